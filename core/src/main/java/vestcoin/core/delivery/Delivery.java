@@ -1,0 +1,49 @@
+package vestcoin.core.delivery;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import vestcoin.core.place.Place;
+
+/**
+ * The Delivery station of a setup.
+ *
+ * @param zones   in the seller's order
+ * @param options in the seller's order
+ */
+public record Delivery(List<Zone> zones, List<Option> options) {
+    public Delivery {
+        zones = zones == null ? List.of() : List.copyOf(zones);
+        options = options == null ? List.of() : List.copyOf(options);
+    }
+
+    /**
+     * Places that share their delivery prices.
+     *
+     * @param except places taken out; they fall to the next less specific zone
+     * @param rates  option id to price; an option that is not there is not offered in this zone
+     */
+    public record Zone(String id, String name, List<Place> places, List<Place> except, Map<String, PriceRule> rates) {
+        public Zone {
+            places = places == null ? List.of() : List.copyOf(places);
+            except = except == null ? List.of() : List.copyOf(except);
+            rates = rates == null ? Map.of() : java.util.Collections.unmodifiableMap(new LinkedHashMap<>(rates));
+        }
+    }
+
+    /**
+     * A way of sending.
+     *
+     * @param sentence what the buyer reads under the name
+     * @param days     working days from order to arrival
+     */
+    public record Option(String id, String name, String sentence, Optional<Days> days) {
+        public Option {
+            sentence = sentence == null ? "" : sentence;
+            days = days == null ? Optional.empty() : days;
+        }
+    }
+
+    public record Days(int from, int to) {}
+}

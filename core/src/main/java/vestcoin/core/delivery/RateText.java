@@ -1,0 +1,200 @@
+package vestcoin.core.delivery;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.StringJoiner;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.joda.money.CurrencyUnit;
+import vestcoin.core.goods.Weight;
+import vestcoin.core.problem.Refused;
+
+/**
+ * A price rule as the seller types it into a cell of the rate sheet, and back.
+ *
+ * <pre>
+ *   5.90
+ *   free
+ *   6.50, from 80 free
+ *   to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg
+ *   to 2 items 3.00, to 10 items 5.00
+ *   to 50 EUR 4.90, to 100 EUR 2.90
+ * </pre>
+ */
+public final class RateText {
+    private static final String NUMBER = "(\\d+(?:\\.\\d+)?)";
+    private static final Pattern AMOUNT = Pattern.compile(NUMBER);
+    private static final Pattern NEGATIVE = Pattern.compile(".*(?<![\\w.])-\\s*\\d.*");
+    private static final Pattern DECIMAL_COMMA = Pattern.compile(".*\\d,\\d{1,2}(?!\\d).*");
+    private static final Pattern BAND = Pattern.compile("to\\s+" + NUMBER + "\\s*([a-z]*)\\s+" + NUMBER);
+    private static final Pattern NO_UNIT = Pattern.compile("to\\s+" + NUMBER + "\\s+" + NUMBER + "|to\\s+" + NUMBER);
+    private static final Pattern THEN = Pattern.compile("then\\s*\\+?\\s*" + NUMBER + "\\s*(?:/|per|each)\\s*(?:" + NUMBER + "\\s*)?([a-z]+)");
+    private static final Pattern FREE_FROM = Pattern.compile("(?:free\\s+from\\s+" + NUMBER + "|from\\s+" + NUMBER + "\\s+free)");
+    private static final String EXAMPLE = "Write a price as 5.90, bands as “to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg”, or “6.50, from 80 free”.";
+
+    private RateText() {}
+
+    /**
+     * Reads a rule; an empty text, a dash or {@code not offered} is no rule.
+     *
+     * @throws Refused with the path of the cell, what cannot be read and how to write it
+     */
+    public static Optional<PriceRule> parse(String path, String typed, CurrencyUnit currency) {
+        String text = typed.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
+        if (text.isEmpty() || text.equals("-") || text.equals("–") || text.equals("not offered")) {
+            return Optional.empty();
+        }
+        if (NEGATIVE.matcher(text).matches()) {
+            throw new Refused(path, "A delivery price cannot be below zero.", "Write it without the minus sign; 0.00 or “free” costs nothing.");
+        }
+        if (DECIMAL_COMMA.matcher(text).matches()) {
+            throw new Refused(path, "A comma separates the parts of a rule.", "Write decimals with a point, as 4.90.");
+        }
+        Reader reader = new Reader(path, currency);
+        for (String part : text.split("\\s*,\\s*")) {
+            reader.read(part);
+        }
+        return Optional.of(reader.rule());
+    }
+
+    private static final class Reader {
+        private final String path;
+        private final CurrencyUnit currency;
+        private final List<PriceRule.Band> bands = new ArrayList<>();
+        private BigDecimal fixed;
+        private String unit;
+        private PriceRule.Then then;
+        private BigDecimal freeFrom;
+
+        Reader(String path, CurrencyUnit currency) {
+            this.path = path;
+            this.currency = currency;
+        }
+
+        void read(String part) {
+            Matcher matcher;
+            if (part.equals("free") && fixed == null) {
+                fixed = BigDecimal.ZERO.setScale(currency.getDecimalPlaces());
+            } else if (AMOUNT.matcher(part).matches() && fixed == null) {
+                fixed = amount(part);
+            } else if ((matcher = BAND.matcher(part)).matches() && !matcher.group(2).isEmpty()) {
+                band(new BigDecimal(matcher.group(1)), unitOf(matcher.group(2)), amount(matcher.group(3)));
+            } else if (NO_UNIT.matcher(part).matches()) {
+                String first = part.split(" ")[1];
+                throw new Refused(path, "“" + part + "” does not say what is counted.",
+                        "Write kg, items or " + currency.getCode() + " after " + first + ", as “to " + first + " kg 4.90”.");
+            } else if ((matcher = THEN.matcher(part)).matches()) {
+                step(matcher);
+            } else if ((matcher = FREE_FROM.matcher(part)).matches()) {
+                freeFrom = amount(matcher.group(1) == null ? matcher.group(2) : matcher.group(1));
+            } else {
+                throw new Refused(path, "“" + part + "” cannot be read as a delivery price.", EXAMPLE);
+            }
+        }
+
+        private void band(BigDecimal upTo, String of, BigDecimal price) {
+            if (unit != null && !unit.equals(of)) {
+                throw new Refused(path, "One rule counts in " + unit + " and in " + of + ".", "Use one unit for all bands of a cell.");
+            }
+            if (!bands.isEmpty() && bands.get(bands.size() - 1).upTo().compareTo(upTo) >= 0) {
+                throw new Refused(path, "The band to " + upTo.toPlainString() + " " + of + " is not above the one before it.",
+                        "List the bands from the smallest to the largest.");
+            }
+            unit = of;
+            bands.add(new PriceRule.Band(upTo, price));
+        }
+
+        private void step(Matcher matcher) {
+            BigDecimal size = matcher.group(2) == null ? BigDecimal.ONE : new BigDecimal(matcher.group(2));
+            String of = unitOf(matcher.group(3));
+            if (bands.isEmpty() || then != null || size.signum() == 0) {
+                throw new Refused(path, "“then” has to follow the last band, once.", EXAMPLE);
+            }
+            if (!of.equals(unit)) {
+                throw new Refused(path, "The bands count in " + unit + ", “then” counts in " + of + ".", "Use one unit for all of a cell.");
+            }
+            then = new PriceRule.Then(size, amount(matcher.group(1)));
+        }
+
+        private String unitOf(String word) {
+            if (Weight.isUnit(word)) {
+                return word;
+            }
+            if (word.equals("item") || word.equals("items")) {
+                return PriceRule.Bands.ITEMS;
+            }
+            if (word.equals(currency.getCode().toLowerCase(Locale.ROOT))) {
+                return currency.getCode();
+            }
+            throw new Refused(path, "“" + word + "” is not a unit here.", "Use kg, g, lb or oz, items, or " + currency.getCode() + ".");
+        }
+
+        private BigDecimal amount(String text) {
+            BigDecimal amount = new BigDecimal(text);
+            if (amount.stripTrailingZeros().scale() > currency.getDecimalPlaces()) {
+                throw new Refused(path, text + " has more decimals than " + currency.getCode() + " has.",
+                        currency.getDecimalPlaces() == 0 ? "Write whole " + currency.getCode() + "."
+                                : "Write at most " + currency.getDecimalPlaces() + " decimals.");
+            }
+            return amount.setScale(currency.getDecimalPlaces());
+        }
+
+        PriceRule rule() {
+            if (fixed == null == bands.isEmpty()) {
+                throw new Refused(path, fixed == null ? "The rule has no price." : "The rule has a fixed price and bands.", EXAMPLE);
+            }
+            PriceRule.Basis basis = fixed != null ? new PriceRule.Fixed(fixed) : new PriceRule.Bands(unit, bands, Optional.ofNullable(then));
+            return new PriceRule(basis, Optional.ofNullable(freeFrom));
+        }
+    }
+
+    /** The rule as {@link #parse} reads it. */
+    public static String print(PriceRule rule) {
+        StringJoiner text = new StringJoiner(", ");
+        if (rule.basis() instanceof PriceRule.Fixed fixed) {
+            text.add(fixed.price().signum() == 0 ? "free" : fixed.price().toPlainString());
+        } else if (rule.basis() instanceof PriceRule.Bands bands) {
+            for (PriceRule.Band band : bands.bands()) {
+                text.add("to " + band.upTo().toPlainString() + " " + bands.unit() + " " + band.price().toPlainString());
+            }
+            bands.then().ifPresent(then -> text.add("then +" + then.price().toPlainString() + "/" + step(then) + bands.unit()));
+        }
+        rule.freeFrom().ifPresent(from -> text.add("from " + plain(from) + " free"));
+        return text.toString();
+    }
+
+    private static String step(PriceRule.Then then) {
+        return then.step().compareTo(BigDecimal.ONE) == 0 ? "" : then.step().toPlainString() + " ";
+    }
+
+    /** The rule in sentences, for reading back what was understood. */
+    public static String inWords(PriceRule rule) {
+        List<String> said = new ArrayList<>();
+        if (rule.basis() instanceof PriceRule.Fixed fixed) {
+            said.add(fixed.price().signum() == 0 ? "Nothing is charged." : fixed.price().toPlainString() + " an order.");
+        } else if (rule.basis() instanceof PriceRule.Bands bands) {
+            for (int i = 0; i < bands.bands().size(); i++) {
+                PriceRule.Band band = bands.bands().get(i);
+                said.add((i == 0 ? "Up to and including " : "Up to ") + band.upTo().toPlainString() + " " + bands.unit() + ": "
+                        + band.price().toPlainString() + ".");
+            }
+            said.add(bands.then()
+                    .map(then -> "Above that " + then.price().toPlainString() + " more for each started " + step(then) + singular(bands.unit()) + ".")
+                    .orElse("Above that it is not offered."));
+        }
+        rule.freeFrom().ifPresent(from -> said.add("Free from goods of " + from.toPlainString() + "."));
+        return String.join(" ", said);
+    }
+
+    private static String singular(String unit) {
+        return unit.equals(PriceRule.Bands.ITEMS) ? "item" : unit;
+    }
+
+    private static String plain(BigDecimal amount) {
+        BigDecimal stripped = amount.stripTrailingZeros();
+        return stripped.scale() <= 0 ? stripped.toPlainString() : amount.toPlainString();
+    }
+}

@@ -1,0 +1,115 @@
+package vestcoin.core.goods;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import vestcoin.core.problem.Problems;
+import vestcoin.core.why.Figure;
+import vestcoin.core.why.Op.Source;
+import vestcoin.core.why.Tracer;
+
+/** The goods, ready to price lines. */
+public final class Shelf {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+    /** The largest quantity of one line: far above any shop's, far below what could overflow a money column. */
+    private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
+
+    private final Map<String, Product> products = new HashMap<>();
+
+    private Shelf() {}
+
+    public static Shelf of(Goods goods) {
+        Shelf shelf = new Shelf();
+        for (Product product : goods.products()) {
+            shelf.products.put(product.id(), product);
+        }
+        return shelf;
+    }
+
+    /** Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot be. */
+    public void check(List<Line> lines, Problems problems) {
+        for (int i = 0; i < lines.size(); i++) {
+            check(lines.get(i), "order/lines/" + i, problems);
+        }
+    }
+
+    private void check(Line line, String path, Problems problems) {
+        Product product = line.product() == null ? null : products.get(line.product());
+        if (problems.when(product == null, path + "/product", "The shop has no product “" + line.product() + "”.",
+                "Take the line out, or choose a product the shop has.")) {
+            return;
+        }
+        BigDecimal quantity = line.quantity();
+        problems.when(quantity == null || quantity.signum() <= 0 || quantity.compareTo(MOST) > 0
+                        || quantity.stripTrailingZeros().scale() > 0, path + "/quantity",
+                "The quantity of " + product.name() + " has to be a whole number from 1 to 1,000,000.", "Change it, or take the line out.");
+        for (Product.Option option : product.options()) {
+            String chosen = line.options().get(option.id());
+            problems.when(option.choices().stream().noneMatch(choice -> choice.id().equals(chosen)), path + "/options/" + option.id(),
+                    chosen == null ? product.name() + " needs a choice of " + option.name() + "."
+                            : product.name() + " has no " + option.name() + " “" + chosen + "”.",
+                    "Choose one of: " + String.join(", ", option.choices().stream().map(Product.Choice::name).toList()) + ".");
+        }
+        for (String id : line.options().keySet()) {
+            problems.when(product.options().stream().noneMatch(option -> option.id().equals(id)), path + "/options/" + id,
+                    product.name() + " has no option “" + id + "”.", "Leave it out.");
+        }
+    }
+
+    /**
+     * Prices the lines of an order that {@link #check} found nothing wrong with. The unit price is the shelf price with
+     * the choices' amounts and percents of the shelf price added, not below zero, rounded once.
+     */
+    public List<PricedLine> price(List<Line> lines, Tracer tracer) {
+        List<PricedLine> priced = new ArrayList<>(lines.size());
+        for (int i = 0; i < lines.size(); i++) {
+            Line line = lines.get(i);
+            Product product = products.get(line.product());
+            Figure quantity = tracer.number(Source.ORDER, line.quantity(), "", "order/lines/" + i + "/quantity", "quantity");
+            Figure unit = unitPrice(product, line, tracer);
+            Figure amount = tracer.ratio("rule/line", product.name(), List.of(unit, quantity), List.of());
+            priced.add(new PricedLine(i, line, product, chosen(product, line), unit, amount, weight(product, quantity, tracer)));
+        }
+        return priced;
+    }
+
+    private Figure unitPrice(Product product, Line line, Tracer tracer) {
+        String path = "goods/products/" + product.id();
+        Figure base = tracer.typed(path + "/price", "shelf price", product.price());
+        List<Figure> parts = new ArrayList<>();
+        parts.add(base);
+        for (Product.Option option : product.options()) {
+            Product.Choice choice = choice(option, line);
+            String at = path + "/options/" + option.id() + "/choices/" + choice.id();
+            choice.extra().ifPresent(extra -> parts.add(tracer.typed(at + "/extra", choice.name(), extra)));
+            choice.percent().ifPresent(percent -> parts.add(tracer.ratio(at + "/percent", choice.name(),
+                    List.of(base, tracer.number(Source.SETUP, percent, "%", at + "/percent", choice.name())),
+                    List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")))));
+        }
+        if (parts.size() == 1) {
+            return base;
+        }
+        Figure sum = tracer.sum("rule/unit-price", "with choices", parts);
+        return sum.value().signum() < 0
+                ? tracer.largest("rule/not-below-zero", "not below zero", List.of(sum, tracer.zero("rule/not-below-zero", "zero")))
+                : sum;
+    }
+
+    private static Figure weight(Product product, Figure quantity, Tracer tracer) {
+        String path = "goods/products/" + product.id() + "/weight";
+        BigDecimal kilograms = product.physical() ? product.weight().map(Weight::kilograms).orElse(BigDecimal.ZERO) : BigDecimal.ZERO;
+        return tracer.product("kg", "rule/line-weight", product.name(),
+                List.of(tracer.number(Source.SETUP, kilograms, "kg", path, "weight of one"), quantity));
+    }
+
+    private static List<String> chosen(Product product, Line line) {
+        return product.options().stream().map(option -> choice(option, line).name()).toList();
+    }
+
+    private static Product.Choice choice(Product.Option option, Line line) {
+        String chosen = line.options().get(option.id());
+        return option.choices().stream().filter(choice -> choice.id().equals(chosen)).findFirst().orElseThrow();
+    }
+}

@@ -1,0 +1,64 @@
+package vestcoin.core.goods;
+
+import java.math.BigDecimal;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import vestcoin.core.problem.Refused;
+
+/**
+ * A weight as typed, with its unit.
+ *
+ * @param value not negative
+ * @param unit  {@code kg}, {@code g}, {@code lb} or {@code oz}
+ */
+public record Weight(BigDecimal value, String unit) {
+    private static final Pattern TEXT = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*([a-z]*)");
+
+    /** Kilograms in one unit. Source: international yard and pound agreement of 1959, 1 lb = 0.45359237 kg; 16 oz = 1 lb. */
+    private static final Map<String, BigDecimal> KILOGRAMS = Map.of(
+            "kg", BigDecimal.ONE,
+            "g", new BigDecimal("0.001"),
+            "lb", new BigDecimal("0.45359237"),
+            "oz", new BigDecimal("0.028349523125"));
+
+    public static boolean isUnit(String unit) {
+        return KILOGRAMS.containsKey(unit);
+    }
+
+    /** Kilograms in one of these units, exactly. */
+    public static BigDecimal kilogramsPer(String unit) {
+        return KILOGRAMS.get(unit);
+    }
+
+    /**
+     * Reads {@code 1.2 kg}.
+     *
+     * @throws Refused if the number cannot be read or the unit is missing or not a weight
+     */
+    public static Weight parse(String path, String text) {
+        Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
+        if (!matcher.matches()) {
+            throw new Refused(path, "“" + text + "” is not a weight.", "Write a number and a unit, as 1.2 kg.");
+        }
+        String unit = matcher.group(2);
+        if (unit.isEmpty()) {
+            throw new Refused(path, "The weight “" + text + "” has no unit.", "Add kg, g, lb or oz after the number, as " + text.strip() + " kg.");
+        }
+        if (!isUnit(unit)) {
+            throw new Refused(path, "“" + unit + "” is not a unit of weight.", "Use kg, g, lb or oz.");
+        }
+        return new Weight(new BigDecimal(matcher.group(1)), unit);
+    }
+
+    /** In kilograms, without rounding. */
+    public BigDecimal kilograms() {
+        return value.multiply(KILOGRAMS.get(unit));
+    }
+
+    /** As {@link #parse} reads it. */
+    public String text() {
+        return value.toPlainString() + " " + unit;
+    }
+}

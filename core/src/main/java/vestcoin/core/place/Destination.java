@@ -1,0 +1,56 @@
+package vestcoin.core.place;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import vestcoin.core.problem.Problems;
+
+/**
+ * Where an order goes, as far as it is known.
+ *
+ * @param country  ISO 3166-1 alpha-2
+ * @param region   ISO 3166-2, if known
+ * @param postcode as typed, if known
+ */
+public record Destination(String country, Optional<String> region, Optional<String> postcode) {
+    public Destination {
+        region = region == null ? Optional.empty() : region.filter(text -> !text.isBlank());
+        postcode = postcode == null ? Optional.empty() : postcode.filter(text -> !text.isBlank());
+    }
+
+    public static Destination of(String country) {
+        return new Destination(country, Optional.empty(), Optional.empty());
+    }
+
+    public static Destination of(String country, String postcode) {
+        return new Destination(country, Optional.empty(), Optional.of(postcode));
+    }
+
+    /** The postcode as rules compare it. */
+    Optional<String> code() {
+        return postcode.map(typed -> PostcodeRule.normal(country, typed));
+    }
+
+    /** The region and those that hold it, the deepest first. */
+    List<String> regions() {
+        List<String> regions = new ArrayList<>();
+        Optional<String> next = region;
+        while (next.isPresent()) {
+            regions.add(next.get());
+            next = Countries.parentOf(next.get());
+        }
+        return regions;
+    }
+
+    /** Adds what does not exist, or does not fit its country. */
+    public void check(String path, Problems problems) {
+        if (problems.when(country == null || !Countries.isCountry(country), path + "/country",
+                "“" + country + "” is not a country code.", "Choose a country from the list, or write its two letters, as IE.")) {
+            return;
+        }
+        region.ifPresent(code -> problems.when(!Countries.isSubdivision(code) || !code.startsWith(country + "-"), path + "/region",
+                "“" + code + "” is not a region of " + country + ".", "Write its ISO 3166-2 code, as US-NC, or leave it empty."));
+        postcode.ifPresent(code -> problems.when(!Countries.fits(country, code), path + "/postcode",
+                "“" + code + "” is not a postcode of " + country + ".", "Check the postcode and the country; one of them does not fit."));
+    }
+}

@@ -1,0 +1,118 @@
+package vestcoin.core.place;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import vestcoin.core.problem.Problems;
+
+/** A place a rule is about. Written in the setup as text; {@link #text()} gives the text back. */
+public sealed interface Place {
+
+    boolean contains(Destination destination);
+
+    String text();
+
+    /** A country of ISO 3166-1: {@code IE}. */
+    record Country(String code) implements Place {
+        @Override
+        public boolean contains(Destination destination) {
+            return code.equals(destination.country());
+        }
+
+        @Override
+        public String text() {
+            return code;
+        }
+    }
+
+    /** A subdivision of ISO 3166-2 with all below it: {@code US-NC}. */
+    record Subdivision(String code) implements Place {
+        @Override
+        public boolean contains(Destination destination) {
+            return destination.regions().contains(code);
+        }
+
+        @Override
+        public String text() {
+            return code;
+        }
+    }
+
+    /** Postcodes of one country: {@code GB:BT}, {@code IE:H91,D01..D24}. */
+    record Postcodes(String country, List<PostcodeRule> rules) implements Place {
+        public Postcodes {
+            rules = List.copyOf(rules);
+        }
+
+        @Override
+        public boolean contains(Destination destination) {
+            return country.equals(destination.country())
+                    && destination.code().filter(code -> rules.stream().anyMatch(rule -> rule.matches(code))).isPresent();
+        }
+
+        @Override
+        public String text() {
+            return country + ":" + rules.stream().map(PostcodeRule::text).collect(Collectors.joining(","));
+        }
+    }
+
+    /** A named group of countries: {@code EU}, {@code WORLD}. */
+    record Group(String name) implements Place {
+        @Override
+        public boolean contains(Destination destination) {
+            return Groups.countriesOf(name).contains(destination.country());
+        }
+
+        @Override
+        public String text() {
+            return name;
+        }
+    }
+
+    /**
+     * Reads a place. The text decides which kind it is; whether the country or group exists is told by
+     * {@link #check}, so that a setup with several unknown places is refused with all of them.
+     */
+    static Place parse(String written) {
+        String text = written.strip().toUpperCase(Locale.ROOT);
+        int colon = text.indexOf(':');
+        if (colon > 0) {
+            String country = text.substring(0, colon).strip();
+            return new Postcodes(country, Arrays.stream(text.substring(colon + 1).split(","))
+                    .map(String::strip).filter(s -> !s.isEmpty())
+                    .map(rule -> PostcodeRule.parse(country.isEmpty() ? "??" : country, rule)).toList());
+        }
+        if (Groups.isGroup(text)) {
+            return new Group(text);
+        }
+        return text.indexOf('-') == 2 ? new Subdivision(text) : new Country(text);
+    }
+
+    /** Adds a problem for every part of the place that does not exist. */
+    static void check(Place place, String path, Problems problems) {
+        if (place instanceof Country country) {
+            problems.when(!Countries.isCountry(country.code), path, "“" + country.code + "” is not a country code.",
+                    "Write the two letters of ISO 3166-1, as IE or US, or a group such as EU.");
+        } else if (place instanceof Subdivision subdivision) {
+            problems.when(!Countries.isSubdivision(subdivision.code), path, "“" + subdivision.code + "” is not a region code.",
+                    "Write the code of ISO 3166-2, as US-NC or CA-QC.");
+        } else if (place instanceof Postcodes postcodes) {
+            if (!problems.when(!Countries.isCountry(postcodes.country), path, "“" + postcodes.country + "” is not a country code.",
+                    "Write the country before the colon, as GB:BT.")) {
+                problems.when(postcodes.rules.isEmpty(), path, "No postcode follows “" + postcodes.country + ":”.",
+                        "Write beginnings or ranges after the colon, as GB:BT or DE:10000..12999.");
+                for (PostcodeRule rule : postcodes.rules) {
+                    checkRule(rule, path, problems);
+                }
+            }
+        }
+    }
+
+    private static void checkRule(PostcodeRule rule, String path, Problems problems) {
+        problems.when(!rule.text().matches("[A-Z0-9]+(\\.\\.[A-Z0-9]+)?"), path,
+                "“" + rule.text() + "” is not a postcode.", "Use letters and digits; a range has two dots, as 10000..12999.");
+        problems.when(rule instanceof PostcodeRule.Range range && !range.inOrder(), path,
+                "The range “" + rule.text() + "” runs backwards.", "Write the lower postcode first.");
+    }
+}

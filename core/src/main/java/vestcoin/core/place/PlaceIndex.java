@@ -1,0 +1,223 @@
+package vestcoin.core.place;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Finds, of many rules about places, the one that holds for a destination: a postcode wins over a subdivision, a deeper
+ * subdivision over a shallower, then country, then group; within a level the rule that covers fewer codes. A place taken
+ * out of a rule falls to the next less specific one. Looking up costs the length of a postcode, not the number of rules.
+ *
+ * @param <T> what a rule is about
+ */
+public final class PlaceIndex<T> {
+
+    /**
+     * A rule about places.
+     *
+     * @param id     decides between rules that tie: the smaller wins
+     * @param except places taken out
+     */
+    public record Entry<T>(String id, T value, List<Place> places, List<Place> except) {
+        boolean takesOut(Destination destination) {
+            for (Place place : except) {
+                if (place.contains(destination)) {
+                    return true;
+                }
+            }
+            return false;
+        }
+    }
+
+    /**
+     * The rule that holds.
+     *
+     * @param by   the place that decided
+     * @param tied ids of other rules that hold just as specifically; the setup is undecided there
+     */
+    public record Match<T>(T value, Place by, List<String> tied) {}
+
+    private record Candidate<T>(Entry<T> entry, Place by, PostcodeRule.Coverage coverage) {}
+
+    private static final class Land<T> {
+        final Map<String, List<Candidate<T>>> prefixes = new HashMap<>();
+        final Map<String, List<Candidate<T>>> areas = new HashMap<>();
+        final Map<String, List<Candidate<T>>> outwards = new HashMap<>();
+        final Map<String, List<Candidate<T>>> ranges = new HashMap<>();
+        final List<Candidate<T>> whole = new ArrayList<>();
+        int longest;
+    }
+
+    private final Map<String, Land<T>> lands = new HashMap<>();
+    private final Map<String, List<Candidate<T>>> subdivisions = new HashMap<>();
+    private final Map<String, List<Candidate<T>>> groups = new HashMap<>();
+
+    private PlaceIndex() {}
+
+    public static <T> PlaceIndex<T> of(Collection<Entry<T>> entries) {
+        PlaceIndex<T> index = new PlaceIndex<>();
+        for (Entry<T> entry : entries) {
+            for (Place place : entry.places()) {
+                index.add(entry, place);
+            }
+        }
+        index.groups.values().forEach(list -> list.sort(Comparator.comparingInt(PlaceIndex::countriesLeft)));
+        return index;
+    }
+
+    private static int countriesLeft(Candidate<?> candidate) {
+        Set<String> countries = new LinkedHashSet<>(Groups.countriesOf(((Place.Group) candidate.by()).name()));
+        for (Place taken : candidate.entry().except()) {
+            if (taken instanceof Place.Country country) {
+                countries.remove(country.code());
+            } else if (taken instanceof Place.Group group) {
+                countries.removeAll(Groups.countriesOf(group.name()));
+            }
+        }
+        return countries.size();
+    }
+
+    private void add(Entry<T> entry, Place place) {
+        if (place instanceof Place.Country country) {
+            land(country.code()).whole.add(new Candidate<>(entry, place, PostcodeRule.Coverage.EVERYTHING));
+        } else if (place instanceof Place.Subdivision subdivision) {
+            subdivisions.computeIfAbsent(subdivision.code(), k -> new ArrayList<>())
+                    .add(new Candidate<>(entry, place, PostcodeRule.Coverage.EVERYTHING));
+        } else if (place instanceof Place.Group group) {
+            Candidate<T> candidate = new Candidate<>(entry, place, PostcodeRule.Coverage.EVERYTHING);
+            for (String country : Groups.countriesOf(group.name())) {
+                groups.computeIfAbsent(country, k -> new ArrayList<>()).add(candidate);
+            }
+        } else if (place instanceof Place.Postcodes postcodes) {
+            Land<T> land = land(postcodes.country());
+            for (PostcodeRule rule : postcodes.rules()) {
+                addRule(land, rule, new Candidate<>(entry, place, rule.coverage()));
+            }
+        }
+    }
+
+    private void addRule(Land<T> land, PostcodeRule rule, Candidate<T> candidate) {
+        Map<String, List<Candidate<T>>> map;
+        String key = rule.text();
+        if (rule instanceof PostcodeRule.UkArea) {
+            map = land.areas;
+        } else if (rule instanceof PostcodeRule.UkOutward) {
+            map = land.outwards;
+        } else if (rule instanceof PostcodeRule.Range range) {
+            map = land.ranges;
+            key = commonStart(range.from(), range.to());
+        } else {
+            map = land.prefixes;
+        }
+        land.longest = Math.max(land.longest, key.length());
+        map.computeIfAbsent(key, k -> new ArrayList<>()).add(candidate);
+    }
+
+    /** Ranges are filed under the characters both bounds begin with, if the bounds are of one length, else under none. */
+    private static String commonStart(String from, String to) {
+        int n = 0;
+        while (from.length() == to.length() && n < from.length() && from.charAt(n) == to.charAt(n)) {
+            n++;
+        }
+        return from.substring(0, n);
+    }
+
+    private Land<T> land(String country) {
+        return lands.computeIfAbsent(country, k -> new Land<>());
+    }
+
+    /** The rule that holds for this destination, or nothing when none does. */
+    public Optional<Match<T>> find(Destination destination) {
+        Land<T> land = lands.get(destination.country());
+        if (land != null && destination.postcode().isPresent()) {
+            Optional<Match<T>> match = best(byPostcode(land, destination), destination);
+            if (match.isPresent()) {
+                return match;
+            }
+        }
+        for (String region : destination.regions()) {
+            Optional<Match<T>> match = best(subdivisions.getOrDefault(region, List.of()), destination);
+            if (match.isPresent()) {
+                return match;
+            }
+        }
+        if (land != null) {
+            Optional<Match<T>> match = best(land.whole, destination);
+            if (match.isPresent()) {
+                return match;
+            }
+        }
+        return smallestGroup(destination);
+    }
+
+    private List<Candidate<T>> byPostcode(Land<T> land, Destination destination) {
+        String code = destination.code().orElseThrow();
+        List<Candidate<T>> found = new ArrayList<>();
+        for (int n = Math.min(code.length(), land.longest); n >= 0; n--) {
+            String start = code.substring(0, n);
+            found.addAll(land.prefixes.getOrDefault(start, List.of()));
+            for (Candidate<T> candidate : land.ranges.getOrDefault(start, List.of())) {
+                if (candidate.by().contains(destination)) {
+                    found.add(candidate);
+                }
+            }
+        }
+        if (!land.areas.isEmpty() || !land.outwards.isEmpty()) {
+            String outward = PostcodeRule.outward(code);
+            found.addAll(land.outwards.getOrDefault(outward, List.of()));
+            if (outward.length() > 2 && Character.isLetter(outward.charAt(outward.length() - 1))) {
+                found.addAll(land.outwards.getOrDefault(outward.substring(0, outward.length() - 1), List.of()));
+            }
+            found.addAll(land.areas.getOrDefault(outward.replaceAll("[0-9].*", ""), List.of()));
+        }
+        return found;
+    }
+
+    private Optional<Match<T>> best(List<Candidate<T>> candidates, Destination destination) {
+        List<Candidate<T>> best = new ArrayList<>();
+        for (Candidate<T> candidate : candidates) {
+            if (candidate.entry().takesOut(destination)) {
+                continue;
+            }
+            int order = best.isEmpty() ? 0 : candidate.coverage().compareTo(best.get(0).coverage());
+            if (order < 0) {
+                best.clear();
+            }
+            if (order <= 0) {
+                best.add(candidate);
+            }
+        }
+        return match(best);
+    }
+
+    private Optional<Match<T>> smallestGroup(Destination destination) {
+        List<Candidate<T>> best = new ArrayList<>();
+        for (Candidate<T> candidate : groups.getOrDefault(destination.country(), List.of())) {
+            if (candidate.entry().takesOut(destination)) {
+                continue;
+            }
+            if (!best.isEmpty() && countriesLeft(candidate) > countriesLeft(best.get(0))) {
+                break;
+            }
+            best.add(candidate);
+        }
+        return match(best);
+    }
+
+    private static <T> Optional<Match<T>> match(List<Candidate<T>> best) {
+        if (best.isEmpty()) {
+            return Optional.empty();
+        }
+        best.sort(Comparator.comparing(candidate -> candidate.entry().id()));
+        Candidate<T> first = best.get(0);
+        List<String> tied = best.stream().map(c -> c.entry().id()).distinct().filter(id -> !id.equals(first.entry().id())).toList();
+        return Optional.of(new Match<>(first.entry().value(), first.by(), tied));
+    }
+}

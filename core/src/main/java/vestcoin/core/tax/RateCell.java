@@ -1,0 +1,57 @@
+package vestcoin.core.tax;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import vestcoin.core.problem.Refused;
+
+/** A rate as the seller types it into a cell of the tax book: {@code 23}, {@code 13.5 %}, {@code GST 5 + QST 9.975}. */
+public final class RateCell {
+    private static final Pattern PART = Pattern.compile("(?:(\\p{L}[\\p{L} .]*?)\\s+)?(\\d+(?:[.,]\\d+)?)\\s*%?");
+    private static final BigDecimal MOST = BigDecimal.valueOf(100);
+
+    private RateCell() {}
+
+    /**
+     * Reads a cell; an empty text is no rate. A component without a name takes {@code usualName}.
+     *
+     * @throws Refused with the path of the cell, what cannot be read and how to write it
+     */
+    public static Optional<Tax.Rate> parse(String path, String typed, String usualName) {
+        String text = typed.strip();
+        if (text.isEmpty() || text.equals("-") || text.equals("–")) {
+            return Optional.empty();
+        }
+        List<Tax.Component> components = new ArrayList<>();
+        for (String part : text.split("\\+")) {
+            Matcher matcher = PART.matcher(part.strip());
+            if (!matcher.matches()) {
+                throw new Refused(path, "“" + part.strip() + "” is not a tax rate.",
+                        "Write a percentage, as 23 or 13.5, or several with their names, as “GST 5 + QST 9.975”.");
+            }
+            BigDecimal percent = new BigDecimal(matcher.group(2).replace(',', '.'));
+            if (percent.compareTo(MOST) > 0) {
+                throw new Refused(path, percent.toPlainString() + " % is more than the price itself.", "Write a rate from 0 to 100.");
+            }
+            if (percent.signum() > 0 && percent.compareTo(new BigDecimal("0.3")) < 0) {
+                throw new Refused(path, "Is " + percent.toPlainString() + " meant as " + percent.toPlainString() + " % or as "
+                        + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " %?", "Write "
+                        + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " if it is a share of one.");
+            }
+            components.add(new Tax.Component(matcher.group(1) == null ? usualName : matcher.group(1).strip(), percent));
+        }
+        return Optional.of(new Tax.Rate(components));
+    }
+
+    /** The cell as {@link #parse} reads it; a single component by its figure alone. */
+    public static String print(Tax.Rate rate) {
+        if (rate.components().size() == 1) {
+            return rate.components().get(0).percent().toPlainString();
+        }
+        return rate.components().stream().map(c -> c.name() + " " + c.percent().toPlainString()).collect(Collectors.joining(" + "));
+    }
+}

@@ -1,0 +1,29 @@
+package vestcoin.core.tax;
+
+import java.util.List;
+import java.util.Optional;
+import vestcoin.core.why.Figure;
+
+/**
+ * What bears one rate in one place, taxed together.
+ *
+ * @param levy       the row and rate of the tax book, or nothing where it has no answer and no tax is charged
+ * @param amount     goods and their share of the delivery, in shelf-price mode
+ * @param components a tax amount each, rounded once
+ * @param parts      what the group holds, each with its share of the tax
+ */
+public record TaxGroup(
+        Optional<TaxBook.Levy> levy, String category, Figure amount, List<ComponentTax> components, List<Part> parts) {
+
+    /** @param name of the levy; @param rate in percent; @param tax rounded once for the whole group */
+    public record ComponentTax(String name, Figure rate, Figure tax) {}
+
+    /**
+     * A line, or the part of the delivery that follows this group.
+     *
+     * @param key    {@code lines/0} or {@code delivery}
+     * @param amount in shelf-price mode
+     * @param tax    its share of all components, which add up to the group's tax
+     */
+    public record Part(String key, Figure amount, Figure tax) {}
+}

@@ -1,0 +1,102 @@
+package vestcoin.core.why;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.List;
+import vestcoin.core.money.Rounding;
+import vestcoin.core.money.Sharing;
+
+/** How a figure comes from its operands. Applying it again to the same operands gives the same figure. */
+public sealed interface Op {
+
+    /** The figure that these operands give, in the operands' order. */
+    BigDecimal apply(List<BigDecimal> operands);
+
+    /** Where a figure without operands comes from. */
+    enum Source { SETUP, ORDER, CONSTANT }
+
+    /** A figure that was given, not computed. */
+    record Given(Source source, BigDecimal value) implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return value;
+        }
+    }
+
+    /** All operands added. */
+    record Sum() implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+        }
+    }
+
+    /** The first operand less all others. */
+    record Less() implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.stream().skip(1).reduce(operands.get(0), BigDecimal::subtract);
+        }
+    }
+
+    /** The smallest operand. */
+    record Smallest() implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.stream().min(BigDecimal::compareTo).orElseThrow();
+        }
+    }
+
+    /** The largest operand. */
+    record Largest() implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.stream().max(BigDecimal::compareTo).orElseThrow();
+        }
+    }
+
+    /** All operands multiplied, exactly. */
+    record Product() implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.stream().reduce(BigDecimal.ONE, BigDecimal::multiply);
+        }
+    }
+
+    /**
+     * The first {@code times} operands multiplied, divided by the product of the rest, rounded once.
+     *
+     * @param times    how many operands are factors; the rest are divisors
+     * @param digits   decimals of the result
+     * @param rounding how the exact quotient becomes the result
+     */
+    record Ratio(int times, int digits, Rounding rounding) implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            BigDecimal above = operands.subList(0, times).stream().reduce(BigDecimal.ONE, BigDecimal::multiply);
+            BigDecimal below = operands.subList(times, operands.size()).stream().reduce(BigDecimal.ONE, BigDecimal::multiply);
+            return above.divide(below, digits, rounding.mode());
+        }
+    }
+
+    /** How many steps of the third operand are started between the second and the first: (23.2 − 20) ÷ 1 starts 4. */
+    record StartedSteps() implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.get(0).subtract(operands.get(1)).divide(operands.get(2), 0, RoundingMode.CEILING);
+        }
+    }
+
+    /**
+     * One part of the first operand shared out over the others ({@link Sharing#out}).
+     *
+     * @param part   which of the parts, from 0
+     * @param digits decimals of the currency's minor unit
+     */
+    record Share(int part, int digits) implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return Sharing.out(operands.get(0), digits, operands.subList(1, operands.size())).get(part);
+        }
+    }
+}

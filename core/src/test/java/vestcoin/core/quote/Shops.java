@@ -1,0 +1,150 @@
+package vestcoin.core.quote;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.IntStream;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.delivery.RateText;
+import vestcoin.core.goods.Goods;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Weight;
+import vestcoin.core.money.Currencies;
+import vestcoin.core.money.Rounding;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Place;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
+import vestcoin.core.tax.RateCell;
+import vestcoin.core.tax.Tax;
+
+/** Small shops for tests, made by hand or by chance. */
+public final class Shops {
+    public static final Instant NOON = Instant.parse("2026-11-25T12:00:00Z");
+
+    private Shops() {}
+
+    /** A builder over plain texts, in the words a seller would type. */
+    public static final class Maker {
+        private String currency = "EUR";
+        private String country = "IE";
+        private Tax.Prices prices = Tax.Prices.WITH_TAX;
+        private Rounding rounding = Rounding.HALF_UP;
+        private final List<Product> products = new ArrayList<>();
+        private final Map<String, Map<String, PriceRule>> rates = new LinkedHashMap<>();
+        private final List<String> options = new ArrayList<>();
+        private final Map<String, Map<String, Tax.Rate>> book = new LinkedHashMap<>();
+        private final List<String> categories = new ArrayList<>();
+
+        public Maker in(String country, String currency) {
+            this.country = country;
+            this.currency = currency;
+            return this;
+        }
+
+        public Maker prices(Tax.Prices prices) {
+            this.prices = prices;
+            return this;
+        }
+
+        public Maker rounding(Rounding rounding) {
+            this.rounding = rounding;
+            return this;
+        }
+
+        public Maker sells(String id, String price, String category, String weight, Product.Option... choices) {
+            products.add(new Product(id, id, weight.isEmpty() ? Product.Kind.DIGITAL : Product.Kind.PHYSICAL, new BigDecimal(price), category,
+                    weight.isEmpty() ? Optional.empty() : Optional.of(Weight.parse("weight", weight)), List.of(choices)));
+            return this;
+        }
+
+        /** One cell of the rate sheet; the zone is its places, separated by spaces. */
+        public Maker delivers(String places, String option, String rule) {
+            if (!options.contains(option)) {
+                options.add(option);
+            }
+            rates.computeIfAbsent(places, k -> new LinkedHashMap<>())
+                    .put(option, RateText.parse("rate", rule, Currencies.of(currency).orElseThrow()).orElseThrow());
+            return this;
+        }
+
+        /** One cell of the tax book. */
+        public Maker taxes(String places, String category, String rate) {
+            if (!categories.contains(category)) {
+                categories.add(category);
+            }
+            book.computeIfAbsent(places, k -> new LinkedHashMap<>()).put(category, RateCell.parse("tax", rate, "VAT").orElseThrow());
+            return this;
+        }
+
+        public Setup setup() {
+            List<Delivery.Zone> zones = rates.entrySet().stream().map(zone -> new Delivery.Zone(id(zone.getKey()), zone.getKey(), places(zone.getKey()), List.of(), zone.getValue())).toList();
+            List<Tax.PlaceRates> rows = book.entrySet().stream().map(row -> new Tax.PlaceRates(id(row.getKey()), row.getKey(), places(row.getKey()), List.of(), row.getValue())).toList();
+            Shop shop = new Shop("Test shop", "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "Europe/Dublin",
+                    "kg", rounding, List.of(new Place.Group("WORLD")));
+            return new Setup(shop, new Goods(products),
+                    new Delivery(zones, options.stream().map(option -> new Delivery.Option(option, option, "", Optional.empty())).toList()),
+                    new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows),
+                    new Payment(List.of(new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards",
+                            Optional.of(new Payment.Fee(new BigDecimal("1.4"), new BigDecimal("0.25")))))));
+        }
+
+        private static String id(String places) {
+            return places.toLowerCase().replaceAll("[^a-z0-9]+", "-");
+        }
+
+        private static List<Place> places(String places) {
+            return java.util.Arrays.stream(places.split(" ")).map(Place::parse).toList();
+        }
+    }
+
+    public static Order order(Destination to, Line... lines) {
+        return new Order(NOON, List.of(lines), to, Optional.empty(), Optional.empty(), Map.of());
+    }
+
+    /** A shop by chance: either tax mode, any rounding, one to four categories, options with amounts and percents. */
+    public static Setup random(Random random) {
+        Maker maker = new Maker()
+                .prices(random.nextBoolean() ? Tax.Prices.WITH_TAX : Tax.Prices.WITHOUT_TAX)
+                .rounding(Rounding.values()[random.nextInt(3)]);
+        int categories = 1 + random.nextInt(4);
+        for (int c = 0; c < categories; c++) {
+            maker.taxes("IE", "c" + c, random.nextInt(5) == 0 ? "GST 5 + QST 9.975" : BigDecimal.valueOf(random.nextInt(2600), 2).add(new BigDecimal("0.3")).toPlainString());
+            if (random.nextInt(4) > 0) {
+                maker.taxes("EU", "c" + c, String.valueOf(random.nextInt(27) + (c == 0 ? 1 : 0)).replaceFirst("^0$", "0"));
+            }
+        }
+        for (int p = 0; p < 8; p++) {
+            Product.Option[] options = random.nextInt(3) > 0 ? new Product.Option[0] : new Product.Option[] {new Product.Option("size", "Size", List.of(
+                    new Product.Choice("s", "Small", Optional.of(BigDecimal.valueOf(random.nextInt(400) - 200, 2)), Optional.empty()),
+                    new Product.Choice("l", "Large", Optional.empty(), Optional.of(BigDecimal.valueOf(random.nextInt(5000) - 1500, 2)))))};
+            maker.sells("p" + p, BigDecimal.valueOf(random.nextInt(20_000), 2).toPlainString(), "c" + random.nextInt(categories),
+                    random.nextInt(5) == 0 ? "" : BigDecimal.valueOf(random.nextInt(9000), 3).toPlainString() + (random.nextBoolean() ? " kg" : " lb"), options);
+        }
+        maker.delivers("IE", "post", "to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg, from 180 free");
+        maker.delivers("IE", "van", "to 5 lb 6.10, to 20 lb 12.35, then +1.15/2 lb");
+        maker.delivers("EU", "post", "to 3 items 9.95, then +3.33/2 items");
+        maker.delivers("WORLD", "post", "to 50 EUR 25.00, to 5000 EUR 15.05");
+        return maker.setup();
+    }
+
+    /** An order by chance that such a shop can price. */
+    public static Order randomOrder(Setup setup, Random random) {
+        List<Line> lines = IntStream.rangeClosed(0, random.nextInt(6)).mapToObj(i -> {
+            Product product = setup.goods().products().get(random.nextInt(setup.goods().products().size()));
+            Map<String, String> options = product.options().isEmpty() ? Map.of() : Map.of("size", random.nextBoolean() ? "s" : "l");
+            return new Line(product.id(), BigDecimal.valueOf(1 + random.nextInt(7)), options);
+        }).toList();
+        String country = List.of("IE", "DE", "FR", "US", "CH").get(random.nextInt(5));
+        return order(Destination.of(country), lines.toArray(Line[]::new));
+    }
+
+}
