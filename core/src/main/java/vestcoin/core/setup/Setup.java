@@ -5,5 +5,9 @@ import vestcoin.core.goods.Goods;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.tax.Tax;
 
-/** Everything that decides what an order costs, as one immutable value. */
-public record Setup(Shop shop, Goods goods, Delivery delivery, Tax tax, Payment payment) {}
+/** Everything that decides what an order costs, and the baskets it is tried with, as one immutable value. */
+public record Setup(Shop shop, Goods goods, Delivery delivery, Tax tax, Payment payment, Rehearsal rehearsal) {
+    public Setup {
+        rehearsal = rehearsal == null ? new Rehearsal(null) : rehearsal;
+    }
+}

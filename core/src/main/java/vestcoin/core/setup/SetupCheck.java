@@ -44,6 +44,7 @@ final class SetupCheck {
             check.delivery();
             check.tax();
             check.payment();
+            check.rehearsal();
         }
         return check.problems;
     }
@@ -211,6 +212,18 @@ final class SetupCheck {
                 percent(fee.percent(), path + "/fee/percent");
                 amount(fee.fixed(), path + "/fee/fixed", false);
             });
+        }
+    }
+
+    /** A basket may name goods that are gone; it then says so when it is priced. It has to be one all the same. */
+    private void rehearsal() {
+        ids(setup.rehearsal().baskets(), Rehearsal.Basket::id, "rehearsal/baskets");
+        for (Rehearsal.Basket basket : setup.rehearsal().baskets()) {
+            String path = "rehearsal/baskets/" + basket.id();
+            named(basket.name(), path);
+            if (required(basket.to(), path + "/to")) {
+                basket.to().check(path + "/to", problems);
+            }
         }
     }
 

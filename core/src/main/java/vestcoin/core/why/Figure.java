@@ -28,7 +28,7 @@ public record Figure(BigDecimal value, String unit, String rule, String label, O
         return Stream.concat(Stream.of(this), of.stream().flatMap(Figure::all));
     }
 
-    public boolean isZero() {
+    public boolean zero() {
         return value.signum() == 0;
     }
 }

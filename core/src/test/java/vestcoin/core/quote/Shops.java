@@ -94,7 +94,7 @@ public final class Shops {
                     new Delivery(zones, options.stream().map(option -> new Delivery.Option(option, option, "", Optional.empty())).toList()),
                     new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows),
                     new Payment(List.of(new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards",
-                            Optional.of(new Payment.Fee(new BigDecimal("1.4"), new BigDecimal("0.25")))))));
+                            Optional.of(new Payment.Fee(new BigDecimal("1.4"), new BigDecimal("0.25")))))), null);
         }
 
         private static String id(String places) {

@@ -1,0 +1,98 @@
+package vestcoin.app.access;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.security.authorization.AuthorizationDecision;
+import org.springframework.security.authorization.AuthorizationManager;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.provisioning.InMemoryUserDetailsManager;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.RequestAuthorizationContext;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import vestcoin.app.format.Json;
+import vestcoin.core.problem.Problem;
+
+/** Denies everything that is not named here. */
+@Configuration
+class SecuritySettings {
+
+    @Bean
+    SecurityFilterChain chain(HttpSecurity http, People people, SecurityContextRepository contexts, @Value("${vest-coin.providers}") String providers) throws Exception {
+        return http
+                .authorizeHttpRequests(requests -> requests
+                        .requestMatchers(HttpMethod.GET, "/", "/desk", "/desk/**", "/counter/**", "/desk.html", "/counter.html", "/assets/**", "/favicon.svg").permitAll()
+                        .requestMatchers(HttpMethod.GET, "/api/session", "/api/openapi").permitAll()
+                        .requestMatchers("/api/session", "/api/first-owner").permitAll()
+                        .requestMatchers("/api/counter/**").permitAll()
+                        .requestMatchers(HttpMethod.POST, "/hooks/{shop}/{gateway}").permitAll()
+                        .requestMatchers("/api/shops").authenticated()
+                        .requestMatchers("/api/shops/{shop}/**").access(ownShop(people))
+                        .dispatcherTypeMatchers(jakarta.servlet.DispatcherType.FORWARD, jakarta.servlet.DispatcherType.ERROR).permitAll()
+                        .anyRequest().denyAll())
+                .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/hooks/**"))
+                .securityContext(context -> context.securityContextRepository(contexts))
+                .requestCache(cache -> cache.disable())
+                .logout(logout -> logout.disable())
+                .formLogin(login -> login.disable())
+                .httpBasic(basic -> basic.disable())
+                .exceptionHandling(errors -> errors
+                        .authenticationEntryPoint((request, response, e) -> tell(response, 401, "You are not signed in.", "Sign in and try again; what you typed is still on the page."))
+                        .accessDeniedHandler((request, response, e) -> denied(request, response)))
+                .headers(headers -> headers
+                        .contentSecurityPolicy(csp -> csp.policyDirectives("default-src 'self'; img-src 'self' data:; style-src 'self'; connect-src 'self' "
+                                + providers + "; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'"))
+                        .referrerPolicy(referrer -> referrer.policy(org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)))
+                .build();
+    }
+
+    private static AuthorizationManager<RequestAuthorizationContext> ownShop(People people) {
+        return (Supplier<? extends Authentication> who, RequestAuthorizationContext context) -> {
+            Authentication authentication = who.get();
+            return new AuthorizationDecision(authentication != null && authentication.isAuthenticated()
+                    && people.mayOpen(authentication.getName(), context.getVariables().get("shop")));
+        };
+    }
+
+    private static void denied(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        boolean reading = request.getMethod().equals("GET");
+        tell(response, 403, reading ? "This is not yours to open." : "The request was not accepted.",
+                reading ? "Sign in as somebody who may." : "Load the page again and repeat what you did; what is saved is kept.");
+    }
+
+    private static void tell(HttpServletResponse response, int status, String sentence, String remedy) throws IOException {
+        response.setStatus(status);
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write(Json.write(Map.of("status", status, "detail", sentence + " " + remedy, "problems", List.of(new Problem("", sentence, remedy)))));
+    }
+
+    @Bean
+    SecurityContextRepository contexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    /** Signing in is our own endpoint; without this Spring would invent a user. */
+    @Bean
+    UserDetailsService noOtherUsers() {
+        return new InMemoryUserDetailsManager();
+    }
+}

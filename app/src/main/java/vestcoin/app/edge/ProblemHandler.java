@@ -1,0 +1,72 @@
+package vestcoin.app.edge;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.AuthenticationException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import tools.jackson.core.JacksonException;
+import vestcoin.app.format.Json;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Refused;
+
+/** Turns every failure into problem details; what nobody foresaw is logged and told without its insides. */
+@RestControllerAdvice
+class ProblemHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
+
+    @ExceptionHandler(Told.class)
+    ResponseEntity<ProblemDetail> told(Told told) {
+        return answer(told.detail());
+    }
+
+    @ExceptionHandler(Refused.class)
+    ResponseEntity<ProblemDetail> refused(Refused refused) {
+        return answer(Told.detail(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems(), Map.of()));
+    }
+
+    @ExceptionHandler(HttpMessageNotReadableException.class)
+    ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SizeLimit.TooLarge) {
+                return answer(Told.detail(HttpStatus.CONTENT_TOO_LARGE, List.of(SizeLimit.PROBLEM), Map.of()));
+            }
+        }
+        if (e.getCause() instanceof JacksonException json) {
+            return answer(Told.detail(HttpStatus.BAD_REQUEST, Json.refused(json).problems(), Map.of()));
+        }
+        return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "The request has no body that can be read.", "Send JSON.")), Map.of()));
+    }
+
+    @ExceptionHandler({AccessDeniedException.class, AuthenticationException.class})
+    void security(RuntimeException e) {
+        throw e;
+    }
+
+    @ExceptionHandler(Exception.class)
+    ResponseEntity<ProblemDetail> other(Exception e, HttpServletRequest request) {
+        if (e instanceof ErrorResponse known) {
+            HttpStatusCode status = known.getStatusCode();
+            HttpStatus named = HttpStatus.resolve(status.value()) == null ? HttpStatus.BAD_REQUEST : HttpStatus.valueOf(status.value());
+            return answer(Told.detail(named, List.of(new Problem("", "There is nothing at this address that answers this.", "Check the address.")), Map.of()));
+        }
+        LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), e);
+        return answer(Told.detail(HttpStatus.INTERNAL_SERVER_ERROR,
+                List.of(new Problem("", "Something went wrong on our side, and nothing was changed.", "Try again; if it stays, look into the log.")), Map.of()));
+    }
+
+    private static ResponseEntity<ProblemDetail> answer(ProblemDetail detail) {
+        return ResponseEntity.status(detail.getStatus()).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
+    }
+}

@@ -1,0 +1,221 @@
+package vestcoin.app.format;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.math.BigDecimal;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.BeanDescription;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.DeserializationConfig;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JavaType;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.deser.ValueDeserializerModifier;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
+import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.goods.Weight;
+import vestcoin.core.place.Place;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.why.Op;
+
+/**
+ * The one JSON of the house, for files, storage and HTTP: amounts and other decimals as strings, places and weights as
+ * short texts, names of fixed choices in small letters with hyphens, unknown fields refused by name.
+ */
+public final class Json {
+    private static final Pattern DECIMAL = Pattern.compile("-?\\d{1,20}(\\.\\d{1,12})?");
+
+    public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(60).maxNumberLength(40).build()).build())
+            .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .changeDefaultPropertyInclusion(include -> include.withValueInclusion(JsonInclude.Include.NON_ABSENT).withContentInclusion(JsonInclude.Include.NON_ABSENT))
+            .addModule(module())
+            .addMixIn(PriceRule.Basis.class, BasisKinds.class)
+            .addMixIn(Op.class, OpKinds.class)
+            .build();
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({@JsonSubTypes.Type(value = PriceRule.Fixed.class, name = "fixed"), @JsonSubTypes.Type(value = PriceRule.Bands.class, name = "bands")})
+    interface BasisKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({@JsonSubTypes.Type(value = Op.Given.class, name = "given"), @JsonSubTypes.Type(value = Op.Sum.class, name = "sum"),
+            @JsonSubTypes.Type(value = Op.Less.class, name = "less"), @JsonSubTypes.Type(value = Op.Smallest.class, name = "smallest"),
+            @JsonSubTypes.Type(value = Op.Largest.class, name = "largest"), @JsonSubTypes.Type(value = Op.Product.class, name = "product"),
+            @JsonSubTypes.Type(value = Op.Ratio.class, name = "ratio"), @JsonSubTypes.Type(value = Op.StartedSteps.class, name = "started-steps"),
+            @JsonSubTypes.Type(value = Op.Share.class, name = "share")})
+    interface OpKinds {}
+
+    private Json() {}
+
+    /** The members of a sealed family by the {@code kind} they are written with. */
+    static Map<String, Class<?>> kinds(Class<?> family) {
+        JsonSubTypes kinds = (family == Op.class ? OpKinds.class : BasisKinds.class).getAnnotation(JsonSubTypes.class);
+        Map<String, Class<?>> members = new LinkedHashMap<>();
+        for (JsonSubTypes.Type kind : kinds.value()) {
+            members.put(kind.name(), kind.value());
+        }
+        return members;
+    }
+
+    /** Reads a document. @throws Refused with the place, what is wrong there and how to mend it */
+    public static <T> T read(String json, Class<T> type) {
+        try {
+            return MAPPER.readValue(json, type);
+        } catch (JacksonException e) {
+            throw refused(e);
+        }
+    }
+
+    /** Reads a part of a document. @param path of that part, put before the paths of problems @throws Refused as {@link #read} */
+    public static <T> T read(JsonNode node, Class<T> type, String path) {
+        try {
+            return MAPPER.treeToValue(node, type);
+        } catch (JacksonException e) {
+            throw under(path, refused(e));
+        }
+    }
+
+    public static JsonNode tree(String json) {
+        try {
+            return MAPPER.readTree(json);
+        } catch (JacksonException e) {
+            throw refused(e);
+        }
+    }
+
+    public static JsonNode tree(Object value) {
+        return MAPPER.valueToTree(value);
+    }
+
+    public static String write(Object value) {
+        return MAPPER.writeValueAsString(value);
+    }
+
+    public static String pretty(Object value) {
+        return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(value) + "\n";
+    }
+
+    private static Refused under(String path, Refused refused) {
+        return new Refused(refused.problems().stream()
+                .map(p -> new vestcoin.core.problem.Problem(p.path().isEmpty() ? path : path + "/" + p.path(), p.sentence(), p.remedy())).toList());
+    }
+
+    /** What a reader's failure means to a person. */
+    public static Refused refused(JacksonException e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof Refused refused) {
+                return e instanceof DatabindException databind ? under(pathOf(databind), refused) : refused;
+            }
+        }
+        if (e instanceof UnrecognizedPropertyException unknown) {
+            return new Refused(pathOf(unknown), "There is no field “" + unknown.getPropertyName() + "” here.", "Remove it, or check its spelling.");
+        }
+        if (e instanceof StreamReadException) {
+            String where = e.getLocation() == null ? "" : " at line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
+            return new Refused("", "This is not JSON" + where + ".", "Check for a missing comma, quote or bracket just before that place.");
+        }
+        if (e instanceof DatabindException databind) {
+            return new Refused(pathOf(databind), "The value here has the wrong form.", "Compare it with the schema in docs/formats.");
+        }
+        return new Refused("", "The document cannot be read.", "Compare it with the schema in docs/formats.");
+    }
+
+    private static String pathOf(DatabindException e) {
+        return e.getPath().stream().map(step -> step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex()))
+                .collect(Collectors.joining("/"));
+    }
+
+    private static SimpleModule module() {
+        SimpleModule module = new SimpleModule("vest-coin");
+        module.addSerializer(BigDecimal.class, text(BigDecimal::toPlainString));
+        module.addDeserializer(BigDecimal.class, fromText(text -> {
+            if (!DECIMAL.matcher(text).matches()) {
+                throw new Refused("", "“" + shortened(text) + "” is not a decimal number.", "Write digits with a point, as \"6.90\".");
+            }
+            return new BigDecimal(text);
+        }, "A number has to stand in quotes, so that no program rounds it.", "Write it as \"6.90\"."));
+        module.addSerializer(Weight.class, text(Weight::text));
+        module.addDeserializer(Weight.class, fromText(text -> Weight.parse("", text), "A weight has to be a text with its unit.", "Write it as \"1.2 kg\"."));
+        module.addSerializer(Place.class, text(Place::text));
+        module.addDeserializer(Place.class, fromText(Place::parse, "A place has to be a text.", "Write it as \"IE\", \"US-NC\" or \"GB:BT\"."));
+        module.addSerializer(Enum.class, text(Json::named));
+        module.setDeserializerModifier(new ValueDeserializerModifier() {
+            @Override
+            public ValueDeserializer<?> modifyEnumDeserializer(DeserializationConfig config, JavaType type, BeanDescription.Supplier bean, ValueDeserializer<?> usual) {
+                return fromText(text -> choice(type.getRawClass(), text), "One of a few words is expected here.", "Compare with the schema in docs/formats.");
+            }
+        });
+        return module;
+    }
+
+    /** A fixed choice as it is written: {@code WITH_TAX} is {@code with-tax}. */
+    public static String named(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static Object choice(Class<?> type, String text) {
+        for (Object constant : type.getEnumConstants()) {
+            if (named((Enum<?>) constant).equals(text)) {
+                return constant;
+            }
+        }
+        String words = java.util.Arrays.stream(type.getEnumConstants()).map(c -> named((Enum<?>) c)).collect(Collectors.joining(", "));
+        throw new Refused("", "“" + shortened(text) + "” is not one of the words that can stand here.", "Write one of: " + words + ".");
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 40 ? text : text.substring(0, 40) + "…";
+    }
+
+    private static <T> ValueSerializer<T> text(java.util.function.Function<T, String> printed) {
+        return new ValueSerializer<>() {
+            @Override
+            public void serialize(T value, JsonGenerator out, SerializationContext context) {
+                out.writeString(printed.apply(value));
+            }
+        };
+    }
+
+    private static <T> ValueDeserializer<T> fromText(java.util.function.Function<String, T> read, String otherwise, String remedy) {
+        return new ValueDeserializer<>() {
+            @Override
+            public T deserialize(JsonParser in, DeserializationContext context) {
+                if (in.currentToken() != JsonToken.VALUE_STRING) {
+                    throw databind(in, new Refused("", otherwise, remedy));
+                }
+                try {
+                    return read.apply(in.getString());
+                } catch (Refused refused) {
+                    throw databind(in, refused);
+                }
+            }
+        };
+    }
+
+    private static DatabindException databind(JsonParser in, Refused refused) {
+        return DatabindException.from(in, refused.getMessage(), refused);
+    }
+}

@@ -1,0 +1,143 @@
+package vestcoin.app.format;
+
+import com.github.victools.jsonschema.generator.CustomDefinition;
+import com.github.victools.jsonschema.generator.CustomDefinitionProviderV2;
+import com.github.victools.jsonschema.generator.Option;
+import com.github.victools.jsonschema.generator.OptionPreset;
+import com.github.victools.jsonschema.generator.SchemaBuilder;
+import com.github.victools.jsonschema.generator.SchemaGenerator;
+import com.github.victools.jsonschema.generator.SchemaGeneratorConfig;
+import com.github.victools.jsonschema.generator.SchemaGeneratorConfigBuilder;
+import com.github.victools.jsonschema.generator.SchemaKeyword;
+import com.github.victools.jsonschema.generator.SchemaVersion;
+import java.lang.reflect.Type;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.goods.Weight;
+import vestcoin.core.place.Place;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.why.Op;
+
+/** JSON Schemas (2020-12) of what {@link Json} reads and writes, made from the records themselves. */
+public final class Schemas {
+    /** The documents that are files, by name. */
+    public static final Map<String, Class<?>> DOCUMENTS = Map.of("setup", Setup.class, "order", OrderFile.class, "quote", QuoteView.class);
+
+    private static final SchemaGeneratorConfig WRITTEN = config(true);
+    /** What a reader takes: a list or map that is left out is empty. */
+    private static final SchemaGeneratorConfig READ = config(false);
+
+    private Schemas() {}
+
+    /** The schema of a document file. */
+    public static String document(String name) {
+        SchemaBuilder builder = new SchemaGenerator(name.equals("quote") ? WRITTEN : READ).buildMultipleSchemaDefinitions();
+        Class<?> type = DOCUMENTS.get(name);
+        JsonNode reference = builder.createSchemaReference(type);
+        ObjectNode schema = Json.MAPPER.createObjectNode();
+        schema.put("$schema", "https://json-schema.org/draft/2020-12/schema");
+        schema.put("$id", "urn:vest-coin:" + name + ":1");
+        schema.put("title", "Vest Coin " + name);
+        ObjectNode definitions = (ObjectNode) builder.collectDefinitions("$defs");
+        ObjectNode root = (ObjectNode) definitions.remove(type.getSimpleName());
+        if (root == null) {
+            throw new IllegalStateException("no definition for " + reference);
+        }
+        root.properties().forEach(field -> schema.set(field.getKey(), field.getValue()));
+        if (type == Setup.class) {
+            ((ObjectNode) schema.get("properties")).putObject("format").put("const", "vest-coin/setup/1");
+            ((tools.jackson.databind.node.ArrayNode) schema.get("required")).insert(0, "format");
+        } else {
+            ((ObjectNode) schema.get("properties").get("format")).removeAll().put("const", "vest-coin/" + name + "/1");
+        }
+        schema.set("$defs", definitions);
+        return Json.pretty(schema);
+    }
+
+    /** Schemas of several types and of the setup for the description of the HTTP API, by name, referring to each other there. */
+    public static Map<String, JsonNode> forApi(List<Type> types) {
+        SchemaBuilder builder = new SchemaGenerator(WRITTEN).buildMultipleSchemaDefinitions();
+        types.forEach(builder::createSchemaReference);
+        builder.createSchemaReference(Setup.class);
+        Map<String, JsonNode> all = new java.util.TreeMap<>();
+        builder.collectDefinitions("components/schemas").properties().forEach(field -> all.put(field.getKey(), field.getValue()));
+        return all;
+    }
+
+    private static SchemaGeneratorConfig config(boolean listsRequired) {
+        SchemaGeneratorConfigBuilder builder = new SchemaGeneratorConfigBuilder(Json.MAPPER, SchemaVersion.DRAFT_2020_12, OptionPreset.PLAIN_JSON)
+                .with(Option.FORBIDDEN_ADDITIONAL_PROPERTIES_BY_DEFAULT, Option.DEFINITIONS_FOR_ALL_OBJECTS, Option.FLATTENED_OPTIONALS, Option.MAP_VALUES_AS_ADDITIONAL_PROPERTIES)
+                .without(Option.SCHEMA_VERSION_INDICATOR, Option.NULLABLE_METHOD_RETURN_VALUES_BY_DEFAULT);
+        builder.forFields().withNullableCheck(field -> false)
+                .withRequiredCheck(field -> required(field.getRawMember().getType(), listsRequired));
+        builder.forTypesInGeneral().withCustomDefinitionProvider(texts()).withCustomDefinitionProvider(kinds())
+                .withDefinitionNamingStrategy((key, context) -> nameOf(key.getType().getErasedType()));
+        return builder.build();
+    }
+
+    private static boolean required(Class<?> type, boolean listsRequired) {
+        return type != Optional.class && (listsRequired || type != List.class && type != Map.class);
+    }
+
+    /** The name of a type's schema. */
+    public static String nameOf(Class<?> raw) {
+        Class<?> outer = raw.getEnclosingClass();
+        boolean plain = outer == null || outer.getSimpleName().endsWith("Controller") || raw.getSimpleName().startsWith(outer.getSimpleName());
+        return plain ? raw.getSimpleName() : outer.getSimpleName() + raw.getSimpleName();
+    }
+
+    /** Types that are written as a text. */
+    private static CustomDefinitionProviderV2 texts() {
+        return (type, context) -> {
+            Class<?> raw = type.getErasedType();
+            ObjectNode schema = context.getGeneratorConfig().createObjectNode();
+            if (raw == BigDecimal.class) {
+                schema.put("type", "string").put("pattern", "^-?[0-9]{1,20}(\\.[0-9]{1,12})?$");
+            } else if (raw == Weight.class) {
+                schema.put("type", "string").put("pattern", "^[0-9]+(\\.[0-9]+)? ?(kg|g|lb|oz)$");
+            } else if (raw == Place.class) {
+                schema.put("type", "string").put("minLength", 2);
+            } else if (raw == Instant.class) {
+                schema.put("type", "string").put("format", "date-time");
+            } else if (JsonNode.class.isAssignableFrom(raw)) {
+                return new CustomDefinition(schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
+            } else if (raw.isEnum()) {
+                schema.put("type", "string");
+                Arrays.stream(raw.getEnumConstants()).forEach(constant -> schema.withArray("enum").add(Json.named((Enum<?>) constant)));
+            } else {
+                return null;
+            }
+            return new CustomDefinition(schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
+        };
+    }
+
+    /** Sealed families: one of their members, told apart by {@code kind}. */
+    private static CustomDefinitionProviderV2 kinds() {
+        return (type, context) -> {
+            Class<?> raw = type.getErasedType();
+            if (raw != Op.class && raw != PriceRule.Basis.class) {
+                return null;
+            }
+            ObjectNode schema = context.getGeneratorConfig().createObjectNode();
+            Json.kinds(raw).forEach((kind, member) -> {
+                ObjectNode one = (ObjectNode) context.createStandardDefinition(context.getTypeContext().resolve(member), null);
+                if (!(one.get("properties") instanceof ObjectNode)) {
+                    one.putObject("properties");
+                    one.put("type", "object").put("additionalProperties", false);
+                }
+                ((ObjectNode) one.get("properties")).putObject("kind").put("const", kind);
+                one.withArray("required").insert(0, "kind");
+                schema.withArray(context.getKeyword(SchemaKeyword.TAG_ONEOF)).add(one);
+            });
+            return new CustomDefinition(schema, CustomDefinition.DefinitionType.STANDARD, CustomDefinition.AttributeInclusion.NO);
+        };
+    }
+}

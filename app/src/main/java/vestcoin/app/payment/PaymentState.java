@@ -1,0 +1,36 @@
+package vestcoin.app.payment;
+
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+
+/** The life of a payment: which state may follow which. What is not listed is ignored, so late news changes nothing. */
+public enum PaymentState {
+    CREATED, NEEDS_BUYER, PENDING, AUTHORISED, CAPTURED, REFUNDED, DECLINED, FAILED, VOIDED, EXPIRED;
+
+    private static final Map<PaymentState, Set<PaymentState>> NEXT = Map.of(
+            CREATED, Set.of(NEEDS_BUYER, PENDING, AUTHORISED, CAPTURED, DECLINED, FAILED),
+            NEEDS_BUYER, Set.of(PENDING, AUTHORISED, CAPTURED, DECLINED, FAILED, EXPIRED),
+            PENDING, Set.of(NEEDS_BUYER, AUTHORISED, CAPTURED, DECLINED, FAILED, EXPIRED),
+            AUTHORISED, Set.of(CAPTURED, VOIDED, EXPIRED),
+            CAPTURED, Set.of(REFUNDED),
+            REFUNDED, Set.of());
+
+    /** Whether a payment in this state may go on to that one. */
+    boolean leadsTo(PaymentState next) {
+        return NEXT.getOrDefault(this, Set.of()).contains(next);
+    }
+
+    /** Whether the outcome is still open at the provider. */
+    boolean open() {
+        return this == CREATED || this == NEEDS_BUYER || this == PENDING;
+    }
+
+    String text() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    static PaymentState of(String text) {
+        return valueOf(text.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+}

@@ -1,0 +1,131 @@
+package vestcoin.app.run;
+
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import vestcoin.app.access.People;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.Payments;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.goods.Line;
+import vestcoin.core.place.Destination;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.standins.card.CardProcessor;
+import vestcoin.standins.card.TestCard;
+
+/** The demo: Tern & Tether, a made-up kite maker in Galway, with its owner, one edition and a few earlier orders. */
+@Component
+public class DemoShop {
+    public static final String SHOP = "tern-and-tether";
+    public static final String EMAIL = "owner@tern-and-tether.example";
+    public static final String PASSWORD = "kites over the bay";
+
+    private final People people;
+    private final Drafts drafts;
+    private final Editions editions;
+    private final Gateways gateways;
+    private final Orders orders;
+    private final Payments payments;
+    private final PaymentBook book;
+    private final Clock clock;
+
+    DemoShop(People people, Drafts drafts, Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Clock clock) {
+        this.people = people;
+        this.drafts = drafts;
+        this.editions = editions;
+        this.gateways = gateways;
+        this.orders = orders;
+        this.payments = payments;
+        this.book = book;
+        this.clock = clock;
+    }
+
+    static String welcome(int port) {
+        String at = "http://127.0.0.1:" + port;
+        return """
+
+                Vest Coin, with the demo shop Tern & Tether
+                  the desk            %s/desk
+                  the counter         %s/counter/%s
+                  card processor      http://127.0.0.1:%d   (simulated; its page lists the test cards)
+                  sign in with        %s   %s
+                Ends with Ctrl+C.""".formatted(at, at, SHOP, port + 1, EMAIL, PASSWORD);
+    }
+
+    /** The setup file the demo begins with, the one in docs/formats/examples. */
+    public static String setupFile() {
+        try (var in = Objects.requireNonNull(DemoShop.class.getResourceAsStream("/demo/tern-and-tether.setup.json"))) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    /** Loads the demo into an installation that has nobody yet. */
+    public void loadIfEmpty() throws IOException {
+        if (!people.none()) {
+            return;
+        }
+        drafts.create(SHOP, Document.parse(setupFile()));
+        people.letIn(people.add(EMAIL, PASSWORD), SHOP);
+        String url = gateways.connect(SHOP, "cards", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET).url();
+        Editions.Edition edition = editions.publish(SHOP, EMAIL);
+        PaymentBook.Payment first = buy(edition, url, "Aoife Ní Mháille", "aoife@buyers.example", "12 Example Quay", "Cork", Destination.of("IE", "T12 X2A0"),
+                List.of(new Line("delta-kite", BigDecimal.ONE, Map.of("size", "large")), Line.of("kites-you-can-build", 1)), "tube");
+        PaymentBook.Payment second = buy(edition, url, "Jonas Beispiel", "jonas@buyers.example", "Musterweg 4", "Berlin", Destination.of("DE", "10115"),
+                List.of(Line.of("box-kite", 1)), "tube");
+        buy(edition, url, "Rowan Placeholder", "rowan@buyers.example", "1 Sample Street", "Belfast", Destination.of("GB", "BT1 5GS"),
+                List.of(Line.of("kites-you-can-build", 2)), "letter");
+        buy(edition, url, "Sam Specimen", "sam@buyers.example", "99 Example Avenue", "Asheville", new Destination("US", Optional.of("US-NC"), Optional.of("28801")),
+                List.of(Line.of("printed-plans", 1), Line.of("parafoil", 1)), "tube");
+        payments.move(first, "capture", UUID.randomUUID().toString(), first.amount(), EMAIL);
+        PaymentBook.Payment captured = payments.move(second, "capture", UUID.randomUUID().toString(), second.amount(), EMAIL);
+        payments.move(captured, "refund", UUID.randomUUID().toString(), 2000, EMAIL);
+    }
+
+    private PaymentBook.Payment buy(Editions.Edition edition, String url, String name, String email, String street, String city, Destination to, List<Line> lines, String delivery)
+            throws IOException {
+        Order order = new Order(clock.instant(), lines, to, Optional.of(delivery), Optional.of("card"), gateways.states(SHOP));
+        QuoteView quote = QuoteView.of(Pricing.price(edition.document().compiled(), order));
+        if (!quote.missing().isEmpty()) {
+            throw new IllegalStateException(name + ": " + quote.missing());
+        }
+        long payable = quote.payable().value().unscaledValue().longValueExact();
+        String address = Json.write(Map.of("lines", List.of(street), "city", city, "postcode", to.postcode().orElse(""), "country", to.country()));
+        Orders.Order placed = orders.place(new Orders.New(SHOP, UUID.randomUUID().toString(), edition.number(), "test", Json.write(OrderFile.of(order)), Json.write(quote),
+                quote.currency(), payable, email, name, to.country(), address));
+        payments.pay(new Payments.Due(placed.id(), SHOP, "cards", "card", payable, quote.currency(), String.valueOf(placed.number()), "http://127.0.0.1/"), token(url));
+        return book.ofOrder(placed.id()).get(0);
+    }
+
+    private static String token(String url) throws IOException {
+        try {
+            String body = "{\"number\":\"" + TestCard.APPROVED.number() + "\"}";
+            HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(url + "/v1/tokens"))
+                    .header("Authorization", "Bearer " + CardProcessor.TEST_PUBLIC).POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+            return Json.tree(answer.body()).path("token").asString();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException(e);
+        }
+    }
+}

@@ -1,0 +1,121 @@
+package vestcoin.app.setup;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Objects;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.format.Json;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.goods.Goods;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.Rehearsal;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
+import vestcoin.core.tax.Tax;
+
+/**
+ * A setup as a document, with what it means. A document made from another by an edit reads and compiles only the
+ * stations the edit touched.
+ */
+public record Document(JsonNode tree, Compiled compiled) {
+    public static final String FORMAT = "vest-coin/setup/1";
+    private static final List<String> FIELDS = List.of("format", "shop", "goods", "delivery", "tax", "payment", "rehearsal");
+
+    public Setup setup() {
+        return compiled.setup();
+    }
+
+    /** Reads a setup file. @throws Refused with everything wrong in it */
+    public static Document parse(String json) {
+        return of(Json.tree(json));
+    }
+
+    private static Document of(JsonNode tree) {
+        return of(read(tree, null, null));
+    }
+
+    public static Document of(Setup setup) {
+        Compiled compiled = Compiled.of(setup);
+        ObjectNode tree = JsonNodeFactory.instance.objectNode();
+        tree.put("format", FORMAT);
+        tree.setAll((ObjectNode) Json.tree(setup));
+        return new Document(tree, compiled);
+    }
+
+    /** This document with edits made. @throws Refused if it would be impossible @throws Edits.Conflict on another's change */
+    Document with(List<Edit> edits) {
+        JsonNode changed = tree;
+        for (Edit edit : edits) {
+            changed = Edits.apply(changed, edit);
+        }
+        Setup setup = read(changed, tree, setup());
+        return new Document(written(changed, setup), Compiled.of(setup, compiled));
+    }
+
+    /** The stations that were changed, as they are written rather than as they were sent. */
+    private JsonNode written(JsonNode changed, Setup setup) {
+        ObjectNode result = JsonNodeFactory.instance.objectNode();
+        changed.properties().forEach(field -> result.set(field.getKey(), field.getValue() == tree.get(field.getKey()) || field.getKey().equals("format")
+                ? field.getValue() : Json.tree(station(setup, field.getKey()))));
+        return result;
+    }
+
+    private static Object station(Setup setup, String name) {
+        return switch (name) {
+            case "shop" -> setup.shop();
+            case "goods" -> setup.goods();
+            case "delivery" -> setup.delivery();
+            case "tax" -> setup.tax();
+            case "payment" -> setup.payment();
+            default -> setup.rehearsal();
+        };
+    }
+
+    private static Setup read(JsonNode tree, JsonNode before, Setup known) {
+        if (!(tree instanceof ObjectNode object)) {
+            throw new Refused("", "A setup is a JSON object.", "Compare it with docs/formats/setup.schema.json.");
+        }
+        if (!FORMAT.equals(object.path("format").asString(""))) {
+            throw new Refused("format", "This is not a setup this version reads.", "It begins with \"format\": \"" + FORMAT + "\".");
+        }
+        object.propertyNames().forEach(name -> {
+            if (!FIELDS.contains(name)) {
+                throw new Refused(name, "There is no field “" + name + "” here.", "Remove it, or check its spelling.");
+            }
+        });
+        return new Setup(station(tree, before, "shop", Shop.class, known == null ? null : known.shop()),
+                station(tree, before, "goods", Goods.class, known == null ? null : known.goods()),
+                station(tree, before, "delivery", Delivery.class, known == null ? null : known.delivery()),
+                station(tree, before, "tax", Tax.class, known == null ? null : known.tax()),
+                station(tree, before, "payment", Payment.class, known == null ? null : known.payment()),
+                station(tree, before, "rehearsal", Rehearsal.class, known == null ? null : known.rehearsal()));
+    }
+
+    private static <T> T station(JsonNode tree, JsonNode before, String name, Class<T> type, T known) {
+        JsonNode node = tree.get(name);
+        if (before != null && before.get(name) == node) {
+            return known;
+        }
+        return node == null || node.isNull() ? null : Json.read(node, type, name);
+    }
+
+    /** SHA-256 over the document in its stored form, as hexadecimal. */
+    public String hash() {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text().getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    String text() {
+        return Objects.requireNonNull(Json.write(tree));
+    }
+}

@@ -1,0 +1,134 @@
+package vestcoin.app.setup;
+
+import java.security.Principal;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.DraftView.CellText;
+import vestcoin.core.finding.Check;
+import vestcoin.core.finding.Finding;
+import vestcoin.core.goods.Line;
+import vestcoin.core.payment.Gateway;
+import vestcoin.core.place.Destination;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+
+/** The draft at the desk: reading it, changing it, trying a change on the ticket, publishing. */
+@RestController
+class DraftController {
+    record Edited(List<Edit> edits) {}
+
+    /** An order to try. Without a delivery the cheapest is taken. */
+    record Tried(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method) {}
+
+    /** @param edits not yet made, such as a cell being typed in */
+    record TicketAsked(List<Edit> edits, Tried order) {
+        TicketAsked {
+            edits = edits == null ? List.of() : edits;
+        }
+    }
+
+    /**
+     * The ticket.
+     *
+     * @param live     the same order under the live edition, if there is one that can price it
+     * @param readings cells of the edits tried, read back
+     * @param problems why there is no quote
+     */
+    record Ticket(Optional<QuoteView> quote, Optional<QuoteView> live, Map<String, CellText> readings, List<Finding> findings, List<Problem> problems) {}
+
+    private final Drafts drafts;
+    private final Editions editions;
+    private final Gateways gateways;
+    private final Clock clock;
+
+    DraftController(Drafts drafts, Editions editions, Gateways gateways, Clock clock) {
+        this.drafts = drafts;
+        this.editions = editions;
+        this.gateways = gateways;
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/shops/{shop}/draft")
+    DraftView draft(@PathVariable String shop) {
+        return view(shop, drafts.of(shop));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/edits")
+    DraftView edit(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
+        return view(shop, drafts.edit(shop, edited.edits(), who.getName()));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/undo")
+    DraftView undo(@PathVariable String shop) {
+        return view(shop, drafts.undo(shop));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/redo")
+    DraftView redo(@PathVariable String shop) {
+        return view(shop, drafts.redo(shop));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/publish")
+    DraftView publish(@PathVariable String shop, Principal who) {
+        editions.publish(shop, who.getName());
+        return view(shop, drafts.of(shop));
+    }
+
+    @GetMapping("/api/shops/{shop}/editions")
+    List<Editions.Published> editions(@PathVariable String shop) {
+        return editions.list(shop);
+    }
+
+    @PostMapping("/api/shops/{shop}/ticket")
+    Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
+        Document document = drafts.tried(shop, asked.edits()).document();
+        Map<String, Gateway> states = gateways.states(shop);
+        Order order = new Order(clock.instant(), asked.order().lines(), asked.order().to(), asked.order().delivery(), asked.order().method(), states);
+        Optional<QuoteView> live = editions.live(shop).flatMap(edition -> quiet(edition.document(), order));
+        List<Finding> findings = Check.of(document.compiled(), states);
+        Map<String, CellText> readings = DraftView.texts(document.setup(), asked.edits());
+        try {
+            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, readings, findings, List.of());
+        } catch (Refused refused) {
+            return new Ticket(Optional.empty(), live, readings, findings, refused.problems());
+        }
+    }
+
+    private static Optional<QuoteView> quiet(Document document, Order order) {
+        try {
+            return Optional.of(QuoteView.of(Pricing.priceUntraced(document.compiled(), order)));
+        } catch (Refused refused) {
+            return Optional.empty();
+        }
+    }
+
+    private DraftView view(String shop, Drafts.Draft draft) {
+        return DraftView.of(shop, draft, drafts.history(shop), editions.live(shop).map(Editions.Edition::number), gateways.states(shop));
+    }
+
+    @ExceptionHandler(Edits.Conflict.class)
+    void conflict(Edits.Conflict conflict) {
+        String now = conflict.current().map(Object::toString).orElse("nothing");
+        String wanted = conflict.edit().now().map(Object::toString).orElse("nothing");
+        throw new Told(HttpStatus.CONFLICT, List.of(new Problem(conflict.edit().path(), "Somebody changed this meanwhile: it is now " + shortened(now) + ", you wanted " + shortened(wanted) + ".",
+                "Look at both and type the one that is right.")), Map.of("current", now));
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 120 ? text : text.substring(0, 120) + "…";
+    }
+}

@@ -1,0 +1,83 @@
+package vestcoin.app.setup;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import tools.jackson.databind.JsonNode;
+import vestcoin.core.delivery.RateBoard;
+import vestcoin.core.delivery.RateText;
+import vestcoin.core.finding.Check;
+import vestcoin.core.finding.Finding;
+import vestcoin.core.payment.Gateway;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.tax.RateCell;
+
+/**
+ * The draft as the desk shows it.
+ *
+ * @param edition  number of the live edition, if any
+ * @param changes  how many changes the draft has over it
+ * @param texts    path of a cell to how the seller types it
+ * @param stations in the order of the thread
+ */
+public record DraftView(String shop, long version, Optional<Integer> edition, int changes, boolean canUndo, boolean canRedo, JsonNode document,
+        Map<String, CellText> texts, List<Finding> findings, List<StationState> stations) {
+
+    /** @param text as typed @param words read back in sentences, empty where the text speaks for itself */
+    public record CellText(String text, String words) {}
+
+    /** @param state how far the station is @param word what is missing, empty when nothing is */
+    public record StationState(Finding.Station station, Sewn state, String word) {}
+
+    public enum Sewn { SEWN, HALF, EMPTY }
+
+    static DraftView of(String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, Map<String, Gateway> gateways) {
+        List<Finding> findings = Check.of(draft.document().compiled(), gateways);
+        return new DraftView(shop, draft.version(), edition, history.done(), history.done() > 0, history.undone() > 0, draft.document().tree(),
+                texts(draft.document().setup()), findings, stations(draft.document().setup(), findings));
+    }
+
+    static Map<String, CellText> texts(Setup setup) {
+        Map<String, CellText> texts = new TreeMap<>();
+        setup.delivery().zones().forEach(zone -> zone.rates().forEach((option, rule) ->
+                texts.put(RateBoard.path(zone, option), new CellText(RateText.print(rule), RateText.inWords(rule)))));
+        setup.tax().places().forEach(row -> row.rates().forEach((category, rate) ->
+                texts.put("tax/places/" + row.id() + "/rates/" + category, new CellText(RateCell.print(rate), ""))));
+        return texts;
+    }
+
+    private static List<StationState> stations(Setup setup, List<Finding> findings) {
+        List<StationState> states = new ArrayList<>();
+        for (Finding.Station station : Finding.Station.values()) {
+            List<Finding> here = findings.stream().filter(finding -> finding.station() == station).toList();
+            long blocking = here.stream().filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING).count();
+            if (begun(setup, station)) {
+                String word = blocking > 0 ? blocking + (blocking == 1 ? " blocks" : " block") : here.isEmpty() ? "" : here.size() + " to look at";
+                states.add(new StationState(station, here.isEmpty() ? Sewn.SEWN : Sewn.HALF, word));
+            } else {
+                states.add(new StationState(station, Sewn.EMPTY, "not begun"));
+            }
+        }
+        return states;
+    }
+
+    private static boolean begun(Setup setup, Finding.Station station) {
+        return switch (station) {
+            case SHOP -> true;
+            case GOODS -> !setup.goods().products().isEmpty();
+            case DELIVERY -> !setup.delivery().zones().isEmpty();
+            case TAX -> !setup.tax().places().isEmpty();
+            case PAYMENT -> setup.payment().methods().stream().anyMatch(method -> method.on());
+        };
+    }
+
+    /** The cells an edit touched, read back. */
+    static Map<String, CellText> texts(Setup setup, List<Edit> edits) {
+        Map<String, CellText> all = new TreeMap<>();
+        Map<String, CellText> known = edits.isEmpty() ? Map.of() : texts(setup);
+        edits.forEach(edit -> Optional.ofNullable(known.get(edit.path())).ifPresent(text -> all.put(edit.path(), text)));
+        return all;
+    }
+}

@@ -1,0 +1,154 @@
+package vestcoin.app.setup;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.format.Json;
+import vestcoin.core.delivery.RateText;
+import vestcoin.core.money.Currencies;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.tax.RateCell;
+
+/** Applies edits to a setup document. A document is never changed: only the nodes along a path are made anew. */
+final class Edits {
+    private static final int LONGEST_PATH = 400;
+
+    private Edits() {}
+
+    /** Two people changed the same field. @param current the value there now */
+    static final class Conflict extends RuntimeException {
+        private final transient Edit edit;
+        private final transient Optional<JsonNode> current;
+
+        Conflict(Edit edit, Optional<JsonNode> current) {
+            super(edit.path());
+            this.edit = edit;
+            this.current = current;
+        }
+
+        Edit edit() {
+            return edit;
+        }
+
+        Optional<JsonNode> current() {
+            return current;
+        }
+    }
+
+    /** The value at a path, or nothing. */
+    static Optional<JsonNode> at(JsonNode document, String path) {
+        JsonNode node = document;
+        for (String step : path.split("/")) {
+            node = child(node, step).orElse(null);
+            if (node == null) {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(node);
+    }
+
+    /** The edit with texts of cells read into what they mean. @throws Refused if a text cannot be read */
+    static Edit understood(Edit edit, JsonNode document) {
+        Optional<String> text = edit.now().filter(JsonNode::isString).map(JsonNode::asString);
+        String path = edit.path();
+        if (text.isEmpty()) {
+            return edit;
+        }
+        if (path.matches("delivery/zones/[^/]+/rates/[^/]+")) {
+            CurrencyUnit currency = Currencies.of(document.path("shop").path("currency").asString("")).orElse(CurrencyUnit.EUR);
+            return new Edit(path, edit.was(), RateText.parse(path, text.get(), currency).map(Json::tree));
+        }
+        if (path.matches("tax/places/[^/]+/rates/[^/]+")) {
+            return new Edit(path, edit.was(), RateCell.parse(path, text.get(), "VAT").map(Json::tree));
+        }
+        if (path.matches("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)")) {
+            List<String> places = Arrays.stream(text.get().split("[;\\s]+")).filter(place -> !place.isBlank()).toList();
+            return new Edit(path, edit.was(), Optional.of(Json.tree(places)));
+        }
+        return edit;
+    }
+
+    /**
+     * The document with the edit made.
+     *
+     * @throws Conflict if the value there is not the one the edit was made on
+     * @throws Refused  if the path leads nowhere
+     */
+    static JsonNode apply(JsonNode document, Edit edit) {
+        if (edit.path() == null || edit.path().isBlank() || edit.path().length() > LONGEST_PATH) {
+            throw new Refused("path", "The edit has no path.", "Name the field, as shop/name.");
+        }
+        Optional<JsonNode> current = at(document, edit.path());
+        if (!current.equals(edit.was())) {
+            throw new Conflict(edit, current);
+        }
+        return set(document, edit.path().split("/"), 0, edit);
+    }
+
+    private static JsonNode set(JsonNode node, String[] steps, int depth, Edit edit) {
+        String step = steps[depth];
+        boolean last = depth == steps.length - 1;
+        if (node instanceof ObjectNode object) {
+            ObjectNode copy = JsonNodeFactory.instance.objectNode().setAll(object);
+            if (!last) {
+                JsonNode child = object.get(step);
+                if (child == null) {
+                    child = JsonNodeFactory.instance.objectNode();
+                }
+                copy.set(step, set(child, steps, depth + 1, edit));
+            } else if (edit.now().isPresent()) {
+                copy.set(step, edit.now().get());
+            } else {
+                copy.remove(step);
+            }
+            return copy;
+        }
+        if (node instanceof ArrayNode array) {
+            return setInList(array, steps, depth, edit);
+        }
+        throw new Refused(edit.path(), "The path leads into a value that has no fields.", "Name a field that exists, as shop/name.");
+    }
+
+    private static JsonNode setInList(ArrayNode array, String[] steps, int depth, Edit edit) {
+        boolean last = depth == steps.length - 1;
+        ArrayNode copy = JsonNodeFactory.instance.arrayNode(array.size() + 1);
+        boolean found = false;
+        for (JsonNode element : array) {
+            if (!steps[depth].equals(element.path("id").asString(""))) {
+                copy.add(element);
+                continue;
+            }
+            found = true;
+            if (!last) {
+                copy.add(set(element, steps, depth + 1, edit));
+            } else {
+                edit.now().ifPresent(copy::add);
+            }
+        }
+        if (!found && last && edit.now().isPresent()) {
+            copy.add(edit.now().get());
+        } else if (!found) {
+            throw new Refused(edit.path(), "There is no “" + steps[depth] + "” here any more.", "Somebody may have removed it; load the page again.");
+        }
+        return copy;
+    }
+
+    private static Optional<JsonNode> child(JsonNode node, String step) {
+        if (node instanceof ObjectNode object) {
+            return Optional.ofNullable(object.get(step));
+        }
+        if (node instanceof ArrayNode array) {
+            for (JsonNode element : array) {
+                if (step.equals(element.path("id").asString(""))) {
+                    return Optional.of(element);
+                }
+            }
+        }
+        return Optional.empty();
+    }
+}

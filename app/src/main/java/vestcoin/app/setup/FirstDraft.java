@@ -1,0 +1,39 @@
+package vestcoin.app.setup;
+
+import java.text.Normalizer;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.goods.Goods;
+import vestcoin.core.money.Rounding;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.place.Place;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.setup.Rehearsal;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
+import vestcoin.core.tax.Tax;
+
+/** The draft a new shop begins with: who and where it is, and nothing switched on. */
+public final class FirstDraft {
+    private FirstDraft() {}
+
+    /** An id from a name. @throws Refused if the name has no letter or digit to make one of */
+    public static String idFor(String name) {
+        String plain = Normalizer.normalize(name == null ? "" : name, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        if (plain.isEmpty() || plain.length() > 60) {
+            throw new Refused("shopName", "The shop needs a name of 1 to 60 letters or digits.", "Type the name buyers know it by.");
+        }
+        return plain;
+    }
+
+    /** @throws Refused if the country or currency does not exist */
+    public static Document of(String name, String country, String currency) {
+        Shop shop = new Shop(name, "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "UTC", "kg",
+                Rounding.HALF_UP, List.of(new Place.Country(country == null ? "" : country)));
+        return Document.of(new Setup(shop, new Goods(List.of()), new Delivery(List.of(), List.of()),
+                new Tax(Tax.Prices.WITH_TAX, List.of(new Tax.Category("standard", "Standard")), List.of()), new Payment(List.of()), new Rehearsal(List.of())));
+    }
+}
