@@ -23,6 +23,7 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.RequestAuthorizationContext;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import vestcoin.app.format.Json;
 import vestcoin.core.problem.Problem;
 
@@ -43,7 +44,7 @@ class SecuritySettings {
                         .requestMatchers("/api/shops/{shop}/**").access(ownShop(people))
                         .dispatcherTypeMatchers(jakarta.servlet.DispatcherType.FORWARD, jakarta.servlet.DispatcherType.ERROR).permitAll()
                         .anyRequest().denyAll())
-                .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/hooks/**"))
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfCookie()).ignoringRequestMatchers("/hooks/**"))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
@@ -57,6 +58,13 @@ class SecuritySettings {
                                 + providers + "; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'"))
                         .referrerPolicy(referrer -> referrer.policy(org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /** Readable by our own pages, which send it back in a header; useless to any other site. */
+    private static CookieCsrfTokenRepository csrfCookie() {
+        CookieCsrfTokenRepository repository = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        repository.setCookieCustomizer(cookie -> cookie.secure(true).sameSite("Lax"));
+        return repository;
     }
 
     private static AuthorizationManager<RequestAuthorizationContext> ownShop(People people) {

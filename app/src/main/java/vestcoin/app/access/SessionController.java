@@ -1,5 +1,6 @@
 package vestcoin.app.access;
 
+import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
@@ -42,7 +43,7 @@ class SessionController {
     }
 
     @GetMapping("/api/session")
-    Session session(Authentication who, CsrfToken csrf) {
+    Session session(Authentication who, @Parameter(hidden = true) CsrfToken csrf) {
         csrf.getToken();
         return session(Optional.ofNullable(who).map(Authentication::getName));
     }

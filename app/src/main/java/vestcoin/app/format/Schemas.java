@@ -94,7 +94,7 @@ public final class Schemas {
         return plain ? raw.getSimpleName() : outer.getSimpleName() + raw.getSimpleName();
     }
 
-    /** Types that are written as a text. */
+    /** Types that are written as a text, and maps by name. */
     private static CustomDefinitionProviderV2 texts() {
         return (type, context) -> {
             Class<?> raw = type.getErasedType();
@@ -109,6 +109,9 @@ public final class Schemas {
                 schema.put("type", "string").put("format", "date-time");
             } else if (JsonNode.class.isAssignableFrom(raw)) {
                 return new CustomDefinition(schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
+            } else if (raw == Map.class) {
+                schema.put("type", "object");
+                schema.set("additionalProperties", context.createDefinitionReference(type.typeParametersFor(Map.class).get(1)));
             } else if (raw.isEnum()) {
                 schema.put("type", "string");
                 Arrays.stream(raw.getEnumConstants()).forEach(constant -> schema.withArray("enum").add(Json.named((Enum<?>) constant)));

@@ -149,6 +149,11 @@ public class PaymentBook {
                 .param("settled", done ? "done" : "refused").param("note", note).param("key", key).update();
     }
 
+    /** Who asked for the money move that a payment waits for: news of it is that person's doing, whichever way it comes. */
+    Optional<String> askedBy(long payment) {
+        return sql.sql("select actor from payment_move where payment = :payment and settled is null order by at limit 1").param("payment", payment).query(String.class).optional();
+    }
+
     List<Move> unsettled() {
         return sql.sql("select idempotency_key, payment, kind, amount, actor from payment_move where settled is null order by at").query(Move.class).list();
     }

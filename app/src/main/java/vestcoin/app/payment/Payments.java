@@ -107,7 +107,7 @@ public class Payments {
     void told(String shop, String gateway, String event, CardService.View view) {
         book.byKey(view.key()).filter(payment -> payment.shop().equals(shop) && payment.gateway().equals(gateway)).ifPresent(payment -> {
             if (book.firstTime(shop, event)) {
-                book.learn(payment.id(), view, "provider");
+                book.learn(payment.id(), view, book.askedBy(payment.id()).orElse("provider"));
             }
         });
     }

@@ -47,8 +47,10 @@ class DraftController {
      * @param live     the same order under the live edition, if there is one that can price it
      * @param readings cells of the edits tried, read back
      * @param problems why there is no quote
+     * @param refused  why the edits tried cannot be made; the quote is then that of the draft as it stands
      */
-    record Ticket(Optional<QuoteView> quote, Optional<QuoteView> live, Map<String, CellText> readings, List<Finding> findings, List<Problem> problems) {}
+    record Ticket(Optional<QuoteView> quote, Optional<QuoteView> live, Map<String, CellText> readings, List<Finding> findings, List<Problem> problems,
+            List<Problem> refused) {}
 
     private final Drafts drafts;
     private final Editions editions;
@@ -95,16 +97,23 @@ class DraftController {
 
     @PostMapping("/api/shops/{shop}/ticket")
     Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
-        Document document = drafts.tried(shop, asked.edits()).document();
         Map<String, Gateway> states = gateways.states(shop);
         Order order = new Order(clock.instant(), asked.order().lines(), asked.order().to(), asked.order().delivery(), asked.order().method(), states);
-        Optional<QuoteView> live = editions.live(shop).flatMap(edition -> quiet(edition.document(), order));
-        List<Finding> findings = Check.of(document.compiled(), states);
-        Map<String, CellText> readings = DraftView.texts(document.setup(), asked.edits());
         try {
-            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, readings, findings, List.of());
+            return ticket(shop, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
         } catch (Refused refused) {
-            return new Ticket(Optional.empty(), live, readings, findings, refused.problems());
+            return ticket(shop, drafts.of(shop).document(), List.of(), order, refused.problems());
+        }
+    }
+
+    private Ticket ticket(String shop, Document document, List<Edit> edits, Order order, List<Problem> refused) {
+        Optional<QuoteView> live = editions.live(shop).flatMap(edition -> quiet(edition.document(), order));
+        List<Finding> findings = Check.of(document.compiled(), order.gateways());
+        Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
+        try {
+            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, readings, findings, List.of(), refused);
+        } catch (Refused unpriced) {
+            return new Ticket(Optional.empty(), live, readings, findings, unpriced.problems(), refused);
         }
     }
 

@@ -92,7 +92,7 @@ public final class Check {
         String path = RateBoard.path(zone, option);
         String name = zone.name() + ", " + optionName(option);
         PriceRule.Band last = bands.bands().get(bands.bands().size() - 1);
-        if (bands.then().isEmpty()) {
+        if (bands.then().isEmpty() && zone.rates().entrySet().stream().noneMatch(other -> !other.getKey().equals(option) && reachesFurther(other.getValue(), bands, last))) {
             add("nothing-above-last-band", Severity.LOOK_AT_THIS, Station.DELIVERY, path,
                     name + ": nothing is offered above " + last.upTo().toPlainString() + " " + bands.unit() + ".", "Add “then …” or a last band.");
         }
@@ -105,6 +105,12 @@ public final class Check {
             }
             before = band.price();
         }
+    }
+
+    /** Whether a rule still has a price above the last band of another: without an end, or with a later one in the same unit. */
+    private static boolean reachesFurther(PriceRule rule, PriceRule.Bands than, PriceRule.Band last) {
+        return !(rule.basis() instanceof PriceRule.Bands bands) || bands.then().isPresent()
+                || bands.unit().equals(than.unit()) && bands.bands().get(bands.bands().size() - 1).upTo().compareTo(last.upTo()) > 0;
     }
 
     private String optionName(String id) {

@@ -1,0 +1,72 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type Setup = Schemas["Setup"];
+export type DraftView = Schemas["DraftView"];
+export type Edit = { path: string; was?: unknown; now?: unknown };
+export type Figure = Schemas["Figure"];
+export type QuoteView = Schemas["QuoteView"];
+export type Ticket = Schemas["Ticket"];
+export type Finding = Schemas["Finding"];
+export type Problem = Schemas["Problem"];
+export type Line = Schemas["Line"];
+export type Destination = Schemas["Destination"];
+export type Session = Schemas["Session"];
+export type Gateway = Schemas["GatewaysGatewayView"];
+export type OrderRow = Schemas["Listed"];
+export type OrderPage = Schemas["Page"];
+export type WholeOrder = Schemas["Whole"];
+export type Paid = Schemas["Paid"];
+export type Counter = Schemas["Counter"];
+export type Product = Schemas["Product"];
+export type BuyerQuote = Schemas["BuyerQuote"];
+export type Placed = Schemas["Placed"];
+
+/** A refusal: what is wrong, where, and how to mend it. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly problems: Problem[],
+    readonly more: Record<string, unknown>,
+  ) {
+    super(problems[0] ? `${problems[0].sentence} ${problems[0].remedy}` : "The server did not answer.");
+  }
+}
+
+function csrf(): string {
+  return /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? "";
+}
+
+export const api = createClient<paths>({ baseUrl: "/" });
+api.use({
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", csrf());
+    return request;
+  },
+});
+
+/** The answer, or a thrown {@link Refusal}. */
+export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  const { data, error, response } = await call.catch((reason: unknown) => {
+    if (reason instanceof DOMException && reason.name === "AbortError") throw reason;
+    throw new Refusal(
+      0,
+      [
+        {
+          path: "",
+          sentence: "The server cannot be reached.",
+          remedy: "Check that Vest Coin is running; what you typed is still here.",
+        },
+      ],
+      {},
+    );
+  });
+  if (response.ok) return data as T;
+  const body = (error ?? {}) as Record<string, unknown>;
+  const problems = Array.isArray(body.problems) ? (body.problems as Problem[]) : [];
+  throw new Refusal(response.status, problems, body);
+}
+
+export const problemsOf = (reason: unknown): Problem[] =>
+  reason instanceof Refusal ? reason.problems : [{ path: "", sentence: "Something went wrong.", remedy: "Try again." }];

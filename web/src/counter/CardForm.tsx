@@ -1,0 +1,81 @@
+import { type FormEvent, useState } from "react";
+import { answer, api, type Placed, type Problem, problemsOf } from "../api/client";
+import { Said } from "../shared/Said";
+
+/** Sends the number to the processor, from this page and nowhere else, and gets a token that pays once. */
+async function tokenFor(order: Placed, number: string): Promise<{ token?: string; problem?: Problem }> {
+  const problem = (sentence: string): { problem: Problem } => ({
+    problem: { path: "number", sentence, remedy: "Nothing was charged." },
+  });
+  try {
+    const response = await fetch(`${order.processor}/v1/tokens`, {
+      method: "POST",
+      headers: { authorization: `Bearer ${order.publicKey}`, "content-type": "application/json" },
+      body: JSON.stringify({ number }),
+    });
+    const body = (await response.json()) as { token?: string; error?: string };
+    return body.token ? { token: body.token } : problem(body.error ?? "The card processor refused.");
+  } catch {
+    return problem("The card processor cannot be reached. Try again in a moment.");
+  }
+}
+
+/** The card. Its number never comes to the shop. */
+export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const pay = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const number = String(new FormData(event.currentTarget).get("number"));
+    setBusy(true);
+    setProblems([]);
+    const { token, problem } = await tokenFor(order, number);
+    if (token) {
+      await answer(
+        api.POST("/api/counter/orders/{token}/payments", {
+          params: { path: { token: order.token } },
+          body: { cardToken: token },
+        }),
+      ).then(
+        (after) => {
+          fresh(after);
+          if (after.state === "needs-buyer" && after.action) window.location.assign(after.action);
+        },
+        (reason: unknown) => setProblems(problemsOf(reason)),
+      );
+    } else if (problem) {
+      setProblems([problem]);
+    }
+    setBusy(false);
+  };
+  return (
+    <form onSubmit={pay}>
+      <label className="block">
+        <span className="block text-xs quiet">Card number</span>
+        <input
+          name="number"
+          required
+          inputMode="numeric"
+          autoComplete="cc-number"
+          maxLength={23}
+          className="input w-full font-mono text-base"
+          placeholder="0000 0000 0000 0000"
+        />
+      </label>
+      <p className="mt-1 text-xs quiet">The number goes straight to the card processor, not through the shop.</p>
+      {order.test && (
+        <p className="mt-2 border border-dashed border-warning px-2 py-1 text-xs">
+          Test mode, no money moves. The{" "}
+          <a className="underline" href={order.processor} target="_blank" rel="noreferrer">
+            simulated processor
+          </a>{" "}
+          lists its cards; 9810 0000 0000 0001 is approved.
+        </p>
+      )}
+      <Said problems={problems} />
+      <button type="submit" className="btn btn-primary btn-lg mt-4 w-full" disabled={busy}>
+        {busy ? "Asking the bank …" : "Pay"}
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,61 @@
+import type { ReactNode } from "react";
+import type { Counter } from "../api/client";
+import { type Step, steps } from "./CounterPage";
+
+interface Props {
+  counter: Pick<Counter, "name">;
+  step?: Step;
+  go?: (step: Step) => void;
+  summary?: ReactNode;
+  children: ReactNode;
+}
+
+/** The counter around a step: how far one is above, the total below on a phone and beside on a desktop. */
+export function CounterFrame({ counter, step, go, summary, children }: Props) {
+  const at = step ? steps.indexOf(step) : steps.length;
+  return (
+    <div className="mx-auto flex min-h-full max-w-5xl flex-col">
+      <header className="px-5 pt-5">
+        <p className="font-head text-xl font-bold">{counter.name}</p>
+        <nav aria-label="Steps">
+          <ol className="mt-3 grid grid-cols-4">
+            {steps.map((name, index) => (
+              <li
+                key={name}
+                className={`border-t-2 pt-1 ${index < at ? "border-base-content" : index === at ? "border-accent" : "border-dashed border-base-300"}`}
+              >
+                {go && index < at ? (
+                  <button
+                    type="button"
+                    className="cursor-pointer py-1 underline decoration-dotted"
+                    onClick={() => go(name)}
+                  >
+                    {name}
+                  </button>
+                ) : (
+                  <span
+                    className={`inline-block py-1 ${index === at ? "font-semibold" : "quiet"}`}
+                    aria-current={index === at ? "step" : undefined}
+                  >
+                    {name}
+                  </span>
+                )}
+              </li>
+            ))}
+          </ol>
+        </nav>
+      </header>
+      <div className="flex flex-1 flex-col md:flex-row md:items-start md:gap-8 md:px-5 md:pt-4">
+        <main className="flex-1 px-5 pt-4 pb-6 md:px-0">{children}</main>
+        {summary && (
+          <aside
+            aria-label="Total"
+            className="sticky bottom-0 border-t border-base-300 bg-secondary px-5 py-3 md:top-6 md:bottom-auto md:w-80 md:border"
+          >
+            {summary}
+          </aside>
+        )}
+      </div>
+    </div>
+  );
+}

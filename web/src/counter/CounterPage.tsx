@@ -1,0 +1,132 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import { answer, api, type BuyerQuote, type Counter, type Problem, problemsOf, Refusal } from "../api/client";
+import { countryName } from "../shared/places";
+import { Said } from "../shared/Said";
+import { type Kept, useBasket } from "./basket";
+import { CounterFrame } from "./CounterFrame";
+import { Summary } from "./Summary";
+import { BasketStep } from "./steps/BasketStep";
+import { HowStep } from "./steps/HowStep";
+import { PayStep } from "./steps/PayStep";
+import { WhereStep } from "./steps/WhereStep";
+
+export const steps = ["Basket", "Where", "How", "Pay"] as const;
+export type Step = (typeof steps)[number];
+
+/** The buyer's side of a shop: basket, where, how, pay, the total always in sight. */
+export function CounterPage() {
+  const { shop = "" } = useParams();
+  const counter = useQuery({
+    queryKey: ["counter", shop],
+    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop } } })),
+  });
+  if (counter.isError) {
+    return (
+      <main className="mx-auto max-w-md p-8">
+        <h1 className="mb-2 text-2xl">Not open yet</h1>
+        <Said problems={problemsOf(counter.error)} />
+      </main>
+    );
+  }
+  return counter.data ? <Checkout counter={counter.data} /> : null;
+}
+
+const basketOf = (kept: Kept) => ({
+  lines: kept.lines,
+  to: {
+    country: kept.country,
+    ...(kept.region ? { region: kept.region } : {}),
+    ...(kept.postcode ? { postcode: kept.postcode } : {}),
+  },
+  ...(kept.delivery ? { delivery: kept.delivery } : {}),
+  ...(kept.method ? { method: kept.method } : {}),
+});
+
+function Checkout({ counter }: { counter: Counter }) {
+  const navigate = useNavigate();
+  const { kept, keep } = useBasket(counter.shop, counter.home);
+  const [step, setStep] = useState<Step>("Basket");
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [changed, setChanged] = useState<BuyerQuote>();
+  const heading = useRef<HTMLHeadingElement>(null);
+  const basket = basketOf(kept);
+  const priced = useQuery({
+    queryKey: ["quote", counter.shop, basket],
+    queryFn: () =>
+      answer(api.POST("/api/counter/{shop}/quote", { params: { path: { shop: counter.shop } }, body: basket })),
+    enabled: kept.lines.length > 0,
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const last = useRef<BuyerQuote>(undefined);
+  if (priced.data) last.current = priced.data;
+  const quote = kept.lines.length > 0 ? (changed ?? priced.data ?? last.current) : undefined;
+
+  // A choice made for another place or basket is let go as soon as it is no longer offered.
+  useEffect(() => {
+    if (!priced.isSuccess || priced.isPlaceholderData) return;
+    const { delivery, methods } = priced.data;
+    if (kept.delivery && !delivery.some((option) => option.id === kept.delivery)) keep({ delivery: undefined });
+    if (kept.method && !methods.some((method) => method.id === kept.method)) keep({ method: undefined });
+  }, [priced.isSuccess, priced.isPlaceholderData, priced.data, kept.delivery, kept.method, keep]);
+
+  const go = (to: Step) => {
+    setProblems([]);
+    setStep(to);
+    window.scrollTo({ top: 0 });
+    setTimeout(() => heading.current?.focus());
+  };
+  const change = (part: Partial<Kept>) => {
+    setChanged(undefined);
+    setProblems([]);
+    // A changed basket is another order: sending it again must not give back the first.
+    keep({ ...part, key: crypto.randomUUID() });
+  };
+
+  const order = async (): Promise<void> => {
+    if (!quote) return;
+    const body = {
+      key: kept.key,
+      basket: basketOf(kept),
+      contact: { name: kept.name, email: kept.email, lines: [kept.street], city: kept.city },
+      expected: quote.payable,
+    };
+    await answer(api.POST("/api/counter/{shop}/orders", { params: { path: { shop: counter.shop } }, body })).then(
+      (placed) => void navigate(`/counter/${counter.shop}/order/${placed.token}`),
+      (reason: unknown) => {
+        setProblems(problemsOf(reason));
+        const now = reason instanceof Refusal ? (reason.more.quote as BuyerQuote | undefined) : undefined;
+        if (now) setChanged(now);
+      },
+    );
+  };
+
+  const wrong = priced.isError ? problemsOf(priced.error) : [];
+  const shared = { counter, kept, change, quote, heading, problems: [...problems, ...(step === "Pay" ? wrong : [])] };
+  return (
+    <CounterFrame
+      counter={counter}
+      step={step}
+      go={go}
+      summary={
+        quote && (
+          <Summary
+            counter={counter}
+            quote={quote}
+            assumed={kept.postcode || step !== "Basket" ? undefined : countryName(kept.country)}
+            stale={priced.isError}
+          />
+        )
+      }
+    >
+      {step === "Basket" && <BasketStep {...shared} next={() => go("Where")} />}
+      {step === "Where" && (
+        <WhereStep {...shared} wrong={wrong} next={() => go(quote && !quote.needsDelivery ? "Pay" : "How")} />
+      )}
+      {step === "How" && <HowStep {...shared} next={() => go("Pay")} />}
+      {step === "Pay" && <PayStep {...shared} order={order} />}
+    </CounterFrame>
+  );
+}

@@ -1,0 +1,148 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
+import { useParams } from "react-router";
+import { answer, api, type Counter, type Placed, problemsOf } from "../api/client";
+import { money, plain } from "../shared/money";
+import { Said } from "../shared/Said";
+import { forget } from "./basket";
+import { CardForm } from "./CardForm";
+import { CounterFrame } from "./CounterFrame";
+import { Summary } from "./Summary";
+
+const paid = ["authorised", "captured", "refunded"];
+const open = ["pending", "created"];
+
+/** An order that stands: to be paid, being paid, or paid with its receipt. */
+export function OrderPage() {
+  const { shop = "", token = "" } = useParams();
+  const client = useQueryClient();
+  const counter = useQuery({
+    queryKey: ["counter", shop],
+    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop } } })),
+  });
+  const key = ["placed", token];
+  const order = useQuery({
+    queryKey: key,
+    queryFn: () => answer(api.GET("/api/counter/orders/{token}", { params: { path: { token } } })),
+    refetchInterval: (query) => (open.includes(query.state.data?.state ?? "") ? 3000 : false),
+  });
+  const state = order.data?.state ?? "";
+  useEffect(() => {
+    if (paid.includes(state)) forget(shop);
+  }, [state, shop]);
+  if (order.isError) {
+    return (
+      <main className="p-8">
+        <Said problems={problemsOf(order.error)} />
+      </main>
+    );
+  }
+  if (!order.data || !counter.data) return null;
+  const fresh = (placed: Placed) => client.setQueryData(key, placed);
+  const settled = paid.includes(state);
+  return (
+    <CounterFrame
+      counter={counter.data}
+      step={settled ? undefined : "Pay"}
+      summary={settled ? undefined : <Summary counter={counter.data} quote={order.data.quote} />}
+    >
+      {settled ? <Receipt counter={counter.data} order={order.data} /> : <Paying order={order.data} fresh={fresh} />}
+    </CounterFrame>
+  );
+}
+
+function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus(), []);
+  return (
+    <>
+      <h1 ref={heading} tabIndex={-1} className="mb-1 text-2xl outline-none">
+        Order {order.number}, to be paid
+      </h1>
+      {order.state === "declined" || order.state === "failed" ? (
+        <div role="alert" className="my-3 border-s-4 border-error ps-3">
+          <p className="font-semibold text-error">The card was not charged: {order.reason}.</p>
+          <p>The order is kept. Try again, or use another card.</p>
+        </div>
+      ) : null}
+      {open.includes(order.state) ? (
+        <p role="status" className="my-3">
+          The bank has not answered yet. This page asks again every few seconds; nothing is charged twice, and it can be
+          closed and opened again.
+        </p>
+      ) : order.state === "needs-buyer" && order.action ? (
+        <p className="my-3">
+          Your bank wants to ask you first.{" "}
+          <a className="btn btn-primary btn-lg mt-3 w-full" href={order.action}>
+            Answer the bank
+          </a>
+        </p>
+      ) : (
+        <CardForm order={order} fresh={fresh} />
+      )}
+    </>
+  );
+}
+
+function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
+  const { quote } = order;
+  const amount = (value: string) => money(value, quote.currency, counter.language);
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus(), []);
+  const delivery = quote.delivery.find((option) => option.chosen);
+  return (
+    <div className="mx-auto max-w-lg">
+      <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
+        Done. Thank you, {order.name}.
+      </h1>
+      <p className="mb-4">
+        Order {order.number}. Questions go to the shop with this number.
+        {order.test && (
+          <span className="ms-2 border border-dashed border-warning px-1 text-warning">test, no money moved</span>
+        )}
+      </p>
+      <section className="ticket px-5 py-4" aria-label="Receipt">
+        {quote.lines.map((line) => (
+          <Row
+            key={`${line.product} ${line.choices.join()}`}
+            name={`${plain(line.quantity)} ${[line.name, ...line.choices].join(", ")}`}
+            value={amount(line.amount)}
+          />
+        ))}
+        {delivery && <Row name={delivery.name} value={amount(delivery.price)} />}
+        {quote.prices === "without-tax" &&
+          quote.taxes.map((levy) => (
+            <Row
+              key={levy.name + levy.percent + levy.tax}
+              name={`${levy.name} ${plain(levy.percent)} %`}
+              value={amount(levy.tax)}
+            />
+          ))}
+        <div className="my-2 flex items-baseline justify-between border-y-2 border-base-content py-2">
+          <span className="font-head text-lg font-bold">Paid by card</span>
+          <span className="figure text-2xl font-bold" data-total={quote.payable}>
+            {amount(quote.payable)}
+          </span>
+        </div>
+        {quote.prices === "with-tax" &&
+          quote.taxes.map((levy) => (
+            <Row
+              key={levy.name + levy.percent + levy.tax}
+              name={`${levy.name} inside, ${plain(levy.percent)} %`}
+              value={amount(levy.tax)}
+              quiet
+            />
+          ))}
+      </section>
+    </div>
+  );
+}
+
+function Row({ name, value, quiet = false }: { name: string; value: string; quiet?: boolean }) {
+  return (
+    <div className={`flex justify-between gap-4 py-0.5 ${quiet ? "text-sm quiet" : ""}`}>
+      <span>{name}</span>
+      <span className="figure">{value}</span>
+    </div>
+  );
+}

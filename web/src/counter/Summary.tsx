@@ -1,0 +1,49 @@
+import type { BuyerQuote, Counter } from "../api/client";
+import { isZero, money, plain } from "../shared/money";
+
+interface Props {
+  counter: Pick<Counter, "language">;
+  quote: BuyerQuote;
+  /** The country assumed while the buyer has given no address. */
+  assumed?: string | undefined;
+  /** The total of the basket before, because the present one cannot be priced yet. */
+  stale?: boolean;
+}
+
+/** What is in the total, in a few lines. */
+export function Summary({ counter, quote, assumed, stale }: Props) {
+  const amount = (value: string) => money(value, quote.currency, counter.language);
+  const chosen = quote.delivery.find((option) => option.chosen);
+  const things = quote.lines.map((line) => `${plain(line.quantity)} ${line.name}`).join(", ");
+  const inside = quote.prices === "with-tax";
+  return (
+    <div aria-live="polite">
+      <Row name={things} value={amount(quote.goods)} clamp />
+      {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? "free" : amount(chosen.price)} />}
+      {!inside && <Row name="Tax" value={amount(quote.tax)} />}
+      <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">
+        <span className="font-head text-lg font-bold">Total</span>
+        <span className="figure text-2xl font-bold" data-total={quote.payable}>
+          {amount(quote.payable)}
+        </span>
+      </div>
+      {stale && <p className="text-xs text-error">Before the last change; the address is not complete.</p>}
+      {assumed && <p className="text-xs quiet">Delivery and tax for {assumed}, until you give an address.</p>}
+      {quote.taxes.length > 0 && (
+        <p className="text-xs quiet">
+          {inside ? "Tax inside: " : "Tax added: "}
+          {quote.taxes.map((levy) => `${levy.name} ${plain(levy.percent)} % ${amount(levy.tax)}`).join(" · ")}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Row({ name, value, clamp = false }: { name: string; value: string; clamp?: boolean }) {
+  return (
+    <div className="flex justify-between gap-4">
+      <span className={clamp ? "line-clamp-2" : ""}>{name}</span>
+      <span className="figure">{value}</span>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { useEffect, useState } from "react";
+import type { Line } from "../api/client";
+
+/** What a buyer has put together; it survives closing the browser. */
+export interface Kept {
+  /** Made once a basket, so that sending the order twice places it once. */
+  key: string;
+  lines: Line[];
+  country: string;
+  region: string;
+  postcode: string;
+  name: string;
+  email: string;
+  street: string;
+  city: string;
+  delivery?: string;
+  method?: string;
+}
+
+const fresh = (country: string): Kept => ({
+  key: crypto.randomUUID(),
+  lines: [],
+  country,
+  region: "",
+  postcode: "",
+  name: "",
+  email: "",
+  street: "",
+  city: "",
+});
+
+const nameOf = (shop: string) => `basket ${shop}`;
+
+function stored(shop: string, country: string): Kept {
+  try {
+    const text = localStorage.getItem(nameOf(shop));
+    return text ? { ...fresh(country), ...(JSON.parse(text) as Partial<Kept>) } : fresh(country);
+  } catch {
+    return fresh(country);
+  }
+}
+
+export function useBasket(shop: string, country: string) {
+  const [kept, setKept] = useState<Kept>(() => stored(shop, country));
+  useEffect(() => localStorage.setItem(nameOf(shop), JSON.stringify(kept)), [shop, kept]);
+  return { kept, keep: (change: Partial<Kept>) => setKept((now) => ({ ...now, ...change })) };
+}
+
+/** Ends a basket once its order is paid. */
+export const forget = (shop: string): void => localStorage.removeItem(nameOf(shop));
+
+export const sameLine = (a: Line, b: Line): boolean =>
+  a.product === b.product && JSON.stringify(a.options) === JSON.stringify(b.options);

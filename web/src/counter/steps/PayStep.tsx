@@ -1,0 +1,60 @@
+import { useState } from "react";
+import { money } from "../../shared/money";
+import { Said } from "../../shared/Said";
+import { Choice } from "./Choice";
+import type { StepProps } from "./shared";
+
+/** Choosing how to pay and ordering. The card itself is asked for once the order stands. */
+export function PayStep({
+  counter,
+  kept,
+  change,
+  quote,
+  heading,
+  problems,
+  order,
+}: StepProps & { order: () => Promise<void> }) {
+  const [busy, setBusy] = useState(false);
+  const methods = quote?.methods ?? [];
+  const send = async () => {
+    setBusy(true);
+    await order();
+    setBusy(false);
+  };
+  return (
+    <>
+      <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
+        How would you like to pay?
+      </h1>
+      {methods.length === 0 && (
+        <p className="text-error">The shop cannot take a payment at the moment. The basket is kept.</p>
+      )}
+      <fieldset className="border border-base-300 bg-base-100">
+        <legend className="sr-only">Payment</legend>
+        {methods.map((method) => (
+          <Choice
+            key={method.id}
+            group="method"
+            chosen={kept.method === method.id}
+            choose={() => change({ method: method.id })}
+            title={method.title}
+          >
+            {method.sentence}
+          </Choice>
+        ))}
+      </fieldset>
+      <Said problems={problems} />
+      {quote && (
+        <button
+          type="button"
+          className="btn btn-primary btn-lg mt-4 w-full"
+          disabled={busy || !kept.method}
+          onClick={() => void send()}
+        >
+          Order with obligation to pay {money(quote.payable, quote.currency, counter.language)}
+        </button>
+      )}
+      {!kept.method && methods.length > 0 && <p className="mt-2 quiet">Choose how to pay first.</p>}
+    </>
+  );
+}

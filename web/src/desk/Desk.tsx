@@ -1,0 +1,63 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Navigate, Route, Routes, useParams } from "react-router";
+import { answer, api, type Session } from "../api/client";
+import { OrderList } from "../orders/OrderList";
+import { OrderSheet } from "../orders/OrderSheet";
+import { DeliveryStation } from "../stations/delivery/DeliveryStation";
+import { GoodsStation } from "../stations/goods/GoodsStation";
+import { PaymentStation } from "../stations/payment/PaymentStation";
+import { ShopStation } from "../stations/shop/ShopStation";
+import { TaxStation } from "../stations/tax/TaxStation";
+import { BenchProvider } from "./bench";
+import { Frame } from "./Frame";
+import { FirstOwner, SignIn } from "./SignIn";
+
+export const sessionKey = ["session"];
+
+/** The seller's side: signed in or not, and which shop. */
+export function Desk() {
+  const client = useQueryClient();
+  const session = useQuery({ queryKey: sessionKey, queryFn: () => answer(api.GET("/api/session")) });
+  if (session.isError)
+    return (
+      <p role="alert" className="p-8">
+        {session.error.message}
+      </p>
+    );
+  if (!session.data) return null;
+  const entered = (fresh: Session) => client.setQueryData(sessionKey, fresh);
+  if (!session.data.email) return session.data.empty ? <FirstOwner entered={entered} /> : <SignIn entered={entered} />;
+  const first = session.data.shops[0];
+  return (
+    <Routes>
+      <Route path="/desk/:shop/*" element={<Shop session={session.data} left={entered} />} />
+      <Route
+        path="*"
+        element={
+          first ? <Navigate replace to={`/desk/${first}/delivery`} /> : <p className="p-8">You have no shop yet.</p>
+        }
+      />
+    </Routes>
+  );
+}
+
+function Shop({ session, left }: { session: Session; left: (session: Session) => void }) {
+  const { shop = "" } = useParams();
+  if (!session.shops.includes(shop)) return <p className="p-8">This shop is not yours to open.</p>;
+  return (
+    <BenchProvider shop={shop}>
+      <Frame left={left}>
+        <Routes>
+          <Route path="shop" element={<ShopStation />} />
+          <Route path="goods" element={<GoodsStation />} />
+          <Route path="delivery" element={<DeliveryStation />} />
+          <Route path="tax" element={<TaxStation />} />
+          <Route path="payment" element={<PaymentStation />} />
+          <Route path="orders" element={<OrderList />} />
+          <Route path="orders/:number" element={<OrderSheet />} />
+          <Route path="*" element={<Navigate replace to="delivery" />} />
+        </Routes>
+      </Frame>
+    </BenchProvider>
+  );
+}

@@ -1,0 +1,153 @@
+import { useQuery } from "@tanstack/react-query";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import { Link, useLocation, useNavigate } from "react-router";
+import { answer, api, type Session } from "../api/client";
+import { Said } from "../shared/Said";
+import { TicketPane } from "../ticket/TicketPane";
+import { useBench } from "./bench";
+import { KeyList } from "./KeyList";
+import { Strip } from "./Strip";
+import { stations, Thread } from "./Thread";
+
+/** The desk around a station: the bar, the thread, the ticket beside, the findings below. */
+export function Frame({ left, children }: { left: (session: Session) => void; children: ReactNode }) {
+  const bench = useBench();
+  const navigate = useNavigate();
+  const location = useLocation();
+  const publishing = useRef<HTMLDialogElement>(null);
+  const keys = useRef<HTMLDialogElement>(null);
+  const [ticketOpen, setTicketOpen] = useState(false);
+  const onOrders = location.pathname.includes("/orders");
+  const orders = useQuery({
+    queryKey: ["orders", bench.shop, 0],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/orders", { params: { path: { shop: bench.shop } } })),
+  });
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      const typing = target.matches("input, select, textarea");
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z" && !typing) {
+        event.preventDefault();
+        if (event.shiftKey) bench.redo();
+        else bench.undo();
+      } else if ((event.ctrlKey || event.metaKey) && event.key === "Enter") {
+        event.preventDefault();
+        publishing.current?.showModal();
+      } else if (event.altKey && /^[1-9]$/.test(event.key)) {
+        const station = stations[Number(event.key) - 1];
+        if (station) {
+          event.preventDefault();
+          void navigate(`/desk/${bench.shop}/${station.id}`);
+        }
+      } else if (event.altKey && event.key.toLowerCase() === "t") {
+        event.preventDefault();
+        setTicketOpen(true);
+        document.getElementById("ticket-basket")?.focus();
+      } else if (event.key === "?" && !typing) {
+        keys.current?.showModal();
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [bench, navigate]);
+
+  const { changes, edition, canUndo, canRedo } = bench.draft;
+  const signOut = () => void answer(api.DELETE("/api/session")).then(left);
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2">
+        <Link to={`/desk/${bench.shop}`} className="flex items-center gap-2 font-head text-lg font-bold">
+          <img src="/favicon.svg" alt="" className="h-6 w-6" /> Vest Coin
+        </Link>
+        <span className="font-semibold">{bench.setup.shop.name}</span>
+        <span className="flex-1" />
+        <Link
+          to={`/desk/${bench.shop}/orders`}
+          aria-current={onOrders ? "page" : undefined}
+          className={`seg ${onOrders ? "border-b-accent font-semibold" : ""}`}
+        >
+          Orders <span className="quiet">{orders.data?.count ?? ""}</span>
+        </Link>
+        <a href={`/counter/${bench.shop}`} target="_blank" rel="noreferrer" className="seg hover:underline">
+          The counter
+        </a>
+        <span>
+          Draft:{" "}
+          <strong className="font-semibold">
+            {changes === 0 ? "no changes" : changes === 1 ? "1 change" : `${changes} changes`}
+          </strong>
+        </span>
+        <span className="flex gap-1">
+          <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={bench.undo}>
+            Undo
+          </button>
+          <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={bench.redo}>
+            Redo
+          </button>
+        </span>
+        <button
+          type="button"
+          className="btn btn-primary btn-sm"
+          onClick={() => publishing.current?.showModal()}
+          disabled={changes === 0 && edition !== undefined}
+        >
+          Publish…
+        </button>
+        <button type="button" className="btn btn-ghost btn-sm" onClick={signOut}>
+          Sign out
+        </button>
+      </header>
+      <Thread />
+      <div className="flex min-h-0 flex-1">
+        <main className="min-w-0 flex-1 overflow-y-auto bg-base-100 px-5 py-3">{children}</main>
+        {!onOrders && (
+          <aside
+            aria-label="The ticket"
+            className={`${ticketOpen ? "fixed inset-y-0 end-0 z-20 shadow-xl" : "hidden"} w-[23rem] max-w-full shrink-0 overflow-y-auto border-s border-base-300 bg-secondary p-5 lg:static lg:block lg:shadow-none`}
+          >
+            <TicketPane close={() => setTicketOpen(false)} />
+          </aside>
+        )}
+      </div>
+      <Strip showKeys={() => keys.current?.showModal()} showTicket={() => setTicketOpen(true)} />
+      <Publishing dialog={publishing} />
+      <KeyList dialog={keys} />
+    </div>
+  );
+}
+
+function Publishing({ dialog }: { dialog: React.RefObject<HTMLDialogElement | null> }) {
+  const bench = useBench();
+  const [refused, setRefused] = useState(false);
+  const next = (bench.draft.edition ?? 0) + 1;
+  const publish = async () => {
+    const published = await bench.publish();
+    setRefused(!published);
+    if (published) dialog.current?.close();
+  };
+  return (
+    <dialog ref={dialog} className="modal" aria-labelledby="publishing">
+      <div className="modal-box">
+        <h2 id="publishing" className="text-xl">
+          Publish edition {next}
+        </h2>
+        <p className="mt-2">
+          {bench.draft.changes === 1 ? "One change goes" : `${bench.draft.changes} changes go`} live at the counter at
+          once. Orders already taken keep the edition that priced them.
+        </p>
+        {refused && <Said problems={bench.problems} />}
+        <div className="modal-action">
+          <form method="dialog">
+            <button type="submit" className="btn btn-ghost">
+              Not yet
+            </button>
+          </form>
+          <button type="button" className="btn btn-primary" onClick={() => void publish()}>
+            Publish
+          </button>
+        </div>
+      </div>
+    </dialog>
+  );
+}

@@ -1,0 +1,43 @@
+import type { RefObject } from "react";
+
+const keys: [string, string][] = [
+  ["Alt 1 … 5", "go to a station"],
+  ["Alt T", "go to the ticket"],
+  ["[  ]", "previous, next basket"],
+  ["Y", "open or fold the why of the ticket row"],
+  ["Arrows", "move in a sheet"],
+  ["Enter, F2", "edit a cell; Enter again keeps it"],
+  ["Escape", "leave a cell as it was"],
+  ["Ctrl V", "fill cells from a copied block"],
+  ["Ctrl Z", "undo in the draft"],
+  ["Ctrl Shift Z", "redo"],
+  ["Ctrl Enter", "publish"],
+  ["?", "this list"],
+];
+
+export function KeyList({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }) {
+  return (
+    <dialog ref={dialog} className="modal" aria-labelledby="keys">
+      <div className="modal-box">
+        <h2 id="keys" className="mb-3 text-xl">
+          Keys
+        </h2>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
+          {keys.map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt>
+                <kbd className="kbd kbd-sm">{key}</kbd>
+              </dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+        <form method="dialog" className="modal-action">
+          <button type="submit" className="btn btn-ghost">
+            Close
+          </button>
+        </form>
+      </div>
+    </dialog>
+  );
+}

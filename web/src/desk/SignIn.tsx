@@ -1,0 +1,105 @@
+import { type FormEvent, type ReactNode, useState } from "react";
+import { answer, api, type Problem, problemsOf, type Session } from "../api/client";
+import { Said } from "../shared/Said";
+
+interface Props {
+  entered: (session: Session) => void;
+}
+
+function Door({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <main className="mx-auto flex min-h-full max-w-sm flex-col justify-center p-6">
+      <p className="flex items-center gap-2 font-head text-lg font-bold">
+        <img src="/favicon.svg" alt="" className="h-6 w-6" /> Vest Coin
+      </p>
+      <h1 className="mt-6 mb-3 text-2xl">{title}</h1>
+      {children}
+    </main>
+  );
+}
+
+function Entry({
+  label,
+  note,
+  ...input
+}: { label: string; note?: string } & React.InputHTMLAttributes<HTMLInputElement>) {
+  return (
+    <label className="mb-3 block">
+      <span className="block text-xs quiet">{label}</span>
+      <input required className="input w-full" {...input} />
+      {note && <span className="text-xs quiet">{note}</span>}
+    </label>
+  );
+}
+
+function useDoor(entered: Props["entered"], ask: (form: Record<string, string>) => Promise<Session>) {
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    setBusy(true);
+    const form = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
+    await ask(form).then(entered, (reason) => setProblems(problemsOf(reason)));
+    setBusy(false);
+  };
+  return { problems, busy, submit };
+}
+
+export function SignIn({ entered }: Props) {
+  const door = useDoor(entered, (form) =>
+    answer(api.POST("/api/session", { body: { email: form.email ?? "", password: form.password ?? "" } })),
+  );
+  return (
+    <Door title="Come in">
+      <form onSubmit={door.submit}>
+        <Entry label="E-mail" name="email" type="email" autoComplete="username" autoFocus />
+        <Entry label="Password" name="password" type="password" autoComplete="current-password" />
+        <Said problems={door.problems} />
+        <button type="submit" className="btn btn-primary mt-3 w-full" disabled={door.busy}>
+          Sign in
+        </button>
+      </form>
+    </Door>
+  );
+}
+
+/** An empty installation: who owns it, and the shop's first facts. */
+export function FirstOwner({ entered }: Props) {
+  const door = useDoor(entered, (form) =>
+    answer(
+      api.POST("/api/first-owner", {
+        body: {
+          email: form.email ?? "",
+          password: form.password ?? "",
+          shopName: form.shopName ?? "",
+          country: (form.country ?? "").toUpperCase(),
+          currency: (form.currency ?? "").toUpperCase(),
+        },
+      }),
+    ),
+  );
+  return (
+    <Door title="A new shop">
+      <form onSubmit={door.submit}>
+        <Entry label="Name of the shop" name="shopName" autoFocus />
+        <div className="flex gap-3">
+          <Entry label="Country" name="country" maxLength={2} placeholder="IE" note="Two letters" />
+          <Entry label="Currency" name="currency" maxLength={3} placeholder="EUR" note="Three letters" />
+        </div>
+        <Entry label="Your e-mail" name="email" type="email" autoComplete="username" />
+        <Entry
+          label="Password"
+          name="password"
+          type="password"
+          autoComplete="new-password"
+          minLength={12}
+          note="At least 12 characters; four words do well."
+        />
+        <Said problems={door.problems} />
+        <button type="submit" className="btn btn-primary mt-3 w-full" disabled={door.busy}>
+          Begin
+        </button>
+      </form>
+    </Door>
+  );
+}

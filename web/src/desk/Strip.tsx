@@ -1,0 +1,46 @@
+import type { Finding } from "../api/client";
+import { useBench } from "./bench";
+
+/** How many leading steps two paths share. */
+function nearness(finding: Finding, at: string): number {
+  const a = finding.path.split("/");
+  const b = at.split("/");
+  let n = 0;
+  while (n < a.length && a[n] === b[n]) n++;
+  return n;
+}
+
+/** The strip of findings: how many, and the sentence of the one nearest to the cursor. */
+export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTicket: () => void }) {
+  const bench = useBench();
+  const { findings } = bench.draft;
+  const blocking = findings.filter((finding) => finding.severity === "blocks-opening").length;
+  const looking = findings.filter((finding) => finding.severity === "look-at-this").length;
+  const nearest = [...findings].sort((a, b) => nearness(b, bench.at) - nearness(a, bench.at))[0];
+  return (
+    <footer className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-base-300 px-5 py-2">
+      {blocking > 0 && (
+        <span className="font-semibold text-error">
+          {blocking} {blocking === 1 ? "blocks" : "block"} opening
+        </span>
+      )}
+      {looking > 0 && <span className="font-semibold text-warning">{looking} to look at</span>}
+      {nearest ? (
+        <span className="min-w-0 flex-1 truncate" title={`${nearest.sentence} ${nearest.remedy}`}>
+          {nearest.sentence} {nearest.remedy}{" "}
+          <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(nearest.path)}>
+            Go there
+          </button>
+        </span>
+      ) : (
+        <span className="flex-1 quiet">Nothing is missing at these stations.</span>
+      )}
+      <button type="button" className="cursor-pointer lg:hidden" onClick={showTicket}>
+        Ticket
+      </button>
+      <button type="button" className="cursor-pointer quiet" onClick={showKeys}>
+        <kbd className="kbd kbd-xs">?</kbd> keys
+      </button>
+    </footer>
+  );
+}

@@ -1,0 +1,78 @@
+import { Link, useLocation } from "react-router";
+import { useBench } from "./bench";
+
+/** The stations that exist, in the order an order takes. */
+export const stations = [
+  { id: "shop", name: "Shop" },
+  { id: "goods", name: "Goods" },
+  { id: "delivery", name: "Delivery" },
+  { id: "tax", name: "Tax" },
+  { id: "payment", name: "Payment" },
+] as const;
+
+type Sewn = "sewn" | "half" | "empty";
+
+/** A button sewn on (four holes), half sewn (two), or a buttonhole still empty. */
+function Button({ state, here }: { state: Sewn; here: boolean }) {
+  const colour = here ? "text-accent" : "text-base-content";
+  return (
+    <svg viewBox="0 0 24 24" className={`h-5 w-5 shrink-0 ${colour}`} aria-hidden="true">
+      {state === "empty" ? (
+        <rect x="2" y="9" width="20" height="6" rx="3" fill="none" stroke="currentColor" strokeWidth="2" />
+      ) : state === "half" ? (
+        <>
+          <circle cx="12" cy="12" r="9.5" fill="none" stroke="currentColor" strokeWidth="2" />
+          <circle cx="9" cy="12" r="1.5" fill="currentColor" />
+          <circle cx="15" cy="12" r="1.5" fill="currentColor" />
+        </>
+      ) : (
+        <>
+          <circle cx="12" cy="12" r="10.5" fill="currentColor" />
+          {[9, 15].flatMap((x) =>
+            [9, 15].map((y) => <circle key={`${x}-${y}`} cx={x} cy={y} r="1.6" fill="var(--color-base-200)" />),
+          )}
+        </>
+      )}
+    </svg>
+  );
+}
+
+const spoken: Record<Sewn, string> = { sewn: "complete", half: "not complete", empty: "not begun" };
+
+/** Where the setup stands: one button a station. */
+export function Thread() {
+  const bench = useBench();
+  const location = useLocation();
+  return (
+    <nav aria-label="Stations" className="border-b border-base-300 px-5 pt-2 pb-1.5">
+      <ol className="flex">
+        {stations.map((station, index) => {
+          const state = bench.draft.stations.find((each) => each.station === station.id);
+          const sewn: Sewn = state?.state ?? "empty";
+          const here = location.pathname.split("/")[3] === station.id;
+          return (
+            <li key={station.id} className="flex-1">
+              <div className="flex items-center">
+                <Button state={sewn} here={here} />
+                <span className={index < stations.length - 1 ? "stitch" : ""} />
+              </div>
+              <Link
+                to={`/desk/${bench.shop}/${station.id}`}
+                aria-current={here ? "page" : undefined}
+                className={`font-head font-semibold ${here ? "border-b-2 border-accent" : "border-b-2 border-transparent hover:border-base-300"}`}
+              >
+                {station.name}
+                <span className="sr-only"> {spoken[sewn]}</span>
+              </Link>
+              {state?.word && (
+                <span className={`ms-2 text-xs ${state.word.includes("block") ? "text-error" : "quiet"}`}>
+                  {state.word}
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

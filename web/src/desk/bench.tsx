@@ -1,0 +1,136 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
+import { useNavigate } from "react-router";
+import { answer, api, type DraftView, type Edit, type Problem, problemsOf, type Setup } from "../api/client";
+import { editOf } from "../shared/paths";
+
+/** What every station and the ticket share: the draft, the change being typed, and what is lit. */
+export interface Bench {
+  shop: string;
+  draft: DraftView;
+  setup: Setup;
+  /** Edits being typed, not made yet; the ticket prices with them. */
+  trying: Edit[];
+  try: (path: string, now: unknown) => void;
+  stopTrying: () => void;
+  /** Makes an edit; false when it was refused, with the reason in `problems`. */
+  commit: (edits: Edit[]) => Promise<boolean>;
+  set: (path: string, now: unknown) => Promise<boolean>;
+  undo: () => void;
+  redo: () => void;
+  publish: () => Promise<boolean>;
+  /** Why the last change, tried or made, was refused. */
+  problems: Problem[];
+  refuse: (problems: Problem[]) => void;
+  /** Cells being typed, read back. */
+  readings: Record<string, { text: string; words: string }>;
+  setReadings: (readings: Record<string, { text: string; words: string }>) => void;
+  /** The field under the cursor on the station; ticket rows it makes are lit. */
+  at: string;
+  setAt: (path: string) => void;
+  /** Rules of the focused ticket row; the cells that made it are lit. */
+  lit: ReadonlySet<string>;
+  setLit: (paths: ReadonlySet<string>) => void;
+  /** A field somebody asked to be taken to. */
+  wanted: string;
+  goTo: (path: string) => void;
+  arrived: () => void;
+}
+
+const Context = createContext<Bench | null>(null);
+const NOTHING: ReadonlySet<string> = new Set();
+
+export function useBench(): Bench {
+  const bench = useContext(Context);
+  if (!bench) throw new Error("outside of the bench");
+  return bench;
+}
+
+export function BenchProvider({ shop, children }: { shop: string; children: ReactNode }) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [trying, setTrying] = useState<Edit[]>([]);
+  const [problems, refuse] = useState<Problem[]>([]);
+  const [readings, setReadings] = useState<Bench["readings"]>({});
+  const [at, setAt] = useState("");
+  const [lit, setLit] = useState<ReadonlySet<string>>(NOTHING);
+  const [wanted, setWanted] = useState("");
+  const key = useMemo(() => ["draft", shop], [shop]);
+  const path = useMemo(() => ({ params: { path: { shop } } }), [shop]);
+  const query = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/draft", path)) });
+  const draft = query.data;
+
+  const change = useMutation({
+    mutationFn: (call: () => Promise<DraftView>) => call(),
+    onSuccess: (fresh) => {
+      client.setQueryData(key, fresh);
+      setTrying([]);
+      refuse([]);
+    },
+    onError: (reason) => {
+      refuse(problemsOf(reason));
+      void client.invalidateQueries({ queryKey: key });
+    },
+  });
+  const run = change.mutateAsync;
+  const made = useCallback(
+    (call: () => Promise<DraftView>) =>
+      run(call).then(
+        () => true,
+        () => false,
+      ),
+    [run],
+  );
+  const commit = useCallback(
+    (edits: Edit[]) => made(() => answer(api.POST("/api/shops/{shop}/draft/edits", { ...path, body: { edits } }))),
+    [made, path],
+  );
+  const goTo = useCallback(
+    (target: string) => {
+      setWanted(target);
+      const station = target.split("/")[0];
+      if (station) void navigate(`/desk/${shop}/${station}`);
+    },
+    [navigate, shop],
+  );
+
+  const bench = useMemo<Bench | null>(() => {
+    if (!draft) return null;
+    return {
+      shop,
+      draft,
+      setup: draft.document as Setup,
+      trying,
+      try: (target, now) => setTrying([editOf(draft.document, target, now)]),
+      stopTrying: () => {
+        setTrying([]);
+        refuse([]);
+      },
+      commit,
+      set: (target, now) => commit([editOf(draft.document, target, now)]),
+      undo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/undo", path))),
+      redo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/redo", path))),
+      publish: () => made(() => answer(api.POST("/api/shops/{shop}/draft/publish", path))),
+      problems,
+      refuse,
+      readings,
+      setReadings,
+      at,
+      setAt,
+      lit,
+      setLit,
+      wanted,
+      goTo,
+      arrived: () => setWanted(""),
+    };
+  }, [shop, draft, trying, commit, made, path, problems, readings, at, lit, wanted, goTo]);
+
+  if (query.isError)
+    return (
+      <p role="alert" className="p-8">
+        {problemsOf(query.error)[0]?.sentence}
+      </p>
+    );
+  if (!bench) return <p className="p-8 quiet">Unfolding the draft …</p>;
+  return <Context value={bench}>{children}</Context>;
+}

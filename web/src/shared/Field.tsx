@@ -1,0 +1,113 @@
+import { useEffect, useId, useRef, useState } from "react";
+import { useBench } from "../desk/bench";
+import { valueAt } from "./paths";
+import { Said } from "./Said";
+
+interface Props {
+  path: string;
+  label: string;
+  /** What the field changes, told under it. */
+  note?: string;
+  choices?: { id: string; name: string }[];
+  /** How the value is written and read where it is not a plain text. */
+  write?: (value: unknown) => string;
+  read?: (text: string) => unknown;
+  hideLabel?: boolean;
+  className?: string;
+  placeholder?: string;
+  optional?: boolean;
+}
+
+const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
+
+/** One field of the setup: typed in place, tried on the ticket at every keystroke, saved when left. */
+export function Field({
+  path,
+  label,
+  note,
+  choices,
+  write = asText,
+  read,
+  hideLabel,
+  className,
+  placeholder,
+  optional,
+}: Props) {
+  const bench = useBench();
+  const id = useId();
+  const input = useRef<HTMLInputElement & HTMLSelectElement>(null);
+  const saved = write(valueAt(bench.draft.document, path));
+  const [text, setText] = useState(saved);
+  const [typing, setTyping] = useState(false);
+  const shown = typing ? text : saved;
+  const mine = bench.at === path ? bench.problems : [];
+  const value = (typed: string) => (read ? read(typed) : typed === "" && optional ? undefined : typed);
+
+  useEffect(() => {
+    if (bench.wanted === path) {
+      input.current?.focus();
+      bench.arrived();
+    }
+  }, [bench, path]);
+
+  const leave = async () => {
+    if (!typing) return;
+    if (text === saved || (await bench.set(path, value(text)))) {
+      setTyping(false);
+      if (text === saved) bench.stopTrying();
+    }
+  };
+  const common = {
+    id,
+    ref: input,
+    "data-path": path,
+    "aria-invalid": mine.length > 0,
+    "aria-describedby": mine.length > 0 ? `${id}-said` : undefined,
+    onFocus: () => bench.setAt(path),
+    className: `inplace w-full ${bench.lit.has(path) ? "lit" : ""} ${mine.length > 0 ? "border-b-error" : ""}`,
+  };
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={hideLabel ? "sr-only" : "block text-xs quiet"}>
+        {label}
+      </label>
+      {choices ? (
+        <select {...common} value={shown} onChange={(event) => void bench.set(path, event.target.value)}>
+          {choices.every((choice) => choice.id !== shown) && <option value={shown}>{shown || "choose"}</option>}
+          {choices.map((choice) => (
+            <option key={choice.id} value={choice.id}>
+              {choice.name}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <input
+          {...common}
+          value={shown}
+          placeholder={placeholder}
+          onChange={(event) => {
+            setText(event.target.value);
+            setTyping(true);
+            bench.try(path, value(event.target.value));
+          }}
+          onBlur={() => void leave()}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") void leave();
+            if (event.key === "Escape") {
+              setTyping(false);
+              bench.stopTrying();
+            }
+          }}
+        />
+      )}
+      {note && <p className="mt-0.5 text-xs quiet">{note}</p>}
+      <Said problems={mine} id={`${id}-said`} />
+    </div>
+  );
+}
+
+/** A list of places as one line of text. */
+export const places = {
+  write: (value: unknown) => (Array.isArray(value) ? value.join(" ") : ""),
+  read: (text: string) => text,
+};

@@ -1,0 +1,272 @@
+import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from "react";
+import { useBench } from "../desk/bench";
+import { editOf } from "./paths";
+
+export interface Row {
+  id: string;
+  name: string;
+  note?: string;
+}
+
+export interface Column extends Row {
+  choices?: { id: string; name: string }[];
+  figures?: boolean;
+}
+
+interface Props {
+  label: string;
+  corner: string;
+  rows: Row[];
+  columns: Column[];
+  pathOf: (row: Row, column: Column) => string;
+  textOf: (row: Row, column: Column) => string;
+  /** Shown in a cell that holds nothing. */
+  empty?: string;
+  openRow?: (row: Row) => void;
+  openColumn?: (column: Column) => void;
+  onActive?: (row: Row, column: Column) => void;
+  foot?: ReactNode;
+}
+
+/** A sheet of cells: arrows move, typing or Enter edits, Enter and Tab keep, Escape leaves, a pasted block fills. */
+export function Sheet({
+  label,
+  corner,
+  rows,
+  columns,
+  pathOf,
+  textOf,
+  empty = "",
+  openRow,
+  openColumn,
+  onActive,
+  foot,
+}: Props) {
+  const bench = useBench();
+  const table = useRef<HTMLTableElement>(null);
+  const [active, setActive] = useState<[number, number]>([0, 0]);
+  const [typed, setTyped] = useState<string | null>(null);
+
+  const cellAt = (r: number, c: number) => table.current?.querySelector<HTMLElement>(`[data-cell="${r}-${c}"]`);
+  const move = (r: number, c: number) => {
+    const next: [number, number] = [
+      Math.max(0, Math.min(rows.length - 1, r)),
+      Math.max(0, Math.min(columns.length - 1, c)),
+    ];
+    setActive(next);
+    cellAt(...next)?.focus();
+  };
+
+  useEffect(() => {
+    const r = rows.findIndex((row) => columns.some((column) => pathOf(row, column) === bench.wanted));
+    if (r < 0 || !rows[r]) return;
+    const row = rows[r];
+    const c = columns.findIndex((column) => pathOf(row, column) === bench.wanted);
+    bench.arrived();
+    setActive([r, c]);
+    table.current?.querySelector<HTMLElement>(`[data-cell="${r}-${c}"]`)?.focus();
+  });
+
+  const at = (r: number, c: number) => {
+    const row = rows[r];
+    const column = columns[c];
+    return row && column ? { row, column, path: pathOf(row, column), text: textOf(row, column) } : null;
+  };
+  const type = (path: string, text: string) => {
+    setTyped(text);
+    bench.try(path, text);
+  };
+  const keep = async (r: number, c: number): Promise<boolean> => {
+    const cell = at(r, c);
+    if (!cell || typed === null) return true;
+    if (typed === cell.text) {
+      setTyped(null);
+      bench.stopTrying();
+      return true;
+    }
+    const kept = await bench.set(cell.path, typed);
+    if (kept) setTyped(null);
+    return kept;
+  };
+  const leave = () => {
+    setTyped(null);
+    bench.stopTrying();
+    cellAt(...active)?.focus();
+  };
+  const paste = (text: string) => {
+    const block = text
+      .replace(/\r?\n$/, "")
+      .split(/\r?\n/)
+      .map((line) => line.split("\t"));
+    const edits = block.flatMap((line, dr) =>
+      line.flatMap((value, dc) => {
+        const cell = at(active[0] + dr, active[1] + dc);
+        return cell ? [editOf(bench.draft.document, cell.path, value.trim())] : [];
+      }),
+    );
+    void bench.commit(edits);
+  };
+
+  const onCellKey = (event: KeyboardEvent, r: number, c: number) => {
+    const cell = at(r, c);
+    if (!cell || event.target !== event.currentTarget) return;
+    const moves: Record<string, [number, number]> = {
+      ArrowUp: [r - 1, c],
+      ArrowDown: [r + 1, c],
+      ArrowLeft: [r, c - 1],
+      ArrowRight: [r, c + 1],
+    };
+    const to = moves[event.key];
+    if (to && !event.altKey) {
+      event.preventDefault();
+      move(...to);
+    } else if (event.key === "Enter" || event.key === "F2") {
+      event.preventDefault();
+      type(cell.path, cell.text);
+    } else if ((event.key === "Delete" || event.key === "Backspace") && !cell.column.choices) {
+      event.preventDefault();
+      void bench.set(cell.path, "");
+    } else if (
+      event.key.length === 1 &&
+      !event.ctrlKey &&
+      !event.metaKey &&
+      !event.altKey &&
+      !["/", "?", "[", "]"].includes(event.key) &&
+      !cell.column.choices
+    ) {
+      event.preventDefault();
+      event.stopPropagation();
+      type(cell.path, event.key);
+    }
+  };
+  const onInputKey = async (event: KeyboardEvent, r: number, c: number) => {
+    event.stopPropagation();
+    if (event.key === "Escape") leave();
+    if (event.key === "Enter" || event.key === "Tab") {
+      event.preventDefault();
+      if (!(await keep(r, c))) return;
+      if (event.key === "Enter") move(r + 1, c);
+      else move(r, event.shiftKey ? c - 1 : c + 1);
+    }
+  };
+
+  return (
+    <table
+      ref={table}
+      role="grid"
+      aria-label={label}
+      className="w-full table-fixed border-collapse"
+      onPaste={(event) => typed === null && paste(event.clipboardData.getData("text/plain"))}
+    >
+      <thead>
+        <tr className="border-b border-base-content align-bottom">
+          <th scope="col" className="w-44 py-1 pe-2 text-start text-xs font-semibold">
+            {corner}
+          </th>
+          {columns.map((column) => (
+            <th key={column.id} scope="col" className="px-2 py-1 text-start text-xs">
+              <Head thing={column} open={openColumn && (() => openColumn(column))} />
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row, r) => (
+          <tr key={row.id} className={`border-b border-base-300 ${active[0] === r && rows.length > 1 ? "lit" : ""}`}>
+            <th scope="row" className="py-0.5 pe-2 text-start leading-tight">
+              <Head thing={row} open={openRow && (() => openRow(row))} />
+            </th>
+            {columns.map((column, c) => {
+              const path = pathOf(row, column);
+              const text = textOf(row, column);
+              const here = active[0] === r && active[1] === c;
+              const editing = here && typed !== null;
+              const wrong = bench.problems.length > 0 && bench.at === path;
+              return (
+                <td
+                  key={column.id}
+                  role="gridcell"
+                  data-cell={`${r}-${c}`}
+                  data-path={path}
+                  tabIndex={here ? 0 : -1}
+                  aria-label={`${row.name}, ${column.name}`}
+                  aria-invalid={wrong || undefined}
+                  aria-selected={here}
+                  className={`relative h-9 border-s border-base-300 px-2 py-0.5 align-middle leading-tight ${here ? "outline-2 -outline-offset-1 outline-accent" : ""} ${column.figures === false ? "" : "font-mono text-xs"} ${text ? "" : "hatch quiet"} ${bench.lit.has(path) ? "lit" : ""} ${wrong ? "outline-2 outline-error" : ""}`}
+                  onFocus={() => {
+                    if (typed !== null && here) return;
+                    setActive([r, c]);
+                    bench.setAt(path);
+                    onActive?.(row, column);
+                  }}
+                  onDoubleClick={() => type(path, text)}
+                  onKeyDown={(event) => onCellKey(event, r, c)}
+                >
+                  {editing && column.choices ? (
+                    <select
+                      autoFocus
+                      aria-label={`${row.name}, ${column.name}`}
+                      className="absolute inset-0 bg-base-100 px-1"
+                      value={typed}
+                      onChange={(event) => {
+                        void bench.set(path, event.target.value);
+                        setTyped(null);
+                      }}
+                      onBlur={() => setTyped(null)}
+                      onKeyDown={(event) => event.key === "Escape" && leave()}
+                    >
+                      {column.choices.map((choice) => (
+                        <option key={choice.id} value={choice.id}>
+                          {choice.name}
+                        </option>
+                      ))}
+                    </select>
+                  ) : editing ? (
+                    <input
+                      autoFocus
+                      aria-label={`${row.name}, ${column.name}`}
+                      aria-invalid={wrong || undefined}
+                      aria-describedby="sheet-reading"
+                      className="absolute inset-0 z-10 min-w-full border-2 border-accent bg-base-100 px-2 font-mono text-xs outline-none"
+                      value={typed}
+                      size={Math.max(10, typed.length)}
+                      onChange={(event) => type(path, event.target.value)}
+                      onKeyDown={(event) => void onInputKey(event, r, c)}
+                      onBlur={() => void keep(r, c)}
+                    />
+                  ) : (
+                    (column.choices?.find((choice) => choice.id === text)?.name ?? text) || (
+                      <span className="font-sans">{empty}</span>
+                    )
+                  )}
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+      </tbody>
+      {foot && <tfoot>{foot}</tfoot>}
+    </table>
+  );
+}
+
+function Head({ thing, open }: { thing: Row; open?: () => void }) {
+  const inside = (
+    <>
+      <span className="block truncate font-semibold">{thing.name}</span>
+      {thing.note && <span className="block truncate text-xs font-normal quiet">{thing.note}</span>}
+    </>
+  );
+  return open ? (
+    <button
+      type="button"
+      className="w-full cursor-pointer text-start hover:underline"
+      onClick={open}
+      title={thing.note}
+    >
+      {inside}
+    </button>
+  ) : (
+    inside
+  );
+}

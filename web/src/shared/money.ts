@@ -1,0 +1,15 @@
+/** An amount as the shop's language writes it. The decimals are those of the amount itself, which are ISO 4217's. */
+export function money(amount: string, currency: string, language: string): string {
+  const digits = amount.split(".")[1]?.length ?? 0;
+  return new Intl.NumberFormat(language, {
+    style: "currency",
+    currency,
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+  }).format(amount as unknown as number);
+}
+
+/** A decimal text without needless zeros at its end: 2.10 is 2.1. */
+export const plain = (value: string): string => (value.includes(".") ? value.replace(/\.?0+$/, "") : value);
+
+export const isZero = (value: string): boolean => /^-?0*\.?0*$/.test(value);

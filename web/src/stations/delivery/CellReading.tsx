@@ -1,0 +1,47 @@
+import type { Setup } from "../../api/client";
+import { useBench } from "../../desk/bench";
+import { valueAt } from "../../shared/paths";
+import { Said } from "../../shared/Said";
+import { RateCurve } from "./RateCurve";
+
+type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
+
+const examples = (currency: string): string[] => [
+  "5.90",
+  "free",
+  "6.50, from 80 free",
+  "to 1 kg 4.90, then +0.80/kg",
+  "to 2 items 3.00",
+  `to 50 ${currency} 4.90`,
+];
+
+/** The rule of the cell under the cursor, read back in words and drawn. */
+export function CellReading() {
+  const bench = useBench();
+  const match = /^delivery\/zones\/([^/]+)\/rates\/([^/]+)$/.exec(bench.at);
+  const zone = bench.setup.delivery.zones.find((each) => each.id === match?.[1]);
+  const option = bench.setup.delivery.options.find((each) => each.id === match?.[2]);
+  if (!zone || !option) {
+    return <p className="quiet">Choose a cell: arrows move, typing or Enter edits.</p>;
+  }
+  const tried = bench.trying.find((edit) => edit.path === bench.at);
+  const rule = valueAt(bench.draft.document, bench.at) as PriceRule | undefined;
+  const words = (tried ? bench.readings : bench.draft.texts)[bench.at]?.words ?? "Not offered here.";
+  return (
+    <div className="grid grid-cols-[3fr_2fr] gap-6" id="sheet-reading">
+      <div>
+        <h2>
+          {zone.name}, {option.name}
+        </h2>
+        {bench.problems.length > 0 ? <Said problems={bench.problems} /> : <p className="mt-1">{words}</p>}
+        {tried && <p className="text-xs quiet">Enter keeps it, Escape leaves it as it was.</p>}
+        <ul className="mt-3 flex flex-wrap gap-x-4 font-mono text-xs quiet" aria-label="How a price can be written">
+          {examples(bench.setup.shop.currency).map((example) => (
+            <li key={example}>{example}</li>
+          ))}
+        </ul>
+      </div>
+      {rule && !tried && <RateCurve rule={rule} />}
+    </div>
+  );
+}

@@ -1,0 +1,120 @@
+import { useBench } from "../../desk/bench";
+import { Field, places } from "../../shared/Field";
+import { money } from "../../shared/money";
+import { StationHead } from "../../shared/StationHead";
+
+const weightUnits = ["kg", "g", "lb", "oz"].map((id) => ({ id, name: id }));
+const prices = [
+  { id: "with-tax", name: "with tax" },
+  { id: "without-tax", name: "without tax" },
+];
+const roundings = [
+  { id: "half-up", name: "half up" },
+  { id: "half-even", name: "half to even" },
+  { id: "down", name: "down" },
+];
+
+const addressLines = {
+  write: (value: unknown) => (Array.isArray(value) ? value.join(", ") : ""),
+  read: (text: string) => text.split(/,\s*/).filter(Boolean),
+};
+
+/** Who and where the shop is, written onto its own letterhead. */
+export function ShopStation() {
+  const { shop } = useBench().setup;
+  return (
+    <>
+      <StationHead title="Shop">The letterhead is what an invoice will carry.</StationHead>
+      <div className="grid gap-8 xl:grid-cols-[3fr_2fr]">
+        <section aria-label="Letterhead" className="border border-base-300 px-8 py-7">
+          <div className="border-b border-base-content pb-3 font-head text-2xl font-bold">
+            <Field path="shop/name" label="Name buyers know" hideLabel placeholder="Name of the shop" />
+          </div>
+          <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
+            <Field path="shop/legalName" label="Legal name" className="col-span-2" />
+            <Field
+              path="shop/address/lines"
+              label="Street"
+              className="col-span-2"
+              write={addressLines.write}
+              read={addressLines.read}
+            />
+            <Field path="shop/address/city" label="Town" />
+            <Field path="shop/address/postcode" label="Postcode" />
+            <Field path="shop/address/country" label="Country, two letters" read={(text) => text.toUpperCase()} />
+            <Field path="shop/address/region" label="Region, ISO 3166-2" placeholder="none" optional />
+            <Field path="shop/email" label="E-mail" />
+            <Field path="shop/phone" label="Phone" />
+          </div>
+        </section>
+        <section aria-label="Money, language, units" className="grid content-start gap-3">
+          <div className="grid grid-cols-2 gap-x-6 gap-y-3">
+            <Field
+              path="shop/currency"
+              label="Currency"
+              note="Every amount of the setup is in it."
+              read={(text) => text.toUpperCase()}
+            />
+            <Field
+              path="tax/prices"
+              label="Prices are typed"
+              choices={prices}
+              note="Shelf prices, delivery and thresholds alike."
+            />
+            <Field path="shop/language" label="Language of the shop" />
+            <Field path="shop/timeZone" label="Time zone" />
+            <Field path="shop/weightUnit" label="Weights in" choices={weightUnits} />
+            <Field path="shop/rounding" label="Rounding" choices={roundings} />
+          </div>
+          <Field
+            path="shop/sellsTo"
+            label="Sells to"
+            note="Country codes, regions (US-NC), or EU, EURO, EUROPE, WORLD; a space between them."
+            write={places.write}
+            read={places.read}
+          />
+          <Formats language={shop.language} currency={shop.currency} timeZone={shop.timeZone} unit={shop.weightUnit} />
+        </section>
+      </div>
+    </>
+  );
+}
+
+/** How the language writes money, dates, numbers and weights. */
+function Formats({
+  language,
+  currency,
+  timeZone,
+  unit,
+}: {
+  language: string;
+  currency: string;
+  timeZone: string;
+  unit: string;
+}) {
+  const samples: [string, () => string][] = [
+    ["Money", () => money("1234.50", currency, language)],
+    ["Number", () => new Intl.NumberFormat(language).format(1234567.89)],
+    ["Date", () => new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone }).format(new Date())],
+    ["Weight", () => `${new Intl.NumberFormat(language).format(1.25)} ${unit}`],
+  ];
+  return (
+    <dl className="mt-2 grid grid-cols-[6rem_1fr] gap-y-1 border-t border-base-300 pt-3">
+      {samples.map(([name, sample]) => (
+        <div key={name} className="contents">
+          <dt className="quiet">{name}</dt>
+          <dd className="font-mono">{attempt(sample)}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** A half-typed language or time zone has no formats yet. */
+function attempt(sample: () => string): string {
+  try {
+    return sample();
+  } catch {
+    return "–";
+  }
+}

@@ -1,0 +1,45 @@
+import type { Figure } from "../api/client";
+import { plain } from "../shared/money";
+
+const shown = (figure: Figure): string => {
+  const value = figure.unit.length === 3 ? figure.value : plain(figure.value);
+  return figure.unit === "kg" ? `${value} kg` : value;
+};
+
+/** How a figure was made, as a line of arithmetic; nothing for one that was given. */
+export function arithmetic(figure: Figure): string | undefined {
+  const of = figure.of.map(shown);
+  const { op } = figure;
+  switch (op.kind) {
+    case "given":
+      return undefined;
+    case "sum":
+      return of.length > 1 ? `${of.join(" + ")} = ${shown(figure)}` : undefined;
+    case "less":
+      return `${of.join(" − ")} = ${shown(figure)}`;
+    case "product":
+      return `${of.join(" × ")} = ${shown(figure)}`;
+    case "ratio": {
+      const over = of.slice(op.times);
+      const text = of.slice(0, op.times).join(" × ") + (over.length ? ` ÷ ${over.join(" ÷ ")}` : "");
+      return `${text} = ${shown(figure)}${over.length ? `, ${op.rounding.replace("-", " ")}` : ""}`;
+    }
+    case "started-steps":
+      return `(${of[0]} − ${of[1]}) ÷ ${of[2]}, started: ${shown(figure)}`;
+    case "share":
+      return of.length > 2 ? `${of[0]} shared over ${of.slice(1).join(", ")}: ${shown(figure)}` : undefined;
+    case "smallest":
+    case "largest":
+      return `${op.kind} of ${of.join(", ")} = ${shown(figure)}`;
+  }
+}
+
+/** Every rule that had a part in a figure. */
+export function rulesOf(figure: Figure, into: Set<string> = new Set()): Set<string> {
+  into.add(figure.rule);
+  for (const operand of figure.of) rulesOf(operand, into);
+  return into;
+}
+
+/** Whether a rule is a field of the setup one can go to. */
+export const isField = (rule: string): boolean => /^(shop|goods|delivery|tax|payment)\//.test(rule);
