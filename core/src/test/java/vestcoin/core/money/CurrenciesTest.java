@@ -14,7 +14,7 @@ class CurrenciesTest {
     /** Source: ISO 4217, list one (amendments to 2025), the minor units of these currencies, from memory. */
     @Test
     void minor_units_are_those_of_iso_4217() {
-        assertThat(Currencies.of("JPY").orElseThrow().getDecimalPlaces()).zero();
+        assertThat(Currencies.of("JPY").orElseThrow().getDecimalPlaces()).isZero();
         assertThat(Currencies.of("EUR").orElseThrow().getDecimalPlaces()).isEqualTo(2);
         assertThat(Currencies.of("KWD").orElseThrow().getDecimalPlaces()).isEqualTo(3);
         assertThat(Currencies.of("HUF").orElseThrow().getDecimalPlaces()).isEqualTo(2);
@@ -42,6 +42,6 @@ class CurrenciesTest {
     @Test
     void cldr_knows_the_swiss_cash_step_and_none_for_the_euro() {
         assertThat(Currency.getInstance("CHF").getRoundingIncrement(CurrencyUsage.CASH)).isEqualTo(0.05);
-        assertThat(Currency.getInstance("EUR").getRoundingIncrement(CurrencyUsage.CASH)).zero();
+        assertThat(Currency.getInstance("EUR").getRoundingIncrement(CurrencyUsage.CASH)).isZero();
     }
 }
