@@ -14,6 +14,7 @@ import java.lang.reflect.Type;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tools.jackson.databind.JsonNode;
@@ -23,6 +24,7 @@ import vestcoin.app.format.Schemas;
 
 /** The description of the HTTP API, with the same schemas as the files. */
 @Configuration
+@ConditionalOnProperty("springdoc.api-docs.enabled")
 class ApiDescription {
     @Bean
     OpenAPI api() {

@@ -31,7 +31,7 @@ public final class ContractCommand implements Callable<Integer> {
         try (ServerSocket socket = new ServerSocket(0)) {
             port = socket.getLocalPort();
         }
-        try (ConfigurableApplicationContext context = ServeCommand.application(port, data, "http://127.0.0.1:1")) {
+        try (ConfigurableApplicationContext context = ServeCommand.application(port, data, "http://127.0.0.1:1", "--springdoc.api-docs.enabled=true")) {
             Files.writeString(out.resolve("openapi.json"), openApi(port));
         }
         return 0;

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.net.BindException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.Callable;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.PortInUseException;
@@ -55,9 +57,11 @@ public final class ServeCommand {
         }
     }
 
-    /** Starts the application on a port of 127.0.0.1. @param cards where the card processor answers */
-    public static ConfigurableApplicationContext application(int port, Path data, String cards) {
-        return SpringApplication.run(VestCoin.class, "--server.port=" + port, "--vest-coin.data=" + data, "--vest-coin.card-provider=" + cards);
+    /** Starts the application on a port of 127.0.0.1. @param cards where the card processor answers @param more settings */
+    public static ConfigurableApplicationContext application(int port, Path data, String cards, String... more) {
+        List<String> arguments = new ArrayList<>(List.of("--server.port=" + port, "--vest-coin.data=" + data, "--vest-coin.card-provider=" + cards));
+        arguments.addAll(List.of(more));
+        return SpringApplication.run(VestCoin.class, arguments.toArray(String[]::new));
     }
 
     @Command(name = "demo", description = "Loads the demo shop if the data folder is empty, starts the simulated services and the application.", mixinStandardHelpOptions = true)

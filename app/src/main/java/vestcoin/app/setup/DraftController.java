@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -130,11 +133,12 @@ class DraftController {
     }
 
     @ExceptionHandler(Edits.Conflict.class)
-    void conflict(Edits.Conflict conflict) {
+    ResponseEntity<ProblemDetail> conflict(Edits.Conflict conflict) {
         String now = conflict.current().map(Object::toString).orElse("nothing");
         String wanted = conflict.edit().now().map(Object::toString).orElse("nothing");
-        throw new Told(HttpStatus.CONFLICT, List.of(new Problem(conflict.edit().path(), "Somebody changed this meanwhile: it is now " + shortened(now) + ", you wanted " + shortened(wanted) + ".",
+        Told told = new Told(HttpStatus.CONFLICT, List.of(new Problem(conflict.edit().path(), "Somebody changed this meanwhile: it is now " + shortened(now) + ", you wanted " + shortened(wanted) + ".",
                 "Look at both and type the one that is right.")), Map.of("current", now));
+        return ResponseEntity.status(HttpStatus.CONFLICT).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(told.detail());
     }
 
     private static String shortened(String text) {

@@ -1,0 +1,131 @@
+package vestcoin.app;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.StreamSupport;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.format.Json;
+import vestcoin.app.run.DemoShop;
+import vestcoin.standins.card.TestCard;
+
+/** Talks to the application as a browser would: with cookies, and the CSRF token they carry. */
+public final class Caller {
+    public static final String SHOP = "/api/shops/" + DemoShop.SHOP;
+    public static final String COUNTER = "/api/counter/" + DemoShop.SHOP;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final Map<String, String> cookies = new LinkedHashMap<>();
+    private final String url;
+
+    public Caller(String url) {
+        this.url = url;
+        get("/api/session");
+    }
+
+    /** An answer and its body, empty where it was not JSON. */
+    public record Answer(int status, JsonNode json, String text, HttpResponse<String> whole) {
+        public List<String> paths() {
+            return StreamSupport.stream(json.path("problems").spliterator(), false).map(problem -> problem.path("path").asString()).toList();
+        }
+
+        public String sentence() {
+            return json.path("problems").path(0).path("sentence").asString("");
+        }
+    }
+
+    public Answer get(String path) {
+        return call("GET", path, null, Map.of());
+    }
+
+    public Answer post(String path, Object body) {
+        return call("POST", path, body instanceof String text ? text : Json.write(body), Map.of());
+    }
+
+    public Answer put(String path, Object body) {
+        return call("PUT", path, Json.write(body), Map.of());
+    }
+
+    public Answer call(String method, String path, String body, Map<String, String> headers) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path)).header("Content-Type", "application/json")
+                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+        if (!cookies.isEmpty()) {
+            request.header("Cookie", cookies.entrySet().stream().map(cookie -> cookie.getKey() + "=" + cookie.getValue()).collect(Collectors.joining("; ")));
+        }
+        if (cookies.containsKey("XSRF-TOKEN")) {
+            request.header("X-XSRF-TOKEN", cookies.get("XSRF-TOKEN"));
+        }
+        headers.forEach(request::setHeader);
+        try {
+            HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+            for (String cookie : answer.headers().allValues("Set-Cookie")) {
+                String[] pair = cookie.split(";", 2)[0].split("=", 2);
+                if (pair[1].isEmpty()) {
+                    cookies.remove(pair[0]);
+                } else {
+                    cookies.put(pair[0], pair[1]);
+                }
+            }
+            boolean json = answer.headers().firstValue("Content-Type").orElse("").contains("json");
+            return new Answer(answer.statusCode(), json ? Json.tree(answer.body()) : Json.MAPPER.createObjectNode(), answer.body(), answer);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    public Caller signIn(String email, String password) {
+        Answer answer = post("/api/session", Map.of("email", email, "password", password));
+        if (answer.status() != 200) {
+            throw new IllegalStateException(answer.text());
+        }
+        get("/api/session");
+        return this;
+    }
+
+    // What a buyer does.
+
+    /** One book to Cork by tube, by card: 24.50 + 6.90. */
+    public static Map<String, Object> book() {
+        return Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "1")), "to", Map.of("country", "IE", "postcode", "T12 X2A0"),
+                "delivery", "tube", "method", "card");
+    }
+
+    public static Map<String, Object> placing(String key, Map<String, Object> basket, String expected) {
+        return Map.of("key", key, "basket", basket, "expected", expected,
+                "contact", Map.of("name", "Test Buyer", "email", "buyer@buyers.example", "lines", List.of("1 Example Street"), "city", "Cork"));
+    }
+
+    /** Places the book; gives the order's token. */
+    public JsonNode placeBook() {
+        return post(COUNTER + "/orders", placing(UUID.randomUUID().toString(), book(), "31.40")).json();
+    }
+
+    /** A card token, from the processor itself. */
+    public static String cardToken(String processor, String publicKey, TestCard card) {
+        try {
+            return Json.tree(HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(processor + "/v1/tokens")).header("Authorization", "Bearer " + publicKey)
+                    .POST(HttpRequest.BodyPublishers.ofString("{\"number\":\"" + card.number() + "\"}")).build(), HttpResponse.BodyHandlers.ofString()).body())
+                    .path("token").asString();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    public Answer pay(JsonNode placed, TestCard card) {
+        return post("/api/counter/orders/" + placed.path("token").asString() + "/payments",
+                Map.of("cardToken", cardToken(placed.path("processor").asString(), placed.path("publicKey").asString(), card)));
+    }
+}

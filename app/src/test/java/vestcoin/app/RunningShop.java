@@ -1,0 +1,78 @@
+package vestcoin.app;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.context.ConfigurableApplicationContext;
+import vestcoin.app.run.DemoShop;
+import vestcoin.app.run.ServeCommand;
+import vestcoin.standins.card.CardProcessor;
+
+/** The application as it ships, with the demo shop and the card processor, on free ports of 127.0.0.1; one for each test class. */
+public final class RunningShop implements BeforeAllCallback, ParameterResolver {
+
+    /** What is running. */
+    public record Running(int port, Path data, CardProcessor cards, ConfigurableApplicationContext context) implements AutoCloseable {
+        public String url() {
+            return "http://127.0.0.1:" + port;
+        }
+
+        public Caller anybody() {
+            return new Caller(url());
+        }
+
+        public Caller owner() {
+            return anybody().signIn(DemoShop.EMAIL, DemoShop.PASSWORD);
+        }
+
+        @Override
+        public void close() {
+            context.close();
+            cards.close();
+        }
+    }
+
+    public static Running start() throws IOException {
+        Path data = Files.createTempDirectory("vest-coin-test");
+        CardProcessor cards = CardProcessor.start(0, data.resolve("card-processor"));
+        int port = freePort();
+        ConfigurableApplicationContext context = ServeCommand.application(port, data, cards.url());
+        context.getBean(DemoShop.class).loadIfEmpty();
+        return new Running(port, data, cards, context);
+    }
+
+    public static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    private static final ExtensionContext.Namespace NAMESPACE = ExtensionContext.Namespace.create(RunningShop.class);
+
+    private record Held(Running running) implements ExtensionContext.Store.CloseableResource {
+        @Override
+        public void close() {
+            running.close();
+        }
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) throws IOException {
+        context.getStore(NAMESPACE).put("held", new Held(start()));
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == Running.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return context.getStore(NAMESPACE).get("held", Held.class).running();
+    }
+}

@@ -1,0 +1,93 @@
+package vestcoin.app.access;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.Caller;
+import vestcoin.app.RunningShop;
+import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.FirstDraft;
+import vestcoin.standins.card.CardProcessor;
+import vestcoin.standins.card.TestCard;
+
+@ExtendWith(RunningShop.class)
+class SafetyTest {
+    private final RunningShop.Running shop;
+
+    SafetyTest(RunningShop.Running shop) {
+        this.shop = shop;
+    }
+
+    @Test
+    void every_endpoint_of_the_desk_is_shut_to_strangers_and_to_owners_of_other_shops() {
+        shop.context().getBean(Drafts.class).create("other-shop", FirstDraft.of("Other shop", "IE", "EUR"));
+        People people = shop.context().getBean(People.class);
+        people.letIn(people.add("other@other-shop.example", "another set of words"), "other-shop");
+        Caller stranger = shop.anybody();
+        Caller other = shop.anybody().signIn("other@other-shop.example", "another set of words");
+        List<String> tried = shop.context().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class).getHandlerMethods().keySet().stream()
+                .flatMap(mapping -> mapping.getPatternValues().stream().filter(path -> path.startsWith("/api/shops")).flatMap(path ->
+                        mapping.getMethodsCondition().getMethods().stream().map(method -> method + " " + path
+                                .replace("{shop}", "tern-and-tether").replace("{number}", "1001").replace("{gateway}", "cards")))).toList();
+        assertThat(tried).hasSizeGreaterThan(10);
+        for (String request : tried) {
+            String[] parts = request.split(" ");
+            String body = parts[0].equals("GET") ? null : "{}";
+            assertThat(stranger.call(parts[0], parts[1], body, Map.of()).status()).as("stranger: " + request).isEqualTo(401);
+            assertThat(other.call(parts[0], parts[1], body, Map.of()).status()).as("other owner: " + request).isEqualTo(403);
+        }
+    }
+
+    @Test
+    void what_is_not_named_is_denied_and_what_changes_needs_the_token() {
+        assertThat(shop.anybody().get("/actuator/env").status()).isEqualTo(401);
+        assertThat(shop.owner().get("/anything/else").status()).isEqualTo(403);
+        assertThat(shop.owner().call("POST", Caller.SHOP + "/draft/undo", "{}", Map.of("X-XSRF-TOKEN", "forged")).status()).isEqualTo(403);
+    }
+
+    @Test
+    void cookies_and_headers_are_strict() {
+        Caller.Answer answer = shop.anybody().post("/api/session", Map.of("email", "owner@tern-and-tether.example", "password", "kites over the bay"));
+        List<String> cookies = answer.whole().headers().allValues("Set-Cookie");
+        assertThat(cookies).anySatisfy(cookie -> assertThat(cookie).startsWith("desk=").contains("HttpOnly").contains("Secure").contains("SameSite=Lax"));
+        assertThat(answer.whole().headers().firstValue("Content-Security-Policy").orElse("")).contains("default-src 'self'").contains("frame-ancestors 'none'").doesNotContain("unsafe");
+        assertThat(answer.whole().headers().firstValue("X-Content-Type-Options")).contains("nosniff");
+    }
+
+    @Test
+    void no_secret_and_no_card_number_is_stored_readable_or_answered() throws Exception {
+        Caller buyer = shop.anybody();
+        JsonNode placed = buyer.placeBook();
+        StringBuilder answers = new StringBuilder(buyer.pay(placed, TestCard.APPROVED).text());
+        Caller owner = shop.owner();
+        for (String path : List.of("/draft", "/gateways", "/orders", "/orders/" + placed.path("number").asInt(), "/editions")) {
+            answers.append(owner.get(Caller.SHOP + path).text());
+        }
+        String webhookSecret = shop.context().getBean(vestcoin.app.payment.Gateways.class).webhookSecret("tern-and-tether", "cards").orElseThrow();
+        List<String> planted = List.of(CardProcessor.TEST_SECRET, webhookSecret, TestCard.APPROVED.number(), "kites over the bay");
+        assertThat(answers).contains(CardProcessor.TEST_PUBLIC);
+        planted.forEach(secret -> assertThat(answers.toString()).doesNotContain(secret));
+
+        Path script = shop.data().resolve("dump.sql");
+        shop.context().getBean(JdbcClient.class).sql("script to '" + script + "'").query().listOfRows();
+        shop.context().getBean(JdbcClient.class).sql("checkpoint sync").update();
+        try (Stream<Path> files = Stream.of(script, shop.data().resolve("vest-coin.mv.db"))) {
+            for (Path file : files.toList()) {
+                String bytes = new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1);
+                planted.forEach(secret -> assertThat(bytes).as(file.toString()).doesNotContain(secret));
+            }
+        }
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(shop.data().resolve("vault.key")))).isEqualTo("rw-------");
+    }
+}

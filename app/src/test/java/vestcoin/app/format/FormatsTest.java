@@ -1,0 +1,87 @@
+package vestcoin.app.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.networknt.schema.Error;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Document;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.setup.Setup;
+
+/** The documented formats: what is written fits the schemas, what is read is what was written. */
+class FormatsTest {
+    private static final Path FORMATS = Path.of("..", "docs", "formats");
+    private static final Path SETUP = FORMATS.resolve("examples/tern-and-tether.setup.json");
+
+    static Stream<Path> orders() throws IOException {
+        try (Stream<Path> files = Files.list(FORMATS.resolve("examples"))) {
+            return files.filter(file -> file.toString().endsWith(".order.json")).sorted().toList().stream();
+        }
+    }
+
+    private static List<Error> errors(String document, String json) throws IOException {
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(Files.readString(FORMATS.resolve(document + ".schema.json")));
+        return schema.validate(json, InputFormat.JSON);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"setup", "order", "quote"})
+    void the_schemas_in_docs_are_those_of_the_code(String document) throws IOException {
+        assertThat(Files.readString(FORMATS.resolve(document + ".schema.json"))).as("run ./vest-coin contract").isEqualTo(Schemas.document(document));
+    }
+
+    @Test
+    void the_example_setup_fits_its_schema_and_is_written_as_it_is_read() throws IOException {
+        assertThat(errors("setup", Files.readString(SETUP))).isEmpty();
+        Setup read = Document.parse(Files.readString(SETUP)).setup();
+        assertThat(Document.parse(Json.write(Document.of(read).tree())).setup()).isEqualTo(read);
+    }
+
+    @ParameterizedTest
+    @MethodSource("orders")
+    void each_example_order_fits_its_schema_and_its_quote_fits_the_quotes(Path file) throws IOException {
+        assertThat(errors("order", Files.readString(file))).isEmpty();
+        Order order = OrderFile.parse(Files.readString(file));
+        assertThat(OrderFile.parse(Json.write(OrderFile.of(order)))).isEqualTo(order);
+        QuoteView quote = QuoteView.of(Pricing.price(Document.parse(Files.readString(SETUP)).compiled(), order));
+        assertThat(errors("quote", Json.write(quote))).isEmpty();
+        assertThat(Json.read(Json.write(quote), QuoteView.class)).isEqualTo(quote);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "\"format\": \"vest-coin/setup/1\" | \"format\": \"vest-coin/setup/9\" | format | not a setup this version reads",
+            "\"legalName\" | \"legalNam\" | shop/legalNam | no field “legalNam”",
+            "\"price\": \"48.00\" | \"price\": 48.00 | goods/products/0/price | in quotes",
+            "\"price\": \"48.00\" | \"price\": \"48,00\" | goods/products/0/price | not a decimal number",
+            "\"weight\": \"2.1 kg\" | \"weight\": \"2.1\" | goods/products/0/weight | has no unit",
+            "\"kind\": \"physical\" | \"kind\": \"liquid\" | goods/products/0/kind | not one of the words",
+            "\"currency\": \"EUR\" | \"currency\": \"EURO\" | shop/currency | not a currency"})
+    void a_broken_setup_is_refused_by_reader_and_schema_alike(String whole, String broken, String path, String said) throws IOException {
+        String json = Files.readString(SETUP).replaceFirst(java.util.regex.Pattern.quote(whole), broken);
+        assertThatThrownBy(() -> Document.parse(json)).isInstanceOfSatisfying(Refused.class, refused -> {
+            assertThat(refused.problems().get(0).path()).isEqualTo(path);
+            assertThat(refused.problems().get(0).sentence()).contains(said);
+        });
+        if (!path.equals("shop/currency")) {
+            assertThat(errors("setup", json)).isNotEmpty();
+        }
+    }
+}

@@ -1,0 +1,118 @@
+package vestcoin.app.setup;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.Caller;
+import vestcoin.app.RunningShop;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+
+@ExtendWith(RunningShop.class)
+class DraftTest {
+    private static final String CELL = "delivery/zones/ireland/rates/tube";
+    private final RunningShop.Running shop;
+
+    DraftTest(RunningShop.Running shop) {
+        this.shop = shop;
+    }
+
+    private static JsonNode rate(JsonNode draft) {
+        return draft.path("document").path("delivery").path("zones").path(1).path("rates").path("tube");
+    }
+
+    private static String text(JsonNode draft) {
+        return draft.path("texts").path(CELL).path("text").asString();
+    }
+
+    private static Map<String, Object> edit(JsonNode was, String now) {
+        return Map.of("edits", List.of(Map.of("path", CELL, "was", was, "now", now)));
+    }
+
+    @Test
+    void a_change_is_tried_made_undone_redone_and_published() {
+        Caller owner = shop.owner();
+        Caller buyer = shop.anybody();
+        JsonNode draft = owner.get(Caller.SHOP + "/draft").json();
+        Map<String, Object> order = Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "1")), "to", Map.of("country", "IE"), "delivery", "tube");
+        JsonNode ticket = owner.post(Caller.SHOP + "/ticket", Map.of("edits", edit(rate(draft), "7.77").get("edits"), "order", order)).json();
+        assertThat(ticket.path("quote").path("payable").path("value").asString()).isEqualTo("32.27");
+        assertThat(ticket.path("live").path("payable").path("value").asString()).isEqualTo("31.40");
+        assertThat(ticket.path("readings").path(CELL).path("words").asString()).isEqualTo("7.77 an order.");
+        JsonNode unreadable = owner.post(Caller.SHOP + "/ticket", Map.of("edits", edit(rate(draft), "7.7x").get("edits"), "order", order)).json();
+        assertThat(unreadable.path("refused").path(0).path("path").asString()).isEqualTo(CELL);
+        assertThat(unreadable.path("quote").path("payable").path("value").asString()).isEqualTo("31.40");
+        assertThat(owner.get(Caller.SHOP + "/draft").json().path("version")).isEqualTo(draft.path("version"));
+
+        JsonNode changed = owner.post(Caller.SHOP + "/draft/edits", edit(rate(draft), "7.77")).json();
+        assertThat(text(changed)).isEqualTo("7.77");
+        assertThat(text(owner.post(Caller.SHOP + "/draft/undo", Map.of()).json())).isEqualTo("to 1 kg 6.90, to 5 kg 9.40, then +0.80/kg");
+        assertThat(text(owner.post(Caller.SHOP + "/draft/redo", Map.of()).json())).isEqualTo("7.77");
+        assertThat(buyer.post(Caller.COUNTER + "/quote", order).json().path("payable").asString()).as("a draft is not live").isEqualTo("31.40");
+
+        JsonNode published = owner.post(Caller.SHOP + "/draft/publish", Map.of()).json();
+        assertThat(published.path("edition").asInt()).isEqualTo(draft.path("edition").asInt() + 1);
+        assertThat(published.path("changes").asInt()).isZero();
+        assertThat(buyer.post(Caller.COUNTER + "/quote", order).json().path("payable").asString()).isEqualTo("32.27");
+        owner.post(Caller.SHOP + "/draft/edits", edit(rate(published), "to 1 kg 6.90, to 5 kg 9.40, then +0.80/kg"));
+        owner.post(Caller.SHOP + "/draft/publish", Map.of());
+    }
+
+    @Test
+    void two_sessions_on_one_draft_never_overwrite_each_other_silently() {
+        Caller one = shop.owner();
+        Caller other = shop.owner();
+        JsonNode seen = one.get(Caller.SHOP + "/draft").json();
+        assertThat(one.post(Caller.SHOP + "/draft/edits", edit(rate(seen), "8.00")).status()).isEqualTo(200);
+        Caller.Answer second = other.post(Caller.SHOP + "/draft/edits", edit(rate(seen), "9.00"));
+        assertThat(second.status()).isEqualTo(409);
+        assertThat(second.paths()).containsExactly(CELL);
+        assertThat(second.sentence()).contains("8.00").contains("9.00");
+        assertThat(other.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "shop/phone", "was", "+353 20 910 0123", "now", "+353 20 910 0199")))).status())
+                .as("another field is merged").isEqualTo(200);
+        one.post(Caller.SHOP + "/draft/undo", Map.of());
+        one.post(Caller.SHOP + "/draft/undo", Map.of());
+    }
+
+    @Test
+    void the_command_line_and_the_application_give_the_same_quote_amount_for_amount() throws Exception {
+        Path examples = Path.of("..", "docs", "formats", "examples");
+        Document setup = Document.parse(Files.readString(examples.resolve("tern-and-tether.setup.json")));
+        Caller owner = shop.owner();
+        for (String name : List.of("cork-two-deltas", "berlin-book", "belfast-school", "asheville-workbench", "download-only")) {
+            Order order = OrderFile.parse(Files.readString(examples.resolve(name + ".order.json")));
+            JsonNode file = Json.tree(QuoteView.of(Pricing.price(setup.compiled(), order)));
+            JsonNode asked = Json.tree(OrderFile.of(order));
+            JsonNode running = owner.post(Caller.SHOP + "/ticket", Map.of("edits", List.of(), "order",
+                    Map.of("lines", asked.path("lines"), "to", asked.path("to"), "delivery", asked.path("delivery").asString(""), "method", asked.path("method").asString(""))
+                            .entrySet().stream().filter(field -> !field.getValue().equals("")).collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)))).json();
+            assertThat(running.path("live")).as(name).isNotEmpty();
+            assertThat(running.path("quote")).as(name).isEqualTo(file);
+        }
+    }
+
+    @Test
+    void the_ticket_answers_a_keystroke_within_a_tenth_of_a_second() {
+        Caller owner = shop.owner();
+        JsonNode draft = owner.get(Caller.SHOP + "/draft").json();
+        Map<String, Object> body = Map.of("edits", edit(rate(draft), "7.77").get("edits"), "order",
+                Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE")));
+        long best = Long.MAX_VALUE;
+        for (int i = 0; i < 30; i++) {
+            long start = System.nanoTime();
+            assertThat(owner.post(Caller.SHOP + "/ticket", body).status()).isEqualTo(200);
+            best = Math.min(best, System.nanoTime() - start);
+        }
+        System.out.println("ticket over HTTP: " + best / 1_000_000.0 + " ms at best of 30");
+        assertThat(best).isLessThan(100_000_000L);
+    }
+}

@@ -1,0 +1,150 @@
+package vestcoin.browser;
+
+import com.deque.html.axecore.results.Rule;
+import com.deque.html.axecore.selenium.AxeBuilder;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.logging.Level;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Dimension;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.logging.LogType;
+import org.openqa.selenium.logging.LoggingPreferences;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** Debian's Chromium without a monitor, and the few things a test does with it. */
+final class Browser implements AutoCloseable {
+    private final ChromeDriver driver;
+    private final WebDriverWait wait;
+    private final Path profile;
+
+    private Browser(ChromeDriver driver, Path profile) {
+        this.driver = driver;
+        this.profile = profile;
+        this.wait = new WebDriverWait(driver, Duration.ofSeconds(10), Duration.ofMillis(20));
+        this.wait.ignoring(org.openqa.selenium.StaleElementReferenceException.class);
+    }
+
+    static Browser open(int width, int height) throws IOException {
+        Path profile = Files.createTempDirectory("vest-coin-chromium");
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                "--disable-component-update", "--disable-sync", "--hide-scrollbars", "--user-data-dir=" + profile);
+        LoggingPreferences logs = new LoggingPreferences();
+        logs.enable(LogType.BROWSER, Level.SEVERE);
+        options.setCapability("goog:loggingPrefs", logs);
+        ChromeDriverService service = new ChromeDriverService.Builder().usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).usingAnyFreePort().build();
+        ChromeDriver driver = new ChromeDriver(service, options);
+        Browser browser = new Browser(driver, profile);
+        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", width < 600));
+        driver.manage().window().setSize(new Dimension(width, height));
+        return browser;
+    }
+
+    void dark(boolean dark) {
+        driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of(Map.of("name", "prefers-color-scheme", "value", dark ? "dark" : "light"))));
+    }
+
+    void go(String url) {
+        driver.get(url);
+    }
+
+    /** The element once it can be seen. */
+    WebElement see(By by) {
+        return wait.until(d -> {
+            List<WebElement> found = d.findElements(by).stream().filter(WebElement::isDisplayed).toList();
+            return found.isEmpty() ? null : found.get(0);
+        });
+    }
+
+    WebElement see(String css) {
+        return see(By.cssSelector(css));
+    }
+
+    WebElement seeText(String text) {
+        return see(text(text));
+    }
+
+    /** What shows exactly this text, the innermost. */
+    static By text(String text) {
+        return By.xpath("//*[normalize-space(.)=\"" + text + "\" and not(.//*[normalize-space(.)=\"" + text + "\"])]");
+    }
+
+    void click(By by) {
+        WebElement element = see(by);
+        driver.executeScript("arguments[0].scrollIntoView({block:'center'})", element);
+        element.click();
+    }
+
+    void click(String css) {
+        click(By.cssSelector(css));
+    }
+
+    void clickText(String text) {
+        click(text(text));
+    }
+
+    void fill(String css, String value) {
+        WebElement input = see(css);
+        input.sendKeys(Keys.chord(Keys.CONTROL, "a"), value);
+    }
+
+    void keys(CharSequence... keys) {
+        driver.switchTo().activeElement().sendKeys(keys);
+    }
+
+    void waitFor(String what, java.util.function.BooleanSupplier condition) {
+        wait.withMessage(what).until(d -> condition.getAsBoolean());
+    }
+
+    boolean shows(String text) {
+        return see("body").getText().contains(text);
+    }
+
+    Object script(String script, Object... arguments) {
+        return driver.executeScript(script, arguments);
+    }
+
+    Object asyncScript(String script, Object... arguments) {
+        return driver.executeAsyncScript(script, arguments);
+    }
+
+    String url() {
+        return driver.getCurrentUrl();
+    }
+
+    /** Everything axe-core finds wrong on the page, a line each. */
+    List<String> violations() {
+        return new AxeBuilder().analyze(driver).getViolations().stream().map(Browser::line).toList();
+    }
+
+    private static String line(Rule rule) {
+        return rule.getId() + ": " + rule.getHelp() + " at " + rule.getNodes().stream().limit(3).map(node -> String.valueOf(node.getTarget())).toList()
+                + " " + rule.getNodes().stream().limit(1).map(node -> node.getAny().stream().map(check -> check.getMessage()).toList()).toList();
+    }
+
+    /** Whether the page is wider than the window. */
+    boolean scrollsSideways() {
+        return (Boolean) driver.executeScript("return document.documentElement.scrollWidth > window.innerWidth + 1");
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+        try (var files = Files.walk(profile)) {
+            files.sorted(java.util.Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
+        } catch (IOException e) {
+            // A profile left in the temporary folder harms nobody.
+            return;
+        }
+    }
+}
