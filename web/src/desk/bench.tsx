@@ -39,6 +39,7 @@ export interface Bench {
 
 const Context = createContext<Bench | null>(null);
 const NOTHING: ReadonlySet<string> = new Set();
+const NONE: Problem[] = [];
 
 export function useBench(): Bench {
   const bench = useContext(Context);
@@ -50,7 +51,12 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const client = useQueryClient();
   const navigate = useNavigate();
   const [trying, setTrying] = useState<Edit[]>([]);
-  const [problems, refuse] = useState<Problem[]>([]);
+  const [problems, setProblems] = useState<Problem[]>(NONE);
+  // Nothing wrong, as before, is no reason to draw the desk again.
+  const refuse = useCallback(
+    (next: Problem[]) => setProblems((now) => (next.length === 0 && now.length === 0 ? now : next)),
+    [],
+  );
   const [readings, setReadings] = useState<Bench["readings"]>({});
   const [at, setAt] = useState("");
   const [lit, setLit] = useState<ReadonlySet<string>>(NOTHING);
@@ -123,7 +129,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       goTo,
       arrived: () => setWanted(""),
     };
-  }, [shop, draft, trying, commit, made, path, problems, readings, at, lit, wanted, goTo]);
+  }, [shop, draft, trying, commit, made, path, problems, refuse, readings, at, lit, wanted, goTo]);
 
   if (query.isError)
     return (

@@ -39,6 +39,7 @@ export function Field({
   const saved = write(valueAt(bench.draft.document, path));
   const [text, setText] = useState(saved);
   const [typing, setTyping] = useState(false);
+  const leaving = useRef(false);
   const shown = typing ? text : saved;
   const mine = bench.at === path ? bench.problems : [];
   const value = (typed: string) => (read ? read(typed) : typed === "" && optional ? undefined : typed);
@@ -51,11 +52,11 @@ export function Field({
   }, [bench, path]);
 
   const leave = async () => {
-    if (!typing) return;
-    if (text === saved || (await bench.set(path, value(text)))) {
-      setTyping(false);
-      if (text === saved) bench.stopTrying();
-    }
+    if (!typing || leaving.current) return;
+    leaving.current = true;
+    if (text === saved) bench.stopTrying();
+    if (text === saved || (await bench.set(path, value(text)))) setTyping(false);
+    leaving.current = false;
   };
   const common = {
     id,

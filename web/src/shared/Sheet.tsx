@@ -1,4 +1,5 @@
-import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import { useBench } from "../desk/bench";
 import { editOf } from "./paths";
 
@@ -25,7 +26,6 @@ interface Props {
   openRow?: (row: Row) => void;
   openColumn?: (column: Column) => void;
   onActive?: (row: Row, column: Column) => void;
-  foot?: ReactNode;
 }
 
 /** A sheet of cells: arrows move, typing or Enter edits, Enter and Tab keep, Escape leaves, a pasted block fills. */
@@ -40,12 +40,13 @@ export function Sheet({
   openRow,
   openColumn,
   onActive,
-  foot,
 }: Props) {
   const bench = useBench();
   const table = useRef<HTMLTableElement>(null);
   const [active, setActive] = useState<[number, number]>([0, 0]);
   const [typed, setTyped] = useState<string | null>(null);
+  // Keeping a cell takes its input away, which blurs it, which would keep it again.
+  const keeping = useRef(false);
 
   const cellAt = (r: number, c: number) => table.current?.querySelector<HTMLElement>(`[data-cell="${r}-${c}"]`);
   const move = (r: number, c: number) => {
@@ -78,18 +79,20 @@ export function Sheet({
   };
   const keep = async (r: number, c: number): Promise<boolean> => {
     const cell = at(r, c);
-    if (!cell || typed === null) return true;
-    if (typed === cell.text) {
-      setTyped(null);
+    if (!cell || typed === null || keeping.current) return true;
+    keeping.current = true;
+    const kept = typed === cell.text || (await bench.set(cell.path, typed));
+    if (kept) {
+      flushSync(() => setTyped(null));
       bench.stopTrying();
-      return true;
     }
-    const kept = await bench.set(cell.path, typed);
-    if (kept) setTyped(null);
+    keeping.current = false;
     return kept;
   };
   const leave = () => {
-    setTyped(null);
+    keeping.current = true;
+    flushSync(() => setTyped(null));
+    keeping.current = false;
     bench.stopTrying();
     cellAt(...active)?.focus();
   };
@@ -151,102 +154,106 @@ export function Sheet({
   };
 
   return (
-    <table
-      ref={table}
-      role="grid"
-      aria-label={label}
-      className="w-full table-fixed border-collapse"
-      onPaste={(event) => typed === null && paste(event.clipboardData.getData("text/plain"))}
-    >
-      <thead>
-        <tr className="border-b border-base-content align-bottom">
-          <th scope="col" className="w-44 py-1 pe-2 text-start text-xs font-semibold">
-            {corner}
-          </th>
-          {columns.map((column) => (
-            <th key={column.id} scope="col" className="px-2 py-1 text-start text-xs">
-              <Head thing={column} open={openColumn && (() => openColumn(column))} />
+    <div className="overflow-x-auto">
+      <table
+        ref={table}
+        role="grid"
+        aria-label={label}
+        className="w-full min-w-[44rem] table-fixed border-collapse"
+        onPaste={(event) => typed === null && paste(event.clipboardData.getData("text/plain"))}
+      >
+        <thead>
+          <tr className="border-b border-base-content align-bottom">
+            <th scope="col" className="w-28 sm:w-44 py-1 pe-2 text-start text-xs font-semibold">
+              {corner}
             </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row, r) => (
-          <tr key={row.id} className={`border-b border-base-300 ${active[0] === r && rows.length > 1 ? "lit" : ""}`}>
-            <th scope="row" className="py-0.5 pe-2 text-start leading-tight">
-              <Head thing={row} open={openRow && (() => openRow(row))} />
-            </th>
-            {columns.map((column, c) => {
-              const path = pathOf(row, column);
-              const text = textOf(row, column);
-              const here = active[0] === r && active[1] === c;
-              const editing = here && typed !== null;
-              const wrong = bench.problems.length > 0 && bench.at === path;
-              return (
-                <td
-                  key={column.id}
-                  role="gridcell"
-                  data-cell={`${r}-${c}`}
-                  data-path={path}
-                  tabIndex={here ? 0 : -1}
-                  aria-label={`${row.name}, ${column.name}`}
-                  aria-invalid={wrong || undefined}
-                  aria-selected={here}
-                  className={`relative h-9 border-s border-base-300 px-2 py-0.5 align-middle leading-tight ${here ? "outline-2 -outline-offset-1 outline-accent" : ""} ${column.figures === false ? "" : "font-mono text-xs"} ${text ? "" : "hatch quiet"} ${bench.lit.has(path) ? "lit" : ""} ${wrong ? "outline-2 outline-error" : ""}`}
-                  onFocus={() => {
-                    if (typed !== null && here) return;
-                    setActive([r, c]);
-                    bench.setAt(path);
-                    onActive?.(row, column);
-                  }}
-                  onDoubleClick={() => type(path, text)}
-                  onKeyDown={(event) => onCellKey(event, r, c)}
-                >
-                  {editing && column.choices ? (
-                    <select
-                      autoFocus
-                      aria-label={`${row.name}, ${column.name}`}
-                      className="absolute inset-0 bg-base-100 px-1"
-                      value={typed}
-                      onChange={(event) => {
-                        void bench.set(path, event.target.value);
-                        setTyped(null);
-                      }}
-                      onBlur={() => setTyped(null)}
-                      onKeyDown={(event) => event.key === "Escape" && leave()}
-                    >
-                      {column.choices.map((choice) => (
-                        <option key={choice.id} value={choice.id}>
-                          {choice.name}
-                        </option>
-                      ))}
-                    </select>
-                  ) : editing ? (
-                    <input
-                      autoFocus
-                      aria-label={`${row.name}, ${column.name}`}
-                      aria-invalid={wrong || undefined}
-                      aria-describedby="sheet-reading"
-                      className="absolute inset-0 z-10 min-w-full border-2 border-accent bg-base-100 px-2 font-mono text-xs outline-none"
-                      value={typed}
-                      size={Math.max(10, typed.length)}
-                      onChange={(event) => type(path, event.target.value)}
-                      onKeyDown={(event) => void onInputKey(event, r, c)}
-                      onBlur={() => void keep(r, c)}
-                    />
-                  ) : (
-                    (column.choices?.find((choice) => choice.id === text)?.name ?? text) || (
-                      <span className="font-sans">{empty}</span>
-                    )
-                  )}
-                </td>
-              );
-            })}
+            {columns.map((column) => (
+              <th key={column.id} scope="col" className="px-2 py-1 text-start text-xs">
+                <Head thing={column} open={openColumn && (() => openColumn(column))} />
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-      {foot && <tfoot>{foot}</tfoot>}
-    </table>
+        </thead>
+        <tbody>
+          {rows.map((row, r) => (
+            <tr
+              key={row.id}
+              className={`border-b border-base-300 ${active[0] === r && rows.length > 1 ? "lit" : "bg-base-100"}`}
+            >
+              <th scope="row" className="sticky start-0 z-5 bg-inherit py-0.5 pe-2 text-start leading-tight">
+                <Head thing={row} open={openRow && (() => openRow(row))} />
+              </th>
+              {columns.map((column, c) => {
+                const path = pathOf(row, column);
+                const text = textOf(row, column);
+                const here = active[0] === r && active[1] === c;
+                const editing = here && typed !== null;
+                const wrong = bench.problems.length > 0 && bench.at === path;
+                return (
+                  <td
+                    key={column.id}
+                    role="gridcell"
+                    data-cell={`${r}-${c}`}
+                    data-path={path}
+                    tabIndex={here ? 0 : -1}
+                    aria-label={`${row.name}, ${column.name}`}
+                    aria-invalid={wrong || undefined}
+                    aria-selected={here}
+                    className={`relative h-9 border-s border-base-300 px-2 py-0.5 align-middle leading-tight ${here ? "outline-2 -outline-offset-1 outline-accent" : ""} ${column.figures === false ? "" : "font-mono text-xs"} ${text ? "" : "hatch quiet"} ${bench.lit.has(path) ? "lit" : ""} ${wrong ? "outline-2 outline-error" : ""}`}
+                    onFocus={() => {
+                      if (typed !== null && here) return;
+                      setActive([r, c]);
+                      bench.setAt(path);
+                      onActive?.(row, column);
+                    }}
+                    onDoubleClick={() => type(path, text)}
+                    onKeyDown={(event) => onCellKey(event, r, c)}
+                  >
+                    {editing && column.choices ? (
+                      <select
+                        autoFocus
+                        aria-label={`${row.name}, ${column.name}`}
+                        className="absolute inset-0 bg-base-100 px-1"
+                        value={typed}
+                        onChange={(event) => {
+                          void bench.set(path, event.target.value);
+                          setTyped(null);
+                        }}
+                        onBlur={() => setTyped(null)}
+                        onKeyDown={(event) => event.key === "Escape" && leave()}
+                      >
+                        {column.choices.map((choice) => (
+                          <option key={choice.id} value={choice.id}>
+                            {choice.name}
+                          </option>
+                        ))}
+                      </select>
+                    ) : editing ? (
+                      <input
+                        autoFocus
+                        aria-label={`${row.name}, ${column.name}`}
+                        aria-invalid={wrong || undefined}
+                        aria-describedby="sheet-reading"
+                        className="absolute inset-0 z-10 min-w-full border-2 border-accent bg-base-100 px-2 font-mono text-xs outline-none"
+                        value={typed}
+                        size={Math.max(10, typed.length)}
+                        onChange={(event) => type(path, event.target.value)}
+                        onKeyDown={(event) => void onInputKey(event, r, c)}
+                        onBlur={() => void keep(r, c)}
+                      />
+                    ) : (
+                      (column.choices?.find((choice) => choice.id === text)?.name ?? text) || (
+                        <span className="font-sans">{empty}</span>
+                      )
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

@@ -58,9 +58,9 @@ export function TicketPane({ close }: { close: () => void }) {
         <Said problems={problems} />
         {quote && <Slip quote={quote} choose={setDelivery} />}
       </section>
-      {quote && ticket?.live && ticket.live.payable.value !== quote.payable.value && (
+      {quote && ticket?.live && ticket.live !== quote.payable.value && (
         <p className="mt-3">
-          Live it costs <span className="figure">{ticket.live.payable.value}</span>, in the draft{" "}
+          Live it costs <span className="figure">{ticket.live}</span>, in the draft{" "}
           <span className="figure">{quote.payable.value}</span>.
         </p>
       )}

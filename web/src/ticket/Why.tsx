@@ -16,7 +16,7 @@ function Step({ figure, top = false }: { figure: Figure; top?: boolean }) {
   const operands = figure.of.filter((operand) => operand.of.length > 0 || isField(operand.rule));
   const head = (
     <>
-      <span className="flex justify-between gap-3">
+      <span className="inline-flex w-full justify-between gap-3 align-top">
         <span>
           {figure.label} <RuleLink figure={figure} />
         </span>
@@ -39,7 +39,7 @@ function Step({ figure, top = false }: { figure: Figure; top?: boolean }) {
   }
   return (
     <details className="mt-1 border-s border-base-300 ps-2">
-      <summary className="cursor-pointer">{head}</summary>
+      <summary className="ms-3 cursor-pointer list-outside">{head}</summary>
       {below}
     </details>
   );

@@ -25,7 +25,7 @@ export function GoodsStation() {
   ];
   const rows = goods.products.map((product) => ({
     id: product.id,
-    name: product.name,
+    name: product.id,
     note:
       product.options.length > 0
         ? `choice of ${product.options.map((option) => option.name.toLowerCase()).join(", ")}`

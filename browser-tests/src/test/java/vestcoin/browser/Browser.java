@@ -51,7 +51,7 @@ final class Browser implements AutoCloseable {
     }
 
     void dark(boolean dark) {
-        driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of(Map.of("name", "prefers-color-scheme", "value", dark ? "dark" : "light"))));
+        driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of(Map.of("name", "prefers-reduced-motion", "value", "reduce"), Map.of("name", "prefers-color-scheme", "value", dark ? "dark" : "light"))));
     }
 
     void go(String url) {
@@ -60,10 +60,16 @@ final class Browser implements AutoCloseable {
 
     /** The element once it can be seen. */
     WebElement see(By by) {
-        return wait.until(d -> {
+        return wait.withMessage(() -> by + " is not to be seen; " + page()).until(d -> {
             List<WebElement> found = d.findElements(by).stream().filter(WebElement::isDisplayed).toList();
             return found.isEmpty() ? null : found.get(0);
         });
+    }
+
+    /** What the page says, for a failed wait. */
+    private String page() {
+        String text = driver.findElement(By.tagName("body")).getText();
+        return driver.getCurrentUrl() + " says: " + text.substring(0, Math.min(text.length(), 1500)) + driver.manage().logs().get(LogType.BROWSER).getAll();
     }
 
     WebElement see(String css) {
@@ -103,7 +109,7 @@ final class Browser implements AutoCloseable {
     }
 
     void waitFor(String what, java.util.function.BooleanSupplier condition) {
-        wait.withMessage(what).until(d -> condition.getAsBoolean());
+        wait.withMessage(() -> what + "; " + page()).until(d -> condition.getAsBoolean());
     }
 
     boolean shows(String text) {

@@ -1,5 +1,6 @@
 package vestcoin.app.setup;
 
+import java.math.BigDecimal;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
@@ -19,8 +20,6 @@ import vestcoin.app.edge.Told;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.DraftView.CellText;
-import vestcoin.core.finding.Check;
-import vestcoin.core.finding.Finding;
 import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
@@ -47,13 +46,12 @@ class DraftController {
     /**
      * The ticket.
      *
-     * @param live     the same order under the live edition, if there is one that can price it
+     * @param live     what the same order costs under the live edition, if there is one that can price it
      * @param readings cells of the edits tried, read back
      * @param problems why there is no quote
      * @param refused  why the edits tried cannot be made; the quote is then that of the draft as it stands
      */
-    record Ticket(Optional<QuoteView> quote, Optional<QuoteView> live, Map<String, CellText> readings, List<Finding> findings, List<Problem> problems,
-            List<Problem> refused) {}
+    record Ticket(Optional<QuoteView> quote, Optional<BigDecimal> live, Map<String, CellText> readings, List<Problem> problems, List<Problem> refused) {}
 
     private final Drafts drafts;
     private final Editions editions;
@@ -110,19 +108,18 @@ class DraftController {
     }
 
     private Ticket ticket(String shop, Document document, List<Edit> edits, Order order, List<Problem> refused) {
-        Optional<QuoteView> live = editions.live(shop).flatMap(edition -> quiet(edition.document(), order));
-        List<Finding> findings = Check.of(document.compiled(), order.gateways());
+        Optional<BigDecimal> live = editions.live(shop).flatMap(edition -> payable(edition.document(), order));
         Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
         try {
-            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, readings, findings, List.of(), refused);
+            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, readings, List.of(), refused);
         } catch (Refused unpriced) {
-            return new Ticket(Optional.empty(), live, readings, findings, unpriced.problems(), refused);
+            return new Ticket(Optional.empty(), live, readings, unpriced.problems(), refused);
         }
     }
 
-    private static Optional<QuoteView> quiet(Document document, Order order) {
+    private static Optional<BigDecimal> payable(Document document, Order order) {
         try {
-            return Optional.of(QuoteView.of(Pricing.priceUntraced(document.compiled(), order)));
+            return Optional.of(Pricing.priceUntraced(document.compiled(), order).payable().value());
         } catch (Refused refused) {
             return Optional.empty();
         }
@@ -134,9 +131,9 @@ class DraftController {
 
     @ExceptionHandler(Edits.Conflict.class)
     ResponseEntity<ProblemDetail> conflict(Edits.Conflict conflict) {
-        String now = conflict.current().map(Object::toString).orElse("nothing");
-        String wanted = conflict.edit().now().map(Object::toString).orElse("nothing");
-        Told told = new Told(HttpStatus.CONFLICT, List.of(new Problem(conflict.edit().path(), "Somebody changed this meanwhile: it is now " + shortened(now) + ", you wanted " + shortened(wanted) + ".",
+        String now = Edits.shown(conflict.edit().path(), conflict.current());
+        String wanted = Edits.shown(conflict.edit().path(), conflict.edit().now());
+        Told told = new Told(HttpStatus.CONFLICT, List.of(new Problem(conflict.edit().path(), "Somebody changed this meanwhile: it is now “" + shortened(now) + "”, you wanted “" + shortened(wanted) + "”.",
                 "Look at both and type the one that is right.")), Map.of("current", now));
         return ResponseEntity.status(HttpStatus.CONFLICT).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(told.detail());
     }

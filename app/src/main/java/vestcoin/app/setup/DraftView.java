@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.delivery.RateText;
@@ -39,12 +42,30 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
                 texts(draft.document().setup()), findings, stations(draft.document().setup(), findings));
     }
 
-    static Map<String, CellText> texts(Setup setup) {
+    private static Map<String, CellText> texts(Setup setup) {
+        return texts(setup, path -> true);
+    }
+
+    /** The cells that edits touch, read back. */
+    static Map<String, CellText> texts(Setup setup, List<Edit> edits) {
+        Set<String> touched = edits.stream().map(Edit::path).collect(Collectors.toSet());
+        return touched.isEmpty() ? Map.of() : texts(setup, touched::contains);
+    }
+
+    private static Map<String, CellText> texts(Setup setup, Predicate<String> wanted) {
         Map<String, CellText> texts = new TreeMap<>();
-        setup.delivery().zones().forEach(zone -> zone.rates().forEach((option, rule) ->
-                texts.put(RateBoard.path(zone, option), new CellText(RateText.print(rule), RateText.inWords(rule)))));
-        setup.tax().places().forEach(row -> row.rates().forEach((category, rate) ->
-                texts.put("tax/places/" + row.id() + "/rates/" + category, new CellText(RateCell.print(rate), ""))));
+        setup.delivery().zones().forEach(zone -> zone.rates().forEach((option, rule) -> {
+            String path = RateBoard.path(zone, option);
+            if (wanted.test(path)) {
+                texts.put(path, new CellText(RateText.print(rule), RateText.inWords(rule)));
+            }
+        }));
+        setup.tax().places().forEach(row -> row.rates().forEach((category, rate) -> {
+            String path = "tax/places/" + row.id() + "/rates/" + category;
+            if (wanted.test(path)) {
+                texts.put(path, new CellText(RateCell.print(rate), ""));
+            }
+        }));
         return texts;
     }
 
@@ -71,13 +92,5 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
             case TAX -> !setup.tax().places().isEmpty();
             case PAYMENT -> setup.payment().methods().stream().anyMatch(method -> method.on());
         };
-    }
-
-    /** The cells an edit touched, read back. */
-    static Map<String, CellText> texts(Setup setup, List<Edit> edits) {
-        Map<String, CellText> all = new TreeMap<>();
-        Map<String, CellText> known = edits.isEmpty() ? Map.of() : texts(setup);
-        edits.forEach(edit -> Optional.ofNullable(known.get(edit.path())).ifPresent(text -> all.put(edit.path(), text)));
-        return all;
     }
 }

@@ -9,14 +9,18 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
+import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateText;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.tax.RateCell;
+import vestcoin.core.tax.Tax;
 
 /** Applies edits to a setup document. A document is never changed: only the nodes along a path are made anew. */
 final class Edits {
     private static final int LONGEST_PATH = 400;
+    private static final String RATE = "delivery/zones/[^/]+/rates/[^/]+";
+    private static final String TAX_RATE = "tax/places/[^/]+/rates/[^/]+";
 
     private Edits() {}
 
@@ -59,11 +63,11 @@ final class Edits {
         if (text.isEmpty()) {
             return edit;
         }
-        if (path.matches("delivery/zones/[^/]+/rates/[^/]+")) {
+        if (path.matches(RATE)) {
             CurrencyUnit currency = Currencies.of(document.path("shop").path("currency").asString("")).orElse(CurrencyUnit.EUR);
             return new Edit(path, edit.was(), RateText.parse(path, text.get(), currency).map(Json::tree));
         }
-        if (path.matches("tax/places/[^/]+/rates/[^/]+")) {
+        if (path.matches(TAX_RATE)) {
             return new Edit(path, edit.was(), RateCell.parse(path, text.get(), "VAT").map(Json::tree));
         }
         if (path.matches("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)")) {
@@ -71,6 +75,21 @@ final class Edits {
             return new Edit(path, edit.was(), Optional.of(Json.tree(places)));
         }
         return edit;
+    }
+
+    /** A value as a person would type it. */
+    static String shown(String path, Optional<JsonNode> value) {
+        if (value.isEmpty()) {
+            return "nothing";
+        }
+        JsonNode node = value.get();
+        if (path.matches(RATE) && node.isObject()) {
+            return RateText.print(Json.read(node, PriceRule.class, path));
+        }
+        if (path.matches(TAX_RATE) && node.isObject()) {
+            return RateCell.print(Json.read(node, Tax.Rate.class, path));
+        }
+        return node.isString() ? node.asString() : node.toString();
     }
 
     /**

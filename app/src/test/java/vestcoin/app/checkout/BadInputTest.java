@@ -48,7 +48,7 @@ class BadInputTest {
         told(owner.post(Caller.SHOP + "/draft/edits", edit("shop/address/postcode", "H91 X2A0", "12")), 422, "shop/address/postcode", "not a postcode of IE");
         told(owner.post(Caller.SHOP + "/draft/edits", edit("tax/places/ireland/rates/gear", before.path("document").path("tax").path("places").path(0).path("rates").path("gear"), "0.07")),
                 422, "tax/places/ireland/rates/gear", "0.07 % or as 7 %");
-        told(owner.post(Caller.SHOP + "/draft/edits", edit("shop/motto", "", "up")), 409, "shop/motto", "it is now nothing");
+        told(owner.post(Caller.SHOP + "/draft/edits", edit("shop/motto", "", "up")), 409, "shop/motto", "it is now “nothing”");
         told(owner.post(Caller.SHOP + "/draft/edits", edit("shop/name", "Another name", "Mine")), 409, "shop/name", "Tern & Tether");
         told(owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "shop/motto", "now", "up")))), 422, "shop/motto", "no field “motto”");
         assertThat(owner.get(Caller.SHOP + "/draft").json().path("version")).isEqualTo(before.path("version"));
