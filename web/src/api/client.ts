@@ -5,7 +5,10 @@ type Schemas = components["schemas"];
 export type Setup = Schemas["Setup"];
 export type DraftView = Schemas["DraftView"];
 export type Edit = { path: string; was?: unknown; now?: unknown };
-export type Figure = Schemas["Figure"];
+export type Amount = Schemas["FiguresAmount"];
+type Node = Schemas["FiguresNode"];
+/** A figure with its operands at hand. */
+export type Figure = Omit<Node, "of"> & { of: Figure[] };
 export type QuoteView = Schemas["QuoteView"];
 export type Ticket = Schemas["Ticket"];
 export type Finding = Schemas["Finding"];

@@ -42,6 +42,7 @@ const basketOf = (kept: Kept) => ({
   },
   ...(kept.delivery ? { delivery: kept.delivery } : {}),
   ...(kept.method ? { method: kept.method } : {}),
+  codes: kept.codes,
 });
 
 function Checkout({ counter }: { counter: Counter }) {
@@ -121,7 +122,13 @@ function Checkout({ counter }: { counter: Counter }) {
         )
       }
     >
-      {step === "Basket" && <BasketStep {...shared} next={() => go("Where")} />}
+      {step === "Basket" && (
+        <BasketStep
+          {...shared}
+          wrong={wrong.filter((problem) => problem.path.startsWith("order/lines"))}
+          next={() => go("Where")}
+        />
+      )}
       {step === "Where" && (
         <WhereStep {...shared} wrong={wrong} next={() => go(quote && !quote.needsDelivery ? "Pay" : "How")} />
       )}

@@ -109,6 +109,9 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
             value={amount(line.amount)}
           />
         ))}
+        {quote.discounts.map((discount) => (
+          <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
+        ))}
         {delivery && <Row name={delivery.name} value={amount(delivery.price)} />}
         {quote.prices === "without-tax" &&
           quote.taxes.map((levy) => (

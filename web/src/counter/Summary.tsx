@@ -19,6 +19,9 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
   return (
     <div aria-live="polite">
       <Row name={things} value={amount(quote.goods)} clamp />
+      {quote.discounts.map((discount) => (
+        <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
+      ))}
       {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? "free" : amount(chosen.price)} />}
       {!inside && <Row name="Tax" value={amount(quote.tax)} />}
       <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">

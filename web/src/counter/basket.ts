@@ -1,11 +1,13 @@
 import { useEffect, useState } from "react";
-import type { Line } from "../api/client";
+import type { Line, Product } from "../api/client";
 
 /** What a buyer has put together; it survives closing the browser. */
 export interface Kept {
   /** Made once a basket, so that sending the order twice places it once. */
   key: string;
   lines: Line[];
+  /** Discount codes in the order typed. */
+  codes: string[];
   country: string;
   region: string;
   postcode: string;
@@ -20,6 +22,7 @@ export interface Kept {
 const fresh = (country: string): Kept => ({
   key: crypto.randomUUID(),
   lines: [],
+  codes: [],
   country,
   region: "",
   postcode: "",
@@ -50,4 +53,13 @@ export function useBasket(shop: string, country: string) {
 export const forget = (shop: string): void => localStorage.removeItem(nameOf(shop));
 
 export const sameLine = (a: Line, b: Line): boolean =>
-  a.product === b.product && JSON.stringify(a.options) === JSON.stringify(b.options);
+  a.product === b.product && a.amount === b.amount && JSON.stringify(a.options) === JSON.stringify(b.options);
+
+/** What one press of plus adds: one piece, or one step of the measure. */
+export const stepOf = (product: Product | undefined): string => product?.measure?.step ?? "1";
+
+/** A quantity some steps on, with the decimals of the step; for showing and sending, the server checks it. */
+export function moved(quantity: string, step: string, times: number): string {
+  const digits = step.split(".")[1]?.length ?? 0;
+  return (Number(quantity) + times * Number(step)).toFixed(digits);
+}

@@ -8,6 +8,7 @@ import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { TicketRow } from "../ticket/TicketRow";
+import { figuresOf } from "../ticket/why";
 
 /** One order: its quote with every why, the buyer, the life of its payment, capture and refund. */
 export function OrderSheet() {
@@ -31,6 +32,7 @@ export function OrderSheet() {
     timeStyle: "short",
     timeZone: setup.shop.timeZone,
   });
+  const figure = figuresOf(order.quote);
   const inside = order.quote.prices === "with-tax";
   return (
     <>
@@ -54,14 +56,18 @@ export function OrderSheet() {
                 key={index}
                 name={[line.name, ...line.choices].join(", ")}
                 note={line.quantity === "1" ? undefined : `${plain(line.quantity)} × ${line.unit.value}`}
-                figure={line.amount}
+                figure={figure(line.amount)}
               />
+            ))}
+            {[...order.quote.discounts, ...order.quote.deliveryDiscounts].map((discount) => (
+              <TicketRow key={discount.id} name={discount.name} figure={figure(discount.amount)} minus />
             ))}
             {order.quote.delivery.map(
               (option) =>
-                option.chosen && option.price && <TicketRow key={option.id} name={option.name} figure={option.price} />,
+                option.chosen &&
+                option.price && <TicketRow key={option.id} name={option.name} figure={figure(option.price)} />,
             )}
-            <TicketRow name="To pay" figure={order.quote.payable} total />
+            <TicketRow name="To pay" figure={figure(order.quote.payable)} total />
             {order.quote.taxes.map((group) => (
               <TicketRow
                 key={`${group.name} ${group.category} ${group.percent}`}
@@ -69,7 +75,7 @@ export function OrderSheet() {
                   group.percent ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %` : "No tax"
                 }
                 note={`on ${group.amount.value}`}
-                figure={group.tax}
+                figure={figure(group.tax)}
               />
             ))}
           </section>

@@ -1,11 +1,12 @@
-import { useEffect, useState } from "react";
-import type { Destination, Figure, QuoteView } from "../api/client";
+import { useEffect, useMemo, useState } from "react";
+import type { Amount, Destination, Figure, QuoteView } from "../api/client";
 import { useBench } from "../desk/bench";
 import { plain } from "../shared/money";
 import { countryName, inWords } from "../shared/places";
 import { Said } from "../shared/Said";
 import { TicketRow } from "./TicketRow";
 import { useTicket } from "./useTicket";
+import { figuresOf } from "./why";
 
 /** The ticket: a sample order, priced under the draft at every keystroke, beside whatever is being edited. */
 export function TicketPane({ close }: { close: () => void }) {
@@ -14,9 +15,10 @@ export function TicketPane({ close }: { close: () => void }) {
   const [chosen, setChosen] = useState(0);
   const [elsewhere, setElsewhere] = useState<Destination>();
   const [delivery, setDelivery] = useState<string>();
+  const [codes, setCodes] = useState<string[]>([]);
   const basket = baskets[Math.min(chosen, baskets.length - 1)];
   const to = elsewhere ?? basket?.to ?? { country: bench.setup.shop.address.country };
-  const { ticket, problems } = useTicket({ lines: basket?.lines ?? [], to, ...(delivery ? { delivery } : {}) });
+  const { ticket, problems } = useTicket({ lines: basket?.lines ?? [], to, codes, ...(delivery ? { delivery } : {}) });
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -53,6 +55,15 @@ export function TicketPane({ close }: { close: () => void }) {
         </button>
         <span className="quiet">to</span>
         <PlaceChoice to={to} choose={setElsewhere} changed={elsewhere !== undefined} />
+        <label htmlFor="ticket-codes" className="quiet">
+          codes
+        </label>
+        <input
+          id="ticket-codes"
+          className="inplace col-span-2"
+          placeholder="none"
+          onChange={(event) => setCodes(event.target.value.split(/[\s,]+/).filter(Boolean))}
+        />
       </div>
       <section className="ticket mt-4 px-4 py-3" aria-label="Priced order" aria-live="polite">
         <Said problems={problems} />
@@ -69,6 +80,7 @@ export function TicketPane({ close }: { close: () => void }) {
 }
 
 function Slip({ quote, choose }: { quote: QuoteView; choose: (option: string) => void }) {
+  const figure = useMemo(() => figuresOf(quote), [quote]);
   const offered = quote.delivery.filter((option) => option.price);
   const chosen = offered.find((option) => option.chosen);
   const not = quote.delivery.filter((option) => option.reason);
@@ -80,11 +92,18 @@ function Slip({ quote, choose }: { quote: QuoteView; choose: (option: string) =>
           key={index}
           name={[line.name, ...line.choices].join(", ")}
           note={line.quantity === "1" ? undefined : `${plain(line.quantity)} × ${line.unit.value}`}
-          figure={line.amount}
+          figure={figure(line.amount)}
         />
       ))}
+      {quote.discounts.map((discount) => (
+        <TicketRow key={discount.id} name={discount.name} figure={figure(discount.amount)} minus />
+      ))}
       {chosen?.price && (
-        <TicketRow name={chosen.name} note={offered.length > 1 ? undefined : chosen.sentence} figure={chosen.price}>
+        <TicketRow
+          name={chosen.name}
+          note={offered.length > 1 ? undefined : chosen.sentence}
+          figure={figure(chosen.price)}
+        >
           {offered.length > 1 && (
             <p className="text-xs quiet">
               instead:{" "}
@@ -104,15 +123,32 @@ function Slip({ quote, choose }: { quote: QuoteView; choose: (option: string) =>
           )}
         </TicketRow>
       )}
+      {quote.deliveryDiscounts.map((discount) => (
+        <TicketRow key={discount.id} name={discount.name} figure={figure(discount.amount)} minus />
+      ))}
       {quote.missing.map((sentence) => (
         <p key={sentence} className="py-1 font-semibold text-error">
           {sentence}
         </p>
       ))}
-      {quote.prices === "without-tax" && <Taxes quote={quote} />}
-      <TicketRow name="To pay" figure={quote.payable} total />
-      {quote.prices === "with-tax" && <Taxes quote={quote} />}
+      {quote.prices === "without-tax" && <Taxes quote={quote} figure={figure} />}
+      <TicketRow name="To pay" figure={figure(quote.payable)} total />
+      {quote.prices === "with-tax" && <Taxes quote={quote} figure={figure} />}
       <Methods quote={quote} />
+      {quote.notApplied.length > 0 && (
+        <details className="mt-2 border-t border-base-300 pt-2 text-xs">
+          <summary className="cursor-pointer quiet">
+            {quote.notApplied.length === 1
+              ? "1 discount does not apply"
+              : `${quote.notApplied.length} discounts do not apply`}
+          </summary>
+          {quote.notApplied.map((discount) => (
+            <p key={discount.id} className="mt-1">
+              {discount.name}: {discount.reason}
+            </p>
+          ))}
+        </details>
+      )}
       {not.length > 0 && (
         <details className="mt-2 border-t border-base-300 pt-2 text-xs">
           <summary className="cursor-pointer quiet">
@@ -138,14 +174,14 @@ function GoThere({ rule }: { rule: string }) {
   ) : null;
 }
 
-function Taxes({ quote }: { quote: QuoteView }) {
+function Taxes({ quote, figure }: { quote: QuoteView; figure: (amount: Amount) => Figure }) {
   const inside = quote.prices === "with-tax";
   return quote.taxes.map((group) => (
     <TicketRow
       key={`${group.name} ${group.category} ${group.percent}`}
       name={group.percent ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %` : "No tax"}
       note={`on ${group.amount.value}`}
-      figure={group.tax}
+      figure={figure(group.tax)}
     />
   ));
 }
@@ -153,7 +189,7 @@ function Taxes({ quote }: { quote: QuoteView }) {
 function Methods({ quote }: { quote: QuoteView }) {
   const seen = quote.methods.filter((method) => !method.hidden);
   const hidden = quote.methods.filter((method) => method.hidden);
-  const taken = (fee: Figure | null | undefined) => (fee ? `, ${fee.value} to the provider` : "");
+  const taken = (fee: Amount | null | undefined) => (fee ? `, ${fee.value} to the provider` : "");
   return (
     <div className="mt-2 border-t border-base-300 pt-2 text-xs">
       {seen.map((method) => (

@@ -9,6 +9,8 @@ interface Props {
   note?: string;
   figure: Figure;
   total?: boolean;
+  /** Taken off: shown with a minus. */
+  minus?: boolean;
   children?: ReactNode;
 }
 
@@ -27,7 +29,7 @@ function useBefore(value: string): string | undefined {
 }
 
 /** One amount of the ticket: opens downwards to its why, and lights the cells that made it. */
-export function TicketRow({ name, note, figure, total, children }: Props) {
+export function TicketRow({ name, note, figure, total, minus, children }: Props) {
   const bench = useBench();
   const [open, setOpen] = useState(false);
   const before = useBefore(figure.value);
@@ -58,7 +60,10 @@ export function TicketRow({ name, note, figure, total, children }: Props) {
         </span>
         <span className={`figure ${total ? "text-2xl font-bold" : ""}`}>
           {before && <span className={`was ${total ? "text-sm font-normal" : ""}`}>{before}</span>}
-          <span data-amount={name}>{figure.value}</span>
+          <span data-amount={name}>
+            {minus && "−"}
+            {figure.value}
+          </span>
         </span>
       </button>
       {children && <div className="px-2 pb-1">{children}</div>}

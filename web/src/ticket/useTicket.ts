@@ -6,6 +6,7 @@ export interface Asked {
   lines: Line[];
   to: Destination;
   delivery?: string;
+  codes: string[];
 }
 
 /** The ticket for an order, asked again at every change of the order, the draft or the cell being typed. */

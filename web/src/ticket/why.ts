@@ -1,4 +1,4 @@
-import type { Figure } from "../api/client";
+import type { Amount, Figure, QuoteView } from "../api/client";
 import { plain } from "../shared/money";
 
 const shown = (figure: Figure): string => {
@@ -24,6 +24,8 @@ export function arithmetic(figure: Figure): string | undefined {
       const text = of.slice(0, op.times).join(" × ") + (over.length ? ` ÷ ${over.join(" ÷ ")}` : "");
       return `${text} = ${shown(figure)}${over.length ? `, ${op.rounding.replace("-", " ")}` : ""}`;
     }
+    case "rounded":
+      return `${of[0]} rounded ${op.rounding.replace("-", " ")} = ${shown(figure)}`;
     case "started-steps":
       return `(${of[0]} − ${of[1]}) ÷ ${of[2]}, started: ${shown(figure)}`;
     case "share":
@@ -34,12 +36,26 @@ export function arithmetic(figure: Figure): string | undefined {
   }
 }
 
+/** The figures of a quote with their operands at hand; operands stand before what is made of them. */
+export function figuresOf(quote: QuoteView): (amount: Amount) => Figure {
+  const linked: Figure[] = [];
+  for (const node of quote.figures) linked.push({ ...node, of: node.of.map((place) => linked[place] as Figure) });
+  return (amount) => linked[amount.why] as Figure;
+}
+
 /** Every rule that had a part in a figure. */
-export function rulesOf(figure: Figure, into: Set<string> = new Set()): Set<string> {
-  into.add(figure.rule);
-  for (const operand of figure.of) rulesOf(operand, into);
-  return into;
+export function rulesOf(figure: Figure): Set<string> {
+  const rules = new Set<string>();
+  const seen = new Set<Figure>();
+  const visit = (each: Figure) => {
+    if (seen.has(each)) return;
+    seen.add(each);
+    rules.add(each.rule);
+    each.of.forEach(visit);
+  };
+  visit(figure);
+  return rules;
 }
 
 /** Whether a rule is a field of the setup one can go to. */
-export const isField = (rule: string): boolean => /^(shop|goods|delivery|tax|payment)\//.test(rule);
+export const isField = (rule: string): boolean => /^(shop|goods|discounts|delivery|tax|payment)\//.test(rule);

@@ -1,36 +1,47 @@
-import { useState } from "react";
-import type { Line, Product } from "../../api/client";
+import { type FormEvent, useState } from "react";
+import type { BuyerQuote, Line, Problem, Product } from "../../api/client";
 import { money, plain } from "../../shared/money";
-import { sameLine } from "../basket";
+import { Said } from "../../shared/Said";
+import { type Kept, moved, sameLine, stepOf } from "../basket";
 import type { StepProps } from "./shared";
 
 /** What is in the basket, and what can be put in. Choices are made before the basket. */
-export function BasketStep({ counter, kept, change, quote, heading, next }: StepProps & { next: () => void }) {
+export function BasketStep({
+  counter,
+  kept,
+  change,
+  quote,
+  heading,
+  wrong,
+  next,
+}: StepProps & { wrong: Problem[]; next: () => void }) {
+  const productOf = (line: Line) => counter.products.find((each) => each.id === line.product);
+  const put = (at: number, quantity: string) =>
+    change({
+      lines:
+        Number(quantity) > 0
+          ? kept.lines.map((line, index) => (index === at ? { ...line, quantity } : line))
+          : kept.lines.filter((_, index) => index !== at),
+    });
+  const move = (at: number, times: number) => {
+    const line = kept.lines[at];
+    if (!line) return;
+    const least = productOf(line)?.measure?.least ?? "1";
+    const quantity = moved(line.quantity, stepOf(productOf(line)), times);
+    put(at, Number(quantity) < Number(least) ? "0" : quantity);
+  };
   const add = (line: Line) => {
     const there = kept.lines.findIndex((each) => sameLine(each, line));
-    change({
-      lines:
-        there < 0
-          ? [...kept.lines, line]
-          : kept.lines.map((each, index) =>
-              index === there ? { ...each, quantity: String(Number(each.quantity) + 1) } : each,
-            ),
-    });
+    if (there < 0) change({ lines: [...kept.lines, line] });
+    else move(there, 1);
   };
-  const setQuantity = (at: number, quantity: number) =>
-    change({
-      lines:
-        quantity < 1
-          ? kept.lines.filter((_, index) => index !== at)
-          : kept.lines.map((line, index) => (index === at ? { ...line, quantity: String(quantity) } : line)),
-    });
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
         {kept.lines.length > 0 ? "Your basket" : "What would you like?"}
       </h1>
       {kept.lines.map((line, index) => {
-        const product = counter.products.find((each) => each.id === line.product);
+        const product = productOf(line);
         const shown = quote?.lines[index];
         const name = product?.name ?? line.product;
         return (
@@ -49,18 +60,34 @@ export function BasketStep({ counter, kept, change, quote, heading, next }: Step
                 type="button"
                 className="btn join-item btn-sm"
                 aria-label={`One ${name} less`}
-                onClick={() => setQuantity(index, Number(line.quantity) - 1)}
+                onClick={() => move(index, -1)}
               >
                 −
               </button>
-              <span className="join-item flex w-9 items-center justify-center border border-base-300 font-mono">
-                {plain(line.quantity)}
-              </span>
+              {product?.measure ? (
+                <input
+                  className="input input-sm join-item w-20 text-center font-mono"
+                  aria-label={`${name}, ${product.measure.unit}`}
+                  inputMode="decimal"
+                  value={line.quantity}
+                  onChange={(event) =>
+                    change({
+                      lines: kept.lines.map((each, at) =>
+                        at === index ? { ...each, quantity: event.target.value || "0" } : each,
+                      ),
+                    })
+                  }
+                />
+              ) : (
+                <span className="join-item flex w-9 items-center justify-center border border-base-300 font-mono">
+                  {plain(line.quantity)}
+                </span>
+              )}
               <button
                 type="button"
                 className="btn join-item btn-sm"
                 aria-label={`One ${name} more`}
-                onClick={() => setQuantity(index, Number(line.quantity) + 1)}
+                onClick={() => move(index, 1)}
               >
                 +
               </button>
@@ -69,6 +96,8 @@ export function BasketStep({ counter, kept, change, quote, heading, next }: Step
           </div>
         );
       })}
+      {kept.lines.length > 0 && <Said problems={wrong} />}
+      {kept.lines.length > 0 && <Codes kept={kept} change={change} quote={quote} />}
       {kept.lines.length > 0 && (
         <button type="button" className="btn btn-primary btn-lg mt-4 w-full" onClick={next}>
           Go on to the address
@@ -84,6 +113,54 @@ export function BasketStep({ counter, kept, change, quote, heading, next }: Step
   );
 }
 
+/** Codes typed so far, and one more. */
+function Codes({
+  kept,
+  change,
+  quote,
+}: {
+  kept: Kept;
+  change: (part: Partial<Kept>) => void;
+  quote: BuyerQuote | undefined;
+}) {
+  const [typed, setTyped] = useState("");
+  const add = (event: FormEvent) => {
+    event.preventDefault();
+    if (typed.trim()) change({ codes: [...kept.codes.filter((code) => code !== typed.trim()), typed.trim()] });
+    setTyped("");
+  };
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-2">
+      <form className="join" onSubmit={add}>
+        <input
+          className="input input-sm join-item w-36"
+          aria-label="Discount code"
+          placeholder="A code"
+          maxLength={40}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <button type="submit" className="btn btn-sm join-item">
+          Use
+        </button>
+      </form>
+      {kept.codes.map((code) => {
+        const refused = quote?.refusedCodes.find((each) => each.code.toUpperCase() === code.toUpperCase());
+        return (
+          <button
+            key={code}
+            type="button"
+            className="cursor-pointer underline decoration-dotted"
+            onClick={() => change({ codes: kept.codes.filter((each) => each !== code) })}
+          >
+            {code}: {refused ? refused.reason : "used."} Take it off
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
 function Thing({
   product,
   currency,
@@ -96,11 +173,14 @@ function Thing({
   add: (line: Line) => void;
 }) {
   const [options, setOptions] = useState<Record<string, string>>({});
+  const [amount, setAmount] = useState("");
   const [asked, setAsked] = useState(false);
+  const donation = product.kind === "donation";
   const open = product.options.filter((option) => !options[option.id]);
   const put = () => {
     setAsked(true);
-    if (open.length === 0) add({ product: product.id, quantity: "1", options });
+    if (open.length > 0 || (donation && !/^\d+(\.\d+)?$/.test(amount))) return;
+    add({ product: product.id, quantity: product.measure?.least ?? "1", options, ...(donation ? { amount } : {}) });
   };
   return (
     <li className="border-b border-base-300 py-3">
@@ -108,10 +188,20 @@ function Thing({
         <span className="flex-1">
           {product.name}
           <span className="block text-xs quiet">
-            {product.options.length > 0 ? "from " : ""}
-            {money(product.price, currency, language)}
+            {donation
+              ? `from ${money(product.bounds?.least ?? "0", currency, language)}`
+              : `${product.options.length > 0 ? "from " : ""}${money(product.price, currency, language)}${product.measure ? ` a ${product.measure.unit}` : ""}`}
           </span>
         </span>
+        {donation && (
+          <input
+            className="input input-sm w-20 figure"
+            inputMode="decimal"
+            aria-label={`${product.name}: amount in ${currency}`}
+            value={amount}
+            onChange={(event) => setAmount(event.target.value)}
+          />
+        )}
         <button type="button" className="btn btn-sm" aria-label={`Put ${product.name} into the basket`} onClick={put}>
           Put in
         </button>

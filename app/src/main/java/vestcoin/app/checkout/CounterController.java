@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,7 +41,11 @@ import vestcoin.core.quote.Pricing;
 class CounterController {
     record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home) {}
 
-    record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method) {}
+    record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes) {
+        Basket {
+            codes = codes == null ? List.of() : codes;
+        }
+    }
 
     record Contact(String name, String email, List<String> lines, String city) {
         Contact {
@@ -94,30 +99,45 @@ class CounterController {
 
     @PostMapping("/api/counter/{shop}/quote")
     BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket) {
-        return BuyerQuote.of(priced(live(shop), order(shop, basket)));
+        return BuyerQuote.of(priced(live(shop), order(shop, basket, "")), basket.codes());
     }
 
     @PostMapping("/api/counter/{shop}/orders")
     Placed place(@PathVariable String shop, @RequestBody Placing placing) {
         check(placing);
         Editions.Edition edition = live(shop);
-        Order order = order(shop, placing.basket());
+        Order order = order(shop, placing.basket(), placing.contact().email());
         QuoteView quote = priced(edition, order);
         if (!quote.missing().isEmpty()) {
-            throw new Told(HttpStatus.CONFLICT, List.of(new Problem("basket", quote.missing().get(0), "Change the basket, the place or the choice.")), Map.of("quote", BuyerQuote.of(quote)));
+            throw new Told(HttpStatus.CONFLICT, List.of(new Problem("basket", quote.missing().get(0), "Change the basket, the place or the choice.")), Map.of("quote", BuyerQuote.of(quote, placing.basket().codes())));
         }
         if (quote.payable().value().compareTo(placing.expected()) != 0) {
             throw new Told(HttpStatus.CONFLICT, List.of(new Problem("expected", "The total has changed from " + placing.expected().toPlainString() + " to "
                     + quote.payable().value().toPlainString() + " " + quote.currency() + " since the page showed it.", "Look at the new total and order again.")),
-                    Map.of("quote", BuyerQuote.of(quote)));
+                    Map.of("quote", BuyerQuote.of(quote, placing.basket().codes())));
         }
         Payment.Method method = method(edition, order);
         String mode = gateways.of(shop, method.gateway()).flatMap(Gateways.GatewayView::mode).orElse("test");
         Destination to = order.to();
         Address address = new Address(placing.contact().lines(), placing.contact().city(), to.postcode().orElse(""), to.region(), to.country());
-        Orders.Order placed = orders.place(new Orders.New(shop, placing.key(), edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(),
-                minor(quote), placing.contact().email().strip(), placing.contact().name().strip(), to.country(), Json.write(address)));
+        Orders.Order placed = placed(new Orders.New(shop, placing.key(), edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(),
+                minor(quote), placing.contact().email().strip(), placing.contact().name().strip(), to.country(), Json.write(address), uses(edition, quote)));
         return view(placed);
+    }
+
+    private Orders.Order placed(Orders.New order) {
+        try {
+            return orders.place(order);
+        } catch (Orders.UsedUp e) {
+            throw new Told(HttpStatus.CONFLICT, "basket/codes", "A discount was used up by another order just now.", "Look at the new total and order again.");
+        }
+    }
+
+    /** The discounts an order takes, with their limits. */
+    private static List<Orders.Use> uses(Editions.Edition edition, QuoteView quote) {
+        List<String> taken = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(QuoteView.Discount::id).toList();
+        return edition.document().setup().discounts().rules().stream().filter(rule -> taken.contains(rule.id()))
+                .map(rule -> new Orders.Use(rule.id(), rule.conditions().uses(), rule.conditions().usesPerBuyer())).toList();
     }
 
     @PostMapping("/api/counter/orders/{token}/payments")
@@ -141,9 +161,10 @@ class CounterController {
         return editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
     }
 
-    private Order order(String shop, Basket basket) {
+    /** The order as asked, with how often each discount was used, in all and by the buyer of this address. */
+    private Order order(String shop, Basket basket, String email) {
         Map<String, Gateway> states = gateways.states(shop);
-        return new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(), states);
+        return new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(), basket.codes(), Optional.empty(), states, orders.history(shop, email));
     }
 
     private static QuoteView priced(Editions.Edition edition, Order order) {
@@ -187,7 +208,7 @@ class CounterController {
         Gateways.GatewayView gateway = gateways.of(order.shop(), method.gateway()).orElseThrow();
         Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream().findFirst();
         return new Placed(order.token(), order.number(), payment.map(PaymentBook.Payment::state).orElse("unpaid"), payment.map(PaymentBook.Payment::reason).orElse(""),
-                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(quote), order.name(), order.email(),
+                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(quote, List.of()), order.name(), order.email(),
                 gateway.url(), gateway.publicKey());
     }
 }

@@ -65,7 +65,7 @@ public final class Json {
             @JsonSubTypes.Type(value = Op.Less.class, name = "less"), @JsonSubTypes.Type(value = Op.Smallest.class, name = "smallest"),
             @JsonSubTypes.Type(value = Op.Largest.class, name = "largest"), @JsonSubTypes.Type(value = Op.Product.class, name = "product"),
             @JsonSubTypes.Type(value = Op.Ratio.class, name = "ratio"), @JsonSubTypes.Type(value = Op.StartedSteps.class, name = "started-steps"),
-            @JsonSubTypes.Type(value = Op.Share.class, name = "share")})
+            @JsonSubTypes.Type(value = Op.Share.class, name = "share"), @JsonSubTypes.Type(value = Op.Rounded.class, name = "rounded")})
     interface OpKinds {}
 
     private Json() {}

@@ -112,7 +112,7 @@ public class DemoShop {
         long payable = quote.payable().value().unscaledValue().longValueExact();
         String address = Json.write(Map.of("lines", List.of(street), "city", city, "postcode", to.postcode().orElse(""), "country", to.country()));
         Orders.Order placed = orders.place(new Orders.New(SHOP, UUID.randomUUID().toString(), edition.number(), "test", Json.write(OrderFile.of(order)), Json.write(quote),
-                quote.currency(), payable, email, name, to.country(), address));
+                quote.currency(), payable, email, name, to.country(), address, List.of()));
         payments.pay(new Payments.Due(placed.id(), SHOP, "cards", "card", payable, quote.currency(), String.valueOf(placed.number()), "http://127.0.0.1/"), token(url));
         return book.ofOrder(placed.id()).get(0);
     }

@@ -11,6 +11,7 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.problem.Refused;
@@ -26,7 +27,7 @@ import vestcoin.core.tax.Tax;
  */
 public record Document(JsonNode tree, Compiled compiled) {
     public static final String FORMAT = "vest-coin/setup/1";
-    private static final List<String> FIELDS = List.of("format", "shop", "goods", "delivery", "tax", "payment", "rehearsal");
+    private static final List<String> FIELDS = List.of("format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal");
 
     public Setup setup() {
         return compiled.setup();
@@ -71,6 +72,7 @@ public record Document(JsonNode tree, Compiled compiled) {
         return switch (name) {
             case "shop" -> setup.shop();
             case "goods" -> setup.goods();
+            case "discounts" -> setup.discounts();
             case "delivery" -> setup.delivery();
             case "tax" -> setup.tax();
             case "payment" -> setup.payment();
@@ -92,6 +94,7 @@ public record Document(JsonNode tree, Compiled compiled) {
         });
         return new Setup(station(tree, before, "shop", Shop.class, known == null ? null : known.shop()),
                 station(tree, before, "goods", Goods.class, known == null ? null : known.goods()),
+                station(tree, before, "discounts", Discounts.class, known == null ? null : known.discounts()),
                 station(tree, before, "delivery", Delivery.class, known == null ? null : known.delivery()),
                 station(tree, before, "tax", Tax.class, known == null ? null : known.tax()),
                 station(tree, before, "payment", Payment.class, known == null ? null : known.payment()),

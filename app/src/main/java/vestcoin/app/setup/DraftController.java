@@ -20,6 +20,7 @@ import vestcoin.app.edge.Told;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.DraftView.CellText;
+import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
@@ -34,7 +35,7 @@ class DraftController {
     record Edited(List<Edit> edits) {}
 
     /** An order to try. Without a delivery the cheapest is taken. */
-    record Tried(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method) {}
+    record Tried(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes) {}
 
     /** @param edits not yet made, such as a cell being typed in */
     record TicketAsked(List<Edit> edits, Tried order) {
@@ -99,7 +100,8 @@ class DraftController {
     @PostMapping("/api/shops/{shop}/ticket")
     Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
         Map<String, Gateway> states = gateways.states(shop);
-        Order order = new Order(clock.instant(), asked.order().lines(), asked.order().to(), asked.order().delivery(), asked.order().method(), states);
+        Order order = new Order(clock.instant(), asked.order().lines(), asked.order().to(), asked.order().delivery(), asked.order().method(), asked.order().codes(),
+                Optional.empty(), states, History.NONE);
         try {
             return ticket(shop, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
         } catch (Refused refused) {

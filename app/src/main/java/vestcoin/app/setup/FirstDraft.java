@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.payment.Payment;
@@ -33,7 +34,7 @@ public final class FirstDraft {
     public static Document of(String name, String country, String currency) {
         Shop shop = new Shop(name, "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "UTC", "kg",
                 Rounding.HALF_UP, List.of(new Place.Country(country == null ? "" : country)));
-        return Document.of(new Setup(shop, new Goods(List.of()), new Delivery(List.of(), List.of()),
+        return Document.of(new Setup(shop, new Goods(List.of()), new Discounts(List.of()), new Delivery(List.of(), List.of()),
                 new Tax(Tax.Prices.WITH_TAX, List.of(new Tax.Category("standard", "Standard")), List.of()), new Payment(List.of()), new Rehearsal(List.of())));
     }
 }

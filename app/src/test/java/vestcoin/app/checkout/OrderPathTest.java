@@ -134,4 +134,33 @@ class OrderPathTest {
         assertThat(order(owner, placed).path("payments").path(0).path("captured").asString()).isEqualTo("31.40");
         assertThat(owner.post(orders + "/capture", move(key, "31.40")).status()).as("nothing is left to capture").isEqualTo(409);
     }
+
+    /** Nine pairs of reels come to 108.00; OPENDAY takes 12.00 off from 60.00, five times in all. */
+    @Test
+    void a_code_with_a_limit_of_five_is_never_taken_six_times_by_buyers_at_once() {
+        Map<String, Object> basket = Map.of("lines", List.of(Map.of("product", "line-reel", "quantity", "9", "options", Map.of("line", "50m"))),
+                "to", Map.of("country", "IE", "postcode", "T12 X2A0"), "delivery", "tube", "method", "card", "codes", List.of("openday"));
+        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        assertThat(quote.path("discounts").path(0).path("name").asString()).isEqualTo("Open day, 12.00 off");
+        List<CompletableFuture<Integer>> tries = IntStream.range(0, 24).mapToObj(i -> CompletableFuture.supplyAsync(() -> {
+            Map<String, Object> placing = new java.util.HashMap<>(Caller.placing(UUID.randomUUID().toString(), basket, quote.path("payable").asString()));
+            placing.put("contact", Map.of("name", "Buyer " + i, "email", "buyer" + i + "@buyers.example", "lines", List.of("1 Example Street"), "city", "Cork"));
+            return shop.anybody().post(Caller.COUNTER + "/orders", placing).status();
+        })).toList();
+        List<Integer> answers = tries.stream().map(CompletableFuture::join).toList();
+        assertThat(answers).containsOnly(200, 409);
+        assertThat(answers.stream().filter(status -> status == 200)).hasSize(5);
+        JsonNode after = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        assertThat(after.path("refusedCodes").path(0).path("reason").asString()).isEqualTo("Used up: 5 in all.");
+        assertThat(after.path("payable").asString()).isNotEqualTo(quote.path("payable").asString());
+    }
+
+    @Test
+    void a_code_nobody_made_is_said_to_the_buyer() {
+        Map<String, Object> basket = new java.util.HashMap<>(Caller.book());
+        basket.put("codes", List.of("NOSUCH"));
+        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        assertThat(quote.path("refusedCodes").path(0).path("reason").asString()).isEqualTo("The shop has no such code.");
+        assertThat(quote.path("payable").asString()).isEqualTo("31.40");
+    }
 }

@@ -32,10 +32,11 @@ public final class RateBoard {
      * What is to be sent.
      *
      * @param weight   kg
-     * @param value    the goods as the buyer sees them, after discounts
+     * @param value    of what is sent, as the buyer sees it, after discounts: what bands read
+     * @param order    value of the whole order: what free-from reads
      * @param quantity units of physical goods
      */
-    public record Load(Figure weight, Figure value, Figure quantity) {}
+    public record Load(Figure weight, Figure value, Figure order, Figure quantity) {}
 
     public Optional<Match<Delivery.Zone>> zoneOf(Destination destination) {
         return zones.find(destination);
@@ -71,7 +72,7 @@ public final class RateBoard {
             BigDecimal most = bands.bands().get(bands.bands().size() - 1).upTo();
             return new Offer.NotOffered(option, "Over " + most.toPlainString() + " " + bands.unit() + ".", path);
         }
-        if (rule.freeFrom().isPresent() && load.value().value().compareTo(rule.freeFrom().get()) >= 0) {
+        if (rule.freeFrom().isPresent() && load.order().value().compareTo(rule.freeFrom().get()) >= 0) {
             Figure free = tracer.number(Source.SETUP, BigDecimal.ZERO.setScale(tracer.digits()), tracer.currency().getCode(), path,
                     "free from " + rule.freeFrom().get().setScale(tracer.digits()).toPlainString());
             return new Offer.Offered(option, free);

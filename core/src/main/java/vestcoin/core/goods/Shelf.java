@@ -12,11 +12,11 @@ import vestcoin.core.why.Tracer;
 
 /** The goods, ready to price lines. */
 public final class Shelf {
-    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     /** The largest quantity of one line: far above any shop's, far below what could overflow a money column. */
     private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
     private final Map<String, Product> products = new HashMap<>();
+    private final Map<String, Goods.BuyerGroup> groups = new HashMap<>();
 
     private Shelf() {}
 
@@ -25,6 +25,7 @@ public final class Shelf {
         for (Product product : goods.products()) {
             shelf.products.put(product.id(), product);
         }
+        goods.buyerGroups().forEach(group -> shelf.groups.put(group.id(), group));
         return shelf;
     }
 
@@ -41,10 +42,10 @@ public final class Shelf {
                 "Take the line out, or choose a product the shop has.")) {
             return;
         }
-        BigDecimal quantity = line.quantity();
-        problems.when(quantity == null || quantity.signum() <= 0 || quantity.compareTo(MOST) > 0
-                        || quantity.stripTrailingZeros().scale() > 0, path + "/quantity",
-                "The quantity of " + product.name() + " has to be a whole number from 1 to 1,000,000.", "Change it, or take the line out.");
+        checkQuantity(line, product, path, problems);
+        product.bounds().filter(bounds -> product.donation()).ifPresent(bounds -> problems.when(line.amount().isEmpty()
+                        || line.amount().get().compareTo(bounds.least()) < 0 || line.amount().get().compareTo(bounds.most()) > 0, path + "/amount",
+                product.name() + " takes an amount from " + bounds.least().toPlainString() + " to " + bounds.most().toPlainString() + ".", "Choose one within."));
         for (Product.Option option : product.options()) {
             String chosen = line.options().get(option.id());
             problems.when(option.choices().stream().noneMatch(choice -> choice.id().equals(chosen)), path + "/options/" + option.id(),
@@ -58,43 +59,39 @@ public final class Shelf {
         }
     }
 
+    private static void checkQuantity(Line line, Product product, String path, Problems problems) {
+        BigDecimal quantity = line.quantity();
+        if (problems.when(quantity == null || quantity.signum() <= 0 || quantity.compareTo(MOST) > 0, path + "/quantity",
+                "The quantity of " + product.name() + " has to be above zero and at most 1,000,000.", "Change it, or take the line out.")) {
+            return;
+        }
+        if (product.measure().isEmpty()) {
+            problems.when(quantity.stripTrailingZeros().scale() > 0, path + "/quantity",
+                    "The quantity of " + product.name() + " has to be a whole number.", "Change it, or take the line out.");
+            return;
+        }
+        Product.Measure measure = product.measure().get();
+        problems.when(quantity.remainder(measure.step()).signum() != 0, path + "/quantity",
+                product.name() + " is sold in steps of " + measure.step().toPlainString() + " " + measure.unit() + ".", "Change the quantity to a whole number of steps.");
+        problems.when(quantity.compareTo(measure.least()) < 0 || quantity.compareTo(measure.most()) > 0, path + "/quantity",
+                product.name() + " is sold from " + measure.least().toPlainString() + " to " + measure.most().toPlainString() + " " + measure.unit() + ".", "Choose a quantity within.");
+    }
+
     /**
-     * Prices the lines of an order that {@link #check} found nothing wrong with. The unit price is the shelf price with
-     * the choices' amounts and percents of the shelf price added, not below zero, rounded once.
+     * Prices the lines of an order that {@link #check} found nothing wrong with: {@link UnitPrice}, then unit price × quantity,
+     * rounded once where the goods are measured.
      */
-    public List<PricedLine> price(List<Line> lines, Tracer tracer) {
+    public List<PricedLine> price(List<Line> lines, Buying buying, Tracer tracer) {
         List<PricedLine> priced = new ArrayList<>(lines.size());
         for (int i = 0; i < lines.size(); i++) {
             Line line = lines.get(i);
             Product product = products.get(line.product());
             Figure quantity = tracer.number(Source.ORDER, line.quantity(), "", "order/lines/" + i + "/quantity", "quantity");
-            Figure unit = unitPrice(product, line, tracer);
+            Figure unit = UnitPrice.of(product, line, buying, groups, tracer);
             Figure amount = tracer.ratio("rule/line", product.name(), List.of(unit, quantity), List.of());
             priced.add(new PricedLine(i, line, product, chosen(product, line), unit, amount, weight(product, quantity, tracer)));
         }
         return priced;
-    }
-
-    private Figure unitPrice(Product product, Line line, Tracer tracer) {
-        String path = "goods/products/" + product.id();
-        Figure base = tracer.typed(path + "/price", "shelf price", product.price());
-        List<Figure> parts = new ArrayList<>();
-        parts.add(base);
-        for (Product.Option option : product.options()) {
-            Product.Choice choice = choice(option, line);
-            String at = path + "/options/" + option.id() + "/choices/" + choice.id();
-            choice.extra().ifPresent(extra -> parts.add(tracer.typed(at + "/extra", choice.name(), extra)));
-            choice.percent().ifPresent(percent -> parts.add(tracer.ratio(at + "/percent", choice.name(),
-                    List.of(base, tracer.number(Source.SETUP, percent, "%", at + "/percent", choice.name())),
-                    List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")))));
-        }
-        if (parts.size() == 1) {
-            return base;
-        }
-        Figure sum = tracer.sum("rule/unit-price", "with choices", parts);
-        return sum.value().signum() < 0
-                ? tracer.largest("rule/not-below-zero", "not below zero", List.of(sum, tracer.zero("rule/not-below-zero", "zero")))
-                : sum;
     }
 
     private static Figure weight(Product product, Figure quantity, Tracer tracer) {
@@ -108,7 +105,7 @@ public final class Shelf {
         return product.options().stream().map(option -> choice(option, line).name()).toList();
     }
 
-    private static Product.Choice choice(Product.Option option, Line line) {
+    static Product.Choice choice(Product.Option option, Line line) {
         String chosen = line.options().get(option.id());
         return option.choices().stream().filter(choice -> choice.id().equals(chosen)).findFirst().orElseThrow();
     }

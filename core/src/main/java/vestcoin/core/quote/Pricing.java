@@ -1,11 +1,14 @@
 package vestcoin.core.quote;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
-import vestcoin.core.delivery.RateBoard;
+import vestcoin.core.discount.Discounting;
+import vestcoin.core.discount.Reduction;
+import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.payment.Seen;
 import vestcoin.core.place.PlaceIndex.Match;
@@ -16,11 +19,13 @@ import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.tax.Taxes;
 import vestcoin.core.why.Figure;
-import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
 
 /** {@code price(setup, order) -> quote}: pure, the same input gives the same quote to the last minor unit. */
 public final class Pricing {
+    /** Codes one order may carry: more are a mistake or an attempt to guess. */
+    private static final int MOST_CODES = 20;
+
     private Pricing() {}
 
     /** @throws Refused with everything impossible in the order */
@@ -35,29 +40,47 @@ public final class Pricing {
 
     private static Quote price(Compiled setup, Order order, Tracer tracer) {
         check(setup, order);
-        List<PricedLine> lines = setup.shelf().price(order.lines(), tracer);
+        ZoneId zone = ZoneId.of(setup.setup().shop().timeZone());
+        List<PricedLine> lines = setup.shelf().price(order.lines(), new Buying(order.at(), zone, order.group()), tracer);
         Figure goods = tracer.sum("rule/goods", "goods", lines.stream().map(PricedLine::amount).toList());
         List<PricedLine> physical = lines.stream().filter(line -> line.product().physical()).toList();
         Figure weight = tracer.count("kg", "rule/weight", "weight", physical.stream().map(PricedLine::weight).toList());
+        Optional<Match<Delivery.Zone>> match = physical.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
 
-        Optional<Match<Delivery.Zone>> zone = physical.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
-        List<Offer> offers = physical.isEmpty() ? List.of()
-                : setup.board().offers(zone.map(Match::value), load(goods, weight, physical, tracer), tracer);
+        Discounting discounting = new Discounting(new Discounting.Circumstances(order.at(), zone, order.to(), order.codes(), order.history()), tracer);
+        Discounting.Candidates candidates = discounting.candidates(setup.setup().discounts());
+        Attempt attempt = Attempt.best(candidates.rules(), discounting, setup.board(), new Attempt.Basket(lines, match.map(Match::value), weight, order.delivery()), tracer);
+
+        Tax.Prices prices = setup.setup().tax().prices();
+        List<TaxGroup> taxes = Taxes.of(setup.book(), prices, order.to(), taxables(lines, attempt), attempt.delivery(tracer), tracer);
+        Figure tax = tracer.sum("rule/tax", "tax", taxes.stream().flatMap(group -> group.components().stream())
+                .map(TaxGroup.ComponentTax::tax).toList());
+        Figure payable = payable(goods, attempt, prices, tax, tracer);
+        List<Seen> methods = Seen.of(setup.setup().payment(), order.gateways(), payable, tracer);
+        return new Quote(setup.currency().getCode(), lines, goods, attempt.taken().reductions(), weight, match.map(Match::value),
+                match.map(Match::tied).orElse(List.of()), attempt.offers(), attempt.chosen(), attempt.off(), notApplied(candidates, attempt, order),
+                prices, taxes, tax, payable, methods, missing(setup, order, attempt, methods));
+    }
+
+    private static List<Reduction.NotApplied> notApplied(Discounting.Candidates candidates, Attempt attempt, Order order) {
+        List<Reduction.NotApplied> not = new ArrayList<>(candidates.not());
+        not.addAll(attempt.taken().not());
+        candidates.rules().stream().filter(rule -> !attempt.rules().contains(rule)).forEach(rule ->
+                not.add(new Reduction.NotApplied(rule, rule.combines() ? "Another discount that stands alone takes off more." : "It stands alone, and others take off as much or more.")));
+        return List.copyOf(not);
+    }
+
+    private static List<String> missing(Compiled setup, Order order, Attempt attempt, List<Seen> methods) {
         List<String> missing = new ArrayList<>();
-        Optional<Offer.Offered> chosen = choose(offers, order.delivery(), missing);
+        boolean offered = attempt.offers().stream().anyMatch(Offer.Offered.class::isInstance);
+        if (!attempt.offers().isEmpty() && attempt.chosen().isEmpty()) {
+            missing.add(offered ? "The delivery chosen is not offered for this basket and place." : "Nothing delivers this basket to this place.");
+        }
         if (setup.sellsTo().find(order.to()).isEmpty()) {
             missing.add("The shop does not sell to this place.");
         }
-
-        Tax.Prices prices = setup.setup().tax().prices();
-        List<TaxGroup> taxes = Taxes.of(setup.book(), prices, order.to(), taxables(lines), chosen.map(Offer.Offered::price), tracer);
-        Figure tax = tracer.sum("rule/tax", "tax", taxes.stream().flatMap(group -> group.components().stream())
-                .map(TaxGroup.ComponentTax::tax).toList());
-        Figure payable = payable(goods, chosen, prices, tax, tracer);
-        List<Seen> methods = Seen.of(setup.setup().payment(), order.gateways(), payable, tracer);
         order.method().ifPresent(id -> checkMethod(id, methods, missing));
-        return new Quote(setup.currency().getCode(), lines, goods, weight, zone.map(Match::value),
-                zone.map(Match::tied).orElse(List.of()), offers, chosen, prices, taxes, tax, payable, methods, List.copyOf(missing));
+        return List.copyOf(missing);
     }
 
     private static void check(Compiled setup, Order order) {
@@ -65,47 +88,23 @@ public final class Pricing {
         problems.when(order.at() == null, "order/at", "The order has no time.", "Add an instant, as 2026-11-25T10:00:00Z.");
         problems.when(order.lines().isEmpty(), "order/lines", "The basket is empty.", "Put something in.");
         setup.shelf().check(order.lines(), problems);
+        problems.when(order.codes().size() > MOST_CODES, "order/codes", "There are more than " + MOST_CODES + " codes.", "Keep the ones that matter.");
         if (!problems.when(order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
             order.to().check("order/to", problems);
         }
         problems.refuseIfAny();
     }
 
-    private static RateBoard.Load load(Figure goods, Figure weight, List<PricedLine> physical, Tracer tracer) {
-        List<Figure> quantities = physical.stream()
-                .map(line -> tracer.number(Source.ORDER, line.line().quantity(), "", "order/lines/" + line.index() + "/quantity", line.product().name()))
-                .toList();
-        return new RateBoard.Load(weight, goods, tracer.count("", "rule/quantity", "items to deliver", quantities));
-    }
-
-    private static Optional<Offer.Offered> choose(List<Offer> offers, Optional<String> wanted, List<String> missing) {
-        List<Offer.Offered> offered = offers.stream().filter(Offer.Offered.class::isInstance).map(Offer.Offered.class::cast).toList();
-        if (offers.isEmpty()) {
-            return Optional.empty();
-        }
-        if (offered.isEmpty()) {
-            missing.add("Nothing delivers this basket to this place.");
-            return Optional.empty();
-        }
-        if (wanted.isEmpty()) {
-            return Optional.of(offered.get(0));
-        }
-        Optional<Offer.Offered> chosen = offered.stream().filter(offer -> offer.option().id().equals(wanted.get())).findFirst();
-        if (chosen.isEmpty()) {
-            missing.add("The delivery chosen is not offered for this basket and place.");
-        }
-        return chosen;
-    }
-
-    private static List<Taxes.Taxable> taxables(List<PricedLine> lines) {
+    private static List<Taxes.Taxable> taxables(List<PricedLine> lines, Attempt attempt) {
         return lines.stream().map(line -> new Taxes.Taxable("lines/" + line.index(), line.line().key() + " " + line.index(),
-                line.product().category(), line.amount())).toList();
+                line.product().donation() ? Optional.<String>empty() : Optional.of(line.product().category()), attempt.taken().left().get(line.index()))).toList();
     }
 
-    private static Figure payable(Figure goods, Optional<Offer.Offered> chosen, Tax.Prices prices, Figure tax, Tracer tracer) {
+    private static Figure payable(Figure goods, Attempt attempt, Tax.Prices prices, Figure tax, Tracer tracer) {
         List<Figure> parts = new ArrayList<>();
-        parts.add(goods);
-        chosen.ifPresent(offer -> parts.add(offer.price()));
+        List<Figure> taken = attempt.taken().reductions().stream().map(Reduction::amount).toList();
+        parts.add(taken.isEmpty() ? goods : tracer.less("rule/goods-after-discounts", "goods less discounts", goods, taken));
+        attempt.delivery(tracer).ifPresent(parts::add);
         if (prices == Tax.Prices.WITHOUT_TAX) {
             parts.add(tax);
         }

@@ -11,8 +11,11 @@ import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.discount.Discounts;
+import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.goods.Window;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Countries;
@@ -41,6 +44,7 @@ final class SetupCheck {
         if (check.complete()) {
             check.shop();
             check.goods();
+            check.discounts();
             check.delivery();
             check.tax();
             check.payment();
@@ -97,6 +101,8 @@ final class SetupCheck {
 
     private void goods() {
         ids(setup.goods().products(), Product::id, "goods/products");
+        ids(setup.goods().buyerGroups(), Goods.BuyerGroup::id, "goods/buyerGroups");
+        setup.goods().buyerGroups().forEach(group -> group.percentOff().ifPresent(percent -> percent(percent, "goods/buyerGroups/" + group.id() + "/percentOff")));
         Set<String> categories = new HashSet<>(setup.tax().categories().stream().map(Tax.Category::id).toList());
         for (Product product : setup.goods().products()) {
             String path = "goods/products/" + product.id();
@@ -105,11 +111,70 @@ final class SetupCheck {
             amount(product.price(), path + "/price", false);
             problems.when(!categories.contains(product.category()), path + "/category",
                     "There is no tax category “" + product.category() + "”.", "Choose one of the tax station's categories, or add it there.");
+            unusualPrices(product, path);
             product.weight().ifPresent(weight -> problems.when(weight.value().signum() < 0, path + "/weight", "A weight cannot be below zero.", "Write it without the minus sign."));
             ids(product.options(), Product.Option::id, path + "/options");
             for (Product.Option option : product.options()) {
                 choices(option, path + "/options/" + option.id());
             }
+        }
+    }
+
+    private void unusualPrices(Product product, String path) {
+        product.sale().ifPresent(sale -> {
+            amount(sale.price(), path + "/sale/price", false);
+            if (required(sale.window(), path + "/sale/window")) {
+                window(sale.window(), path + "/sale/window");
+            }
+        });
+        for (int i = 0; i < product.breaks().size(); i++) {
+            Product.Break step = product.breaks().get(i);
+            String at = path + "/breaks/" + i;
+            problems.when(step.from() == null || step.from().signum() <= 0, at + "/from", "A break begins above zero.", "Write the quantity it begins at.");
+            problems.when(step.price().isPresent() == step.percent().isPresent(), at, "A break has either a price or a percent off.", "Write one of the two.");
+            step.price().ifPresent(price -> amount(price, at + "/price", false));
+            step.percent().ifPresent(percent -> percent(percent, at + "/percent"));
+        }
+        product.measure().ifPresent(measure -> problems.when(measure.unit() == null || measure.step() == null || measure.step().signum() <= 0 || measure.least() == null
+                        || measure.most() == null || measure.least().compareTo(measure.most()) > 0, path + "/measure",
+                "The measure needs a unit, a step above zero, and a least that is not above the most.", "Write them as m, 0.05, 0.5, 50."));
+        problems.when(product.donation() && product.bounds().isEmpty(), path + "/bounds", "A donation needs its least and its most.", "Write both amounts.");
+        product.bounds().ifPresent(bounds -> {
+            amount(bounds.least(), path + "/bounds/least", false);
+            amount(bounds.most(), path + "/bounds/most", false);
+        });
+        Set<String> groups = new HashSet<>(setup.goods().buyerGroups().stream().map(Goods.BuyerGroup::id).toList());
+        product.groupPrices().forEach((group, price) -> {
+            problems.when(!groups.contains(group), path + "/groupPrices/" + group, "There is no buyer group “" + group + "”.", "Add the group, or remove the price.");
+            amount(price, path + "/groupPrices/" + group, false);
+        });
+    }
+
+    private void window(Window window, String path) {
+        problems.when(window.backwards(), path, "The days run backwards.", "Write the earlier day first.");
+    }
+
+    private void discounts() {
+        ids(setup.discounts().rules(), Discounts.Rule::id, "discounts/rules");
+        Set<String> categories = new HashSet<>(setup.tax().categories().stream().map(Tax.Category::id).toList());
+        Set<String> codes = new HashSet<>();
+        for (Discounts.Rule rule : setup.discounts().rules()) {
+            String path = "discounts/rules/" + rule.id();
+            named(rule.name(), path);
+            required(rule.off(), path + "/off");
+            problems.when(rule.amount().isPresent() == rule.percent().isPresent(), path, "A discount is either a percent or an amount.", "Write one of the two.");
+            rule.amount().ifPresent(amount -> amount(amount, path + "/amount", false));
+            rule.percent().ifPresent(percent -> percent(percent, path + "/percent"));
+            rule.code().ifPresent(code -> {
+                problems.when(code.isBlank() || code.length() > 40, path + "/code", "A code has 1 to 40 characters.", "Write a shorter one.");
+                problems.when(!codes.add(code.strip().toUpperCase(Locale.ROOT)), path + "/code", "The code “" + code + "” is used twice.", "Give one of them another code.");
+            });
+            Discounts.Conditions when = rule.conditions();
+            when.leastValue().ifPresent(least -> amount(least, path + "/conditions/leastValue", false));
+            when.window().ifPresent(window -> window(window, path + "/conditions/window"));
+            places(when.places(), path + "/conditions/places");
+            java.util.stream.Stream.concat(when.categories().stream(), when.except().stream()).filter(category -> !categories.contains(category))
+                    .forEach(category -> problems.add(path + "/conditions/categories", "There is no tax category “" + category + "”.", "Choose one of the tax station's."));
         }
     }
 

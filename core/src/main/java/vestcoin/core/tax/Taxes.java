@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.PlaceIndex.Match;
@@ -16,11 +17,19 @@ import vestcoin.core.why.Tracer;
 /** Computes the tax of an order: once a group, then shared out over what the group holds. */
 public final class Taxes {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+    /** Stands for the category of what is outside of tax; no category can have this id. */
+    private static final String OUTSIDE = "(outside)";
 
     private Taxes() {}
 
-    /** Goods to be taxed. @param key names the line; @param sortKey breaks ties when shares are dealt out */
-    public record Taxable(String key, String sortKey, String category, Figure amount) {}
+    /**
+     * Goods to be taxed.
+     *
+     * @param key      names the line
+     * @param sortKey  breaks ties when shares are dealt out
+     * @param category nothing for what is outside of tax, such as a donation
+     */
+    public record Taxable(String key, String sortKey, Optional<String> category, Figure amount) {}
 
     private record GroupKey(String row, String category, String rate) implements Comparable<GroupKey> {
         @Override
@@ -45,8 +54,8 @@ public final class Taxes {
         Map<GroupKey, List<Taxable>> groups = new TreeMap<>();
         Map<GroupKey, Optional<TaxBook.Levy>> levies = new TreeMap<>();
         for (Taxable taxable : goods) {
-            Optional<TaxBook.Levy> levy = book.find(to, taxable.category()).map(Match::value);
-            GroupKey key = new GroupKey(levy.map(l -> l.row().id()).orElse(""), taxable.category(),
+            Optional<TaxBook.Levy> levy = taxable.category().flatMap(category -> book.find(to, category)).map(Match::value);
+            GroupKey key = new GroupKey(levy.map(l -> l.row().id()).orElse(""), taxable.category().orElse(OUTSIDE),
                     levy.map(l -> RateCell.print(l.rate())).orElse(""));
             groups.computeIfAbsent(key, k -> new ArrayList<>()).add(taxable);
             levies.put(key, levy);
@@ -57,8 +66,7 @@ public final class Taxes {
             list.sort(Comparator.comparing(Taxable::sortKey));
             values.add(tracer.sum("rule/tax-group", "goods of the group", list.stream().map(Taxable::amount).toList()));
         }
-        List<Figure> deliveries = delivery.map(price -> tracer.shares("rule/delivery-taxed-like-goods", "share of the delivery", price, values))
-                .orElse(List.of());
+        List<Figure> deliveries = delivery.map(price -> deliveries(price, groups.keySet(), values, tracer)).orElse(List.of());
         List<TaxGroup> result = new ArrayList<>();
         int i = 0;
         for (GroupKey key : groups.keySet()) {
@@ -68,6 +76,17 @@ public final class Taxes {
         }
         result.sort(Comparator.comparing((TaxGroup g) -> g.components().stream().map(c -> c.rate().value()).reduce(BigDecimal.ZERO, BigDecimal::add)).reversed());
         return result;
+    }
+
+    /** The delivery's share of each group; what is outside of tax carries none. */
+    private static List<Figure> deliveries(Figure price, Set<GroupKey> keys, List<Figure> values, Tracer tracer) {
+        List<Figure> weights = new ArrayList<>();
+        int i = 0;
+        for (GroupKey key : keys) {
+            weights.add(key.category().equals(OUTSIDE) ? tracer.zero("rule/outside-tax", "outside of tax") : values.get(i));
+            i++;
+        }
+        return tracer.shares("rule/delivery-taxed-like-goods", "share of the delivery", price, weights);
     }
 
     private static TaxGroup group(Optional<TaxBook.Levy> levy, String category, Tax.Prices prices, List<Taxable> goods, Figure value,

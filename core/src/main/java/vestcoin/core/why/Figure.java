@@ -1,8 +1,11 @@
 package vestcoin.core.why;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.stream.Stream;
+import java.util.Set;
 
 /**
  * A number with where it comes from. Pricing computes with figures, so the explanation of an amount is the computation
@@ -23,9 +26,19 @@ public record Figure(BigDecimal value, String unit, String rule, String label, O
         return op.apply(of.stream().map(Figure::value).toList());
     }
 
-    /** This figure and everything below it, depth first. */
-    public Stream<Figure> all() {
-        return Stream.concat(Stream.of(this), of.stream().flatMap(Figure::all));
+    /** This figure and everything below it, each once however often it is used, operands before what is made of them. */
+    public List<Figure> all() {
+        Set<Figure> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+        List<Figure> all = new ArrayList<>();
+        gather(seen, all);
+        return all;
+    }
+
+    private void gather(Set<Figure> seen, List<Figure> all) {
+        if (seen.add(this)) {
+            of.forEach(operand -> operand.gather(seen, all));
+            all.add(this);
+        }
     }
 
     public boolean zero() {

@@ -79,6 +79,14 @@ public sealed interface Op {
         }
     }
 
+    /** The one operand, rounded. @param digits decimals of the result */
+    record Rounded(int digits, Rounding rounding) implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.get(0).setScale(digits, rounding.mode());
+        }
+    }
+
     /** How many steps of the third operand are started between the second and the first: (23.2 − 20) ÷ 1 starts 4. */
     record StartedSteps() implements Op {
         @Override

@@ -12,6 +12,8 @@ import vestcoin.core.money.Sharing;
  * computes; the values are the same.
  */
 public final class Tracer {
+    private static final BigDecimal HUNDREDTH = new BigDecimal("0.01");
+
     private final CurrencyUnit currency;
     private final Rounding rounding;
     private final boolean keeping;
@@ -71,6 +73,27 @@ public final class Tracer {
     /** {@code times} multiplied, divided by {@code over} multiplied, rounded once to the minor unit. */
     public Figure ratio(String rule, String label, List<Figure> times, List<Figure> over) {
         return computed(new Op.Ratio(times.size(), digits(), rounding), currency.getCode(), rule, label, join(times, over), -1);
+    }
+
+    /** An exact figure brought to the minor unit: one of the rounding points. */
+    public Figure rounded(String rule, String label, Figure exact) {
+        return computed(new Op.Rounded(digits(), rounding), currency.getCode(), rule, label, List.of(exact), -1);
+    }
+
+    /** The smallest of some amounts. */
+    public Figure smallest(String rule, String label, List<Figure> operands) {
+        return computed(new Op.Smallest(), currency.getCode(), rule, label, operands, -1);
+    }
+
+    /** A sum of amounts that have not been rounded yet. */
+    public Figure exactSum(String rule, String label, List<Figure> operands) {
+        return computed(new Op.Sum(), currency.getCode(), rule, label, operands, -1);
+    }
+
+    /** An amount × a percentage, not rounded: the product with hundredths. */
+    public Figure exactPercent(String rule, String label, Figure amount, Figure percent) {
+        return computed(new Op.Product(), currency.getCode(), rule, label,
+                List.of(amount, percent, number(Op.Source.CONSTANT, HUNDREDTH, "", "rule/percent", "per cent")), -1);
     }
 
     /** A product that is not an amount and is not rounded, such as a line's weight. */

@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateText;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
@@ -39,6 +40,8 @@ public final class Shops {
         private Tax.Prices prices = Tax.Prices.WITH_TAX;
         private Rounding rounding = Rounding.HALF_UP;
         private final List<Product> products = new ArrayList<>();
+        private final List<Goods.BuyerGroup> buyerGroups = new ArrayList<>();
+        private final List<Discounts.Rule> discounts = new ArrayList<>();
         private final Map<String, Map<String, PriceRule>> rates = new LinkedHashMap<>();
         private final List<String> options = new ArrayList<>();
         private final Map<String, Map<String, Tax.Rate>> book = new LinkedHashMap<>();
@@ -61,7 +64,7 @@ public final class Shops {
         }
 
         public Maker sells(String id, String price, String category, String weight, Product.Option... choices) {
-            products.add(new Product(id, id, weight.isEmpty() ? Product.Kind.DIGITAL : Product.Kind.PHYSICAL, new BigDecimal(price), category,
+            products.add(Product.of(id, id, weight.isEmpty() ? Product.Kind.DIGITAL : Product.Kind.PHYSICAL, new BigDecimal(price), category,
                     weight.isEmpty() ? Optional.empty() : Optional.of(Weight.parse("weight", weight)), List.of(choices)));
             return this;
         }
@@ -85,12 +88,28 @@ public final class Shops {
             return this;
         }
 
+        /** A product with an unusual price; the tax category has to be there. */
+        public Maker sells(Product product) {
+            products.add(product);
+            return this;
+        }
+
+        public Maker buyers(String id, String percentOff) {
+            buyerGroups.add(new Goods.BuyerGroup(id, id, Optional.ofNullable(percentOff).map(BigDecimal::new)));
+            return this;
+        }
+
+        public Maker discounts(Discounts.Rule rule) {
+            discounts.add(rule);
+            return this;
+        }
+
         public Setup setup() {
             List<Delivery.Zone> zones = rates.entrySet().stream().map(zone -> new Delivery.Zone(id(zone.getKey()), zone.getKey(), places(zone.getKey()), List.of(), zone.getValue())).toList();
             List<Tax.PlaceRates> rows = book.entrySet().stream().map(row -> new Tax.PlaceRates(id(row.getKey()), row.getKey(), places(row.getKey()), List.of(), row.getValue())).toList();
             Shop shop = new Shop("Test shop", "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "Europe/Dublin",
                     "kg", rounding, List.of(new Place.Group("WORLD")));
-            return new Setup(shop, new Goods(products),
+            return new Setup(shop, new Goods(products, buyerGroups), new Discounts(discounts),
                     new Delivery(zones, options.stream().map(option -> new Delivery.Option(option, option, "", Optional.empty())).toList()),
                     new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows),
                     new Payment(List.of(new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards",
@@ -128,6 +147,12 @@ public final class Shops {
                     new Product.Choice("l", "Large", Optional.empty(), Optional.of(BigDecimal.valueOf(random.nextInt(5000) - 1500, 2)))))};
             maker.sells("p" + p, BigDecimal.valueOf(random.nextInt(20_000), 2).toPlainString(), "c" + random.nextInt(categories),
                     random.nextInt(5) == 0 ? "" : BigDecimal.valueOf(random.nextInt(9000), 3).toPlainString() + (random.nextBoolean() ? " kg" : " lb"), options);
+        }
+        for (int d = random.nextInt(4); d > 0; d--) {
+            boolean percent = random.nextBoolean();
+            maker.discounts(new Discounts.Rule("d" + d, "d" + d, Optional.empty(), random.nextInt(3) == 0 ? Discounts.Off.DELIVERY : Discounts.Off.GOODS,
+                    percent ? Optional.of(BigDecimal.valueOf(random.nextInt(10_000), 2)) : Optional.empty(),
+                    percent ? Optional.empty() : Optional.of(BigDecimal.valueOf(random.nextInt(9000), 2)), random.nextInt(3) > 0, null));
         }
         maker.delivers("IE", "post", "to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg, from 180 free");
         maker.delivers("IE", "van", "to 5 lb 6.10, to 20 lb 12.35, then +1.15/2 lb");

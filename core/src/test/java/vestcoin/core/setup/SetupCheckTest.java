@@ -20,7 +20,7 @@ class SetupCheckTest {
 
     @Test
     void a_setup_with_stations_missing_names_them() {
-        assertThatThrownBy(() -> Compiled.of(new Setup(null, null, null, null, null, null))).isInstanceOfSatisfying(Refused.class, refused ->
+        assertThatThrownBy(() -> Compiled.of(new Setup(null, null, null, null, null, null, null))).isInstanceOfSatisfying(Refused.class, refused ->
                 assertThat(refused.problems()).extracting(Problem::path).isEqualTo(List.of("shop", "goods", "delivery", "tax", "payment")));
     }
 }

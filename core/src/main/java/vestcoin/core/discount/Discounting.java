@@ -1,0 +1,174 @@
+package vestcoin.core.discount;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.place.Destination;
+import vestcoin.core.why.Figure;
+import vestcoin.core.why.Op.Source;
+import vestcoin.core.why.Tracer;
+
+/**
+ * Takes discounts off lines, one after the other: automatic ones in the seller's order, then codes in the order typed.
+ * Each is computed once on what is left of all it is for, rounded once, and shared out over those lines. Nothing goes
+ * below zero.
+ */
+public final class Discounting {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private final Circumstances circumstances;
+    private final Tracer tracer;
+
+    /** What decides whether a discount applies, besides the lines. @param codes in the order typed */
+    public record Circumstances(Instant at, ZoneId zone, Destination to, List<String> codes, History history) {}
+
+    /** Discounts that could apply, in the order they are taken, and why the others cannot. */
+    public record Candidates(List<Discounts.Rule> rules, List<Reduction.NotApplied> not) {}
+
+    /** Lines after discounts. @param left line index to what is left of it */
+    public record Taken(List<Reduction> reductions, List<Reduction.NotApplied> not, Map<Integer, Figure> left) {}
+
+    public Discounting(Circumstances circumstances, Tracer tracer) {
+        this.circumstances = circumstances;
+        this.tracer = tracer;
+    }
+
+    /** Sorts the discounts into those in play and those that this order cannot have whatever is in it. */
+    public Candidates candidates(Discounts discounts) {
+        List<Discounts.Rule> in = new ArrayList<>();
+        List<Reduction.NotApplied> not = new ArrayList<>();
+        discounts.rules().stream().filter(rule -> rule.code().isEmpty()).forEach(in::add);
+        for (String typed : circumstances.codes()) {
+            discounts.rules().stream().filter(rule -> rule.code().filter(code -> normal(code).equals(normal(typed))).isPresent())
+                    .filter(rule -> !in.contains(rule)).forEach(in::add);
+        }
+        List<Discounts.Rule> kept = new ArrayList<>();
+        for (Discounts.Rule rule : in) {
+            Optional<String> reason = barred(rule);
+            reason.ifPresent(sentence -> not.add(new Reduction.NotApplied(rule, sentence)));
+            if (reason.isEmpty()) {
+                kept.add(rule);
+            }
+        }
+        return new Candidates(kept, not);
+    }
+
+    private Optional<String> barred(Discounts.Rule rule) {
+        Discounts.Conditions when = rule.conditions();
+        if (when.window().isPresent() && !when.window().get().covers(circumstances.at(), circumstances.zone())) {
+            return Optional.of("Not on this day.");
+        }
+        if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(circumstances.to()))) {
+            return Optional.of("Not for this place.");
+        }
+        if (when.firstOrder() && circumstances.history().orders() > 0) {
+            return Optional.of("Only for a first order.");
+        }
+        if (when.uses().isPresent() && circumstances.history().uses().getOrDefault(rule.id(), 0) >= when.uses().get()) {
+            return Optional.of("Used up: " + when.uses().get() + " in all.");
+        }
+        if (when.usesPerBuyer().isPresent() && circumstances.history().usesByBuyer().getOrDefault(rule.id(), 0) >= when.usesPerBuyer().get()) {
+            return Optional.of("This buyer has used it " + when.usesPerBuyer().get() + " times.");
+        }
+        return Optional.empty();
+    }
+
+    /** Takes goods discounts off the lines, in order. */
+    public Taken goods(List<Discounts.Rule> rules, List<PricedLine> lines) {
+        Map<Integer, Figure> left = new LinkedHashMap<>();
+        lines.forEach(line -> left.put(line.index(), line.amount()));
+        List<Reduction> reductions = new ArrayList<>();
+        List<Reduction.NotApplied> not = new ArrayList<>();
+        for (Discounts.Rule rule : rules) {
+            if (rule.off() != Discounts.Off.GOODS) {
+                continue;
+            }
+            List<PricedLine> eligible = eligible(rule, lines);
+            Optional<String> lacking = shortOf(rule, lines, eligible, left);
+            if (lacking.isPresent()) {
+                not.add(new Reduction.NotApplied(rule, lacking.get()));
+                continue;
+            }
+            Figure base = tracer.sum("rule/discount-base", "what it is taken off", eligible.stream().map(line -> left.get(line.index())).toList());
+            Figure amount = amount(rule, base);
+            Map<Integer, Figure> shares = shared(amount, eligible, left);
+            shares.forEach((index, share) -> left.put(index, tracer.less("rule/after-discount", "after " + rule.name(), left.get(index), List.of(share))));
+            reductions.add(new Reduction(rule, amount, shares));
+        }
+        return new Taken(reductions, not, left);
+    }
+
+    /** Takes delivery discounts off a price, in order; empty where there is nothing to deliver. */
+    public List<Reduction> delivery(List<Discounts.Rule> rules, List<PricedLine> lines, Map<Integer, Figure> left, Figure price) {
+        List<Reduction> reductions = new ArrayList<>();
+        Figure rest = price;
+        for (Discounts.Rule rule : rules) {
+            if (rule.off() == Discounts.Off.DELIVERY && shortOf(rule, lines, eligible(rule, lines), left).isEmpty()) {
+                Figure amount = amount(rule, rest);
+                rest = tracer.less("rule/after-discount", "after " + rule.name(), rest, List.of(amount));
+                reductions.add(new Reduction(rule, amount, Map.of()));
+            }
+        }
+        return reductions;
+    }
+
+    private static List<PricedLine> eligible(Discounts.Rule rule, List<PricedLine> lines) {
+        return lines.stream().filter(line -> !line.product().donation())
+                .filter(line -> rule.conditions().categories().isEmpty() || rule.conditions().categories().contains(line.product().category()))
+                .filter(line -> !rule.conditions().except().contains(line.product().category()))
+                .sorted(Comparator.comparing((PricedLine line) -> line.line().key()).thenComparing(PricedLine::index)).toList();
+    }
+
+    /** Why the basket is not enough, if it is not: value is the goods after the discounts taken so far, without donations. */
+    private Optional<String> shortOf(Discounts.Rule rule, List<PricedLine> lines, List<PricedLine> eligible, Map<Integer, Figure> left) {
+        if (eligible.isEmpty()) {
+            return Optional.of("Nothing in the basket is in it.");
+        }
+        BigDecimal value = lines.stream().filter(line -> !line.product().donation()).map(line -> left.get(line.index()).value()).reduce(BigDecimal.ZERO, BigDecimal::add);
+        if (rule.conditions().leastValue().filter(least -> value.compareTo(least) < 0).isPresent()) {
+            return Optional.of("Only from goods of " + rule.conditions().leastValue().get().setScale(tracer.digits()).toPlainString() + ".");
+        }
+        BigDecimal quantity = eligible.stream().map(line -> line.line().quantity()).reduce(BigDecimal.ZERO, BigDecimal::add);
+        if (rule.conditions().leastQuantity().filter(least -> quantity.compareTo(least) < 0).isPresent()) {
+            return Optional.of("Only from " + rule.conditions().leastQuantity().get().toPlainString() + " things.");
+        }
+        return Optional.empty();
+    }
+
+    private Figure amount(Discounts.Rule rule, Figure base) {
+        String path = "discounts/rules/" + rule.id();
+        if (rule.amount().isPresent()) {
+            return tracer.smallest(path, rule.name(), List.of(tracer.typed(path + "/amount", rule.name(), rule.amount().get()), base));
+        }
+        Figure percent = tracer.number(Source.SETUP, rule.percent().orElse(BigDecimal.ZERO), "%", path + "/percent", rule.name());
+        return tracer.ratio(path, rule.name(), List.of(base, percent), List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
+    }
+
+    /**
+     * Source: Directive 2006/112/EC, Article 79(b): a price reduction lowers the taxable amount of what it is granted on.
+     * Weights are what is left of the lines; if all is zero, what they were before.
+     */
+    private Map<Integer, Figure> shared(Figure amount, List<PricedLine> eligible, Map<Integer, Figure> left) {
+        boolean nothingLeft = eligible.stream().allMatch(line -> left.get(line.index()).zero());
+        List<Figure> weights = eligible.stream().map(line -> nothingLeft ? line.amount() : left.get(line.index())).toList();
+        List<Figure> parts = tracer.shares("rule/discount-shared-out", "share of the discount", amount, weights);
+        Map<Integer, Figure> shares = new HashMap<>();
+        for (int i = 0; i < parts.size(); i++) {
+            shares.put(eligible.get(i).index(), parts.get(i));
+        }
+        return shares;
+    }
+
+    private static String normal(String code) {
+        return code.strip().toUpperCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,19 @@
+package vestcoin.core.discount;
+
+import java.util.Map;
+import vestcoin.core.why.Figure;
+
+/**
+ * What one discount takes off.
+ *
+ * @param amount not negative
+ * @param shares line index to its part of the amount; empty for a discount off the delivery
+ */
+public record Reduction(Discounts.Rule rule, Figure amount, Map<Integer, Figure> shares) {
+    public Reduction {
+        shares = Map.copyOf(shares);
+    }
+
+    /** A discount that does not apply. @param reason one sentence for the seller */
+    public record NotApplied(Discounts.Rule rule, String reason) {}
+}
