@@ -3,6 +3,7 @@ package vestcoin.app.format;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.Nulls;
 import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.Locale;
@@ -51,6 +52,7 @@ public final class Json {
             .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .changeDefaultPropertyInclusion(include -> include.withValueInclusion(JsonInclude.Include.NON_ABSENT).withContentInclusion(JsonInclude.Include.NON_ABSENT))
+            .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
             .addModule(module())
             .addMixIn(PriceRule.Basis.class, BasisKinds.class)
             .addMixIn(Op.class, OpKinds.class)

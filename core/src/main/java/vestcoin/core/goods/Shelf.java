@@ -30,13 +30,13 @@ public final class Shelf {
     }
 
     /** Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot be. */
-    public void check(List<Line> lines, Problems problems) {
+    public void check(List<Line> lines, int digits, Problems problems) {
         for (int i = 0; i < lines.size(); i++) {
-            check(lines.get(i), "order/lines/" + i, problems);
+            check(lines.get(i), "order/lines/" + i, digits, problems);
         }
     }
 
-    private void check(Line line, String path, Problems problems) {
+    private void check(Line line, String path, int digits, Problems problems) {
         Product product = line.product() == null ? null : products.get(line.product());
         if (problems.when(product == null, path + "/product", "The shop has no product “" + line.product() + "”.",
                 "Take the line out, or choose a product the shop has.")) {
@@ -46,6 +46,8 @@ public final class Shelf {
         product.bounds().filter(bounds -> product.donation()).ifPresent(bounds -> problems.when(line.amount().isEmpty()
                         || line.amount().get().compareTo(bounds.least()) < 0 || line.amount().get().compareTo(bounds.most()) > 0, path + "/amount",
                 product.name() + " takes an amount from " + bounds.least().toPlainString() + " to " + bounds.most().toPlainString() + ".", "Choose one within."));
+        line.amount().ifPresent(amount -> problems.when(amount.stripTrailingZeros().scale() > digits, path + "/amount",
+                "The amount has more decimals than the currency.", "Write at most " + digits + "."));
         for (Product.Option option : product.options()) {
             String chosen = line.options().get(option.id());
             problems.when(option.choices().stream().noneMatch(choice -> choice.id().equals(chosen)), path + "/options/" + option.id(),

@@ -87,7 +87,7 @@ public final class Pricing {
         Problems problems = new Problems();
         problems.when(order.at() == null, "order/at", "The order has no time.", "Add an instant, as 2026-11-25T10:00:00Z.");
         problems.when(order.lines().isEmpty(), "order/lines", "The basket is empty.", "Put something in.");
-        setup.shelf().check(order.lines(), problems);
+        setup.shelf().check(order.lines(), setup.currency().getDecimalPlaces(), problems);
         problems.when(order.codes().size() > MOST_CODES, "order/codes", "There are more than " + MOST_CODES + " codes.", "Keep the ones that matter.");
         if (!problems.when(order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
             order.to().check("order/to", problems);

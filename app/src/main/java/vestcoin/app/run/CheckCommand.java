@@ -1,0 +1,41 @@
+package vestcoin.app.run;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import vestcoin.app.format.Json;
+import vestcoin.core.finding.Check;
+import vestcoin.core.finding.Finding;
+import vestcoin.core.finding.Finding.Severity;
+import vestcoin.core.payment.Gateway;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.setup.Compiled;
+
+/** Checks a setup file. A file says nothing of gateways, so those it names are taken as connected. */
+@Command(name = "check", description = "Prints the findings of a setup; status 1 if any blocks opening, 2 and a sentence on bad input.", mixinStandardHelpOptions = true)
+public final class CheckCommand implements Callable<Integer> {
+    @Option(names = "--setup", required = true)
+    Path setup;
+
+    @Override
+    public Integer call() {
+        Inputs inputs = new Inputs();
+        return inputs.run(() -> {
+            Compiled compiled = inputs.setup(setup).compiled();
+            Map<String, Gateway> connected = compiled.setup().payment().methods().stream()
+                    .collect(Collectors.toMap(Payment.Method::gateway, method -> Gateway.TEST, (a, b) -> a));
+            List<Finding> findings = Check.of(compiled, connected);
+            for (Finding finding : findings) {
+                System.out.println(Json.named(finding.severity()) + "  " + finding.path() + "  " + finding.sentence() + " " + finding.remedy());
+            }
+            if (findings.isEmpty()) {
+                System.out.println("Nothing to say.");
+            }
+            return findings.stream().anyMatch(finding -> finding.severity() == Severity.BLOCKS_OPENING) ? 1 : 0;
+        });
+    }
+}

@@ -1,0 +1,83 @@
+package vestcoin.app.run;
+
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.Callable;
+import java.util.stream.Stream;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import vestcoin.app.format.Json;
+import vestcoin.core.compare.Comparison;
+import vestcoin.core.quote.Order;
+import vestcoin.core.setup.Compiled;
+
+/** Prices a folder of orders under two setups and prints every figure that differs. */
+@Command(name = "compare", description = "Prints what a change of setup does to orders; a table, or JSON.", mixinStandardHelpOptions = true)
+public final class CompareCommand implements Callable<Integer> {
+    @Option(names = "--before", required = true)
+    Path before;
+
+    @Option(names = "--after", required = true)
+    Path after;
+
+    @Option(names = "--orders", required = true, description = "Folder with *.order.json files.")
+    Path orders;
+
+    @Option(names = "--json", description = "JSON instead of a table.")
+    boolean json;
+
+    @Override
+    public Integer call() {
+        Inputs inputs = new Inputs();
+        return inputs.run(() -> {
+            Compiled was = inputs.setup(before).compiled();
+            Compiled is = inputs.setup(after).compiled();
+            List<Comparison.Difference> differences = Comparison.of(was, is, orders(inputs));
+            System.out.print(json ? Json.pretty(differences) : table(differences));
+            return 0;
+        });
+    }
+
+    private Map<String, Order> orders(Inputs inputs) throws IOException {
+        Map<String, Order> read = new TreeMap<>();
+        try (Stream<Path> files = Files.list(orders)) {
+            for (Path file : files.filter(each -> each.toString().endsWith(".order.json")).sorted().toList()) {
+                read.put(file.getFileName().toString().replace(".order.json", ""), inputs.order(file));
+            }
+        }
+        return read;
+    }
+
+    private static String table(List<Comparison.Difference> differences) {
+        StringBuilder text = new StringBuilder();
+        for (Comparison.Difference difference : differences) {
+            text.append(difference.order()).append(difference.none() ? ": no change\n" : "\n");
+            for (Comparison.Row row : difference.rows()) {
+                text.append("  %-48s %12s %12s %12s%n".formatted(row.what(), plain(row.before()), plain(row.after()), change(row)));
+            }
+            if (!difference.before().equals(difference.after())) {
+                text.append("  before: ").append(difference.before().isEmpty() ? "can be placed" : String.join(" ", difference.before())).append('\n');
+                text.append("  after:  ").append(difference.after().isEmpty() ? "can be placed" : String.join(" ", difference.after())).append('\n');
+            }
+        }
+        return text.toString();
+    }
+
+    private static String plain(Optional<BigDecimal> amount) {
+        return amount.map(BigDecimal::toPlainString).orElse("–");
+    }
+
+    private static String change(Comparison.Row row) {
+        if (row.before().isEmpty() || row.after().isEmpty()) {
+            return "";
+        }
+        BigDecimal change = row.after().get().subtract(row.before().get());
+        return (change.signum() > 0 ? "+" : "") + change.toPlainString();
+    }
+}

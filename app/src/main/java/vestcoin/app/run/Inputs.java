@@ -1,0 +1,51 @@
+package vestcoin.app.run;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.setup.Document;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.Order;
+
+/** Files given on the command line, and how what is wrong with them is told: on standard error, with status 2. */
+final class Inputs {
+    static final int BAD_INPUT = 2;
+    private static final long MOST_BYTES = 64L * 1024 * 1024;
+
+    private Path reading = Path.of("");
+
+    Document setup(Path file) throws IOException {
+        return Document.parse(text(file));
+    }
+
+    Order order(Path file) throws IOException {
+        return OrderFile.parse(text(file));
+    }
+
+    private String text(Path file) throws IOException {
+        reading = file;
+        if (Files.size(file) > MOST_BYTES) {
+            throw new Refused("", "The file is larger than 64 MB.", "Split it.");
+        }
+        return Files.readString(file);
+    }
+
+    /** Runs a command; what it refuses is told with the file it was reading. */
+    int run(Callable<Integer> command) {
+        try {
+            return command.call();
+        } catch (Refused refused) {
+            for (Problem problem : refused.problems()) {
+                System.err.println(reading + (problem.path().isEmpty() ? "" : ", " + problem.path()) + ": " + problem.sentence() + " " + problem.remedy());
+            }
+        } catch (IOException e) {
+            System.err.println(reading + ": the file cannot be read. Check its name.");
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+        return BAD_INPUT;
+    }
+}

@@ -1,0 +1,98 @@
+package vestcoin.app.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import picocli.CommandLine;
+import vestcoin.app.format.Json;
+
+/** The commands on the documented files. */
+class CommandsTest {
+    private static final Path EXAMPLES = Path.of("..", "docs", "formats", "examples");
+    private static final String SETUP = EXAMPLES.resolve("tern-and-tether.setup.json").toString();
+
+    @TempDir
+    Path folder;
+
+    private record Said(int status, String out, String err) {}
+
+    private static Said run(Object command, String... arguments) {
+        PrintStream out = System.out;
+        PrintStream err = System.err;
+        ByteArrayOutputStream said = new ByteArrayOutputStream();
+        ByteArrayOutputStream wrong = new ByteArrayOutputStream();
+        try {
+            System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
+            System.setErr(new PrintStream(wrong, true, StandardCharsets.UTF_8));
+            int status = new CommandLine(command).execute(arguments);
+            return new Said(status, said.toString(StandardCharsets.UTF_8), wrong.toString(StandardCharsets.UTF_8));
+        } finally {
+            System.setOut(out);
+            System.setErr(err);
+        }
+    }
+
+    private String changed(String from, String to) throws IOException {
+        String text = Files.readString(Path.of(SETUP));
+        assertThat(text).contains(from);
+        return Files.writeString(folder.resolve("changed.setup.json"), text.replace(from, to)).toString();
+    }
+
+    @Test
+    void price_prints_a_quote() {
+        Said said = run(new PriceCommand(), "--setup", SETUP, "--order", EXAMPLES.resolve("cork-two-deltas-codes.order.json").toString());
+        assertThat(said.status()).isZero();
+        // 128.00 + 24.50, SPRING10 takes 12.80 off the kites, more than OPENDAY's 12.00; 9.40 to Cork
+        assertThat(Json.tree(said.out()).path("payable").path("value").asString()).isEqualTo("149.10");
+    }
+
+    @Test
+    void price_answers_bad_input_with_status_2_and_a_sentence() throws IOException {
+        Path broken = Files.writeString(folder.resolve("broken.json"), "{\"format\": \"vest-coin/order/1\", ");
+        Said said = run(new PriceCommand(), "--setup", SETUP, "--order", broken.toString());
+        assertThat(said.status()).isEqualTo(2);
+        assertThat(said.err()).contains("broken.json").contains("This is not JSON at line 1").doesNotContain("Exception");
+        assertThat(run(new PriceCommand(), "--setup", "nowhere.json", "--order", broken.toString()).err()).contains("nowhere.json: the file cannot be read");
+    }
+
+    @Test
+    void check_of_the_demo_blocks_nothing() {
+        Said said = run(new CheckCommand(), "--setup", SETUP);
+        assertThat(said.status()).isZero();
+        assertThat(said.out()).doesNotContain("blocks-opening");
+    }
+
+    /** Copies of the demo's setup with one fault planted in each. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "\"email\": \"hello@tern-and-tether.example\" | \"email\": \"\" | no address to write to | 0",
+            "\"weight\": \"2.6 kg\", | | Box kite has no weight | 0",
+            "\"sellsTo\": [ | \"sellsTo\": [ \"JP\", | no delivery zone holds it | 1",
+            "\"BE\", | \"BE\", \"IE\", | both hold IE | 1",
+            "\"on\": true | \"on\": false | No buyer can pay yet | 1",
+            "\"price\": \"9.40\" | \"price\": \"6.40\" | the price drops to 6.40 | 0"})
+    void check_reports_the_fault_that_was_planted(String from, String to, String finding, int status) throws IOException {
+        Said said = run(new CheckCommand(), "--setup", changed(from, to == null ? "" : to));
+        assertThat(said.out()).contains(finding);
+        assertThat(said.status()).isEqualTo(status);
+    }
+
+    @Test
+    void compare_lists_what_moves_and_what_does_not() throws IOException {
+        String after = changed("\"price\": \"9.40\"", "\"price\": \"9.90\"");
+        Said said = run(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString());
+        assertThat(said.status()).isZero();
+        assertThat(said.out()).contains("cork-two-deltas\n").containsPattern("to pay +161\\.90 +162\\.40 +\\+0\\.50").contains("download-only: no change");
+        Said json = run(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString(), "--json");
+        assertThat(Json.tree(json.out()).path(0).path("order").asString()).isEqualTo("asheville-workbench");
+    }
+}

@@ -1,0 +1,99 @@
+package vestcoin.core.compare;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import vestcoin.core.discount.Reduction;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.Quote;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.tax.TaxGroup;
+
+/** {@code compare(a, b, orders)}: pure; the same orders priced under two setups. */
+public final class Comparison {
+    private Comparison() {}
+
+    /**
+     * One figure that differs.
+     *
+     * @param what   what it is: {@code to pay}, {@code delivery}, {@code tax 23 % gear}
+     * @param before nothing where the figure was not there
+     */
+    public record Row(String what, Optional<BigDecimal> before, Optional<BigDecimal> after) {}
+
+    /**
+     * One order under both setups.
+     *
+     * @param rows   every figure that differs, the amount to pay first; empty when nothing changes
+     * @param before why it could not be priced or placed before; empty when it could
+     * @param after  the same under the second setup
+     */
+    public record Difference(String order, String currency, List<Row> rows, List<String> before, List<String> after) {
+        public boolean none() {
+            return rows.isEmpty() && before.equals(after);
+        }
+    }
+
+    private record Priced(String currency, Map<String, BigDecimal> figures, List<String> missing) {}
+
+    /** Prices each order under both setups, in the orders' own order. */
+    public static List<Difference> of(Compiled before, Compiled after, Map<String, Order> orders) {
+        List<Difference> differences = new ArrayList<>();
+        orders.forEach((name, order) -> {
+            Priced was = priced(before, order);
+            Priced is = priced(after, order);
+            differences.add(new Difference(name, is.currency(), rows(was.figures(), is.figures()), was.missing(), is.missing()));
+        });
+        return differences;
+    }
+
+    private static List<Row> rows(Map<String, BigDecimal> was, Map<String, BigDecimal> is) {
+        Set<String> names = new LinkedHashSet<>(was.keySet());
+        names.addAll(is.keySet());
+        List<Row> rows = new ArrayList<>();
+        for (String name : names) {
+            BigDecimal before = was.get(name);
+            BigDecimal after = is.get(name);
+            if (before == null || after == null || before.compareTo(after) != 0) {
+                rows.add(new Row(name, Optional.ofNullable(before), Optional.ofNullable(after)));
+            }
+        }
+        return rows;
+    }
+
+    private static Priced priced(Compiled setup, Order order) {
+        String currency = setup.currency().getCode();
+        try {
+            Quote quote = Pricing.priceUntraced(setup, order);
+            return new Priced(currency, figures(quote), quote.missing());
+        } catch (Refused refused) {
+            return new Priced(currency, Map.of(), refused.problems().stream().map(Problem::sentence).toList());
+        }
+    }
+
+    private static Map<String, BigDecimal> figures(Quote quote) {
+        Map<String, BigDecimal> figures = new LinkedHashMap<>();
+        figures.put("to pay", quote.payable().value());
+        quote.lines().forEach(line -> figures.put("line " + (line.index() + 1) + ", " + line.product().name(), line.amount().value()));
+        for (Reduction reduction : quote.discounts()) {
+            figures.put("discount, " + reduction.rule().name(), reduction.amount().value().negate());
+        }
+        quote.chosen().ifPresent(offer -> figures.put("delivery, " + offer.option().name(), offer.price().value()));
+        for (Reduction reduction : quote.off()) {
+            figures.put("discount on delivery, " + reduction.rule().name(), reduction.amount().value().negate());
+        }
+        for (TaxGroup group : quote.taxes()) {
+            group.components().forEach(component -> figures.merge(component.name() + " " + component.rate().value().toPlainString() + " %, " + group.category(),
+                    component.tax().value(), BigDecimal::add));
+        }
+        return figures;
+    }
+}
