@@ -8,7 +8,7 @@ import { GoodsStation } from "../stations/goods/GoodsStation";
 import { PaymentStation } from "../stations/payment/PaymentStation";
 import { ShopStation } from "../stations/shop/ShopStation";
 import { TaxStation } from "../stations/tax/TaxStation";
-import { BenchProvider } from "./bench";
+import { BenchProvider, useBench } from "./bench";
 import { Frame } from "./Frame";
 import { FirstOwner, SignIn } from "./SignIn";
 
@@ -33,9 +33,7 @@ export function Desk() {
       <Route path="/desk/:shop/*" element={<Shop session={session.data} left={entered} />} />
       <Route
         path="*"
-        element={
-          first ? <Navigate replace to={`/desk/${first}/delivery`} /> : <p className="p-8">You have no shop yet.</p>
-        }
+        element={first ? <Navigate replace to={`/desk/${first}`} /> : <p className="p-8">You have no shop yet.</p>}
       />
     </Routes>
   );
@@ -55,9 +53,15 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="payment" element={<PaymentStation />} />
           <Route path="orders" element={<OrderList />} />
           <Route path="orders/:number" element={<OrderSheet />} />
-          <Route path="*" element={<Navigate replace to="delivery" />} />
+          <Route path="*" element={<Beginning />} />
         </Routes>
       </Frame>
     </BenchProvider>
   );
+}
+
+/** A shop that sells something is opened at its rates, a new one at its letterhead. */
+function Beginning() {
+  const { setup } = useBench();
+  return <Navigate replace to={setup.goods.products.length > 0 ? "delivery" : "shop"} />;
 }

@@ -25,7 +25,7 @@ function Entry({
 }: { label: string; note?: string } & React.InputHTMLAttributes<HTMLInputElement>) {
   return (
     <label className="mb-3 block">
-      <span className="block text-xs quiet">{label}</span>
+      <span className="mb-1 block text-xs quiet">{label}</span>
       <input required className="input w-full" {...input} />
       {note && <span className="text-xs quiet">{note}</span>}
     </label>

@@ -37,7 +37,7 @@ export function WhereStep({
         onChange={(email) => change({ email })}
       />
       <label className="mb-3 block">
-        <span className="block text-xs quiet">Country</span>
+        <span className="mb-1 block text-xs quiet">Country</span>
         <select
           className="select w-full"
           value={kept.country}
@@ -97,7 +97,7 @@ interface TextProps {
 function Text({ label, value, onChange, note, type = "text", autoComplete, problem }: TextProps) {
   return (
     <label className="mb-3 block flex-1">
-      <span className="block text-xs quiet">{label}</span>
+      <span className="mb-1 block text-xs quiet">{label}</span>
       <input
         required
         type={type}

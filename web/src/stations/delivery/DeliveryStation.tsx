@@ -94,7 +94,7 @@ export function DeliveryStation() {
         />
       )}
       <div className="mt-4 border-t border-base-content pt-3">
-        {open.kind === "cell" && <CellReading />}
+        {open.kind === "cell" && zones.length > 0 && options.length > 0 && <CellReading />}
         {open.kind === "zone" && <ZoneFields id={open.id} close={() => setOpen({ kind: "cell" })} />}
         {open.kind === "option" && <OptionFields id={open.id} close={() => setOpen({ kind: "cell" })} />}
       </div>

@@ -21,10 +21,17 @@ const addressLines = {
 
 /** Who and where the shop is, written onto its own letterhead. */
 export function ShopStation() {
-  const { shop } = useBench().setup;
+  const bench = useBench();
+  const { shop } = bench.setup;
   return (
     <>
-      <StationHead title="Shop">The letterhead is what an invoice will carry.</StationHead>
+      <StationHead title="Shop">
+        {bench.draft.edition && (
+          <a className="underline" href={`/api/shops/${bench.shop}/editions/${bench.draft.edition}`} download>
+            Edition {bench.draft.edition} as a file
+          </a>
+        )}
+      </StationHead>
       <div className="grid gap-8 xl:grid-cols-[3fr_2fr]">
         <section aria-label="Letterhead" className="border border-base-300 px-8 py-7">
           <div className="border-b border-base-content pb-3 font-head text-2xl font-bold">

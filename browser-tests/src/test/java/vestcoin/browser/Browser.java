@@ -86,9 +86,19 @@ final class Browser implements AutoCloseable {
     }
 
     void click(By by) {
-        WebElement element = see(by);
-        driver.executeScript("arguments[0].scrollIntoView({block:'center'})", element);
-        element.click();
+        again(() -> {
+            WebElement element = see(by);
+            driver.executeScript("arguments[0].scrollIntoView({block:'center'})", element);
+            element.click();
+        });
+    }
+
+    /** A page may draw an element anew between finding it and using it; then it is found again. */
+    private void again(Runnable action) {
+        wait.withMessage(this::page).until(d -> {
+            action.run();
+            return true;
+        });
     }
 
     void click(String css) {
@@ -100,8 +110,7 @@ final class Browser implements AutoCloseable {
     }
 
     void fill(String css, String value) {
-        WebElement input = see(css);
-        input.sendKeys(Keys.chord(Keys.CONTROL, "a"), value);
+        again(() -> see(css).sendKeys(Keys.chord(Keys.CONTROL, "a"), value));
     }
 
     void keys(CharSequence... keys) {

@@ -35,7 +35,7 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(discount -> new Discount(discount.name(), discount.amount().value())).toList(),
                 quote.delivery().stream().filter(option -> option.price().isPresent())
                         .map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen())).toList(),
-                !quote.delivery().isEmpty(),
+                quote.needsDelivery(),
                 quote.taxes().stream().filter(group -> group.percent().isPresent()).map(group -> new Levy(group.name(), group.percent().get(), group.tax().value())).toList(),
                 quote.tax().value(), quote.payable().value(),
                 quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.title(), method.sentence())).toList(),

@@ -19,13 +19,14 @@ import vestcoin.core.why.Figure;
  * A quote as a document: what the command line prints, the desk shows and an order keeps. Every amount points to its why.
  *
  * @param format     names the document and its version
+ * @param needsDelivery whether anything has to be sent
  * @param delivery   every option, those offered first; the chosen one is marked
  * @param notApplied discounts that take nothing off, with the reason
  * @param missing    why the order cannot be placed as it stands; empty when it can
  * @param figures    the whys, operands before what is made of them
  */
 public record QuoteView(String format, String currency, Tax.Prices prices, List<Line> lines, Amount goods, List<Discount> discounts, Amount weight,
-        Optional<Zone> zone, List<String> undecided, List<Option> delivery, List<Discount> deliveryDiscounts, List<NotApplied> notApplied, List<Group> taxes,
+        Optional<Zone> zone, List<String> undecided, boolean needsDelivery, List<Option> delivery, List<Discount> deliveryDiscounts, List<NotApplied> notApplied, List<Group> taxes,
         Amount tax, Amount payable, List<Method> methods, List<String> missing, List<Figures.Node> figures) {
     public static final String FORMAT = "vest-coin/quote/1";
 
@@ -76,7 +77,7 @@ public record QuoteView(String format, String currency, Tax.Prices prices, List<
             Amount payable = figures.amount(quote.payable());
             List<Method> methods = quote.methods().stream().map(this::method).toList();
             return new QuoteView(FORMAT, quote.currency(), quote.prices(), lines, goods, discounts, weight, quote.zone().map(zone -> new Zone(zone.id(), zone.name())),
-                    quote.undecided(), delivery, off, not, taxes, tax, payable, methods, quote.missing(), figures.nodes());
+                    quote.undecided(), quote.needsDelivery(), delivery, off, not, taxes, tax, payable, methods, quote.missing(), figures.nodes());
         }
 
         private Line line(PricedLine line) {

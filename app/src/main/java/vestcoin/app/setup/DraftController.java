@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -16,6 +17,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.Told;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
@@ -95,6 +97,13 @@ class DraftController {
     @GetMapping("/api/shops/{shop}/editions")
     List<Editions.Published> editions(@PathVariable String shop) {
         return editions.list(shop);
+    }
+
+    /** One edition as a setup file. */
+    @GetMapping("/api/shops/{shop}/editions/{number}")
+    ResponseEntity<JsonNode> edition(@PathVariable String shop, @PathVariable int number) {
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-" + number + ".setup.json\"")
+                .body(editions.of(shop, number).document().tree());
     }
 
     @PostMapping("/api/shops/{shop}/ticket")

@@ -1,6 +1,6 @@
 package vestcoin.app.setup;
 
-import java.text.Normalizer;
+import com.ibm.icu.text.Transliterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -18,11 +18,14 @@ import vestcoin.core.tax.Tax;
 
 /** The draft a new shop begins with: who and where it is, and nothing switched on. */
 public final class FirstDraft {
+    /** Any script in plain Latin letters: Nørd is Nord. */
+    private static final Transliterator LATIN = Transliterator.getInstance("Any-Latin; Latin-ASCII");
+
     private FirstDraft() {}
 
     /** An id from a name. @throws Refused if the name has no letter or digit to make one of */
     public static String idFor(String name) {
-        String plain = Normalizer.normalize(name == null ? "" : name, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT)
+        String plain = LATIN.transliterate(name == null ? "" : name).toLowerCase(Locale.ROOT)
                 .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
         if (plain.isEmpty() || plain.length() > 60) {
             throw new Refused("shopName", "The shop needs a name of 1 to 60 letters or digits.", "Type the name buyers know it by.");

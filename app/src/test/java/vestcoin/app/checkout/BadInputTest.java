@@ -113,6 +113,15 @@ class BadInputTest {
     }
 
     @Test
+    void an_edition_is_a_setup_file_and_one_that_was_never_published_is_said() {
+        Caller owner = shop.owner();
+        Caller.Answer first = owner.get(Caller.SHOP + "/editions/1");
+        assertThat(vestcoin.app.setup.Document.parse(first.text()).setup().shop().name()).isEqualTo("Tern & Tether");
+        told(owner.get(Caller.SHOP + "/editions/99"), 422, "edition", "The shop has no edition 99");
+        told(owner.get(Caller.SHOP + "/editions/first"), 400, "", "nothing at this address");
+    }
+
+    @Test
     void an_order_number_nobody_has_is_said() {
         told(shop.owner().get("/api/shops/" + DemoShop.SHOP + "/orders/9999"), 404, "number", "There is no order 9999");
     }

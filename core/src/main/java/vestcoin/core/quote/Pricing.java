@@ -59,7 +59,7 @@ public final class Pricing {
         List<Seen> methods = Seen.of(setup.setup().payment(), order.gateways(), payable, tracer);
         return new Quote(setup.currency().getCode(), lines, goods, attempt.taken().reductions(), weight, match.map(Match::value),
                 match.map(Match::tied).orElse(List.of()), attempt.offers(), attempt.chosen(), attempt.off(), notApplied(candidates, attempt, order),
-                prices, taxes, tax, payable, methods, missing(setup, order, attempt, methods));
+                prices, taxes, tax, payable, methods, missing(setup, order, attempt, !physical.isEmpty(), methods));
     }
 
     private static List<Reduction.NotApplied> notApplied(Discounting.Candidates candidates, Attempt attempt, Order order) {
@@ -70,10 +70,10 @@ public final class Pricing {
         return List.copyOf(not);
     }
 
-    private static List<String> missing(Compiled setup, Order order, Attempt attempt, List<Seen> methods) {
+    private static List<String> missing(Compiled setup, Order order, Attempt attempt, boolean needsDelivery, List<Seen> methods) {
         List<String> missing = new ArrayList<>();
         boolean offered = attempt.offers().stream().anyMatch(Offer.Offered.class::isInstance);
-        if (!attempt.offers().isEmpty() && attempt.chosen().isEmpty()) {
+        if (needsDelivery && attempt.chosen().isEmpty()) {
             missing.add(offered ? "The delivery chosen is not offered for this basket and place." : "Nothing delivers this basket to this place.");
         }
         if (setup.sellsTo().find(order.to()).isEmpty()) {

@@ -34,6 +34,11 @@ public record Quote(String currency, List<PricedLine> lines, Figure goods, List<
         List<String> undecided, List<Offer> offers, Optional<Offer.Offered> chosen, List<Reduction> off, List<Reduction.NotApplied> notApplied,
         Tax.Prices prices, List<TaxGroup> taxes, Figure tax, Figure payable, List<Seen> methods, List<String> missing) {
 
+    /** Whether anything of the order has to be sent. */
+    public boolean needsDelivery() {
+        return lines.stream().anyMatch(line -> line.product().physical());
+    }
+
     /** The method with this id. */
     public Optional<Seen> method(String id) {
         return methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();

@@ -71,6 +71,12 @@ class PricingTest {
     }
 
     @Test
+    void a_shop_without_any_option_delivers_nothing_and_says_so() {
+        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("p", "10.00", "s", "1 kg");
+        assertThat(price(shop, order(Destination.of("IE"), Line.of("p", 1))).missing()).containsExactly("Nothing delivers this basket to this place.");
+    }
+
+    @Test
     void choices_add_amounts_and_percents_of_the_shelf_price() {
         assertThat(amount(price(KITES, order(Destination.of("IE"), new Line("reel", BigDecimal.ONE, Map.of("line", "long")))).goods())).isEqualTo("16.50");
         assertThat(amount(price(KITES, order(Destination.of("IE"), new Line("reel", BigDecimal.valueOf(2), Map.of("line", "pro")))).goods())).isEqualTo("27.00");

@@ -1,0 +1,161 @@
+package vestcoin.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import vestcoin.app.RunningShop;
+import vestcoin.app.run.DemoShop;
+
+/** The seller's side, one behaviour at a time. */
+@ExtendWith(RunningShop.class)
+class DeskTest {
+    private static final String DESK = "/desk/" + DemoShop.SHOP;
+    private final RunningShop.Running shop;
+    private Browser browser;
+
+    DeskTest(RunningShop.Running shop) {
+        this.shop = shop;
+    }
+
+    @BeforeEach
+    void open() throws IOException {
+        browser = Browser.open(1280, 800);
+        browser.go(shop.url() + "/desk");
+        browser.fill("input[name=email]", DemoShop.EMAIL);
+        browser.fill("input[name=password]", DemoShop.PASSWORD);
+        browser.keys(Keys.ENTER);
+        browser.see("nav[aria-label=Stations]");
+    }
+
+    @AfterEach
+    void close() {
+        browser.close();
+    }
+
+    private static String cell(String zone, String option) {
+        return "[data-path='delivery/zones/" + zone + "/rates/" + option + "']";
+    }
+
+    private String text(String css) {
+        return browser.see(css).getText();
+    }
+
+    @Test
+    void undo_and_redo_by_keys_take_a_change_back_and_forth() {
+        browser.go(shop.url() + DESK + "/delivery");
+        browser.click(cell("galway", "letter"));
+        browser.keys("3.30", Keys.ENTER);
+        browser.waitFor("changed", () -> text(cell("galway", "letter")).equals("3.30"));
+        browser.keys(Keys.chord(Keys.CONTROL, "z"));
+        browser.waitFor("undone", () -> text(cell("galway", "letter")).equals("2.20"));
+        browser.keys(Keys.chord(Keys.CONTROL, Keys.SHIFT, "z"));
+        browser.waitFor("redone", () -> text(cell("galway", "letter")).equals("3.30"));
+        browser.clickText("Undo");
+        browser.waitFor("undone", () -> text(cell("galway", "letter")).equals("2.20"));
+    }
+
+    @Test
+    void a_pasted_block_fills_cells_and_one_undo_takes_it_back() {
+        browser.go(shop.url() + DESK + "/delivery");
+        browser.click(cell("galway", "letter"));
+        browser.script("""
+                const data = new DataTransfer();
+                data.setData('text/plain', '2.50\\t6.10\\n2.60\\t6.20\\n');
+                document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+                """);
+        browser.waitFor("four cells are filled", () -> text(cell("galway", "letter")).equals("2.50") && text(cell("galway", "tube")).equals("6.10")
+                && text(cell("ireland", "letter")).equals("2.60") && text(cell("ireland", "tube")).equals("6.20"));
+        browser.clickText("Undo");
+        browser.waitFor("all four are back", () -> text(cell("galway", "letter")).equals("2.20") && text(cell("ireland", "tube")).startsWith("to 1 kg 6.90"));
+    }
+
+    @Test
+    void delete_empties_a_cell_and_the_ticket_says_what_is_not_offered() {
+        browser.go(shop.url() + DESK + "/delivery");
+        browser.click(cell("ireland", "next-day"));
+        browser.keys(Keys.DELETE);
+        browser.waitFor("emptied", () -> text(cell("ireland", "next-day")).equals("not offered"));
+        browser.clickText("2 deliveries not offered");
+        browser.waitFor("the reason is told", () -> browser.shows("Next-day: Not offered in Ireland."));
+        browser.clickText("Undo");
+        browser.waitFor("back", () -> text(cell("ireland", "next-day")).equals("14.50"));
+    }
+
+    @Test
+    void the_ticket_changes_basket_place_and_codes() {
+        browser.go(shop.url() + DESK + "/delivery");
+        browser.see("[data-amount='To pay']");
+        browser.fill("#ticket-codes", "spring10");
+        browser.waitFor("the code takes ten per cent", () -> browser.shows("−12.80"));
+        browser.fill("#ticket-codes", " ");
+        browser.click(By.xpath("//aside//button[contains(., 'T12 X2A0')]"));
+        browser.fill("input[name=country]", "DE");
+        browser.fill("input[name=postcode]", "1011");
+        browser.keys(Keys.ENTER);
+        browser.see(By.xpath("//aside//*[@role='alert'][contains(., 'not a postcode of DE')]"));
+        browser.click(By.xpath("//aside//button[contains(., '1011')]"));
+        browser.fill("input[name=postcode]", "10115");
+        browser.keys(Keys.ENTER);
+        browser.waitFor("Germany's rate holds", () -> browser.shows("VAT inside, 19 %"));
+    }
+
+    @Test
+    void keys_lead_to_stations_and_list_themselves() {
+        browser.go(shop.url() + DESK + "/delivery");
+        browser.see("h1");
+        browser.keys(Keys.chord(Keys.ALT, "5"));
+        browser.waitFor("at Payment", () -> browser.url().endsWith("/payment"));
+        browser.keys("?");
+        browser.see(By.xpath("//dialog[@open]//h2[.='Keys']"));
+        browser.keys(Keys.ESCAPE);
+        browser.keys(Keys.chord(Keys.ALT, "t"));
+        browser.waitFor("the ticket has the focus", () -> "ticket-basket".equals(browser.script("return document.activeElement.id")));
+    }
+
+    @Test
+    void a_finding_leads_to_its_field() {
+        browser.go(shop.url() + DESK + "/shop");
+        browser.clickText("Go there");
+        browser.waitFor("the cell with the hole has the focus",
+                () -> "delivery/zones/alpine-north/rates/tube".equals(browser.script("return document.activeElement.dataset.path")));
+    }
+
+    @Test
+    void a_field_that_is_refused_keeps_what_was_typed_and_says_why() {
+        browser.go(shop.url() + DESK + "/shop");
+        browser.fill("[data-path='shop/currency']", "EURO");
+        browser.keys(Keys.ENTER);
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'not a currency of ISO 4217')]"));
+        assertThat(browser.see("[data-path='shop/currency']").getDomProperty("value")).isEqualTo("EURO");
+        browser.keys(Keys.ESCAPE);
+        browser.waitFor("the old value stands", () -> "EUR".equals(browser.see("[data-path='shop/currency']").getDomProperty("value")));
+    }
+
+    @Test
+    void keys_of_another_account_are_refused_and_the_secret_never_comes_back() {
+        browser.go(shop.url() + DESK + "/payment");
+        browser.fill("input[name=secret]", "secret-test-nobody-knows");
+        browser.clickText("Check and keep");
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'does not know this secret key')]"));
+        assertThat(browser.see("input[name=secret]").getDomAttribute("placeholder")).isEqualTo("kept, ends with 9a61");
+        assertThat(browser.shows("Connected in test mode")).isTrue();
+    }
+
+    @Test
+    void a_refund_above_what_was_captured_is_refused_in_words() {
+        browser.go(shop.url() + DESK + "/orders/1001");
+        browser.fill("input[aria-label^='Amount to refund']", "97.91");
+        browser.clickText("Refund");
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'more than the payment')]"));
+        browser.fill("input[aria-label^='Amount to refund']", "a lot");
+        browser.clickText("Refund");
+        browser.see(By.xpath("//*[@role='alert']"));
+        assertThat(browser.shows("refunded €0.00")).isTrue();
+    }
+}

@@ -1,0 +1,75 @@
+package vestcoin.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import vestcoin.app.RunningShop;
+import vestcoin.app.run.ServeCommand;
+
+/** From an empty installation to a shop that prices an order, at the real interface. */
+class NewShopTest {
+    @Test
+    void an_owner_makes_a_shop_that_prices_its_first_order() throws Exception {
+        int port = RunningShop.freePort();
+        try (@SuppressWarnings("unused") var context = ServeCommand.application(port, Files.createTempDirectory("vest-coin-new"), "http://127.0.0.1:1");
+                Browser browser = Browser.open(1280, 800)) {
+            browser.go("http://127.0.0.1:" + port + "/");
+            browser.fill("input[name=shopName]", "Nørd Candles");
+            browser.fill("input[name=country]", "XX");
+            browser.fill("input[name=currency]", "DKK");
+            browser.fill("input[name=email]", "owner@candles.example");
+            browser.fill("input[name=password]", "four quiet brown words");
+            browser.keys(Keys.ENTER);
+            browser.see(By.xpath("//*[@role='alert'][contains(., 'not a country code')]"));
+            assertThat(browser.see("input[name=shopName]").getDomProperty("value")).as("nothing typed is lost").isEqualTo("Nørd Candles");
+            browser.fill("input[name=country]", "dk");
+            browser.keys(Keys.ENTER);
+            browser.waitFor("the new shop opens at its letterhead", () -> browser.url().endsWith("/desk/nord-candles/shop"));
+            browser.waitFor("what blocks is counted", () -> browser.shows("2 block opening"));
+
+            // Goods, by keyboard: a name, then the price where the cursor has gone.
+            browser.keys(Keys.chord(Keys.ALT, "2"));
+            browser.fill("input[aria-label='Name of a new product']", "Candle");
+            browser.keys(Keys.ENTER);
+            cursorAt(browser, "goods/products/candle/price");
+            browser.keys("100.00", Keys.TAB);
+            cursorAt(browser, "goods/products/candle/weight");
+            browser.keys("0.4 kg", Keys.ENTER);
+            browser.clickText("Price one Candle");
+            browser.see("[data-amount='To pay']");
+            browser.waitFor("the hole is told", () -> browser.shows("Nothing delivers this basket to this place."));
+
+            // Delivery: a zone, an option, a rate where they meet.
+            browser.keys(Keys.chord(Keys.ALT, "3"));
+            browser.clickText("Add a zone");
+            browser.fill("[data-path='delivery/zones/new-zone/name']", "Denmark");
+            browser.keys(Keys.TAB);
+            browser.keys("DK", Keys.ENTER);
+            browser.clickText("Add an option");
+            browser.see("[data-path='delivery/options/new-option/name']");
+            browser.click("[data-path='delivery/zones/new-zone/rates/new-option']");
+            browser.keys("to 1 kg 39.00, then +8.00/kg", Keys.ENTER);
+            browser.waitFor("the ticket has the delivery", () -> browser.see("[data-amount='To pay']").getText().equals("139.00"));
+
+            // Tax: a share of one is asked about, then written as a percentage.
+            browser.keys(Keys.chord(Keys.ALT, "4"));
+            browser.clickText("Add a place");
+            browser.fill("[data-path='tax/places/new-place/places']", "DK");
+            browser.keys(Keys.ENTER);
+            browser.click("[data-path='tax/places/new-place/rates/standard']");
+            browser.keys("0.25", Keys.ENTER);
+            browser.see(By.xpath("//*[@role='alert'][contains(., '0.25 % or as 25 %')]"));
+            browser.keys(Keys.chord(Keys.CONTROL, "a"), "25", Keys.ENTER);
+            browser.waitFor("a quarter is tax", () -> browser.shows("VAT inside, 25 %"));
+            // 139.00 × 25 ÷ 125
+            assertThat(browser.see("[data-amount='VAT inside, 25 %']").getText()).isEqualTo("27.80");
+        }
+    }
+
+    private static void cursorAt(Browser browser, String path) {
+        browser.waitFor("the cursor is at " + path, () -> path.equals(browser.script("return document.activeElement.dataset.path")));
+    }
+}
