@@ -59,7 +59,8 @@ public final class Json {
             .build();
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({@JsonSubTypes.Type(value = PriceRule.Fixed.class, name = "fixed"), @JsonSubTypes.Type(value = PriceRule.Bands.class, name = "bands")})
+    @JsonSubTypes({@JsonSubTypes.Type(value = PriceRule.Fixed.class, name = "fixed"), @JsonSubTypes.Type(value = PriceRule.Bands.class, name = "bands"),
+            @JsonSubTypes.Type(value = PriceRule.BasePlus.class, name = "base-plus")})
     interface BasisKinds {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -1,9 +1,11 @@
 package vestcoin.core.delivery;
 
+import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Place;
 
 /**
@@ -37,11 +39,32 @@ public record Delivery(List<Zone> zones, List<Option> options) {
      *
      * @param sentence what the buyer reads under the name
      * @param days     working days from order to arrival
+     * @param limits   what it does not carry
      */
-    public record Option(String id, String name, String sentence, Optional<Days> days) {
+    public record Option(String id, String name, String sentence, Optional<Days> days, Optional<Limits> limits) {
         public Option {
             sentence = sentence == null ? "" : sentence;
             days = days == null ? Optional.empty() : days;
+            limits = limits == null ? Optional.empty() : limits;
+        }
+    }
+
+    /**
+     * What an option does not carry; all figures are included.
+     *
+     * @param weightTo   heaviest load
+     * @param valueFrom  least value of what is sent
+     * @param valueTo    most value of what is sent
+     * @param quantityTo most things
+     * @param except     tax categories it does not carry
+     */
+    public record Limits(Optional<Weight> weightTo, Optional<BigDecimal> valueFrom, Optional<BigDecimal> valueTo, Optional<BigDecimal> quantityTo, List<String> except) {
+        public Limits {
+            weightTo = weightTo == null ? Optional.empty() : weightTo;
+            valueFrom = valueFrom == null ? Optional.empty() : valueFrom;
+            valueTo = valueTo == null ? Optional.empty() : valueTo;
+            quantityTo = quantityTo == null ? Optional.empty() : quantityTo;
+            except = except == null ? List.of() : List.copyOf(except);
         }
     }
 

@@ -41,6 +41,15 @@ public record PriceRule(Basis basis, Optional<BigDecimal> freeFrom) {
         }
     }
 
+    /**
+     * A base and something on top: an amount for each kilogram or item, or a percent of the value of what is sent.
+     *
+     * @param per {@code kg g lb oz}, {@code items}, or {@code %}
+     */
+    public record BasePlus(BigDecimal base, BigDecimal plus, String per) implements Basis {
+        public static final String PERCENT = "%";
+    }
+
     public record Band(BigDecimal upTo, BigDecimal price) {}
 
     public record Then(BigDecimal step, BigDecimal price) {}

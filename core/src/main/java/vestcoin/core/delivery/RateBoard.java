@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.PlaceIndex;
@@ -35,8 +36,9 @@ public final class RateBoard {
      * @param value    of what is sent, as the buyer sees it, after discounts: what bands read
      * @param order    value of the whole order: what free-from reads
      * @param quantity units of physical goods
+     * @param categories tax categories among what is sent
      */
-    public record Load(Figure weight, Figure value, Figure order, Figure quantity) {}
+    public record Load(Figure weight, Figure value, Figure order, Figure quantity, Set<String> categories) {}
 
     public Optional<Match<Delivery.Zone>> zoneOf(Destination destination) {
         return zones.find(destination);
@@ -66,6 +68,10 @@ public final class RateBoard {
         if (rule == null) {
             return new Offer.NotOffered(option, "Not offered in " + zone.name() + ".", path);
         }
+        Optional<String> beyond = option.limits().flatMap(limits -> beyond(limits, load, tracer));
+        if (beyond.isPresent()) {
+            return new Offer.NotOffered(option, beyond.get(), "delivery/options/" + option.id() + "/limits");
+        }
         Optional<Figure> price = price(rule.basis(), path, option.name(), load, tracer);
         if (price.isEmpty()) {
             PriceRule.Bands bands = (PriceRule.Bands) rule.basis();
@@ -80,6 +86,23 @@ public final class RateBoard {
         return new Offer.Offered(option, price.get());
     }
 
+    private static Optional<String> beyond(Delivery.Limits limits, Load load, Tracer tracer) {
+        BigDecimal value = load.value().value();
+        if (limits.weightTo().filter(most -> load.weight().value().compareTo(most.kilograms()) > 0).isPresent()) {
+            return Optional.of("Over " + limits.weightTo().get().text() + ".");
+        }
+        if (limits.quantityTo().filter(most -> load.quantity().value().compareTo(most) > 0).isPresent()) {
+            return Optional.of("Over " + limits.quantityTo().get().toPlainString() + " items.");
+        }
+        if (limits.valueFrom().filter(least -> value.compareTo(least) < 0).isPresent()) {
+            return Optional.of("Only from goods of " + limits.valueFrom().get().setScale(tracer.digits()).toPlainString() + ".");
+        }
+        if (limits.valueTo().filter(most -> value.compareTo(most) > 0).isPresent()) {
+            return Optional.of("Only to goods of " + limits.valueTo().get().setScale(tracer.digits()).toPlainString() + ".");
+        }
+        return limits.except().stream().filter(load.categories()::contains).findFirst().map(category -> "Does not carry " + category + ".");
+    }
+
     public static String path(Delivery.Zone zone, String option) {
         return "delivery/zones/" + zone.id() + "/rates/" + option;
     }
@@ -87,6 +110,9 @@ public final class RateBoard {
     private static Optional<Figure> price(PriceRule.Basis basis, String path, String name, Load load, Tracer tracer) {
         if (basis instanceof PriceRule.Fixed fixed) {
             return Optional.of(tracer.typed(path, name, fixed.price()));
+        }
+        if (basis instanceof PriceRule.BasePlus plus) {
+            return Optional.of(basePlus(plus, path, name, load, tracer));
         }
         PriceRule.Bands bands = (PriceRule.Bands) basis;
         Scale scale = scale(bands.unit(), load);
@@ -97,6 +123,26 @@ public final class RateBoard {
         }
         PriceRule.Band last = bands.bands().get(bands.bands().size() - 1);
         return bands.then().map(then -> above(last, then, bands.unit(), scale, path, name, tracer));
+    }
+
+    /** A base and something on top, rounded once. */
+    private static Figure basePlus(PriceRule.BasePlus plus, String path, String name, Load load, Tracer tracer) {
+        Figure base = tracer.typed(path, "base", plus.base());
+        Figure top;
+        if (plus.per().equals(PriceRule.BasePlus.PERCENT)) {
+            top = tracer.exactPercent(path, "percent of the value", load.value(), tracer.number(Source.SETUP, plus.plus(), "%", path, "percent"));
+        } else if (plus.per().equals(PriceRule.Bands.ITEMS)) {
+            top = tracer.exactProduct(path, "for each item", List.of(tracer.typed(path, "each item", plus.plus()), load.quantity()));
+        } else {
+            return tracer.ratio(path, name, List.of(tracer.exactSum(path, "base and weight", List.of(
+                    tracer.exactProduct(path, "base", List.of(base, kilograms(plus.per(), path, tracer))),
+                    tracer.exactProduct(path, "for each " + plus.per(), List.of(tracer.typed(path, "each " + plus.per(), plus.plus()), load.weight()))))), List.of(kilograms(plus.per(), path, tracer)));
+        }
+        return tracer.rounded(path, name, tracer.exactSum(path, "base and more", List.of(base, top)));
+    }
+
+    private static Figure kilograms(String unit, String path, Tracer tracer) {
+        return tracer.number(Source.CONSTANT, Weight.kilogramsPer(unit), "kg", path, "kg in one " + unit);
     }
 
     private static Figure above(PriceRule.Band last, PriceRule.Then then, String unit, Scale scale, String path, String name, Tracer tracer) {

@@ -20,6 +20,8 @@ import vestcoin.core.problem.Refused;
  *   free
  *   6.50, from 80 free
  *   to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg
+ *   4.00 + 1.20/kg
+ *   4.00 + 2.5 %
  *   to 2 items 3.00, to 10 items 5.00
  *   to 50 EUR 4.90, to 100 EUR 2.90
  * </pre>
@@ -32,6 +34,7 @@ public final class RateText {
     private static final Pattern BAND = Pattern.compile("to\\s+" + NUMBER + "\\s*([a-z]*)\\s+" + NUMBER);
     private static final Pattern NO_UNIT = Pattern.compile("to\\s+" + NUMBER + "\\s+" + NUMBER + "|to\\s+" + NUMBER);
     private static final Pattern THEN = Pattern.compile("then\\s*\\+?\\s*" + NUMBER + "\\s*(?:/|per|each)\\s*(?:" + NUMBER + "\\s*)?([a-z]+)");
+    private static final Pattern PLUS = Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER + "\\s*(?:(%)|(?:/|per|each)\\s*([a-z]+))");
     private static final Pattern FREE_FROM = Pattern.compile("(?:free\\s+from\\s+" + NUMBER + "|from\\s+" + NUMBER + "\\s+free)");
     private static final String EXAMPLE = "Write a price as 5.90, bands as “to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg”, or “6.50, from 80 free”.";
 
@@ -67,6 +70,7 @@ public final class RateText {
         private BigDecimal fixed;
         private String unit;
         private PriceRule.Then then;
+        private PriceRule.BasePlus basePlus;
         private BigDecimal freeFrom;
 
         Reader(String path, CurrencyUnit currency) {
@@ -80,6 +84,8 @@ public final class RateText {
                 fixed = BigDecimal.ZERO.setScale(currency.getDecimalPlaces());
             } else if (AMOUNT.matcher(part).matches() && fixed == null) {
                 fixed = amount(part);
+            } else if ((matcher = PLUS.matcher(part)).matches() && basePlus == null) {
+                basePlus(matcher);
             } else if ((matcher = BAND.matcher(part)).matches() && !matcher.group(2).isEmpty()) {
                 band(new BigDecimal(matcher.group(1)), unitOf(matcher.group(2)), amount(matcher.group(3)));
             } else if (NO_UNIT.matcher(part).matches()) {
@@ -105,6 +111,18 @@ public final class RateText {
             }
             unit = of;
             bands.add(new PriceRule.Band(upTo, price));
+        }
+
+        private void basePlus(Matcher matcher) {
+            if (matcher.group(3) != null) {
+                basePlus = new PriceRule.BasePlus(amount(matcher.group(1)), new BigDecimal(matcher.group(2)), PriceRule.BasePlus.PERCENT);
+                return;
+            }
+            String of = unitOf(matcher.group(4));
+            if (of.equals(currency.getCode())) {
+                throw new Refused(path, "A price for each " + of + " of value is a percent.", "Write it as “4.00 + 2.5 %”.");
+            }
+            basePlus = new PriceRule.BasePlus(amount(matcher.group(1)), amount(matcher.group(2)), of);
         }
 
         private void step(Matcher matcher) {
@@ -143,10 +161,11 @@ public final class RateText {
         }
 
         PriceRule rule() {
-            if (fixed == null == bands.isEmpty()) {
-                throw new Refused(path, fixed == null ? "The rule has no price." : "The rule has a fixed price and bands.", EXAMPLE);
+            int found = (fixed == null ? 0 : 1) + (bands.isEmpty() ? 0 : 1) + (basePlus == null ? 0 : 1);
+            if (found != 1) {
+                throw new Refused(path, found == 0 ? "The rule has no price." : "The rule has a fixed price and bands, or two prices.", EXAMPLE);
             }
-            PriceRule.Basis basis = fixed != null ? new PriceRule.Fixed(fixed) : new PriceRule.Bands(unit, bands, Optional.ofNullable(then));
+            PriceRule.Basis basis = fixed != null ? new PriceRule.Fixed(fixed) : basePlus != null ? basePlus : new PriceRule.Bands(unit, bands, Optional.ofNullable(then));
             return new PriceRule(basis, Optional.ofNullable(freeFrom));
         }
     }
@@ -156,6 +175,9 @@ public final class RateText {
         StringJoiner text = new StringJoiner(", ");
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
             text.add(fixed.price().signum() == 0 ? "free" : fixed.price().toPlainString());
+        } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
+            text.add(plus.base().toPlainString() + " + " + plus.plus().toPlainString()
+                    + (plus.per().equals(PriceRule.BasePlus.PERCENT) ? " %" : "/" + singular(plus.per())));
         } else if (rule.basis() instanceof PriceRule.Bands bands) {
             for (PriceRule.Band band : bands.bands()) {
                 text.add("to " + band.upTo().toPlainString() + " " + bands.unit() + " " + band.price().toPlainString());
@@ -175,6 +197,9 @@ public final class RateText {
         List<String> said = new ArrayList<>();
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
             said.add(fixed.price().signum() == 0 ? "Nothing is charged." : fixed.price().toPlainString() + " an order.");
+        } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
+            said.add(plus.base().toPlainString() + " an order and " + (plus.per().equals(PriceRule.BasePlus.PERCENT)
+                    ? plus.plus().toPlainString() + " % of the value of what is sent." : plus.plus().toPlainString() + " for each " + singular(plus.per()) + "."));
         } else if (rule.basis() instanceof PriceRule.Bands bands) {
             for (int i = 0; i < bands.bands().size(); i++) {
                 PriceRule.Band band = bands.bands().get(i);

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.discount.Discounting;
@@ -58,7 +59,8 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
         Figure sent = tracer.sum("rule/value", "value of what is sent", physical.stream().map(line -> taken.left().get(line.index())).toList());
         Figure value = tracer.sum("rule/value", "value of the goods", basket.lines().stream().filter(line -> !line.product().donation())
                 .map(line -> taken.left().get(line.index())).toList());
-        return new RateBoard.Load(basket.weight(), sent, value, tracer.count("", "rule/quantity", "items to deliver", quantities));
+        return new RateBoard.Load(basket.weight(), sent, value, tracer.count("", "rule/quantity", "items to deliver", quantities),
+                physical.stream().map(line -> line.product().category()).collect(Collectors.toSet()));
     }
 
     private static Optional<Offer.Offered> choose(List<Offer> offers, Optional<String> wanted) {

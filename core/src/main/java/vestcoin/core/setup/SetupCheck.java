@@ -197,6 +197,10 @@ final class SetupCheck {
         Set<String> options = new HashSet<>(delivery.options().stream().map(Delivery.Option::id).toList());
         for (Delivery.Option option : delivery.options()) {
             named(option.name(), "delivery/options/" + option.id());
+            option.limits().ifPresent(limits -> {
+                limits.valueFrom().ifPresent(value -> amount(value, "delivery/options/" + option.id() + "/limits/valueFrom", false));
+                limits.valueTo().ifPresent(value -> amount(value, "delivery/options/" + option.id() + "/limits/valueTo", false));
+            });
             option.days().ifPresent(days -> problems.when(days.from() < 0 || days.to() < days.from(), "delivery/options/" + option.id() + "/days",
                     "The days run backwards.", "Write the smaller number first."));
         }
@@ -220,6 +224,15 @@ final class SetupCheck {
             amount(fixed.price(), path, false);
         } else if (rule.basis() instanceof PriceRule.Bands bands) {
             bands(bands, path);
+        } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
+            amount(plus.base(), path, false);
+            problems.when(plus.per() == null || !(Weight.isUnit(plus.per()) || plus.per().equals(PriceRule.Bands.ITEMS) || plus.per().equals(PriceRule.BasePlus.PERCENT)), path,
+                    "“" + plus.per() + "” is not a unit here.", "Use kg, g, lb or oz, items, or %.");
+            if (PriceRule.BasePlus.PERCENT.equals(plus.per())) {
+                percent(plus.plus(), path);
+            } else {
+                amount(plus.plus(), path, false);
+            }
         } else {
             problems.add(path, "The rate has no price.", "Write a price, as 5.90.");
         }

@@ -96,6 +96,11 @@ public final class Tracer {
                 List.of(amount, percent, number(Op.Source.CONSTANT, HUNDREDTH, "", "rule/percent", "per cent")), -1);
     }
 
+    /** A product that is an amount but has not been rounded yet. */
+    public Figure exactProduct(String rule, String label, List<Figure> operands) {
+        return computed(new Op.Product(), currency.getCode(), rule, label, operands, -1);
+    }
+
     /** A product that is not an amount and is not rounded, such as a line's weight. */
     public Figure product(String unit, String rule, String label, List<Figure> operands) {
         return computed(new Op.Product(), unit, rule, label, operands, -1);

@@ -9,9 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Weight;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
@@ -68,6 +70,39 @@ class PricingTest {
         Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("p", "40.00", "s", "1 kg").sells("q", "39.99", "s", "1 kg").delivers("IE", "post", "6.50, from 80 free");
         assertThat(price(shop, order(Destination.of("IE"), Line.of("p", 2))).chosen().orElseThrow().price().zero()).isTrue();
         assertThat(amount(price(shop, order(Destination.of("IE"), Line.of("p", 1), Line.of("q", 1))).chosen().orElseThrow().price())).isEqualTo("6.50");
+    }
+
+    private static String delivery(String rule, Line... lines) {
+        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("kilo", "33.33", "s", "1.255 kg").sells("pound", "10.00", "s", "1 lb").delivers("IE", "post", rule);
+        return amount(price(shop, order(Destination.of("IE"), lines)).chosen().orElseThrow().price());
+    }
+
+    @Test
+    void a_base_and_something_for_each_kilogram_item_or_percent_is_rounded_once() {
+        // 4.00 + 1.255 × 1.20 = 5.506
+        assertThat(delivery("4.00 + 1.20/kg", Line.of("kilo", 1))).isEqualTo("5.51");
+        assertThat(delivery("4.00 + 0.50/item", Line.of("kilo", 3), Line.of("pound", 1))).isEqualTo("6.00");
+        // 4.00 + 2.5 % of 99.99 = 6.49975
+        assertThat(delivery("4.00 + 2.5 %", Line.of("kilo", 3))).isEqualTo("6.50");
+        assertThat(delivery("4.00 + 1.10/lb", Line.of("pound", 3))).as("pounds are exact").isEqualTo("7.30");
+    }
+
+    @Test
+    void an_option_does_not_carry_what_is_beyond_its_limits() {
+        Delivery.Limits limits = new Delivery.Limits(Optional.of(Weight.parse("w", "2 kg")), Optional.of(new BigDecimal("20")), Optional.of(new BigDecimal("90")),
+                Optional.of(new BigDecimal("4")), List.of("glass"));
+        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").taxes("IE", "glass", "23").sells("a", "20.00", "s", "0.5 kg").sells("b", "1.00", "s", "0.1 kg")
+                .sells("c", "50.00", "s", "0.1 kg").sells("jar", "20.00", "glass", "0.1 kg").delivers("IE", "bike", "3.00").limits("bike", limits);
+        assertThat(price(shop, order(Destination.of("IE"), Line.of("a", 4))).offers()).singleElement().isInstanceOf(Offer.Offered.class);
+        assertThat(reason(shop, Line.of("a", 4), Line.of("b", 1))).isEqualTo("Over 2 kg.");
+        assertThat(reason(shop, Line.of("b", 1))).isEqualTo("Only from goods of 20.00.");
+        assertThat(reason(shop, Line.of("c", 2))).isEqualTo("Only to goods of 90.00.");
+        assertThat(reason(shop, Line.of("b", 5), Line.of("a", 1))).isEqualTo("Over 4 items.");
+        assertThat(reason(shop, Line.of("jar", 1))).isEqualTo("Does not carry glass.");
+    }
+
+    private static String reason(Shops.Maker shop, Line... lines) {
+        return ((Offer.NotOffered) price(shop, order(Destination.of("IE"), lines)).offers().get(0)).reason();
     }
 
     @Test

@@ -44,6 +44,7 @@ public final class Shops {
         private final List<Discounts.Rule> discounts = new ArrayList<>();
         private final Map<String, Map<String, PriceRule>> rates = new LinkedHashMap<>();
         private final List<String> options = new ArrayList<>();
+        private final Map<String, Delivery.Limits> limits = new LinkedHashMap<>();
         private final Map<String, Map<String, Tax.Rate>> book = new LinkedHashMap<>();
         private final List<String> categories = new ArrayList<>();
 
@@ -94,6 +95,11 @@ public final class Shops {
             return this;
         }
 
+        public Maker limits(String option, Delivery.Limits limit) {
+            limits.put(option, limit);
+            return this;
+        }
+
         public Maker buyers(String id, String percentOff) {
             buyerGroups.add(new Goods.BuyerGroup(id, id, Optional.ofNullable(percentOff).map(BigDecimal::new)));
             return this;
@@ -110,7 +116,7 @@ public final class Shops {
             Shop shop = new Shop("Test shop", "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "Europe/Dublin",
                     "kg", rounding, List.of(new Place.Group("WORLD")));
             return new Setup(shop, new Goods(products, buyerGroups), new Discounts(discounts),
-                    new Delivery(zones, options.stream().map(option -> new Delivery.Option(option, option, "", Optional.empty())).toList()),
+                    new Delivery(zones, options.stream().map(option -> new Delivery.Option(option, option, "", Optional.empty(), Optional.ofNullable(limits.get(option)))).toList()),
                     new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows),
                     new Payment(List.of(new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards",
                             Optional.of(new Payment.Fee(new BigDecimal("1.4"), new BigDecimal("0.25")))))), null);
@@ -157,6 +163,7 @@ public final class Shops {
         maker.delivers("IE", "post", "to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg, from 180 free");
         maker.delivers("IE", "van", "to 5 lb 6.10, to 20 lb 12.35, then +1.15/2 lb");
         maker.delivers("EU", "post", "to 3 items 9.95, then +3.33/2 items");
+        maker.delivers("EU", "van", List.of("2.00 + 1.37/lb", "2.00 + 0.35/item", "3.33 + 2.5 %", "1.10 + 0.99/kg").get(random.nextInt(4)));
         maker.delivers("WORLD", "post", "to 50 EUR 25.00, to 5000 EUR 15.05");
         return maker.setup();
     }
