@@ -73,7 +73,7 @@ export function Field({
         {label}
       </label>
       {choices ? (
-        <select {...common} value={shown} onChange={(event) => void bench.set(path, event.target.value)}>
+        <select {...common} value={shown} onChange={(event) => void bench.set(path, value(event.target.value))}>
           {choices.every((choice) => choice.id !== shown) && <option value={shown}>{shown || "choose"}</option>}
           {choices.map((choice) => (
             <option key={choice.id} value={choice.id}>

@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Field, places } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
@@ -7,6 +8,26 @@ import { Sheet } from "../../shared/Sheet";
 import { StationHead } from "../../shared/StationHead";
 
 type Open = { kind: "cell" } | { kind: "place"; id: string } | { kind: "category"; id: string };
+
+type Rows = Setup["tax"]["places"];
+
+/** How delivery is taxed, as one choice: three ways, or a category of its own. */
+const deliveryTax = {
+  choices: (categories: Setup["tax"]["categories"]) => [
+    { id: "like-goods", name: "like the goods it carries" },
+    { id: "highest-rate", name: "at the highest rate of the goods" },
+    { id: "not-taxed", name: "not taxed" },
+    ...categories.map((category) => ({ id: `own-category ${category.id}`, name: `as ${category.name}` })),
+  ],
+  write: (value: unknown) => {
+    const tax = value as Rows[number]["delivery"];
+    return tax ? [tax.way, tax.category].filter(Boolean).join(" ") : "like-goods";
+  },
+  read: (text: string) => {
+    const [way, category] = text.split(" ");
+    return way === "like-goods" ? undefined : { way, ...(category ? { category } : {}) };
+  },
+};
 
 /** The tax book: places down, categories across, each cell a rate. */
 export function TaxStation() {
@@ -73,8 +94,9 @@ export function TaxStation() {
             <p className="quiet">
               A rate is a percentage: <span className="font-mono">23</span>, <span className="font-mono">13.5</span>,{" "}
               <span className="font-mono">0</span>, or several side by side as{" "}
-              <span className="font-mono">GST 5 + QST 9.975</span>. Delivery is taxed like the goods it carries. Where
-              the book has no answer, no tax is charged.
+              <span className="font-mono">GST 5 + QST 9.975</span>, the later <span className="font-mono">on top</span>{" "}
+              of the earlier where it is levied on them. Delivery is taxed as its place says. Where the book has no
+              answer, no tax is charged.
             </p>
           </div>
         )}
@@ -90,6 +112,14 @@ export function TaxStation() {
                 read={places.read}
               />
               <Field path={`tax/places/${row.id}/except`} label="Without" write={places.write} read={places.read} />
+              <Field
+                path={`tax/places/${row.id}/delivery`}
+                label="Delivery is taxed"
+                className="mt-3"
+                choices={deliveryTax.choices(tax.categories)}
+                write={deliveryTax.write}
+                read={deliveryTax.read}
+              />
             </div>
             <button
               type="button"

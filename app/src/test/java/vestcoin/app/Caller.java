@@ -107,7 +107,11 @@ public final class Caller {
 
     /** Places the book; gives the order's token. */
     public JsonNode placeBook() {
-        return post(COUNTER + "/orders", placing(UUID.randomUUID().toString(), book(), "31.40")).json();
+        Answer answer = post(COUNTER + "/orders", placing(UUID.randomUUID().toString(), book(), "31.40"));
+        if (answer.status() != 200) {
+            throw new IllegalStateException(answer.text());
+        }
+        return answer.json();
     }
 
     /** A card token, from the processor itself. */

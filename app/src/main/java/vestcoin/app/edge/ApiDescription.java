@@ -14,6 +14,7 @@ import java.lang.reflect.Type;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -42,6 +43,9 @@ class ApiDescription {
                     Map<String, JsonNode> schemas = Schemas.forApi(List.of(raw));
                     schemas.forEach((name, schema) -> context.defineModel(name, parsed(schema)));
                     return new JsonSchema().$ref("#/components/schemas/" + Schemas.nameOf(raw));
+                }
+                if (raw != null && JsonNode.class.isAssignableFrom(raw)) {
+                    return new JsonSchema().types(Set.of("object"));
                 }
                 return chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
@@ -47,6 +48,11 @@ class ProblemHandler {
             return answer(Told.detail(HttpStatus.BAD_REQUEST, Json.refused(json).problems(), Map.of()));
         }
         return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "The request has no body that can be read.", "Send JSON.")), Map.of()));
+    }
+
+    @ExceptionHandler(TypeMismatchException.class)
+    ResponseEntity<ProblemDetail> mistyped(TypeMismatchException e) {
+        return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "There is nothing at this address that answers this.", "Check the address; a number is expected in it.")), Map.of()));
     }
 
     @ExceptionHandler({AccessDeniedException.class, AuthenticationException.class})

@@ -49,7 +49,7 @@ public final class Json {
                     .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(60).maxNumberLength(40).build()).build())
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-            .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .changeDefaultPropertyInclusion(include -> include.withValueInclusion(JsonInclude.Include.NON_ABSENT).withContentInclusion(JsonInclude.Include.NON_ABSENT))
             .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))

@@ -32,7 +32,7 @@ public final class Schemas {
     public static final Map<String, Class<?>> DOCUMENTS = Map.of("setup", Setup.class, "order", OrderFile.class, "quote", QuoteView.class);
 
     private static final SchemaGeneratorConfig WRITTEN = config(true);
-    /** What a reader takes: a list or map that is left out is empty. */
+    /** What a reader takes: a list or map that is left out is empty, a yes or no is no. */
     private static final SchemaGeneratorConfig READ = config(false);
 
     private Schemas() {}
@@ -84,7 +84,7 @@ public final class Schemas {
     }
 
     private static boolean required(Class<?> type, boolean listsRequired) {
-        return type != Optional.class && (listsRequired || type != List.class && type != Map.class);
+        return type != Optional.class && (listsRequired || type != List.class && type != Map.class && type != boolean.class);
     }
 
     /** The name of a type's schema. */

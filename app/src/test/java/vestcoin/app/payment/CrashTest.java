@@ -7,7 +7,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Queue;
 import java.util.Random;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -40,13 +42,15 @@ class CrashTest {
             }
             Random random = new Random(11);
             AtomicInteger placed = new AtomicInteger();
+            Queue<String> refused = new ConcurrentLinkedQueue<>();
             for (int round = 0; round < ROUNDS; round++) {
                 Process process = launch(port, data);
                 ExecutorService buyers = Executors.newFixedThreadPool(BUYERS);
                 for (int i = 0; i < BUYERS; i++) {
-                    buyers.execute(() -> buyUntilTheLineGoesDead(port, placed));
+                    buyers.execute(() -> buyUntilTheLineGoesDead(port, placed, refused));
                 }
-                Thread.sleep(700 + random.nextInt(1500));
+                waitForOrders(placed, placed.get() + BUYERS + 1 + random.nextInt(10));
+                Thread.sleep(random.nextInt(120));
                 process.destroyForcibly().waitFor();
                 buyers.shutdownNow();
                 assertThat(buyers.awaitTermination(20, TimeUnit.SECONDS)).isTrue();
@@ -56,6 +60,7 @@ class CrashTest {
             }
             List<Paid> ours = book(data);
             System.out.println("crash: " + ROUNDS + " kills, " + placed + " orders placed, " + ours.size() + " payments compared");
+            assertThat(refused).as("orders refused while the application ran").isEmpty();
             assertThat(ours).hasSizeGreaterThan(BUYERS);
             for (Paid paid : ours) {
                 String theirs = cards.bookOf(paid.key()).orElse("nothing");
@@ -65,6 +70,13 @@ class CrashTest {
                     assertThat(paid.state() + " " + paid.captured() + " " + paid.refunded()).isEqualTo(theirs);
                 }
             }
+        }
+    }
+
+    /** However slow the machine, the kill comes while orders are being paid. */
+    private static void waitForOrders(AtomicInteger placed, int least) throws InterruptedException {
+        for (int i = 0; i < 3000 && placed.get() < least; i++) {
+            Thread.sleep(10);
         }
     }
 
@@ -85,7 +97,7 @@ class CrashTest {
         throw new IllegalStateException("the application did not answer");
     }
 
-    private static void buyUntilTheLineGoesDead(int port, AtomicInteger placed) {
+    private static void buyUntilTheLineGoesDead(int port, AtomicInteger placed, Queue<String> refused) {
         try {
             while (!Thread.currentThread().isInterrupted()) {
                 Caller buyer = new Caller("http://127.0.0.1:" + port);
@@ -93,9 +105,13 @@ class CrashTest {
                 placed.incrementAndGet();
                 buyer.pay(order, TestCard.APPROVED);
             }
-        } catch (RuntimeException e) {
+        } catch (java.io.UncheckedIOException e) {
             // The line is dead: that is what the test is about.
             Thread.currentThread().interrupt();
+        } catch (IllegalStateException e) {
+            if (!Thread.currentThread().isInterrupted()) {
+                refused.add(String.valueOf(e.getMessage()));
+            }
         }
     }
 

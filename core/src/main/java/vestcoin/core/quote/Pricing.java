@@ -97,7 +97,8 @@ public final class Pricing {
 
     private static List<Taxes.Taxable> taxables(List<PricedLine> lines, Attempt attempt) {
         return lines.stream().map(line -> new Taxes.Taxable("lines/" + line.index(), line.line().key() + " " + line.index(),
-                line.product().donation() ? Optional.<String>empty() : Optional.of(line.product().category()), attempt.taken().left().get(line.index()))).toList();
+                line.product().donation() ? Optional.<String>empty() : Optional.of(line.product().category()), line.product().physical(),
+                attempt.taken().left().get(line.index()))).toList();
     }
 
     private static Figure payable(Figure goods, Attempt attempt, Tax.Prices prices, Figure tax, Tracer tracer) {

@@ -270,6 +270,11 @@ final class SetupCheck {
             named(row.name(), path);
             places(row.places(), path + "/places");
             places(row.except(), path + "/except");
+            row.delivery().ifPresent(delivery -> {
+                required(delivery.way(), path + "/delivery/way");
+                problems.when(delivery.way() == Tax.Way.OWN_CATEGORY && delivery.category().filter(categories::contains).isEmpty(), path + "/delivery/category",
+                        "Delivery needs a tax category of its own.", "Name one of the tax station's categories, or tax it another way.");
+            });
             row.rates().forEach((category, rate) -> {
                 String at = path + "/rates/" + category;
                 problems.when(!categories.contains(category), at, "There is no tax category “" + category + "”.", "Add the category, or remove the rate.");

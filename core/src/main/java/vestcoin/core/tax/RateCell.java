@@ -9,9 +9,13 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import vestcoin.core.problem.Refused;
 
-/** A rate as the seller types it into a cell of the tax book: {@code 23}, {@code 13.5 %}, {@code GST 5 + QST 9.975}. */
+/**
+ * A rate as the seller types it into a cell of the tax book: {@code 23}, {@code 13.5 %}, {@code GST 5 + QST 9.975};
+ * {@code PST on top 7} is also levied on what stands before it.
+ */
 public final class RateCell {
     private static final Pattern PART = Pattern.compile("(?:(\\p{L}[\\p{L} .]*?)\\s+)?(\\d+(?:[.,]\\d+)?)\\s*%?");
+    private static final String ON_TOP = "on top";
     private static final BigDecimal MOST = BigDecimal.valueOf(100);
 
     private RateCell() {}
@@ -42,9 +46,15 @@ public final class RateCell {
                         + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " %?", "Write "
                         + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " if it is a share of one.");
             }
-            components.add(new Tax.Component(matcher.group(1) == null ? usualName : matcher.group(1).strip(), percent));
+            components.add(new Tax.Component(named(matcher.group(1), usualName), percent, matcher.group(1) != null && matcher.group(1).strip().endsWith(ON_TOP)));
         }
         return Optional.of(new Tax.Rate(components));
+    }
+
+    private static String named(String typed, String usualName) {
+        String name = typed == null ? "" : typed.strip();
+        name = name.endsWith(ON_TOP) ? name.substring(0, name.length() - ON_TOP.length()).strip() : name;
+        return name.isEmpty() ? usualName : name;
     }
 
     /** The cell as {@link #parse} reads it; a single component by its figure alone. */
@@ -52,6 +62,6 @@ public final class RateCell {
         if (rate.components().size() == 1) {
             return rate.components().get(0).percent().toPlainString();
         }
-        return rate.components().stream().map(c -> c.name() + " " + c.percent().toPlainString()).collect(Collectors.joining(" + "));
+        return rate.components().stream().map(c -> c.name() + (c.onOthers() ? " " + ON_TOP : "") + " " + c.percent().toPlainString()).collect(Collectors.joining(" + "));
     }
 }

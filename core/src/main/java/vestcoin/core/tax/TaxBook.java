@@ -17,12 +17,19 @@ public final class TaxBook {
         }
     }
 
+    private static final Tax.DeliveryTax LIKE_GOODS = new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty());
+
     private final Map<String, PlaceIndex<Levy>> byCategory = new HashMap<>();
 
-    private TaxBook() {}
+    private final PlaceIndex<Tax.DeliveryTax> deliveries;
+
+    private TaxBook(PlaceIndex<Tax.DeliveryTax> deliveries) {
+        this.deliveries = deliveries;
+    }
 
     public static TaxBook of(Tax tax) {
-        TaxBook book = new TaxBook();
+        TaxBook book = new TaxBook(PlaceIndex.of(tax.places().stream().filter(row -> row.delivery().isPresent())
+                .map(row -> new PlaceIndex.Entry<>(row.id(), row.delivery().get(), row.places(), row.except())).toList()));
         for (Tax.Category category : tax.categories()) {
             List<PlaceIndex.Entry<Levy>> entries = tax.places().stream()
                     .filter(row -> row.rates().containsKey(category.id()))
@@ -32,6 +39,11 @@ public final class TaxBook {
             book.byCategory.put(category.id(), PlaceIndex.of(entries));
         }
         return book;
+    }
+
+    /** How delivery to a destination is taxed. */
+    public Tax.DeliveryTax delivery(Destination destination) {
+        return deliveries.find(destination).map(Match::value).orElse(LIKE_GOODS);
     }
 
     /** The levy on a category at a destination, or nothing when the book has no answer. */

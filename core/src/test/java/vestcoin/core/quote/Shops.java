@@ -46,6 +46,7 @@ public final class Shops {
         private final List<String> options = new ArrayList<>();
         private final Map<String, Delivery.Limits> limits = new LinkedHashMap<>();
         private final Map<String, Map<String, Tax.Rate>> book = new LinkedHashMap<>();
+        private final Map<String, Tax.DeliveryTax> deliveryTax = new LinkedHashMap<>();
         private final List<String> categories = new ArrayList<>();
 
         public Maker in(String country, String currency) {
@@ -95,6 +96,11 @@ public final class Shops {
             return this;
         }
 
+        public Maker taxesDelivery(String places, Tax.Way way, String category) {
+            deliveryTax.put(places, new Tax.DeliveryTax(way, Optional.ofNullable(category)));
+            return this;
+        }
+
         public Maker limits(String option, Delivery.Limits limit) {
             limits.put(option, limit);
             return this;
@@ -112,7 +118,7 @@ public final class Shops {
 
         public Setup setup() {
             List<Delivery.Zone> zones = rates.entrySet().stream().map(zone -> new Delivery.Zone(id(zone.getKey()), zone.getKey(), places(zone.getKey()), List.of(), zone.getValue())).toList();
-            List<Tax.PlaceRates> rows = book.entrySet().stream().map(row -> new Tax.PlaceRates(id(row.getKey()), row.getKey(), places(row.getKey()), List.of(), row.getValue())).toList();
+            List<Tax.PlaceRates> rows = book.entrySet().stream().map(row -> new Tax.PlaceRates(id(row.getKey()), row.getKey(), places(row.getKey()), List.of(), row.getValue(), Optional.ofNullable(deliveryTax.get(row.getKey())))).toList();
             Shop shop = new Shop("Test shop", "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "Europe/Dublin",
                     "kg", rounding, List.of(new Place.Group("WORLD")));
             return new Setup(shop, new Goods(products, buyerGroups), new Discounts(discounts),
@@ -141,8 +147,11 @@ public final class Shops {
                 .prices(random.nextBoolean() ? Tax.Prices.WITH_TAX : Tax.Prices.WITHOUT_TAX)
                 .rounding(Rounding.values()[random.nextInt(3)]);
         int categories = 1 + random.nextInt(4);
+        if (random.nextInt(3) == 0) {
+            maker.taxesDelivery("IE", Tax.Way.values()[random.nextInt(4)], "c0");
+        }
         for (int c = 0; c < categories; c++) {
-            maker.taxes("IE", "c" + c, random.nextInt(5) == 0 ? "GST 5 + QST 9.975" : BigDecimal.valueOf(random.nextInt(2600), 2).add(new BigDecimal("0.3")).toPlainString());
+            maker.taxes("IE", "c" + c, random.nextInt(5) == 0 ? (random.nextBoolean() ? "GST 5 + QST 9.975" : "GST 5 + Levy on top 7.5") : BigDecimal.valueOf(random.nextInt(2600), 2).add(new BigDecimal("0.3")).toPlainString());
             if (random.nextInt(4) > 0) {
                 maker.taxes("EU", "c" + c, String.valueOf(random.nextInt(27) + (c == 0 ? 1 : 0)).replaceFirst("^0$", "0"));
             }
