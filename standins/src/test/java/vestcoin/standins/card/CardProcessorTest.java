@@ -83,4 +83,55 @@ class CardProcessorTest {
         assertThat(pay(TestCard.SILENT, "s").path("error").asString()).contains("not answered");
         assertThat(processor.bookOf("s")).contains("pending 0 0");
     }
+
+    private HttpResponse<String> call(String method, String path, String key, String body) throws Exception {
+        return http.send(HttpRequest.newBuilder(URI.create(processor.url() + path)).header("Authorization", "Bearer " + key).header("Idempotency-Key", "k")
+                .header("Content-Type", "application/x-www-form-urlencoded").method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    @Test
+    void keys_open_only_their_own_doors() throws Exception {
+        assertThat(call("GET", "/v1/account", CardProcessor.TEST_SECRET, "").statusCode()).isEqualTo(200);
+        assertThat(call("GET", "/v1/account", CardProcessor.TEST_PUBLIC, "").statusCode()).isEqualTo(401);
+        assertThat(call("POST", "/v1/tokens", CardProcessor.TEST_SECRET, "{}").statusCode()).isEqualTo(401);
+        assertThat(call("POST", "/v1/payments", "nobody", "{}").statusCode()).isEqualTo(401);
+        assertThat(call("GET", "/v1/nothing", CardProcessor.TEST_SECRET, "").statusCode()).isEqualTo(404);
+    }
+
+    @Test
+    void a_number_that_is_no_test_card_gets_no_token() throws Exception {
+        assertThat(call("POST", "/v1/tokens", CardProcessor.TEST_PUBLIC, "{\"number\":\"9810000000000002\"}").body()).contains("not a card number");
+        assertThat(call("POST", "/v1/tokens", CardProcessor.TEST_PUBLIC, "{\"number\":\"4539148803436467\"}").body()).contains("only its test cards");
+        assertThat(call("POST", "/v1/tokens", CardProcessor.TEST_PUBLIC, "not json").statusCode()).isEqualTo(400);
+    }
+
+    @Test
+    void a_token_pays_once() throws Exception {
+        String token = token(TestCard.APPROVED);
+        String body = "{\"token\":\"" + token + "\",\"amount\":1000,\"currency\":\"EUR\",\"reference\":\"T\",\"returnUrl\":\"http://127.0.0.1/\"}";
+        assertThat(post("/v1/payments", CardProcessor.TEST_SECRET, "one", body).path("state").asString("")).isEqualTo("authorised");
+        assertThat(post("/v1/payments", CardProcessor.TEST_SECRET, "two", body).path("error").asString("")).contains("unknown or was used");
+    }
+
+    @Test
+    void the_control_page_switches_an_outage_and_an_approval() throws Exception {
+        assertThat(call("GET", "/", "", "").body()).contains("This is a simulation").contains(TestCard.DECLINED.number()).contains(CardProcessor.TEST_SECRET);
+        call("POST", "/control", "", "outage=on&delay=0&approved-workbench=on");
+        assertThat(call("GET", "/v1/account", CardProcessor.TEST_SECRET, "").statusCode()).isEqualTo(503);
+        call("POST", "/control", "", "delay=0");
+        assertThat(JSON.readTree(call("GET", "/v1/account", CardProcessor.TEST_SECRET, "").body()).path("approved").asBoolean(true)).isFalse();
+        assertThat(pay(TestCard.APPROVED, "waiting").path("error").asString("")).contains("waits for approval");
+    }
+
+    @Test
+    void the_buyer_answers_the_bank_and_is_sent_back() throws Exception {
+        JsonNode asked = pay(TestCard.ASKED_AND_PASSED, "asked");
+        String page = asked.path("action").asString().replace(processor.url(), "");
+        assertThat(call("GET", page, "", "").body()).contains("10.00 EUR").contains("This is a simulation");
+        assertThat(call("POST", page, "", "answer=yes").headers().firstValue("Location")).contains("http://127.0.0.1/");
+        assertThat(processor.bookOf("asked")).contains("authorised 0 0");
+        JsonNode refused = pay(TestCard.ASKED_AND_PASSED, "refused");
+        call("POST", refused.path("action").asString().replace(processor.url(), ""), "", "answer=no");
+        assertThat(processor.bookOf("refused")).contains("declined 0 0");
+    }
 }
