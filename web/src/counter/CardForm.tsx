@@ -69,7 +69,7 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
           <a className="underline" href={order.processor} target="_blank" rel="noreferrer">
             simulated processor
           </a>{" "}
-          lists its cards; 9810 0000 0000 0001 is approved.
+          lists the cards it knows.
         </p>
       )}
       <Said problems={problems} />

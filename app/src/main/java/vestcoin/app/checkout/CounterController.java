@@ -35,6 +35,7 @@ import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.tax.Tax;
 
 /** What a buyer's page asks. Nothing here needs a sign-in; an order is found again by its unguessable token. */
 @RestController
@@ -89,11 +90,11 @@ class CounterController {
         var setup = edition.document().setup();
         Set<String> countries = new TreeSet<>();
         for (String country : Countries.all()) {
-            if (setup.shop().sellsTo().stream().anyMatch(place -> place.contains(Destination.of(country)) || place.text().startsWith(country))) {
+            if (setup.shop().sellsTo().stream().anyMatch(place -> place.reaches(country))) {
                 countries.add(country);
             }
         }
-        return new Counter(shop, setup.shop().name(), setup.shop().currency(), setup.shop().language(), setup.tax().prices() == vestcoin.core.tax.Tax.Prices.WITH_TAX,
+        return new Counter(shop, setup.shop().name(), setup.shop().currency(), setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX,
                 setup.goods().products(), countries, setup.shop().address().country());
     }
 

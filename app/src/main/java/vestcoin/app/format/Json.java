@@ -5,9 +5,11 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.Nulls;
 import java.math.BigDecimal;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
@@ -35,6 +37,7 @@ import tools.jackson.databind.module.SimpleModule;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Place;
+import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.why.Op;
 
@@ -123,7 +126,7 @@ public final class Json {
 
     private static Refused under(String path, Refused refused) {
         return new Refused(refused.problems().stream()
-                .map(p -> new vestcoin.core.problem.Problem(p.path().isEmpty() ? path : path + "/" + p.path(), p.sentence(), p.remedy())).toList());
+                .map(p -> new Problem(p.path().isEmpty() ? path : path + "/" + p.path(), p.sentence(), p.remedy())).toList());
     }
 
     /** What a reader's failure means to a person. */
@@ -185,7 +188,7 @@ public final class Json {
                 return constant;
             }
         }
-        String words = java.util.Arrays.stream(type.getEnumConstants()).map(c -> named((Enum<?>) c)).collect(Collectors.joining(", "));
+        String words = Arrays.stream(type.getEnumConstants()).map(c -> named((Enum<?>) c)).collect(Collectors.joining(", "));
         throw new Refused("", "“" + shortened(text) + "” is not one of the words that can stand here.", "Write one of: " + words + ".");
     }
 
@@ -193,7 +196,7 @@ public final class Json {
         return text.length() <= 40 ? text : text.substring(0, 40) + "…";
     }
 
-    private static <T> ValueSerializer<T> text(java.util.function.Function<T, String> printed) {
+    private static <T> ValueSerializer<T> text(Function<T, String> printed) {
         return new ValueSerializer<>() {
             @Override
             public void serialize(T value, JsonGenerator out, SerializationContext context) {
@@ -202,7 +205,7 @@ public final class Json {
         };
     }
 
-    private static <T> ValueDeserializer<T> fromText(java.util.function.Function<String, T> read, String otherwise, String remedy) {
+    private static <T> ValueDeserializer<T> fromText(Function<String, T> read, String otherwise, String remedy) {
         return new ValueDeserializer<>() {
             @Override
             public T deserialize(JsonParser in, DeserializationContext context) {

@@ -1,6 +1,7 @@
 package vestcoin.core.delivery;
 
 import java.math.BigDecimal;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,7 +31,7 @@ public record Delivery(List<Zone> zones, List<Option> options) {
         public Zone {
             places = places == null ? List.of() : List.copyOf(places);
             except = except == null ? List.of() : List.copyOf(except);
-            rates = rates == null ? Map.of() : java.util.Collections.unmodifiableMap(new LinkedHashMap<>(rates));
+            rates = rates == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(rates));
         }
     }
 

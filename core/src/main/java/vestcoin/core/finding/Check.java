@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.finding.Finding.Severity;
 import vestcoin.core.finding.Finding.Station;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Weight;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Countries;
@@ -62,7 +64,7 @@ public final class Check {
             add("no-goods", Severity.BLOCKS_OPENING, Station.GOODS, "goods/products", "There is nothing to sell yet.", "Add a first product.");
         }
         boolean byWeight = compiled.setup().delivery().zones().stream().flatMap(zone -> zone.rates().values().stream())
-                .anyMatch(rule -> rule.basis() instanceof PriceRule.Bands bands && vestcoin.core.goods.Weight.isUnit(bands.unit()));
+                .anyMatch(rule -> rule.basis() instanceof PriceRule.Bands bands && Weight.isUnit(bands.unit()));
         for (Product product : compiled.setup().goods().products()) {
             if (byWeight && product.physical() && product.weight().isEmpty()) {
                 add("no-weight", Severity.LOOK_AT_THIS, Station.GOODS, "goods/products/" + product.id() + "/weight",
@@ -148,7 +150,7 @@ public final class Check {
     }
 
     private Set<String> countries() {
-        Set<String> countries = new java.util.TreeSet<>();
+        Set<String> countries = new TreeSet<>();
         for (Place place : compiled.setup().shop().sellsTo()) {
             if (place instanceof Place.Country country) {
                 countries.add(country.code());

@@ -1,6 +1,7 @@
 package vestcoin.core.goods;
 
 import java.math.BigDecimal;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -77,7 +78,7 @@ public record Product(
         breaks = breaks == null ? List.of() : List.copyOf(breaks);
         measure = measure == null ? Optional.empty() : measure;
         bounds = bounds == null ? Optional.empty() : bounds;
-        groupPrices = groupPrices == null ? Map.of() : java.util.Collections.unmodifiableMap(new LinkedHashMap<>(groupPrices));
+        groupPrices = groupPrices == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(groupPrices));
     }
 
     public static Product of(String id, String name, Kind kind, BigDecimal price, String category, Optional<Weight> weight, List<Option> options) {

@@ -1,5 +1,6 @@
 package vestcoin.core.payment;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -40,7 +41,7 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
         String path = "payment/methods/" + method.id() + "/fee";
         Figure percent = tracer.ratio(path, "percent of the amount",
                 List.of(payable, tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", "fee")),
-                List.of(tracer.number(Source.CONSTANT, java.math.BigDecimal.valueOf(100), "%", "rule/percent", "per cent")));
+                List.of(tracer.number(Source.CONSTANT, BigDecimal.valueOf(100), "%", "rule/percent", "per cent")));
         return tracer.sum("rule/provider-fee", method.title(), List.of(percent, tracer.typed(path + "/fixed", "fixed", fee.fixed())));
     }
 }

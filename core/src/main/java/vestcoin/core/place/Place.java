@@ -11,6 +11,9 @@ public sealed interface Place {
 
     boolean contains(Destination destination);
 
+    /** Whether any part of a country is in it. */
+    boolean reaches(String country);
+
     String text();
 
     /** A country of ISO 3166-1: {@code IE}. */
@@ -18,6 +21,11 @@ public sealed interface Place {
         @Override
         public boolean contains(Destination destination) {
             return code.equals(destination.country());
+        }
+
+        @Override
+        public boolean reaches(String country) {
+            return code.equals(country);
         }
 
         @Override
@@ -31,6 +39,11 @@ public sealed interface Place {
         @Override
         public boolean contains(Destination destination) {
             return destination.regions().contains(code);
+        }
+
+        @Override
+        public boolean reaches(String country) {
+            return code.startsWith(country + "-");
         }
 
         @Override
@@ -52,6 +65,11 @@ public sealed interface Place {
         }
 
         @Override
+        public boolean reaches(String other) {
+            return country.equals(other);
+        }
+
+        @Override
         public String text() {
             return country + ":" + rules.stream().map(PostcodeRule::text).collect(Collectors.joining(","));
         }
@@ -61,7 +79,12 @@ public sealed interface Place {
     record Group(String name) implements Place {
         @Override
         public boolean contains(Destination destination) {
-            return Groups.countriesOf(name).contains(destination.country());
+            return reaches(destination.country());
+        }
+
+        @Override
+        public boolean reaches(String country) {
+            return Groups.countriesOf(name).contains(country);
         }
 
         @Override

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.discount.Discounting;
@@ -26,7 +27,7 @@ import vestcoin.core.why.Tracer;
 record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> offers, Optional<Offer.Offered> chosen, List<Reduction> off) {
 
     /** What an attempt needs to know of the order besides its discounts. */
-    record Basket(List<PricedLine> lines, Optional<vestcoin.core.delivery.Delivery.Zone> zone, Figure weight, Optional<String> wanted) {
+    record Basket(List<PricedLine> lines, Optional<Delivery.Zone> zone, Figure weight, Optional<String> wanted) {
         List<PricedLine> physical() {
             return lines.stream().filter(line -> line.product().physical()).toList();
         }

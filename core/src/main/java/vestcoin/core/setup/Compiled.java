@@ -1,5 +1,6 @@
 package vestcoin.core.setup;
 
+import java.util.List;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.RateBoard;
@@ -11,8 +12,6 @@ import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxBook;
-
-import java.util.List;
 
 /** A setup with its indexes built. Pricing reads only this. */
 public final class Compiled {

@@ -2,6 +2,7 @@ package vestcoin.core.tax;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,7 +40,7 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
             delivery = delivery == null ? Optional.empty() : delivery;
             places = places == null ? List.of() : List.copyOf(places);
             except = except == null ? List.of() : List.copyOf(except);
-            rates = rates == null ? Map.of() : java.util.Collections.unmodifiableMap(new LinkedHashMap<>(rates));
+            rates = rates == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(rates));
         }
     }
 

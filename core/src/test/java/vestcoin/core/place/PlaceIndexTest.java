@@ -133,6 +133,15 @@ class PlaceIndexTest {
     }
 
     @Test
+    void a_place_reaches_the_countries_it_has_a_part_of_and_no_others() {
+        assertThat(Place.parse("US-NC").reaches("US")).isTrue();
+        assertThat(Place.parse("GB:BT").reaches("GB")).isTrue();
+        assertThat(Place.parse("EUROPE").reaches("IE")).isTrue();
+        assertThat(Place.parse("AFRICA").reaches("AF")).as("Afghanistan is not in Africa, whatever its letters").isFalse();
+        assertThat(Place.parse("IE").reaches("GB")).isFalse();
+    }
+
+    @Test
     void places_are_written_as_they_are_read() {
         for (String text : List.of("IE", "US-NC", "GB:BT", "IE:H91,D01..D24", "EU", "WORLD")) {
             assertThat(Place.parse(text).text()).isEqualTo(text);
