@@ -21,7 +21,7 @@ public interface CardService {
     }
 
     /** The provider answered no. */
-    final class Refusal extends RuntimeException {
+    class Refusal extends RuntimeException {
         public Refusal(String message) {
             super(message);
         }

@@ -57,7 +57,11 @@ class HttpCardService implements CardService {
         return view(call(access, "POST", "/v1/payments/" + ref + "/refund", key, Map.of("amount", amount)));
     }
 
-    private static final class NotFound extends RuntimeException {}
+    private static final class NotFound extends Refusal {
+        NotFound() {
+            super("The provider has no such payment.");
+        }
+    }
 
     static View view(JsonNode json) {
         return new View(json.path("id").asString(""), json.path("key").asString(""), json.path("state").asString(""), json.path("reason").asString(""),

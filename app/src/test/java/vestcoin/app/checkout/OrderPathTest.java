@@ -155,6 +155,19 @@ class OrderPathTest {
         assertThat(after.path("payable").asString()).isNotEqualTo(quote.path("payable").asString());
     }
 
+    /** One payment the provider has lost must not keep the others from being asked after. */
+    @Test
+    void a_payment_the_provider_does_not_know_is_a_refusal_and_no_failure() {
+        Caller buyer = shop.anybody();
+        JsonNode placed = buyer.placeBook();
+        buyer.pay(placed, TestCard.APPROVED);
+        shop.context().getBean(org.springframework.jdbc.core.simple.JdbcClient.class)
+                .sql("update payment set provider_ref = 'lost' where order_id = (select id from orders where number = :number)").param("number", placed.path("number").asInt()).update();
+        Caller.Answer answer = shop.owner().post(Caller.SHOP + "/orders/" + placed.path("number").asInt() + "/capture", move(UUID.randomUUID().toString(), "31.40"));
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.sentence()).isEqualTo("The provider has no such payment.");
+    }
+
     @Test
     void a_code_nobody_made_is_said_to_the_buyer() {
         Map<String, Object> basket = new java.util.HashMap<>(Caller.book());
