@@ -6,6 +6,9 @@ import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
 
+/** What a phone has room for, besides the amount. */
+const narrow = ["Order", "Buyer", "State"];
+
 /** All orders, the newest first, a page at a time. */
 export function OrderList() {
   const { shop, setup } = useBench();
@@ -44,7 +47,11 @@ export function OrderList() {
           <thead>
             <tr className="border-b border-base-content text-start text-xs">
               {["Order", "Placed", "Buyer", "To", "State"].map((head) => (
-                <th key={head} scope="col" className="py-1 pe-4 text-start font-semibold">
+                <th
+                  key={head}
+                  scope="col"
+                  className={`py-1 pe-4 text-start font-semibold ${narrow.includes(head) ? "" : "max-sm:hidden"}`}
+                >
                   {head}
                 </th>
               ))}
@@ -64,9 +71,9 @@ export function OrderList() {
                     <span className="ms-2 border border-dashed border-warning px-1 text-xs text-warning">test</span>
                   )}
                 </td>
-                <td className="pe-4">{when.format(new Date(order.placedAt))}</td>
+                <td className="pe-4 max-sm:hidden">{when.format(new Date(order.placedAt))}</td>
                 <td className="pe-4">{order.name}</td>
-                <td className="pe-4">{countryName(order.country)}</td>
+                <td className="pe-4 max-sm:hidden">{countryName(order.country)}</td>
                 <td className="pe-4">{order.state}</td>
                 <td className="figure">{money(order.payable, order.currency, language)}</td>
               </tr>
