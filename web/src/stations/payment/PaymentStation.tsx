@@ -94,7 +94,7 @@ function Method({ id }: { id: string }) {
           </button>
         )}
       </section>
-      <Keys gateway={method.gateway} />
+      {method.gateway ? <Keys gateway={method.gateway} /> : null}
     </article>
   );
 }

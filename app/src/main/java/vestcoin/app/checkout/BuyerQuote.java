@@ -38,7 +38,7 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 quote.needsDelivery(),
                 quote.taxes().stream().filter(group -> group.percent().isPresent()).map(group -> new Levy(group.name(), group.percent().get(), group.tax().value())).toList(),
                 quote.tax().value(), quote.payable().value(),
-                quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.title(), method.sentence())).toList(),
+                quote.methods().stream().filter(method -> method.hidden().isEmpty() && method.kind().throughProvider()).map(method -> new Method(method.id(), method.title(), method.sentence())).toList(),
                 refused(quote, codes), quote.missing());
     }
 

@@ -112,13 +112,13 @@ class CounterController {
         if (!quote.missing().isEmpty()) {
             throw new Told(HttpStatus.CONFLICT, List.of(new Problem("basket", quote.missing().get(0), "Change the basket, the place or the choice.")), Map.of("quote", BuyerQuote.of(quote, placing.basket().codes())));
         }
-        if (quote.payable().value().compareTo(placing.expected()) != 0) {
+        if (quote.toPay().value().compareTo(placing.expected()) != 0) {
             throw new Told(HttpStatus.CONFLICT, List.of(new Problem("expected", "The total has changed from " + placing.expected().toPlainString() + " to "
-                    + quote.payable().value().toPlainString() + " " + quote.currency() + " since the page showed it.", "Look at the new total and order again.")),
+                    + quote.toPay().value().toPlainString() + " " + quote.currency() + " since the page showed it.", "Look at the new total and order again.")),
                     Map.of("quote", BuyerQuote.of(quote, placing.basket().codes())));
         }
         Payment.Method method = method(edition, order);
-        String mode = gateways.of(shop, method.gateway()).flatMap(Gateways.GatewayView::mode).orElse("test");
+        String mode = gateways.of(shop, account(method)).flatMap(Gateways.GatewayView::mode).orElse("test");
         Destination to = order.to();
         Address address = new Address(placing.contact().lines(), placing.contact().city(), to.postcode().orElse(""), to.region(), to.country());
         Orders.Order placed = placed(new Orders.New(shop, placing.key(), edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(),
@@ -145,7 +145,7 @@ class CounterController {
     Placed pay(@PathVariable String token, @RequestBody Paying paying) {
         Orders.Order order = find(token);
         Payment.Method method = method(editions.of(order.shop(), order.edition()), OrderFile.parse(order.document()));
-        payments.pay(new Payments.Due(order.id(), order.shop(), method.gateway(), method.id(), order.payable(), order.currency(), String.valueOf(order.number()),
+        payments.pay(new Payments.Due(order.id(), order.shop(), account(method), method.id(), order.payable(), order.currency(), String.valueOf(order.number()),
                 ownUrl + "/counter/" + order.shop() + "/order/" + order.token()), paying.cardToken() == null ? "" : paying.cardToken());
         return view(order);
     }
@@ -177,9 +177,14 @@ class CounterController {
                 .orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "No way of paying is chosen.", "Choose one."));
     }
 
+    /** The account a method pays through; the counter takes no other methods yet. */
+    private static String account(Payment.Method method) {
+        return method.gateway().orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "This way of paying cannot be used here yet.", "Choose another one."));
+    }
+
     private static long minor(QuoteView quote) {
         int digits = Currencies.of(quote.currency()).orElseThrow().getDecimalPlaces();
-        return quote.payable().value().setScale(digits).unscaledValue().longValueExact();
+        return quote.toPay().value().setScale(digits).unscaledValue().longValueExact();
     }
 
     private static void check(Placing placing) {
@@ -206,7 +211,7 @@ class CounterController {
     private Placed view(Orders.Order order) {
         QuoteView quote = Json.read(order.quote(), QuoteView.class);
         Payment.Method method = method(editions.of(order.shop(), order.edition()), OrderFile.parse(order.document()));
-        Gateways.GatewayView gateway = gateways.of(order.shop(), method.gateway()).orElseThrow();
+        Gateways.GatewayView gateway = gateways.of(order.shop(), account(method)).orElseThrow();
         Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream().findFirst();
         return new Placed(order.token(), order.number(), payment.map(PaymentBook.Payment::state).orElse("unpaid"), payment.map(PaymentBook.Payment::reason).orElse(""),
                 payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(quote, List.of()), order.name(), order.email(),

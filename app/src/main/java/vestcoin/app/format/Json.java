@@ -35,6 +35,8 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.goods.Length;
+import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Place;
 import vestcoin.core.problem.Problem;
@@ -63,7 +65,8 @@ public final class Json {
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({@JsonSubTypes.Type(value = PriceRule.Fixed.class, name = "fixed"), @JsonSubTypes.Type(value = PriceRule.Bands.class, name = "bands"),
-            @JsonSubTypes.Type(value = PriceRule.BasePlus.class, name = "base-plus")})
+            @JsonSubTypes.Type(value = PriceRule.BasePlus.class, name = "base-plus"), @JsonSubTypes.Type(value = PriceRule.ByProduct.class, name = "by-product"),
+            @JsonSubTypes.Type(value = PriceRule.CarrierQuote.class, name = "carrier-quote")})
     interface BasisKinds {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -71,7 +74,9 @@ public final class Json {
             @JsonSubTypes.Type(value = Op.Less.class, name = "less"), @JsonSubTypes.Type(value = Op.Smallest.class, name = "smallest"),
             @JsonSubTypes.Type(value = Op.Largest.class, name = "largest"), @JsonSubTypes.Type(value = Op.Product.class, name = "product"),
             @JsonSubTypes.Type(value = Op.Ratio.class, name = "ratio"), @JsonSubTypes.Type(value = Op.StartedSteps.class, name = "started-steps"),
-            @JsonSubTypes.Type(value = Op.Share.class, name = "share"), @JsonSubTypes.Type(value = Op.Rounded.class, name = "rounded")})
+            @JsonSubTypes.Type(value = Op.Share.class, name = "share"), @JsonSubTypes.Type(value = Op.Rounded.class, name = "rounded"),
+            @JsonSubTypes.Type(value = Op.Ended.class, name = "ended"), @JsonSubTypes.Type(value = Op.Nearest.class, name = "nearest"),
+            @JsonSubTypes.Type(value = Op.RaisedToStep.class, name = "raised-to-step"), @JsonSubTypes.Type(value = Op.Quotient.class, name = "quotient")})
     interface OpKinds {}
 
     private Json() {}
@@ -165,6 +170,10 @@ public final class Json {
         }, "A number has to stand in quotes, so that no program rounds it.", "Write it as \"6.90\"."));
         module.addSerializer(Weight.class, text(Weight::text));
         module.addDeserializer(Weight.class, fromText(text -> Weight.parse("", text), "A weight has to be a text with its unit.", "Write it as \"1.2 kg\"."));
+        module.addSerializer(Length.class, text(Length::text));
+        module.addDeserializer(Length.class, fromText(text -> Length.parse("", text), "A length has to be a text with its unit.", "Write it as \"120 cm\"."));
+        module.addSerializer(Size.class, text(Size::text));
+        module.addDeserializer(Size.class, fromText(text -> Size.parse("", text), "A size has to be a text with its unit.", "Write it as \"120 × 15 × 15 cm\"."));
         module.addSerializer(Place.class, text(Place::text));
         module.addDeserializer(Place.class, fromText(Place::parse, "A place has to be a text.", "Write it as \"IE\", \"US-NC\" or \"GB:BT\"."));
         module.addSerializer(Enum.class, text(Json::named));

@@ -1,6 +1,7 @@
 package vestcoin.app.format;
 
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,12 +10,23 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Refused;
+import vestcoin.core.place.Point;
 import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Outside;
+import vestcoin.core.tax.Buyer;
 
 /** An order as a file. */
 public record OrderFile(String format, Instant at, List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes,
-        Optional<String> group, Map<String, Gateway> gateways, Optional<History> history) {
+        Optional<String> group, Map<String, Gateway> gateways, Optional<History> history, Map<String, String> deliveries, Optional<LocalDateTime> slot,
+        Optional<String> currency, Optional<Buyer> buyer, Optional<Point> point, Optional<Outside> outside) {
     public static final String FORMAT = "vest-coin/order/1";
+
+    public OrderFile {
+        lines = lines == null ? List.of() : lines;
+        codes = codes == null ? List.of() : codes;
+        gateways = gateways == null ? Map.of() : gateways;
+        deliveries = deliveries == null ? Map.of() : deliveries;
+    }
 
     /** Reads an order. @throws Refused with the place, what is wrong there and how to mend it */
     public static Order parse(String json) {
@@ -23,11 +35,16 @@ public record OrderFile(String format, Instant at, List<Line> lines, Destination
             throw new Refused("format", "This is not an order this version reads.", "It begins with \"format\": \"" + FORMAT + "\".");
         }
         return new Order(file.at(), file.lines(), file.to(), file.delivery(), file.method(), file.codes(), file.group(), file.gateways(),
-                file.history() == null ? null : file.history().orElse(null));
+                or(file.history()), file.deliveries(), file.slot(), file.currency(), or(file.buyer()), file.point(), or(file.outside()));
     }
 
     public static OrderFile of(Order order) {
         return new OrderFile(FORMAT, order.at(), order.lines(), order.to(), order.delivery(), order.method(), order.codes(), order.group(), order.gateways(),
-                Optional.of(order.history()).filter(history -> !history.equals(History.NONE)));
+                Optional.of(order.history()).filter(history -> !history.equals(History.NONE)), order.deliveries(), order.slot(), order.currency(),
+                Optional.of(order.buyer()).filter(buyer -> !buyer.equals(Buyer.PERSON)), order.point(), Optional.of(order.outside()).filter(outside -> !outside.equals(Outside.NOTHING)));
+    }
+
+    private static <T> T or(Optional<T> given) {
+        return given == null ? null : given.orElse(null);
     }
 }

@@ -10,6 +10,9 @@ import com.github.victools.jsonschema.generator.SchemaGeneratorConfig;
 import com.github.victools.jsonschema.generator.SchemaGeneratorConfigBuilder;
 import com.github.victools.jsonschema.generator.SchemaKeyword;
 import com.github.victools.jsonschema.generator.SchemaVersion;
+import java.lang.reflect.Constructor;
+import java.lang.reflect.Field;
+import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.math.BigDecimal;
 import java.time.Instant;
@@ -21,6 +24,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.goods.Length;
+import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Place;
 import vestcoin.core.setup.Setup;
@@ -77,14 +82,34 @@ public final class Schemas {
                 .with(Option.FORBIDDEN_ADDITIONAL_PROPERTIES_BY_DEFAULT, Option.DEFINITIONS_FOR_ALL_OBJECTS, Option.FLATTENED_OPTIONALS, Option.MAP_VALUES_AS_ADDITIONAL_PROPERTIES)
                 .without(Option.SCHEMA_VERSION_INDICATOR, Option.NULLABLE_METHOD_RETURN_VALUES_BY_DEFAULT);
         builder.forFields().withNullableCheck(field -> false)
-                .withRequiredCheck(field -> required(field.getRawMember().getType(), listsRequired));
+                .withRequiredCheck(field -> required(field.getRawMember(), listsRequired));
         builder.forTypesInGeneral().withCustomDefinitionProvider(texts()).withCustomDefinitionProvider(kinds())
                 .withDefinitionNamingStrategy((key, context) -> nameOf(key.getType().getErasedType()));
         return builder.build();
     }
 
-    private static boolean required(Class<?> type, boolean listsRequired) {
-        return type != Optional.class && (listsRequired || type != List.class && type != Map.class && type != boolean.class);
+    private static boolean required(Field field, boolean written) {
+        if (field.getType() == Optional.class) {
+            return false;
+        }
+        return written || field.getType() != boolean.class && !fillsIn(field);
+    }
+
+    /** Whether a record fills the field in by itself, so that a file may leave it out: it is made with nothing to see. */
+    private static boolean fillsIn(Field field) {
+        if (!field.getDeclaringClass().isRecord() || field.getType().isPrimitive()) {
+            return false;
+        }
+        RecordComponent[] components = field.getDeclaringClass().getRecordComponents();
+        try {
+            Constructor<?> canonical = field.getDeclaringClass().getDeclaredConstructor(Arrays.stream(components).map(RecordComponent::getType).toArray(Class<?>[]::new));
+            canonical.setAccessible(true);
+            Object made = canonical.newInstance(Arrays.stream(components).map(component -> component.getType() == boolean.class ? (Object) false : component.getType() == int.class ? 0 : null).toArray());
+            field.setAccessible(true);
+            return field.get(made) != null;
+        } catch (ReflectiveOperationException e) {
+            return false;
+        }
     }
 
     /** The name of a type's schema. */
@@ -103,6 +128,10 @@ public final class Schemas {
                 schema.put("type", "string").put("pattern", "^-?[0-9]{1,20}(\\.[0-9]{1,12})?$");
             } else if (raw == Weight.class) {
                 schema.put("type", "string").put("pattern", "^[0-9]+(\\.[0-9]+)? ?(kg|g|lb|oz)$");
+            } else if (raw == Length.class) {
+                schema.put("type", "string").put("pattern", "^[0-9]+(\\.[0-9]+)? ?(mm|cm|m|in|ft)$");
+            } else if (raw == Size.class) {
+                schema.put("type", "string").put("pattern", "^[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? ?(mm|cm|m|in|ft)$");
             } else if (raw == Place.class) {
                 schema.put("type", "string").put("minLength", 2);
             } else if (raw == Instant.class) {

@@ -1,6 +1,7 @@
 package vestcoin.app.run;
 
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -11,8 +12,8 @@ import vestcoin.app.format.Json;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.Finding.Severity;
+import vestcoin.core.finding.Known;
 import vestcoin.core.payment.Gateway;
-import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.Compiled;
 
 /** Checks a setup file. A file says nothing of gateways, so those it names are taken as connected. */
@@ -21,14 +22,17 @@ public final class CheckCommand implements Callable<Integer> {
     @Option(names = "--setup", required = true)
     Path setup;
 
+    @Option(names = "--at", description = "The instant rates are looked up for, as 2026-11-25T10:00:00Z; now without it.")
+    Instant at;
+
     @Override
     public Integer call() {
         Inputs inputs = new Inputs();
         return inputs.run(() -> {
             Compiled compiled = inputs.setup(setup).compiled();
-            Map<String, Gateway> connected = compiled.setup().payment().methods().stream()
-                    .collect(Collectors.toMap(Payment.Method::gateway, method -> Gateway.TEST, (a, b) -> a));
-            List<Finding> findings = Check.of(compiled, connected);
+            Map<String, Gateway> connected = compiled.setup().payment().methods().stream().flatMap(method -> method.gateway().stream())
+                    .collect(Collectors.toMap(id -> id, id -> Gateway.TEST, (a, b) -> a));
+            List<Finding> findings = Check.of(compiled, new Known(at == null ? Instant.now() : at, connected));
             for (Finding finding : findings) {
                 System.out.println(Json.named(finding.severity()) + "  " + finding.path() + "  " + finding.sentence() + " " + finding.remedy());
             }

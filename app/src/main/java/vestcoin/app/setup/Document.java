@@ -14,12 +14,14 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.pickup.Pickup;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.terms.Terms;
 
 /**
  * A setup as a document, with what it means. A document made from another by an edit reads and compiles only the
@@ -27,7 +29,7 @@ import vestcoin.core.tax.Tax;
  */
 public record Document(JsonNode tree, Compiled compiled) {
     public static final String FORMAT = "vest-coin/setup/1";
-    private static final List<String> FIELDS = List.of("format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal");
+    private static final List<String> FIELDS = List.of("format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup", "terms");
 
     public Setup setup() {
         return compiled.setup();
@@ -76,6 +78,8 @@ public record Document(JsonNode tree, Compiled compiled) {
             case "delivery" -> setup.delivery();
             case "tax" -> setup.tax();
             case "payment" -> setup.payment();
+            case "pickup" -> setup.pickup();
+            case "terms" -> setup.terms();
             default -> setup.rehearsal();
         };
     }
@@ -98,7 +102,9 @@ public record Document(JsonNode tree, Compiled compiled) {
                 station(tree, before, "delivery", Delivery.class, known == null ? null : known.delivery()),
                 station(tree, before, "tax", Tax.class, known == null ? null : known.tax()),
                 station(tree, before, "payment", Payment.class, known == null ? null : known.payment()),
-                station(tree, before, "rehearsal", Rehearsal.class, known == null ? null : known.rehearsal()));
+                station(tree, before, "rehearsal", Rehearsal.class, known == null ? null : known.rehearsal()),
+                station(tree, before, "pickup", Pickup.class, known == null ? null : known.pickup()),
+                station(tree, before, "terms", Terms.class, known == null ? null : known.terms()));
     }
 
     private static <T> T station(JsonNode tree, JsonNode before, String name, Class<T> type, T known) {

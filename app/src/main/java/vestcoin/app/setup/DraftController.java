@@ -24,6 +24,7 @@ import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.DraftView.CellText;
 import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
+import vestcoin.core.finding.Known;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
@@ -137,7 +138,7 @@ class DraftController {
     }
 
     private DraftView view(String shop, Drafts.Draft draft) {
-        return DraftView.of(shop, draft, drafts.history(shop), editions.live(shop).map(Editions.Edition::number), gateways.states(shop));
+        return DraftView.of(shop, draft, drafts.history(shop), editions.live(shop).map(Editions.Edition::number), new Known(clock.instant(), gateways.states(shop)));
     }
 
     @ExceptionHandler(Edits.Conflict.class)

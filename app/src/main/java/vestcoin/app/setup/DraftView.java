@@ -13,8 +13,9 @@ import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.delivery.RateText;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
-import vestcoin.core.payment.Gateway;
+import vestcoin.core.finding.Known;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.terms.Terms;
 import vestcoin.core.tax.RateCell;
 
 /**
@@ -36,8 +37,8 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
 
     public enum Sewn { SEWN, HALF, EMPTY }
 
-    static DraftView of(String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, Map<String, Gateway> gateways) {
-        List<Finding> findings = Check.of(draft.document().compiled(), gateways);
+    static DraftView of(String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, Known known) {
+        List<Finding> findings = Check.of(draft.document().compiled(), known);
         return new DraftView(shop, draft.version(), edition, history.done(), history.done() > 0, history.undone() > 0, draft.document().tree(),
                 texts(draft.document().setup()), findings, stations(draft.document().setup(), findings));
     }
@@ -89,6 +90,8 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
             case SHOP -> true;
             case GOODS -> !setup.goods().products().isEmpty();
             case DELIVERY -> !setup.delivery().zones().isEmpty();
+            case PICKUP -> !setup.pickup().places().isEmpty() || setup.pickup().local().isPresent();
+            case TERMS -> !setup.terms().equals(Terms.NONE);
             case TAX -> !setup.tax().places().isEmpty();
             case PAYMENT -> setup.payment().methods().stream().anyMatch(method -> method.on());
         };

@@ -65,7 +65,7 @@ final class Edits {
         }
         if (path.matches(RATE)) {
             CurrencyUnit currency = Currencies.of(document.path("shop").path("currency").asString("")).orElse(CurrencyUnit.EUR);
-            return new Edit(path, edit.was(), RateText.parse(path, text.get(), currency).map(Json::tree));
+            return new Edit(path, edit.was(), RateText.parse(path, text.get(), currency).map(rule -> Json.tree(keeping(rule, at(document, path), path))));
         }
         if (path.matches(TAX_RATE)) {
             return new Edit(path, edit.was(), RateCell.parse(path, text.get(), "VAT").map(Json::tree));
@@ -75,6 +75,15 @@ final class Edits {
             return new Edit(path, edit.was(), Optional.of(Json.tree(places)));
         }
         return edit;
+    }
+
+    /** A rule typed anew, with what a cell's text does not say kept from the rule it replaces. */
+    private static PriceRule keeping(PriceRule typed, Optional<JsonNode> before, String path) {
+        if (typed.freeFrom().isEmpty() || before.filter(JsonNode::isObject).isEmpty()) {
+            return typed;
+        }
+        PriceRule was = Json.read(before.get(), PriceRule.class, path);
+        return new PriceRule(typed.basis(), typed.freeFrom(), typed.reducedTo(), was.notCounting(), was.notWith());
     }
 
     /** A value as a person would type it. */

@@ -1,24 +1,40 @@
 package vestcoin.core.delivery;
 
 import java.math.BigDecimal;
+import java.time.DayOfWeek;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.parcel.ParcelType;
+import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
+import vestcoin.core.place.Point;
 
 /**
  * The Delivery station of a setup.
  *
- * @param zones   in the seller's order
- * @param options in the seller's order
+ * @param zones    in the seller's order
+ * @param options  in the seller's order
+ * @param parcels  what things are packed into; without any they travel as they are
+ * @param handling groups of goods that cost more to send
+ * @param dispatch places goods leave from besides the shop
+ * @param byHand   whether buyers see options in the seller's order instead of the cheapest first
  */
-public record Delivery(List<Zone> zones, List<Option> options) {
+public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> parcels, List<Handling> handling, List<Dispatch> dispatch, boolean byHand) {
     public Delivery {
         zones = zones == null ? List.of() : List.copyOf(zones);
         options = options == null ? List.of() : List.copyOf(options);
+        parcels = parcels == null ? List.of() : List.copyOf(parcels);
+        handling = handling == null ? List.of() : List.copyOf(handling);
+        dispatch = dispatch == null ? List.of() : List.copyOf(dispatch);
+    }
+
+    public Delivery(List<Zone> zones, List<Option> options) {
+        this(zones, options, null, null, null, false);
     }
 
     /**
@@ -38,15 +54,23 @@ public record Delivery(List<Zone> zones, List<Option> options) {
     /**
      * A way of sending.
      *
-     * @param sentence what the buyer reads under the name
-     * @param days     working days from order to arrival
-     * @param limits   what it does not carry
+     * @param sentence   what the buyer reads under the name
+     * @param days       working days of the carrier from leaving to arrival
+     * @param limits     what it does not carry
+     * @param charges    what comes on top of the zone's price
+     * @param chargeable how the carrier finds the weight it charges; the packed weight without it
      */
-    public record Option(String id, String name, String sentence, Optional<Days> days, Optional<Limits> limits) {
+    public record Option(String id, String name, String sentence, Optional<Days> days, Optional<Limits> limits, Optional<Charges> charges, Optional<Chargeable> chargeable) {
         public Option {
             sentence = sentence == null ? "" : sentence;
             days = days == null ? Optional.empty() : days;
             limits = limits == null ? Optional.empty() : limits;
+            charges = charges == null ? Optional.empty() : charges;
+            chargeable = chargeable == null ? Optional.empty() : chargeable;
+        }
+
+        public Option(String id, String name, String sentence, Optional<Days> days, Optional<Limits> limits) {
+            this(id, name, sentence, days, limits, Optional.empty(), Optional.empty());
         }
     }
 
@@ -57,17 +81,54 @@ public record Delivery(List<Zone> zones, List<Option> options) {
      * @param valueFrom  least value of what is sent
      * @param valueTo    most value of what is sent
      * @param quantityTo most things
-     * @param except     tax categories it does not carry
+     * @param except     tax categories, product groups or handling groups it does not carry
+     * @param only       the only ones it carries; all when empty
+     * @param longestTo  longest side of a parcel
+     * @param girthTo    most of length and girth together
+     * @param weekdays   days of the week an order may be placed on; all when empty
+     * @param methods    ids of the payment methods it goes with; all when empty
      */
-    public record Limits(Optional<Weight> weightTo, Optional<BigDecimal> valueFrom, Optional<BigDecimal> valueTo, Optional<BigDecimal> quantityTo, List<String> except) {
+    public record Limits(Optional<Weight> weightTo, Optional<BigDecimal> valueFrom, Optional<BigDecimal> valueTo, Optional<BigDecimal> quantityTo, List<String> except,
+            List<String> only, Optional<Length> longestTo, Optional<Length> girthTo, List<DayOfWeek> weekdays, List<String> methods) {
         public Limits {
             weightTo = weightTo == null ? Optional.empty() : weightTo;
             valueFrom = valueFrom == null ? Optional.empty() : valueFrom;
             valueTo = valueTo == null ? Optional.empty() : valueTo;
             quantityTo = quantityTo == null ? Optional.empty() : quantityTo;
             except = except == null ? List.of() : List.copyOf(except);
+            only = only == null ? List.of() : List.copyOf(only);
+            longestTo = longestTo == null ? Optional.empty() : longestTo;
+            girthTo = girthTo == null ? Optional.empty() : girthTo;
+            weekdays = weekdays == null ? List.of() : List.copyOf(weekdays);
+            methods = methods == null ? List.of() : List.copyOf(methods);
+        }
+
+        public Limits(Optional<Weight> weightTo, Optional<BigDecimal> valueFrom, Optional<BigDecimal> valueTo, Optional<BigDecimal> quantityTo, List<String> except) {
+            this(weightTo, valueFrom, valueTo, quantityTo, except, null, null, null, null, null);
         }
     }
 
     public record Days(int from, int to) {}
+
+    /** Goods that cost more to send. @param amount in the shop's currency, or in percent of the value @param per what it is charged for */
+    public record Handling(String id, String name, BigDecimal amount, Per per) {
+        public enum Per { ORDER, UNIT, KG, PERCENT }
+    }
+
+    /**
+     * A place goods leave from.
+     *
+     * @param preparation working days it needs, where a product does not say
+     * @param options     ids of the options offered from there; all when empty
+     */
+    public record Dispatch(String id, String name, Destination at, Optional<Point> point, Optional<Integer> preparation, List<String> options) {
+        /** The id of the shop itself. */
+        public static final String SHOP = "shop";
+
+        public Dispatch {
+            point = point == null ? Optional.empty() : point;
+            preparation = preparation == null ? Optional.empty() : preparation;
+            options = options == null ? List.of() : List.copyOf(options);
+        }
+    }
 }

@@ -24,6 +24,10 @@ import vestcoin.core.problem.Refused;
  *   4.00 + 2.5 %
  *   to 2 items 3.00, to 10 items 5.00
  *   to 50 EUR 4.90, to 100 EUR 2.90
+ *   to 5 km 3.00, to 20 km 6.50
+ *   6.50/parcel, from 80 2.00
+ *   by product
+ *   quote parcel-day, else 9.90
  * </pre>
  */
 public final class RateText {
@@ -35,6 +39,10 @@ public final class RateText {
     private static final Pattern NO_UNIT = Pattern.compile("to\\s+" + NUMBER + "\\s+" + NUMBER + "|to\\s+" + NUMBER);
     private static final Pattern THEN = Pattern.compile("then\\s*\\+?\\s*" + NUMBER + "\\s*(?:/|per|each)\\s*(?:" + NUMBER + "\\s*)?([a-z]+)");
     private static final Pattern PLUS = Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER + "\\s*(?:(%)|(?:/|per|each)\\s*([a-z]+))");
+    private static final Pattern PER_PARCEL = Pattern.compile(NUMBER + "\\s*(?:/|per|each)\\s*parcel");
+    private static final Pattern QUOTE = Pattern.compile("quote ([a-z0-9]+(?:-[a-z0-9]+)*)");
+    private static final Pattern OTHERWISE = Pattern.compile("else " + NUMBER);
+    private static final Pattern REDUCED = Pattern.compile("from\\s+" + NUMBER + "\\s+" + NUMBER);
     private static final Pattern FREE_FROM = Pattern.compile("(?:free\\s+from\\s+" + NUMBER + "|from\\s+" + NUMBER + "\\s+free)");
     private static final String EXAMPLE = "Write a price as 5.90, bands as “to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg”, or “6.50, from 80 free”.";
 
@@ -68,6 +76,11 @@ public final class RateText {
         private final CurrencyUnit currency;
         private final List<PriceRule.Band> bands = new ArrayList<>();
         private BigDecimal fixed;
+        private boolean perParcel;
+        private boolean byProduct;
+        private String service;
+        private BigDecimal otherwise;
+        private BigDecimal reducedTo;
         private String unit;
         private PriceRule.Then then;
         private PriceRule.BasePlus basePlus;
@@ -84,6 +97,18 @@ public final class RateText {
                 fixed = BigDecimal.ZERO.setScale(currency.getDecimalPlaces());
             } else if (AMOUNT.matcher(part).matches() && fixed == null) {
                 fixed = amount(part);
+            } else if ((matcher = PER_PARCEL.matcher(part)).matches() && fixed == null) {
+                fixed = amount(matcher.group(1));
+                perParcel = true;
+            } else if (part.equals("by product")) {
+                byProduct = true;
+            } else if ((matcher = QUOTE.matcher(part)).matches()) {
+                service = matcher.group(1);
+            } else if ((matcher = OTHERWISE.matcher(part)).matches()) {
+                otherwise = amount(matcher.group(1));
+            } else if ((matcher = REDUCED.matcher(part)).matches()) {
+                freeFrom = amount(matcher.group(1));
+                reducedTo = amount(matcher.group(2));
             } else if ((matcher = PLUS.matcher(part)).matches() && basePlus == null) {
                 basePlus(matcher);
             } else if ((matcher = BAND.matcher(part)).matches() && !matcher.group(2).isEmpty()) {
@@ -138,7 +163,7 @@ public final class RateText {
         }
 
         private String unitOf(String word) {
-            if (Weight.isUnit(word)) {
+            if (Weight.isUnit(word) || Distance.isUnit(word)) {
                 return word;
             }
             if (word.equals("item") || word.equals("items")) {
@@ -147,7 +172,7 @@ public final class RateText {
             if (word.equals(currency.getCode().toLowerCase(Locale.ROOT))) {
                 return currency.getCode();
             }
-            throw new Refused(path, "“" + word + "” is not a unit here.", "Use kg, g, lb or oz, items, or " + currency.getCode() + ".");
+            throw new Refused(path, "“" + word + "” is not a unit here.", "Use kg, g, lb or oz, items, km or mi, or " + currency.getCode() + ".");
         }
 
         private BigDecimal amount(String text) {
@@ -161,12 +186,24 @@ public final class RateText {
         }
 
         PriceRule rule() {
-            int found = (fixed == null ? 0 : 1) + (bands.isEmpty() ? 0 : 1) + (basePlus == null ? 0 : 1);
+            int found = (fixed == null ? 0 : 1) + (bands.isEmpty() ? 0 : 1) + (basePlus == null ? 0 : 1) + (byProduct ? 1 : 0) + (service == null ? 0 : 1);
+            if ((service == null) != (otherwise == null)) {
+                throw new Refused(path, "A carrier's quote needs a price for when it does not answer.", "Write it as “quote parcel-day, else 9.90”.");
+            }
             if (found != 1) {
                 throw new Refused(path, found == 0 ? "The rule has no price." : "The rule has a fixed price and bands, or two prices.", EXAMPLE);
             }
-            PriceRule.Basis basis = fixed != null ? new PriceRule.Fixed(fixed) : basePlus != null ? basePlus : new PriceRule.Bands(unit, bands, Optional.ofNullable(then));
-            return new PriceRule(basis, Optional.ofNullable(freeFrom));
+            return new PriceRule(basis(), Optional.ofNullable(freeFrom), Optional.ofNullable(reducedTo), null, null);
+        }
+
+        private PriceRule.Basis basis() {
+            if (service != null) {
+                return new PriceRule.CarrierQuote(service, otherwise);
+            }
+            if (byProduct) {
+                return new PriceRule.ByProduct();
+            }
+            return fixed != null ? new PriceRule.Fixed(fixed, perParcel) : basePlus != null ? basePlus : new PriceRule.Bands(unit, bands, Optional.ofNullable(then));
         }
     }
 
@@ -174,7 +211,12 @@ public final class RateText {
     public static String print(PriceRule rule) {
         StringJoiner text = new StringJoiner(", ");
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
-            text.add(fixed.price().signum() == 0 ? "free" : fixed.price().toPlainString());
+            text.add(fixed.price().signum() == 0 ? "free" : fixed.price().toPlainString() + (fixed.perParcel() ? "/parcel" : ""));
+        } else if (rule.basis() instanceof PriceRule.ByProduct) {
+            text.add("by product");
+        } else if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
+            text.add("quote " + quote.service());
+            text.add("else " + quote.otherwise().toPlainString());
         } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
             text.add(plus.base().toPlainString() + " + " + plus.plus().toPlainString()
                     + (plus.per().equals(PriceRule.BasePlus.PERCENT) ? " %" : "/" + singular(plus.per())));
@@ -184,7 +226,7 @@ public final class RateText {
             }
             bands.then().ifPresent(then -> text.add("then +" + then.price().toPlainString() + "/" + step(then) + bands.unit()));
         }
-        rule.freeFrom().ifPresent(from -> text.add("from " + plain(from) + " free"));
+        rule.freeFrom().ifPresent(from -> text.add("from " + plain(from) + " " + rule.reducedTo().map(BigDecimal::toPlainString).orElse("free")));
         return text.toString();
     }
 
@@ -196,7 +238,11 @@ public final class RateText {
     public static String inWords(PriceRule rule) {
         List<String> said = new ArrayList<>();
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
-            said.add(fixed.price().signum() == 0 ? "Nothing is charged." : fixed.price().toPlainString() + " an order.");
+            said.add(fixed.price().signum() == 0 ? "Nothing is charged." : fixed.price().toPlainString() + (fixed.perParcel() ? " a parcel." : " an order."));
+        } else if (rule.basis() instanceof PriceRule.ByProduct) {
+            said.add("Each product's own price: one travels alone, every other with it.");
+        } else if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
+            said.add("What the carrier asks for " + quote.service() + "; " + quote.otherwise().toPlainString() + " if it does not answer.");
         } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
             said.add(plus.base().toPlainString() + " an order and " + (plus.per().equals(PriceRule.BasePlus.PERCENT)
                     ? plus.plus().toPlainString() + " % of the value of what is sent." : plus.plus().toPlainString() + " for each " + singular(plus.per()) + "."));
@@ -210,7 +256,7 @@ public final class RateText {
                     .map(then -> "Above that " + then.price().toPlainString() + " more for each started " + step(then) + singular(bands.unit()) + ".")
                     .orElse("Above that it is not offered."));
         }
-        rule.freeFrom().ifPresent(from -> said.add("Free from goods of " + from.toPlainString() + "."));
+        rule.freeFrom().ifPresent(from -> said.add(rule.reducedTo().map(to -> to.toPlainString() + " from").orElse("Free from") + " goods of " + from.toPlainString() + "."));
         return String.join(" ", said);
     }
 

@@ -1,8 +1,6 @@
 package vestcoin.core.discount;
 
 import java.math.BigDecimal;
-import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -11,7 +9,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Rerating;
 import vestcoin.core.place.Destination;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -29,7 +29,7 @@ public final class Discounting {
     private final Tracer tracer;
 
     /** What decides whether a discount applies, besides the lines. @param codes in the order typed */
-    public record Circumstances(Instant at, ZoneId zone, Destination to, List<String> codes, History history) {}
+    public record Circumstances(Buying buying, Destination to, List<String> codes, History history) {}
 
     /** Discounts that could apply, in the order they are taken, and why the others cannot. */
     public record Candidates(List<Discounts.Rule> rules, List<Reduction.NotApplied> not) {}
@@ -64,7 +64,7 @@ public final class Discounting {
 
     private Optional<String> barred(Discounts.Rule rule) {
         Discounts.Conditions when = rule.conditions();
-        if (when.window().isPresent() && !when.window().get().covers(circumstances.at(), circumstances.zone())) {
+        if (when.window().isPresent() && !when.window().get().covers(circumstances.buying().at(), circumstances.buying().zone())) {
             return Optional.of("Not on this day.");
         }
         if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(circumstances.to()))) {
@@ -99,7 +99,7 @@ public final class Discounting {
                 continue;
             }
             Figure base = tracer.sum("rule/discount-base", "what it is taken off", eligible.stream().map(line -> left.get(line.index())).toList());
-            Figure amount = amount(rule, base);
+            Figure amount = amount(rule, base, eligible, left);
             Map<Integer, Figure> shares = shared(amount, eligible, left);
             shares.forEach((index, share) -> left.put(index, tracer.less("rule/after-discount", "after " + rule.name(), left.get(index), List.of(share))));
             reductions.add(new Reduction(rule, amount, shares));
@@ -112,8 +112,9 @@ public final class Discounting {
         List<Reduction> reductions = new ArrayList<>();
         Figure rest = price;
         for (Discounts.Rule rule : rules) {
-            if (rule.off() == Discounts.Off.DELIVERY && shortOf(rule, lines, eligible(rule, lines), left).isEmpty()) {
-                Figure amount = amount(rule, rest);
+            List<PricedLine> eligible = eligible(rule, lines);
+            if (rule.off() == Discounts.Off.DELIVERY && shortOf(rule, lines, eligible, left).isEmpty()) {
+                Figure amount = amount(rule, rest, eligible, left);
                 rest = tracer.less("rule/after-discount", "after " + rule.name(), rest, List.of(amount));
                 reductions.add(new Reduction(rule, amount, Map.of()));
             }
@@ -122,9 +123,9 @@ public final class Discounting {
     }
 
     private static List<PricedLine> eligible(Discounts.Rule rule, List<PricedLine> lines) {
-        return lines.stream().filter(line -> !line.product().donation())
-                .filter(line -> rule.conditions().categories().isEmpty() || rule.conditions().categories().contains(line.product().category()))
-                .filter(line -> !rule.conditions().except().contains(line.product().category()))
+        return lines.stream().filter(PricedLine::counted)
+                .filter(line -> rule.conditions().categories().isEmpty() || line.product().among(rule.conditions().categories()))
+                .filter(line -> !line.product().among(rule.conditions().except()))
                 .sorted(Comparator.comparing((PricedLine line) -> line.line().key()).thenComparing(PricedLine::index)).toList();
     }
 
@@ -133,9 +134,9 @@ public final class Discounting {
         if (eligible.isEmpty()) {
             return Optional.of("Nothing in the basket is in it.");
         }
-        BigDecimal value = lines.stream().filter(line -> !line.product().donation()).map(line -> left.get(line.index()).value()).reduce(BigDecimal.ZERO, BigDecimal::add);
-        if (rule.conditions().leastValue().filter(least -> value.compareTo(least) < 0).isPresent()) {
-            return Optional.of("Only from goods of " + rule.conditions().leastValue().get().setScale(tracer.digits()).toPlainString() + ".");
+        BigDecimal value = lines.stream().filter(PricedLine::counted).map(line -> left.get(line.index()).value()).reduce(BigDecimal.ZERO, BigDecimal::add);
+        if (rule.conditions().leastValue().filter(least -> value.compareTo(tracer.threshold(least)) < 0).isPresent()) {
+            return Optional.of("Only from goods of " + tracer.words(rule.conditions().leastValue().get()) + ".");
         }
         BigDecimal quantity = eligible.stream().map(line -> line.line().quantity()).reduce(BigDecimal.ZERO, BigDecimal::add);
         if (rule.conditions().leastQuantity().filter(least -> quantity.compareTo(least) < 0).isPresent()) {
@@ -144,10 +145,11 @@ public final class Discounting {
         return Optional.empty();
     }
 
-    private Figure amount(Discounts.Rule rule, Figure base) {
+    private Figure amount(Discounts.Rule rule, Figure base, List<PricedLine> eligible, Map<Integer, Figure> left) {
         String path = "discounts/rules/" + rule.id();
         if (rule.amount().isPresent()) {
-            return tracer.smallest(path, rule.name(), List.of(tracer.typed(path + "/amount", rule.name(), rule.amount().get()), base));
+            Figure typed = tracer.typed(path + "/amount", rule.name(), rule.amount().get());
+            return tracer.smallest(path, rule.name(), List.of(Rerating.of(typed, eligible, line -> left.get(line.index()), circumstances.buying(), tracer), base));
         }
         Figure percent = tracer.number(Source.SETUP, rule.percent().orElse(BigDecimal.ZERO), "%", path + "/percent", rule.name());
         return tracer.ratio(path, rule.name(), List.of(base, percent), List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));

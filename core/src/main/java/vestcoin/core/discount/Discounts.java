@@ -3,7 +3,7 @@ package vestcoin.core.discount;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
-import vestcoin.core.goods.Window;
+import vestcoin.core.calendar.Window;
 import vestcoin.core.place.Place;
 
 /** The discounts of a setup, automatic ones and codes, in the seller's order. */
@@ -23,9 +23,14 @@ public record Discounts(List<Rule> rules) {
      * @param percent  of what it is taken off; used when there is no amount
      * @param amount   taken off once, never more than is there; in the shop's currency, as the shelf prices are
      * @param combines whether it goes together with others; one that does not stands alone
+     * @param everyCharge whether it also counts for the later charges of a subscription
      */
     public record Rule(String id, String name, Optional<String> code, Off off, Optional<BigDecimal> percent, Optional<BigDecimal> amount, boolean combines,
-            Conditions conditions) {
+            Conditions conditions, boolean everyCharge) {
+        public Rule(String id, String name, Optional<String> code, Off off, Optional<BigDecimal> percent, Optional<BigDecimal> amount, boolean combines, Conditions conditions) {
+            this(id, name, code, off, percent, amount, combines, conditions, false);
+        }
+
         public Rule {
             code = code == null ? Optional.empty() : code;
             percent = percent == null ? Optional.empty() : percent;
@@ -39,8 +44,8 @@ public record Discounts(List<Rule> rules) {
      *
      * @param leastValue    goods from this figure on, itself included
      * @param leastQuantity things from this number on, itself included
-     * @param categories    only goods of these tax categories; all when empty
-     * @param except        not goods of these tax categories
+     * @param categories    only goods of these tax categories, product groups or handling groups; all when empty
+     * @param except        not goods of these
      * @param places        only orders to these places; all when empty
      * @param firstOrder    only a buyer's first order
      * @param window        days on which it holds

@@ -12,5 +12,5 @@ public record Finding(String id, Severity severity, Station station, String path
 
     public enum Severity { BLOCKS_OPENING, LOOK_AT_THIS, NOTE }
 
-    public enum Station { SHOP, GOODS, DELIVERY, TAX, PAYMENT }
+    public enum Station { SHOP, GOODS, DELIVERY, PICKUP, TAX, PAYMENT, TERMS }
 }

@@ -4,21 +4,37 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 
-/** The Goods station of a setup. */
-public record Goods(List<Product> products, List<BuyerGroup> buyerGroups) {
+/**
+ * The Goods station of a setup.
+ *
+ * @param groups       what products have in common
+ * @param defaultGroup id of the group of products that name none
+ */
+public record Goods(List<Product> products, List<BuyerGroup> buyerGroups, List<ProductGroup> groups, Optional<String> defaultGroup) {
     public Goods {
         products = products == null ? List.of() : List.copyOf(products);
         buyerGroups = buyerGroups == null ? List.of() : List.copyOf(buyerGroups);
+        groups = groups == null ? List.of() : List.copyOf(groups);
+        defaultGroup = defaultGroup == null ? Optional.empty() : defaultGroup;
     }
 
     public Goods(List<Product> products) {
-        this(products, List.of());
+        this(products, List.of(), List.of(), Optional.empty());
     }
 
     /** Buyers with prices of their own. @param percentOff taken off the list price where a product names no price for the group */
     public record BuyerGroup(String id, String name, Optional<BigDecimal> percentOff) {
         public BuyerGroup {
             percentOff = percentOff == null ? Optional.empty() : percentOff;
+        }
+    }
+
+    /** What a product of the group is unless it says otherwise. @param category id of a tax category */
+    public record ProductGroup(String id, String name, Optional<String> category, Optional<Weight> weight, Sending sending) {
+        public ProductGroup {
+            category = category == null ? Optional.empty() : category;
+            weight = weight == null ? Optional.empty() : weight;
+            sending = sending == null ? Sending.NOTHING : sending;
         }
     }
 }

@@ -1,17 +1,40 @@
 package vestcoin.core.goods;
 
 import java.util.List;
+import java.util.Optional;
 import vestcoin.core.why.Figure;
 
 /**
  * A line with its price.
  *
- * @param index   place in the order, from 0
- * @param product what it is
- * @param chosen  names of the choices made, in the product's order of options
- * @param unit    price of one, after options
- * @param amount  unit price × quantity
- * @param weight  of the whole line in kg
+ * @param index     place among the priced lines, from 0
+ * @param ordered   place in the order of the line it comes from; several share one where it is a bundle
+ * @param product   what it is, with what its group says filled in
+ * @param variation id of the variation chosen, if any
+ * @param chosen    names of the choices made, in the product's order of options
+ * @param unit      price of one, after options
+ * @param amount    unit price × quantity
+ * @param weight    of the whole line in kg
+ * @param perUnit   what stands on top of its units, or is shown inside
+ * @param bundle    name of the bundle it came in
  */
-public record PricedLine(
-        int index, Line line, Product product, List<String> chosen, Figure unit, Figure amount, Figure weight) {}
+public record PricedLine(int index, int ordered, Line line, Product product, Optional<String> variation, List<String> chosen, Figure unit, Figure amount, Figure weight,
+        List<Levied> perUnit, Optional<String> bundle) {
+
+    /** A per-unit amount of the line. @param category id of its tax category @param amount of the whole line */
+    public record Levied(String id, String name, String category, boolean inside, Figure amount) {}
+
+    /** What counts as the value of goods in discounts and thresholds. */
+    public boolean counted() {
+        return !product.outside();
+    }
+
+    /** The key its stock is kept under: the product, or the product and the variation. */
+    public String stockKey() {
+        return stockKey(product.id(), variation);
+    }
+
+    static String stockKey(String product, Optional<String> variation) {
+        return variation.map(id -> product + "/" + id).orElse(product);
+    }
+}

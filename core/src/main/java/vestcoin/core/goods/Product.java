@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import vestcoin.core.calendar.Window;
 
 /**
  * A thing for sale.
@@ -15,21 +17,34 @@ import java.util.Optional;
  * @param kind        whether it has to be delivered, and how its price is found
  * @param price       the shelf price in the shop's currency, with or without tax as the tax station says; of one unit of
  *                    the measure where there is one
- * @param category    id of the tax category
+ * @param category    id of the tax category; what its group says unless it is named here
  * @param weight      of one unit; needed where delivery is priced by weight
  * @param options     choices the buyer makes before the basket, each compulsory
  * @param sale        a lower price for some days
  * @param breaks      lower prices from a quantity on
  * @param measure     for goods sold by length, weight or volume instead of by the piece
- * @param bounds      least and most a buyer may give; for donations
+ * @param bounds      least and most a buyer may give; for donations, and for vouchers of any amount
  * @param groupPrices a price of its own for a buyer group, by the group's id
+ * @param prices      a shelf price set by hand for another currency, by its code
+ * @param variations  choices that together have a price, weight or stock of their own
+ * @param group       id of the product group; the shop's default group unless it is named here
+ * @param sending     what delivery needs to know
+ * @param renews      for subscriptions, how often it is charged again
+ * @param perUnit     amounts that stand on top of each unit, such as a deposit
+ * @param contents    what a bundle holds, each with all its choices made
  */
 public record Product(
-        String id, String name, Kind kind, BigDecimal price, String category, Optional<Weight> weight, List<Option> options,
-        Optional<Sale> sale, List<Break> breaks, Optional<Measure> measure, Optional<Bounds> bounds, Map<String, BigDecimal> groupPrices) {
+        String id, String name, Kind kind, BigDecimal price, Optional<String> category, Optional<Weight> weight, List<Option> options,
+        Optional<Sale> sale, List<Break> breaks, Optional<Measure> measure, Optional<Bounds> bounds, Map<String, BigDecimal> groupPrices,
+        Map<String, BigDecimal> prices, List<Variation> variations, Optional<String> group, Sending sending, Optional<Renewal> renews,
+        List<PerUnit> perUnit, List<Line> contents) {
 
-    /** A donation is an amount the buyer chooses: never discounted, never counted to thresholds. */
-    public enum Kind { PHYSICAL, DIGITAL, SERVICE, DONATION }
+    /**
+     * What it is. A service is done where the shop is, a remote service is not. A donation is an amount the buyer chooses. A
+     * voucher is money put aside. Neither of the two is discounted, counted to thresholds or taxed. A bundle is several goods
+     * put into the basket in one go, each priced and taxed as itself.
+     */
+    public enum Kind { PHYSICAL, DIGITAL, SERVICE, REMOTE_SERVICE, DONATION, VOUCHER, BUNDLE }
 
     /** One question to the buyer, such as the size. */
     public record Option(String id, String name, List<Choice> choices) {
@@ -71,7 +86,37 @@ public record Product(
 
     public record Bounds(BigDecimal least, BigDecimal most) {}
 
+    /**
+     * Choices that together have figures of their own. Of several that fit the one that names most choices holds.
+     *
+     * @param options option id to choice id
+     * @param price   in place of the shelf price
+     * @param sale    in place of the product's
+     * @param weight  in place of the product's
+     */
+    public record Variation(String id, Map<String, String> options, Optional<BigDecimal> price, Optional<Sale> sale, Optional<Weight> weight) {
+        public Variation {
+            options = options == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(options));
+            price = price == null ? Optional.empty() : price;
+            sale = sale == null ? Optional.empty() : sale;
+            weight = weight == null ? Optional.empty() : weight;
+        }
+    }
+
+    /**
+     * An amount on top of each unit, outside discounts, breaks, thresholds and the weights of sharing.
+     *
+     * @param category id of its tax category; the product's unless named here
+     * @param inside   already in the shelf price and only shown
+     */
+    public record PerUnit(String id, String name, BigDecimal amount, Optional<String> category, boolean inside) {
+        public PerUnit {
+            category = category == null ? Optional.empty() : category;
+        }
+    }
+
     public Product {
+        category = category == null ? Optional.empty() : category;
         options = options == null ? List.of() : List.copyOf(options);
         weight = weight == null ? Optional.empty() : weight;
         sale = sale == null ? Optional.empty() : sale;
@@ -79,17 +124,46 @@ public record Product(
         measure = measure == null ? Optional.empty() : measure;
         bounds = bounds == null ? Optional.empty() : bounds;
         groupPrices = groupPrices == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(groupPrices));
+        prices = prices == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(prices));
+        variations = variations == null ? List.of() : List.copyOf(variations);
+        group = group == null ? Optional.empty() : group;
+        sending = sending == null ? Sending.NOTHING : sending;
+        renews = renews == null ? Optional.empty() : renews;
+        perUnit = perUnit == null ? List.of() : List.copyOf(perUnit);
+        contents = contents == null ? List.of() : List.copyOf(contents);
     }
 
     public static Product of(String id, String name, Kind kind, BigDecimal price, String category, Optional<Weight> weight, List<Option> options) {
-        return new Product(id, name, kind, price, category, weight, options, Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Map.of());
+        return new Product(id, name, kind, price, Optional.of(category), weight, options, null, null, null, null, null, null, null, null, null, null, null, null);
+    }
+
+    /** This product with what it does not say taken from its group. */
+    Product in(Goods.ProductGroup of) {
+        return new Product(id, name, kind, price, category.or(of::category), weight.or(of::weight), options, sale, breaks, measure, bounds, groupPrices, prices, variations,
+                Optional.of(of.id()), sending.or(of.sending()), renews, perUnit, contents);
+    }
+
+    /** The tax category of a product on the shelf, where what its group says is filled in. */
+    public String taxCategory() {
+        return category.orElse("");
     }
 
     public boolean physical() {
         return kind == Kind.PHYSICAL;
     }
 
-    public boolean donation() {
-        return kind == Kind.DONATION;
+    /** Whether it stands outside of discounts, thresholds and tax: a donation or a voucher. */
+    public boolean outside() {
+        return kind == Kind.DONATION || kind == Kind.VOUCHER;
+    }
+
+    /** Whether the buyer says how much. */
+    public boolean amountChosen() {
+        return kind == Kind.DONATION || kind == Kind.VOUCHER && bounds.isPresent();
+    }
+
+    /** Whether one of these names is its tax category, its product group or its handling group. */
+    public boolean among(List<String> names) {
+        return category.filter(names::contains).isPresent() || group.filter(names::contains).isPresent() || sending.handling().filter(names::contains).isPresent();
     }
 }

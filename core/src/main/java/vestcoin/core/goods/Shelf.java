@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import vestcoin.core.goods.PricedLine.Levied;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -12,103 +14,138 @@ import vestcoin.core.why.Tracer;
 
 /** The goods, ready to price lines. */
 public final class Shelf {
-    /** The largest quantity of one line: far above any shop's, far below what could overflow a money column. */
-    private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
+    /** A product with what its group says filled in, and the path its weight stands at. */
+    private record Stood(Product product, String weightPath) {}
 
-    private final Map<String, Product> products = new HashMap<>();
+    /** A line to price: one of the order's, or a part of a bundle. */
+    private record Part(int ordered, Line line, Optional<String> bundle) {}
+
+    private final Map<String, Stood> products = new HashMap<>();
     private final Map<String, Goods.BuyerGroup> groups = new HashMap<>();
 
     private Shelf() {}
 
     public static Shelf of(Goods goods) {
         Shelf shelf = new Shelf();
+        Map<String, Goods.ProductGroup> kinds = new HashMap<>();
+        goods.groups().forEach(group -> kinds.put(group.id(), group));
         for (Product product : goods.products()) {
-            shelf.products.put(product.id(), product);
+            Goods.ProductGroup group = product.group().or(goods::defaultGroup).map(kinds::get).orElse(null);
+            boolean fromGroup = product.weight().isEmpty() && group != null && group.weight().isPresent();
+            shelf.products.put(product.id(), new Stood(group == null ? product : product.in(group),
+                    fromGroup ? "goods/groups/" + group.id() + "/weight" : "goods/products/" + product.id() + "/weight"));
         }
         goods.buyerGroups().forEach(group -> shelf.groups.put(group.id(), group));
         return shelf;
     }
 
+    /** A product with what its group says filled in. */
+    public Optional<Product> find(String id) {
+        return Optional.ofNullable(products.get(id)).map(Stood::product);
+    }
+
     /** Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot be. */
     public void check(List<Line> lines, int digits, Problems problems) {
         for (int i = 0; i < lines.size(); i++) {
-            check(lines.get(i), "order/lines/" + i, digits, problems);
+            Line line = lines.get(i);
+            String path = "order/lines/" + i;
+            Stood stood = line.product() == null ? null : products.get(line.product());
+            if (!problems.when(stood == null, path + "/product", "The shop has no product “" + line.product() + "”.",
+                    "Take the line out, or choose a product the shop has.")) {
+                new LineCheck(line, stood.product(), path, problems).check(digits);
+            }
         }
-    }
-
-    private void check(Line line, String path, int digits, Problems problems) {
-        Product product = line.product() == null ? null : products.get(line.product());
-        if (problems.when(product == null, path + "/product", "The shop has no product “" + line.product() + "”.",
-                "Take the line out, or choose a product the shop has.")) {
-            return;
-        }
-        checkQuantity(line, product, path, problems);
-        product.bounds().filter(bounds -> product.donation()).ifPresent(bounds -> problems.when(line.amount().isEmpty()
-                        || line.amount().get().compareTo(bounds.least()) < 0 || line.amount().get().compareTo(bounds.most()) > 0, path + "/amount",
-                product.name() + " takes an amount from " + bounds.least().toPlainString() + " to " + bounds.most().toPlainString() + ".", "Choose one within."));
-        line.amount().ifPresent(amount -> problems.when(amount.stripTrailingZeros().scale() > digits, path + "/amount",
-                "The amount has more decimals than the currency.", "Write at most " + digits + "."));
-        for (Product.Option option : product.options()) {
-            String chosen = line.options().get(option.id());
-            problems.when(option.choices().stream().noneMatch(choice -> choice.id().equals(chosen)), path + "/options/" + option.id(),
-                    chosen == null ? product.name() + " needs a choice of " + option.name() + "."
-                            : product.name() + " has no " + option.name() + " “" + chosen + "”.",
-                    "Choose one of: " + String.join(", ", option.choices().stream().map(Product.Choice::name).toList()) + ".");
-        }
-        for (String id : line.options().keySet()) {
-            problems.when(product.options().stream().noneMatch(option -> option.id().equals(id)), path + "/options/" + id,
-                    product.name() + " has no option “" + id + "”.", "Leave it out.");
-        }
-    }
-
-    private static void checkQuantity(Line line, Product product, String path, Problems problems) {
-        BigDecimal quantity = line.quantity();
-        if (problems.when(quantity == null || quantity.signum() <= 0 || quantity.compareTo(MOST) > 0, path + "/quantity",
-                "The quantity of " + product.name() + " has to be above zero and at most 1,000,000.", "Change it, or take the line out.")) {
-            return;
-        }
-        if (product.measure().isEmpty()) {
-            problems.when(quantity.stripTrailingZeros().scale() > 0, path + "/quantity",
-                    "The quantity of " + product.name() + " has to be a whole number.", "Change it, or take the line out.");
-            return;
-        }
-        Product.Measure measure = product.measure().get();
-        problems.when(quantity.remainder(measure.step()).signum() != 0, path + "/quantity",
-                product.name() + " is sold in steps of " + measure.step().toPlainString() + " " + measure.unit() + ".", "Change the quantity to a whole number of steps.");
-        problems.when(quantity.compareTo(measure.least()) < 0 || quantity.compareTo(measure.most()) > 0, path + "/quantity",
-                product.name() + " is sold from " + measure.least().toPlainString() + " to " + measure.most().toPlainString() + " " + measure.unit() + ".", "Choose a quantity within.");
     }
 
     /**
      * Prices the lines of an order that {@link #check} found nothing wrong with: {@link UnitPrice}, then unit price × quantity,
-     * rounded once where the goods are measured.
+     * rounded once where the goods are measured. A bundle becomes the lines of what it holds.
      */
     public List<PricedLine> price(List<Line> lines, Buying buying, Tracer tracer) {
-        List<PricedLine> priced = new ArrayList<>(lines.size());
-        for (int i = 0; i < lines.size(); i++) {
-            Line line = lines.get(i);
-            Product product = products.get(line.product());
-            Figure quantity = tracer.number(Source.ORDER, line.quantity(), "", "order/lines/" + i + "/quantity", "quantity");
-            Figure unit = UnitPrice.of(product, line, buying, groups, tracer);
-            Figure amount = tracer.ratio("rule/line", product.name(), List.of(unit, quantity), List.of());
-            priced.add(new PricedLine(i, line, product, chosen(product, line), unit, amount, weight(product, quantity, tracer)));
+        List<Part> parts = parts(lines);
+        List<PricedLine> priced = new ArrayList<>(parts.size());
+        for (int i = 0; i < parts.size(); i++) {
+            priced.add(price(i, parts.get(i), buying, tracer));
         }
         return priced;
     }
 
-    private static Figure weight(Product product, Figure quantity, Tracer tracer) {
-        String path = "goods/products/" + product.id() + "/weight";
-        BigDecimal kilograms = product.physical() ? product.weight().map(Weight::kilograms).orElse(BigDecimal.ZERO) : BigDecimal.ZERO;
+    private List<Part> parts(List<Line> lines) {
+        List<Part> parts = new ArrayList<>(lines.size());
+        for (int i = 0; i < lines.size(); i++) {
+            Line line = lines.get(i);
+            Product product = products.get(line.product()).product();
+            if (product.kind() != Product.Kind.BUNDLE) {
+                parts.add(new Part(i, line, Optional.empty()));
+            }
+            for (Line content : product.contents()) {
+                parts.add(new Part(i, new Line(content.product(), content.quantity().multiply(line.quantity()), content.options()), Optional.of(product.name())));
+            }
+        }
+        return parts;
+    }
+
+    private PricedLine price(int index, Part part, Buying buying, Tracer tracer) {
+        Line line = part.line();
+        Stood stood = products.get(line.product());
+        Product product = stood.product();
+        String path = "order/lines/" + part.ordered();
+        Optional<Product.Variation> variation = variation(product, line);
+        Figure quantity = tracer.number(Source.ORDER, line.quantity(), "", path + "/quantity", "quantity");
+        Figure unit = UnitPrice.of(product, variation, line, path, buying, groups, tracer);
+        Figure amount = tracer.ratio("rule/line", product.name(), List.of(unit, quantity), List.of());
+        return new PricedLine(index, part.ordered(), line, product, variation.map(Product.Variation::id), chosen(product, line), unit, amount,
+                weight(stood, variation, quantity, tracer), perUnit(product, quantity, buying, tracer), part.bundle());
+    }
+
+    /** Of the variations that fit the choices made the one that names most of them; of equal ones the first. */
+    private static Optional<Product.Variation> variation(Product product, Line line) {
+        Product.Variation found = null;
+        for (Product.Variation variation : product.variations()) {
+            boolean fits = line.options().entrySet().containsAll(variation.options().entrySet());
+            found = fits && (found == null || variation.options().size() > found.options().size()) ? variation : found;
+        }
+        return Optional.ofNullable(found);
+    }
+
+    private static Figure weight(Stood stood, Optional<Product.Variation> variation, Figure quantity, Tracer tracer) {
+        Product product = stood.product();
+        Optional<Weight> own = variation.flatMap(Product.Variation::weight);
+        String path = own.isPresent() ? "goods/products/" + product.id() + "/variations/" + variation.get().id() + "/weight" : stood.weightPath();
+        BigDecimal kilograms = product.physical() ? own.or(product::weight).map(Weight::kilograms).orElse(BigDecimal.ZERO) : BigDecimal.ZERO;
         return tracer.product("kg", "rule/line-weight", product.name(),
                 List.of(tracer.number(Source.SETUP, kilograms, "kg", path, "weight of one"), quantity));
     }
 
+    private static List<Levied> perUnit(Product product, Figure quantity, Buying buying, Tracer tracer) {
+        if (product.perUnit().isEmpty()) {
+            return List.of();
+        }
+        List<Levied> levied = new ArrayList<>();
+        for (Product.PerUnit each : product.perUnit()) {
+            String category = each.category().orElse(product.taxCategory());
+            Figure typed = tracer.typed("goods/products/" + product.id() + "/perUnit/" + each.id(), each.name(), each.amount());
+            Figure one = buying.rerate().apply(new Buying.PricedAs(product, category))
+                    .map(rerate -> tracer.ratio("rule/rerated", "at the destination's rate", List.of(typed, rerate.to()), List.of(rerate.from()))).orElse(typed);
+            levied.add(new Levied(each.id(), each.name(), category, each.inside(), tracer.ratio("rule/per-unit", each.name(), List.of(one, quantity), List.of())));
+        }
+        return levied;
+    }
+
     private static List<String> chosen(Product product, Line line) {
+        if (product.options().isEmpty()) {
+            return List.of();
+        }
         return product.options().stream().map(option -> choice(option, line).name()).toList();
     }
 
     static Product.Choice choice(Product.Option option, Line line) {
         String chosen = line.options().get(option.id());
-        return option.choices().stream().filter(choice -> choice.id().equals(chosen)).findFirst().orElseThrow();
+        for (Product.Choice choice : option.choices()) {
+            if (choice.id().equals(chosen)) {
+                return choice;
+            }
+        }
+        throw new IllegalStateException("a choice that the check let through: " + option.id());
     }
 }

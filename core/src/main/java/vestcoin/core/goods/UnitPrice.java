@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.money.Ending;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
@@ -14,45 +15,70 @@ import vestcoin.core.why.Tracer;
  *
  * <p>The base is the lower of the sale price, in its days, and the buyer group's price; otherwise the shelf price. Of the
  * quantity breaks reached, the one that gives the lowest unit price replaces the base; none raises it. Choices add amounts,
- * and percents of whichever base it is; the sum stops at zero.
+ * and percents of whichever base it is; the sum stops at zero. A buyer for whom the typed amounts do not stand still gets the
+ * sum re-rated at the same rounding. A converted price is then brought to its currency's ending, one set by hand is not.
  */
 final class UnitPrice {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     private final Product product;
+    private final Optional<Product.Variation> variation;
     private final Line line;
     private final String path;
+    private final Buying buying;
     private final Tracer tracer;
 
-    private UnitPrice(Product product, Line line, Tracer tracer) {
+    private UnitPrice(Product product, Optional<Product.Variation> variation, Line line, Buying buying, Tracer tracer) {
         this.product = product;
+        this.variation = variation;
         this.line = line;
         this.path = "goods/products/" + product.id();
+        this.buying = buying;
         this.tracer = tracer;
     }
 
-    static Figure of(Product product, Line line, Buying buying, Map<String, Goods.BuyerGroup> groups, Tracer tracer) {
-        UnitPrice price = new UnitPrice(product, line, tracer);
-        if (product.donation()) {
-            return tracer.number(Source.ORDER, line.amount().orElseThrow().setScale(tracer.digits()), tracer.currency().getCode(), "order/lines/amount", "given");
+    static Figure of(Product product, Optional<Product.Variation> variation, Line line, String orderPath, Buying buying, Map<String, Goods.BuyerGroup> groups, Tracer tracer) {
+        if (product.amountChosen()) {
+            return tracer.brought(orderPath + "/amount", "given", line.amount().orElseThrow());
         }
-        Figure base = price.base(buying, groups);
-        Figure best = price.withChoices(base);
+        return new UnitPrice(product, variation, line, buying, tracer).best(groups);
+    }
+
+    private Figure best(Map<String, Goods.BuyerGroup> groups) {
+        Figure base = base(groups);
+        Figure best = withChoices(base);
         for (int i = 0; i < product.breaks().size(); i++) {
             Product.Break step = product.breaks().get(i);
             if (line.quantity().compareTo(step.from()) >= 0) {
-                Figure broken = price.withChoices(price.broken(step, base, i));
+                Figure broken = withChoices(broken(step, base, i));
                 best = broken.value().compareTo(best.value()) < 0 ? broken : best;
             }
         }
-        return best;
+        Optional<Ending> ending = tracer.ending();
+        if (ending.isEmpty() || base.rule().equals(byHand()) || best.value().equals(ending.get().of(best.value()))) {
+            return best;
+        }
+        return tracer.ended("shop/currencies/" + tracer.currency().getCode() + "/ending", "brought to its ending", best, ending.get());
     }
 
-    private Figure base(Buying buying, Map<String, Goods.BuyerGroup> groups) {
-        Figure shelf = tracer.typed(path + "/price", "shelf price", product.price());
-        List<Figure> lower = new ArrayList<>();
-        product.sale().filter(sale -> sale.window().covers(buying.at(), buying.zone()))
-                .ifPresent(sale -> lower.add(tracer.typed(path + "/sale", "sale price", sale.price())));
+    private String byHand() {
+        return path + "/prices/" + tracer.currency().getCode();
+    }
+
+    private Figure shelf() {
+        if (variation.isPresent() && variation.get().price().isPresent()) {
+            return tracer.typed(path + "/variations/" + variation.get().id() + "/price", "price of this variation", variation.get().price().get());
+        }
+        BigDecimal hand = product.prices().isEmpty() ? null : product.prices().get(tracer.currency().getCode());
+        return hand != null ? tracer.typedInOwn(byHand(), "price set by hand", hand) : tracer.typed(path + "/price", "shelf price", product.price());
+    }
+
+    private Figure base(Map<String, Goods.BuyerGroup> groups) {
+        Figure shelf = shelf();
+        List<Figure> lower = new ArrayList<>(2);
+        Optional<Product.Sale> own = variation.flatMap(Product.Variation::sale);
+        own.or(product::sale).filter(sale -> sale.window().covers(buying.at(), buying.zone()))
+                .ifPresent(sale -> lower.add(tracer.typed(own.isPresent() ? path + "/variations/" + variation.get().id() + "/sale" : path + "/sale", "sale price", sale.price())));
         buying.group().map(groups::get).flatMap(group -> groupPrice(group, shelf)).ifPresent(lower::add);
         Figure base = shelf;
         for (Figure candidate : lower) {
@@ -78,21 +104,32 @@ final class UnitPrice {
     }
 
     private Figure withChoices(Figure base) {
-        List<Figure> parts = new ArrayList<>();
+        Figure sum = base;
+        if (!product.options().isEmpty()) {
+            List<Figure> parts = parts(base);
+            sum = parts.size() == 1 ? base : tracer.exactSum("rule/unit-price", "with choices", parts);
+        }
+        Figure kept = sum.value().signum() >= 0 ? sum
+                : tracer.largest("rule/not-below-zero", "not below zero", List.of(sum, tracer.zero("rule/not-below-zero", "zero")));
+        Optional<Rerate> rerate = buying.rerate().apply(new Buying.PricedAs(product, product.taxCategory()));
+        if (rerate.isPresent()) {
+            return tracer.ratio("rule/rerated", "at the destination's rate", List.of(kept, rerate.get().to()), List.of(rerate.get().from()));
+        }
+        return kept.value().scale() == tracer.digits() ? kept : tracer.rounded("rule/unit-price", "unit price", kept);
+    }
+
+    private List<Figure> parts(Figure base) {
+        List<Figure> parts = new ArrayList<>(4);
         parts.add(base);
         for (Product.Option option : product.options()) {
             Product.Choice choice = Shelf.choice(option, line);
-            String at = path + "/options/" + option.id() + "/choices/" + choice.id();
-            choice.extra().ifPresent(extra -> parts.add(tracer.typed(at + "/extra", choice.name(), extra)));
-            choice.percent().ifPresent(percent -> parts.add(tracer.exactPercent(at + "/percent", choice.name(), base,
-                    tracer.number(Source.SETUP, percent, "%", at + "/percent", choice.name()))));
+            if (choice.extra().isPresent() || choice.percent().isPresent()) {
+                String at = path + "/options/" + option.id() + "/choices/" + choice.id();
+                choice.extra().ifPresent(extra -> parts.add(tracer.typed(at + "/extra", choice.name(), extra)));
+                choice.percent().ifPresent(percent -> parts.add(tracer.exactPercent(at + "/percent", choice.name(), base,
+                        tracer.number(Source.SETUP, percent, "%", at + "/percent", choice.name()))));
+            }
         }
-        if (parts.size() == 1 && base.value().scale() == tracer.digits()) {
-            return base;
-        }
-        Figure sum = parts.size() == 1 ? base : tracer.exactSum("rule/unit-price", "with choices", parts);
-        Figure kept = sum.value().signum() >= 0 ? sum
-                : tracer.largest("rule/not-below-zero", "not below zero", List.of(sum, tracer.zero("rule/not-below-zero", "zero")));
-        return kept.value().scale() == tracer.digits() ? kept : tracer.rounded("rule/unit-price", "unit price", kept);
+        return parts;
     }
 }

@@ -18,7 +18,7 @@ public final class Sharing {
      *
      * @param whole   an amount of either sign, a multiple of the minor unit
      * @param digits  decimals of the currency's minor unit
-     * @param weights not negative, in the order that breaks ties, at least one
+     * @param weights in the order that breaks ties, at least one; a negative one gets a part of the other sign
      * @return one part a weight, each with {@code digits} decimals and the sign of the whole
      * @throws ArithmeticException if the whole has more decimals than {@code digits}
      */
@@ -31,6 +31,10 @@ public final class Sharing {
             BigInteger units = weight.setScale(Math.max(scale, 0)).unscaledValue();
             exact.add(units);
             total = total.add(units);
+        }
+        if (total.signum() < 0) {
+            exact.replaceAll(BigInteger::negate);
+            total = total.negate();
         }
         if (total.signum() == 0) {
             Collections.fill(exact, BigInteger.ONE);
@@ -46,7 +50,7 @@ public final class Sharing {
         List<Integer> order = new ArrayList<>();
         BigInteger left = magnitude;
         for (int i = 0; i < parts.length; i++) {
-            BigInteger[] division = magnitude.multiply(weights.get(i)).divideAndRemainder(total);
+            BigInteger[] division = floored(magnitude.multiply(weights.get(i)), total);
             parts[i] = division[0];
             remainders[i] = division[1];
             left = left.subtract(division[0]);
@@ -62,5 +66,11 @@ public final class Sharing {
             result.add(new BigDecimal(minor.signum() < 0 ? part.negate() : part, digits));
         }
         return result;
+    }
+
+    /** Quotient and remainder with a remainder that is never negative. */
+    private static BigInteger[] floored(BigInteger dividend, BigInteger divisor) {
+        BigInteger[] division = dividend.divideAndRemainder(divisor);
+        return division[1].signum() >= 0 ? division : new BigInteger[] {division[0].subtract(BigInteger.ONE), division[1].add(divisor)};
     }
 }

@@ -1,33 +1,141 @@
 package vestcoin.core.payment;
 
 import java.math.BigDecimal;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import vestcoin.core.place.Place;
+import vestcoin.core.tax.Buyer;
 
-/** The Payment station of a setup. Keys and secrets are not part of it. */
-public record Payment(List<Method> methods) {
+/**
+ * The Payment station of a setup. Keys and secrets are not part of it.
+ *
+ * @param methods   in the buyer's order
+ * @param accounts  what is known of the accounts with providers
+ * @param cashSteps currency to the step cash is rounded to; the published one where the seller names none
+ * @param account   where transfers go
+ */
+public record Payment(List<Method> methods, List<Account> accounts, Map<String, BigDecimal> cashSteps, Optional<BankAccount> account) {
     public Payment {
         methods = methods == null ? List.of() : List.copyOf(methods);
+        accounts = accounts == null ? List.of() : List.copyOf(accounts);
+        cashSteps = cashSteps == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(cashSteps));
+        account = account == null ? Optional.empty() : account;
     }
 
-    public enum Kind { CARD }
+    public Payment(List<Method> methods) {
+        this(methods, null, null, null);
+    }
+
+    /** How money comes. Card and wallet go through an account with a provider. */
+    public enum Kind {
+        CARD(true, false), WALLET(true, false), TRANSFER(false, false), CASH_ON_DELIVERY(false, true), CASH_AT_PICKUP(false, true), CHEQUE(false, false), ON_ACCOUNT(false, false);
+
+        private final boolean provider;
+        private final boolean cash;
+
+        Kind(boolean provider, boolean cash) {
+            this.provider = provider;
+            this.cash = cash;
+        }
+
+        public boolean throughProvider() {
+            return provider;
+        }
+
+        public boolean cash() {
+            return cash;
+        }
+    }
 
     /**
      * A way to pay as the buyer picks it.
      *
-     * @param on       off until the seller turns it on
-     * @param title    what the buyer reads
-     * @param sentence one plain sentence under the title
-     * @param gateway  id of the account with a provider
-     * @param fee      what the provider takes
+     * @param on         off until the seller turns it on
+     * @param title      what the buyer reads
+     * @param sentence   one plain sentence under the title
+     * @param gateway    id of the account with a provider, for the kinds that need one
+     * @param fee        what the provider takes
+     * @param charge     what the buyer pays or saves by choosing it
+     * @param conditions when it is seen
+     * @param capture    when a card's money is taken
      */
-    public record Method(String id, Kind kind, boolean on, String title, String sentence, String gateway, Optional<Fee> fee) {
+    public record Method(String id, Kind kind, boolean on, String title, String sentence, Optional<String> gateway, Optional<Fee> fee, Optional<Charge> charge,
+            Conditions conditions, Capture capture) {
         public Method {
             sentence = sentence == null ? "" : sentence;
+            gateway = gateway == null ? Optional.empty() : gateway;
             fee = fee == null ? Optional.empty() : fee;
+            charge = charge == null ? Optional.empty() : charge;
+            conditions = conditions == null ? Conditions.NONE : conditions;
+            capture = capture == null ? Capture.AT_ONCE : capture;
+        }
+
+        public Method(String id, Kind kind, boolean on, String title, String sentence, String gateway, Optional<Fee> fee) {
+            this(id, kind, on, title, sentence, Optional.ofNullable(gateway), fee, null, null, null);
         }
     }
 
+    public enum Capture { AT_ONCE, AT_DISPATCH }
+
     /** A provider's fee: round half up(percent × amount + fixed). */
     public record Fee(BigDecimal percent, BigDecimal fixed) {}
+
+    /** What choosing the method adds, in percent of the amount and as an amount; below zero it is a reduction. Taxed as delivery is. */
+    public record Charge(BigDecimal percent, BigDecimal amount) {
+        public Charge {
+            percent = percent == null ? BigDecimal.ZERO : percent;
+            amount = amount == null ? BigDecimal.ZERO : amount;
+        }
+    }
+
+    /**
+     * When a buyer sees a method; figures are included and are measured before its own charge, vouchers and cash rounding.
+     *
+     * @param least      of the amount payable
+     * @param most       of the amount payable
+     * @param places     only orders to these; all when empty
+     * @param buyers     only persons, or only businesses
+     * @param deliveries only with these delivery options or pickup places; all when empty
+     * @param currencies only in these; all when empty
+     * @param except     not with goods of these tax categories, product groups or handling groups
+     */
+    public record Conditions(Optional<BigDecimal> least, Optional<BigDecimal> most, List<Place> places, Optional<Buyer.Kind> buyers, List<String> deliveries, List<String> currencies,
+            List<String> except) {
+        static final Conditions NONE = new Conditions(null, null, null, null, null, null, null);
+
+        public Conditions {
+            least = least == null ? Optional.empty() : least;
+            most = most == null ? Optional.empty() : most;
+            places = places == null ? List.of() : List.copyOf(places);
+            buyers = buyers == null ? Optional.empty() : buyers;
+            deliveries = deliveries == null ? List.of() : List.copyOf(deliveries);
+            currencies = currencies == null ? List.of() : List.copyOf(currencies);
+            except = except == null ? List.of() : List.copyOf(except);
+        }
+    }
+
+    /**
+     * What a seller knows of an account with a provider.
+     *
+     * @param smallest          amount it can charge
+     * @param authorisationDays how long an authorisation holds
+     */
+    public record Account(String id, Optional<BigDecimal> smallest, Optional<Integer> authorisationDays) {
+        public Account {
+            smallest = smallest == null ? Optional.empty() : smallest;
+            authorisationDays = authorisationDays == null ? Optional.empty() : authorisationDays;
+        }
+    }
+
+    /** @param holder as the bank knows it @param payee as buyers are told to write it */
+    public record BankAccount(String iban, String holder, String payee) {
+        public BankAccount {
+            iban = iban == null ? "" : iban;
+            holder = holder == null ? "" : holder;
+            payee = payee == null ? "" : payee;
+        }
+    }
 }

@@ -5,6 +5,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.place.Destination;
+import vestcoin.core.tax.Buyer;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
@@ -13,15 +16,28 @@ import vestcoin.core.why.Tracer;
  * One method for one order.
  *
  * @param hidden why the buyer does not see it, as a sentence for the seller; empty when seen
+ * @param charge what it adds or takes off when chosen
  * @param fee    what the provider takes of this order, when the seller has said
  */
-public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figure> fee) {
+public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figure> charge, Optional<Figure> fee) {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
-    /** Every method in the buyer's order, seen only if it is on, complete and its gateway can take a payment. */
-    public static List<Seen> of(Payment payment, Map<String, Gateway> gateways, Figure payable, Tracer tracer) {
-        List<Seen> seen = new ArrayList<>();
+    /**
+     * What of an order methods depend on.
+     *
+     * @param payable  before any method's charge, vouchers and cash rounding
+     * @param delivery id of the option or pickup place chosen
+     * @param collected whether the goods are collected
+     * @param sent     whether anything is sent
+     */
+    public record Asked(Figure payable, Destination to, Buyer buyer, Optional<String> delivery, boolean collected, boolean sent, List<PricedLine> lines) {}
+
+    /** Every method in the buyer's order, seen only if it is on, complete, and its conditions hold. */
+    public static List<Seen> of(Payment payment, Map<String, Gateway> gateways, Asked asked, Tracer tracer) {
+        List<Seen> seen = new ArrayList<>(payment.methods().size());
         for (Payment.Method method : payment.methods()) {
-            seen.add(new Seen(method, hidden(method, gateways), method.fee().map(fee -> fee(method, fee, payable, tracer))));
+            seen.add(new Seen(method, hidden(method, gateways).or(() -> unmet(method, asked, tracer)), method.charge().map(charge -> charge(method, charge, asked.payable(), tracer)),
+                    method.fee().map(fee -> fee(method, fee, asked.payable(), tracer))));
         }
         return seen;
     }
@@ -33,15 +49,58 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
         if (method.title() == null || method.title().isBlank()) {
             return Optional.of("It has no title yet.");
         }
-        Gateway gateway = gateways.getOrDefault(method.gateway(), Gateway.NOT_CONNECTED);
+        if (!method.kind().throughProvider()) {
+            return Optional.empty();
+        }
+        Gateway gateway = method.gateway().map(id -> gateways.getOrDefault(id, Gateway.NOT_CONNECTED)).orElse(Gateway.NOT_CONNECTED);
         return gateway.usable() ? Optional.empty() : Optional.of("Not shown: " + gateway.trouble() + ".");
+    }
+
+    private static Optional<String> unmet(Payment.Method method, Asked asked, Tracer tracer) {
+        Payment.Conditions when = method.conditions();
+        if (method.kind() == Payment.Kind.CASH_ON_DELIVERY && !asked.sent()) {
+            return Optional.of("Nothing is handed over at a door.");
+        }
+        if (method.kind() == Payment.Kind.CASH_AT_PICKUP && !asked.collected()) {
+            return Optional.of("Only for orders that are collected.");
+        }
+        if (when == Payment.Conditions.NONE) {
+            return Optional.empty();
+        }
+        BigDecimal payable = asked.payable().value();
+        if (when.least().filter(least -> payable.compareTo(tracer.threshold(least)) < 0).isPresent()) {
+            return Optional.of("Only from " + tracer.words(when.least().get()) + ".");
+        }
+        if (when.most().filter(most -> payable.compareTo(tracer.threshold(most)) > 0).isPresent()) {
+            return Optional.of("Only up to " + tracer.words(when.most().get()) + ".");
+        }
+        if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(asked.to()))) {
+            return Optional.of("Not for this place.");
+        }
+        if (when.buyers().filter(kind -> kind != asked.buyer().kind()).isPresent()) {
+            return Optional.of(when.buyers().get() == Buyer.Kind.BUSINESS ? "Only for businesses." : "Only for persons.");
+        }
+        if (!when.deliveries().isEmpty() && asked.delivery().filter(when.deliveries()::contains).isEmpty()) {
+            return Optional.of("Does not go with this delivery.");
+        }
+        if (!when.currencies().isEmpty() && !when.currencies().contains(tracer.currency().getCode())) {
+            return Optional.of("Not in " + tracer.currency().getCode() + ".");
+        }
+        return asked.lines().stream().filter(line -> line.product().among(when.except())).findFirst().map(line -> "Not with " + line.product().name() + ".");
+    }
+
+    private static Figure charge(Payment.Method method, Payment.Charge charge, Figure payable, Tracer tracer) {
+        String path = "payment/methods/" + method.id() + "/charge";
+        Figure percent = tracer.ratio(path + "/percent", "percent of the amount", List.of(payable, tracer.number(Source.SETUP, charge.percent(), "%", path + "/percent", "charge")),
+                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
+        return tracer.sum(path, method.title(), List.of(percent, tracer.typed(path + "/amount", "fixed", charge.amount())));
     }
 
     private static Figure fee(Payment.Method method, Payment.Fee fee, Figure payable, Tracer tracer) {
         String path = "payment/methods/" + method.id() + "/fee";
         Figure percent = tracer.ratio(path, "percent of the amount",
                 List.of(payable, tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", "fee")),
-                List.of(tracer.number(Source.CONSTANT, BigDecimal.valueOf(100), "%", "rule/percent", "per cent")));
+                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
         return tracer.sum("rule/provider-fee", method.title(), List.of(percent, tracer.typed(path + "/fixed", "fixed", fee.fixed())));
     }
 }

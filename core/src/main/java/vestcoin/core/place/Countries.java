@@ -6,13 +6,13 @@ import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 
 /**
  * The countries of ISO 3166-1 (the JDK's list), the subdivisions of ISO 3166-2 and the forms of postcodes (both from
@@ -24,11 +24,11 @@ public final class Countries {
     private static final Map<String, Pattern> POSTCODES = new HashMap<>();
 
     static {
-        lines("subdivisions.csv").skip(1).forEach(line -> {
+        resource("subdivisions.csv").stream().skip(1).forEach(line -> {
             String[] cells = line.split(",", 3);
             PARENTS.put(cells[0], cells[1]);
         });
-        lines("postcode-forms.tsv").forEach(line -> {
+        resource("postcode-forms.tsv").forEach(line -> {
             String[] cells = line.split("\t", 2);
             POSTCODES.put(cells[0], Pattern.compile(cells[1], Pattern.CASE_INSENSITIVE));
         });
@@ -60,10 +60,11 @@ public final class Countries {
         return form == null || form.matcher(typed).matches() || form.matcher(PostcodeRule.normal(country, typed)).matches();
     }
 
-    private static Stream<String> lines(String resource) {
+    /** The lines of a data file beside this class. */
+    static List<String> resource(String name) {
         try (BufferedReader reader = new BufferedReader(new InputStreamReader(
-                Objects.requireNonNull(Countries.class.getResourceAsStream(resource)), StandardCharsets.UTF_8))) {
-            return reader.lines().toList().stream();
+                Objects.requireNonNull(Countries.class.getResourceAsStream(name)), StandardCharsets.UTF_8))) {
+            return reader.lines().toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -3,6 +3,7 @@ package vestcoin.core.place;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import vestcoin.core.problem.Problems;
 
@@ -110,6 +111,21 @@ public sealed interface Place {
             return new Group(text);
         }
         return text.indexOf('-') == 2 ? new Subdivision(text) : new Country(text);
+    }
+
+    /** Destinations that stand for a place: each country of a group, a subdivision, the beginning of each postcode rule. */
+    static List<Destination> samples(Place place) {
+        if (place instanceof Group group) {
+            return Groups.countriesOf(group.name).stream().map(Destination::of).toList();
+        }
+        if (place instanceof Subdivision subdivision) {
+            return List.of(new Destination(subdivision.code.substring(0, 2), Optional.of(subdivision.code), Optional.empty()));
+        }
+        if (place instanceof Postcodes postcodes) {
+            return postcodes.rules.stream().map(rule -> Destination.of(postcodes.country, rule instanceof PostcodeRule.Range range ? range.from()
+                    : rule instanceof PostcodeRule.UkArea ? rule.text() + "1 1AA" : rule instanceof PostcodeRule.UkOutward ? rule.text() + " 1AA" : rule.text())).toList();
+        }
+        return List.of(Destination.of(((Country) place).code));
     }
 
     /** Adds a problem for every part of the place that does not exist. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * Finds, of many rules about places, the one that holds for a destination: a postcode wins over a subdivision, a deeper
@@ -44,7 +45,12 @@ public final class PlaceIndex<T> {
      */
     public record Match<T>(T value, Place by, List<String> tied) {}
 
-    private record Candidate<T>(Entry<T> entry, Place by, PostcodeRule.Coverage coverage) {}
+    /** @param countries how many countries a group leaves, after exceptions; 1 for any other place */
+    private record Candidate<T>(Entry<T> entry, Place by, PostcodeRule.Coverage coverage, int countries) {
+        Candidate(Entry<T> entry, Place by, PostcodeRule.Coverage coverage) {
+            this(entry, by, coverage, by instanceof Place.Group group ? countriesLeft(group, entry.except()) : 1);
+        }
+    }
 
     private static final class Land<T> {
         final Map<String, List<Candidate<T>>> prefixes = new HashMap<>();
@@ -68,13 +74,13 @@ public final class PlaceIndex<T> {
                 index.add(entry, place);
             }
         }
-        index.groups.values().forEach(list -> list.sort(Comparator.comparingInt(PlaceIndex::countriesLeft)));
+        index.groups.values().forEach(list -> list.sort(Comparator.comparingInt(Candidate::countries)));
         return index;
     }
 
-    private static int countriesLeft(Candidate<?> candidate) {
-        Set<String> countries = new LinkedHashSet<>(Groups.countriesOf(((Place.Group) candidate.by()).name()));
-        for (Place taken : candidate.entry().except()) {
+    private static int countriesLeft(Place.Group of, List<Place> except) {
+        Set<String> countries = new LinkedHashSet<>(Groups.countriesOf(of.name()));
+        for (Place taken : except) {
             if (taken instanceof Place.Country country) {
                 countries.remove(country.code());
             } else if (taken instanceof Place.Group group) {
@@ -135,26 +141,31 @@ public final class PlaceIndex<T> {
 
     /** The rule that holds for this destination, or nothing when none does. */
     public Optional<Match<T>> find(Destination destination) {
+        return find(destination, all -> true);
+    }
+
+    /** The rule that holds for this destination among those in force, or nothing when none does. */
+    public Optional<Match<T>> find(Destination destination, Predicate<T> inForce) {
         Land<T> land = lands.get(destination.country());
         if (land != null && destination.postcode().isPresent()) {
-            Optional<Match<T>> match = best(byPostcode(land, destination), destination);
+            Optional<Match<T>> match = best(byPostcode(land, destination), destination, inForce);
             if (match.isPresent()) {
                 return match;
             }
         }
         for (String region : destination.regions()) {
-            Optional<Match<T>> match = best(subdivisions.getOrDefault(region, List.of()), destination);
+            Optional<Match<T>> match = best(subdivisions.getOrDefault(region, List.of()), destination, inForce);
             if (match.isPresent()) {
                 return match;
             }
         }
         if (land != null) {
-            Optional<Match<T>> match = best(land.whole, destination);
+            Optional<Match<T>> match = best(land.whole, destination, inForce);
             if (match.isPresent()) {
                 return match;
             }
         }
-        return smallestGroup(destination);
+        return smallestGroup(destination, inForce);
     }
 
     private List<Candidate<T>> byPostcode(Land<T> land, Destination destination) {
@@ -180,10 +191,10 @@ public final class PlaceIndex<T> {
         return found;
     }
 
-    private Optional<Match<T>> best(List<Candidate<T>> candidates, Destination destination) {
+    private Optional<Match<T>> best(List<Candidate<T>> candidates, Destination destination, Predicate<T> inForce) {
         List<Candidate<T>> best = new ArrayList<>();
         for (Candidate<T> candidate : candidates) {
-            if (candidate.entry().takesOut(destination)) {
+            if (candidate.entry().takesOut(destination) || !inForce.test(candidate.entry().value())) {
                 continue;
             }
             int order = best.isEmpty() ? 0 : candidate.coverage().compareTo(best.get(0).coverage());
@@ -197,13 +208,13 @@ public final class PlaceIndex<T> {
         return match(best);
     }
 
-    private Optional<Match<T>> smallestGroup(Destination destination) {
+    private Optional<Match<T>> smallestGroup(Destination destination, Predicate<T> inForce) {
         List<Candidate<T>> best = new ArrayList<>();
         for (Candidate<T> candidate : groups.getOrDefault(destination.country(), List.of())) {
-            if (candidate.entry().takesOut(destination)) {
+            if (candidate.entry().takesOut(destination) || !inForce.test(candidate.entry().value())) {
                 continue;
             }
-            if (!best.isEmpty() && countriesLeft(candidate) > countriesLeft(best.get(0))) {
+            if (!best.isEmpty() && candidate.countries() > best.get(0).countries()) {
                 break;
             }
             best.add(candidate);

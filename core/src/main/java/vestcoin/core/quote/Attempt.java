@@ -1,18 +1,27 @@
 package vestcoin.core.quote;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.delivery.Load;
 import vestcoin.core.delivery.Offer;
+import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.discount.Discounting;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.discount.Reduction;
+import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.setup.Compiled;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
@@ -23,50 +32,124 @@ import vestcoin.core.why.Tracer;
  * <p>Discounts that combine go together; one that does not stands alone. All that combine are one attempt, each that does
  * not is another, and the attempt that takes off most in all, delivery included, holds; of equal ones the combining ones,
  * then the smaller id.
+ *
+ * @param offers  for all that is sent together: every option, offered or not
+ * @param chosen  the option whose one price covers all
+ * @param each    by dispatch place, where there are several: their own offers and the one chosen there
+ * @param off     what is taken off the delivery
  */
-record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> offers, Optional<Offer.Offered> chosen, List<Reduction> off) {
+record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> offers, Optional<Offer.Offered> chosen, Map<String, Separate> each, List<Reduction> off) {
+
+    /** What is offered for one consignment of several. */
+    record Separate(List<Offer> offers, Optional<Offer.Offered> chosen) {}
 
     /** What an attempt needs to know of the order besides its discounts. */
-    record Basket(List<PricedLine> lines, Optional<Delivery.Zone> zone, Figure weight, Optional<String> wanted) {
-        List<PricedLine> physical() {
-            return lines.stream().filter(line -> line.product().physical()).toList();
-        }
-    }
+    record Basket(Compiled setup, Order order, List<PricedLine> lines, List<Consignment> consignments, Optional<Delivery.Zone> zone, Buying buying, Collecting collecting) {}
 
     /** The attempt that holds. */
-    static Attempt best(List<Discounts.Rule> rules, Discounting discounting, RateBoard board, Basket basket, Tracer tracer) {
+    static Attempt best(List<Discounts.Rule> rules, Discounting discounting, Basket basket, Tracer tracer) {
         List<Discounts.Rule> together = rules.stream().filter(Discounts.Rule::combines).toList();
-        Attempt best = of(together, discounting, board, basket, tracer);
+        Attempt best = of(together, discounting, basket, tracer);
         for (Discounts.Rule alone : rules.stream().filter(rule -> !rule.combines()).sorted(Comparator.comparing(Discounts.Rule::id)).toList()) {
-            Attempt attempt = of(List.of(alone), discounting, board, basket, tracer);
+            Attempt attempt = of(List.of(alone), discounting, basket, tracer);
             best = attempt.reduction().compareTo(best.reduction()) > 0 ? attempt : best;
         }
         return best;
     }
 
-    private static Attempt of(List<Discounts.Rule> rules, Discounting discounting, RateBoard board, Basket basket, Tracer tracer) {
+    private static Attempt of(List<Discounts.Rule> rules, Discounting discounting, Basket basket, Tracer tracer) {
         Discounting.Taken taken = discounting.goods(rules, basket.lines());
-        List<PricedLine> physical = basket.physical();
-        List<Offer> offers = physical.isEmpty() ? List.of() : board.offers(basket.zone(), load(basket, taken, physical, tracer), tracer);
-        Optional<Offer.Offered> chosen = choose(offers, basket.wanted());
-        List<Reduction> off = chosen.map(offer -> discounting.delivery(rules, basket.lines(), taken.left(), offer.price())).orElse(List.of());
-        return new Attempt(rules, taken, offers, chosen, off);
+        if (basket.consignments().isEmpty()) {
+            return new Attempt(rules, taken, List.of(), Optional.empty(), Map.of(), List.of());
+        }
+        Order order = basket.order();
+        Load load = load(basket, basket.consignments(), taken, tracer);
+        List<Offer> offers = new ArrayList<>(offers(basket, basket.consignments(), load, tracer));
+        Optional<Offer.Offered> sent = cheapest(offers);
+        List<Offer> own = basket.collecting().offers(load, tracer);
+        offers.addAll(firstNotOffered(offers), own);
+        Map<String, Separate> each = basket.consignments().size() < 2 ? Map.of() : separate(basket, taken, tracer);
+        boolean apart = order.delivery().isEmpty() && !each.isEmpty() && (!order.deliveries().isEmpty() || sent.isEmpty());
+        Optional<Offer.Offered> chosen = apart ? Optional.empty() : order.delivery().isEmpty() ? sent : find(offers, order.delivery().get());
+        Attempt attempt = new Attempt(rules, taken, offers, chosen, apart ? each : unchosen(each), List.of());
+        List<Reduction> off = attempt.gross(tracer).map(price -> discounting.delivery(rules, basket.lines(), taken.left(), price)).orElse(List.of());
+        return new Attempt(rules, taken, attempt.offers, attempt.chosen, attempt.each, off);
     }
 
-    private static RateBoard.Load load(Basket basket, Discounting.Taken taken, List<PricedLine> physical, Tracer tracer) {
-        List<Figure> quantities = physical.stream()
-                .map(line -> tracer.number(Source.ORDER, line.line().quantity(), "", "order/lines/" + line.index() + "/quantity", line.product().name()))
-                .toList();
-        Figure sent = tracer.sum("rule/value", "value of what is sent", physical.stream().map(line -> taken.left().get(line.index())).toList());
-        Figure value = tracer.sum("rule/value", "value of the goods", basket.lines().stream().filter(line -> !line.product().donation())
-                .map(line -> taken.left().get(line.index())).toList());
-        return new RateBoard.Load(basket.weight(), sent, value, tracer.count("", "rule/quantity", "items to deliver", quantities),
-                physical.stream().map(line -> line.product().category()).collect(Collectors.toSet()));
+    private static Map<String, Separate> unchosen(Map<String, Separate> each) {
+        Map<String, Separate> open = new LinkedHashMap<>();
+        each.forEach((id, separate) -> open.put(id, new Separate(separate.offers(), Optional.empty())));
+        return open;
     }
 
-    private static Optional<Offer.Offered> choose(List<Offer> offers, Optional<String> wanted) {
-        List<Offer.Offered> offered = offers.stream().filter(Offer.Offered.class::isInstance).map(Offer.Offered.class::cast).toList();
-        return wanted.isEmpty() ? offered.stream().findFirst() : offered.stream().filter(offer -> offer.option().id().equals(wanted.get())).findFirst();
+    private static int firstNotOffered(List<Offer> offers) {
+        int i = 0;
+        while (i < offers.size() && offers.get(i) instanceof Offer.Offered) {
+            i++;
+        }
+        return i;
+    }
+
+    private static Map<String, Separate> separate(Basket basket, Discounting.Taken taken, Tracer tracer) {
+        Map<String, Separate> each = new LinkedHashMap<>();
+        for (Consignment consignment : basket.consignments()) {
+            List<Consignment> one = List.of(consignment);
+            List<Offer> offers = offers(basket, one, load(basket, one, taken, tracer), tracer);
+            String wanted = basket.order().deliveries().get(consignment.dispatch());
+            each.put(consignment.dispatch(), new Separate(offers, wanted == null ? cheapest(offers) : find(offers, wanted)));
+        }
+        return each;
+    }
+
+    private static List<Offer> offers(Basket basket, List<Consignment> of, Load load, Tracer tracer) {
+        LocalDate ready = of.stream().map(Consignment::ready).max(Comparator.naturalOrder()).orElseThrow();
+        WorkDays carrier = WorkDays.ofCarriers(basket.order().to().country(), basket.order().to().region());
+        return basket.setup().board().offers(basket.zone(), load, new RateBoard.Leaving(ready, carrier), tracer);
+    }
+
+    private static Load load(Basket basket, List<Consignment> of, Discounting.Taken taken, Tracer tracer) {
+        List<PricedLine> lines = of.size() == 1 ? of.get(0).lines() : of.stream().flatMap(consignment -> consignment.lines().stream()).toList();
+        List<Figure> quantities = new ArrayList<>(lines.size());
+        List<Figure> amounts = new ArrayList<>(lines.size());
+        for (PricedLine line : lines) {
+            quantities.add(tracer.number(Source.ORDER, line.line().quantity(), "", "order/lines/" + line.ordered() + "/quantity", line.product().name()));
+            amounts.add(taken.left().get(line.index()));
+        }
+        Figure weight = of.size() == 1 ? of.get(0).weight() : tracer.count("kg", "rule/weight", "weight of all parcels", of.stream().map(Consignment::weight).toList());
+        return new Load(lines, taken.left(), of.size() == 1 ? of.get(0).packed().parcels() : of.stream().flatMap(consignment -> consignment.packed().parcels().stream()).toList(), weight,
+                tracer.sum("rule/value", "value of what is sent", amounts), basket.lines(), tracer.count("", "rule/quantity", "items to deliver", quantities),
+                of.size() == 1 ? of.get(0).distance() : Optional.empty(), answers(basket, of, tracer), basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
+                basket.order().method(), of.stream().flatMap(consignment -> consignment.place().stream()).toList(), basket.buying());
+    }
+
+    /** Carriers' answers for one consignment, or added up for several where each was answered. */
+    private static Map<String, Figure> answers(Basket basket, List<Consignment> of, Tracer tracer) {
+        if (basket.zone().isEmpty()) {
+            return Map.of();
+        }
+        Map<String, Figure> answers = new HashMap<>();
+        for (PriceRule rule : basket.zone().get().rates().values()) {
+            if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
+                List<Figure> parts = new ArrayList<>();
+                for (Consignment consignment : of) {
+                    basket.order().outside().carriers().of(quote.service(), consignment.dispatch())
+                            .ifPresent(amount -> parts.add(tracer.typed("order/outside/carriers/" + quote.service(), "the carrier's answer", amount)));
+                }
+                if (parts.size() == of.size()) {
+                    answers.put(quote.service(), parts.size() == 1 ? parts.get(0) : tracer.sum("order/outside/carriers/" + quote.service(), "the carrier's answers", parts));
+                }
+            }
+        }
+        return answers;
+    }
+
+    /** The first that is offered. */
+    private static Optional<Offer.Offered> cheapest(List<Offer> offers) {
+        return offers.isEmpty() || !(offers.get(0) instanceof Offer.Offered first) ? Optional.empty() : Optional.of(first);
+    }
+
+    private static Optional<Offer.Offered> find(List<Offer> offers, String id) {
+        return offers.stream().filter(Offer.Offered.class::isInstance).map(Offer.Offered.class::cast).filter(offer -> offer.option().id().equals(id)).findFirst();
     }
 
     /** All that is taken off, goods and delivery together. */
@@ -76,9 +159,44 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
         return all.stream().map(reduction -> reduction.amount().value()).reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
-    /** The chosen delivery less what is off it. */
+    /** The delivery before what is off it, when all of it is chosen. */
+    private Optional<Figure> gross(Tracer tracer) {
+        if (chosen.isPresent()) {
+            return Optional.of(chosen.get().price());
+        }
+        if (each.isEmpty() || each.values().stream().anyMatch(separate -> separate.chosen().isEmpty())) {
+            return Optional.empty();
+        }
+        return Optional.of(tracer.sum("rule/delivery", "delivery", each.values().stream().map(separate -> separate.chosen().orElseThrow().price()).toList()));
+    }
+
+    /** The delivery less what is off it. */
     Optional<Figure> delivery(Tracer tracer) {
-        return chosen.map(offer -> off.isEmpty() ? offer.price()
-                : tracer.less("rule/delivery-after-discounts", offer.option().name(), offer.price(), off.stream().map(Reduction::amount).toList()));
+        return gross(tracer).map(price -> off.isEmpty() ? price
+                : tracer.less("rule/delivery-after-discounts", "delivery less discounts", price, off.stream().map(Reduction::amount).toList()));
+    }
+
+    /** The delivery by what it carries: one price for all, or each consignment's with its share of what is off. */
+    Map<String, Figure> byConsignment(Tracer tracer) {
+        Optional<Figure> all = delivery(tracer);
+        if (all.isEmpty()) {
+            return Map.of();
+        }
+        if (chosen.isPresent()) {
+            return Map.of("", all.get());
+        }
+        Map<String, Figure> prices = new LinkedHashMap<>();
+        List<Figure> gross = each.values().stream().map(separate -> separate.chosen().orElseThrow().price()).toList();
+        List<Figure> net = off.isEmpty() ? gross : tracer.shares("rule/delivery-after-discounts", "delivery less its share of discounts", all.get(), gross);
+        int i = 0;
+        for (String id : each.keySet()) {
+            prices.put(id, net.get(i++));
+        }
+        return Collections.unmodifiableMap(prices);
+    }
+
+    /** Whether what has to be delivered is. */
+    boolean deliveryChosen() {
+        return chosen.isPresent() || !each.isEmpty() && each.values().stream().allMatch(separate -> separate.chosen().isPresent());
     }
 }

@@ -1,18 +1,23 @@
 package vestcoin.core.quote;
 
-import java.time.ZoneId;
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import vestcoin.core.delivery.Delivery;
-import vestcoin.core.delivery.Offer;
 import vestcoin.core.discount.Discounting;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Seen;
+import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.PlaceIndex.Match;
-import vestcoin.core.problem.Problems;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.tax.Tax;
@@ -23,10 +28,19 @@ import vestcoin.core.why.Tracer;
 
 /** {@code price(setup, order) -> quote}: pure, the same input gives the same quote to the last minor unit. */
 public final class Pricing {
-    /** Codes one order may carry: more are a mistake or an attempt to guess. */
-    private static final int MOST_CODES = 20;
+    private final Compiled setup;
+    private final Order order;
+    private final Tracer tracer;
+    private final Optional<Pickup.Spot> collectedAt;
+    private final TaxedAs taxedAs;
 
-    private Pricing() {}
+    private Pricing(Compiled setup, Order order, Tracer tracer) {
+        this.setup = setup;
+        this.order = order;
+        this.tracer = OrderCheck.conversion(setup, order).map(how -> tracer.in(Currencies.of(order.currency().orElseThrow()).orElseThrow(), how)).orElse(tracer);
+        this.collectedAt = Collecting.chosen(setup, order);
+        this.taxedAs = new TaxedAs(setup, order, collectedAt.map(Pickup.Spot::at), this.tracer);
+    }
 
     /** @throws Refused with everything impossible in the order */
     public static Quote price(Compiled setup, Order order) {
@@ -39,30 +53,120 @@ public final class Pricing {
     }
 
     private static Quote price(Compiled setup, Order order, Tracer tracer) {
-        check(setup, order);
-        ZoneId zone = ZoneId.of(setup.setup().shop().timeZone());
-        List<PricedLine> lines = setup.shelf().price(order.lines(), new Buying(order.at(), zone, order.group()), tracer);
-        Figure goods = tracer.sum("rule/goods", "goods", lines.stream().map(PricedLine::amount).toList());
-        List<PricedLine> physical = lines.stream().filter(line -> line.product().physical()).toList();
-        Figure weight = tracer.count("kg", "rule/weight", "weight", physical.stream().map(PricedLine::weight).toList());
-        Optional<Match<Delivery.Zone>> match = physical.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
-
-        Discounting discounting = new Discounting(new Discounting.Circumstances(order.at(), zone, order.to(), order.codes(), order.history()), tracer);
-        Discounting.Candidates candidates = discounting.candidates(setup.setup().discounts());
-        Attempt attempt = Attempt.best(candidates.rules(), discounting, setup.board(), new Attempt.Basket(lines, match.map(Match::value), weight, order.delivery()), tracer);
-
-        Tax.Prices prices = setup.setup().tax().prices();
-        List<TaxGroup> taxes = Taxes.of(setup.book(), prices, order.to(), taxables(lines, attempt), attempt.delivery(tracer), tracer);
-        Figure tax = tracer.sum("rule/tax", "tax", taxes.stream().flatMap(group -> group.components().stream())
-                .map(TaxGroup.ComponentTax::tax).toList());
-        Figure payable = payable(goods, attempt, prices, tax, tracer);
-        List<Seen> methods = Seen.of(setup.setup().payment(), order.gateways(), payable, tracer);
-        return new Quote(setup.currency().getCode(), lines, goods, attempt.taken().reductions(), weight, match.map(Match::value),
-                match.map(Match::tied).orElse(List.of()), attempt.offers(), attempt.chosen(), attempt.off(), notApplied(candidates, attempt, order),
-                prices, taxes, tax, payable, methods, missing(setup, order, attempt, !physical.isEmpty(), methods));
+        OrderCheck.check(setup, order);
+        return new Pricing(setup, order, tracer).quote(false);
     }
 
-    private static List<Reduction.NotApplied> notApplied(Discounting.Candidates candidates, Attempt attempt, Order order) {
+    private Quote quote(boolean later) {
+        Buying buying = new Buying(order.at(), setup.zone(), order.group(), taxedAs.rerate());
+        List<PricedLine> lines = setup.shelf().price(order.lines(), buying, tracer);
+        Figure goods = tracer.sum("rule/goods", "goods", amounts(lines));
+        List<Figure> weights = new ArrayList<>(lines.size());
+        lines.stream().filter(line -> line.product().physical()).forEach(line -> weights.add(line.weight()));
+        Figure weight = tracer.count("kg", "rule/weight", "weight", weights);
+        Optional<Match<Delivery.Zone>> match = weights.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
+        List<Consignment> consignments = Consignment.of(setup, order, lines, tracer);
+
+        Discounting discounting = new Discounting(new Discounting.Circumstances(buying, order.to(), order.codes(), order.history()), tracer);
+        Discounting.Candidates candidates = discounting.candidates(setup.setup().discounts());
+        Collecting collecting = new Collecting(setup, order, consignments);
+        Attempt attempt = Attempt.best(candidates.rules(), discounting, new Attempt.Basket(setup, order, lines, consignments, match.map(Match::value), buying, collecting), tracer);
+
+        Optional<Figure> perUnit = perUnit(lines);
+        List<Taxes.Taxable> taxables = taxables(lines, attempt);
+        List<Taxes.Carried> carried = carried(attempt, consignments);
+        Map<String, Figure> parts = new LinkedHashMap<>();
+        List<Figure> taken = attempt.taken().reductions().stream().map(Reduction::amount).toList();
+        parts.put("goods", taken.isEmpty() ? goods : tracer.less("rule/goods-after-discounts", "goods less discounts", goods, taken));
+        perUnit.ifPresent(amount -> parts.put("perUnit", amount));
+        attempt.delivery(tracer).ifPresent(price -> parts.put("delivery", price));
+        Taxed before = taxed(taxables, carried, parts);
+        List<Seen> methods = Seen.of(setup.setup().payment(), order.gateways(), asked(before.payable(), attempt, lines, weights.isEmpty()), tracer);
+        Optional<Figure> fee = Paying.charge(methods, order);
+        Taxed taxed = before;
+        if (fee.isPresent()) {
+            carried.add(new Taxes.Carried("fee", fee.get(), taxables.stream().map(Taxes.Taxable::key).collect(Collectors.toSet())));
+            parts.put("fee", fee.get());
+            taxed = taxed(taxables, carried, parts);
+        }
+        Paying paying = Paying.of(setup.setup().payment(), order, taxed.payable(), tracer);
+        Map<String, BigDecimal> left = left(lines);
+        Quote.Sent sent = new Quote.Sent(match.map(Match::value), match.map(Match::tied).orElse(List.of()), consignments, attempt.offers(), attempt.chosen(), apart(attempt),
+                attempt.delivery(tracer), attempt.off(), later ? List.of() : Distances.of(match.map(Match::value), attempt, lines, tracer), collecting.slots());
+        List<Renewing> renewing = later ? List.of() : Renewing.of(setup, order, lines, again -> new Pricing(setup, again, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).quote(true).payable());
+        return new Quote(tracer.currency().getCode(), lines, goods, attempt.taken().reductions(), perUnit, weight, sent, notApplied(candidates, attempt),
+                setup.setup().tax().prices(), taxedAs.all(), taxed.groups(), taxed.tax(), fee, taxed.payable(), paying.vouchers(), paying.rounding(), paying.toPay(), methods,
+                renewing, left, new Missing(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
+    }
+
+    private static List<Figure> amounts(List<PricedLine> lines) {
+        List<Figure> amounts = new ArrayList<>(lines.size());
+        lines.forEach(line -> amounts.add(line.amount()));
+        return amounts;
+    }
+
+    private Optional<Figure> perUnit(List<PricedLine> lines) {
+        List<Figure> on = new ArrayList<>();
+        lines.forEach(line -> line.perUnit().stream().filter(levied -> !levied.inside()).forEach(levied -> on.add(levied.amount())));
+        return on.isEmpty() ? Optional.empty() : Optional.of(tracer.sum("rule/per-unit", "on top of units", on));
+    }
+
+    private List<Taxes.Taxable> taxables(List<PricedLine> lines, Attempt attempt) {
+        List<Taxes.Taxable> taxables = new ArrayList<>(lines.size());
+        for (PricedLine line : lines) {
+            String key = "lines/" + line.index();
+            String sortKey = line.line().key() + " " + line.index();
+            String country = taxedAs.dispatchCountry(line.product());
+            taxables.add(new Taxes.Taxable(key, sortKey, line.counted() ? Optional.of(line.product().taxCategory()) : Optional.empty(), true,
+                    attempt.taken().left().get(line.index()), line.line().quantity(), taxedAs.of(line.product()), country));
+            for (PricedLine.Levied levied : line.perUnit()) {
+                if (!levied.inside()) {
+                    taxables.add(new Taxes.Taxable(key + "/perUnit/" + levied.id(), sortKey + " " + levied.id(), Optional.of(levied.category()), false, levied.amount(),
+                            line.line().quantity(), taxedAs.of(line.product()), country));
+                }
+            }
+        }
+        return taxables;
+    }
+
+    /** The delivery, over the lines it carries: all that are sent, or those of one consignment. */
+    private List<Taxes.Carried> carried(Attempt attempt, List<Consignment> consignments) {
+        List<Taxes.Carried> carried = new ArrayList<>();
+        attempt.byConsignment(tracer).forEach((dispatch, price) -> {
+            Set<String> over = consignments.stream().filter(consignment -> dispatch.isEmpty() || consignment.dispatch().equals(dispatch))
+                    .flatMap(consignment -> consignment.lines().stream()).map(line -> "lines/" + line.index()).collect(Collectors.toSet());
+            carried.add(new Taxes.Carried(dispatch.isEmpty() ? "delivery" : "delivery/" + dispatch, price, over));
+        });
+        return carried;
+    }
+
+    private record Taxed(List<TaxGroup> groups, Figure tax, Figure payable) {}
+
+    private Taxed taxed(List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts) {
+        Tax.Prices prices = setup.setup().tax().prices();
+        List<TaxGroup> groups = Taxes.of(setup.book(), taxedAs.whose(), taxedAs.when(), prices, taxables, carried, tracer);
+        List<Figure> taxes = new ArrayList<>();
+        groups.forEach(group -> group.components().forEach(component -> taxes.add(component.tax())));
+        Figure tax = tracer.sum("rule/tax", "tax", taxes);
+        List<Figure> all = new ArrayList<>(parts.values());
+        if (prices == Tax.Prices.WITHOUT_TAX) {
+            all.add(tax);
+        }
+        return new Taxed(groups, tax, tracer.sum("rule/payable", "to pay", all));
+    }
+
+    private Seen.Asked asked(Figure payable, Attempt attempt, List<PricedLine> lines, boolean nothingSent) {
+        boolean collected = collectedAt.isPresent() && attempt.chosen().isPresent();
+        return new Seen.Asked(payable, order.to(), order.buyer(), attempt.chosen().map(offer -> offer.option().id()), collected, !collected && !nothingSent, lines);
+    }
+
+    private static Map<String, Quote.Apart> apart(Attempt attempt) {
+        Map<String, Quote.Apart> apart = new LinkedHashMap<>();
+        attempt.each().forEach((id, separate) -> apart.put(id, new Quote.Apart(separate.offers(), separate.chosen())));
+        return apart;
+    }
+
+    private static List<Reduction.NotApplied> notApplied(Discounting.Candidates candidates, Attempt attempt) {
         List<Reduction.NotApplied> not = new ArrayList<>(candidates.not());
         not.addAll(attempt.taken().not());
         candidates.rules().stream().filter(rule -> !attempt.rules().contains(rule)).forEach(rule ->
@@ -70,52 +174,12 @@ public final class Pricing {
         return List.copyOf(not);
     }
 
-    private static List<String> missing(Compiled setup, Order order, Attempt attempt, boolean needsDelivery, List<Seen> methods) {
-        List<String> missing = new ArrayList<>();
-        boolean offered = attempt.offers().stream().anyMatch(Offer.Offered.class::isInstance);
-        if (needsDelivery && attempt.chosen().isEmpty()) {
-            missing.add(offered ? "The delivery chosen is not offered for this basket and place." : "Nothing delivers this basket to this place.");
+    private Map<String, BigDecimal> left(List<PricedLine> lines) {
+        if (order.outside().stock().left().isEmpty()) {
+            return Map.of();
         }
-        if (setup.sellsTo().find(order.to()).isEmpty()) {
-            missing.add("The shop does not sell to this place.");
-        }
-        order.method().ifPresent(id -> checkMethod(id, methods, missing));
-        return List.copyOf(missing);
-    }
-
-    private static void check(Compiled setup, Order order) {
-        Problems problems = new Problems();
-        problems.when(order.at() == null, "order/at", "The order has no time.", "Add an instant, as 2026-11-25T10:00:00Z.");
-        problems.when(order.lines().isEmpty(), "order/lines", "The basket is empty.", "Put something in.");
-        setup.shelf().check(order.lines(), setup.currency().getDecimalPlaces(), problems);
-        problems.when(order.codes().size() > MOST_CODES, "order/codes", "There are more than " + MOST_CODES + " codes.", "Keep the ones that matter.");
-        if (!problems.when(order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
-            order.to().check("order/to", problems);
-        }
-        problems.refuseIfAny();
-    }
-
-    private static List<Taxes.Taxable> taxables(List<PricedLine> lines, Attempt attempt) {
-        return lines.stream().map(line -> new Taxes.Taxable("lines/" + line.index(), line.line().key() + " " + line.index(),
-                line.product().donation() ? Optional.<String>empty() : Optional.of(line.product().category()), line.product().physical(),
-                attempt.taken().left().get(line.index()))).toList();
-    }
-
-    private static Figure payable(Figure goods, Attempt attempt, Tax.Prices prices, Figure tax, Tracer tracer) {
-        List<Figure> parts = new ArrayList<>();
-        List<Figure> taken = attempt.taken().reductions().stream().map(Reduction::amount).toList();
-        parts.add(taken.isEmpty() ? goods : tracer.less("rule/goods-after-discounts", "goods less discounts", goods, taken));
-        attempt.delivery(tracer).ifPresent(parts::add);
-        if (prices == Tax.Prices.WITHOUT_TAX) {
-            parts.add(tax);
-        }
-        return tracer.sum("rule/payable", "to pay", parts);
-    }
-
-    private static void checkMethod(String id, List<Seen> methods, List<String> missing) {
-        Optional<Seen> method = methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();
-        if (method.isEmpty() || method.get().hidden().isPresent()) {
-            missing.add("The way of paying chosen is not open to this order.");
-        }
+        Map<String, BigDecimal> left = new TreeMap<>();
+        lines.forEach(line -> order.outside().stock().of(line).ifPresent(count -> left.put(order.outside().stock().key(line), count)));
+        return left;
     }
 }

@@ -1,12 +1,15 @@
 package vestcoin.core.setup;
 
+import java.time.ZoneId;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
+import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Shelf;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.problem.Refused;
@@ -21,6 +24,9 @@ public final class Compiled {
     private final RateBoard board;
     private final TaxBook book;
     private final PlaceIndex<Boolean> sellsTo;
+    private final ZoneId zone;
+    private final Destination home;
+    private final WorkDays workDays;
 
     private Compiled(Setup setup, CurrencyUnit currency, Shelf shelf, RateBoard board, TaxBook book, PlaceIndex<Boolean> sellsTo) {
         this.setup = setup;
@@ -29,6 +35,9 @@ public final class Compiled {
         this.board = board;
         this.book = book;
         this.sellsTo = sellsTo;
+        this.zone = ZoneId.of(setup.shop().timeZone());
+        this.home = setup.shop().home();
+        this.workDays = WorkDays.of(setup.shop().working(), setup.shop().address().country(), setup.shop().address().region());
     }
 
     /** @throws Refused with everything impossible in the setup */
@@ -78,6 +87,21 @@ public final class Compiled {
 
     public TaxBook book() {
         return book;
+    }
+
+    /** Where the shop stands. */
+    public Destination home() {
+        return home;
+    }
+
+    /** The shop's time zone. */
+    public ZoneId zone() {
+        return zone;
+    }
+
+    /** The days the shop works. */
+    public WorkDays workDays() {
+        return workDays;
     }
 
     /** Rules about where the shop sells; a destination no rule holds for cannot be ordered to. */

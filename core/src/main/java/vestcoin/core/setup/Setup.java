@@ -4,12 +4,20 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.terms.Terms;
 
 /** Everything that decides what an order costs, and the baskets it is tried with, as one immutable value. */
-public record Setup(Shop shop, Goods goods, Discounts discounts, Delivery delivery, Tax tax, Payment payment, Rehearsal rehearsal) {
+public record Setup(Shop shop, Goods goods, Discounts discounts, Delivery delivery, Tax tax, Payment payment, Rehearsal rehearsal, Pickup pickup, Terms terms) {
     public Setup {
         discounts = discounts == null ? new Discounts(null) : discounts;
         rehearsal = rehearsal == null ? new Rehearsal(null) : rehearsal;
+        pickup = pickup == null ? new Pickup(null, null) : pickup;
+        terms = terms == null ? Terms.NONE : terms;
+    }
+
+    public Setup(Shop shop, Goods goods, Discounts discounts, Delivery delivery, Tax tax, Payment payment, Rehearsal rehearsal) {
+        this(shop, goods, discounts, delivery, tax, payment, rehearsal, null, null);
     }
 }

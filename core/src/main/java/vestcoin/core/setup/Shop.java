@@ -1,9 +1,14 @@
 package vestcoin.core.setup;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.calendar.Working;
+import vestcoin.core.money.Accepted;
 import vestcoin.core.money.Rounding;
+import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
+import vestcoin.core.place.Point;
 
 /**
  * The Shop station of a setup: who and where the shop is.
@@ -14,9 +19,16 @@ import vestcoin.core.place.Place;
  * @param weightUnit {@code kg} or {@code lb}, what new weights are typed in
  * @param rounding   used at every rounding point
  * @param sellsTo    places an order may go to
+ * @param currencies other currencies buyers may pay in
+ * @param working    days the shop works, for promises
+ * @param point      where the shop stands, for distances
+ * @param smallest   least value of an order's goods
+ * @param languages  BCP 47 tags of other languages buyers may read in
+ * @param numbers    registration numbers as printed, such as a company's or a VAT number
  */
 public record Shop(String name, String legalName, Address address, String email, String phone, String currency,
-        String language, String timeZone, String weightUnit, Rounding rounding, List<Place> sellsTo) {
+        String language, String timeZone, String weightUnit, Rounding rounding, List<Place> sellsTo, List<Accepted> currencies, Working working, Optional<Point> point,
+        Optional<BigDecimal> smallest, List<String> languages, List<String> numbers) {
     public Shop {
         legalName = legalName == null ? "" : legalName;
         email = email == null ? "" : email;
@@ -24,6 +36,22 @@ public record Shop(String name, String legalName, Address address, String email,
         weightUnit = weightUnit == null ? "kg" : weightUnit;
         rounding = rounding == null ? Rounding.HALF_UP : rounding;
         sellsTo = sellsTo == null ? List.of() : List.copyOf(sellsTo);
+        currencies = currencies == null ? List.of() : List.copyOf(currencies);
+        working = working == null ? Working.USUAL : working;
+        point = point == null ? Optional.empty() : point;
+        smallest = smallest == null ? Optional.empty() : smallest;
+        languages = languages == null ? List.of() : List.copyOf(languages);
+        numbers = numbers == null ? List.of() : List.copyOf(numbers);
+    }
+
+    public Shop(String name, String legalName, Address address, String email, String phone, String currency, String language, String timeZone, String weightUnit,
+            Rounding rounding, List<Place> sellsTo) {
+        this(name, legalName, address, email, phone, currency, language, timeZone, weightUnit, rounding, sellsTo, null, null, null, null, null, null);
+    }
+
+    /** Where the shop stands, as a destination. */
+    public Destination home() {
+        return new Destination(address.country(), address.region(), Optional.of(address.postcode()));
     }
 
     /** @param region ISO 3166-2; @param country ISO 3166-1 */

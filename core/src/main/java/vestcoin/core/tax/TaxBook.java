@@ -1,53 +1,82 @@
 package vestcoin.core.tax;
 
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.place.Destination;
+import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.place.PlaceIndex.Match;
+import vestcoin.core.place.TimeZones;
 
-/** The tax book, ready to answer which rate a category bears in a place. */
+/** The tax book, ready to answer which rate a category bears in a place on a day. */
 public final class TaxBook {
-    /** A rate with the row of the book it stands in. */
-    public record Levy(Tax.PlaceRates row, String category, Tax.Rate rate) {
+    /** A rate with the row of the book it stands in. @param authority who levies it where neither component nor row say */
+    public record Levy(Tax.PlaceRates row, String category, Tax.Rate rate, String authority) {
         public String path() {
             return "tax/places/" + row.id() + "/rates/" + category;
+        }
+
+        Levy at(Tax.Rate charged) {
+            return charged == rate ? this : new Levy(row, category, charged, authority);
         }
     }
 
     private static final Tax.DeliveryTax LIKE_GOODS = new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty());
 
-    private final Map<String, PlaceIndex<Levy>> byCategory = new HashMap<>();
+    private final Map<String, PlaceIndex<Tax.PlaceRates>> byCategory = new HashMap<>();
+    private final PlaceIndex<Tax.PlaceRates> deliveries;
+    private final boolean dated;
 
-    private final PlaceIndex<Tax.DeliveryTax> deliveries;
-
-    private TaxBook(PlaceIndex<Tax.DeliveryTax> deliveries) {
+    private TaxBook(PlaceIndex<Tax.PlaceRates> deliveries, boolean dated) {
         this.deliveries = deliveries;
+        this.dated = dated;
     }
 
     public static TaxBook of(Tax tax) {
-        TaxBook book = new TaxBook(PlaceIndex.of(tax.places().stream().filter(row -> row.delivery().isPresent())
-                .map(row -> new PlaceIndex.Entry<>(row.id(), row.delivery().get(), row.places(), row.except())).toList()));
+        TaxBook book = new TaxBook(PlaceIndex.of(tax.places().stream().filter(row -> row.delivery().isPresent()).map(TaxBook::entry).toList()),
+                tax.places().stream().anyMatch(row -> row.valid().isPresent()));
         for (Tax.Category category : tax.categories()) {
-            List<PlaceIndex.Entry<Levy>> entries = tax.places().stream()
-                    .filter(row -> row.rates().containsKey(category.id()))
-                    .map(row -> new PlaceIndex.Entry<>(row.id(), new Levy(row, category.id(), row.rates().get(category.id())),
-                            row.places(), row.except()))
-                    .toList();
-            book.byCategory.put(category.id(), PlaceIndex.of(entries));
+            book.byCategory.put(category.id(), PlaceIndex.of(tax.places().stream().filter(row -> row.rates().containsKey(category.id())).map(TaxBook::entry).toList()));
         }
         return book;
     }
 
+    private static PlaceIndex.Entry<Tax.PlaceRates> entry(Tax.PlaceRates row) {
+        return new PlaceIndex.Entry<>(row.id(), row, row.places(), row.except());
+    }
+
+    /** When an order is placed. @param zone the shop's, for places that have no zone of their own */
+    public record When(Instant at, ZoneId zone) {}
+
     /** How delivery to a destination is taxed. */
-    public Tax.DeliveryTax delivery(Destination destination) {
-        return deliveries.find(destination).map(Match::value).orElse(LIKE_GOODS);
+    public Tax.DeliveryTax delivery(Destination destination, When when) {
+        return find(deliveries, destination, when).map(match -> match.value().delivery().orElse(LIKE_GOODS)).orElse(LIKE_GOODS);
     }
 
     /** The levy on a category at a destination, or nothing when the book has no answer. */
-    public Optional<Match<Levy>> find(Destination destination, String category) {
-        return byCategory.get(category).find(destination);
+    public Optional<Levy> find(Destination destination, String category, When when) {
+        PlaceIndex<Tax.PlaceRates> index = byCategory.get(category);
+        return index == null ? Optional.empty() : find(index, destination, when).map(match -> new Levy(match.value(), category, match.value().rates().get(category),
+                match.by() instanceof Place.Subdivision subdivision ? subdivision.code() : destination.country()));
+    }
+
+    /** Ids of other rows that hold a category at a destination just as well as the one that is used. */
+    public List<String> tied(Destination destination, String category, When when) {
+        PlaceIndex<Tax.PlaceRates> index = byCategory.get(category);
+        return index == null ? List.of() : find(index, destination, when).map(Match::tied).orElse(List.of());
+    }
+
+    /** Rows hold by the calendar date at the destination. */
+    private Optional<Match<Tax.PlaceRates>> find(PlaceIndex<Tax.PlaceRates> index, Destination destination, When when) {
+        if (!dated) {
+            return index.find(destination);
+        }
+        LocalDate day = LocalDate.ofInstant(when.at(), TimeZones.of(destination.country(), when.zone()));
+        return index.find(destination, row -> row.valid().map(window -> window.holds(day)).orElse(true));
     }
 }

@@ -5,15 +5,18 @@ import java.util.Optional;
 import vestcoin.core.why.Figure;
 
 /**
- * What bears one rate in one place, taxed together.
+ * What leaves one country and bears one rate in one place, taxed together.
  *
- * @param levy       the row and rate of the tax book, or nothing where it has no answer and no tax is charged
+ * @param levy       the row of the tax book with the rate charged, or nothing where no tax is
+ * @param code       category of EN 16931
+ * @param dispatch   country it leaves from, or where the seller is
+ * @param treatment  whose tax it is and why
  * @param amount     goods and their share of the delivery, in shelf-price mode
  * @param components a tax amount each, rounded once
  * @param parts      what the group holds, each with its share of the tax
  */
-public record TaxGroup(
-        Optional<TaxBook.Levy> levy, String category, Figure amount, List<ComponentTax> components, List<Part> parts) {
+public record TaxGroup(Optional<TaxBook.Levy> levy, String category, Treatment.Code code, String dispatch, Treatment treatment, Figure amount,
+        List<ComponentTax> components, List<Part> parts) {
 
     /** @param name of the levy; @param rate in percent; @param tax rounded once for the whole group */
     public record ComponentTax(String name, Figure rate, Figure tax) {}
@@ -21,7 +24,7 @@ public record TaxGroup(
     /**
      * A line, or the part of the delivery that follows this group.
      *
-     * @param key    {@code lines/0} or {@code delivery}
+     * @param key    {@code lines/0}, {@code lines/0/perUnit/deposit}, {@code delivery/shop} or {@code fee}
      * @param amount in shelf-price mode
      * @param tax    its share of all components, which add up to the group's tax
      */

@@ -6,156 +6,163 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
-import vestcoin.core.place.Destination;
-import vestcoin.core.place.PlaceIndex.Match;
+import vestcoin.core.tax.Treatment.Code;
 import vestcoin.core.why.Figure;
-import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
 
-/** Computes the tax of an order: once a group, then shared out over what the group holds. */
+/** Sorts what an order holds into tax groups, delivery and fees with it, and has each taxed. */
 public final class Taxes {
-    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     /** Stands for the category of what is outside of tax; no category can have this id. */
     private static final String OUTSIDE = "(outside)";
 
     private final TaxBook book;
-    private final Tax.Prices prices;
-    private final Destination to;
+    private final Whose whose;
+    private final TaxBook.When when;
     private final Tracer tracer;
+    private final GroupTax groupTax;
     private final Map<GroupKey, Group> groups = new TreeMap<>();
 
-    private Taxes(TaxBook book, Tax.Prices prices, Destination to, Tracer tracer) {
+    private Taxes(TaxBook book, Whose whose, TaxBook.When when, Tax.Prices prices, Tracer tracer) {
         this.book = book;
-        this.prices = prices;
-        this.to = to;
+        this.whose = whose;
+        this.when = when;
         this.tracer = tracer;
+        this.groupTax = new GroupTax(prices, tracer);
     }
 
     /**
-     * Goods to be taxed.
+     * Something to be taxed.
      *
-     * @param key      names the line
-     * @param sortKey  breaks ties when shares are dealt out
-     * @param category nothing for what is outside of tax, such as a donation
-     * @param sent     whether the delivery carries it
+     * @param key       names the line
+     * @param sortKey   breaks ties when shares are dealt out
+     * @param category  nothing for what is outside of tax, such as a donation
+     * @param carried   whether delivery and fees follow it: a line, not a per-unit amount
+     * @param quantity  units, for levies on the first so much of an item
+     * @param treatment whose tax it is
+     * @param dispatch  country it leaves from
      */
-    public record Taxable(String key, String sortKey, Optional<String> category, boolean sent, Figure amount) {}
+    public record Taxable(String key, String sortKey, Optional<String> category, boolean carried, Figure amount, BigDecimal quantity, Treatment treatment, String dispatch) {}
 
-    private record GroupKey(String row, String category, String rate) implements Comparable<GroupKey> {
+    /** A delivery price or a fee. @param over keys of the lines it is for */
+    public record Carried(String key, Figure price, Set<String> over) {}
+
+    private record GroupKey(String dispatch, String row, String category, String rate, Code code, String place) implements Comparable<GroupKey> {
+        private static final Comparator<GroupKey> ORDER = Comparator.comparing(GroupKey::dispatch).thenComparing(GroupKey::row).thenComparing(GroupKey::category)
+                .thenComparing(GroupKey::rate).thenComparing(GroupKey::code).thenComparing(GroupKey::place);
+
         @Override
         public int compareTo(GroupKey other) {
-            return Comparator.comparing(GroupKey::row).thenComparing(GroupKey::category).thenComparing(GroupKey::rate).compare(this, other);
+            return ORDER.compare(this, other);
         }
     }
 
-    private static final class Group {
+    /** A group being gathered. */
+    static final class Group {
         final Optional<TaxBook.Levy> levy;
         final String category;
+        final Code code;
+        final Treatment treatment;
+        final String dispatch;
         final List<Taxable> goods = new ArrayList<>();
-        Optional<Figure> delivery = Optional.empty();
+        final List<Share> carried = new ArrayList<>();
 
-        Group(Optional<TaxBook.Levy> levy, String category) {
+        Group(Optional<TaxBook.Levy> levy, String category, Code code, Treatment treatment, String dispatch) {
             this.levy = levy;
             this.category = category;
+            this.code = code;
+            this.treatment = treatment;
+            this.dispatch = dispatch;
         }
 
         BigDecimal rate() {
             return levy.map(found -> found.rate().total()).orElse(BigDecimal.ZERO);
         }
 
-        boolean carries() {
-            return goods.stream().anyMatch(Taxable::sent);
+        List<Taxable> of(Carried what) {
+            return sorted(goods.stream().filter(each -> each.carried() && what.over().contains(each.key())).toList());
         }
     }
 
+    /** A part of the delivery or of a fee. */
+    record Share(String key, Figure amount) {}
+
     /**
-     * The tax groups of an order, those with the larger rate first. Delivery is taxed as the place says ({@link Tax.Way}).
+     * The tax groups of an order, those with the larger rate first. Delivery and fees are taxed as the place says ({@link Tax.Way}).
      *
-     * <p>With tax inside: component = amount × its rate ÷ (100 + all rates). Without: component = amount × rate ÷ 100.
-     * Each is rounded once for the group. The rate of a component that is levied on others is what it comes to in percent
-     * of the price without tax.
-     *
-     * @param goods    not empty
-     * @param delivery nothing when none is chosen
+     * @param goods   not empty
+     * @param carried delivery by consignment, and fees
      */
-    public static List<TaxGroup> of(TaxBook book, Tax.Prices prices, Destination to, List<Taxable> goods, Optional<Figure> delivery, Tracer tracer) {
-        Taxes taxes = new Taxes(book, prices, to, tracer);
-        goods.forEach(taxable -> taxes.group(taxable.category()).goods.add(taxable));
-        delivery.ifPresent(taxes::deliver);
-        return taxes.groups.values().stream().map(taxes::taxed)
-                .sorted(Comparator.comparing((TaxGroup group) -> group.components().stream().map(c -> c.rate().value()).reduce(BigDecimal.ZERO, BigDecimal::add)).reversed())
-                .toList();
+    public static List<TaxGroup> of(TaxBook book, Whose whose, TaxBook.When when, Tax.Prices prices, List<Taxable> goods, List<Carried> carried, Tracer tracer) {
+        Taxes taxes = new Taxes(book, whose, when, prices, tracer);
+        goods.forEach(taxable -> taxes.group(taxable.category(), taxable.treatment(), taxable.dispatch()).goods.add(taxable));
+        carried.forEach(taxes::carry);
+        List<TaxGroup> result = new ArrayList<>(taxes.groups.size());
+        for (Group group : taxes.groups.values()) {
+            result.add(taxes.groupTax.of(group));
+        }
+        result.sort(Comparator.comparing((TaxGroup group) -> group.components().stream().map(c -> c.rate().value()).reduce(BigDecimal.ZERO, BigDecimal::add)).reversed());
+        return result;
     }
 
-    private Group group(Optional<String> category) {
-        Optional<TaxBook.Levy> levy = category.flatMap(id -> book.find(to, id)).map(Match::value);
-        GroupKey key = new GroupKey(levy.map(found -> found.row().id()).orElse(""), category.orElse(OUTSIDE), levy.map(found -> RateCell.print(found.rate())).orElse(""));
-        return groups.computeIfAbsent(key, k -> new Group(levy, category.orElse(OUTSIDE)));
+    private Group group(Optional<String> category, Treatment treatment, String dispatch) {
+        Optional<TaxBook.Levy> found = treatment.taxed() ? category.flatMap(id -> book.find(treatment.place().orElseThrow(), id, when)).map(levy -> levy.at(whose.charged(levy, treatment)))
+                : Optional.empty();
+        Optional<TaxBook.Levy> levy = found.filter(each -> !each.rate().components().isEmpty());
+        Code code = code(treatment, found, levy);
+        GroupKey key = new GroupKey(dispatch, levy.map(each -> each.row().id()).orElse(""), category.orElse(OUTSIDE), levy.map(each -> RateCell.print(each.rate())).orElse(""), code,
+                treatment.place().map(place -> place.country()).orElse(""));
+        return groups.computeIfAbsent(key, k -> new Group(levy, category.orElse(OUTSIDE), code, treatment, dispatch));
     }
 
-    private void deliver(Figure price) {
-        Tax.DeliveryTax tax = book.delivery(to);
+    /** What is taxed at nothing is zero-rated; what the seller is not registered for is outside. */
+    private static Code code(Treatment treatment, Optional<TaxBook.Levy> found, Optional<TaxBook.Levy> charged) {
+        if (!treatment.taxed()) {
+            return treatment.code();
+        }
+        return charged.map(levy -> levy.rate().total().signum() == 0 ? Code.Z : Code.S).orElse(Code.O);
+    }
+
+    private void carry(Carried what) {
+        List<Group> over = groups.values().stream().filter(group -> !group.of(what).isEmpty()).toList();
+        List<Group> taxable = over.stream().filter(group -> !group.category.equals(OUTSIDE)).toList();
+        if (taxable.isEmpty()) {
+            withoutGoods(what, over);
+            return;
+        }
+        Group largest = taxable.stream().max(Comparator.comparing(Group::rate)).orElseThrow();
+        Tax.DeliveryTax tax = largest.treatment.place().map(place -> book.delivery(place, when)).orElse(new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty()));
         switch (tax.way()) {
-            case LIKE_GOODS -> likeGoods(price);
-            case HIGHEST_RATE -> groups.values().stream().filter(Group::carries).max(Comparator.comparing(Group::rate)).ifPresent(group -> group.delivery = Optional.of(price));
-            case OWN_CATEGORY -> group(tax.category()).delivery = Optional.of(price);
-            case NOT_TAXED -> group(Optional.empty()).delivery = Optional.of(price);
+            case LIKE_GOODS -> likeGoods(what, taxable);
+            case HIGHEST_RATE -> largest.carried.add(new Share(what.key(), what.price()));
+            case OWN_CATEGORY -> group(tax.category(), largest.treatment, largest.dispatch).carried.add(new Share(what.key(), what.price()));
+            case NOT_TAXED -> group(Optional.empty(), Treatment.OUTSIDE, largest.dispatch).carried.add(new Share(what.key(), what.price()));
         }
+    }
+
+    /** A fee on an order of donations and vouchers: nothing carries it, so it stands outside as they do. */
+    private void withoutGoods(Carried what, List<Group> over) {
+        Group group = over.isEmpty() ? group(Optional.empty(), Treatment.OUTSIDE, "") : over.get(0);
+        group.carried.add(new Share(what.key(), what.price()));
     }
 
     /**
-     * Shares the delivery over the groups of what it carries, in proportion to their value. Source: Directive
-     * 2006/112/EC, Article 78(b): incidental expenses such as transport belong to the taxable amount.
+     * Shares a price over the groups of what it is for, in proportion to their value. Source: Directive 2006/112/EC,
+     * Article 78(b): incidental expenses such as transport belong to the taxable amount.
      */
-    private void likeGoods(Figure price) {
-        List<Group> carried = groups.values().stream().filter(Group::carries).toList();
-        List<Figure> weights = carried.stream().map(group -> tracer.sum("rule/tax-group", "goods it carries",
-                sorted(group.goods.stream().filter(Taxable::sent).toList()).stream().map(Taxable::amount).toList())).toList();
-        List<Figure> shares = tracer.shares("rule/delivery-taxed-like-goods", "share of the delivery", price, weights);
+    private void likeGoods(Carried what, List<Group> over) {
+        List<Figure> weights = new ArrayList<>(over.size());
+        for (Group group : over) {
+            weights.add(tracer.sum("rule/tax-group", "goods it carries", group.of(what).stream().map(Taxable::amount).toList()));
+        }
+        List<Figure> shares = over.size() == 1 ? List.of(what.price()) : tracer.shares("rule/delivery-taxed-like-goods", "share of the delivery", what.price(), weights);
         for (int i = 0; i < shares.size(); i++) {
-            carried.get(i).delivery = Optional.of(shares.get(i));
+            over.get(i).carried.add(new Share(what.key(), shares.get(i)));
         }
     }
 
-    private static List<Taxable> sorted(List<Taxable> goods) {
-        return goods.stream().sorted(Comparator.comparing(Taxable::sortKey)).toList();
-    }
-
-    private TaxGroup taxed(Group group) {
-        List<Taxable> goods = sorted(group.goods);
-        List<String> keys = new ArrayList<>(goods.stream().map(Taxable::key).toList());
-        List<Figure> weights = new ArrayList<>(goods.stream().map(Taxable::amount).toList());
-        Figure value = tracer.sum("rule/tax-group", "goods of the group", weights);
-        Figure amount = group.delivery.map(share -> tracer.sum("rule/tax-group", "goods and delivery", List.of(value, share))).orElse(value);
-        group.delivery.ifPresent(share -> {
-            keys.add("delivery");
-            weights.add(share);
-        });
-        List<TaxGroup.ComponentTax> components = group.levy.map(levy -> components(levy, amount)).orElse(List.of());
-        List<List<Figure>> shares = components.stream()
-                .map(component -> tracer.shares("rule/tax-shared-out", component.name(), component.tax(), weights)).toList();
-        List<TaxGroup.Part> parts = new ArrayList<>();
-        for (int i = 0; i < keys.size(); i++) {
-            int part = i;
-            List<Figure> taxes = shares.stream().map(list -> list.get(part)).toList();
-            Figure tax = taxes.size() == 1 ? taxes.get(0) : tracer.sum("rule/tax-of-part", "tax", taxes);
-            parts.add(new TaxGroup.Part(keys.get(i), weights.get(i), tax));
-        }
-        return new TaxGroup(group.levy, group.category, amount, components, parts);
-    }
-
-    private List<TaxGroup.ComponentTax> components(TaxBook.Levy levy, Figure amount) {
-        boolean inside = prices == Tax.Prices.WITH_TAX;
-        String rule = inside ? "rule/tax-inside" : "rule/tax-added";
-        Figure divisor = tracer.number(Source.SETUP, inside ? HUNDRED.add(levy.rate().total()) : HUNDRED, "%", rule, inside ? "100 and all rates" : "per cent");
-        List<BigDecimal> effective = levy.rate().effective();
-        List<TaxGroup.ComponentTax> taxes = new ArrayList<>();
-        for (int i = 0; i < effective.size(); i++) {
-            Tax.Component component = levy.rate().components().get(i);
-            Figure rate = tracer.number(Source.SETUP, effective.get(i), "%", levy.path(), component.name());
-            taxes.add(new TaxGroup.ComponentTax(component.name(), rate, tracer.ratio(levy.path(), component.name(), List.of(amount, rate), List.of(divisor))));
-        }
-        return taxes;
+    static List<Taxable> sorted(List<Taxable> goods) {
+        return goods.size() < 2 ? goods : goods.stream().sorted(Comparator.comparing(Taxable::sortKey)).toList();
     }
 }

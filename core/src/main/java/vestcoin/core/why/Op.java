@@ -3,8 +3,10 @@ package vestcoin.core.why;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
+import vestcoin.core.money.Ending;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.money.Sharing;
+import vestcoin.core.money.Steps;
 
 /** How a figure comes from its operands. Applying it again to the same operands gives the same figure. */
 public sealed interface Op {
@@ -84,6 +86,40 @@ public sealed interface Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
             return operands.get(0).setScale(digits, rounding.mode());
+        }
+    }
+
+    /** The operand brought to an ending, or left at zero. */
+    record Ended(Ending ending) implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return ending.of(operands.get(0));
+        }
+    }
+
+    /** The first operand brought to the nearest multiple of the second, half up. @param digits decimals of the result */
+    record Nearest(int digits) implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return Steps.nearest(operands.get(0), operands.get(1)).setScale(digits);
+        }
+    }
+
+    /** The first operand raised to the next multiple of the second. */
+    record RaisedToStep() implements Op {
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return Steps.up(operands.get(0), operands.get(1));
+        }
+    }
+
+    /** The first operand divided by the second, to twelve decimals, half up: for numbers that are no amounts. */
+    record Quotient() implements Op {
+        private static final int DIGITS = 12;
+
+        @Override
+        public BigDecimal apply(List<BigDecimal> operands) {
+            return operands.get(0).divide(operands.get(1), DIGITS, RoundingMode.HALF_UP).stripTrailingZeros();
         }
     }
 

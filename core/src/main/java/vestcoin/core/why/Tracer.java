@@ -2,8 +2,11 @@ package vestcoin.core.why;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
+import vestcoin.core.money.Ending;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.money.Sharing;
 
@@ -14,22 +17,52 @@ import vestcoin.core.money.Sharing;
 public final class Tracer {
     private static final BigDecimal HUNDREDTH = new BigDecimal("0.01");
 
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
     private final CurrencyUnit currency;
     private final Rounding rounding;
     private final boolean keeping;
+    private final Optional<Conversion> conversion;
 
-    private Tracer(CurrencyUnit currency, Rounding rounding, boolean keeping) {
+    /**
+     * How typed amounts become amounts of the order's currency: × to ÷ from × (100 + percent) ÷ 100.
+     *
+     * @param shop    the currency amounts are typed in
+     * @param from    units of the shop's currency for one of the rates' base
+     * @param to      units of the order's currency for one of the rates' base
+     * @param percent added
+     * @param ending  what unit prices are brought to
+     */
+    public record Conversion(CurrencyUnit shop, BigDecimal from, BigDecimal to, BigDecimal percent, Optional<Ending> ending) {}
+
+    private Tracer(CurrencyUnit currency, Rounding rounding, boolean keeping, Optional<Conversion> conversion) {
         this.currency = currency;
         this.rounding = rounding;
         this.keeping = keeping;
+        this.conversion = conversion;
     }
 
     public static Tracer keeping(CurrencyUnit currency, Rounding rounding) {
-        return new Tracer(currency, rounding, true);
+        return new Tracer(currency, rounding, true, Optional.empty());
     }
 
     public static Tracer plain(CurrencyUnit currency, Rounding rounding) {
-        return new Tracer(currency, rounding, false);
+        return new Tracer(currency, rounding, false, Optional.empty());
+    }
+
+    /** This tracer for orders in another currency than the shop's. */
+    public Tracer in(CurrencyUnit other, Conversion how) {
+        return new Tracer(other, rounding, keeping, Optional.of(how));
+    }
+
+    /** This tracer without memory: for figures that only decide something. */
+    public Tracer forgetful() {
+        return new Tracer(currency, rounding, false, conversion);
+    }
+
+    /** What unit prices are brought to after conversion. */
+    public Optional<Ending> ending() {
+        return conversion.flatMap(Conversion::ending);
     }
 
     public CurrencyUnit currency() {
@@ -44,9 +77,72 @@ public final class Tracer {
         return rounding;
     }
 
-    /** An amount typed by the seller, brought to the currency's decimals. */
+    /**
+     * An amount typed by the seller in the shop's currency. In an order of another currency it is converted and rounded
+     * half up to that currency's minor unit.
+     */
     public Figure typed(String rule, String label, BigDecimal amount) {
+        if (conversion.isEmpty()) {
+            return given(Op.Source.SETUP, amount.setScale(digits()), currency.getCode(), rule, label);
+        }
+        Conversion how = conversion.get();
+        Figure shops = given(Op.Source.SETUP, amount.setScale(how.shop().getDecimalPlaces()), how.shop().getCode(), rule, label);
+        List<Figure> operands = List.of(shops, given(Op.Source.ORDER, how.to(), "", "order/exchange", currency.getCode() + " for one of the base"),
+                given(Op.Source.SETUP, HUNDRED.add(how.percent()), "%", "shop/currencies/" + currency.getCode(), "100 and the shop's percent"),
+                given(Op.Source.ORDER, how.from(), "", "order/exchange", how.shop().getCode() + " for one of the base"),
+                given(Op.Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
+        return computed(new Op.Ratio(3, digits(), Rounding.HALF_UP), currency.getCode(), rule, label, operands, -1);
+    }
+
+    /** An amount typed by the seller in the order's own currency. */
+    public Figure typedInOwn(String rule, String label, BigDecimal amount) {
         return given(Op.Source.SETUP, amount.setScale(digits()), currency.getCode(), rule, label);
+    }
+
+    /** An amount that came with the order, in the order's currency. */
+    public Figure brought(String rule, String label, BigDecimal amount) {
+        return given(Op.Source.ORDER, amount.setScale(digits()), currency.getCode(), rule, label);
+    }
+
+    /** A typed amount as this order compares with it: converted where need be. */
+    public BigDecimal threshold(BigDecimal amount) {
+        return conversion.isEmpty() ? amount : typed("rule/converted", "threshold", amount).value();
+    }
+
+    /** A typed amount as a sentence names it. */
+    public String words(BigDecimal amount) {
+        return threshold(amount).setScale(digits()).toPlainString() + (conversion.isEmpty() ? "" : " " + currency.getCode());
+    }
+
+    /** A unit price brought to the ending of its currency. */
+    public Figure ended(String rule, String label, Figure amount, Ending ending) {
+        return computed(new Op.Ended(ending), currency.getCode(), rule, label, List.of(amount), digits());
+    }
+
+    /** An amount brought to the nearest multiple of a step. */
+    public Figure nearest(String rule, String label, Figure amount, Figure step) {
+        return computed(new Op.Nearest(digits()), currency.getCode(), rule, label, List.of(amount, step), -1);
+    }
+
+    /** A number raised to the next multiple of a step. */
+    public Figure raised(String unit, String rule, String label, Figure number, Figure step) {
+        return computed(new Op.RaisedToStep(), unit, rule, label, List.of(number, step), -1);
+    }
+
+    /** An exact amount rounded up to the minor unit. */
+    public Figure raisedAmount(String rule, String label, Figure exact) {
+        return computed(new Op.RaisedToStep(), currency.getCode(), rule, label,
+                List.of(exact, given(Op.Source.CONSTANT, BigDecimal.ONE.movePointLeft(digits()), currency.getCode(), rule, "minor unit")), digits());
+    }
+
+    /** A number divided by another, to twelve decimals. */
+    public Figure quotient(String unit, String rule, String label, Figure number, Figure divisor) {
+        return computed(new Op.Quotient(), unit, rule, label, List.of(number, divisor), -1);
+    }
+
+    /** The larger of some numbers that are no amounts. */
+    public Figure greatest(String unit, String rule, String label, List<Figure> operands) {
+        return computed(new Op.Largest(), unit, rule, label, operands, -1);
     }
 
     public Figure zero(String rule, String label) {
@@ -83,6 +179,11 @@ public final class Tracer {
     /** The smallest of some amounts. */
     public Figure smallest(String rule, String label, List<Figure> operands) {
         return computed(new Op.Smallest(), currency.getCode(), rule, label, operands, -1);
+    }
+
+    /** The largest of some amounts that have not been rounded yet. */
+    public Figure exactLargest(String rule, String label, List<Figure> operands) {
+        return computed(new Op.Largest(), currency.getCode(), rule, label, operands, -1);
     }
 
     /** A sum of amounts that have not been rounded yet. */
@@ -132,7 +233,11 @@ public final class Tracer {
     }
 
     private Figure computed(Op op, String unit, String rule, String label, List<Figure> operands, int digits) {
-        BigDecimal value = op.apply(operands.stream().map(Figure::value).toList());
+        BigDecimal[] values = new BigDecimal[operands.size()];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = operands.get(i).value();
+        }
+        BigDecimal value = op.apply(Arrays.asList(values));
         return new Figure(digits < 0 ? value : value.setScale(digits), unit, rule, label, op, kept(operands));
     }
 

@@ -15,13 +15,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
-import vestcoin.core.goods.Window;
+import vestcoin.core.calendar.Window;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
+import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.why.Figure;
 
@@ -248,8 +249,7 @@ class DiscountingTest {
 
     @Test
     void a_donation_is_never_discounted_and_never_counted() {
-        Product gift = new Product("gift", "Gift", Product.Kind.DONATION, BigDecimal.ZERO, "books", Optional.empty(), List.of(), Optional.empty(), List.of(),
-                Optional.empty(), Optional.of(new Product.Bounds(BigDecimal.ONE, new BigDecimal("500"))), Map.of());
+        Product gift = Thing.of("gift", "0.00", "books").kind(Product.Kind.DONATION).bounds("1.00", "500.00").product();
         Line given = new Line("gift", BigDecimal.ONE, Map.of(), Optional.of(new BigDecimal("100.00")));
         Quote quote = price(shop(rule("half").percent("50"), rule("big").amount("1.00").from("40")).sells(gift), order(Destination.of("IE"), Line.of("kite", 1), given));
         assertThat(taken(quote)).containsExactly("half 32.00");

@@ -13,11 +13,13 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.calendar.Window;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
+import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.why.Figure;
 
@@ -32,7 +34,7 @@ class UnitPriceTest {
     }
 
     private static Product with(Product base, Optional<Product.Sale> sale, List<Product.Break> breaks, List<Product.Option> options, Map<String, BigDecimal> groupPrices) {
-        return new Product(base.id(), base.name(), base.kind(), base.price(), base.category(), base.weight(), options, sale, breaks, Optional.empty(), Optional.empty(), groupPrices);
+        return new Product(base.id(), base.name(), base.kind(), base.price(), base.category(), base.weight(), options, sale, breaks, null, null, groupPrices, null, null, null, null, null, null, null);
     }
 
     private static Product.Break broken(String from, String price, String percent) {
@@ -144,8 +146,7 @@ class UnitPriceTest {
     }
 
     private static Product cloth() {
-        return new Product("p", "Cloth", Product.Kind.DIGITAL, of("12.90"), "s", Optional.empty(), List.of(), Optional.empty(), List.of(),
-                Optional.of(new Product.Measure("m", of("0.05"), of("0.5"), of("50"))), Optional.empty(), Map.of());
+        return Thing.of("p", "12.90", "s").kind(Product.Kind.DIGITAL).measured("m", "0.05", "0.5", "50").product();
     }
 
     @Test
@@ -161,8 +162,7 @@ class UnitPriceTest {
     }
 
     private static Product gift() {
-        return new Product("p", "Gift", Product.Kind.DONATION, of("0.00"), "s", Optional.empty(), List.of(), Optional.empty(), List.of(), Optional.empty(),
-                Optional.of(new Product.Bounds(of("1.00"), of("500.00"))), Map.of());
+        return Thing.of("p", "0.00", "s").kind(Product.Kind.DONATION).bounds("1.00", "500.00").product();
     }
 
     @Test

@@ -8,7 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
+import vestcoin.core.calendar.Working;
+import vestcoin.core.delivery.Chargeable;
+import vestcoin.core.delivery.Charges;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateText;
@@ -17,15 +21,22 @@ import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.money.Accepted;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.money.Ending;
 import vestcoin.core.money.Rounding;
+import vestcoin.core.parcel.ParcelType;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
+import vestcoin.core.place.Point;
+import vestcoin.core.setup.Compiled;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.terms.Terms;
 
 /** Small shops for tests, made by hand or by chance. */
 public final class Shops {
@@ -48,6 +59,16 @@ public final class Shops {
         private final Map<String, Map<String, Tax.Rate>> book = new LinkedHashMap<>();
         private final Map<String, Tax.DeliveryTax> deliveryTax = new LinkedHashMap<>();
         private final List<String> categories = new ArrayList<>();
+        private final List<Tax.Registration> registrations = new ArrayList<>();
+        private final List<Payment.Method> methods = new ArrayList<>(List.of(new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards",
+                Optional.of(new Payment.Fee(new BigDecimal("1.4"), new BigDecimal("0.25"))))));
+        private final List<Goods.ProductGroup> groups = new ArrayList<>();
+        private final Map<String, UnaryOperator<Delivery.Option>> optionChanges = new LinkedHashMap<>();
+        private final Map<String, UnaryOperator<Tax.PlaceRates>> rowChanges = new LinkedHashMap<>();
+        private UnaryOperator<Setup> change = setup -> setup;
+        private Tax.Standing standing;
+        private Tax.Sourcing sourcing;
+        private String smallBusiness;
 
         public Maker in(String country, String currency) {
             this.country = country;
@@ -116,16 +137,145 @@ public final class Shops {
             return this;
         }
 
+        public Maker registered(String authority) {
+            registrations.add(new Tax.Registration("r" + registrations.size(), authority, "", Tax.Scheme.ORDINARY, null, null));
+            return this;
+        }
+
+        public Maker registered(Tax.Registration registration) {
+            registrations.add(registration);
+            return this;
+        }
+
+        public Maker oneStopShop() {
+            registrations.add(new Tax.Registration("oss", "EU", "", Tax.Scheme.ONE_STOP_SHOP, null, null));
+            return this;
+        }
+
+        public Maker standing(Tax.Standing what) {
+            standing = what;
+            return this;
+        }
+
+        public Maker sourcing(Tax.Sourcing by) {
+            sourcing = by;
+            return this;
+        }
+
+        public Maker smallBusiness(String sentence) {
+            smallBusiness = sentence;
+            return this;
+        }
+
+        public Maker group(Goods.ProductGroup group) {
+            groups.add(group);
+            return this;
+        }
+
+        public Maker pays(Payment.Method method) {
+            methods.add(method);
+            return this;
+        }
+
+        /** Changes an option of the rate sheet. */
+        public Maker option(String id, UnaryOperator<Delivery.Option> how) {
+            optionChanges.merge(id, how, (one, other) -> option -> other.apply(one.apply(option)));
+            return this;
+        }
+
+        public Maker charges(String id, Charges charges) {
+            return option(id, o -> new Delivery.Option(o.id(), o.name(), o.sentence(), o.days(), o.limits(), Optional.of(charges), o.chargeable()));
+        }
+
+        public Maker chargeable(String id, Chargeable how) {
+            return option(id, o -> new Delivery.Option(o.id(), o.name(), o.sentence(), o.days(), o.limits(), o.charges(), Optional.of(how)));
+        }
+
+        public Maker days(String id, int from, int to) {
+            return option(id, o -> new Delivery.Option(o.id(), o.name(), o.sentence(), Optional.of(new Delivery.Days(from, to)), o.limits(), o.charges(), o.chargeable()));
+        }
+
+        /** Changes a row of the tax book, by its places. */
+        public Maker row(String places, UnaryOperator<Tax.PlaceRates> how) {
+            rowChanges.put(places, how);
+            return this;
+        }
+
+        /** Changes the setup when it is made. */
+        public Maker change(UnaryOperator<Setup> how) {
+            UnaryOperator<Setup> before = change;
+            change = setup -> how.apply(before.apply(setup));
+            return this;
+        }
+
+        public Maker shop(UnaryOperator<Shop> how) {
+            return change(s -> new Setup(how.apply(s.shop()), s.goods(), s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms()));
+        }
+
+        public Maker delivery(UnaryOperator<Delivery> how) {
+            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), how.apply(s.delivery()), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms()));
+        }
+
+        public Maker payment(UnaryOperator<Payment> how) {
+            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), s.delivery(), s.tax(), how.apply(s.payment()), s.rehearsal(), s.pickup(), s.terms()));
+        }
+
+        public Maker pickup(Pickup pickup) {
+            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), pickup, s.terms()));
+        }
+
+        public Maker terms(Terms terms) {
+            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), terms));
+        }
+
+        public Maker parcels(ParcelType... types) {
+            return delivery(d -> new Delivery(d.zones(), d.options(), List.of(types), d.handling(), d.dispatch(), d.byHand()));
+        }
+
+        public Maker handling(Delivery.Handling... of) {
+            return delivery(d -> new Delivery(d.zones(), d.options(), d.parcels(), List.of(of), d.dispatch(), d.byHand()));
+        }
+
+        public Maker dispatch(Delivery.Dispatch... places) {
+            return delivery(d -> new Delivery(d.zones(), d.options(), d.parcels(), d.handling(), List.of(places), d.byHand()));
+        }
+
+        /** Takes another currency. */
+        public Maker takes(String code, String percent, Ending ending) {
+            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
+                    List.of(new Accepted(code, Optional.ofNullable(percent).map(BigDecimal::new), Optional.ofNullable(ending))), s.working(), s.point(), s.smallest(), s.languages(), s.numbers()));
+        }
+
+        public Maker works(Working working) {
+            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
+                    s.currencies(), working, s.point(), s.smallest(), s.languages(), s.numbers()));
+        }
+
+        public Maker stands(Point point) {
+            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
+                    s.currencies(), s.working(), Optional.of(point), s.smallest(), s.languages(), s.numbers()));
+        }
+
+        public Maker smallest(String least) {
+            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
+                    s.currencies(), s.working(), s.point(), Optional.of(new BigDecimal(least)), s.languages(), s.numbers()));
+        }
+
         public Setup setup() {
             List<Delivery.Zone> zones = rates.entrySet().stream().map(zone -> new Delivery.Zone(id(zone.getKey()), zone.getKey(), places(zone.getKey()), List.of(), zone.getValue())).toList();
-            List<Tax.PlaceRates> rows = book.entrySet().stream().map(row -> new Tax.PlaceRates(id(row.getKey()), row.getKey(), places(row.getKey()), List.of(), row.getValue(), Optional.ofNullable(deliveryTax.get(row.getKey())))).toList();
+            List<Tax.PlaceRates> rows = book.entrySet().stream().map(row -> rowChanges.getOrDefault(row.getKey(), same -> same)
+                    .apply(new Tax.PlaceRates(id(row.getKey()), row.getKey(), places(row.getKey()), List.of(), row.getValue(), Optional.ofNullable(deliveryTax.get(row.getKey()))))).toList();
             Shop shop = new Shop("Test shop", "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "Europe/Dublin",
                     "kg", rounding, List.of(new Place.Group("WORLD")));
-            return new Setup(shop, new Goods(products, buyerGroups), new Discounts(discounts),
-                    new Delivery(zones, options.stream().map(option -> new Delivery.Option(option, option, "", Optional.empty(), Optional.ofNullable(limits.get(option)))).toList()),
-                    new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows),
-                    new Payment(List.of(new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards",
-                            Optional.of(new Payment.Fee(new BigDecimal("1.4"), new BigDecimal("0.25")))))), null);
+            List<Delivery.Option> made = options.stream().map(option -> optionChanges.getOrDefault(option, same -> same)
+                    .apply(new Delivery.Option(option, option, "", Optional.empty(), Optional.ofNullable(limits.get(option))))).toList();
+            return change.apply(new Setup(shop, new Goods(products, buyerGroups, groups, Optional.empty()), new Discounts(discounts), new Delivery(zones, made),
+                    new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows, registrations, standing, sourcing, Optional.ofNullable(smallBusiness)),
+                    new Payment(methods), null));
+        }
+
+        public Compiled compiled() {
+            return Compiled.of(setup());
         }
 
         private static String id(String places) {

@@ -1,4 +1,4 @@
-package vestcoin.core.goods;
+package vestcoin.core.calendar;
 
 import java.time.Instant;
 import java.time.LocalDate;
@@ -19,7 +19,11 @@ public record Window(Optional<LocalDate> from, Optional<LocalDate> to) {
 
     /** Whether an instant lies within, on the calendar of this zone. */
     public boolean covers(Instant instant, ZoneId zone) {
-        LocalDate day = LocalDate.ofInstant(instant, zone);
+        return holds(LocalDate.ofInstant(instant, zone));
+    }
+
+    /** Whether a day lies within. */
+    public boolean holds(LocalDate day) {
         return from.map(first -> !day.isBefore(first)).orElse(true) && to.map(last -> !day.isAfter(last)).orElse(true);
     }
 

@@ -1,0 +1,28 @@
+package vestcoin.core.delivery;
+
+import java.time.DayOfWeek;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import vestcoin.core.goods.Buying;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.parcel.Parcel;
+import vestcoin.core.why.Figure;
+
+/**
+ * What is to be sent, and what of the order delivery prices depend on.
+ *
+ * @param lines    what is sent
+ * @param left     line index to what is left of its amount after discounts
+ * @param weight   of the packed parcels, kg
+ * @param value    of what is sent, as the buyer sees it, after discounts: what bands read
+ * @param order    all lines of the order: what free-from counts
+ * @param quantity units of what is sent
+ * @param distance from the dispatch place, in km, where both points are known
+ * @param answers  carrier service id to the amount it asks for these parcels
+ * @param weekday  the order is placed on, in the shop's time zone
+ * @param method   id of the payment method chosen
+ * @param from     the dispatch places of what is sent
+ */
+public record Load(List<PricedLine> lines, Map<Integer, Figure> left, List<Parcel> parcels, Figure weight, Figure value, List<PricedLine> order, Figure quantity,
+        Optional<Figure> distance, Map<String, Figure> answers, DayOfWeek weekday, Optional<String> method, List<Delivery.Dispatch> from, Buying buying) {}

@@ -1,0 +1,33 @@
+package vestcoin.core.finding;
+
+import vestcoin.core.pickup.Pickup;
+import vestcoin.core.setup.Setup;
+
+/** What a seller should know about pickup and local delivery. */
+final class PickupFindings {
+    private PickupFindings() {}
+
+    static void add(Setup setup, Findings.At at) {
+        for (Pickup.Spot spot : setup.pickup().places()) {
+            String path = "pickup/places/" + spot.id();
+            if (spot.hours().isEmpty()) {
+                at.look("pickup-without-hours", path + "/hours", "Nobody can collect at " + spot.name() + ": it has no opening hours.", "Paint its hours.");
+            }
+            if (spot.notice() > 24 * (spot.daysAhead() + 1)) {
+                at.look("notice-beyond-days", path + "/noticeHours", "The notice of " + spot.notice() + " hours at " + spot.name() + " is longer than the days ahead that are offered.",
+                        "Shorten the notice, or offer more days.");
+            }
+            int slot = spot.slotMinutes().orElse(0);
+            if (!spot.hours().isEmpty() && spot.hours().stream().allMatch(span -> minutes(span) < slot)) {
+                at.look("slot-longer-than-hours", path + "/slotMinutes", "A slot of " + slot + " minutes fits into none of the hours of " + spot.name() + ".", "Shorten the slot, or lengthen the hours.");
+            }
+        }
+        setup.pickup().local().filter(local -> local.from().or(() -> setup.shop().point()).isEmpty()).ifPresent(local ->
+                at.look("local-without-point", "pickup/local/from", "Nobody is offered " + local.name() + ": the shop has no point on the map.", "Set where it sets out from."));
+    }
+
+    private static int minutes(vestcoin.core.pickup.Hours span) {
+        int to = span.to().equals(java.time.LocalTime.MIDNIGHT) ? 24 * 60 : span.to().toSecondOfDay() / 60;
+        return to - span.from().toSecondOfDay() / 60;
+    }
+}

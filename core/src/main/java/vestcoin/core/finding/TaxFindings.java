@@ -1,0 +1,137 @@
+package vestcoin.core.finding;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import vestcoin.core.goods.Product;
+import vestcoin.core.place.Countries;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Groups;
+import vestcoin.core.place.Place;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.tax.RateCell;
+import vestcoin.core.tax.Reference;
+import vestcoin.core.tax.Tax;
+import vestcoin.core.tax.TaxBook;
+
+/** What a seller should know about tax. */
+final class TaxFindings {
+    /** A rate below this, other than zero, is more likely a share of one typed for a percentage. */
+    private static final BigDecimal SMALLEST = new BigDecimal("0.3");
+
+    private final Compiled compiled;
+    private final Tax tax;
+    private final Known known;
+    private final TaxBook.When when;
+    private final Findings.At at;
+    private final String home;
+    private final Set<String> used = new HashSet<>();
+
+    TaxFindings(Compiled compiled, Known known, Findings.At at) {
+        this.compiled = compiled;
+        this.tax = compiled.setup().tax();
+        this.known = known;
+        this.when = new TaxBook.When(known.at(), compiled.zone());
+        this.at = at;
+        this.home = compiled.setup().shop().address().country();
+        for (Product product : compiled.setup().goods().products()) {
+            if (!product.outside() && product.kind() != Product.Kind.BUNDLE) {
+                compiled.shelf().find(product.id()).ifPresent(found -> used.add(found.taxCategory()));
+            }
+        }
+    }
+
+    void add() {
+        if (tax.smallBusiness().isEmpty()) {
+            homeRates();
+            registrations();
+            threshold();
+        }
+        tax.places().forEach(this::row);
+    }
+
+    private void homeRates() {
+        for (Tax.Category category : tax.categories()) {
+            if (used.contains(category.id()) && compiled.book().find(compiled.home(), category.id(), when).isEmpty()) {
+                at.blocks("category-without-home-rate", "tax/places", "The tax book has no rate for " + category.name() + " in " + home + ".",
+                        "Write the rate into the row that holds it; 0 levies nothing.");
+            }
+        }
+    }
+
+    private void registrations() {
+        if (tax.registrations().isEmpty()) {
+            if (!tax.places().isEmpty()) {
+                at.look("rates-without-registration", "tax/registrations", "The tax book has rates, but no registration is entered.", "Enter where the shop is registered; until then every rate of the book is charged.");
+            }
+            return;
+        }
+        for (Tax.Registration registration : tax.registrations()) {
+            String path = "tax/registrations/" + registration.id();
+            List<String> places = registration.scheme() == Tax.Scheme.ORDINARY ? List.of(registration.authority()) : SoldTo.countries(compiled.setup()).stream().filter(Groups.EU::contains)
+                    .filter(country -> !country.equals(home)).toList();
+            List<String> without = places.stream().filter(place -> used.stream().anyMatch(category -> compiled.book().find(destination(place), category, when).isEmpty())).toList();
+            if (!without.isEmpty()) {
+                at.blocks("registered-without-rates", path, "Registered for " + Findings.named(without) + ", but the tax book has no rate there for everything that is sold.",
+                        "Add a row for it; the reference can fill it.");
+            }
+        }
+        List<String> unregistered = new ArrayList<>();
+        for (Tax.PlaceRates row : tax.places()) {
+            if (row.rates().values().stream().flatMap(rate -> rate.components().stream()).anyMatch(component -> component.percent().signum() > 0) && row.places().stream().noneMatch(place -> registered(row, place))) {
+                unregistered.add(row.name());
+            }
+        }
+        if (!unregistered.isEmpty()) {
+            at.note("rates-never-charged", "tax/places", "No registration covers " + Findings.named(unregistered) + ", so these rates are charged to nobody.", "Enter the registration, or leave the rows for later.");
+        }
+    }
+
+    private boolean registered(Tax.PlaceRates row, Place place) {
+        Set<String> countries = SoldTo.countriesOf(place);
+        return tax.registrations().stream().anyMatch(registration -> row.authority().filter(registration.authority()::equals).isPresent()
+                || countries.contains(registration.authority()) || registration.authority().equals("XI") && countries.contains("GB")
+                || place instanceof Place.Subdivision subdivision && subdivision.code().equals(registration.authority())
+                || registration.scheme() != Tax.Scheme.ORDINARY && countries.stream().anyMatch(Groups.EU::contains)
+                || row.rates().values().stream().flatMap(rate -> rate.components().stream()).anyMatch(component -> component.authority().filter(registration.authority()::equals).isPresent()));
+    }
+
+    private static Destination destination(String authority) {
+        if (authority.equals("XI")) {
+            return Destination.of("GB", "BT1 1AA");
+        }
+        return Countries.isSubdivision(authority) ? new Destination(authority.substring(0, 2), java.util.Optional.of(authority), java.util.Optional.empty()) : Destination.of(authority);
+    }
+
+    private void threshold() {
+        boolean union = Groups.EU.contains(home) && SoldTo.countries(compiled.setup()).stream().anyMatch(country -> Groups.EU.contains(country) && !country.equals(home));
+        boolean oneStop = tax.registrations().stream().anyMatch(registration -> registration.scheme() == Tax.Scheme.ONE_STOP_SHOP);
+        if (union && !oneStop && !tax.registrations().isEmpty() && !known.sales().within(BigDecimal.ZERO)) {
+            at.blocks("over-threshold", "tax/registrations", "Sales to consumers in other member states are over 10,000 euro, but the one-stop shop is off.",
+                    "Register with it, or in each of those states (Directive 2006/112/EC, Art. 59c, 369a).");
+        }
+    }
+
+    private void row(Tax.PlaceRates row) {
+        String path = "tax/places/" + row.id();
+        if (row.rounding().filter(way -> way == Tax.RoundedBy.LINE).isPresent()) {
+            at.note("rounded-by-line", path + "/rounding", row.name() + ": tax is rounded line by line, which moves orders of more than 100 lines away from their total's tax.", "Use it only where the authority asks for it.");
+        }
+        row.rates().forEach((category, rate) -> {
+            String cell = path + "/rates/" + category;
+            rate.components().stream().filter(component -> component.percent().signum() > 0 && component.percent().compareTo(SMALLEST) < 0).findFirst().ifPresent(component ->
+                    at.look("rate-like-a-share", cell, row.name() + ": " + component.percent().toPlainString() + " % is very little; was "
+                            + component.percent().movePointRight(2).stripTrailingZeros().toPlainString() + " % meant?", "Write the percentage."));
+            List<String> unlike = row.places().stream().filter(place -> place instanceof Place.Country || place instanceof Place.Subdivision).map(Place::text)
+                    .filter(place -> !Reference.agrees(place, rate) && rate.total().signum() > 0).toList();
+            if (!unlike.isEmpty()) {
+                Reference.Row reference = Reference.of(unlike.get(0)).get(0);
+                String published = Findings.named(Reference.of(unlike.get(0)).stream().map(each -> RateCell.print(each.rate())).distinct().toList());
+                at.look("rate-unlike-reference", cell, row.name() + ": " + RateCell.print(rate) + " is not among the rates published for " + unlike.get(0) + ": " + published
+                        + " (looked at " + reference.lookedAt() + ").", "Keep it if it is right; otherwise write the published one.");
+            }
+        });
+    }
+}

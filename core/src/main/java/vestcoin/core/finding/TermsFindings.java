@@ -1,0 +1,78 @@
+package vestcoin.core.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import vestcoin.core.place.Groups;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.terms.Terms;
+
+/** What a seller should know about the terms. What the law asks is looked at, not blocked: this is no legal advice. */
+final class TermsFindings {
+    /** Days a consumer has to withdraw. Source: Directive 2011/83/EU, Article 9. */
+    private static final int WITHDRAWAL = 14;
+    private static final Pattern DAYS = Pattern.compile("(\\d{1,3})\\s*(?:days?|Tagen?|jours?)\\b", Pattern.CASE_INSENSITIVE);
+    /** Words that say an order costs money, by language. Source: Directive 2011/83/EU, Article 8(2) for the rule; the words from memory. */
+    private static final Map<String, Pattern> COSTS = Map.of("en", Pattern.compile("pay|buy|purchase|obligation", Pattern.CASE_INSENSITIVE),
+            "de", Pattern.compile("zahlungspflichtig|kaufen|kostenpflichtig", Pattern.CASE_INSENSITIVE), "fr", Pattern.compile("paiement|payer|acheter|payante", Pattern.CASE_INSENSITIVE));
+
+    private TermsFindings() {}
+
+    static void add(Setup setup, Findings.At at) {
+        Terms terms = setup.terms();
+        List<String> languages = new ArrayList<>(List.of(setup.shop().language()));
+        languages.addAll(setup.shop().languages());
+        if (Groups.EU.contains(setup.shop().address().country())) {
+            union(terms, languages, at);
+        }
+        if (terms.returnDays().isPresent() && terms.returnAddress().isEmpty()) {
+            at.look("no-return-address", "terms/returnAddress", "Goods may be returned, but there is no address to return them to.", "Add it, or the shop's own.");
+        }
+        terms.texts().forEach((kind, byLanguage) -> {
+            List<String> lacking = languages.stream().map(TermsFindings::language).distinct().filter(language -> byLanguage.keySet().stream().noneMatch(tag -> language(tag).equals(language))).toList();
+            if (!byLanguage.isEmpty() && !lacking.isEmpty()) {
+                at.look("language-lacking", "terms/texts/" + kind, "The text “" + kind + "” lacks " + String.join(", ", lacking) + ".", "Write it, or take the language out of the shop.");
+            }
+            byLanguage.forEach((tag, text) -> contradiction(kind, tag, text, terms, at));
+        });
+    }
+
+    private static String language(String tag) {
+        return Locale.forLanguageTag(tag).getLanguage();
+    }
+
+    private static void contradiction(String kind, String tag, String text, Terms terms, Findings.At at) {
+        int said = kind.contains("withdrawal") ? terms.withdrawalDays().orElse(-1) : kind.contains("return") || kind.contains("refund") ? terms.returnDays().orElse(-1) : -1;
+        Matcher matcher = DAYS.matcher(text);
+        if (said >= 0 && matcher.find() && Integer.parseInt(matcher.group(1)) != said) {
+            at.look("text-contradicts-setting", "terms/texts/" + kind + "/" + tag, "The text says " + matcher.group(1) + " days, the setting says " + said + ".", "Change the one that is wrong.");
+        }
+    }
+
+    private static void union(Terms terms, List<String> languages, Findings.At at) {
+        if (terms.withdrawalDays().orElse(0) < WITHDRAWAL) {
+            at.look("withdrawal-too-short", "terms/withdrawalDays", terms.withdrawalDays().map(days -> "Consumers may withdraw for " + days + " days only.").orElse("Nothing says how long consumers may withdraw."),
+                    "Give them 14 days at least (Directive 2011/83/EU, Art. 9).");
+        }
+        if (!terms.onlineWithdrawal()) {
+            at.look("no-online-withdrawal", "terms/onlineWithdrawal", "Buyers cannot withdraw on the shop's own pages.", "Switch it on (Directive 2011/83/EU, Art. 11a).");
+        }
+        if (!terms.refundsDelivery()) {
+            at.look("delivery-not-refunded", "terms/refundsDelivery", "Standard delivery is not refunded on withdrawal.", "Refund it (Directive 2011/83/EU, Art. 13).");
+        }
+        if (terms.texts().getOrDefault(Terms.LEGAL_NOTICE, Map.of()).isEmpty()) {
+            at.look("no-legal-notice", "terms/texts/" + Terms.LEGAL_NOTICE, "There is no legal notice.", "Fill it from the shop's own data (Directive 2000/31/EC, Art. 5).");
+        }
+        for (String tag : languages) {
+            String button = terms.orderButton().getOrDefault(tag, terms.orderButton().getOrDefault(language(tag), ""));
+            Pattern costs = COSTS.get(language(tag));
+            if (button.isBlank() || costs != null && !costs.matcher(button).find()) {
+                at.look("button-without-cost", "terms/orderButton", button.isBlank() ? "The order button has no text in " + tag + "." : "“" + button + "” does not say that the order costs money.",
+                        "Write it as “Order and pay” (Directive 2011/83/EU, Art. 8(2)).");
+            }
+        }
+    }
+}

@@ -1,0 +1,99 @@
+package vestcoin.core.pickup;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import vestcoin.core.calendar.WorkDays;
+import vestcoin.core.calendar.Working;
+
+/**
+ * The slots of a place. They are cut by the clock on the wall: a start that does not exist on the spring change is dropped, one that
+ * occurs twice in autumn is the first. A slot begins at or after the instant and its notice in elapsed hours, not before the day
+ * the goods are ready, ends by closing, and has room.
+ */
+public final class Slots {
+    /** @param left how many more orders it takes; nothing where it takes any number */
+    public record Slot(ZonedDateTime start, ZonedDateTime end, Optional<Integer> left) {}
+
+    /** A slot that is not open, and what takes it away. */
+    public record Shut(LocalDateTime start, String reason) {}
+
+    /**
+     * What slots are cut from.
+     *
+     * @param place       id they are counted under
+     * @param slotMinutes nothing where each span is one slot
+     */
+    public record Plan(String place, List<Hours> hours, Optional<Integer> slotMinutes, Optional<Integer> capacity, int noticeHours, int daysAhead, WorkDays closed) {}
+
+    private Slots() {}
+
+    /** The plan of a pickup place. */
+    public static Plan plan(Pickup.Spot spot) {
+        Working days = new Working(List.of(java.time.DayOfWeek.values()), Optional.empty(), spot.closed(), spot.holidays());
+        return new Plan(spot.id(), spot.hours(), spot.slotMinutes(), spot.capacity(), spot.notice(), spot.daysAhead(), WorkDays.of(days, spot.at().country(), spot.at().region()));
+    }
+
+    /** Open slots in order of time. @param ready first day the goods can be had, if they have to be made ready @param limit most slots */
+    public static List<Slot> open(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken, int limit) {
+        List<Slot> open = new ArrayList<>();
+        walk(plan, at, zone, ready, taken, limit, open, new ArrayList<>());
+        return open;
+    }
+
+    /** Slots of these days that are not open, and why. */
+    public static List<Shut> shut(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken) {
+        List<Shut> shut = new ArrayList<>();
+        walk(plan, at, zone, ready, taken, Integer.MAX_VALUE, new ArrayList<>(), shut);
+        return shut;
+    }
+
+    private static void walk(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken, int limit, List<Slot> open, List<Shut> shut) {
+        LocalDate today = LocalDate.ofInstant(at, zone);
+        Instant soonest = at.plus(Duration.ofHours(plan.noticeHours()));
+        for (int ahead = 0; ahead <= plan.daysAhead() && open.size() < limit; ahead++) {
+            LocalDate day = today.plusDays(ahead);
+            for (Hours span : plan.hours().stream().filter(hours -> hours.on(day)).sorted(Comparator.comparing(Hours::from)).toList()) {
+                int length = plan.slotMinutes().orElse(span.closes() - span.opens());
+                for (int minute = span.opens(); length > 0 && minute + length <= span.closes() && open.size() < limit; minute += length) {
+                    LocalDateTime start = day.atStartOfDay().plusMinutes(minute);
+                    Optional<String> reason = reason(plan, start, zone, soonest, ready, taken);
+                    if (reason.isPresent()) {
+                        shut.add(new Shut(start, reason.get()));
+                    } else {
+                        open.add(slot(plan, start, start.plusMinutes(length), zone, taken));
+                    }
+                }
+            }
+        }
+    }
+
+    private static Slot slot(Plan plan, LocalDateTime start, LocalDateTime end, ZoneId zone, Taken taken) {
+        return new Slot(start.atZone(zone).withEarlierOffsetAtOverlap(), end.atZone(zone).withEarlierOffsetAtOverlap(), plan.capacity().map(all -> all - taken.of(plan.place(), start)));
+    }
+
+    private static Optional<String> reason(Plan plan, LocalDateTime start, ZoneId zone, Instant soonest, Optional<LocalDate> ready, Taken taken) {
+        List<ZoneOffset> offsets = zone.getRules().getValidOffsets(start);
+        if (offsets.isEmpty()) {
+            return Optional.of("The clocks go forward over it.");
+        }
+        if (!plan.closed().works(start.toLocalDate())) {
+            return Optional.of("Closed on this day.");
+        }
+        if (start.toInstant(offsets.get(0)).isBefore(soonest)) {
+            return Optional.of("Sooner than the notice of " + plan.noticeHours() + " hours.");
+        }
+        if (ready.filter(first -> start.toLocalDate().isBefore(first)).isPresent()) {
+            return Optional.of("Before the goods are ready.");
+        }
+        return plan.capacity().filter(all -> taken.of(plan.place(), start) >= all).map(all -> "Taken: " + all + " in all.");
+    }
+}

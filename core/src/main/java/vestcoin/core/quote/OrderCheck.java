@@ -1,0 +1,97 @@
+package vestcoin.core.quote;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import vestcoin.core.money.Accepted;
+import vestcoin.core.money.Currencies;
+import vestcoin.core.money.Exchange;
+import vestcoin.core.problem.Problems;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.why.Tracer.Conversion;
+
+/** What makes an order impossible to price. What merely keeps it from being placed is said by the quote. */
+final class OrderCheck {
+    /** Codes one order may carry: more are a mistake or an attempt to guess. */
+    private static final int MOST_CODES = 20;
+    private static final int MOST_LINES = 1000;
+    private static final BigDecimal MOST_RATE = new BigDecimal("1000000000");
+    private static final Instant EARLIEST = Instant.parse("1900-01-01T00:00:00Z");
+    private static final Instant LATEST = Instant.parse("2200-01-01T00:00:00Z");
+
+    private final Compiled setup;
+    private final Order order;
+    private final Problems problems = new Problems();
+
+    private OrderCheck(Compiled setup, Order order) {
+        this.setup = setup;
+        this.order = order;
+    }
+
+    /** @throws vestcoin.core.problem.Refused with everything impossible in the order */
+    static void check(Compiled setup, Order order) {
+        new OrderCheck(setup, order).check();
+    }
+
+    private void check() {
+        problems.when(order.at() == null || order.at().isBefore(EARLIEST) || order.at().isAfter(LATEST), "order/at",
+                order.at() == null ? "The order has no time." : "No shop takes orders at this time.", "Add an instant, as 2026-11-25T10:00:00Z.");
+        problems.when(order.lines().isEmpty(), "order/lines", "The basket is empty.", "Put something in.");
+        problems.when(order.lines().size() > MOST_LINES, "order/lines", "The basket has more than " + MOST_LINES + " lines.", "Make it several orders.");
+        setup.shelf().check(order.lines(), currency().map(CurrencyUnit::getDecimalPlaces).orElse(setup.currency().getDecimalPlaces()), problems);
+        problems.when(order.codes().size() > MOST_CODES, "order/codes", "There are more than " + MOST_CODES + " codes.", "Keep the ones that matter.");
+        if (!problems.when(order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
+            order.to().check("order/to", problems);
+        }
+        order.buyer().belongs().ifPresent(place -> place.check("order/buyer/belongs", problems));
+        order.point().ifPresent(point -> problems.when(!point.exists(), "order/point", "There is no such point on earth.", "Write degrees, latitude from −90 to 90 and longitude from −180 to 180."));
+        exchange();
+        for (Outside.Voucher voucher : order.outside().vouchers()) {
+            int digits = currency().orElse(setup.currency()).getDecimalPlaces();
+            problems.when(voucher.code() == null || voucher.balance() == null || voucher.balance().signum() < 0 || voucher.balance().stripTrailingZeros().scale() > digits,
+                    "order/outside/vouchers", "A voucher has no code, or a balance that cannot be.", "Give each a code and a balance of at most " + digits + " decimals.");
+        }
+        order.outside().carriers().amounts().forEach((service, amount) -> problems.when(amount == null || amount.signum() < 0
+                        || amount.stripTrailingZeros().scale() > setup.currency().getDecimalPlaces() || amount.compareTo(MOST_RATE) >= 0,
+                "order/outside/carriers/" + service, "The carrier's answer is no price in " + setup.currency().getCode() + ".", "Leave it out if the carrier did not answer."));
+        problems.refuseIfAny();
+    }
+
+    private Optional<CurrencyUnit> currency() {
+        return order.currency().flatMap(Currencies::of);
+    }
+
+    private void exchange() {
+        order.outside().exchange().ifPresent(rates -> {
+            problems.when(rates.base() == null, "order/outside/exchange/base", "The exchange rates have no base.", "Name the currency they are quoted against.");
+            rates.rates().forEach((code, rate) -> problems.when(rate == null || rate.signum() <= 0 || rate.compareTo(MOST_RATE) > 0, "order/outside/exchange/rates/" + code,
+                    "An exchange rate has to be above zero.", "Write units of " + code + " for one of the base."));
+        });
+        if (order.currency().isEmpty() || order.currency().get().equals(setup.currency().getCode())) {
+            return;
+        }
+        String code = order.currency().get();
+        if (problems.when(accepted().isEmpty(), "order/currency", "The shop does not take " + code + ".", "Choose one it takes, or add it at the shop's currencies.")) {
+            return;
+        }
+        Optional<Exchange> rates = order.outside().exchange().filter(given -> given.base() != null);
+        problems.when(rates.flatMap(given -> given.of(code)).isEmpty() || rates.flatMap(given -> given.of(setup.currency().getCode())).isEmpty(), "order/outside/exchange",
+                "There is no exchange rate from " + setup.currency().getCode() + " to " + code + ".", "Give the day's rates for both.");
+    }
+
+    private Optional<Accepted> accepted() {
+        return setup.setup().shop().currencies().stream().filter(each -> each.code().equals(order.currency().orElseThrow())).findFirst();
+    }
+
+    /** How typed amounts become amounts of the order's currency, for an order that was found possible; nothing in the shop's own. */
+    static Optional<Conversion> conversion(Compiled setup, Order order) {
+        if (order.currency().isEmpty() || order.currency().get().equals(setup.currency().getCode())) {
+            return Optional.empty();
+        }
+        Accepted accepted = new OrderCheck(setup, order).accepted().orElseThrow();
+        Exchange rates = order.outside().exchange().orElseThrow();
+        return Optional.of(new Conversion(setup.currency(), rates.of(setup.currency().getCode()).orElseThrow(), rates.of(accepted.code()).orElseThrow(),
+                accepted.percent().orElse(BigDecimal.ZERO), accepted.ending()));
+    }
+}

@@ -1,0 +1,149 @@
+package vestcoin.core.quote;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.goods.Buying;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Rerate;
+import vestcoin.core.money.Exchange;
+import vestcoin.core.place.Destination;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.tax.Supply;
+import vestcoin.core.tax.Tax;
+import vestcoin.core.tax.TaxBook;
+import vestcoin.core.tax.Treatment;
+import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.Whose;
+import vestcoin.core.why.Figure;
+import vestcoin.core.why.Op.Source;
+import vestcoin.core.why.Tracer;
+
+/**
+ * Whose tax each thing of an order bears, and what that does to typed amounts: they are re-rated for a buyer untaxed for who they
+ * are, and for every buyer elsewhere where what stands still is what the seller earns.
+ */
+final class TaxedAs {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private final Compiled setup;
+    private final Order order;
+    private final Tracer tracer;
+    private final Tax tax;
+    private final Optional<Destination> collected;
+    private final TaxBook.When when;
+    private final Map<String, BigDecimal> nets;
+    private final Whose whose;
+    private final Map<String, Treatment> treatments = new HashMap<>();
+    private final Map<String, Optional<Rerate>> rerates = new HashMap<>();
+
+    /** @param collected where goods are collected, if they are */
+    TaxedAs(Compiled setup, Order order, Optional<Destination> collected, Tracer tracer) {
+        this.setup = setup;
+        this.order = order;
+        this.tracer = tracer;
+        this.tax = setup.setup().tax();
+        this.collected = collected;
+        this.when = new TaxBook.When(order.at(), setup.zone());
+        this.nets = tax.registrations().isEmpty() ? Map.of() : nets();
+        this.whose = new Whose(tax, setup.home(), new Whose.Situation(order.at(), setup.zone(), order.buyer(), order.to(), order.outside().sales(), crossed(), most -> net -> within(most, net)));
+    }
+
+    Whose whose() {
+        return whose;
+    }
+
+    TaxBook.When when() {
+        return when;
+    }
+
+    /** What the order would come to at home without tax, by dispatch place: what thresholds and registrations are measured on. */
+    private Map<String, BigDecimal> nets() {
+        Map<String, BigDecimal> byPlace = new HashMap<>();
+        for (PricedLine line : setup.shelf().price(order.lines(), new Buying(order.at(), setup.zone(), order.group()), tracer.forgetful())) {
+            if (line.counted()) {
+                BigDecimal net = tax.prices() == Tax.Prices.WITHOUT_TAX ? line.amount().value()
+                        : line.amount().value().multiply(HUNDRED).divide(HUNDRED.add(homeRate(line.product().taxCategory())), MathContext.DECIMAL64);
+                byPlace.merge(placeOf(line.product()), net, BigDecimal::add);
+            }
+        }
+        return byPlace;
+    }
+
+    private BigDecimal crossed() {
+        BigDecimal all = nets.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+        return converted(all, "EUR").orElse(all);
+    }
+
+    private Optional<Boolean> within(Tax.Most most, BigDecimal net) {
+        return converted(net, most.currency()).map(amount -> amount.compareTo(most.amount()) <= 0);
+    }
+
+    private Optional<BigDecimal> converted(BigDecimal amount, String into) {
+        String from = tracer.currency().getCode();
+        if (from.equals(into)) {
+            return Optional.of(amount);
+        }
+        Optional<Exchange> rates = order.outside().exchange();
+        return rates.flatMap(given -> given.of(into)).flatMap(to -> rates.flatMap(given -> given.of(from)).map(base -> amount.multiply(to).divide(base, MathContext.DECIMAL64)));
+    }
+
+    private static String placeOf(Product product) {
+        return product.physical() ? product.sending().from().orElse(Delivery.Dispatch.SHOP) : Delivery.Dispatch.SHOP;
+    }
+
+    /** Country a product leaves from. */
+    String dispatchCountry(Product product) {
+        return from(product).country();
+    }
+
+    private Destination from(Product product) {
+        return setup.board().dispatch(placeOf(product)).map(Delivery.Dispatch::at).orElse(setup.home());
+    }
+
+    Treatment of(Product product) {
+        Supply supply = Supply.of(product);
+        return treatments.computeIfAbsent(supply + " " + placeOf(product),
+                key -> whose.of(supply, from(product), collected, nets.getOrDefault(placeOf(product), BigDecimal.ZERO)));
+    }
+
+    /** What is done to the typed amounts of a product's category. */
+    Function<Buying.PricedAs, Optional<Rerate>> rerate() {
+        boolean stands = tax.prices() == Tax.Prices.WITHOUT_TAX || tax.smallBusiness().isPresent();
+        return stands ? as -> Optional.empty() : as -> rerates.computeIfAbsent(as.category() + " " + Supply.of(as.product()) + " " + placeOf(as.product()), key -> rerate(as));
+    }
+
+    private Optional<Rerate> rerate(Buying.PricedAs as) {
+        Treatment treatment = of(as.product());
+        boolean forWhoTheyAre = treatment.code() == Code.K || treatment.code() == Code.AE || treatment.code() == Code.E;
+        if (as.product().outside() || !forWhoTheyAre && tax.standing() == Tax.Standing.WHAT_THE_BUYER_PAYS) {
+            return Optional.empty();
+        }
+        BigDecimal home = homeRate(as.category());
+        BigDecimal there = treatment.place().flatMap(place -> setup.book().find(place, as.category(), when)).map(levy -> whose.rate(levy, treatment)).orElse(BigDecimal.ZERO);
+        if (home.compareTo(there) == 0) {
+            return Optional.empty();
+        }
+        return Optional.of(new Rerate(rate(there, "100 and the destination's rate", treatment.rule()), rate(home, "100 and the home rate", "tax/standing")));
+    }
+
+    private Figure rate(BigDecimal percent, String label, String path) {
+        return tracer.number(Source.SETUP, HUNDRED.add(percent), "%", path, label);
+    }
+
+    private BigDecimal homeRate(String category) {
+        return setup.book().find(setup.home(), category, when).map(levy -> levy.rate().total()).orElse(BigDecimal.ZERO);
+    }
+
+    /** The sentences that say whose tax applies, each once. */
+    List<Treatment> all() {
+        return treatments.values().stream().filter(treatment -> !treatment.rule().equals("rule/outside-tax") || treatment.sentence().startsWith("Supplied")).distinct()
+                .sorted(java.util.Comparator.comparing(Treatment::sentence)).toList();
+    }
+}

@@ -1,0 +1,232 @@
+package vestcoin.core.setup;
+
+import java.math.BigDecimal;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.CurrencyUnit;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.discount.Discounts;
+import vestcoin.core.goods.Goods;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Renewal;
+import vestcoin.core.goods.Sending;
+import vestcoin.core.money.Accepted;
+import vestcoin.core.money.Currencies;
+import vestcoin.core.tax.Tax;
+
+/** What makes goods or discounts impossible to price with. */
+final class GoodsCheck {
+    private final Goods goods;
+    private final Setup setup;
+    private final Checks checks;
+    private final Set<String> names;
+    private final Set<String> categories = new HashSet<>();
+    private final Set<String> groups = new HashSet<>();
+    private final Set<String> buyerGroups = new HashSet<>();
+    private final Set<String> handling = new HashSet<>();
+    private final Set<String> dispatch = new HashSet<>(Set.of(Delivery.Dispatch.SHOP));
+    private final Map<String, Product> products = new HashMap<>();
+
+    GoodsCheck(Setup setup, Checks checks, Set<String> names) {
+        this.goods = setup.goods();
+        this.setup = setup;
+        this.checks = checks;
+        this.names = names;
+        setup.tax().categories().stream().map(Tax.Category::id).forEach(categories::add);
+        goods.groups().forEach(group -> groups.add(group.id()));
+        goods.buyerGroups().forEach(group -> buyerGroups.add(group.id()));
+        setup.delivery().handling().forEach(each -> handling.add(each.id()));
+        setup.delivery().dispatch().forEach(each -> dispatch.add(each.id()));
+        goods.products().forEach(product -> products.put(product.id(), product));
+    }
+
+    void check() {
+        checks.ids(goods.products(), Product::id, "goods/products");
+        checks.ids(goods.buyerGroups(), Goods.BuyerGroup::id, "goods/buyerGroups");
+        checks.ids(goods.groups(), Goods.ProductGroup::id, "goods/groups");
+        goods.buyerGroups().forEach(group -> group.percentOff().ifPresent(percent -> checks.percent(percent, "goods/buyerGroups/" + group.id() + "/percentOff")));
+        checks.known(goods.defaultGroup().stream().toList(), groups, "goods/defaultGroup", "product group");
+        for (Goods.ProductGroup group : goods.groups()) {
+            String path = "goods/groups/" + group.id();
+            checks.named(group.name(), path);
+            checks.known(group.category().stream().toList(), categories, path + "/category", "tax category");
+            sending(group.sending(), path + "/sending");
+        }
+        goods.products().forEach(this::product);
+        discounts();
+    }
+
+    private void product(Product product) {
+        String path = "goods/products/" + product.id();
+        checks.named(product.name(), path);
+        checks.required(product.kind(), path + "/kind");
+        checks.amount(product.price(), path + "/price", false);
+        checks.known(product.group().stream().toList(), groups, path + "/group", "product group");
+        Optional<String> category = product.category().or(() -> product.group().or(goods::defaultGroup)
+                .flatMap(id -> goods.groups().stream().filter(group -> id.equals(group.id())).findFirst()).flatMap(Goods.ProductGroup::category));
+        boolean needed = product.kind() != Product.Kind.BUNDLE && !(product.kind() != null && product.outside());
+        checks.problems.when(needed && category.filter(categories::contains).isEmpty() || category.isPresent() && !categories.contains(category.get()), path + "/category",
+                category.isEmpty() ? product.name() + " has no tax category, nor has its group." : "There is no tax category “" + category.get() + "”.",
+                "Choose one of the tax station's categories, or add it there.");
+        product.weight().ifPresent(weight -> checks.problems.when(weight.value().signum() < 0, path + "/weight", "A weight cannot be below zero.", "Write it without the minus sign."));
+        sending(product.sending(), path + "/sending");
+        prices(product, path);
+        quantities(product, path);
+        options(product, path);
+        kinds(product, path);
+    }
+
+    private void sending(Sending sending, String path) {
+        checks.known(sending.handling().stream().toList(), handling, path + "/handling", "handling group");
+        checks.known(sending.from().stream().toList(), dispatch, path + "/from", "dispatch place");
+        sending.preparation().ifPresent(days -> checks.whole(days, 0, 365, path + "/preparation", "The preparation in working days"));
+        sending.own().ifPresent(own -> {
+            checks.amount(own.alone(), path + "/own/alone", false);
+            checks.amount(own.withOthers(), path + "/own/withOthers", false);
+        });
+    }
+
+    private void prices(Product product, String path) {
+        product.sale().ifPresent(sale -> sale(sale, path + "/sale"));
+        product.groupPrices().forEach((group, price) -> {
+            checks.problems.when(!buyerGroups.contains(group), path + "/groupPrices/" + group, "There is no buyer group “" + group + "”.", "Add the group, or remove the price.");
+            checks.amount(price, path + "/groupPrices/" + group, false);
+        });
+        Set<String> accepted = new HashSet<>(setup.shop().currencies().stream().map(Accepted::code).toList());
+        product.prices().forEach((code, price) -> {
+            Optional<CurrencyUnit> unit = Currencies.of(code);
+            if (!checks.problems.when(unit.isEmpty() || !accepted.contains(code), path + "/prices/" + code, "The shop does not take “" + code + "”.", "Add the currency to the shop, or remove the price.")) {
+                checks.amount(price, path + "/prices/" + code, false, code, unit.get().getDecimalPlaces());
+            }
+        });
+        for (int i = 0; i < product.breaks().size(); i++) {
+            Product.Break step = product.breaks().get(i);
+            String at = path + "/breaks/" + i;
+            checks.problems.when(step.from() == null || step.from().signum() <= 0, at + "/from", "A break begins above zero.", "Write the quantity it begins at.");
+            checks.problems.when(step.price().isPresent() == step.percent().isPresent(), at, "A break has either a price or a percent off.", "Write one of the two.");
+            step.price().ifPresent(price -> checks.amount(price, at + "/price", false));
+            step.percent().ifPresent(percent -> checks.percent(percent, at + "/percent"));
+        }
+    }
+
+    private void sale(Product.Sale sale, String path) {
+        checks.amount(sale.price(), path + "/price", false);
+        if (checks.required(sale.window(), path + "/window")) {
+            checks.window(sale.window(), path + "/window");
+        }
+    }
+
+    private void quantities(Product product, String path) {
+        product.measure().ifPresent(measure -> checks.problems.when(measure.unit() == null || measure.step() == null || measure.step().signum() <= 0 || measure.least() == null
+                        || measure.most() == null || measure.least().compareTo(measure.most()) > 0, path + "/measure",
+                "The measure needs a unit, a step above zero, and a least that is not above the most.", "Write them as m, 0.05, 0.5, 50."));
+        checks.problems.when(product.kind() == Product.Kind.DONATION && product.bounds().isEmpty(), path + "/bounds", "A donation needs its least and its most.", "Write both amounts.");
+        product.bounds().ifPresent(bounds -> {
+            checks.amount(bounds.least(), path + "/bounds/least", false);
+            checks.amount(bounds.most(), path + "/bounds/most", false);
+        });
+        checks.ids(product.perUnit(), Product.PerUnit::id, path + "/perUnit");
+        for (Product.PerUnit each : product.perUnit()) {
+            checks.named(each.name(), path + "/perUnit/" + each.id());
+            checks.amount(each.amount(), path + "/perUnit/" + each.id() + "/amount", false);
+            checks.known(each.category().stream().toList(), categories, path + "/perUnit/" + each.id() + "/category", "tax category");
+        }
+    }
+
+    private void options(Product product, String path) {
+        checks.ids(product.options(), Product.Option::id, path + "/options");
+        for (Product.Option option : product.options()) {
+            choices(option, path + "/options/" + option.id());
+        }
+        checks.ids(product.variations(), Product.Variation::id, path + "/variations");
+        for (Product.Variation variation : product.variations()) {
+            String at = path + "/variations/" + variation.id();
+            variation.options().forEach((option, choice) -> checks.problems.when(!offers(product, option, choice), at + "/options/" + option,
+                    product.name() + " has no choice “" + choice + "” of “" + option + "”.", "Name one of its options and choices."));
+            variation.price().ifPresent(price -> checks.amount(price, at + "/price", false));
+            variation.sale().ifPresent(sale -> sale(sale, at + "/sale"));
+        }
+    }
+
+    private static boolean offers(Product product, String option, String choice) {
+        return product.options().stream().anyMatch(each -> option.equals(each.id()) && each.choices().stream().anyMatch(one -> one.id() != null && one.id().equals(choice)));
+    }
+
+    private void choices(Product.Option option, String path) {
+        checks.named(option.name(), path);
+        checks.problems.when(option.choices().isEmpty(), path, "It has nothing to choose.", "Add a choice, or remove the option.");
+        checks.ids(option.choices(), Product.Choice::id, path + "/choices");
+        for (Product.Choice choice : option.choices()) {
+            checks.named(choice.name(), path + "/choices/" + choice.id());
+            choice.extra().ifPresent(extra -> checks.amount(extra, path + "/choices/" + choice.id() + "/extra", true));
+            choice.percent().ifPresent(percent -> checks.anyPercent(percent, path + "/choices/" + choice.id() + "/percent"));
+        }
+    }
+
+    private void kinds(Product product, String path) {
+        product.renews().ifPresent(renews -> {
+            if (checks.required(renews.unit(), path + "/renews/unit")) {
+                checks.whole(renews.every(), 1, 1000, path + "/renews/every", "How often it renews");
+                renews.on().ifPresent(day -> {
+                    checks.whole(day, 1, 31, path + "/renews/on", "The day of the month");
+                    checks.problems.when(renews.unit() == Renewal.Unit.DAYS || renews.unit() == Renewal.Unit.WEEKS, path + "/renews/on",
+                            "A fixed day of the month goes with months or years.", "Renew every so many months or years, or leave the day out.");
+                });
+            }
+        });
+        boolean bundle = product.kind() == Product.Kind.BUNDLE;
+        checks.problems.when(bundle != !product.contents().isEmpty(), path + "/contents", bundle ? "The bundle is empty." : "Only a bundle has contents.",
+                bundle ? "Add what it holds." : "Make it a bundle, or take them out.");
+        for (int i = 0; bundle && i < product.contents().size(); i++) {
+            content(product.contents().get(i), path + "/contents/" + i);
+        }
+    }
+
+    private void content(Line line, String path) {
+        Product part = line.product() == null ? null : products.get(line.product());
+        if (checks.problems.when(part == null || part.kind() == Product.Kind.BUNDLE || part.kind() == null || part.amountChosen(), path + "/product",
+                "“" + line.product() + "” cannot be part of a bundle.", "Name a product that has a price of its own.")) {
+            return;
+        }
+        checks.problems.when(line.quantity() == null || line.quantity().signum() <= 0 || line.quantity().compareTo(BigDecimal.valueOf(1000)) > 0
+                        || part.measure().isEmpty() && line.quantity().stripTrailingZeros().scale() > 0, path + "/quantity",
+                "The quantity has to be a whole number above zero.", "Write how many of it the bundle holds.");
+        List<Product.Option> open = part.options().stream().filter(option -> !offers(part, option.id(), line.options().get(option.id()))).toList();
+        checks.problems.when(!open.isEmpty() || line.options().size() != part.options().size(), path + "/options", "Not all choices of “" + part.name() + "” are made.",
+                "Name one choice for each of its options.");
+    }
+
+    private void discounts() {
+        checks.ids(setup.discounts().rules(), Discounts.Rule::id, "discounts/rules");
+        Set<String> codes = new HashSet<>();
+        for (Discounts.Rule rule : setup.discounts().rules()) {
+            String path = "discounts/rules/" + rule.id();
+            checks.named(rule.name(), path);
+            checks.required(rule.off(), path + "/off");
+            checks.problems.when(rule.percent().isPresent() == rule.amount().isPresent(), path, "A discount is either a percent or an amount.", "Write one of the two.");
+            rule.percent().ifPresent(percent -> checks.percent(percent, path + "/percent"));
+            rule.amount().ifPresent(amount -> checks.amount(amount, path + "/amount", false));
+            rule.code().ifPresent(code -> {
+                checks.problems.when(code.isBlank() || code.length() > 40, path + "/code", "The code has to be 1 to 40 characters.", "Type another, or remove it to make the discount automatic.");
+                checks.problems.when(!codes.add(code.strip().toUpperCase(java.util.Locale.ROOT)), path + "/code", "The code “" + code + "” is used twice.", "Give one of them another code.");
+            });
+            conditions(rule.conditions(), path + "/conditions");
+        }
+    }
+
+    private void conditions(Discounts.Conditions when, String path) {
+        when.leastValue().ifPresent(value -> checks.amount(value, path + "/leastValue", false));
+        when.leastQuantity().ifPresent(quantity -> checks.problems.when(quantity.signum() <= 0, path + "/leastQuantity", "The least quantity has to be above zero.", "Leave it out for none."));
+        checks.known(when.categories(), names, path + "/categories", "kind of goods");
+        checks.known(when.except(), names, path + "/except", "kind of goods");
+        checks.places(when.places(), path + "/places");
+        when.window().ifPresent(window -> checks.window(window, path + "/window"));
+        when.uses().ifPresent(uses -> checks.problems.when(uses < 1, path + "/uses", "It has to be usable at least once.", "Leave it out for any number of times."));
+        when.usesPerBuyer().ifPresent(uses -> checks.problems.when(uses < 1, path + "/usesPerBuyer", "A buyer has to be able to use it once.", "Leave it out for any number of times."));
+    }
+}

@@ -1,0 +1,59 @@
+package vestcoin.core.setup;
+
+import java.util.HashSet;
+import java.util.Set;
+import vestcoin.core.money.Currencies;
+import vestcoin.core.payment.Payment;
+
+/** What makes the payment station impossible to price with. */
+final class PaymentCheck {
+    private final Setup setup;
+    private final Checks checks;
+    private final Set<String> names;
+
+    PaymentCheck(Setup setup, Checks checks, Set<String> names) {
+        this.setup = setup;
+        this.checks = checks;
+        this.names = names;
+    }
+
+    void check() {
+        checks.ids(setup.payment().methods(), Payment.Method::id, "payment/methods");
+        checks.ids(setup.payment().accounts(), Payment.Account::id, "payment/accounts");
+        Set<String> deliveries = new HashSet<>(setup.delivery().options().stream().map(option -> option.id()).toList());
+        setup.pickup().places().forEach(spot -> deliveries.add(spot.option()));
+        setup.pickup().local().ifPresent(local -> deliveries.add(vestcoin.core.pickup.Pickup.Local.OPTION));
+        for (Payment.Method method : setup.payment().methods()) {
+            String path = "payment/methods/" + method.id();
+            if (checks.required(method.kind(), path + "/kind") && method.kind().throughProvider()) {
+                checks.required(method.gateway().orElse(null), path + "/gateway");
+            }
+            method.fee().ifPresent(fee -> {
+                checks.percent(fee.percent(), path + "/fee/percent");
+                checks.amount(fee.fixed(), path + "/fee/fixed", false);
+            });
+            method.charge().ifPresent(charge -> {
+                checks.percent(charge.percent().abs(), path + "/charge/percent");
+                checks.amount(charge.amount(), path + "/charge/amount", true);
+            });
+            conditions(method.conditions(), path + "/conditions", deliveries);
+        }
+        for (Payment.Account account : setup.payment().accounts()) {
+            account.smallest().ifPresent(least -> checks.amount(least, "payment/accounts/" + account.id() + "/smallest", false));
+            account.authorisationDays().ifPresent(days -> checks.whole(days, 0, 365, "payment/accounts/" + account.id() + "/authorisationDays", "How long an authorisation holds, in days,"));
+        }
+        setup.payment().cashSteps().forEach((code, step) -> {
+            int digits = Currencies.of(code).map(unit -> unit.getDecimalPlaces()).orElse(-1);
+            checks.problems.when(digits < 0 || step == null || step.signum() <= 0 || step.stripTrailingZeros().scale() > digits, "payment/cashSteps/" + code,
+                    "“" + code + "” has no such step for cash.", "Write a currency and a multiple of its minor unit, as CHF 0.05.");
+        });
+    }
+
+    private void conditions(Payment.Conditions when, String path, Set<String> deliveries) {
+        when.least().ifPresent(least -> checks.amount(least, path + "/least", false));
+        when.most().ifPresent(most -> checks.amount(most, path + "/most", false));
+        checks.places(when.places(), path + "/places");
+        checks.known(when.deliveries(), deliveries, path + "/deliveries", "delivery option or pickup place");
+        checks.known(when.except(), names, path + "/except", "kind of goods");
+    }
+}
