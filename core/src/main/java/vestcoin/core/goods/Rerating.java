@@ -1,10 +1,10 @@
 package vestcoin.core.goods;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
@@ -18,8 +18,8 @@ public final class Rerating {
 
     /** @param weight what a line weighs in the sharing */
     public static Figure of(Figure typed, List<PricedLine> lines, Function<PricedLine, Figure> weight, Buying buying, Tracer tracer) {
-        Map<String, Optional<Rerate>> rerates = new LinkedHashMap<>();
-        Map<String, List<Figure>> weights = new LinkedHashMap<>();
+        Map<String, Optional<Rerate>> rerates = new TreeMap<>();
+        Map<String, List<Figure>> weights = new TreeMap<>();
         for (PricedLine line : lines) {
             String category = line.product().taxCategory() + " " + line.product().kind();
             rerates.computeIfAbsent(category, c -> buying.rerate().apply(new Buying.PricedAs(line.product(), line.product().taxCategory())));

@@ -1,20 +1,19 @@
 package vestcoin.core.place;
 
 import com.ibm.icu.util.TimeZone;
+import java.time.Instant;
 import java.time.ZoneId;
-import java.util.Set;
+import java.util.List;
 
 /** The time zone a calendar date is told in at a place. */
 public final class TimeZones {
     private TimeZones() {}
 
-    /** The zone of a country that has one (CLDR's location zones); of a country that has several, or none, {@code otherwise}. */
-    public static ZoneId of(String country, ZoneId otherwise) {
-        Set<String> zones = TimeZone.getAvailableIDs(TimeZone.SystemTimeZoneType.CANONICAL_LOCATION, country, null);
-        if (zones.size() != 1) {
-            return otherwise;
-        }
-        String id = zones.iterator().next();
-        return ZoneId.getAvailableZoneIds().contains(id) ? ZoneId.of(id) : otherwise;
+    /** The zone of a country whose zones (CLDR's location zones) agree at this instant; of a country where they differ, or that has none, {@code otherwise}. */
+    public static ZoneId of(String country, Instant at, ZoneId otherwise) {
+        List<ZoneId> zones = TimeZone.getAvailableIDs(TimeZone.SystemTimeZoneType.CANONICAL_LOCATION, country, null).stream()
+                .filter(id -> ZoneId.getAvailableZoneIds().contains(id)).sorted().map(ZoneId::of).toList();
+        boolean agree = !zones.isEmpty() && zones.stream().allMatch(zone -> zone.getRules().getOffset(at).equals(zones.get(0).getRules().getOffset(at)));
+        return agree ? zones.get(0) : otherwise;
     }
 }

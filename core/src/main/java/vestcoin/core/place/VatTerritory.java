@@ -36,6 +36,11 @@ public record VatTerritory(String state, boolean eu, String name) {
         return new VatTerritory(row.id, false, row.name);
     }
 
+    /** The country that levies the tax of a country: France's in Monaco, the United Kingdom's on the Isle of Man. */
+    public static String authorityOf(String country) {
+        return country.equals("MC") ? "FR" : country.equals("IM") ? "GB" : country;
+    }
+
     /**
      * Whether a sale from one place to another stays within one tax territory. For a seller in Switzerland Liechtenstein and
      * Büsingen are inland (MWSTG Art. 3 [from memory]); goods between Great Britain and Northern Ireland are too.

@@ -2,10 +2,11 @@ package vestcoin.core.quote;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
@@ -35,10 +36,12 @@ import vestcoin.core.why.Tracer;
 public record Consignment(String dispatch, String name, Destination from, List<PricedLine> lines, Packed packed, Figure weight, Optional<Figure> distance, LocalDate ready,
         Optional<Delivery.Dispatch> place) {
 
-    /** The consignments of an order, by dispatch place. */
+    private static final Comparator<String> SHOP_FIRST = Comparator.comparing((String id) -> !id.equals(Delivery.Dispatch.SHOP)).thenComparing(Comparator.naturalOrder());
+
+    /** The consignments of an order: the shop's own first, then by dispatch place. */
     static List<Consignment> of(Compiled setup, Order order, List<PricedLine> lines, Tracer tracer) {
-        Map<String, List<PricedLine>> byPlace = new LinkedHashMap<>();
-        for (PricedLine line : lines) {
+        Map<String, List<PricedLine>> byPlace = new TreeMap<>(SHOP_FIRST);
+        for (PricedLine line : sorted(lines)) {
             if (line.product().physical()) {
                 byPlace.computeIfAbsent(line.product().sending().from().orElse(Delivery.Dispatch.SHOP), k -> new ArrayList<>(lines.size())).add(line);
             }
@@ -46,6 +49,11 @@ public record Consignment(String dispatch, String name, Destination from, List<P
         List<Consignment> consignments = new ArrayList<>(byPlace.size());
         byPlace.forEach((id, group) -> consignments.add(of(setup, order, id, group, tracer)));
         return consignments;
+    }
+
+    /** By what they are, so that the order they were put into the basket in changes neither parcels nor prices. */
+    private static List<PricedLine> sorted(List<PricedLine> lines) {
+        return lines.size() < 2 ? lines : lines.stream().sorted(Comparator.comparing((PricedLine line) -> line.line().key()).thenComparing(PricedLine::index)).toList();
     }
 
     private static Consignment of(Compiled setup, Order order, String id, List<PricedLine> lines, Tracer tracer) {

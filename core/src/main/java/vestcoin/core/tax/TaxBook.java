@@ -12,6 +12,7 @@ import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.place.PlaceIndex.Match;
 import vestcoin.core.place.TimeZones;
+import vestcoin.core.place.VatTerritory;
 
 /** The tax book, ready to answer which rate a category bears in a place on a day. */
 public final class TaxBook {
@@ -62,7 +63,7 @@ public final class TaxBook {
     public Optional<Levy> find(Destination destination, String category, When when) {
         PlaceIndex<Tax.PlaceRates> index = byCategory.get(category);
         return index == null ? Optional.empty() : find(index, destination, when).map(match -> new Levy(match.value(), category, match.value().rates().get(category),
-                match.by() instanceof Place.Subdivision subdivision ? subdivision.code() : destination.country()));
+                match.by() instanceof Place.Subdivision subdivision ? subdivision.code() : VatTerritory.authorityOf(destination.country())));
     }
 
     /** Ids of other rows that hold a category at a destination just as well as the one that is used. */
@@ -76,7 +77,7 @@ public final class TaxBook {
         if (!dated) {
             return index.find(destination);
         }
-        LocalDate day = LocalDate.ofInstant(when.at(), TimeZones.of(destination.country(), when.zone()));
+        LocalDate day = LocalDate.ofInstant(when.at(), TimeZones.of(destination.country(), when.at(), when.zone()));
         return index.find(destination, row -> row.valid().map(window -> window.holds(day)).orElse(true));
     }
 }

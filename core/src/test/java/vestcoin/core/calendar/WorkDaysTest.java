@@ -1,0 +1,69 @@
+package vestcoin.core.calendar;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.delivery.Promise;
+
+/**
+ * Which days count. Holidays, each against its law: Ireland, Organisation of Working Time Act 1997, Second Schedule; United States,
+ * 5 U.S.C. § 6103; Germany, Einigungsvertrag Art. 2(2); Bavaria and Basel-Stadt by their own acts [all from memory]. Easter 2026 is 5 April.
+ */
+class WorkDaysTest {
+    private static final ZoneId DUBLIN = ZoneId.of("Europe/Dublin");
+    private static final Working UNTIL_TWO = new Working(null, Optional.of(LocalTime.of(14, 0)), List.of(), true);
+
+    @ParameterizedTest
+    @CsvSource({"IE, , 2026-02-02, false", "IE, , 2026-03-17, false", "IE, , 2026-04-03, true", "IE, , 2026-04-06, false", "IE, , 2026-05-04, false", "IE, , 2026-10-26, false",
+        "IE, , 2026-12-25, false", "IE, , 2026-12-24, true", "US, , 2026-11-26, false", "DE, , 2026-10-03, false", "DE, , 2026-05-14, false",
+        "DE, DE-BY, 2026-01-06, false", "DE, DE-BE, 2026-01-06, true", "CH, CH-BS, 2026-05-01, false", "IE, , 2026-11-28, false", "IE, , 2026-11-25, true", "AQ, , 2026-12-25, true"})
+    void public_holidays_and_weekends_do_not_count(String country, String region, LocalDate day, boolean works) {
+        assertThat(WorkDays.ofCarriers(country, Optional.ofNullable(region)).works(day)).isEqualTo(works);
+    }
+
+    private static LocalDate ready(String at, Working working, int preparation) {
+        return Promise.ready(Instant.parse(at), DUBLIN, working, WorkDays.of(working, "IE", Optional.empty()), preparation);
+    }
+
+    @Test
+    void from_the_cut_off_instant_on_an_order_is_late() {
+        assertThat(ready("2026-11-25T13:59:59Z", UNTIL_TWO, 0)).isEqualTo("2026-11-25");
+        assertThat(ready("2026-11-25T14:00:00Z", UNTIL_TWO, 0)).isEqualTo("2026-11-26");
+        assertThat(ready("2026-07-24T13:30:00Z", UNTIL_TWO, 0)).as("14:30 in Dublin's summer, a Friday: counts from Monday").isEqualTo("2026-07-27");
+    }
+
+    @Test
+    void an_order_on_a_closed_day_counts_from_the_next_working_day() {
+        assertThat(ready("2026-11-28T10:00:00Z", UNTIL_TWO, 0)).as("a Saturday").isEqualTo("2026-11-30");
+        assertThat(ready("2026-12-25T16:00:00Z", UNTIL_TWO, 0)).as("Christmas, St Stephen's Day, a Sunday").isEqualTo("2026-12-28");
+        Working fair = new Working(null, Optional.empty(), List.of(new Window(Optional.of(LocalDate.parse("2026-11-25")), Optional.of(LocalDate.parse("2026-11-27")))), true);
+        assertThat(ready("2026-11-25T10:00:00Z", fair, 0)).as("closed for a fair").isEqualTo("2026-11-30");
+    }
+
+    @Test
+    void preparation_counts_working_days_and_the_ready_day_does_not_count_for_the_carrier() {
+        LocalDate ready = ready("2026-11-25T10:00:00Z", UNTIL_TWO, 3);
+        assertThat(ready).as("Wednesday and three working days").isEqualTo("2026-11-30");
+        Promise promise = Promise.of(ready, new Delivery.Days(1, 2), WorkDays.ofCarriers("IE", Optional.empty()));
+        assertThat(promise).isEqualTo(new Promise(ready, LocalDate.parse("2026-12-01"), LocalDate.parse("2026-12-02")));
+        Promise thanksgiving = Promise.of(LocalDate.parse("2026-11-25"), new Delivery.Days(1, 1), WorkDays.ofCarriers("US", Optional.empty()));
+        assertThat(thanksgiving.latest()).isEqualTo("2026-11-27");
+    }
+
+    @Test
+    void a_shop_that_works_on_saturdays_sends_on_saturdays() {
+        Working six = new Working(List.of(DayOfWeek.values()).subList(0, 6), Optional.empty(), List.of(), true);
+        assertThat(ready("2026-11-28T10:00:00Z", six, 0)).isEqualTo("2026-11-28");
+        assertThat(ready("2026-11-28T10:00:00Z", six, 1)).isEqualTo("2026-11-30");
+    }
+}
