@@ -7,9 +7,10 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
 
-/** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. */
+/** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. Collecting waits for its page. */
 public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, BigDecimal goods, List<Discount> discounts, List<Option> delivery, boolean needsDelivery,
         List<Levy> taxes, BigDecimal tax, BigDecimal payable, List<Method> methods, List<RefusedCode> refusedCodes,
         List<String> missing) {
@@ -33,7 +34,7 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 quote.lines().stream().map(line -> new Line(line.product(), line.name(), line.choices(), line.quantity(), line.unit().value(), line.amount().value())).toList(),
                 quote.goods().value(),
                 Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(discount -> new Discount(discount.name(), discount.amount().value())).toList(),
-                quote.delivery().stream().filter(option -> option.price().isPresent())
+                quote.delivery().stream().filter(option -> option.price().isPresent() && quote.slots().get(option.id()) == null && !option.id().equals(Pickup.Local.OPTION))
                         .map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen())).toList(),
                 quote.needsDelivery(),
                 quote.taxes().stream().filter(group -> group.percent().isPresent()).map(group -> new Levy(group.name(), group.percent().get(), group.tax().value())).toList(),

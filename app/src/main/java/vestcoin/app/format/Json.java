@@ -41,6 +41,7 @@ import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Place;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
+import vestcoin.core.tax.Treatment;
 import vestcoin.core.why.Op;
 
 /**
@@ -48,7 +49,8 @@ import vestcoin.core.why.Op;
  * short texts, names of fixed choices in small letters with hyphens, unknown fields refused by name.
  */
 public final class Json {
-    private static final Pattern DECIMAL = Pattern.compile("-?\\d{1,20}(\\.\\d{1,12})?");
+    /** Decimal numbers. Unrounded figures have many digits after the point. */
+    static final Pattern DECIMAL = Pattern.compile("^-?[0-9]{1,20}(\\.[0-9]{1,40})?$");
 
     public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(60).maxNumberLength(40).build()).build())
@@ -186,9 +188,9 @@ public final class Json {
         return module;
     }
 
-    /** A fixed choice as it is written: {@code WITH_TAX} is {@code with-tax}. */
+    /** A fixed choice as it is written: {@code WITH_TAX} is {@code with-tax}; codes of a standard stay as they are. */
     public static String named(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return value instanceof Treatment.Code ? value.name() : value.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     private static Object choice(Class<?> type, String text) {

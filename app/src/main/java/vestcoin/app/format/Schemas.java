@@ -125,7 +125,7 @@ public final class Schemas {
             Class<?> raw = type.getErasedType();
             ObjectNode schema = context.getGeneratorConfig().createObjectNode();
             if (raw == BigDecimal.class) {
-                schema.put("type", "string").put("pattern", "^-?[0-9]{1,20}(\\.[0-9]{1,12})?$");
+                schema.put("type", "string").put("pattern", Json.DECIMAL.pattern());
             } else if (raw == Weight.class) {
                 schema.put("type", "string").put("pattern", "^[0-9]+(\\.[0-9]+)? ?(kg|g|lb|oz)$");
             } else if (raw == Length.class) {

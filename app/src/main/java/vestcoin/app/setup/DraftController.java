@@ -3,6 +3,8 @@ package vestcoin.app.setup;
 import java.math.BigDecimal;
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,22 +25,36 @@ import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.DraftView.CellText;
 import vestcoin.core.discount.History;
-import vestcoin.core.goods.Line;
 import vestcoin.core.finding.Known;
+import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
+import vestcoin.core.place.Point;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.tax.Buyer;
 
 /** The draft at the desk: reading it, changing it, trying a change on the ticket, publishing. */
 @RestController
 class DraftController {
     record Edited(List<Edit> edits) {}
 
-    /** An order to try. Without a delivery the cheapest is taken. */
-    record Tried(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes) {}
+    /** An order to try, as an order file has it. Without an instant it is placed now; the gateways are as they are. */
+    record Tried(Optional<Instant> at, List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes,
+            Optional<String> group, Optional<History> history, Map<String, String> deliveries, Optional<LocalDateTime> slot, Optional<String> currency,
+            Optional<Buyer> buyer, Optional<Point> point, Optional<Outside> outside) {
+        Order placed(Instant now, Map<String, Gateway> gateways) {
+            return new Order(at == null ? now : at.orElse(now), lines, to, delivery, method, codes, group, gateways, or(history), deliveries, slot, currency,
+                    or(buyer), point, or(outside));
+        }
+
+        private static <T> T or(Optional<T> given) {
+            return given == null ? null : given.orElse(null);
+        }
+    }
 
     /** @param edits not yet made, such as a cell being typed in */
     record TicketAsked(List<Edit> edits, Tried order) {
@@ -110,8 +126,7 @@ class DraftController {
     @PostMapping("/api/shops/{shop}/ticket")
     Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
         Map<String, Gateway> states = gateways.states(shop);
-        Order order = new Order(clock.instant(), asked.order().lines(), asked.order().to(), asked.order().delivery(), asked.order().method(), asked.order().codes(),
-                Optional.empty(), states, History.NONE);
+        Order order = asked.order().placed(clock.instant(), states);
         try {
             return ticket(shop, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
         } catch (Refused refused) {

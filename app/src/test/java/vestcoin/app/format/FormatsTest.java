@@ -13,7 +13,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -30,10 +29,25 @@ class FormatsTest {
     private static final Path FORMATS = Path.of("..", "docs", "formats");
     private static final Path SETUP = FORMATS.resolve("examples/tern-and-tether.setup.json");
 
-    static Stream<Path> orders() throws IOException {
+    static List<Path> orders() throws IOException {
+        return examples(".order.json");
+    }
+
+    static List<Path> setups() throws IOException {
+        return examples(".setup.json");
+    }
+
+    private static List<Path> examples(String ending) throws IOException {
         try (Stream<Path> files = Files.list(FORMATS.resolve("examples"))) {
-            return files.filter(file -> file.toString().endsWith(".order.json")).sorted().toList().stream();
+            return files.filter(file -> file.toString().endsWith(ending)).sorted().toList();
         }
+    }
+
+    /** An example order's name says which of the three shops it is from. */
+    private static Path shopOf(Path order) {
+        String name = order.getFileName().toString();
+        String shop = name.startsWith("sundials-") ? "ninth-street-sundials" : name.startsWith("basel-") || name.startsWith("freiburg-") ? "blaumeise-puppenbuehne" : "tern-and-tether";
+        return FORMATS.resolve("examples/" + shop + ".setup.json");
     }
 
     private static List<Error> errors(String document, String json) throws IOException {
@@ -47,10 +61,11 @@ class FormatsTest {
         assertThat(Files.readString(FORMATS.resolve(document + ".schema.json"))).as("run ./vest-coin contract").isEqualTo(Schemas.document(document));
     }
 
-    @Test
-    void the_example_setup_fits_its_schema_and_is_written_as_it_is_read() throws IOException {
-        assertThat(errors("setup", Files.readString(SETUP))).isEmpty();
-        Setup read = Document.parse(Files.readString(SETUP)).setup();
+    @ParameterizedTest
+    @MethodSource("setups")
+    void each_example_setup_fits_its_schema_and_is_written_as_it_is_read(Path file) throws IOException {
+        assertThat(errors("setup", Files.readString(file))).isEmpty();
+        Setup read = Document.parse(Files.readString(file)).setup();
         assertThat(Document.parse(Json.write(Document.of(read).tree())).setup()).isEqualTo(read);
     }
 
@@ -60,7 +75,7 @@ class FormatsTest {
         assertThat(errors("order", Files.readString(file))).isEmpty();
         Order order = OrderFile.parse(Files.readString(file));
         assertThat(OrderFile.parse(Json.write(OrderFile.of(order)))).isEqualTo(order);
-        QuoteView quote = QuoteView.of(Pricing.price(Document.parse(Files.readString(SETUP)).compiled(), order));
+        QuoteView quote = QuoteView.of(Pricing.price(Document.parse(Files.readString(shopOf(file))).compiled(), order));
         assertThat(errors("quote", Json.write(quote))).isEmpty();
         assertThat(Json.read(Json.write(quote), QuoteView.class)).isEqualTo(quote);
     }

@@ -28,6 +28,8 @@ final class TaxFindings {
     private final Findings.At at;
     private final String home;
     private final Set<String> used = new HashSet<>();
+    /** Categories of what may be taxed where it goes: all but services done at the shop. */
+    private final Set<String> usedElsewhere = new HashSet<>();
 
     TaxFindings(Compiled compiled, Known known, Findings.At at) {
         this.compiled = compiled;
@@ -38,7 +40,12 @@ final class TaxFindings {
         this.home = compiled.setup().shop().address().country();
         for (Product product : compiled.setup().goods().products()) {
             if (!product.outside() && product.kind() != Product.Kind.BUNDLE) {
-                compiled.shelf().find(product.id()).ifPresent(found -> used.add(found.taxCategory()));
+                compiled.shelf().find(product.id()).ifPresent(found -> {
+                    used.add(found.taxCategory());
+                    if (found.kind() != Product.Kind.SERVICE) {
+                        usedElsewhere.add(found.taxCategory());
+                    }
+                });
             }
         }
     }
@@ -72,7 +79,7 @@ final class TaxFindings {
             String path = "tax/registrations/" + registration.id();
             List<String> places = registration.scheme() == Tax.Scheme.ORDINARY ? List.of(registration.authority()) : SoldTo.countries(compiled.setup()).stream().filter(Groups.EU::contains)
                     .filter(country -> !country.equals(home)).toList();
-            List<String> without = places.stream().filter(place -> used.stream().anyMatch(category -> compiled.book().find(destination(place), category, when).isEmpty())).toList();
+            List<String> without = places.stream().filter(place -> (place.equals(home) ? used : usedElsewhere).stream().anyMatch(category -> compiled.book().find(destination(place), category, when).isEmpty())).toList();
             if (!without.isEmpty()) {
                 at.blocks("registered-without-rates", path, "Registered for " + Findings.named(without) + ", but the tax book has no rate there for everything that is sold.",
                         "Add a row for it; the reference can fill it.");

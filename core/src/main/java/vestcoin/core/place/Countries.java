@@ -1,5 +1,6 @@
 package vestcoin.core.place;
 
+import com.ibm.icu.util.ULocale;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -12,6 +13,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 
 /**
@@ -20,6 +22,7 @@ import java.util.regex.Pattern;
  */
 public final class Countries {
     private static final Set<String> COUNTRIES = Locale.getISOCountries(Locale.IsoCountryCode.PART1_ALPHA2);
+    private static final Map<String, String> NAMES = new ConcurrentHashMap<>();
     private static final Map<String, String> PARENTS = new HashMap<>();
     private static final Map<String, Pattern> POSTCODES = new HashMap<>();
 
@@ -42,6 +45,11 @@ public final class Countries {
 
     public static Set<String> all() {
         return COUNTRIES;
+    }
+
+    /** The English name of a country, as CLDR has it. */
+    public static String name(String country) {
+        return NAMES.computeIfAbsent(country, code -> ULocale.getDisplayCountry("und-" + code, ULocale.ENGLISH));
     }
 
     public static boolean isSubdivision(String code) {

@@ -24,7 +24,7 @@ public record VatTerritory(String state, boolean eu, String name) {
         Row row = ROWS.find(to).map(Match::value).orElse(null);
         String country = to.country();
         if (row == null) {
-            return new VatTerritory(country, Groups.EU.contains(country), country);
+            return new VatTerritory(country, Groups.EU.contains(country), Countries.name(country));
         }
         if (row.standing.equals("goods")) {
             return new VatTerritory(goods ? "XI" : country, goods, row.name);

@@ -46,9 +46,10 @@ public final class Reference {
         return List.copyOf(ROWS.keySet());
     }
 
-    /** Whether a rate is one of those published for a place; true where none is known. */
+    /** Whether a rate, or one of several components of it, is one of those published for a place; true where none is known. */
     public static boolean agrees(String place, Tax.Rate rate) {
-        return of(place).isEmpty() || of(place).stream().anyMatch(row -> row.rate().total().compareTo(rate.total()) == 0);
+        return of(place).isEmpty() || of(place).stream().anyMatch(row -> row.rate().total().compareTo(rate.total()) == 0
+                || rate.components().size() > 1 && rate.components().stream().anyMatch(component -> component.percent().compareTo(row.rate().total()) == 0));
     }
 
     private static Map<String, List<Row>> read() {

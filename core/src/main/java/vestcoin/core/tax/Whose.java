@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.place.VatTerritory;
@@ -80,10 +81,10 @@ public final class Whose {
     /** Within one land: by destination or origin, as the setup says. */
     private Treatment inland(Destination origin, Destination to, Supply supply) {
         if (tax.sourcing() == Tax.Sourcing.ORIGIN) {
-            return Treatment.taxed(origin, "Sold within " + origin.country() + ": the rates of where it comes from.", "tax/sourcing");
+            return Treatment.taxed(origin, "Sold within " + Countries.name(origin.country()) + ": the rates of where it comes from.", "tax/sourcing");
         }
         boolean swissNeighbour = !origin.country().equals(to.country()) && VatTerritory.of(origin, supply.goods()).state().equals("CH");
-        return Treatment.taxed(swissNeighbour ? origin : to, "Sold within " + origin.country() + ": the rates of where it goes.", "tax/sourcing");
+        return Treatment.taxed(swissNeighbour ? origin : to, "Sold within " + Countries.name(origin.country()) + ": the rates of where it goes.", "tax/sourcing");
     }
 
     private Treatment union(Supply supply, VatTerritory here, VatTerritory there, Destination to) {

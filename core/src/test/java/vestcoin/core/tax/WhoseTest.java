@@ -128,7 +128,7 @@ class WhoseTest {
         assertThat(taxed(price(shop, "big", leeds, order -> order.given(Outside.NOTHING.with(rates))))).isEqualTo("G - 246.00");
         Quote unknown = price(shop, "kite", leeds, order -> order);
         assertThat(taxed(unknown)).isEqualTo("G - 123.00");
-        assertThat(unknown.treatments()).extracting(Treatment::sentence).containsExactly("There is no exchange rate to compare with the registration in GB: exported without tax.");
+        assertThat(unknown.treatments()).extracting(Treatment::sentence).containsExactly("There is no exchange rate to compare with the registration in United Kingdom: exported without tax.");
     }
 
     @Test

@@ -1,0 +1,53 @@
+package vestcoin.core.reach;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import vestcoin.core.place.Destination;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.Quote;
+import vestcoin.core.setup.Compiled;
+
+/** {@code reach(setup, basket)}: pure; what a basket costs at every place, and where it cannot be had. */
+public final class Reach {
+    private Reach() {}
+
+    /**
+     * A basket at one place.
+     *
+     * @param zone      id of the delivery zone that holds it
+     * @param undecided ids of zones that hold it just as well
+     * @param option    id of the cheapest delivery
+     * @param delivery  what that costs, less what is off it
+     * @param payable   in the basket's currency
+     * @param missing   why it cannot be ordered there; empty when it can
+     */
+    public record Place(Destination to, Optional<String> zone, List<String> undecided, Optional<String> option, Optional<BigDecimal> delivery, Optional<BigDecimal> payable, List<String> missing) {
+        public boolean reached() {
+            return missing.isEmpty();
+        }
+    }
+
+    /** The basket at each place, in the places' order. Places where it cannot be priced say why. */
+    public static List<Place> of(Compiled setup, Order basket, List<Destination> places) {
+        List<Place> reached = new ArrayList<>(places.size());
+        for (Destination to : places) {
+            reached.add(at(setup, basket.to(to)));
+        }
+        return reached;
+    }
+
+    private static Place at(Compiled setup, Order order) {
+        try {
+            Quote quote = Pricing.priceUntraced(setup, order);
+            return new Place(order.to(), quote.zone().map(zone -> zone.id()), quote.undecided(), quote.chosen().map(offer -> offer.option().id()), quote.sent().price().map(price -> price.value()),
+                    Optional.of(quote.payable().value()), quote.missing());
+        } catch (Refused refused) {
+            return new Place(order.to(), Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty(), refused.problems().stream().map(Problem::sentence).toList());
+        }
+    }
+}
