@@ -81,7 +81,7 @@ class DeskTest {
         browser.click(cell("ireland", "next-day"));
         browser.keys(Keys.DELETE);
         browser.waitFor("emptied", () -> text(cell("ireland", "next-day")).equals("not offered"));
-        browser.clickText("2 deliveries not offered");
+        browser.clickText("3 deliveries not offered");
         browser.waitFor("the reason is told", () -> browser.shows("Next-day: Not offered in Ireland."));
         browser.clickText("Undo");
         browser.waitFor("back", () -> text(cell("ireland", "next-day")).equals("14.50"));

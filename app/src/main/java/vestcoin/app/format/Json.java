@@ -5,8 +5,13 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.Nulls;
 import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
@@ -31,6 +36,7 @@ import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.deser.ValueDeserializerModifier;
+import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
@@ -51,6 +57,11 @@ import vestcoin.core.why.Op;
 public final class Json {
     /** Decimal numbers. Unrounded figures have many digits after the point. */
     static final Pattern DECIMAL = Pattern.compile("^-?[0-9]{1,20}(\\.[0-9]{1,40})?$");
+
+    /** How a value of a plain type is written. */
+    private static final Map<Class<?>, String> FORMS = Map.of(Instant.class, "an instant, as 2026-11-25T10:00:00Z", LocalDate.class, "a day, as 2026-11-25",
+            LocalTime.class, "a time of day, as 14:00", LocalDateTime.class, "a day and time, as 2026-11-25T14:00", int.class, "a whole number", Integer.class, "a whole number",
+            boolean.class, "true or false", Boolean.class, "true or false", List.class, "a list");
 
     public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(60).maxNumberLength(40).build()).build())
@@ -151,7 +162,10 @@ public final class Json {
             return new Refused("", "This is not JSON" + where + ".", "Check for a missing comma, quote or bracket just before that place.");
         }
         if (e instanceof DatabindException databind) {
-            return new Refused(pathOf(databind), "The value here has the wrong form.", "Compare it with the schema in docs/formats.");
+            Class<?> wanted = databind instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
+            return wanted != null && FORMS.containsKey(wanted)
+                    ? new Refused(pathOf(databind), "This is not " + FORMS.get(wanted) + ".", "Write it so.")
+                    : new Refused(pathOf(databind), "The value here has the wrong form.", "Compare it with the schema in docs/formats.");
         }
         return new Refused("", "The document cannot be read.", "Compare it with the schema in docs/formats.");
     }

@@ -16,6 +16,9 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -135,7 +138,13 @@ public final class Schemas {
             } else if (raw == Place.class) {
                 schema.put("type", "string").put("minLength", 2);
             } else if (raw == Instant.class) {
-                schema.put("type", "string").put("format", "date-time");
+                schema.put("type", "string").put("format", "date-time").put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9:.]{5,18}(Z|[+-][0-9]{2}:[0-9]{2})$");
+            } else if (raw == LocalDate.class) {
+                schema.put("type", "string").put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}$");
+            } else if (raw == LocalTime.class) {
+                schema.put("type", "string").put("pattern", "^[0-9]{2}:[0-9]{2}(:[0-9]{2})?$");
+            } else if (raw == LocalDateTime.class) {
+                schema.put("type", "string").put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}(:[0-9]{2})?$");
             } else if (JsonNode.class.isAssignableFrom(raw)) {
                 return new CustomDefinition(schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
             } else if (raw == Map.class) {

@@ -99,4 +99,20 @@ class FormatsTest {
             assertThat(errors("setup", json)).isNotEmpty();
         }
     }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "\"format\": \"vest-coin/order/1\" | \"format\": \"vest-coin/order/2\" | format | not an order this version reads",
+            "\"quantity\": \"2\" | \"quantity\": 2 | lines/0/quantity | in quotes",
+            "\"at\": \"2026-11-25T10:00:00Z\" | \"at\": \"yesterday\" | at | not an instant",
+            "\"gateways\" | \"gatewais\" | gatewais | no field “gatewais”",
+            "\"cards\": \"test\" | \"cards\": \"perhaps\" | gateways/cards | not one of the words"})
+    void a_broken_order_is_refused_by_reader_and_schema_alike(String whole, String broken, String path, String said) throws IOException {
+        String json = Files.readString(FORMATS.resolve("examples/cork-two-deltas.order.json")).replaceFirst(java.util.regex.Pattern.quote(whole), broken);
+        assertThatThrownBy(() -> OrderFile.parse(json)).isInstanceOfSatisfying(Refused.class, refused -> {
+            assertThat(refused.problems().get(0).path()).isEqualTo(path);
+            assertThat(refused.problems().get(0).sentence()).contains(said);
+        });
+        assertThat(errors("order", json)).isNotEmpty();
+    }
 }

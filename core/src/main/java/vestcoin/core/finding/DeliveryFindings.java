@@ -60,10 +60,15 @@ final class DeliveryFindings {
             return;
         }
         Delivery.Zone zone = match.get().value();
-        String other = match.get().tied().get(0);
-        if (said.add(zone.id() + " " + other)) {
-            String where = to.postcode().map(code -> to.country() + " " + code).or(to::region).orElse(to.country());
-            at.blocks("zones-overlap", "delivery/zones/" + zone.id() + "/places", zone.name() + " and the zone “" + other + "” both hold " + where + ".", "Take it out of one of them.");
+        Delivery.Zone other = compiled.setup().delivery().zones().stream().filter(each -> each.id().equals(match.get().tied().get(0))).findFirst().orElseThrow();
+        String where = to.postcode().map(code -> to.country() + " " + code).or(to::region).orElse(to.country());
+        overlap(zone, other, where, said);
+        overlap(other, zone, where, said);
+    }
+
+    private void overlap(Delivery.Zone zone, Delivery.Zone other, String where, Set<String> said) {
+        if (said.add(zone.id() + " " + other.id())) {
+            at.blocks("zones-overlap", "delivery/zones/" + zone.id() + "/places", zone.name() + " and " + other.name() + " both hold " + where + ".", "Take it out of one of them.");
         }
     }
 

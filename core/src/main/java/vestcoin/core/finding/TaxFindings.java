@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.goods.Product;
 import vestcoin.core.place.Countries;
@@ -128,9 +129,13 @@ final class TaxFindings {
         }
         row.rates().forEach((category, rate) -> {
             String cell = path + "/rates/" + category;
-            rate.components().stream().filter(component -> component.percent().signum() > 0 && component.percent().compareTo(SMALLEST) < 0).findFirst().ifPresent(component ->
-                    at.look("rate-like-a-share", cell, row.name() + ": " + component.percent().toPlainString() + " % is very little; was "
-                            + component.percent().movePointRight(2).stripTrailingZeros().toPlainString() + " % meant?", "Write the percentage."));
+            Optional<Tax.Component> little = rate.components().stream().filter(component -> component.percent().signum() > 0 && component.percent().compareTo(SMALLEST) < 0).findFirst();
+            if (little.isPresent()) {
+                BigDecimal percent = little.get().percent();
+                at.look("rate-like-a-share", cell, row.name() + ": " + percent.toPlainString() + " % is very little; was " + percent.movePointRight(2).stripTrailingZeros().toPlainString() + " % meant?",
+                        "Write the percentage.");
+                return;
+            }
             List<String> unlike = row.places().stream().filter(place -> place instanceof Place.Country || place instanceof Place.Subdivision).map(Place::text)
                     .filter(place -> !Reference.agrees(place, rate) && rate.total().signum() > 0).toList();
             if (!unlike.isEmpty()) {

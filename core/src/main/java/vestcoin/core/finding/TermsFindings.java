@@ -32,12 +32,17 @@ final class TermsFindings {
             at.look("no-return-address", "terms/returnAddress", "Goods may be returned, but there is no address to return them to.", "Add it, or the shop's own.");
         }
         terms.texts().forEach((kind, byLanguage) -> {
-            List<String> lacking = languages.stream().map(TermsFindings::language).distinct().filter(language -> byLanguage.keySet().stream().noneMatch(tag -> language(tag).equals(language))).toList();
-            if (!byLanguage.isEmpty() && !lacking.isEmpty()) {
-                at.look("language-lacking", "terms/texts/" + kind, "The text “" + kind + "” lacks " + String.join(", ", lacking) + ".", "Write it, or take the language out of the shop.");
-            }
+            lacking("terms/texts/" + kind, "The text “" + kind + "”", byLanguage, languages, at);
             byLanguage.forEach((tag, text) -> contradiction(kind, tag, text, terms, at));
         });
+        lacking("terms/orderButton", "The order button", terms.orderButton(), languages, at);
+    }
+
+    private static void lacking(String path, String what, Map<String, String> byLanguage, List<String> languages, Findings.At at) {
+        List<String> lacking = languages.stream().map(TermsFindings::language).distinct().filter(language -> byLanguage.keySet().stream().noneMatch(tag -> language(tag).equals(language))).toList();
+        if (!byLanguage.isEmpty() && !lacking.isEmpty()) {
+            at.look("language-lacking", path, what + " lacks " + String.join(", ", lacking) + ".", "Write it, or take the language out of the shop.");
+        }
     }
 
     private static String language(String tag) {
