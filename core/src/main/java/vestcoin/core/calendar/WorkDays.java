@@ -2,21 +2,25 @@ package vestcoin.core.calendar;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.BitSet;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** The days that count at one place: of the shop, or of a carrier where a parcel arrives. */
 public final class WorkDays {
-    /** No place is closed for a year on end; a shop that says so opens never, and is asked no further. */
-    private static final int MOST = 400;
+    private static final Map<String, WorkDays> CARRIERS = new ConcurrentHashMap<>();
 
     private final Set<DayOfWeek> days;
     private final List<Window> closed;
     private final boolean holidays;
     private final String country;
     private final Optional<String> region;
+    /** The days that count, a year at a time: bit 1 is 1 January. */
+    private final Map<Integer, BitSet> years = new ConcurrentHashMap<>();
 
     private WorkDays(Set<DayOfWeek> days, List<Window> closed, boolean holidays, String country, Optional<String> region) {
         this.days = days;
@@ -32,27 +36,48 @@ public final class WorkDays {
 
     /** Monday to Friday without public holidays: what carriers work. Common practice, no source. */
     public static WorkDays ofCarriers(String country, Optional<String> region) {
-        return of(Working.USUAL, country, region);
+        return CARRIERS.computeIfAbsent(region.orElse(country), place -> of(Working.USUAL, country, region));
     }
 
     public boolean works(LocalDate day) {
-        return days.contains(day.getDayOfWeek()) && closed.stream().noneMatch(window -> window.holds(day)) && !(holidays && Holidays.on(day, country, region));
+        return open(day.getYear()).get(day.getDayOfYear());
     }
 
-    /** The first working day that is not before this one. */
-    public LocalDate onOrAfter(LocalDate day) {
-        LocalDate next = day;
-        for (int i = 0; i < MOST && !works(next); i++) {
-            next = next.plusDays(1);
+    private BitSet open(int year) {
+        BitSet known = years.get(year);
+        return known != null ? known : years.computeIfAbsent(year, this::year);
+    }
+
+    private BitSet year(int year) {
+        BitSet open = new BitSet();
+        LocalDate first = LocalDate.ofYearDay(year, 1);
+        for (LocalDate day = first; day.getYear() == year; day = day.plusDays(1)) {
+            LocalDate each = day;
+            open.set(day.getDayOfYear(), days.contains(day.getDayOfWeek()) && closed.stream().noneMatch(window -> window.holds(each)) && !(holidays && Holidays.on(day, country, region)));
         }
-        return next;
+        return open;
+    }
+
+    /** The first working day that is not before this one, this year or the next; the day itself where none is. */
+    public LocalDate onOrAfter(LocalDate day) {
+        return from(day.getYear(), day.getDayOfYear(), day);
+    }
+
+    private LocalDate from(int year, int dayOfYear, LocalDate otherwise) {
+        for (int i = 0, first = dayOfYear; i < 2; i++, first = 1) {
+            int open = open(year + i).nextSetBit(first);
+            if (open > 0) {
+                return LocalDate.ofYearDay(year + i, open);
+            }
+        }
+        return otherwise;
     }
 
     /** So many working days later, the day itself not counted; for none, the first working day that is not before it. */
     public LocalDate plus(LocalDate day, int count) {
         LocalDate next = count == 0 ? onOrAfter(day) : day;
         for (int i = 0; i < count; i++) {
-            next = onOrAfter(next.plusDays(1));
+            next = from(next.getYear(), next.getDayOfYear() + 1, next.plusDays(1));
         }
         return next;
     }

@@ -3,6 +3,7 @@ package vestcoin.core.delivery;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,8 +53,10 @@ public final class RateBoard {
     public List<Offer> offers(Optional<Delivery.Zone> zone, Load load, Leaving leaving, Tracer tracer) {
         List<Offer> offered = new ArrayList<>();
         List<Offer> not = new ArrayList<>();
+        Map<Delivery.Days, Promise> promises = new HashMap<>();
         for (Delivery.Option option : delivery.options()) {
-            Offer offer = offer(zone, option, load, leaving, tracer);
+            Optional<Promise> promise = option.days().map(days -> promises.computeIfAbsent(days, each -> Promise.of(leaving.ready(), each, leaving.carrier())));
+            Offer offer = offer(zone, option, load, promise, tracer);
             (offer instanceof Offer.Offered ? offered : not).add(offer);
         }
         if (!delivery.byHand()) {
@@ -69,7 +72,7 @@ public final class RateBoard {
                 .thenComparing(offer -> offer.option().days().map(Delivery.Days::to).orElse(Integer.MAX_VALUE)));
     }
 
-    private Offer offer(Optional<Delivery.Zone> found, Delivery.Option option, Load load, Leaving leaving, Tracer tracer) {
+    private Offer offer(Optional<Delivery.Zone> found, Delivery.Option option, Load load, Optional<Promise> promise, Tracer tracer) {
         if (found.isEmpty()) {
             return new Offer.NotOffered(option, "No zone holds this place.", "delivery/zones");
         }
@@ -84,8 +87,8 @@ public final class RateBoard {
                 return new Offer.NotOffered(option, "Not offered from " + from.name() + ".", "delivery/dispatch/" + from.id() + "/options");
             }
         }
-        Figure weight = option.chargeable().map(how -> how.of(load.parcels(), "delivery/options/" + option.id() + "/chargeable", tracer)).orElse(load.weight());
-        Optional<String> beyond = option.limits().flatMap(limits -> Carrying.beyond(limits, load, weight, tracer));
+        Figure weight = option.chargeable().isEmpty() ? load.weight() : option.chargeable().get().of(load.parcels(), "delivery/options/" + option.id() + "/chargeable", tracer);
+        Optional<String> beyond = option.limits().isEmpty() ? Optional.empty() : Carrying.beyond(option.limits().get(), load, weight, tracer);
         if (beyond.isPresent()) {
             return new Offer.NotOffered(option, beyond.get(), "delivery/options/" + option.id() + "/limits");
         }
@@ -94,8 +97,7 @@ public final class RateBoard {
             return new Offer.NotOffered(option, none.reason(), path);
         }
         BasisPrice.Result.Price price = (BasisPrice.Result.Price) result;
-        return new Offer.Offered(option, new OptionPrice(option, load, delivery.handling(), tracer).of(price.exact(), rule, path),
-                option.days().map(days -> Promise.of(leaving.ready(), days, leaving.carrier())), price.note());
+        return new Offer.Offered(option, new OptionPrice(option, load, delivery.handling(), tracer).of(price.exact(), rule, path), promise, price.note());
     }
 
     public static String path(Delivery.Zone zone, String option) {

@@ -46,7 +46,11 @@ public final class Discounting {
     public Candidates candidates(Discounts discounts) {
         List<Discounts.Rule> in = new ArrayList<>();
         List<Reduction.NotApplied> not = new ArrayList<>();
-        discounts.rules().stream().filter(rule -> rule.code().isEmpty()).forEach(in::add);
+        for (Discounts.Rule rule : discounts.rules()) {
+            if (rule.code().isEmpty()) {
+                in.add(rule);
+            }
+        }
         for (String typed : circumstances.codes()) {
             discounts.rules().stream().filter(rule -> rule.code().filter(code -> normal(code).equals(normal(typed))).isPresent())
                     .filter(rule -> !in.contains(rule)).forEach(in::add);
@@ -98,7 +102,9 @@ public final class Discounting {
                 not.add(new Reduction.NotApplied(rule, lacking.get()));
                 continue;
             }
-            Figure base = tracer.sum("rule/discount-base", "what it is taken off", eligible.stream().map(line -> left.get(line.index())).toList());
+            List<Figure> amounts = new ArrayList<>(eligible.size());
+            eligible.forEach(line -> amounts.add(left.get(line.index())));
+            Figure base = tracer.sum("rule/discount-base", "what it is taken off", amounts);
             Figure amount = amount(rule, base, eligible, left);
             Map<Integer, Figure> shares = shared(amount, eligible, left);
             shares.forEach((index, share) -> left.put(index, tracer.less("rule/after-discount", "after " + rule.name(), left.get(index), List.of(share))));
@@ -123,26 +129,45 @@ public final class Discounting {
     }
 
     private static List<PricedLine> eligible(Discounts.Rule rule, List<PricedLine> lines) {
-        return lines.stream().filter(PricedLine::counted)
-                .filter(line -> rule.conditions().categories().isEmpty() || line.product().among(rule.conditions().categories()))
-                .filter(line -> !line.product().among(rule.conditions().except()))
-                .sorted(Comparator.comparing((PricedLine line) -> line.line().key()).thenComparing(PricedLine::index)).toList();
+        List<PricedLine> eligible = new ArrayList<>(lines.size());
+        Discounts.Conditions when = rule.conditions();
+        for (PricedLine line : PricedLine.sorted(lines)) {
+            if (line.counted() && (when.categories().isEmpty() || line.product().among(when.categories())) && (when.except().isEmpty() || !line.product().among(when.except()))) {
+                eligible.add(line);
+            }
+        }
+        return eligible;
     }
 
     /** Why the basket is not enough, if it is not: value is the goods after the discounts taken so far, without donations. */
     private Optional<String> shortOf(Discounts.Rule rule, List<PricedLine> lines, List<PricedLine> eligible, Map<Integer, Figure> left) {
+        Discounts.Conditions when = rule.conditions();
         if (eligible.isEmpty()) {
             return Optional.of("Nothing in the basket is in it.");
         }
-        BigDecimal value = lines.stream().filter(PricedLine::counted).map(line -> left.get(line.index()).value()).reduce(BigDecimal.ZERO, BigDecimal::add);
-        if (rule.conditions().leastValue().filter(least -> value.compareTo(tracer.threshold(least)) < 0).isPresent()) {
-            return Optional.of("Only from goods of " + tracer.words(rule.conditions().leastValue().get()) + ".");
+        if (when.leastValue().isPresent() && value(lines, left).compareTo(tracer.threshold(when.leastValue().get())) < 0) {
+            return Optional.of("Only from goods of " + tracer.words(when.leastValue().get()) + ".");
         }
-        BigDecimal quantity = eligible.stream().map(line -> line.line().quantity()).reduce(BigDecimal.ZERO, BigDecimal::add);
-        if (rule.conditions().leastQuantity().filter(least -> quantity.compareTo(least) < 0).isPresent()) {
-            return Optional.of("Only from " + rule.conditions().leastQuantity().get().toPlainString() + " things.");
+        if (when.leastQuantity().isPresent() && quantity(eligible).compareTo(when.leastQuantity().get()) < 0) {
+            return Optional.of("Only from " + when.leastQuantity().get().toPlainString() + " things.");
         }
         return Optional.empty();
+    }
+
+    private static BigDecimal value(List<PricedLine> lines, Map<Integer, Figure> left) {
+        BigDecimal value = BigDecimal.ZERO;
+        for (PricedLine line : lines) {
+            value = line.counted() ? value.add(left.get(line.index()).value()) : value;
+        }
+        return value;
+    }
+
+    private static BigDecimal quantity(List<PricedLine> lines) {
+        BigDecimal quantity = BigDecimal.ZERO;
+        for (PricedLine line : lines) {
+            quantity = quantity.add(line.line().quantity());
+        }
+        return quantity;
     }
 
     private Figure amount(Discounts.Rule rule, Figure base, List<PricedLine> eligible, Map<Integer, Figure> left) {
@@ -160,8 +185,14 @@ public final class Discounting {
      * Weights are what is left of the lines; if all is zero, what they were before.
      */
     private Map<Integer, Figure> shared(Figure amount, List<PricedLine> eligible, Map<Integer, Figure> left) {
-        boolean nothingLeft = eligible.stream().allMatch(line -> left.get(line.index()).zero());
-        List<Figure> weights = eligible.stream().map(line -> nothingLeft ? line.amount() : left.get(line.index())).toList();
+        boolean nothingLeft = true;
+        for (PricedLine line : eligible) {
+            nothingLeft &= left.get(line.index()).zero();
+        }
+        List<Figure> weights = new ArrayList<>(eligible.size());
+        for (PricedLine line : eligible) {
+            weights.add(nothingLeft ? line.amount() : left.get(line.index()));
+        }
         List<Figure> parts = tracer.shares("rule/discount-shared-out", "share of the discount", amount, weights);
         Map<Integer, Figure> shares = new HashMap<>();
         for (int i = 0; i < parts.size(); i++) {

@@ -17,7 +17,10 @@ public record Buying(Instant at, ZoneId zone, Optional<String> group, Function<P
     /** What is priced. @param category id of the tax category it is taxed in */
     public record PricedAs(Product product, String category) {}
 
+    /** What is done where typed amounts stand for every buyer. */
+    public static final Function<PricedAs, Optional<Rerate>> STANDS = as -> Optional.empty();
+
     public Buying(Instant at, ZoneId zone, Optional<String> group) {
-        this(at, zone, group, as -> Optional.empty());
+        this(at, zone, group, STANDS);
     }
 }

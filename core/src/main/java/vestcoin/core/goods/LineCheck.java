@@ -29,10 +29,11 @@ final class LineCheck {
                 "The amount has more decimals than the currency.", "Write at most " + digits + "."));
         for (Product.Option option : product.options()) {
             String chosen = line.options().get(option.id());
-            problems.when(option.choices().stream().noneMatch(choice -> choice.id().equals(chosen)), path + "/options/" + option.id(),
-                    chosen == null ? product.name() + " needs a choice of " + option.name() + "."
-                            : product.name() + " has no " + option.name() + " “" + chosen + "”.",
-                    "Choose one of: " + String.join(", ", option.choices().stream().map(Product.Choice::name).toList()) + ".");
+            if (option.choices().stream().noneMatch(choice -> choice.id().equals(chosen))) {
+                problems.add(path + "/options/" + option.id(), chosen == null ? product.name() + " needs a choice of " + option.name() + "."
+                        : product.name() + " has no " + option.name() + " “" + chosen + "”.",
+                        "Choose one of: " + String.join(", ", option.choices().stream().map(Product.Choice::name).toList()) + ".");
+            }
         }
         for (String id : line.options().keySet()) {
             problems.when(product.options().stream().noneMatch(option -> option.id().equals(id)), path + "/options/" + id,
@@ -42,13 +43,14 @@ final class LineCheck {
 
     private void quantity() {
         BigDecimal quantity = line.quantity();
-        if (problems.when(quantity == null || quantity.signum() <= 0 || quantity.compareTo(MOST) > 0, path + "/quantity",
-                "The quantity of " + product.name() + " has to be above zero and at most 1,000,000.", "Change it, or take the line out.")) {
+        if (quantity == null || quantity.signum() <= 0 || quantity.compareTo(MOST) > 0) {
+            problems.add(path + "/quantity", "The quantity of " + product.name() + " has to be above zero and at most 1,000,000.", "Change it, or take the line out.");
             return;
         }
         if (product.measure().isEmpty()) {
-            problems.when(quantity.scale() > 0 && quantity.stripTrailingZeros().scale() > 0, path + "/quantity",
-                    "The quantity of " + product.name() + " has to be a whole number.", "Change it, or take the line out.");
+            if (quantity.scale() > 0 && quantity.stripTrailingZeros().scale() > 0) {
+                problems.add(path + "/quantity", "The quantity of " + product.name() + " has to be a whole number.", "Change it, or take the line out.");
+            }
             return;
         }
         Product.Measure measure = product.measure().get();

@@ -1,5 +1,7 @@
 package vestcoin.core.goods;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.why.Figure;
@@ -23,6 +25,21 @@ public record PricedLine(int index, int ordered, Line line, Product product, Opt
 
     /** A per-unit amount of the line. @param category id of its tax category @param amount of the whole line */
     public record Levied(String id, String name, String category, boolean inside, Figure amount) {}
+
+    private record Keyed(String key, PricedLine line) {}
+
+    /** By what they are, so that the order they were put into the basket in changes nothing. */
+    public static List<PricedLine> sorted(List<PricedLine> lines) {
+        if (lines.size() < 2) {
+            return lines;
+        }
+        List<Keyed> keyed = new ArrayList<>(lines.size());
+        lines.forEach(line -> keyed.add(new Keyed(line.line().key(), line)));
+        keyed.sort(Comparator.comparing(Keyed::key).thenComparingInt(each -> each.line().index()));
+        List<PricedLine> sorted = new ArrayList<>(lines.size());
+        keyed.forEach(each -> sorted.add(each.line()));
+        return sorted;
+    }
 
     /** What counts as the value of goods in discounts and thresholds. */
     public boolean counted() {

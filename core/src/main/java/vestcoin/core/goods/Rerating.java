@@ -18,6 +18,9 @@ public final class Rerating {
 
     /** @param weight what a line weighs in the sharing */
     public static Figure of(Figure typed, List<PricedLine> lines, Function<PricedLine, Figure> weight, Buying buying, Tracer tracer) {
+        if (buying.rerate() == Buying.STANDS) {
+            return typed;
+        }
         Map<String, Optional<Rerate>> rerates = new TreeMap<>();
         Map<String, List<Figure>> weights = new TreeMap<>();
         for (PricedLine line : lines) {

@@ -50,8 +50,9 @@ public final class Shelf {
             Line line = lines.get(i);
             String path = "order/lines/" + i;
             Stood stood = line.product() == null ? null : products.get(line.product());
-            if (!problems.when(stood == null, path + "/product", "The shop has no product “" + line.product() + "”.",
-                    "Take the line out, or choose a product the shop has.")) {
+            if (stood == null) {
+                problems.add(path + "/product", "The shop has no product “" + line.product() + "”.", "Take the line out, or choose a product the shop has.");
+            } else {
                 new LineCheck(line, stood.product(), path, problems).check(digits);
             }
         }

@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.List;
 
 /** Sharing an amount out over parts so that the parts always add up to the whole. */
@@ -24,7 +23,10 @@ public final class Sharing {
      */
     public static List<BigDecimal> out(BigDecimal whole, int digits, List<BigDecimal> weights) {
         BigInteger minor = whole.setScale(digits).unscaledValue();
-        int scale = weights.stream().mapToInt(BigDecimal::scale).max().orElseThrow();
+        int scale = weights.get(0).scale();
+        for (BigDecimal weight : weights) {
+            scale = Math.max(scale, weight.scale());
+        }
         List<BigInteger> exact = new ArrayList<>(weights.size());
         BigInteger total = BigInteger.ZERO;
         for (BigDecimal weight : weights) {
@@ -47,25 +49,35 @@ public final class Sharing {
         BigInteger magnitude = minor.abs();
         BigInteger[] parts = new BigInteger[weights.size()];
         BigInteger[] remainders = new BigInteger[weights.size()];
-        List<Integer> order = new ArrayList<>();
         BigInteger left = magnitude;
         for (int i = 0; i < parts.length; i++) {
             BigInteger[] division = floored(magnitude.multiply(weights.get(i)), total);
             parts[i] = division[0];
             remainders[i] = division[1];
             left = left.subtract(division[0]);
-            order.add(i);
         }
-        order.sort(Comparator.comparing((Integer i) -> remainders[i]).reversed());
-        for (int k = 0; k < left.intValueExact(); k++) {
-            int i = order.get(k);
-            parts[i] = parts[i].add(BigInteger.ONE);
-        }
+        deal(left.intValueExact(), parts, remainders);
         List<BigDecimal> result = new ArrayList<>(parts.length);
         for (BigInteger part : parts) {
             result.add(new BigDecimal(minor.signum() < 0 ? part.negate() : part, digits));
         }
         return result;
+    }
+
+    /** One more to each of the largest remainders, of equal ones to the first. */
+    private static void deal(int left, BigInteger[] parts, BigInteger[] remainders) {
+        if (left == 0) {
+            return;
+        }
+        List<Integer> order = new ArrayList<>(parts.length);
+        for (int i = 0; i < parts.length; i++) {
+            order.add(i);
+        }
+        order.sort((one, other) -> remainders[other].compareTo(remainders[one]));
+        for (int k = 0; k < left; k++) {
+            int i = order.get(k);
+            parts[i] = parts[i].add(BigInteger.ONE);
+        }
     }
 
     /** Quotient and remainder with a remainder that is never negative. */

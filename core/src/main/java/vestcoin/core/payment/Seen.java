@@ -36,7 +36,8 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
     public static List<Seen> of(Payment payment, Map<String, Gateway> gateways, Asked asked, Tracer tracer) {
         List<Seen> seen = new ArrayList<>(payment.methods().size());
         for (Payment.Method method : payment.methods()) {
-            seen.add(new Seen(method, hidden(method, gateways).or(() -> unmet(method, asked, tracer)), method.charge().map(charge -> charge(method, charge, asked.payable(), tracer)),
+            Optional<String> hidden = hidden(method, gateways);
+            seen.add(new Seen(method, hidden.isPresent() ? hidden : unmet(method, asked, tracer), method.charge().map(charge -> charge(method, charge, asked.payable(), tracer)),
                     method.fee().map(fee -> fee(method, fee, asked.payable(), tracer))));
         }
         return seen;

@@ -44,13 +44,14 @@ public record Destination(String country, Optional<String> region, Optional<Stri
 
     /** Adds what does not exist, or does not fit its country. */
     public void check(String path, Problems problems) {
-        if (problems.when(country == null || !Countries.isCountry(country), path + "/country",
-                "“" + country + "” is not a country code.", "Choose a country from the list, or write its two letters, as IE.")) {
+        if (country == null || !Countries.isCountry(country)) {
+            problems.add(path + "/country", "“" + country + "” is not a country code.", "Choose a country from the list, or write its two letters, as IE.");
             return;
         }
         region.ifPresent(code -> problems.when(!Countries.isSubdivision(code) || !code.startsWith(country + "-"), path + "/region",
                 "“" + code + "” is not a region of " + country + ".", "Write its ISO 3166-2 code, as US-NC, or leave it empty."));
-        postcode.ifPresent(code -> problems.when(!Countries.fits(country, code), path + "/postcode",
-                "“" + code + "” is not a postcode of " + country + ".", "Check the postcode and the country; one of them does not fit."));
+        if (postcode.isPresent() && !Countries.fits(country, postcode.get())) {
+            problems.add(path + "/postcode", "“" + postcode.get() + "” is not a postcode of " + country + ".", "Check the postcode and the country; one of them does not fit.");
+        }
     }
 }

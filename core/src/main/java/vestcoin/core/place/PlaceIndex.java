@@ -141,10 +141,10 @@ public final class PlaceIndex<T> {
 
     /** The rule that holds for this destination, or nothing when none does. */
     public Optional<Match<T>> find(Destination destination) {
-        return find(destination, all -> true);
+        return find(destination, null);
     }
 
-    /** The rule that holds for this destination among those in force, or nothing when none does. */
+    /** The rule that holds for this destination among those in force, or nothing when none does. @param inForce all of them when null */
     public Optional<Match<T>> find(Destination destination, Predicate<T> inForce) {
         Land<T> land = lands.get(destination.country());
         if (land != null && destination.postcode().isPresent()) {
@@ -173,7 +173,10 @@ public final class PlaceIndex<T> {
         List<Candidate<T>> found = new ArrayList<>();
         for (int n = Math.min(code.length(), land.longest); n >= 0; n--) {
             String start = code.substring(0, n);
-            found.addAll(land.prefixes.getOrDefault(start, List.of()));
+            List<Candidate<T>> starting = land.prefixes.get(start);
+            if (starting != null) {
+                found.addAll(starting);
+            }
             for (Candidate<T> candidate : land.ranges.getOrDefault(start, List.of())) {
                 if (candidate.by().contains(destination)) {
                     found.add(candidate);
@@ -192,9 +195,12 @@ public final class PlaceIndex<T> {
     }
 
     private Optional<Match<T>> best(List<Candidate<T>> candidates, Destination destination, Predicate<T> inForce) {
+        if (candidates.isEmpty()) {
+            return Optional.empty();
+        }
         List<Candidate<T>> best = new ArrayList<>();
         for (Candidate<T> candidate : candidates) {
-            if (candidate.entry().takesOut(destination) || !inForce.test(candidate.entry().value())) {
+            if (!holds(candidate, destination, inForce)) {
                 continue;
             }
             int order = best.isEmpty() ? 0 : candidate.coverage().compareTo(best.get(0).coverage());
@@ -211,7 +217,7 @@ public final class PlaceIndex<T> {
     private Optional<Match<T>> smallestGroup(Destination destination, Predicate<T> inForce) {
         List<Candidate<T>> best = new ArrayList<>();
         for (Candidate<T> candidate : groups.getOrDefault(destination.country(), List.of())) {
-            if (candidate.entry().takesOut(destination) || !inForce.test(candidate.entry().value())) {
+            if (!holds(candidate, destination, inForce)) {
                 continue;
             }
             if (!best.isEmpty() && candidate.countries() > best.get(0).countries()) {
@@ -222,9 +228,16 @@ public final class PlaceIndex<T> {
         return match(best);
     }
 
+    private static <T> boolean holds(Candidate<T> candidate, Destination destination, Predicate<T> inForce) {
+        return !candidate.entry().takesOut(destination) && (inForce == null || inForce.test(candidate.entry().value()));
+    }
+
     private static <T> Optional<Match<T>> match(List<Candidate<T>> best) {
         if (best.isEmpty()) {
             return Optional.empty();
+        }
+        if (best.size() == 1) {
+            return Optional.of(new Match<>(best.get(0).entry().value(), best.get(0).by(), List.of()));
         }
         best.sort(Comparator.comparing(candidate -> candidate.entry().id()));
         Candidate<T> first = best.get(0);

@@ -21,12 +21,32 @@ public sealed interface PostcodeRule {
 
     /** A code as it is compared: upper case, no spaces or hyphens, no leading country letter before digits. */
     static String normal(String country, String typed) {
-        String code = typed.toUpperCase(Locale.ROOT).replaceAll("[\\s-]", "");
-        if (code.startsWith(country + "0") || code.matches(country + "[0-9]+")) {
+        String code = compact(typed);
+        if (code.startsWith(country) && (digitsFrom(code, 2) || code.startsWith("0", 2))) {
             return code.substring(2);
         }
-        return code.matches(country.charAt(0) + "[0-9]{4,}") && !country.equals("GB") && !country.equals("IE")
-                ? code.substring(1) : code;
+        boolean letterFirst = code.length() > 4 && code.charAt(0) == country.charAt(0) && digitsFrom(code, 1);
+        return letterFirst && !country.equals("GB") && !country.equals("IE") ? code.substring(1) : code;
+    }
+
+    private static String compact(String typed) {
+        StringBuilder code = new StringBuilder(typed.length());
+        for (char c : typed.toUpperCase(Locale.ROOT).toCharArray()) {
+            if (c != '-' && !Character.isWhitespace(c)) {
+                code.append(c);
+            }
+        }
+        return code.toString();
+    }
+
+    /** Whether there is a digit from this place on, and nothing but digits. */
+    private static boolean digitsFrom(String code, int from) {
+        for (int i = from; i < code.length(); i++) {
+            if (code.charAt(i) < '0' || code.charAt(i) > '9') {
+                return false;
+            }
+        }
+        return code.length() > from;
     }
 
     /** Reads {@code H91} or {@code 10000..12999}. */

@@ -48,9 +48,12 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
 
     /** The attempt that holds. */
     static Attempt best(List<Discounts.Rule> rules, Discounting discounting, Basket basket, Tracer tracer) {
-        List<Discounts.Rule> together = rules.stream().filter(Discounts.Rule::combines).toList();
+        List<Discounts.Rule> together = new ArrayList<>(rules.size());
+        List<Discounts.Rule> apart = new ArrayList<>();
+        rules.forEach(rule -> (rule.combines() ? together : apart).add(rule));
+        apart.sort(Comparator.comparing(Discounts.Rule::id));
         Attempt best = of(together, discounting, basket, tracer);
-        for (Discounts.Rule alone : rules.stream().filter(rule -> !rule.combines()).sorted(Comparator.comparing(Discounts.Rule::id)).toList()) {
+        for (Discounts.Rule alone : apart) {
             Attempt attempt = of(List.of(alone), discounting, basket, tracer);
             best = attempt.reduction().compareTo(best.reduction()) > 0 ? attempt : best;
         }
@@ -127,7 +130,7 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
         if (basket.zone().isEmpty()) {
             return Map.of();
         }
-        Map<String, Figure> answers = new HashMap<>();
+        Map<String, Figure> answers = new HashMap<>(2);
         for (PriceRule rule : basket.zone().get().rates().values()) {
             if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
                 List<Figure> parts = new ArrayList<>();
@@ -149,14 +152,23 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
     }
 
     private static Optional<Offer.Offered> find(List<Offer> offers, String id) {
-        return offers.stream().filter(Offer.Offered.class::isInstance).map(Offer.Offered.class::cast).filter(offer -> offer.option().id().equals(id)).findFirst();
+        for (Offer offer : offers) {
+            if (offer instanceof Offer.Offered offered && offer.option().id().equals(id)) {
+                return Optional.of(offered);
+            }
+        }
+        return Optional.empty();
     }
 
     /** All that is taken off, goods and delivery together. */
     private BigDecimal reduction() {
-        List<Reduction> all = new ArrayList<>(taken.reductions());
-        all.addAll(off);
-        return all.stream().map(reduction -> reduction.amount().value()).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal sum = BigDecimal.ZERO;
+        for (List<Reduction> reductions : List.of(taken.reductions(), off)) {
+            for (Reduction reduction : reductions) {
+                sum = sum.add(reduction.amount().value());
+            }
+        }
+        return sum;
     }
 
     /** The delivery before what is off it, when all of it is chosen. */

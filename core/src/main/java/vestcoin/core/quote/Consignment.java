@@ -12,6 +12,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.parcel.Packed;
+import vestcoin.core.parcel.Parcel;
 import vestcoin.core.parcel.Packing;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
@@ -41,7 +42,7 @@ public record Consignment(String dispatch, String name, Destination from, List<P
     /** The consignments of an order: the shop's own first, then by dispatch place. */
     static List<Consignment> of(Compiled setup, Order order, List<PricedLine> lines, Tracer tracer) {
         Map<String, List<PricedLine>> byPlace = new TreeMap<>(SHOP_FIRST);
-        for (PricedLine line : sorted(lines)) {
+        for (PricedLine line : PricedLine.sorted(lines)) {
             if (line.product().physical()) {
                 byPlace.computeIfAbsent(line.product().sending().from().orElse(Delivery.Dispatch.SHOP), k -> new ArrayList<>(lines.size())).add(line);
             }
@@ -51,17 +52,12 @@ public record Consignment(String dispatch, String name, Destination from, List<P
         return consignments;
     }
 
-    /** By what they are, so that the order they were put into the basket in changes neither parcels nor prices. */
-    private static List<PricedLine> sorted(List<PricedLine> lines) {
-        return lines.size() < 2 ? lines : lines.stream().sorted(Comparator.comparing((PricedLine line) -> line.line().key()).thenComparing(PricedLine::index)).toList();
-    }
-
     private static Consignment of(Compiled setup, Order order, String id, List<PricedLine> lines, Tracer tracer) {
         Shop shop = setup.setup().shop();
         Optional<Delivery.Dispatch> place = setup.board().dispatch(id);
         Packed packed = Packing.of(lines, setup.board().parcels(), tracer);
         Figure weight = packed.parcels().size() == 1 ? packed.parcels().get(0).weight()
-                : tracer.count("kg", "rule/weight", "weight of the parcels", packed.parcels().stream().map(parcel -> parcel.weight()).toList());
+                : tracer.count("kg", "rule/weight", "weight of the parcels", packed.parcels().stream().map(Parcel::weight).toList());
         Destination from = place.map(Delivery.Dispatch::at).orElseGet(setup::home);
         Optional<Point> point = place.map(Delivery.Dispatch::point).orElse(shop.point());
         int preparation = 0;

@@ -33,7 +33,10 @@ final class Distances {
         }
         for (Offer offer : attempt.offers()) {
             PriceRule rule = zone.get().rates().get(offer.option().id());
-            if (offer instanceof Offer.Offered && rule != null && rule.freeFrom().isPresent() && lines.stream().noneMatch(line -> line.product().among(rule.notWith()))) {
+            if (rule == null || rule.freeFrom().isEmpty()) {
+                continue;
+            }
+            if (offer instanceof Offer.Offered && lines.stream().noneMatch(line -> line.product().among(rule.notWith()))) {
                 more(rule, RateBoard.path(zone.get(), offer.option().id()), attempt, lines, tracer)
                         .ifPresent(more -> distances.add(new Distance(offer.option(), rule.reducedTo().isPresent(), more)));
             }

@@ -2,6 +2,7 @@ package vestcoin.core.quote;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -62,7 +63,11 @@ public final class Pricing {
         List<PricedLine> lines = setup.shelf().price(order.lines(), buying, tracer);
         Figure goods = tracer.sum("rule/goods", "goods", amounts(lines));
         List<Figure> weights = new ArrayList<>(lines.size());
-        lines.stream().filter(line -> line.product().physical()).forEach(line -> weights.add(line.weight()));
+        for (PricedLine line : lines) {
+            if (line.product().physical()) {
+                weights.add(line.weight());
+            }
+        }
         Figure weight = tracer.count("kg", "rule/weight", "weight", weights);
         Optional<Match<Delivery.Zone>> match = weights.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
         List<Consignment> consignments = Consignment.of(setup, order, lines, tracer);
@@ -76,7 +81,8 @@ public final class Pricing {
         List<Taxes.Taxable> taxables = taxables(lines, attempt);
         List<Taxes.Carried> carried = carried(attempt, consignments);
         Map<String, Figure> parts = new LinkedHashMap<>();
-        List<Figure> taken = attempt.taken().reductions().stream().map(Reduction::amount).toList();
+        List<Figure> taken = new ArrayList<>();
+        attempt.taken().reductions().forEach(reduction -> taken.add(reduction.amount()));
         parts.put("goods", taken.isEmpty() ? goods : tracer.less("rule/goods-after-discounts", "goods less discounts", goods, taken));
         perUnit.ifPresent(amount -> parts.put("perUnit", amount));
         attempt.delivery(tracer).ifPresent(price -> parts.put("delivery", price));
@@ -107,7 +113,13 @@ public final class Pricing {
 
     private Optional<Figure> perUnit(List<PricedLine> lines) {
         List<Figure> on = new ArrayList<>();
-        lines.forEach(line -> line.perUnit().stream().filter(levied -> !levied.inside()).forEach(levied -> on.add(levied.amount())));
+        for (PricedLine line : lines) {
+            for (PricedLine.Levied levied : line.perUnit()) {
+                if (!levied.inside()) {
+                    on.add(levied.amount());
+                }
+            }
+        }
         return on.isEmpty() ? Optional.empty() : Optional.of(tracer.sum("rule/per-unit", "on top of units", on));
     }
 
@@ -133,8 +145,12 @@ public final class Pricing {
     private List<Taxes.Carried> carried(Attempt attempt, List<Consignment> consignments) {
         List<Taxes.Carried> carried = new ArrayList<>();
         attempt.byConsignment(tracer).forEach((dispatch, price) -> {
-            Set<String> over = consignments.stream().filter(consignment -> dispatch.isEmpty() || consignment.dispatch().equals(dispatch))
-                    .flatMap(consignment -> consignment.lines().stream()).map(line -> "lines/" + line.index()).collect(Collectors.toSet());
+            Set<String> over = new HashSet<>();
+            for (Consignment consignment : consignments) {
+                if (dispatch.isEmpty() || consignment.dispatch().equals(dispatch)) {
+                    consignment.lines().forEach(line -> over.add("lines/" + line.index()));
+                }
+            }
             carried.add(new Taxes.Carried(dispatch.isEmpty() ? "delivery" : "delivery/" + dispatch, price, over));
         });
         return carried;

@@ -40,8 +40,11 @@ final class TaxedAs {
     private final TaxBook.When when;
     private final Map<String, BigDecimal> nets;
     private final Whose whose;
-    private final Map<String, Treatment> treatments = new HashMap<>();
+    private final Map<Supplied, Treatment> treatments = new HashMap<>();
     private final Map<String, Optional<Rerate>> rerates = new HashMap<>();
+
+    /** What is supplied, and the dispatch place it leaves. */
+    private record Supplied(Supply supply, String from) {}
 
     /** @param collected where goods are collected, if they are */
     TaxedAs(Compiled setup, Order order, Optional<Destination> collected, Tracer tracer) {
@@ -108,15 +111,20 @@ final class TaxedAs {
     }
 
     Treatment of(Product product) {
-        Supply supply = Supply.of(product);
-        return treatments.computeIfAbsent(supply + " " + placeOf(product),
-                key -> whose.of(supply, from(product), collected, nets.getOrDefault(placeOf(product), BigDecimal.ZERO)));
+        Supplied supplied = new Supplied(Supply.of(product), placeOf(product));
+        Treatment known = treatments.get(supplied);
+        if (known == null) {
+            known = whose.of(supplied.supply(), from(product), collected, nets.getOrDefault(supplied.from(), BigDecimal.ZERO));
+            treatments.put(supplied, known);
+        }
+        return known;
     }
 
     /** What is done to the typed amounts of a product's category. */
     Function<Buying.PricedAs, Optional<Rerate>> rerate() {
-        boolean stands = tax.prices() == Tax.Prices.WITHOUT_TAX || tax.smallBusiness().isPresent();
-        return stands ? as -> Optional.empty() : as -> rerates.computeIfAbsent(as.category() + " " + Supply.of(as.product()) + " " + placeOf(as.product()), key -> rerate(as));
+        boolean anyBuyer = order.buyer().exempt().isEmpty() && !order.buyer().confirmedBusiness();
+        boolean stands = tax.prices() == Tax.Prices.WITHOUT_TAX || tax.smallBusiness().isPresent() || anyBuyer && tax.standing() == Tax.Standing.WHAT_THE_BUYER_PAYS;
+        return stands ? Buying.STANDS : as -> rerates.computeIfAbsent(as.category() + " " + Supply.of(as.product()) + " " + placeOf(as.product()), key -> rerate(as));
     }
 
     private Optional<Rerate> rerate(Buying.PricedAs as) {

@@ -142,7 +142,11 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
 
         /** All components together, in percent of the price without tax. */
         public BigDecimal total() {
-            return effective().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+            BigDecimal total = BigDecimal.ZERO;
+            for (BigDecimal percent : effective()) {
+                total = total.add(percent);
+            }
+            return total;
         }
 
         public static Rate of(String name, String percent) {

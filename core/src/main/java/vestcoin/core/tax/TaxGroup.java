@@ -1,5 +1,6 @@
 package vestcoin.core.tax;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.why.Figure;
@@ -17,6 +18,15 @@ import vestcoin.core.why.Figure;
  */
 public record TaxGroup(Optional<TaxBook.Levy> levy, String category, Treatment.Code code, String dispatch, Treatment treatment, Figure amount,
         List<ComponentTax> components, List<Part> parts) {
+
+    /** All components, in percent of the price without tax. */
+    public BigDecimal rate() {
+        BigDecimal rate = BigDecimal.ZERO;
+        for (ComponentTax component : components) {
+            rate = rate.add(component.rate().value());
+        }
+        return rate;
+    }
 
     /** @param name of the levy; @param rate in percent; @param tax rounded once for the whole group */
     public record ComponentTax(String name, Figure rate, Figure tax) {}

@@ -3,6 +3,7 @@ package vestcoin.core.tax;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +24,7 @@ public final class Taxes {
     private final Tracer tracer;
     private final GroupTax groupTax;
     private final Map<GroupKey, Group> groups = new TreeMap<>();
+    private final Map<Asked, Group> known = new HashMap<>();
 
     private Taxes(TaxBook book, Whose whose, TaxBook.When when, Tax.Prices prices, Tracer tracer) {
         this.book = book;
@@ -58,6 +60,9 @@ public final class Taxes {
         }
     }
 
+    /** What a group is asked for by. */
+    private record Asked(Optional<String> category, Treatment treatment, String dispatch) {}
+
     /** A group being gathered. */
     static final class Group {
         final Optional<TaxBook.Levy> levy;
@@ -81,7 +86,13 @@ public final class Taxes {
         }
 
         List<Taxable> of(Carried what) {
-            return sorted(goods.stream().filter(each -> each.carried() && what.over().contains(each.key())).toList());
+            List<Taxable> carried = new ArrayList<>(goods.size());
+            for (Taxable each : goods) {
+                if (each.carried() && what.over().contains(each.key())) {
+                    carried.add(each);
+                }
+            }
+            return sorted(carried);
         }
     }
 
@@ -102,11 +113,15 @@ public final class Taxes {
         for (Group group : taxes.groups.values()) {
             result.add(taxes.groupTax.of(group));
         }
-        result.sort(Comparator.comparing((TaxGroup group) -> group.components().stream().map(c -> c.rate().value()).reduce(BigDecimal.ZERO, BigDecimal::add)).reversed());
+        result.sort(Comparator.comparing(TaxGroup::rate).reversed());
         return result;
     }
 
     private Group group(Optional<String> category, Treatment treatment, String dispatch) {
+        return known.computeIfAbsent(new Asked(category, treatment, dispatch), asked -> find(category, treatment, dispatch));
+    }
+
+    private Group find(Optional<String> category, Treatment treatment, String dispatch) {
         Optional<TaxBook.Levy> found = treatment.taxed() ? category.flatMap(id -> book.find(treatment.place().orElseThrow(), id, when)).map(levy -> levy.at(whose.charged(levy, treatment)))
                 : Optional.empty();
         Optional<TaxBook.Levy> levy = found.filter(each -> !each.rate().components().isEmpty());
@@ -125,8 +140,16 @@ public final class Taxes {
     }
 
     private void carry(Carried what) {
-        List<Group> over = groups.values().stream().filter(group -> !group.of(what).isEmpty()).toList();
-        List<Group> taxable = over.stream().filter(group -> !group.category.equals(OUTSIDE)).toList();
+        List<Group> over = new ArrayList<>(groups.size());
+        List<Group> taxable = new ArrayList<>(groups.size());
+        for (Group group : groups.values()) {
+            if (!group.of(what).isEmpty()) {
+                over.add(group);
+                if (!group.category.equals(OUTSIDE)) {
+                    taxable.add(group);
+                }
+            }
+        }
         if (taxable.isEmpty()) {
             withoutGoods(what, over);
             return;
@@ -154,7 +177,9 @@ public final class Taxes {
     private void likeGoods(Carried what, List<Group> over) {
         List<Figure> weights = new ArrayList<>(over.size());
         for (Group group : over) {
-            weights.add(tracer.sum("rule/tax-group", "goods it carries", group.of(what).stream().map(Taxable::amount).toList()));
+            List<Figure> amounts = new ArrayList<>();
+            group.of(what).forEach(taxable -> amounts.add(taxable.amount()));
+            weights.add(tracer.sum("rule/tax-group", "goods it carries", amounts));
         }
         List<Figure> shares = over.size() == 1 ? List.of(what.price()) : tracer.shares("rule/delivery-taxed-like-goods", "share of the delivery", what.price(), weights);
         for (int i = 0; i < shares.size(); i++) {
@@ -163,6 +188,11 @@ public final class Taxes {
     }
 
     static List<Taxable> sorted(List<Taxable> goods) {
-        return goods.size() < 2 ? goods : goods.stream().sorted(Comparator.comparing(Taxable::sortKey)).toList();
+        if (goods.size() < 2) {
+            return goods;
+        }
+        List<Taxable> sorted = new ArrayList<>(goods);
+        sorted.sort(Comparator.comparing(Taxable::sortKey));
+        return sorted;
     }
 }

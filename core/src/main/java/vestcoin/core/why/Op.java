@@ -2,6 +2,7 @@ package vestcoin.core.why;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.Collections;
 import java.util.List;
 import vestcoin.core.money.Ending;
 import vestcoin.core.money.Rounding;
@@ -29,7 +30,11 @@ public sealed interface Op {
     record Sum() implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            return operands.stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+            BigDecimal sum = BigDecimal.ZERO;
+            for (BigDecimal operand : operands) {
+                sum = sum.add(operand);
+            }
+            return sum;
         }
     }
 
@@ -37,7 +42,11 @@ public sealed interface Op {
     record Less() implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            return operands.stream().skip(1).reduce(operands.get(0), BigDecimal::subtract);
+            BigDecimal left = operands.get(0);
+            for (int i = 1; i < operands.size(); i++) {
+                left = left.subtract(operands.get(i));
+            }
+            return left;
         }
     }
 
@@ -45,7 +54,7 @@ public sealed interface Op {
     record Smallest() implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            return operands.stream().min(BigDecimal::compareTo).orElseThrow();
+            return Collections.min(operands);
         }
     }
 
@@ -53,7 +62,7 @@ public sealed interface Op {
     record Largest() implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            return operands.stream().max(BigDecimal::compareTo).orElseThrow();
+            return Collections.max(operands);
         }
     }
 
@@ -61,7 +70,15 @@ public sealed interface Op {
     record Product() implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            return operands.stream().reduce(BigDecimal.ONE, BigDecimal::multiply);
+            return multiplied(operands, 0, operands.size());
+        }
+
+        static BigDecimal multiplied(List<BigDecimal> factors, int from, int until) {
+            BigDecimal product = BigDecimal.ONE;
+            for (int i = from; i < until; i++) {
+                product = product.multiply(factors.get(i));
+            }
+            return product;
         }
     }
 
@@ -75,9 +92,8 @@ public sealed interface Op {
     record Ratio(int times, int digits, Rounding rounding) implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            BigDecimal above = operands.subList(0, times).stream().reduce(BigDecimal.ONE, BigDecimal::multiply);
-            BigDecimal below = operands.subList(times, operands.size()).stream().reduce(BigDecimal.ONE, BigDecimal::multiply);
-            return above.divide(below, digits, rounding.mode());
+            BigDecimal above = Product.multiplied(operands, 0, times);
+            return times == operands.size() ? above.setScale(digits, rounding.mode()) : above.divide(Product.multiplied(operands, times, operands.size()), digits, rounding.mode());
         }
     }
 

@@ -219,11 +219,13 @@ public final class Tracer {
 
     /** {@code whole} shared out over the weights; the parts add up to it. */
     public List<Figure> shares(String rule, String label, Figure whole, List<Figure> weights) {
-        List<Figure> operands = join(List.of(whole), weights);
-        List<BigDecimal> values = Sharing.out(whole.value(), digits(), weights.stream().map(Figure::value).toList());
+        List<BigDecimal> weighed = new ArrayList<>(weights.size());
+        weights.forEach(weight -> weighed.add(weight.value()));
+        List<BigDecimal> values = Sharing.out(whole.value(), digits(), weighed);
+        List<Figure> operands = keeping ? List.copyOf(join(List.of(whole), weights)) : List.of();
         List<Figure> parts = new ArrayList<>(weights.size());
         for (int i = 0; i < values.size(); i++) {
-            parts.add(new Figure(values.get(i), currency.getCode(), rule, label, new Op.Share(i, digits()), kept(operands)));
+            parts.add(new Figure(values.get(i), currency.getCode(), rule, label, new Op.Share(i, digits()), operands));
         }
         return parts;
     }
@@ -246,6 +248,9 @@ public final class Tracer {
     }
 
     private static List<Figure> join(List<Figure> first, List<Figure> second) {
+        if (second.isEmpty()) {
+            return first;
+        }
         List<Figure> all = new ArrayList<>(first.size() + second.size());
         all.addAll(first);
         all.addAll(second);
