@@ -11,6 +11,7 @@ type Node = Schemas["FiguresNode"];
 export type Figure = Omit<Node, "of"> & { of: Figure[] };
 export type QuoteView = Schemas["QuoteView"];
 export type Ticket = Schemas["Ticket"];
+export type TicketAsked = Schemas["TicketAsked"];
 export type Finding = Schemas["Finding"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];

@@ -11,6 +11,8 @@ interface Props {
   total?: boolean;
   /** Taken off: shown with a minus. */
   minus?: boolean;
+  /** What it costs live, when that is shown beside. */
+  live?: string;
   children?: ReactNode;
 }
 
@@ -29,7 +31,7 @@ function useBefore(value: string): string | undefined {
 }
 
 /** One amount of the ticket: opens downwards to its why, and lights the cells that made it. */
-export function TicketRow({ name, note, figure, total, minus, children }: Props) {
+export function TicketRow({ name, note, figure, total, minus, live, children }: Props) {
   const bench = useBench();
   const [open, setOpen] = useState(false);
   const before = useBefore(figure.value);
@@ -58,8 +60,15 @@ export function TicketRow({ name, note, figure, total, minus, children }: Props)
           {name}
           {note && <span className="block text-xs quiet">{note}</span>}
         </span>
+        {live !== undefined && (
+          <span className={`figure ${live === figure.value ? "quiet" : "text-accent"}`} title="live">
+            {live}
+          </span>
+        )}
         <span className={`figure ${total ? "text-2xl font-bold" : ""}`}>
-          {before && <span className={`was ${total ? "text-sm font-normal" : ""}`}>{before}</span>}
+          {before && live === undefined && (
+            <span className={`was ${total ? "text-sm font-normal" : ""}`}>{before}</span>
+          )}
           <span data-amount={name}>
             {minus && "−"}
             {figure.value}

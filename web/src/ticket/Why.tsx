@@ -1,5 +1,5 @@
 import type { Figure } from "../api/client";
-import { useBench } from "../desk/bench";
+import { RuleButton } from "./RuleButton";
 import { arithmetic, isField } from "./why";
 
 /** The operands of a figure, down to what was typed. */
@@ -18,7 +18,7 @@ function Step({ figure, top = false }: { figure: Figure; top?: boolean }) {
     <>
       <span className="inline-flex w-full justify-between gap-3 align-top">
         <span>
-          {figure.label} <RuleLink figure={figure} />
+          {figure.label} <RuleButton rule={figure.rule} />
         </span>
         {!line && <span className="figure">{figure.value}</span>}
       </span>
@@ -42,20 +42,5 @@ function Step({ figure, top = false }: { figure: Figure; top?: boolean }) {
       <summary className="ms-3 cursor-pointer list-outside">{head}</summary>
       {below}
     </details>
-  );
-}
-
-function RuleLink({ figure }: { figure: Figure }) {
-  const bench = useBench();
-  if (!isField(figure.rule)) return null;
-  return (
-    <button
-      type="button"
-      className="cursor-pointer underline decoration-dotted"
-      onClick={() => bench.goTo(figure.rule)}
-      title={figure.rule}
-    >
-      {figure.rule.split("/")[0]}
-    </button>
   );
 }

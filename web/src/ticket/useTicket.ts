@@ -1,16 +1,10 @@
 import { useEffect, useRef, useState } from "react";
-import { answer, api, type Destination, type Line, type Problem, problemsOf, type Ticket } from "../api/client";
+import { answer, api, type Problem, problemsOf, type Ticket, type TicketAsked } from "../api/client";
 import { useBench } from "../desk/bench";
-
-export interface Asked {
-  lines: Line[];
-  to: Destination;
-  delivery?: string;
-  codes: string[];
-}
+import type { Asked } from "./asked";
 
 /** The ticket for an order, asked again at every change of the order, the draft or the cell being typed. */
-export function useTicket(asked: Asked): { ticket: Ticket | undefined; problems: Problem[] } {
+export function useTicket(asked: Asked, beside: boolean): { ticket: Ticket | undefined; problems: Problem[] } {
   const bench = useBench();
   const [ticket, setTicket] = useState<Ticket>();
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -23,7 +17,7 @@ export function useTicket(asked: Asked): { ticket: Ticket | undefined; problems:
   useEffect(() => {
     const mine = ++latest.current;
     const stop = new AbortController();
-    const body = { edits: trying, order: JSON.parse(order) as Asked };
+    const body = { edits: trying, order: JSON.parse(order), beside } as TicketAsked;
     answer(api.POST("/api/shops/{shop}/ticket", { params: { path: { shop } }, body, signal: stop.signal })).then(
       (fresh) => {
         if (mine !== latest.current) return;
@@ -39,7 +33,7 @@ export function useTicket(asked: Asked): { ticket: Ticket | undefined; problems:
       },
     );
     return () => stop.abort();
-  }, [shop, trying, order, version, refuse, setReadings]);
+  }, [shop, trying, order, beside, version, refuse, setReadings]);
 
   return { ticket, problems };
 }

@@ -30,6 +30,14 @@ export function arithmetic(figure: Figure): string | undefined {
       return `(${of[0]} − ${of[1]}) ÷ ${of[2]}, started: ${shown(figure)}`;
     case "share":
       return of.length > 2 ? `${of[0]} shared over ${of.slice(1).join(", ")}: ${shown(figure)}` : undefined;
+    case "ended":
+      return `${of[0]} raised to its ending = ${shown(figure)}`;
+    case "nearest":
+      return `${of[0]} to the nearest ${of[1]} = ${shown(figure)}`;
+    case "raised-to-step":
+      return `${of[0]} raised to a whole number of ${of[1]} = ${shown(figure)}`;
+    case "quotient":
+      return `${of[0]} ÷ ${of[1]} = ${shown(figure)}`;
     case "smallest":
     case "largest":
       return `${op.kind} of ${of.join(", ")} = ${shown(figure)}`;
@@ -58,4 +66,5 @@ export function rulesOf(figure: Figure): Set<string> {
 }
 
 /** Whether a rule is a field of the setup one can go to. */
-export const isField = (rule: string): boolean => /^(shop|goods|discounts|delivery|tax|payment)\//.test(rule);
+export const isField = (rule: string): boolean =>
+  /^(shop|goods|discounts|delivery|pickup|tax|payment|terms)\//.test(rule);

@@ -5,7 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.format.RateFeed;
 import vestcoin.app.setup.Document;
+import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
@@ -23,6 +25,10 @@ final class Inputs {
 
     Order order(Path file) throws IOException {
         return OrderFile.parse(text(file));
+    }
+
+    Exchange rates(Path file) throws IOException {
+        return RateFeed.parse(text(file));
     }
 
     private String text(Path file) throws IOException {

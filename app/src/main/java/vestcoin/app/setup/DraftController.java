@@ -35,6 +35,7 @@ import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Buyer;
 
 /** The draft at the desk: reading it, changing it, trying a change on the ticket, publishing. */
@@ -56,10 +57,11 @@ class DraftController {
         }
     }
 
-    /** @param edits not yet made, such as a cell being typed in */
-    record TicketAsked(List<Edit> edits, Tried order) {
+    /** @param edits not yet made, such as a cell being typed in @param beside whether the live quote is wanted too */
+    record TicketAsked(List<Edit> edits, Tried order, Optional<Boolean> beside) {
         TicketAsked {
             edits = edits == null ? List.of() : edits;
+            beside = beside == null ? Optional.empty() : beside;
         }
     }
 
@@ -67,11 +69,12 @@ class DraftController {
      * The ticket.
      *
      * @param live     what the same order costs under the live edition, if there is one that can price it
+     * @param liveQuote that quote, if it was asked for
      * @param readings cells of the edits tried, read back
      * @param problems why there is no quote
      * @param refused  why the edits tried cannot be made; the quote is then that of the draft as it stands
      */
-    record Ticket(Optional<QuoteView> quote, Optional<BigDecimal> live, Map<String, CellText> readings, List<Problem> problems, List<Problem> refused) {}
+    record Ticket(Optional<QuoteView> quote, Optional<BigDecimal> live, Optional<QuoteView> liveQuote, Map<String, CellText> readings, List<Problem> problems, List<Problem> refused) {}
 
     private final Drafts drafts;
     private final Editions editions;
@@ -128,25 +131,30 @@ class DraftController {
         Map<String, Gateway> states = gateways.states(shop);
         Order order = asked.order().placed(clock.instant(), states);
         try {
-            return ticket(shop, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
+            return ticket(asked, live(shop, order), drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
         } catch (Refused refused) {
-            return ticket(shop, drafts.of(shop).document(), List.of(), order, refused.problems());
+            return ticket(asked, live(shop, order), drafts.of(shop).document(), List.of(), order, refused.problems());
         }
     }
 
-    private Ticket ticket(String shop, Document document, List<Edit> edits, Order order, List<Problem> refused) {
-        Optional<BigDecimal> live = editions.live(shop).flatMap(edition -> payable(edition.document(), order));
+    private Optional<Quote> live(String shop, Order order) {
+        return editions.live(shop).flatMap(edition -> quote(edition.document(), order));
+    }
+
+    private static Ticket ticket(TicketAsked asked, Optional<Quote> liveQuote, Document document, List<Edit> edits, Order order, List<Problem> refused) {
+        Optional<BigDecimal> live = liveQuote.map(quote -> quote.payable().value());
+        Optional<QuoteView> beside = asked.beside().orElse(false) ? liveQuote.map(QuoteView::of) : Optional.empty();
         Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
         try {
-            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, readings, List.of(), refused);
+            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, beside, readings, List.of(), refused);
         } catch (Refused unpriced) {
-            return new Ticket(Optional.empty(), live, readings, unpriced.problems(), refused);
+            return new Ticket(Optional.empty(), live, beside, readings, unpriced.problems(), refused);
         }
     }
 
-    private static Optional<BigDecimal> payable(Document document, Order order) {
+    private static Optional<Quote> quote(Document document, Order order) {
         try {
-            return Optional.of(Pricing.priceUntraced(document.compiled(), order).payable().value());
+            return Optional.of(Pricing.price(document.compiled(), order));
         } catch (Refused refused) {
             return Optional.empty();
         }

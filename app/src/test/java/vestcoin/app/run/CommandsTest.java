@@ -13,6 +13,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import picocli.CommandLine;
+import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
 
 /** The commands on the documented files. */
@@ -53,6 +54,19 @@ class CommandsTest {
         assertThat(said.status()).isZero();
         // 128.00 + 24.50, SPRING10 takes 12.80 off the kites, more than OPENDAY's 12.00; 9.40 to Cork
         assertThat(Json.tree(said.out()).path("payable").path("value").asString()).isEqualTo("149.10");
+    }
+
+    @Test
+    void price_takes_exchange_rates_from_a_feed_unless_the_order_brings_its_own() throws IOException {
+        Path feed = Files.writeString(folder.resolve("rates.xml"), "<Cube time='2026-11-24'><Cube currency='CHF' rate='0.9312'/></Cube>");
+        Path zurich = EXAMPLES.resolve("zurich-francs.order.json");
+        ObjectNode order = (ObjectNode) Json.tree(Files.readString(zurich));
+        Said own = run(new PriceCommand(), "--setup", SETUP, "--order", zurich.toString());
+        Path bare = Files.writeString(folder.resolve("bare.order.json"), Json.write(order.without("outside")));
+        assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString()).err()).contains("There is no exchange rate from EUR to CHF.");
+        assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", feed.toString()).out()).isEqualTo(own.out());
+        Path broken = Files.writeString(folder.resolve("broken.xml"), "<Cube>");
+        assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", broken.toString()).err()).contains("broken.xml, rates: This is not an XML file");
     }
 
     @Test

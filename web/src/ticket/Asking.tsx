@@ -1,0 +1,208 @@
+import { useState } from "react";
+import type { Destination, Setup } from "../api/client";
+import { useBench } from "../desk/bench";
+import { countryName, inWords } from "../shared/places";
+import { buyers, type Changed } from "./asked";
+
+interface Props {
+  baskets: Setup["rehearsal"]["baskets"];
+  place: number;
+  choose: (place: number) => void;
+  to: Destination;
+  changed: Changed;
+  change: (part: Partial<Changed>) => void;
+  reset: () => void;
+  close: () => void;
+}
+
+/** What the ticket is asked: basket, place, buyer, time, currency and codes, each changed where it stands. */
+export function Asking({ baskets, place, choose, to, changed, change, reset, close }: Props) {
+  const { shop } = useBench().setup;
+  const touched = Object.entries(changed).some(([, value]) => value && value !== "person" && Object.keys(value).length);
+  const currencies = [shop.currency, ...shop.currencies.map((accepted) => accepted.code)];
+  const foreign = changed.currency !== "" && changed.currency !== shop.currency;
+  return (
+    <div className="grid grid-cols-[4rem_1fr_auto] items-center gap-y-1">
+      <label htmlFor="ticket-basket" className="quiet">
+        basket
+      </label>
+      <select
+        id="ticket-basket"
+        className="inplace font-semibold lg:col-span-2"
+        value={place}
+        onChange={(event) => choose(Number(event.target.value))}
+      >
+        {baskets.map((each, index) => (
+          <option key={each.id} value={index}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+      <button type="button" className="btn btn-ghost btn-xs lg:hidden" onClick={close}>
+        Close
+      </button>
+      <span className="quiet">to</span>
+      <PlaceChoice to={to} choose={(next) => change({ to: next })} changed={changed.to !== undefined} />
+      <label htmlFor="ticket-buyer" className="quiet">
+        buyer
+      </label>
+      <select
+        id="ticket-buyer"
+        className="inplace col-span-2"
+        value={changed.buyer}
+        onChange={(event) => change({ buyer: event.target.value })}
+      >
+        {buyers.map((each) => (
+          <option key={each.id} value={each.id}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+      <When value={changed.when} set={(when) => change({ when })} timeZone={shop.timeZone} />
+      <label htmlFor="ticket-codes" className="quiet">
+        codes
+      </label>
+      <span className="col-span-2 flex items-baseline gap-2">
+        <input
+          id="ticket-codes"
+          className="inplace min-w-0 flex-1"
+          placeholder="none"
+          value={changed.codes}
+          onChange={(event) => change({ codes: event.target.value })}
+        />
+        {currencies.length > 1 && (
+          <>
+            <label htmlFor="ticket-currency" className="quiet">
+              in
+            </label>
+            <select
+              id="ticket-currency"
+              className="inplace"
+              value={changed.currency || shop.currency}
+              onChange={(event) => change({ currency: event.target.value })}
+            >
+              {currencies.map((code) => (
+                <option key={code}>{code}</option>
+              ))}
+            </select>
+          </>
+        )}
+      </span>
+      {foreign && (
+        <label className="col-span-3 flex items-center justify-end gap-1 quiet">
+          1 {shop.currency} is
+          <input
+            className="inplace w-20 font-mono"
+            placeholder="rate"
+            value={changed.rate}
+            onChange={(event) => change({ rate: event.target.value })}
+          />
+          {changed.currency}
+        </label>
+      )}
+      {touched && (
+        <button
+          type="button"
+          className="col-span-3 cursor-pointer justify-self-end text-xs underline quiet"
+          onClick={reset}
+        >
+          The basket as it was
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** When the order is placed: now, until a time on the shop's clock is set. */
+function When({ value, set, timeZone }: { value: string; set: (when: string) => void; timeZone: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <span className="quiet">when</span>
+      {open || value ? (
+        <input
+          type="datetime-local"
+          aria-label={`When, on the shop's clock in ${timeZone}`}
+          className="inplace col-span-2"
+          value={value}
+          autoFocus={open}
+          onChange={(event) => set(event.target.value)}
+          onBlur={() => setOpen(false)}
+        />
+      ) : (
+        <button type="button" className="inplace col-span-2 text-start" onClick={() => setOpen(true)}>
+          now
+        </button>
+      )}
+    </>
+  );
+}
+
+/** Where the order goes: shown in words, typed as country and postcode. */
+function PlaceChoice({
+  to,
+  choose,
+  changed,
+}: {
+  to: Destination;
+  choose: (to: Destination | undefined) => void;
+  changed: boolean;
+}) {
+  const [open, setOpen] = useState(false);
+  if (!open) {
+    return (
+      <button type="button" className="inplace col-span-2 text-start font-semibold" onClick={() => setOpen(true)}>
+        {inWords(to)}
+      </button>
+    );
+  }
+  return (
+    <form
+      className="col-span-2 flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const postcode = String(form.get("postcode")).trim();
+        const region = String(form.get("region")).trim().toUpperCase();
+        choose({
+          country: String(form.get("country")).trim().toUpperCase(),
+          ...(postcode ? { postcode } : {}),
+          ...(region ? { region } : {}),
+        });
+        setOpen(false);
+      }}
+    >
+      <input
+        name="country"
+        aria-label="Country, two letters"
+        defaultValue={to.country}
+        maxLength={2}
+        className="inplace w-10"
+        title={countryName(to.country)}
+        autoFocus
+      />
+      <input
+        name="region"
+        aria-label="Region code"
+        defaultValue={to.region ?? ""}
+        placeholder="region"
+        className="inplace w-16"
+      />
+      <input
+        name="postcode"
+        aria-label="Postcode"
+        defaultValue={to.postcode ?? ""}
+        placeholder="postcode"
+        className="inplace w-20"
+      />
+      <button type="submit" className="btn btn-ghost btn-xs">
+        Set
+      </button>
+      {changed && (
+        <button type="button" className="btn btn-ghost btn-xs" onClick={() => choose(undefined)}>
+          Basket's own
+        </button>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,134 @@
+import type { Amount, Figure, QuoteView } from "../api/client";
+import type { Changed } from "./asked";
+import { TicketRow } from "./TicketRow";
+
+interface Props {
+  quote: QuoteView;
+  figure: (amount: Amount) => Figure;
+  chosen: Changed;
+  change: (part: Partial<Changed>) => void;
+  live?: string;
+}
+
+type Option = QuoteView["delivery"][number];
+
+const day = (iso: string): string =>
+  new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" }).format(
+    new Date(`${iso}T00:00:00Z`),
+  );
+
+/** When it arrives, in days. */
+export function promised(option: Option): string {
+  const { promise } = option;
+  if (!promise) return "";
+  return promise.earliest === promise.latest
+    ? day(promise.latest)
+    : `${day(promise.earliest)} to ${day(promise.latest)}`;
+}
+
+/** How it gets to the buyer: the option chosen, the others beside it, slots, and each consignment's own. */
+export function Deliveries({ quote, figure, chosen, change, live }: Props) {
+  const offered = quote.delivery.filter((option) => option.price);
+  const taken = offered.find((option) => option.chosen);
+  const apart = quote.consignments.length > 1;
+  const slots = taken ? quote.slots[taken.id] : undefined;
+  return (
+    <>
+      {taken?.price && (
+        <TicketRow
+          name={taken.name}
+          note={[promised(taken), taken.note].filter(Boolean).join(". ")}
+          figure={figure(taken.price)}
+          live={live}
+        >
+          <Instead
+            options={offered.filter((option) => option !== taken)}
+            choose={(id) => change({ delivery: id, slot: undefined })}
+          />
+          {slots && slots.length > 0 && (
+            <label className="flex items-baseline gap-2 text-xs">
+              <span className="quiet">slot</span>
+              <select
+                className="inplace"
+                value={chosen.slot ?? ""}
+                onChange={(event) => change({ slot: event.target.value || undefined })}
+              >
+                <option value="">any</option>
+                {slots.map((slot) => (
+                  <option key={slot.start} value={slot.start}>
+                    {day(slot.start.slice(0, 10))}, {slot.start.slice(11, 16)} to {slot.end.slice(11, 16)}
+                    {slot.left !== undefined && slot.left !== null ? `, room for ${slot.left}` : ""}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+        </TicketRow>
+      )}
+      {!taken && offered.length > 0 && !apart && (
+        <div className="py-1">
+          <Instead options={offered} choose={(id) => change({ delivery: id })} word="by" />
+        </div>
+      )}
+      {apart &&
+        quote.consignments.map((sent) => {
+          const own = sent.delivery.find((option) => option.chosen);
+          const others = sent.delivery.filter((option) => option.price && option !== own);
+          return own?.price ? (
+            <TicketRow
+              key={sent.dispatch}
+              name={`${own.name} from ${sent.name}`}
+              note={promised(own)}
+              figure={figure(own.price)}
+            >
+              <Instead
+                options={others}
+                choose={(id) =>
+                  change({ delivery: undefined, deliveries: { ...chosen.deliveries, [sent.dispatch]: id } })
+                }
+              />
+            </TicketRow>
+          ) : (
+            <p key={sent.dispatch} className="py-0.5 text-xs quiet">
+              From {sent.name}: ready {day(sent.ready)},{" "}
+              {sent.parcels.length === 1 ? "1 parcel" : `${sent.parcels.length} parcels`}.
+            </p>
+          );
+        })}
+      {quote.distances.map((further) => (
+        <p key={further.option} className="py-0.5 text-xs">
+          <span className="figure">{further.more.value}</span> more for {further.name}{" "}
+          {further.reduced ? "at its lower price" : "free"}.
+        </p>
+      ))}
+    </>
+  );
+}
+
+function Instead({
+  options,
+  choose,
+  word = "instead",
+}: {
+  options: Option[];
+  choose: (id: string) => void;
+  word?: string;
+}) {
+  if (options.length === 0) return null;
+  return (
+    <p className="text-xs quiet">
+      {word}:{" "}
+      {options.map((option) => (
+        <button
+          key={option.id}
+          type="button"
+          title={promised(option)}
+          className="me-3 cursor-pointer underline decoration-dotted"
+          onClick={() => choose(option.id)}
+        >
+          {option.name} {option.price?.value}
+        </button>
+      ))}
+    </p>
+  );
+}

@@ -1,0 +1,18 @@
+import { useBench } from "../desk/bench";
+import { isField } from "./why";
+
+/** Takes to the field a rule stands in; nothing for rules of the computation itself. */
+export function RuleButton({ rule }: { rule: string }) {
+  const bench = useBench();
+  if (!isField(rule)) return null;
+  return (
+    <button
+      type="button"
+      className="cursor-pointer underline decoration-dotted"
+      onClick={() => bench.goTo(rule)}
+      title={rule}
+    >
+      {rule.split("/")[0]}
+    </button>
+  );
+}

@@ -1,0 +1,163 @@
+import { useMemo } from "react";
+import type { Amount, Figure, QuoteView } from "../api/client";
+import { plain } from "../shared/money";
+import type { Changed } from "./asked";
+import { Deliveries } from "./Deliveries";
+import { Folds } from "./Folds";
+import { RuleButton } from "./RuleButton";
+import { TicketRow } from "./TicketRow";
+import { figuresOf } from "./why";
+
+interface Props {
+  quote: QuoteView;
+  /** The same order under the live edition, when it is shown beside. */
+  live?: QuoteView;
+  chosen: Changed;
+  change: (part: Partial<Changed>) => void;
+}
+
+const lineName = (line: QuoteView["lines"][number]): string => [line.name, ...line.choices].join(", ");
+const taxName = (group: QuoteView["taxes"][number], inside: boolean): string =>
+  group.percent
+    ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %`
+    : (untaxed[group.code] ?? "No tax");
+
+/** Why nothing is levied, by the category of the invoice standard. */
+const untaxed: Record<string, string> = {
+  S: "No tax",
+  Z: "No tax",
+  E: "Exempt",
+  AE: "The buyer owes the tax",
+  K: "No tax, sent to a business abroad",
+  G: "No tax, exported",
+  O: "Outside of tax",
+};
+
+/** What each row costs under the live edition, by the row's name. */
+function namesOf(live: QuoteView | undefined): Map<string, string> {
+  const inside = live?.prices === "with-tax";
+  const rows: [string, Amount | null | undefined][] = live
+    ? [
+        ...live.lines.map((line): [string, Amount] => [lineName(line), line.amount]),
+        ...live.discounts.map((each): [string, Amount] => [each.name, each.amount]),
+        ...live.delivery
+          .filter((each) => each.chosen)
+          .map((each): [string, Amount | null | undefined] => ["delivery", each.price]),
+        ...live.taxes.map((group): [string, Amount] => [taxName(group, inside), group.tax]),
+        ["To pay", live.payable],
+      ]
+    : [];
+  return new Map(rows.flatMap(([name, amount]) => (amount ? [[name, amount.value]] : [])));
+}
+
+export function Slip({ quote, live, chosen, change }: Props) {
+  const figure = useMemo(() => figuresOf(quote), [quote]);
+  const beside = useMemo(() => (live ? namesOf(live) : undefined), [live]);
+  const inside = quote.prices === "with-tax";
+  const taxes = quote.taxes.map((group) => (
+    <TicketRow
+      key={`${group.name} ${group.category} ${group.percent} ${group.dispatch} ${group.code}`}
+      name={taxName(group, inside)}
+      note={`on ${group.amount.value}`}
+      figure={figure(group.tax)}
+      live={beside && (beside.get(taxName(group, inside)) ?? "–")}
+    />
+  ));
+  return (
+    <>
+      {quote.lines.map((line, index) => (
+        <TicketRow
+          // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place in the basket
+          key={index}
+          name={lineName(line)}
+          note={[
+            line.bundle ? `in ${line.bundle}` : "",
+            line.quantity === "1" ? "" : `${plain(line.quantity)} × ${line.unit.value}`,
+          ]
+            .filter(Boolean)
+            .join(", ")}
+          figure={figure(line.amount)}
+          live={beside && (beside.get(lineName(line)) ?? "–")}
+        >
+          {line.perUnit.length > 0 &&
+            line.perUnit.map((each) => (
+              <p key={each.name} className="flex justify-between text-xs quiet">
+                <span>
+                  {each.name}, {each.inside ? "inside" : "on top"}
+                </span>
+                <span className="figure">{each.amount.value}</span>
+              </p>
+            ))}
+        </TicketRow>
+      ))}
+      {quote.discounts.map((discount) => (
+        <TicketRow
+          key={discount.id}
+          name={discount.name}
+          figure={figure(discount.amount)}
+          minus
+          live={beside && (beside.get(discount.name) ?? "–")}
+        />
+      ))}
+      <Deliveries quote={quote} figure={figure} chosen={chosen} change={change} live={beside?.get("delivery")} />
+      {quote.deliveryDiscounts.map((discount) => (
+        <TicketRow key={discount.id} name={discount.name} figure={figure(discount.amount)} minus />
+      ))}
+      {quote.fee && <TicketRow name="For the way of paying" figure={figure(quote.fee)} />}
+      {quote.missing.map((sentence) => (
+        <p key={sentence} className="py-1 font-semibold text-error">
+          {sentence}
+        </p>
+      ))}
+      {!inside && taxes}
+      <TicketRow name="To pay" figure={figure(quote.payable)} total live={beside && (beside.get("To pay") ?? "–")} />
+      {quote.vouchers.map((voucher) => (
+        <TicketRow key={voucher.code} name={`Voucher ${voucher.code}`} figure={figure(voucher.used)} minus />
+      ))}
+      {quote.rounding && <TicketRow name="Rounded in cash" figure={figure(quote.rounding)} />}
+      {quote.toPay.value !== quote.payable.value && <TicketRow name="Left to pay" figure={figure(quote.toPay)} />}
+      {inside && taxes}
+      {quote.whose.map((whose) => (
+        <p key={whose.sentence} className="mt-1 text-xs quiet">
+          {whose.sentence} <RuleButton rule={whose.rule} />
+        </p>
+      ))}
+      <Methods quote={quote} figure={figure} chosen={chosen} change={change} />
+      <Folds quote={quote} />
+    </>
+  );
+}
+
+function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) => Figure }) {
+  const seen = quote.methods.filter((method) => !method.hidden);
+  const hidden = quote.methods.filter((method) => method.hidden);
+  const taken = (fee: Amount | null | undefined) => (fee ? `, ${fee.value} to the provider` : "");
+  return (
+    <fieldset className="mt-2 border-t border-base-300 pt-2 text-xs">
+      <legend className="sr-only">Pays by</legend>
+      {seen.map((method) => (
+        <label key={method.id} className="flex cursor-pointer items-baseline gap-1.5 py-0.5">
+          <input
+            type="radio"
+            name="ticket-method"
+            className="radio radio-xs translate-y-0.5"
+            checked={chosen.method === method.id}
+            onChange={() => change({ method: method.id })}
+            onClick={() => chosen.method === method.id && change({ method: undefined })}
+          />
+          <span>
+            Pays by <strong>{method.title}</strong>: you keep <span className="font-mono">{method.keep}</span> after tax{" "}
+            {quote.tax.value}
+            {taken(method.fee)}
+            {method.charge && `, ${method.charge.value} more for it`}.
+          </span>
+        </label>
+      ))}
+      {hidden.map((method) => (
+        <p key={method.id} className="quiet">
+          {method.title || method.id}: {method.hidden}
+        </p>
+      ))}
+    </fieldset>
+  );
+}
