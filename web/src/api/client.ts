@@ -12,6 +12,7 @@ export type Figure = Omit<Node, "of"> & { of: Figure[] };
 export type QuoteView = Schemas["QuoteView"];
 export type Ticket = Schemas["Ticket"];
 export type TicketAsked = Schemas["TicketAsked"];
+export type FirstAnswers = Schemas["FirstAnswers"];
 export type Finding = Schemas["Finding"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];

@@ -9,6 +9,7 @@ import { PaymentStation } from "../stations/payment/PaymentStation";
 import { ShopStation } from "../stations/shop/ShopStation";
 import { TaxStation } from "../stations/tax/TaxStation";
 import { BenchProvider, useBench } from "./bench";
+import { FirstQuestions } from "./FirstQuestions";
 import { Frame } from "./Frame";
 import { FirstOwner, SignIn } from "./SignIn";
 
@@ -46,6 +47,7 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
     <BenchProvider shop={shop}>
       <Frame left={left}>
         <Routes>
+          <Route path="begin" element={<FirstQuestions />} />
           <Route path="shop" element={<ShopStation />} />
           <Route path="goods" element={<GoodsStation />} />
           <Route path="delivery" element={<DeliveryStation />} />
@@ -60,8 +62,9 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
   );
 }
 
-/** A shop that sells something is opened at its rates, a new one at its letterhead. */
+/** A shop that sells something is opened at its rates, a new one at the first questions. */
 function Beginning() {
-  const { setup } = useBench();
-  return <Navigate replace to={setup.goods.products.length > 0 ? "delivery" : "shop"} />;
+  const { setup, draft } = useBench();
+  const untouched = draft.changes === 0 && draft.edition === undefined;
+  return <Navigate replace to={setup.goods.products.length > 0 ? "delivery" : untouched ? "begin" : "shop"} />;
 }

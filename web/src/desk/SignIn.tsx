@@ -84,7 +84,14 @@ export function FirstOwner({ entered }: Props) {
         <Entry label="Name of the shop" name="shopName" autoFocus />
         <div className="flex gap-3">
           <Entry label="Country" name="country" maxLength={2} placeholder="IE" note="Two letters" />
-          <Entry label="Currency" name="currency" maxLength={3} placeholder="EUR" note="Three letters" />
+          <Entry
+            label="Currency"
+            name="currency"
+            maxLength={3}
+            placeholder="the country's"
+            note="Three letters; may be left"
+            required={false}
+          />
         </div>
         <Entry label="Your e-mail" name="email" type="email" autoComplete="username" />
         <Entry

@@ -1,7 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { answer, api, type DraftView, type Edit, type Problem, problemsOf, type Setup } from "../api/client";
+import {
+  answer,
+  api,
+  type DraftView,
+  type Edit,
+  type FirstAnswers,
+  type Problem,
+  problemsOf,
+  type Setup,
+} from "../api/client";
 import { editOf } from "../shared/paths";
 
 /** What every station and the ticket share: the draft, the change being typed, and what is lit. */
@@ -16,6 +25,10 @@ export interface Bench {
   /** Makes an edit; false when it was refused, with the reason in `problems`. */
   commit: (edits: Edit[]) => Promise<boolean>;
   set: (path: string, now: unknown) => Promise<boolean>;
+  /** Makes those edits of a block that can be made; false when some were left, with the reasons in `problems`. */
+  paste: (edits: Edit[]) => Promise<boolean>;
+  begin: (answers: FirstAnswers) => Promise<boolean>;
+  fillTax: () => Promise<boolean>;
   undo: () => void;
   redo: () => void;
   publish: () => Promise<boolean>;
@@ -114,6 +127,21 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       },
       commit,
       set: (target, now) => commit([editOf(draft.document, target, now)]),
+      paste: async (edits) => {
+        const pasted = await answer(api.POST("/api/shops/{shop}/draft/paste", { ...path, body: { edits } })).catch(
+          (reason: unknown) => {
+            refuse(problemsOf(reason));
+            return null;
+          },
+        );
+        if (!pasted) return false;
+        client.setQueryData(key, pasted.draft);
+        setTrying([]);
+        refuse(pasted.left);
+        return pasted.left.length === 0;
+      },
+      begin: (answers) => made(() => answer(api.POST("/api/shops/{shop}/draft/begin", { ...path, body: answers }))),
+      fillTax: () => made(() => answer(api.POST("/api/shops/{shop}/draft/tax/fill", path))),
       undo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/undo", path))),
       redo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/redo", path))),
       publish: () => made(() => answer(api.POST("/api/shops/{shop}/draft/publish", path))),
@@ -129,7 +157,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       goTo,
       arrived: () => setWanted(""),
     };
-  }, [shop, draft, trying, commit, made, path, problems, refuse, readings, at, lit, wanted, goTo]);
+  }, [shop, draft, trying, commit, made, client, key, path, problems, refuse, readings, at, lit, wanted, goTo]);
 
   if (query.isError)
     return (

@@ -23,6 +23,8 @@ interface Props {
   textOf: (row: Row, column: Column) => string;
   /** Shown in a cell that holds nothing. */
   empty?: string;
+  /** Small type beside a cell's text. */
+  smallOf?: (row: Row, column: Column) => string | undefined;
   openRow?: (row: Row) => void;
   openColumn?: (column: Column) => void;
   onActive?: (row: Row, column: Column) => void;
@@ -37,6 +39,7 @@ export function Sheet({
   pathOf,
   textOf,
   empty = "",
+  smallOf,
   openRow,
   openColumn,
   onActive,
@@ -107,7 +110,7 @@ export function Sheet({
         return cell ? [editOf(bench.draft.document, cell.path, value.trim())] : [];
       }),
     );
-    void bench.commit(edits);
+    void bench.paste(edits);
   };
 
   const onCellKey = (event: KeyboardEvent, r: number, c: number) => {
@@ -188,7 +191,10 @@ export function Sheet({
                 const text = textOf(row, column);
                 const here = active[0] === r && active[1] === c;
                 const editing = here && typed !== null;
-                const wrong = bench.problems.length > 0 && bench.at === path;
+                const small = smallOf?.(row, column);
+                const wrong =
+                  bench.problems.some((problem) => problem.path === path) ||
+                  (bench.problems.length > 0 && bench.at === path && editing);
                 return (
                   <td
                     key={column.id}
@@ -242,9 +248,12 @@ export function Sheet({
                         onBlur={() => void keep(r, c)}
                       />
                     ) : (
-                      (column.choices?.find((choice) => choice.id === text)?.name ?? text) || (
-                        <span className="font-sans">{empty}</span>
-                      )
+                      <>
+                        {(column.choices?.find((choice) => choice.id === text)?.name ?? text) || (
+                          <span className="font-sans">{empty}</span>
+                        )}
+                        {small && <span className="ms-2 font-sans text-xs quiet">{small}</span>}
+                      </>
                     )}
                   </td>
                 );

@@ -6,7 +6,10 @@ export function FirstBasket() {
   const product = bench.setup.goods.products[0];
   if (!product)
     return (
-      <p className="quiet">The ticket prices a sample order as soon as there is something to sell. Begin at Goods.</p>
+      <p className="quiet">
+        The ticket prices a sample order as soon as there is something to sell: answer the first questions, or begin at
+        Goods.
+      </p>
     );
   const make = () =>
     void bench.set("rehearsal/baskets/first", {

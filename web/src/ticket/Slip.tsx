@@ -131,6 +131,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
 function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) => Figure }) {
   const seen = quote.methods.filter((method) => !method.hidden);
   const hidden = quote.methods.filter((method) => method.hidden);
+  if (quote.methods.length === 0) return null;
   const taken = (fee: Amount | null | undefined) => (fee ? `, ${fee.value} to the provider` : "");
   return (
     <fieldset className="mt-2 border-t border-base-300 pt-2 text-xs">

@@ -1,35 +1,16 @@
 import { useEffect, useState } from "react";
-import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
-import { Field, places } from "../../shared/Field";
+import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { Sheet } from "../../shared/Sheet";
 import { StationHead } from "../../shared/StationHead";
+import { Registrations } from "./Registrations";
+import { TaxPlace } from "./TaxPlace";
 
 type Open = { kind: "cell" } | { kind: "place"; id: string } | { kind: "category"; id: string };
 
-type Rows = Setup["tax"]["places"];
-
-/** How delivery is taxed, as one choice: three ways, or a category of its own. */
-const deliveryTax = {
-  choices: (categories: Setup["tax"]["categories"]) => [
-    { id: "like-goods", name: "like the goods it carries" },
-    { id: "highest-rate", name: "at the highest rate of the goods" },
-    { id: "not-taxed", name: "not taxed" },
-    ...categories.map((category) => ({ id: `own-category ${category.id}`, name: `as ${category.name}` })),
-  ],
-  write: (value: unknown) => {
-    const tax = value as Rows[number]["delivery"];
-    return tax ? [tax.way, tax.category].filter(Boolean).join(" ") : "like-goods";
-  },
-  read: (text: string) => {
-    const [way, category] = text.split(" ");
-    return way === "like-goods" ? undefined : { way, ...(category ? { category } : {}) };
-  },
-};
-
-/** The tax book: places down, categories across, each cell a rate. */
+/** The tax book: places down, categories across, each cell a rate with the reference beside it. */
 export function TaxStation() {
   const bench = useBench();
   const { tax } = bench.setup;
@@ -57,10 +38,15 @@ export function TaxStation() {
   };
   const row = open.kind === "place" ? tax.places.find((each) => each.id === open.id) : undefined;
   const category = open.kind === "category" ? tax.categories.find((each) => each.id === open.id) : undefined;
+  const unconfirmed = tax.places.filter((each) => each.toConfirm);
+  const rate = (id: string, cell: string) => `tax/places/${id}/rates/${cell}`;
   return (
     <>
       <StationHead title="Tax">
         <span>prices are typed {tax.prices === "with-tax" ? "with tax" : "without tax"}</span>
+        <button type="button" className="cursor-pointer underline" onClick={() => void bench.fillTax()}>
+          Fill from the reference
+        </button>
         <button type="button" className="cursor-pointer underline" onClick={() => void addPlace()}>
           Add a place
         </button>
@@ -70,17 +56,22 @@ export function TaxStation() {
       </StationHead>
       {tax.places.length === 0 ? (
         <p className="max-w-xl py-6 quiet">
-          Nothing is taxed yet. Add the place you are in and write its rate for each kind of goods, in percent: 23, or 0
-          where nothing is levied.
+          Nothing is taxed yet. Fill the book from the reference for the places you sell to, or add the place you are in
+          and write its rate for each kind of goods, in percent: 23, or 0 where nothing is levied.
         </p>
       ) : (
         <Sheet
           label="Tax book"
           corner="Place"
-          rows={tax.places.map((each) => ({ id: each.id, name: each.name, note: each.places.join(" ") }))}
+          rows={tax.places.map((each) => ({
+            id: each.id,
+            name: each.name,
+            note: [each.places.join(" "), each.toConfirm ? "to confirm" : ""].filter(Boolean).join(" · "),
+          }))}
           columns={tax.categories.map((each) => ({ id: each.id, name: each.name, note: "in %" }))}
-          pathOf={(each, column) => `tax/places/${each.id}/rates/${column.id}`}
-          textOf={(each, column) => bench.draft.texts[`tax/places/${each.id}/rates/${column.id}`]?.text ?? ""}
+          pathOf={(each, column) => rate(each.id, column.id)}
+          textOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.text ?? ""}
+          smallOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.words}
           empty="no answer"
           openRow={(each) => setOpen({ kind: "place", id: each.id })}
           openColumn={(column) => setOpen({ kind: "category", id: column.id })}
@@ -90,48 +81,36 @@ export function TaxStation() {
       <div className="mt-4 border-t border-base-content pt-3">
         {open.kind === "cell" && (
           <div id="sheet-reading">
-            <Said problems={bench.at.startsWith("tax/") ? bench.problems : []} />
+            <Said problems={bench.at.startsWith("tax/places/") ? bench.problems : []} />
+            {unconfirmed.length > 0 && (
+              <p className="mb-2 flex items-baseline gap-3">
+                <span>
+                  {unconfirmed.length === 1 ? "1 place is" : `${unconfirmed.length} places are`} filled from the
+                  reference and not confirmed yet.
+                </span>
+                <button
+                  type="button"
+                  className="cursor-pointer underline"
+                  onClick={() =>
+                    void bench.commit(
+                      unconfirmed.map((each) => ({ path: `tax/places/${each.id}/toConfirm`, was: each.toConfirm })),
+                    )
+                  }
+                >
+                  Confirm all of them
+                </button>
+              </p>
+            )}
             <p className="quiet">
               A rate is a percentage: <span className="font-mono">23</span>, <span className="font-mono">13.5</span>,{" "}
               <span className="font-mono">0</span>, or several side by side as{" "}
               <span className="font-mono">GST 5 + QST 9.975</span>, the later <span className="font-mono">on top</span>{" "}
-              of the earlier where it is levied on them. Delivery is taxed as its place says. Where the book has no
-              answer, no tax is charged.
+              of the earlier where it is levied on them. In small type: which of the published rates it is, and the day
+              they were looked at. Where the book has no answer, no tax is charged.
             </p>
           </div>
         )}
-        {row && (
-          <section aria-label={`Place ${row.name}`}>
-            <div className="grid max-w-3xl grid-cols-3 gap-x-6">
-              <Field path={`tax/places/${row.id}/name`} label="Name" />
-              <Field
-                path={`tax/places/${row.id}/places`}
-                label="Places"
-                note="IE, US-NC, GB:BT, EU"
-                write={places.write}
-                read={places.read}
-              />
-              <Field path={`tax/places/${row.id}/except`} label="Without" write={places.write} read={places.read} />
-              <Field
-                path={`tax/places/${row.id}/delivery`}
-                label="Delivery is taxed"
-                className="mt-3"
-                choices={deliveryTax.choices(tax.categories)}
-                write={deliveryTax.write}
-                read={deliveryTax.read}
-              />
-            </div>
-            <button
-              type="button"
-              className="btn btn-ghost btn-sm mt-2"
-              onClick={() =>
-                void bench.set(`tax/places/${row.id}`, undefined).then((done) => done && setOpen({ kind: "cell" }))
-              }
-            >
-              Remove this place
-            </button>
-          </section>
-        )}
+        {row && <TaxPlace row={row} done={() => setOpen({ kind: "cell" })} />}
         {category && (
           <section aria-label={`Category ${category.name}`}>
             <div className="max-w-xs">
@@ -140,6 +119,7 @@ export function TaxStation() {
           </section>
         )}
       </div>
+      <Registrations />
     </>
   );
 }

@@ -27,7 +27,9 @@ class NewShopTest {
             assertThat(browser.see("input[name=shopName]").getDomProperty("value")).as("nothing typed is lost").isEqualTo("Nørd Candles");
             browser.fill("input[name=country]", "dk");
             browser.keys(Keys.ENTER);
-            browser.waitFor("the new shop opens at its letterhead", () -> browser.url().endsWith("/desk/nord-candles/shop"));
+            browser.waitFor("the new shop opens at the first questions", () -> browser.url().endsWith("/desk/nord-candles/begin"));
+            browser.clickText("Begin with nothing");
+            browser.waitFor("or at its letterhead", () -> browser.url().endsWith("/desk/nord-candles/shop"));
             browser.waitFor("what blocks is counted", () -> browser.shows("2 block opening"));
 
             // Goods, by keyboard: a name, then the price where the cursor has gone.

@@ -34,7 +34,6 @@ import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Pricing;
 import vestcoin.core.tax.Tax;
 
 /** What a buyer's page asks. Nothing here needs a sign-in; an order is found again by its unguessable token. */
@@ -169,7 +168,7 @@ class CounterController {
     }
 
     private static QuoteView priced(Editions.Edition edition, Order order) {
-        return QuoteView.of(Pricing.price(edition.document().compiled(), order));
+        return edition.document().quote(order);
     }
 
     private static Payment.Method method(Editions.Edition edition, Order order) {

@@ -33,14 +33,16 @@ import vestcoin.core.tax.Treatment;
  * @param rounding   what cash is rounded by
  * @param toPay      payable less vouchers, and rounded where it is cash
  * @param left       what is left of what the lines ask for, where it is counted
+ * @param agreements kinds of texts the buyer agrees to
  * @param missing    why the order cannot be placed as it stands; empty when it can
  * @param figures    the whys, operands before what is made of them
+ * @param hash       SHA-256 over the setup and the order it was made from, as hexadecimal; not while a draft is being typed
  */
 public record QuoteView(String format, String currency, Tax.Prices prices, List<Line> lines, Amount goods, List<Discount> discounts, Optional<Amount> perUnit, Amount weight,
         Optional<Zone> zone, List<String> undecided, boolean needsDelivery, List<Option> delivery, List<Sent> consignments, Optional<Amount> deliveryPrice, List<Discount> deliveryDiscounts,
         List<Further> distances, Map<String, List<Slot>> slots, List<NotApplied> notApplied, List<Whose> whose, List<Group> taxes, Amount tax, Optional<Amount> fee, Amount payable,
-        List<VoucherUsed> vouchers, Optional<Amount> rounding, Amount toPay, List<Method> methods, List<Renewal> renewing, Map<String, BigDecimal> left, List<String> missing,
-        List<Figures.Node> figures) {
+        List<VoucherUsed> vouchers, Optional<Amount> rounding, Amount toPay, List<Method> methods, List<Renewal> renewing, Map<String, BigDecimal> left, List<String> agreements, List<String> missing,
+        List<Figures.Node> figures, Optional<String> hash) {
     public static final String FORMAT = "vest-coin/quote/1";
 
     /** @param choices names of the choices made @param tax the line's share of the tax @param bundle name of the bundle it came in */
@@ -88,6 +90,10 @@ public record QuoteView(String format, String currency, Tax.Prices prices, List<
     public record Charge(Instant at, LocalDate day, BigDecimal payable) {}
 
     public static QuoteView of(Quote quote) {
-        return new QuoteWriting(quote).view();
+        return new QuoteWriting(quote).view(Optional.empty());
+    }
+
+    public static QuoteView of(Quote quote, String hash) {
+        return new QuoteWriting(quote).view(Optional.of(hash));
     }
 }

@@ -32,7 +32,7 @@ final class QuoteWriting {
         this.quote = quote;
     }
 
-    QuoteView view() {
+    QuoteView view(Optional<String> hash) {
         Quote.Sent sent = quote.sent();
         List<Line> lines = quote.lines().stream().map(this::line).toList();
         Amount goods = figures.amount(quote.goods());
@@ -60,7 +60,7 @@ final class QuoteWriting {
                 .map(charge -> new QuoteView.Charge(charge.at().toInstant(), charge.at().toLocalDate(), charge.payable().value())).toList())).toList();
         return new QuoteView(QuoteView.FORMAT, quote.currency(), quote.prices(), lines, goods, discounts, perUnit, weight, quote.zone().map(zone -> new QuoteView.Zone(zone.id(), zone.name())),
                 quote.undecided(), quote.needsDelivery(), delivery, consignments, deliveryPrice, off, distances, slots, not, whose, taxes, tax, fee, payable, vouchers, rounding, toPay, methods,
-                renewing, quote.left(), quote.missing(), figures.nodes());
+                renewing, quote.left(), quote.agreements(), quote.missing(), figures.nodes(), hash);
     }
 
     private Line line(PricedLine line) {

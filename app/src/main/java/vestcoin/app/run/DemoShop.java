@@ -28,7 +28,6 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Pricing;
 import vestcoin.standins.card.CardProcessor;
 import vestcoin.standins.card.TestCard;
 
@@ -105,7 +104,7 @@ public class DemoShop {
     private PaymentBook.Payment buy(Editions.Edition edition, String url, String name, String email, String street, String city, Destination to, List<Line> lines, String delivery)
             throws IOException {
         Order order = new Order(clock.instant(), lines, to, Optional.of(delivery), Optional.of("card"), gateways.states(SHOP));
-        QuoteView quote = QuoteView.of(Pricing.price(edition.document().compiled(), order));
+        QuoteView quote = edition.document().quote(order);
         if (!quote.missing().isEmpty()) {
             throw new IllegalStateException(name + ": " + quote.missing());
         }

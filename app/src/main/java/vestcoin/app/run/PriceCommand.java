@@ -5,10 +5,8 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.format.Json;
-import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Document;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Pricing;
-import vestcoin.core.setup.Compiled;
 
 /** Prices one order file under one setup file and prints the quote. */
 @Command(name = "price", description = "Prints the quote of an order under a setup as JSON; status 2 and a sentence on bad input.", mixinStandardHelpOptions = true)
@@ -26,12 +24,12 @@ public final class PriceCommand implements Callable<Integer> {
     public Integer call() {
         Inputs inputs = new Inputs();
         return inputs.run(() -> {
-            Compiled compiled = inputs.setup(setup).compiled();
+            Document document = inputs.setup(setup);
             Order asked = inputs.order(order);
             if (rates != null && asked.outside().exchange().isEmpty()) {
                 asked = asked.given(asked.outside().with(inputs.rates(rates)));
             }
-            System.out.print(Json.pretty(QuoteView.of(Pricing.price(compiled, asked))));
+            System.out.print(Json.pretty(document.quote(asked)));
             return 0;
         });
     }

@@ -10,6 +10,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.quote.QuoteView;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
@@ -18,6 +20,8 @@ import vestcoin.core.pickup.Pickup;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.setup.Rehearsal;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
@@ -115,10 +119,19 @@ public record Document(JsonNode tree, Compiled compiled) {
         return node == null || node.isNull() ? null : Json.read(node, type, name);
     }
 
+    /** The quote of an order, with the hash of both. @throws Refused with everything impossible in the order */
+    public QuoteView quote(Order order) {
+        return QuoteView.of(Pricing.price(compiled, order), hash(hash() + Json.write(OrderFile.of(order))));
+    }
+
     /** SHA-256 over the document in its stored form, as hexadecimal. */
     public String hash() {
+        return hash(text());
+    }
+
+    private static String hash(String text) {
         try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text().getBytes(StandardCharsets.UTF_8)));
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

@@ -8,6 +8,7 @@ import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -21,6 +22,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.Told;
+import vestcoin.app.format.Json;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.DraftView.CellText;
@@ -36,7 +38,10 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
+import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
+import vestcoin.core.tax.Filling;
+import vestcoin.core.tax.Tax;
 
 /** The draft at the desk: reading it, changing it, trying a change on the ticket, publishing. */
 @RestController
@@ -96,6 +101,43 @@ class DraftController {
     @PostMapping("/api/shops/{shop}/draft/edits")
     DraftView edit(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
         return view(shop, drafts.edit(shop, edited.edits(), who.getName()));
+    }
+
+    /** @param left what of the block was wrong, and was left as it is */
+    record Pasted(DraftView draft, List<Problem> left) {}
+
+    /** A block of cells: those that can be read are changed, all as one change; the others stay and are named. */
+    @PostMapping("/api/shops/{shop}/draft/paste")
+    Pasted paste(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
+        Drafts.Pasted pasted = drafts.paste(shop, edited.edits(), who.getName());
+        return new Pasted(view(shop, pasted.draft()), pasted.left());
+    }
+
+    /** What is usual in the shop's country. */
+    record Usual(String currency, String language, Tax.Prices prices) {}
+
+    @GetMapping("/api/shops/{shop}/draft/usual")
+    Usual usual(@PathVariable String shop) {
+        String country = drafts.of(shop).document().setup().shop().address().country();
+        return new Usual(FirstAnswers.currencyOf(country), FirstAnswers.languageOf(country), FirstAnswers.pricesOf(country));
+    }
+
+    /** The draft that follows from the first questions, as one change that can be undone. */
+    @PostMapping("/api/shops/{shop}/draft/begin")
+    DraftView begin(@PathVariable String shop, @RequestBody FirstAnswers answers, Principal who) {
+        Document before = drafts.of(shop).document();
+        Document after = Document.of(answers.applied(before.setup(), clock.instant()));
+        List<Edit> edits = Stream.of("shop", "goods", "delivery", "tax", "rehearsal", "pickup").map(part -> new Edit(part, Edits.at(before.tree(), part), Edits.at(after.tree(), part))).toList();
+        return view(shop, drafts.edit(shop, edits, who.getName()));
+    }
+
+    /** Adds rows of the reference to the tax book, for places sold to that it has none for; marked until they are confirmed. */
+    @PostMapping("/api/shops/{shop}/draft/tax/fill")
+    DraftView fill(@PathVariable String shop, Principal who) {
+        Setup setup = drafts.of(shop).document().setup();
+        List<Edit> edits = Filling.of(setup.tax(), setup.shop().home(), setup.shop().sellsTo()).stream()
+                .map(row -> new Edit("tax/places/" + row.id(), Optional.empty(), Optional.of(Json.tree(row)))).toList();
+        return view(shop, drafts.edit(shop, edits, who.getName()));
     }
 
     @PostMapping("/api/shops/{shop}/draft/undo")

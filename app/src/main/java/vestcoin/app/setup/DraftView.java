@@ -17,6 +17,8 @@ import vestcoin.core.finding.Known;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.tax.RateCell;
+import vestcoin.core.tax.Reference;
+import vestcoin.core.tax.Tax;
 
 /**
  * The draft as the desk shows it.
@@ -64,10 +66,21 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
         setup.tax().places().forEach(row -> row.rates().forEach((category, rate) -> {
             String path = "tax/places/" + row.id() + "/rates/" + category;
             if (wanted.test(path)) {
-                texts.put(path, new CellText(RateCell.print(rate), ""));
+                texts.put(path, new CellText(RateCell.print(rate), published(row, rate)));
             }
         }));
         return texts;
+    }
+
+    /** What the reference has for the place of a row: which kind of rate this is there, or all there are. */
+    private static String published(Tax.PlaceRates row, Tax.Rate rate) {
+        Optional<List<Reference.Row>> known = row.places().stream().map(place -> Reference.of(place.text())).filter(rows -> !rows.isEmpty()).findFirst();
+        if (known.isEmpty() || row.places().size() > 1) {
+            return "";
+        }
+        Optional<Reference.Row> same = known.get().stream().filter(each -> each.rate().total().compareTo(rate.total()) == 0).findFirst();
+        return same.map(each -> each.kind() + ", " + each.lookedAt())
+                .orElseGet(() -> "published " + String.join(", ", known.get().stream().map(each -> RateCell.print(each.rate())).distinct().toList()) + ", " + known.get().get(0).lookedAt());
     }
 
     private static List<StationState> stations(Setup setup, List<Finding> findings) {
@@ -76,8 +89,9 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
             List<Finding> here = findings.stream().filter(finding -> finding.station() == station).toList();
             long blocking = here.stream().filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING).count();
             if (begun(setup, station)) {
-                String word = blocking > 0 ? blocking + (blocking == 1 ? " blocks" : " block") : here.isEmpty() ? "" : here.size() + " to look at";
-                states.add(new StationState(station, here.isEmpty() ? Sewn.SEWN : Sewn.HALF, word));
+                long looks = here.stream().filter(finding -> finding.severity() == Finding.Severity.LOOK_AT_THIS).count();
+                String word = blocking > 0 ? blocking + (blocking == 1 ? " blocks" : " block") : looks > 0 ? looks + " to look at" : "";
+                states.add(new StationState(station, word.isEmpty() ? Sewn.SEWN : Sewn.HALF, word));
             } else {
                 states.add(new StationState(station, Sewn.EMPTY, "not begun"));
             }

@@ -10,7 +10,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
+import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
 
 /** The one draft of each shop and what was done to it since the last edition. */
@@ -74,12 +76,13 @@ public class Drafts {
     public Draft edit(String shop, List<Edit> edits, String author) {
         lock(shop);
         Draft draft = of(shop);
-        List<Edit> understood = edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).filter(edit -> !edit.was().equals(edit.now())).toList();
+        List<Edit> understood = edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).filter(edit -> !edit.changesNothing()).toList();
         if (understood.isEmpty()) {
             return draft;
         }
         Document changed = draft.document().with(understood);
-        List<Edit> made = understood.stream().map(edit -> new Edit(edit.path(), edit.was(), Edits.at(changed.tree(), edit.path()))).toList();
+        List<Edit> made = understood.stream().map(edit -> new Edit(edit.path(), edit.was(), Edits.at(changed.tree(), edit.path()),
+                Edits.placeOf(draft.document().tree(), edit.path()), Edits.placeOf(changed.tree(), edit.path()))).toList();
         sql.sql("delete from draft_change where shop = :shop and undone").param("shop", shop).update();
         sql.sql("""
                 insert into draft_change(shop, seq, edits, author, at)
@@ -87,6 +90,41 @@ public class Drafts {
                 .param("shop", shop).param("edits", Json.write(new Edited(made))).param("author", author)
                 .param("at", clock.instant().atOffset(java.time.ZoneOffset.UTC)).update();
         return store(shop, draft, changed);
+    }
+
+    /** A draft with what could be made of a block of edits. @param left why the others were left out */
+    record Pasted(Draft draft, List<Problem> left) {}
+
+    /** Makes those edits of a block that can be made, as one change; what is wrong with the others is told. */
+    @Transactional
+    Pasted paste(String shop, List<Edit> edits, String author) {
+        lock(shop);
+        JsonNode document = of(shop).document().tree();
+        List<Edit> good = new ArrayList<>();
+        List<Problem> left = new ArrayList<>();
+        for (Edit edit : edits) {
+            try {
+                good.add(Edits.understood(edit, document));
+            } catch (Refused refused) {
+                left.addAll(refused.problems());
+            }
+        }
+        while (true) {
+            try {
+                return new Pasted(edit(shop, good, author), left);
+            } catch (Refused refused) {
+                List<Edit> kept = good.stream().filter(edit -> refused.problems().stream().noneMatch(problem -> concerns(problem, edit))).toList();
+                if (kept.size() == good.size()) {
+                    throw refused;
+                }
+                left.addAll(refused.problems());
+                good = kept;
+            }
+        }
+    }
+
+    private static boolean concerns(Problem problem, Edit edit) {
+        return problem.path().equals(edit.path()) || problem.path().startsWith(edit.path() + "/");
     }
 
     @Transactional

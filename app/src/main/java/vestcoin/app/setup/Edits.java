@@ -65,14 +65,14 @@ final class Edits {
         }
         if (path.matches(RATE)) {
             CurrencyUnit currency = Currencies.of(document.path("shop").path("currency").asString("")).orElse(CurrencyUnit.EUR);
-            return new Edit(path, edit.was(), RateText.parse(path, text.get(), currency).map(rule -> Json.tree(keeping(rule, at(document, path), path))));
+            return edit.meaning(RateText.parse(path, text.get(), currency).map(rule -> Json.tree(keeping(rule, at(document, path), path))));
         }
         if (path.matches(TAX_RATE)) {
-            return new Edit(path, edit.was(), RateCell.parse(path, text.get(), "VAT").map(Json::tree));
+            return edit.meaning(RateCell.parse(path, text.get(), "VAT").map(Json::tree));
         }
         if (path.matches("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)")) {
             List<String> places = Arrays.stream(text.get().split("[;\\s]+")).filter(place -> !place.isBlank()).toList();
-            return new Edit(path, edit.was(), Optional.of(Json.tree(places)));
+            return edit.meaning(Optional.of(Json.tree(places)));
         }
         return edit;
     }
@@ -145,25 +145,40 @@ final class Edits {
     private static JsonNode setInList(ArrayNode array, String[] steps, int depth, Edit edit) {
         boolean last = depth == steps.length - 1;
         ArrayNode copy = JsonNodeFactory.instance.arrayNode(array.size() + 1);
-        boolean found = false;
+        Optional<JsonNode> found = Optional.empty();
         for (JsonNode element : array) {
             if (!steps[depth].equals(element.path("id").asString(""))) {
                 copy.add(element);
                 continue;
             }
-            found = true;
+            found = Optional.of(element);
             if (!last) {
                 copy.add(set(element, steps, depth + 1, edit));
-            } else {
+            } else if (edit.to().isEmpty()) {
                 edit.now().ifPresent(copy::add);
             }
         }
-        if (!found && last && edit.now().isPresent()) {
-            copy.add(edit.now().get());
-        } else if (!found) {
+        if (found.isEmpty() && (!last || edit.now().isEmpty())) {
             throw new Refused(edit.path(), "There is no “" + steps[depth] + "” here any more.", "Somebody may have removed it; load the page again.");
         }
+        if (last && edit.now().isPresent() && (found.isEmpty() || edit.to().isPresent())) {
+            copy.insert(Math.max(0, Math.min(copy.size(), edit.to().orElse(copy.size()))), edit.now().get());
+        }
         return copy;
+    }
+
+    /** The place of the thing at a path in its list, if it is in one. */
+    static Optional<Integer> placeOf(JsonNode document, String path) {
+        int slash = path.lastIndexOf('/');
+        if (slash < 0 || !(at(document, path.substring(0, slash)).orElse(null) instanceof ArrayNode list)) {
+            return Optional.empty();
+        }
+        for (int i = 0; i < list.size(); i++) {
+            if (path.substring(slash + 1).equals(list.get(i).path("id").asString(""))) {
+                return Optional.of(i);
+            }
+        }
+        return Optional.empty();
     }
 
     private static Optional<JsonNode> child(JsonNode node, String step) {

@@ -33,8 +33,9 @@ public final class FirstDraft {
         return plain;
     }
 
-    /** @throws Refused if the country or currency does not exist */
-    public static Document of(String name, String country, String currency) {
+    /** @param typed the currency; without one that of the country @throws Refused if the country or currency does not exist */
+    public static Document of(String name, String country, String typed) {
+        String currency = typed == null || typed.isBlank() ? FirstAnswers.currencyOf(country == null ? "" : country) : typed;
         Shop shop = new Shop(name, "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "UTC", "kg",
                 Rounding.HALF_UP, List.of(new Place.Country(country == null ? "" : country)));
         return Document.of(new Setup(shop, new Goods(List.of()), new Discounts(List.of()), new Delivery(List.of(), List.of()),

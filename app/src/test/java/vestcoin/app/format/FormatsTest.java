@@ -21,7 +21,6 @@ import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.Setup;
 
 /** The documented formats: what is written fits the schemas, what is read is what was written. */
@@ -75,7 +74,9 @@ class FormatsTest {
         assertThat(errors("order", Files.readString(file))).isEmpty();
         Order order = OrderFile.parse(Files.readString(file));
         assertThat(OrderFile.parse(Json.write(OrderFile.of(order)))).isEqualTo(order);
-        QuoteView quote = QuoteView.of(Pricing.price(Document.parse(Files.readString(shopOf(file))).compiled(), order));
+        Document shop = Document.parse(Files.readString(shopOf(file)));
+        QuoteView quote = shop.quote(order);
+        assertThat(quote.hash()).as("the same from the same").isEqualTo(shop.quote(order).hash()).isNotEqualTo(shop.quote(order.withCodes("OTHER")).hash());
         assertThat(errors("quote", Json.write(quote))).isEmpty();
         assertThat(Json.read(Json.write(quote), QuoteView.class)).isEqualTo(quote);
     }

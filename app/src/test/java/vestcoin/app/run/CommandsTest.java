@@ -64,7 +64,8 @@ class CommandsTest {
         Said own = run(new PriceCommand(), "--setup", SETUP, "--order", zurich.toString());
         Path bare = Files.writeString(folder.resolve("bare.order.json"), Json.write(order.without("outside")));
         assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString()).err()).contains("There is no exchange rate from EUR to CHF.");
-        assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", feed.toString()).out()).isEqualTo(own.out());
+        Said fed = run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", feed.toString());
+        assertThat(Json.tree(fed.out()).path("figures")).isEqualTo(Json.tree(own.out()).path("figures"));
         Path broken = Files.writeString(folder.resolve("broken.xml"), "<Cube>");
         assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", broken.toString()).err()).contains("broken.xml, rates: This is not an XML file");
     }

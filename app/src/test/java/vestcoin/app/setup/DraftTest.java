@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -82,6 +83,48 @@ class DraftTest {
                 .as("another field is merged").isEqualTo(200);
         one.post(Caller.SHOP + "/draft/undo", Map.of());
         one.post(Caller.SHOP + "/draft/undo", Map.of());
+    }
+
+    @Test
+    void of_a_pasted_block_the_good_cells_stand_the_bad_one_is_named_and_one_undo_takes_all_back() {
+        Caller owner = shop.owner();
+        JsonNode before = owner.get(Caller.SHOP + "/draft").json();
+        List<String> zones = List.of("galway", "ireland", "northern-ireland", "britain", "eu-near", "eu-far");
+        List<Map<String, Object>> block = new ArrayList<>();
+        for (String zone : zones) {
+            for (String option : List.of("letter", "tube")) {
+                String path = "delivery/zones/" + zone + "/rates/" + option;
+                JsonNode was = before.path("document").path("delivery").path("zones").valueStream().filter(each -> each.path("id").asString().equals(zone)).findFirst().orElseThrow()
+                        .path("rates").path(option);
+                block.add(Map.of("path", path, "was", was, "now", path.equals(CELL) ? "five euro" : "7.15"));
+            }
+        }
+        JsonNode pasted = owner.post(Caller.SHOP + "/draft/paste", Map.of("edits", block)).json();
+        assertThat(pasted.path("left").valueStream().map(problem -> problem.path("path").asString())).containsExactly(CELL);
+        assertThat(pasted.path("left").get(0).path("sentence").asString()).contains("five euro");
+        JsonNode texts = pasted.path("draft").path("texts");
+        assertThat(texts.path(CELL).path("text")).as("it stays").isEqualTo(before.path("texts").path(CELL).path("text"));
+        assertThat(texts.valueStream().filter(cell -> cell.path("text").asString().equals("7.15"))).hasSize(11);
+        assertThat(pasted.path("draft").path("changes").asInt()).isEqualTo(before.path("changes").asInt() + 1);
+        assertThat(owner.post(Caller.SHOP + "/draft/undo", Map.of()).json().path("document")).isEqualTo(before.path("document"));
+    }
+
+    @Test
+    void filling_the_tax_book_adds_what_the_shop_sells_to_and_marks_it() {
+        Caller owner = shop.owner();
+        JsonNode before = owner.get(Caller.SHOP + "/draft").json();
+        JsonNode rows = before.path("document").path("tax").path("places");
+        JsonNode germany = rows.valueStream().filter(row -> row.path("places").toString().equals("[\"DE\"]")).findFirst().orElseThrow();
+        owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "tax/places/" + germany.path("id").asString(), "was", germany))));
+        JsonNode filled = owner.post(Caller.SHOP + "/draft/tax/fill", Map.of()).json();
+        JsonNode row = filled.path("document").path("tax").path("places").valueStream().filter(each -> each.path("places").toString().equals("[\"DE\"]")).findFirst().orElseThrow();
+        String cell = "tax/places/" + row.path("id").asString() + "/rates/gear";
+        assertThat(row.path("toConfirm").asString()).isNotEmpty();
+        assertThat(filled.path("texts").path(cell).path("text").asString()).isEqualTo("19");
+        assertThat(filled.path("texts").path(cell).path("words").asString()).startsWith("standard, ");
+        assertThat(filled.path("findings").valueStream().map(finding -> finding.path("id").asString())).contains("rates-to-confirm");
+        owner.post(Caller.SHOP + "/draft/undo", Map.of());
+        assertThat(owner.post(Caller.SHOP + "/draft/undo", Map.of()).json().path("document")).isEqualTo(before.path("document"));
     }
 
     @Test

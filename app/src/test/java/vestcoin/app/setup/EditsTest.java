@@ -88,4 +88,17 @@ class EditsTest {
         assertThat(changed.hash()).isNotEqualTo(DEMO.hash()).hasSize(64);
         assertThat(Document.parse(Json.write(DEMO.tree())).hash()).isEqualTo(DEMO.hash());
     }
+
+    @Test
+    void a_thing_in_a_list_can_be_moved_and_one_that_is_taken_out_comes_back_to_its_place() {
+        String path = "delivery/options/tube";
+        Optional<JsonNode> tube = Edits.at(DEMO.tree(), path);
+        JsonNode moved = Edits.apply(DEMO.tree(), new Edit(path, tube, tube, Optional.empty(), Optional.of(0)));
+        assertThat(Edits.placeOf(DEMO.tree(), path)).contains(1);
+        assertThat(Edits.placeOf(moved, path)).contains(0);
+        assertThat(Edits.apply(moved, new Edit(path, tube, tube, Optional.of(1), Optional.of(0)).reversed())).isEqualTo(DEMO.tree());
+        JsonNode without = Edits.apply(DEMO.tree(), new Edit(path, tube, Optional.empty()));
+        assertThat(Edits.apply(without, new Edit(path, tube, Optional.empty(), Optional.of(1), Optional.empty()).reversed())).isEqualTo(DEMO.tree());
+        assertThat(Edits.placeOf(DEMO.tree(), "shop/name")).isEmpty();
+    }
 }

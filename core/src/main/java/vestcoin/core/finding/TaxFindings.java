@@ -57,6 +57,7 @@ final class TaxFindings {
             registrations();
             threshold();
         }
+        toConfirm();
         tax.places().forEach(this::row);
     }
 
@@ -119,6 +120,14 @@ final class TaxFindings {
         if (union && !oneStop && !tax.registrations().isEmpty() && !known.sales().within(BigDecimal.ZERO)) {
             at.blocks("over-threshold", "tax/registrations", "Sales to consumers in other member states are over 10,000 euro, but the one-stop shop is off.",
                     "Register with it, or in each of those states (Directive 2006/112/EC, Art. 59c, 369a).");
+        }
+    }
+
+    private void toConfirm() {
+        List<Tax.PlaceRates> rows = tax.places().stream().filter(row -> row.toConfirm().isPresent()).toList();
+        if (!rows.isEmpty()) {
+            at.note("rates-to-confirm", "tax/places/" + rows.get(0).id() + "/toConfirm", "Filled from the reference and not confirmed yet: " + Findings.named(rows.stream().map(Tax.PlaceRates::name).toList()) + ".",
+                    "Compare the rates with what the authorities publish, then confirm them.");
         }
     }
 

@@ -102,7 +102,7 @@ public final class Pricing {
         List<Renewing> renewing = later ? List.of() : Renewing.of(setup, order, lines, again -> new Pricing(setup, again, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).quote(true).payable());
         return new Quote(tracer.currency().getCode(), lines, goods, attempt.taken().reductions(), perUnit, weight, sent, notApplied(candidates, attempt),
                 setup.setup().tax().prices(), taxedAs.all(), taxed.groups(), taxed.tax(), fee, taxed.payable(), paying.vouchers(), paying.rounding(), paying.toPay(), methods,
-                renewing, left, new Missing(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
+                renewing, left, setup.setup().terms().agreements(), new Missing(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
     }
 
     private static List<Figure> amounts(List<PricedLine> lines) {

@@ -36,11 +36,12 @@ import vestcoin.core.why.Figure;
  * @param methods   every way to pay, seen by the buyer or not
  * @param renewing  the next charges of subscriptions
  * @param left      what is left of what the lines ask for, where it is counted, by product or product and variation
+ * @param agreements kinds of texts the buyer agrees to
  * @param missing   why the order cannot be placed as it stands; empty when it can
  */
 public record Quote(String currency, List<PricedLine> lines, Figure goods, List<Reduction> discounts, Optional<Figure> perUnit, Figure weight, Sent sent,
         List<Reduction.NotApplied> notApplied, Tax.Prices prices, List<Treatment> treatments, List<TaxGroup> taxes, Figure tax, Optional<Figure> fee, Figure payable,
-        List<VoucherUse> vouchers, Optional<Figure> rounding, Figure toPay, List<Seen> methods, List<Renewing> renewing, Map<String, BigDecimal> left, List<String> missing) {
+        List<VoucherUse> vouchers, Optional<Figure> rounding, Figure toPay, List<Seen> methods, List<Renewing> renewing, Map<String, BigDecimal> left, List<String> agreements, List<String> missing) {
 
     /**
      * How an order gets to the buyer.

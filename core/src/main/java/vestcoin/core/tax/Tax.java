@@ -85,9 +85,10 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
      * @param valid     calendar dates, in the place's time zone, on which the row holds; always without it
      * @param authority who levies its components, where they do not say; the country, or the subdivision the row is about
      * @param rounding  once for each component of a group unless said otherwise
+     * @param toConfirm day of the reference it was filled from, until the seller has confirmed it
      */
     public record PlaceRates(String id, String name, List<Place> places, List<Place> except, Map<String, Rate> rates, Optional<DeliveryTax> delivery, Optional<Window> valid,
-            Optional<String> authority, Optional<RoundedBy> rounding) {
+            Optional<String> authority, Optional<RoundedBy> rounding, Optional<LocalDate> toConfirm) {
         public PlaceRates {
             delivery = delivery == null ? Optional.empty() : delivery;
             places = places == null ? List.of() : List.copyOf(places);
@@ -96,10 +97,11 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
             valid = valid == null ? Optional.empty() : valid;
             authority = authority == null ? Optional.empty() : authority;
             rounding = rounding == null ? Optional.empty() : rounding;
+            toConfirm = toConfirm == null ? Optional.empty() : toConfirm;
         }
 
         public PlaceRates(String id, String name, List<Place> places, List<Place> except, Map<String, Rate> rates, Optional<DeliveryTax> delivery) {
-            this(id, name, places, except, rates, delivery, null, null, null);
+            this(id, name, places, except, rates, delivery, null, null, null, null);
         }
     }
 

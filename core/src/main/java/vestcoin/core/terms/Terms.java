@@ -30,5 +30,10 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         orderButton = orderButton == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(orderButton));
     }
 
+    /** Kinds of texts a buyer agrees to when ordering: all there are but the legal notice, which is only shown. */
+    public List<String> agreements() {
+        return texts.keySet().stream().filter(kind -> !kind.equals(LEGAL_NOTICE)).toList();
+    }
+
     public static final Terms NONE = new Terms(null, null, false, false, null, null, null, false);
 }

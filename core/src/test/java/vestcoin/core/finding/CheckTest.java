@@ -141,10 +141,12 @@ class CheckTest {
         assertThat(ids(whole(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST), new Sales(new BigDecimal("10000.01"), BigDecimal.ZERO), Set.of()))).containsExactly("over-threshold");
         assertThat(ids(whole(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST), new Sales(new BigDecimal("10000.00"), BigDecimal.ZERO), Set.of()))).isEmpty();
         assertThat(ids(whole().taxes("IE", "other", "21"))).containsExactly("rate-unlike-reference");
-        assertThat(ids(whole().row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), row.delivery(), null, null, Optional.of(Tax.RoundedBy.LINE)))))
+        assertThat(ids(whole().row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), row.delivery(), null, null, Optional.of(Tax.RoundedBy.LINE), null))))
                 .containsExactly("rounded-by-line");
         assertThat(ids(whole().row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), Map.of("s", Tax.Rate.of("VAT", "0.23")), row.delivery()))))
                 .containsExactly("rate-like-a-share");
+        assertThat(ids(whole().row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), row.delivery(), null, null, null, Optional.of(java.time.LocalDate.of(2026, 11, 25))))))
+                .containsExactly("rates-to-confirm");
         assertThat(ids(whole().smallBusiness("Exempt as a small business."))).isEmpty();
     }
 

@@ -14,6 +14,7 @@ import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.money.Rounding;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
@@ -22,6 +23,7 @@ import vestcoin.core.setup.Compiled;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.why.Figure;
+import vestcoin.core.why.Op;
 
 class PricingTest {
     private static final Shops.Maker KITES = new Shops.Maker()
@@ -195,5 +197,14 @@ class PricingTest {
                 .extracting(Problem::path).containsExactlyInAnyOrder("order/lines/0/product", "order/lines/1/quantity", "order/lines/2/options/line",
                         "order/lines/3/options/colour", "order/to/country"));
         assertThatThrownBy(() -> price(KITES, order(Destination.of("DE", "1011"), Line.of("book", 1)))).hasMessageContaining("not a postcode of DE");
+    }
+
+    @Test
+    void the_why_of_an_inside_tax_is_gross_times_rate_over_a_hundred_and_the_rate() {
+        Quote quote = Pricing.price(new Shops.Maker().taxes("IE", "s", "23").sells("p", "123.00", "s", "").compiled(), Shops.order(Destination.of("IE"), Line.of("p", 1)));
+        Figure tax = quote.taxes().get(0).components().get(0).tax();
+        assertThat(tax.of()).extracting(Figure::value).extracting(BigDecimal::toPlainString).containsExactly("123.00", "23", "123");
+        assertThat(tax.op()).isEqualTo(new Op.Ratio(2, 2, Rounding.HALF_UP));
+        assertThat(tax.value()).isEqualTo("23.00").isEqualTo(tax.op().apply(tax.of().stream().map(Figure::value).toList()));
     }
 }

@@ -94,7 +94,7 @@ final class RandomShops {
         }
         if (chance(3)) {
             Tax.RoundedBy by = any(Tax.RoundedBy.values());
-            maker.row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), row.delivery(), null, null, Optional.of(by)));
+            maker.row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), row.delivery(), null, null, Optional.of(by), null));
         }
         if (chance(2)) {
             maker.registered("IE");

@@ -226,7 +226,7 @@ class WhoseTest {
 
     private static Tax.PlaceRates row(String id, String rate, String from, String to) {
         return new Tax.PlaceRates(id, id, List.of(new Place.Country("DE")), List.of(), Map.of("s", Tax.Rate.of("VAT", rate)), null,
-                Optional.of(new Window(Optional.ofNullable(from).map(LocalDate::parse), Optional.ofNullable(to).map(LocalDate::parse))), null, null);
+                Optional.of(new Window(Optional.ofNullable(from).map(LocalDate::parse), Optional.ofNullable(to).map(LocalDate::parse))), null, null, null);
     }
 
     @Test
@@ -241,7 +241,7 @@ class WhoseTest {
 
     private static Quote rounded(Tax.RoundedBy by) {
         Shops.Maker shop = new Shops.Maker().prices(Tax.Prices.WITHOUT_TAX).taxes("IE", "s", "A 5 + B 9.975").sells(Thing.of("a", "0.50", "s").weighs("1 kg").product())
-                .sells(Thing.of("b", "0.50", "s").weighs("1 kg").product()).delivers("IE", "post", "0.00").row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), null, null, null, Optional.of(by)));
+                .sells(Thing.of("b", "0.50", "s").weighs("1 kg").product()).delivers("IE", "post", "0.00").row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), null, null, null, Optional.of(by), null));
         return Pricing.price(shop.compiled(), Shops.order(Destination.of("IE"), Line.of("a", 1), Line.of("b", 1)));
     }
 

@@ -1,0 +1,189 @@
+import { useQuery } from "@tanstack/react-query";
+import { type ReactNode, useState } from "react";
+import { useNavigate } from "react-router";
+import { answer, api, type FirstAnswers } from "../api/client";
+import { countryName } from "../shared/places";
+import { Said } from "../shared/Said";
+import { StationHead } from "../shared/StationHead";
+import { useBench } from "./bench";
+
+const sells = [
+  { id: "things", name: "Things that are handed over" },
+  { id: "downloads", name: "Downloads" },
+  { id: "services", name: "Services at our place" },
+];
+const ways = [
+  { id: "sent", name: "Sent" },
+  { id: "fetched", name: "Fetched from us" },
+  { id: "brought", name: "Brought round by us" },
+];
+const prices = [
+  { id: "with-tax", name: "With tax inside" },
+  { id: "without-tax", name: "Without tax, it is added" },
+];
+
+/** Six questions of a new shop. Each can be left as it is; the draft that follows already prices a basket. */
+export function FirstQuestions() {
+  const bench = useBench();
+  const navigate = useNavigate();
+  const { shop } = bench.setup;
+  const home = countryName(shop.address.country);
+  const usual = useQuery({
+    queryKey: ["usual", bench.shop],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/draft/usual", { params: { path: { shop: bench.shop } } })),
+  });
+  const [given, setGiven] = useState<Partial<FirstAnswers>>({});
+  const give = (part: Partial<FirstAnswers>) => setGiven((now) => ({ ...now, ...part }));
+  const who = [
+    { id: "country", name: `People in ${home}` },
+    { id: "union", name: "All of the European Union" },
+    { id: "everywhere", name: "Everybody" },
+  ];
+  const begin = async () => {
+    const answers = { sells: ["things"], ways: ["sent"], ...given } as FirstAnswers;
+    if (await bench.begin(answers)) void navigate(`/desk/${bench.shop}/goods`);
+  };
+  if (!usual.data) return null;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void begin();
+      }}
+    >
+      <StationHead title="First questions">
+        <button
+          type="button"
+          className="cursor-pointer underline"
+          onClick={() => void navigate(`/desk/${bench.shop}/shop`)}
+        >
+          Begin with nothing
+        </button>
+      </StationHead>
+      <p className="max-w-2xl quiet">
+        Six questions, none of them final: each is a field at its station, and one Undo takes all of it back. What you
+        leave stays as it stands here.
+      </p>
+      <ol className="mt-4 grid max-w-3xl gap-y-4">
+        <Question
+          number={1}
+          title={`Where in ${home} are you?`}
+          note="Only where taxes differ by region: US-NC, CA-QC."
+        >
+          <input
+            className="inplace w-40"
+            aria-label="Region"
+            placeholder="anywhere"
+            autoFocus
+            onChange={(event) => give({ region: event.target.value.trim().toUpperCase() })}
+          />
+        </Question>
+        <Question number={2} title="What do you sell?">
+          <Some name="sells" choices={sells} usual={["things"]} give={(chosen) => give({ sells: chosen as never })} />
+        </Question>
+        <Question number={3} title="How do people get it?">
+          <Some name="ways" choices={ways} usual={["sent"]} give={(chosen) => give({ ways: chosen as never })} />
+        </Question>
+        <Question number={4} title="Who may order?">
+          <One name="to" choices={who} usual="country" give={(chosen) => give({ to: chosen as never })} />
+        </Question>
+        <Question number={5} title="How do you write prices?">
+          <One
+            name="prices"
+            choices={prices}
+            usual={usual.data.prices}
+            give={(chosen) => give({ prices: chosen as never })}
+          />
+        </Question>
+        <Question number={6} title="Money and language">
+          <input
+            className="inplace w-16 uppercase"
+            aria-label="Currency"
+            defaultValue={shop.currency || usual.data.currency}
+            maxLength={3}
+            onChange={(event) => give({ currency: event.target.value.trim().toUpperCase() })}
+          />
+          <input
+            className="inplace w-20"
+            aria-label="Language"
+            defaultValue={usual.data.language}
+            onChange={(event) => give({ language: event.target.value.trim() })}
+          />
+        </Question>
+      </ol>
+      <Said problems={bench.problems} />
+      <button type="submit" className="btn btn-primary mt-6">
+        Begin with these
+      </button>
+      <p className="mt-2 max-w-2xl text-xs quiet">
+        Tax rates are filled from the reference that ships with Vest Coin and marked until you confirm them. Nothing
+        else is switched on.
+      </p>
+    </form>
+  );
+}
+
+function Question({
+  number,
+  title,
+  note,
+  children,
+}: {
+  number: number;
+  title: string;
+  note?: string;
+  children: ReactNode;
+}) {
+  return (
+    <li className="grid grid-cols-[1.5rem_14rem_1fr] items-center gap-x-3 border-b border-base-300 pb-4">
+      <span className="font-mono quiet">{number}</span>
+      <span className="font-semibold">{title}</span>
+      <span className="flex flex-wrap items-center gap-x-5 gap-y-1">
+        {children}
+        {note && <span className="text-xs quiet">{note}</span>}
+      </span>
+    </li>
+  );
+}
+
+interface Choices {
+  name: string;
+  choices: { id: string; name: string }[];
+}
+
+function Some({ name, choices, usual, give }: Choices & { usual: string[]; give: (chosen: string[]) => void }) {
+  const [chosen, setChosen] = useState(usual);
+  return choices.map((choice) => (
+    <label key={choice.id} className="inline-flex cursor-pointer items-center gap-1.5">
+      <input
+        type="checkbox"
+        name={name}
+        className="checkbox checkbox-sm"
+        checked={chosen.includes(choice.id)}
+        onChange={(event) => {
+          const next = choices
+            .map((each) => each.id)
+            .filter((id) => (id === choice.id ? event.target.checked : chosen.includes(id)));
+          setChosen(next);
+          give(next);
+        }}
+      />
+      {choice.name}
+    </label>
+  ));
+}
+
+function One({ name, choices, usual, give }: Choices & { usual: string; give: (chosen: string) => void }) {
+  return choices.map((choice) => (
+    <label key={choice.id} className="inline-flex cursor-pointer items-center gap-1.5">
+      <input
+        type="radio"
+        name={name}
+        className="radio radio-sm"
+        defaultChecked={choice.id === usual}
+        onChange={() => give(choice.id)}
+      />
+      {choice.name}
+    </label>
+  ));
+}

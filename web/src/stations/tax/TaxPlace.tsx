@@ -1,0 +1,110 @@
+import type { Setup } from "../../api/client";
+import { useBench } from "../../desk/bench";
+import { Field, places } from "../../shared/Field";
+
+type Row = Setup["tax"]["places"][number];
+
+/** How delivery is taxed, as one choice: three ways, or a category of its own. */
+const deliveryTax = {
+  choices: (categories: Setup["tax"]["categories"]) => [
+    { id: "like-goods", name: "like the goods it carries" },
+    { id: "highest-rate", name: "at the highest rate of the goods" },
+    { id: "not-taxed", name: "not taxed" },
+    ...categories.map((category) => ({ id: `own-category ${category.id}`, name: `as ${category.name}` })),
+  ],
+  write: (value: unknown) => {
+    const tax = value as Row["delivery"];
+    return tax ? [tax.way, tax.category].filter(Boolean).join(" ") : "like-goods";
+  },
+  read: (text: string) => {
+    const [way, category] = text.split(" ");
+    return way === "like-goods" ? undefined : { way, ...(category ? { category } : {}) };
+  },
+};
+
+const roundings = [
+  { id: "component", name: "each component once" },
+  { id: "sum", name: "the sum of components once" },
+  { id: "line", name: "line by line" },
+];
+
+/** Two days with "to" between them; either may be open. */
+export const windowText = {
+  write: (value: unknown) => {
+    const window = value as { from?: string; to?: string } | undefined;
+    return window ? [window.from ?? "", window.to ?? ""].join(" to ").trim() : "";
+  },
+  read: (text: string) => {
+    if (text.trim() === "") return undefined;
+    const [from, to] = text.split(/\s*\bto\b\s*/).map((day) => day.trim());
+    return { ...(from ? { from } : {}), ...(to ? { to } : {}) };
+  },
+};
+
+/** One row of the tax book besides its rates: where it holds, when, and how. */
+export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
+  const bench = useBench();
+  const at = `tax/places/${row.id}`;
+  return (
+    <section aria-label={`Place ${row.name}`}>
+      {row.toConfirm && (
+        <p className="mb-3 flex items-baseline gap-3">
+          <span>
+            Filled from the reference as of {row.toConfirm}. Compare it with what the authority publishes before you
+            open.
+          </span>
+          <button type="button" className="btn btn-sm" onClick={() => void bench.set(`${at}/toConfirm`, undefined)}>
+            Confirm {row.name}
+          </button>
+        </p>
+      )}
+      <div className="grid max-w-3xl grid-cols-3 gap-x-6 gap-y-3">
+        <Field path={`${at}/name`} label="Name" />
+        <Field
+          path={`${at}/places`}
+          label="Places"
+          note="IE, US-NC, GB:BT, EU"
+          write={places.write}
+          read={places.read}
+        />
+        <Field path={`${at}/except`} label="Without" write={places.write} read={places.read} />
+        <Field
+          path={`${at}/delivery`}
+          label="Delivery is taxed"
+          choices={deliveryTax.choices(bench.setup.tax.categories)}
+          write={deliveryTax.write}
+          read={deliveryTax.read}
+        />
+        <Field
+          path={`${at}/valid`}
+          label="Holds from day to day"
+          placeholder="always"
+          note="2027-01-01 to 2027-12-31; a day may be left out"
+          write={windowText.write}
+          read={windowText.read}
+        />
+        <Field
+          path={`${at}/rounding`}
+          label="Tax is rounded"
+          choices={roundings}
+          write={(value) => (typeof value === "string" ? value : "component")}
+          read={(text) => (text === "component" ? undefined : text)}
+        />
+        <Field
+          path={`${at}/authority`}
+          label="Levied by"
+          placeholder={row.places[0]?.split(":")[0] ?? ""}
+          note="Whose registration covers it."
+          optional
+        />
+      </div>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm mt-2"
+        onClick={() => void bench.set(at, undefined).then((gone) => gone && done())}
+      >
+        Remove this place
+      </button>
+    </section>
+  );
+}
