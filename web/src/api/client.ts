@@ -13,6 +13,7 @@ export type QuoteView = Schemas["QuoteView"];
 export type Ticket = Schemas["Ticket"];
 export type TicketAsked = Schemas["TicketAsked"];
 export type FirstAnswers = Schemas["FirstAnswers"];
+export type SheetPreview = Schemas["SheetFilePreview"];
 export type Finding = Schemas["Finding"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];

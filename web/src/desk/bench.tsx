@@ -27,6 +27,8 @@ export interface Bench {
   set: (path: string, now: unknown) => Promise<boolean>;
   /** Makes those edits of a block that can be made; false when some were left, with the reasons in `problems`. */
   paste: (edits: Edit[]) => Promise<boolean>;
+  /** Reads the draft anew, after something else has changed it. */
+  refresh: () => void;
   begin: (answers: FirstAnswers) => Promise<boolean>;
   fillTax: () => Promise<boolean>;
   undo: () => void;
@@ -107,7 +109,8 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const goTo = useCallback(
     (target: string) => {
       setWanted(target);
-      const station = target.split("/")[0];
+      // Discounts lie with the goods.
+      const station = target.split("/")[0]?.replace("discounts", "goods");
       if (station) void navigate(`/desk/${shop}/${station}`);
     },
     [navigate, shop],
@@ -140,6 +143,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
         refuse(pasted.left);
         return pasted.left.length === 0;
       },
+      refresh: () => void client.invalidateQueries({ queryKey: key }),
       begin: (answers) => made(() => answer(api.POST("/api/shops/{shop}/draft/begin", { ...path, body: answers }))),
       fillTax: () => made(() => answer(api.POST("/api/shops/{shop}/draft/tax/fill", path))),
       undo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/undo", path))),

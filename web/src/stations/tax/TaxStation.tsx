@@ -4,6 +4,7 @@ import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { Sheet } from "../../shared/Sheet";
+import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
 import { Registrations } from "./Registrations";
 import { TaxPlace } from "./TaxPlace";
@@ -53,6 +54,7 @@ export function TaxStation() {
         <button type="button" className="cursor-pointer underline" onClick={() => void addCategory()}>
           Add a category
         </button>
+        <SheetFiles sheet="taxes" />
       </StationHead>
       {tax.places.length === 0 ? (
         <p className="max-w-xl py-6 quiet">

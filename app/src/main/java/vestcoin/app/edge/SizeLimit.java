@@ -19,11 +19,13 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import vestcoin.app.format.Json;
 import vestcoin.core.problem.Problem;
 
-/** Refuses bodies over a megabyte, by their announced length or while they are read. */
+/** Refuses bodies over a megabyte, files of sheets over sixteen, by their announced length or while they are read. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class SizeLimit extends OncePerRequestFilter {
     static final int MOST_BYTES = 1024 * 1024;
+    /** Sheets come as files: 50,000 rows of goods have some 5 MB. */
+    static final int MOST_FILE_BYTES = 16 * 1024 * 1024;
     static final Problem PROBLEM = new Problem("", "The request is larger than 1 MB.", "Send less at once.");
 
     static final class TooLarge extends IOException {
@@ -34,7 +36,7 @@ class SizeLimit extends OncePerRequestFilter {
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        if (request.getContentLengthLong() > MOST_BYTES) {
+        if (request.getContentLengthLong() > most(request)) {
             response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
             response.setHeader("Connection", "close");
@@ -45,22 +47,28 @@ class SizeLimit extends OncePerRequestFilter {
         chain.doFilter(new HttpServletRequestWrapper(request) {
             @Override
             public ServletInputStream getInputStream() throws IOException {
-                return new Counted(super.getInputStream());
+                return new Counted(super.getInputStream(), most(request));
             }
         }, response);
     }
 
+    private static long most(HttpServletRequest request) {
+        return request.getRequestURI().matches("/api/shops/[^/]+/draft/files/[a-z]+") ? MOST_FILE_BYTES : MOST_BYTES;
+    }
+
     private static final class Counted extends ServletInputStream {
         private final ServletInputStream in;
+        private final long most;
         private long read;
 
-        Counted(ServletInputStream in) {
+        Counted(ServletInputStream in, long most) {
             this.in = in;
+            this.most = most;
         }
 
         private int count(int n) throws IOException {
             read += Math.max(n, 0);
-            if (read > MOST_BYTES) {
+            if (read > most) {
                 throw new TooLarge();
             }
             return n;

@@ -7,6 +7,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Objects;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
@@ -17,6 +18,7 @@ import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
+import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.setup.Rehearsal;
@@ -66,6 +68,15 @@ public record Document(JsonNode tree, Compiled compiled) {
         return new Document(written(changed, setup), Compiled.of(setup, compiled));
     }
 
+    /** This document with edits tried: for pricing, not for keeping. @throws Refused as {@link #with} */
+    Document tried(List<Edit> edits) {
+        JsonNode changed = tree;
+        for (Edit edit : edits) {
+            changed = Edits.apply(changed, edit);
+        }
+        return new Document(changed, Compiled.of(read(changed, tree, setup()), compiled));
+    }
+
     /** The stations that were changed, as they are written rather than as they were sent. */
     private JsonNode written(JsonNode changed, Setup setup) {
         ObjectNode result = JsonNodeFactory.instance.objectNode();
@@ -111,12 +122,32 @@ public record Document(JsonNode tree, Compiled compiled) {
                 station(tree, before, "terms", Terms.class, known == null ? null : known.terms()));
     }
 
+    /** A station, known already where its node is the same; of its long list, things whose nodes are the same are known too. */
     private static <T> T station(JsonNode tree, JsonNode before, String name, Class<T> type, T known) {
         JsonNode node = tree.get(name);
         if (before != null && before.get(name) == node) {
             return known;
         }
-        return node == null || node.isNull() ? null : Json.read(node, type, name);
+        if (node == null || node.isNull()) {
+            return null;
+        }
+        try {
+            LongList list = known == null ? null : LongList.of(name);
+            return list == null ? Json.read(node, type, name) : type.cast(list.read(node, before.get(name), known));
+        } catch (Refused refused) {
+            throw new Refused(refused.problems().stream().map(problem -> new Problem(byIds(tree, problem.path()), problem.sentence(), problem.remedy())).toList());
+        }
+    }
+
+    /** A path with the ids of things instead of their places in lists. */
+    private static String byIds(JsonNode tree, String path) {
+        StringBuilder named = new StringBuilder();
+        JsonNode node = tree;
+        for (String step : path.split("/")) {
+            node = node instanceof ArrayNode && step.matches("[0-9]{1,9}") ? node.path(Integer.parseInt(step)) : node.path(step);
+            named.append(named.isEmpty() ? "" : "/").append(node.path("id").asString(step));
+        }
+        return named.toString();
     }
 
     /** The quote of an order, with the hash of both. @throws Refused with everything impossible in the order */

@@ -6,9 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
+import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.delivery.RateText;
 import vestcoin.core.finding.Check;
@@ -46,30 +45,33 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
     }
 
     private static Map<String, CellText> texts(Setup setup) {
-        return texts(setup, path -> true);
+        Map<String, CellText> texts = new TreeMap<>();
+        setup.delivery().zones().forEach(zone -> zone.rates().forEach((option, rule) -> texts.put(RateBoard.path(zone, option), text(rule))));
+        setup.tax().places().forEach(row -> row.rates().forEach((category, rate) -> texts.put("tax/places/" + row.id() + "/rates/" + category, text(row, rate))));
+        return texts;
     }
 
     /** The cells that edits touch, read back. */
     static Map<String, CellText> texts(Setup setup, List<Edit> edits) {
-        Set<String> touched = edits.stream().map(Edit::path).collect(Collectors.toSet());
-        return touched.isEmpty() ? Map.of() : texts(setup, touched::contains);
+        Map<String, CellText> texts = new TreeMap<>();
+        for (Edit edit : edits) {
+            String[] steps = edit.path().split("/");
+            if (steps.length == 5 && edit.path().startsWith("delivery/zones/")) {
+                setup.delivery().zones().stream().filter(zone -> zone.id().equals(steps[2])).findFirst().map(zone -> zone.rates().get(steps[4])).ifPresent(rule -> texts.put(edit.path(), text(rule)));
+            } else if (steps.length == 5 && edit.path().startsWith("tax/places/")) {
+                setup.tax().places().stream().filter(row -> row.id().equals(steps[2]) && row.rates().containsKey(steps[4])).findFirst()
+                        .ifPresent(row -> texts.put(edit.path(), text(row, row.rates().get(steps[4]))));
+            }
+        }
+        return texts;
     }
 
-    private static Map<String, CellText> texts(Setup setup, Predicate<String> wanted) {
-        Map<String, CellText> texts = new TreeMap<>();
-        setup.delivery().zones().forEach(zone -> zone.rates().forEach((option, rule) -> {
-            String path = RateBoard.path(zone, option);
-            if (wanted.test(path)) {
-                texts.put(path, new CellText(RateText.print(rule), RateText.inWords(rule)));
-            }
-        }));
-        setup.tax().places().forEach(row -> row.rates().forEach((category, rate) -> {
-            String path = "tax/places/" + row.id() + "/rates/" + category;
-            if (wanted.test(path)) {
-                texts.put(path, new CellText(RateCell.print(rate), published(row, rate)));
-            }
-        }));
-        return texts;
+    private static CellText text(PriceRule rule) {
+        return new CellText(RateText.print(rule), RateText.inWords(rule));
+    }
+
+    private static CellText text(Tax.PlaceRates row, Tax.Rate rate) {
+        return new CellText(RateCell.print(rate), published(row, rate));
     }
 
     /** What the reference has for the place of a row: which kind of rate this is there, or all there are. */

@@ -68,7 +68,7 @@ public class Drafts {
     Draft tried(String shop, List<Edit> edits) {
         Draft draft = of(shop);
         List<Edit> understood = edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).toList();
-        return new Draft(draft.version(), draft.document().with(understood));
+        return new Draft(draft.version(), draft.document().tried(understood));
     }
 
     /** Makes and stores edits, all or none. Changes undone before can no longer be done again. */

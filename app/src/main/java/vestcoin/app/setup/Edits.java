@@ -3,6 +3,7 @@ package vestcoin.app.setup;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -19,8 +20,9 @@ import vestcoin.core.tax.Tax;
 /** Applies edits to a setup document. A document is never changed: only the nodes along a path are made anew. */
 final class Edits {
     private static final int LONGEST_PATH = 400;
-    private static final String RATE = "delivery/zones/[^/]+/rates/[^/]+";
-    private static final String TAX_RATE = "tax/places/[^/]+/rates/[^/]+";
+    private static final Pattern RATE = Pattern.compile("delivery/zones/[^/]+/rates/[^/]+");
+    private static final Pattern TAX_RATE = Pattern.compile("tax/places/[^/]+/rates/[^/]+");
+    private static final Pattern PLACES = Pattern.compile("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)");
 
     private Edits() {}
 
@@ -63,14 +65,14 @@ final class Edits {
         if (text.isEmpty()) {
             return edit;
         }
-        if (path.matches(RATE)) {
+        if (RATE.matcher(path).matches()) {
             CurrencyUnit currency = Currencies.of(document.path("shop").path("currency").asString("")).orElse(CurrencyUnit.EUR);
             return edit.meaning(RateText.parse(path, text.get(), currency).map(rule -> Json.tree(keeping(rule, at(document, path), path))));
         }
-        if (path.matches(TAX_RATE)) {
+        if (TAX_RATE.matcher(path).matches()) {
             return edit.meaning(RateCell.parse(path, text.get(), "VAT").map(Json::tree));
         }
-        if (path.matches("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)")) {
+        if (PLACES.matcher(path).matches()) {
             List<String> places = Arrays.stream(text.get().split("[;\\s]+")).filter(place -> !place.isBlank()).toList();
             return edit.meaning(Optional.of(Json.tree(places)));
         }
@@ -92,10 +94,10 @@ final class Edits {
             return "nothing";
         }
         JsonNode node = value.get();
-        if (path.matches(RATE) && node.isObject()) {
+        if (RATE.matcher(path).matches() && node.isObject()) {
             return RateText.print(Json.read(node, PriceRule.class, path));
         }
-        if (path.matches(TAX_RATE) && node.isObject()) {
+        if (TAX_RATE.matcher(path).matches() && node.isObject()) {
             return RateCell.print(Json.read(node, Tax.Rate.class, path));
         }
         return node.isString() ? node.asString() : node.toString();
@@ -116,6 +118,11 @@ final class Edits {
             throw new Conflict(edit, current);
         }
         return set(document, edit.path().split("/"), 0, edit);
+    }
+
+    /** A thing of a list with a value set at a path of its own. */
+    static JsonNode within(JsonNode thing, String path, Optional<JsonNode> now) {
+        return set(thing, path.split("/"), 0, new Edit(path, Optional.empty(), now));
     }
 
     private static JsonNode set(JsonNode node, String[] steps, int depth, Edit edit) {

@@ -85,10 +85,10 @@ class FormatsTest {
     @CsvSource(delimiter = '|', value = {
             "\"format\": \"vest-coin/setup/1\" | \"format\": \"vest-coin/setup/9\" | format | not a setup this version reads",
             "\"legalName\" | \"legalNam\" | shop/legalNam | no field “legalNam”",
-            "\"price\": \"48.00\" | \"price\": 48.00 | goods/products/0/price | in quotes",
-            "\"price\": \"48.00\" | \"price\": \"48,00\" | goods/products/0/price | not a decimal number",
-            "\"weight\": \"2.1 kg\" | \"weight\": \"2.1\" | goods/products/0/weight | has no unit",
-            "\"kind\": \"physical\" | \"kind\": \"liquid\" | goods/products/0/kind | not one of the words",
+            "\"price\": \"48.00\" | \"price\": 48.00 | goods/products/delta-kite/price | in quotes",
+            "\"price\": \"48.00\" | \"price\": \"48,00\" | goods/products/delta-kite/price | not a decimal number",
+            "\"weight\": \"2.1 kg\" | \"weight\": \"2.1\" | goods/products/delta-kite/weight | has no unit",
+            "\"kind\": \"physical\" | \"kind\": \"liquid\" | goods/products/delta-kite/kind | not one of the words",
             "\"currency\": \"EUR\" | \"currency\": \"EURO\" | shop/currency | not a currency"})
     void a_broken_setup_is_refused_by_reader_and_schema_alike(String whole, String broken, String path, String said) throws IOException {
         String json = Files.readString(SETUP).replaceFirst(java.util.regex.Pattern.quote(whole), broken);

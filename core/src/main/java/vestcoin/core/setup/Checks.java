@@ -2,24 +2,37 @@ package vestcoin.core.setup;
 
 import java.math.BigDecimal;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import vestcoin.core.calendar.Window;
 import vestcoin.core.place.Place;
 import vestcoin.core.problem.Problems;
 
 /** The checks that stations have in common. */
 final class Checks {
-    private static final String ID = "[a-z0-9]+(-[a-z0-9]+)*";
+    private static final Pattern ID = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
     /** Above any real price, and small enough that an order's total fits a 64-bit count of minor units. */
     private static final BigDecimal MOST = new BigDecimal("1000000000");
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     final Problems problems = new Problems();
+    private final Set<Object> sound = Collections.newSetFromMap(new IdentityHashMap<>());
     private String currency = "";
     private int digits = 2;
+
+    /** Things of a list that were found possible before, in circumstances that are the same. */
+    void sound(Collection<?> things) {
+        sound.addAll(things);
+    }
+
+    boolean isSound(Object thing) {
+        return sound.contains(thing);
+    }
 
     void currency(String code, int minorDigits) {
         currency = code;
@@ -85,7 +98,7 @@ final class Checks {
         Set<String> seen = new HashSet<>();
         for (T thing : things) {
             String given = id.apply(thing);
-            if (!problems.when(given == null || !given.matches(ID), path, "“" + given + "” cannot be an id.",
+            if (!problems.when(given == null || !ID.matcher(given).matches(), path, "“" + given + "” cannot be an id.",
                     "Use small letters, digits and single hyphens, as delta-kite.")) {
                 problems.when(!seen.add(given), path + "/" + given, "The id “" + given + "” is used twice.", "Give one of them another id.");
             }

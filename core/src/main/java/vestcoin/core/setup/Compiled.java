@@ -54,7 +54,7 @@ public final class Compiled {
      * @throws Refused with everything impossible in the setup
      */
     public static Compiled of(Setup setup, Compiled earlier) {
-        SetupCheck.problems(setup).refuseIfAny();
+        SetupCheck.problems(setup, earlier.setup).refuseIfAny();
         Goods goods = setup.goods();
         Delivery delivery = setup.delivery();
         Tax tax = setup.tax();

@@ -39,6 +39,9 @@ final class DeliveryCheck {
         Set<String> options = new HashSet<>(delivery.options().stream().map(Delivery.Option::id).toList());
         delivery.options().forEach(this::option);
         for (Delivery.Zone zone : delivery.zones()) {
+            if (checks.isSound(zone)) {
+                continue;
+            }
             String path = "delivery/zones/" + zone.id();
             checks.named(zone.name(), path);
             checks.places(zone.places(), path + "/places");

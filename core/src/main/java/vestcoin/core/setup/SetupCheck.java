@@ -5,6 +5,7 @@ import java.time.ZoneId;
 import java.util.HashSet;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Objects;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Goods;
@@ -31,7 +32,7 @@ final class SetupCheck {
         SetupCheck check = new SetupCheck(setup);
         if (check.complete()) {
             check.shop();
-            Set<String> names = check.names();
+            Set<String> names = names(setup);
             new GoodsCheck(setup, check.checks, names).check();
             new DeliveryCheck(setup, check.checks, names).check();
             new TaxCheck(setup.tax(), check.checks).check();
@@ -41,8 +42,48 @@ final class SetupCheck {
         return check.checks.problems;
     }
 
+    /** The same for a setup that differs from one that was found possible: stations that are the very same, and lean on nothing that changed, are not read again. */
+    static Problems problems(Setup setup, Setup sound) {
+        SetupCheck check = new SetupCheck(setup);
+        if (check.complete()) {
+            check.shop();
+            Set<String> names = names(setup);
+            boolean base = Objects.equals(setup.shop().currency(), sound.shop().currency()) && setup.shop().currencies().equals(sound.shop().currencies()) && names.equals(names(sound));
+            check.sound(sound, base);
+            boolean collecting = setup.pickup() == sound.pickup();
+            if (!(base && setup.goods() == sound.goods() && setup.discounts() == sound.discounts() && setup.delivery().dispatch().equals(sound.delivery().dispatch()))) {
+                new GoodsCheck(setup, check.checks, names).check();
+            }
+            if (!(base && collecting && setup.delivery() == sound.delivery() && setup.payment() == sound.payment())) {
+                new DeliveryCheck(setup, check.checks, names).check();
+            }
+            if (!(base && setup.tax() == sound.tax())) {
+                new TaxCheck(setup.tax(), check.checks).check();
+            }
+            if (!(base && collecting && setup.payment() == sound.payment() && setup.delivery().options().equals(sound.delivery().options()))) {
+                new PaymentCheck(setup, check.checks, names).check();
+            }
+            check.rehearsal();
+        }
+        return check.checks.problems;
+    }
+
+    private void sound(Setup before, boolean base) {
+        Goods goods = before.goods();
+        if (base && setup.delivery().dispatch().equals(before.delivery().dispatch()) && setup.goods().groups().equals(goods.groups())
+                && setup.goods().buyerGroups().equals(goods.buyerGroups()) && setup.goods().defaultGroup().equals(goods.defaultGroup())) {
+            checks.sound(goods.products());
+        }
+        if (base && setup.delivery().options().equals(before.delivery().options())) {
+            checks.sound(before.delivery().zones());
+        }
+        if (base && setup.tax().prices() == before.tax().prices()) {
+            checks.sound(before.tax().places());
+        }
+    }
+
     /** The names rules use for kinds of goods: tax categories, product groups and handling groups. */
-    private Set<String> names() {
+    private static Set<String> names(Setup setup) {
         Set<String> names = new HashSet<>();
         setup.tax().categories().stream().map(Tax.Category::id).forEach(names::add);
         setup.goods().groups().stream().map(Goods.ProductGroup::id).forEach(names::add);

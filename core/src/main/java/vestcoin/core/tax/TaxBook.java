@@ -3,10 +3,9 @@ package vestcoin.core.tax;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
@@ -29,22 +28,16 @@ public final class TaxBook {
 
     private static final Tax.DeliveryTax LIKE_GOODS = new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty());
 
-    private final Map<String, PlaceIndex<Tax.PlaceRates>> byCategory = new HashMap<>();
-    private final PlaceIndex<Tax.PlaceRates> deliveries;
+    private final PlaceIndex<Tax.PlaceRates> rows;
     private final boolean dated;
 
-    private TaxBook(PlaceIndex<Tax.PlaceRates> deliveries, boolean dated) {
-        this.deliveries = deliveries;
+    private TaxBook(PlaceIndex<Tax.PlaceRates> rows, boolean dated) {
+        this.rows = rows;
         this.dated = dated;
     }
 
     public static TaxBook of(Tax tax) {
-        TaxBook book = new TaxBook(PlaceIndex.of(tax.places().stream().filter(row -> row.delivery().isPresent()).map(TaxBook::entry).toList()),
-                tax.places().stream().anyMatch(row -> row.valid().isPresent()));
-        for (Tax.Category category : tax.categories()) {
-            book.byCategory.put(category.id(), PlaceIndex.of(tax.places().stream().filter(row -> row.rates().containsKey(category.id())).map(TaxBook::entry).toList()));
-        }
-        return book;
+        return new TaxBook(PlaceIndex.of(tax.places().stream().map(TaxBook::entry).toList()), tax.places().stream().anyMatch(row -> row.valid().isPresent()));
     }
 
     private static PlaceIndex.Entry<Tax.PlaceRates> entry(Tax.PlaceRates row) {
@@ -56,28 +49,26 @@ public final class TaxBook {
 
     /** How delivery to a destination is taxed. */
     public Tax.DeliveryTax delivery(Destination destination, When when) {
-        return find(deliveries, destination, when).map(match -> match.value().delivery().orElse(LIKE_GOODS)).orElse(LIKE_GOODS);
+        return find(destination, when, row -> row.delivery().isPresent()).map(match -> match.value().delivery().orElse(LIKE_GOODS)).orElse(LIKE_GOODS);
     }
 
     /** The levy on a category at a destination, or nothing when the book has no answer. */
     public Optional<Levy> find(Destination destination, String category, When when) {
-        PlaceIndex<Tax.PlaceRates> index = byCategory.get(category);
-        return index == null ? Optional.empty() : find(index, destination, when).map(match -> new Levy(match.value(), category, match.value().rates().get(category),
+        return find(destination, when, row -> row.rates().containsKey(category)).map(match -> new Levy(match.value(), category, match.value().rates().get(category),
                 match.by() instanceof Place.Subdivision subdivision ? subdivision.code() : VatTerritory.authorityOf(destination.country())));
     }
 
     /** Ids of other rows that hold a category at a destination just as well as the one that is used. */
     public List<String> tied(Destination destination, String category, When when) {
-        PlaceIndex<Tax.PlaceRates> index = byCategory.get(category);
-        return index == null ? List.of() : find(index, destination, when).map(Match::tied).orElse(List.of());
+        return find(destination, when, row -> row.rates().containsKey(category)).map(Match::tied).orElse(List.of());
     }
 
     /** Rows hold by the calendar date at the destination. */
-    private Optional<Match<Tax.PlaceRates>> find(PlaceIndex<Tax.PlaceRates> index, Destination destination, When when) {
+    private Optional<Match<Tax.PlaceRates>> find(Destination destination, When when, Predicate<Tax.PlaceRates> answers) {
         if (!dated) {
-            return index.find(destination);
+            return rows.find(destination, answers);
         }
         LocalDate day = LocalDate.ofInstant(when.at(), TimeZones.of(destination.country(), when.at(), when.zone()));
-        return index.find(destination, row -> row.valid().map(window -> window.holds(day)).orElse(true));
+        return rows.find(destination, row -> answers.test(row) && row.valid().map(window -> window.holds(day)).orElse(true));
     }
 }

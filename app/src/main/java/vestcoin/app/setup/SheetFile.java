@@ -1,0 +1,285 @@
+package vestcoin.app.setup;
+
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.NamedCsvRecord;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.format.Json;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Refused;
+
+/**
+ * A sheet of the desk as a CSV file (RFC 4180; comma, semicolon or tab): goods, the rate sheet, the tax book. A row is found by its
+ * code, a column by its header; columns that are not there change nothing, an empty cell empties its field. Rows that are not in
+ * the file stay.
+ */
+final class SheetFile {
+    private static final String CODE = "code";
+    /** What a spreadsheet takes a formula to begin with. */
+    private static final String FORMULA = "=+@-";
+    private static final int MOST_SHOWN = 200;
+    private static final Set<String> NUMBERS = Set.of("sending/preparation");
+    private static final List<String> GOODS = List.of("name", "kind", "price", "category", "weight", "group", "sending/size", "sending/preparation");
+    private static final List<String> PLACES = List.of("name", "places", "except");
+
+    /** @param list path of the list @param columns header to the path within a row */
+    private record Sheet(String list, Map<String, String> columns, Class<?> type) {}
+
+    /** A cell that would change. @param was and now as they are typed */
+    record Change(String code, String name, String column, String was, String now) {}
+
+    /** A row that cannot be taken. @param line in the file, from 1 */
+    record Bad(long line, String code, String column, String sentence, String remedy) {}
+
+    /**
+     * What a file would do.
+     *
+     * @param rows    in the file
+     * @param added   names of new rows, the first of them
+     * @param changed how many rows would change
+     * @param changes cell by cell, the first of them
+     * @param bad     every row that cannot be taken
+     */
+    record Preview(int rows, int addedCount, List<String> added, int changed, List<Change> changes, List<Bad> bad) {}
+
+    /** @param edit the whole list as it would be, from the good rows alone; nothing when nothing changes */
+    record Read(Preview preview, Optional<Edit> edit) {}
+
+    private final Document document;
+    private final Sheet sheet;
+    private final Map<String, ObjectNode> rows = new LinkedHashMap<>();
+    private final Map<String, ObjectNode> before = new HashMap<>();
+    private final Map<String, Long> lines = new HashMap<>();
+    private final List<String> added = new ArrayList<>();
+    private final List<Change> changes = new ArrayList<>();
+    private final Set<String> changed = new LinkedHashSet<>();
+    private final List<Bad> bad = new ArrayList<>();
+
+    private SheetFile(Document document, Sheet sheet) {
+        this.document = document;
+        this.sheet = sheet;
+        for (JsonNode row : list()) {
+            rows.put(row.path("id").asString(), (ObjectNode) row);
+        }
+        before.putAll(rows);
+    }
+
+    private ArrayNode list() {
+        return Edits.at(document.tree(), sheet.list()).filter(ArrayNode.class::isInstance).map(ArrayNode.class::cast).orElseGet(JsonNodeFactory.instance::arrayNode);
+    }
+
+    /** @throws Refused if there is no such sheet */
+    static SheetFile of(Document document, String name) {
+        JsonNode tree = document.tree();
+        return new SheetFile(document, switch (name) {
+            case "goods" -> new Sheet("goods/products", columns(GOODS, "", Stream.empty()), vestcoin.core.goods.Product.class);
+            case "rates" -> new Sheet("delivery/zones", columns(PLACES, "rates/", tree.path("delivery").path("options").valueStream()), vestcoin.core.delivery.Delivery.Zone.class);
+            case "taxes" -> new Sheet("tax/places", columns(PLACES, "rates/", tree.path("tax").path("categories").valueStream()), vestcoin.core.tax.Tax.PlaceRates.class);
+            default -> throw new Refused("sheet", "There is no sheet “" + name + "”.", "Use goods, rates or taxes.");
+        });
+    }
+
+    private static Map<String, String> columns(List<String> fixed, String prefix, Stream<JsonNode> others) {
+        Map<String, String> columns = new LinkedHashMap<>();
+        fixed.forEach(path -> columns.put(path.substring(path.lastIndexOf('/') + 1), path));
+        others.forEach(each -> columns.put(each.path("id").asString(), prefix + each.path("id").asString()));
+        return columns;
+    }
+
+    /** The sheet as a file. */
+    String written() {
+        StringWriter out = new StringWriter();
+        try (CsvWriter csv = CsvWriter.builder().build(out)) {
+            csv.writeRecord(Stream.concat(Stream.of(CODE), sheet.columns().keySet().stream()).toList());
+            rows.forEach((code, row) -> csv.writeRecord(Stream.concat(Stream.of(code), sheet.columns().values().stream().map(path -> safe(text(code, row, path)))).toList()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    private String text(String code, JsonNode row, String path) {
+        Optional<JsonNode> value = Edits.at(row, path);
+        if (value.filter(ArrayNode.class::isInstance).isPresent()) {
+            return String.join(" ", value.get().valueStream().map(JsonNode::asString).toList());
+        }
+        return value.isEmpty() ? "" : Edits.shown(sheet.list() + "/" + code + "/" + path, value);
+    }
+
+    /** A text that a spreadsheet would take for a formula gets a quote in front, which is taken off again when it is read. */
+    private static String safe(String text) {
+        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 && !text.matches("-?[0-9.]+") ? "'" + text : text;
+    }
+
+    private static String unsafe(String text) {
+        return text.length() > 1 && text.charAt(0) == '\'' && FORMULA.indexOf(text.charAt(1)) >= 0 ? text.substring(1) : text;
+    }
+
+    /** @throws Refused if the file is no table with a code column */
+    Read read(String csv) {
+        int count = 0;
+        try (CsvReader<NamedCsvRecord> reader = CsvReader.builder().fieldSeparator(separator(csv)).skipEmptyLines(true).allowMissingFields(true).allowExtraFields(true).ofNamedCsvRecord(csv.startsWith("\uFEFF") ? csv.substring(1) : csv)) {
+            for (NamedCsvRecord record : reader) {
+                if (count++ == 0) {
+                    header(record);
+                }
+                row(record);
+            }
+        } catch (CsvParseException e) {
+            throw new Refused("file", "The file cannot be read as a table: " + e.getMessage() + ".", "Save it again as CSV.");
+        } catch (IOException e) {
+            throw new Refused("file", "The file cannot be read.", "Save it again as CSV.");
+        }
+        ArrayNode now = judged();
+        Optional<Edit> edit = changed.isEmpty() && added.isEmpty() ? Optional.empty() : Optional.of(new Edit(sheet.list(), Edits.at(document.tree(), sheet.list()), Optional.of(now)));
+        bad.sort(java.util.Comparator.comparingLong(Bad::line));
+        return new Read(new Preview(count, added.size(), added.stream().limit(MOST_SHOWN).map(this::name).toList(), changed.size(), changes.stream().limit(MOST_SHOWN).toList(), bad), edit);
+    }
+
+    private static char separator(String csv) {
+        String first = csv.lines().findFirst().orElse("");
+        return List.of(';', '\t', ',').stream().max(java.util.Comparator.comparingLong(c -> first.chars().filter(each -> each == c).count())).orElse(',');
+    }
+
+    private void header(NamedCsvRecord record) {
+        List<String> unknown = record.getHeader().stream().filter(header -> !header.equals(CODE) && !sheet.columns().containsKey(header)).toList();
+        if (!record.getHeader().contains(CODE) || !unknown.isEmpty()) {
+            throw new Refused("file", !record.getHeader().contains(CODE) ? "The first line has no column “code”." : "There is no column “" + unknown.get(0) + "”.",
+                    "The first line names the columns: code, " + String.join(", ", sheet.columns().keySet()) + ".");
+        }
+    }
+
+    private void row(NamedCsvRecord record) {
+        String code = record.findField(CODE).orElse("").strip();
+        long line = record.getStartingLineNumber();
+        if (record.getFieldCount() != record.getHeader().size()) {
+            bad.add(new Bad(line, code, "", "The row has " + record.getFieldCount() + " cells, the first line " + record.getHeader().size() + ".", "Check for a comma too many or too few."));
+            return;
+        }
+        if (code.isEmpty() || lines.putIfAbsent(code, line) != null) {
+            bad.add(new Bad(line, code, CODE, code.isEmpty() ? "The row has no code." : "The code “" + code + "” stands on line " + lines.get(code) + " already.", "Give every row a code of its own."));
+            return;
+        }
+        boolean fresh = !before.containsKey(code);
+        ObjectNode row = fresh ? fresh(code) : before.get(code);
+        List<Change> own = new ArrayList<>();
+        for (String header : record.getHeader()) {
+            String path = sheet.columns().get(header);
+            if (path == null) {
+                continue;
+            }
+            String typed = unsafe(record.getField(header).strip());
+            String was = text(code, row, path);
+            if (typed.equals(was)) {
+                continue;
+            }
+            try {
+                row = (ObjectNode) Edits.within(row, path, value(code, path, typed));
+                own.add(new Change(code, row.path("name").asString(code), header, was, typed));
+            } catch (Refused refused) {
+                Problem problem = refused.problems().get(0);
+                bad.add(new Bad(line, code, header, problem.sentence(), problem.remedy()));
+                return;
+            }
+        }
+        if (own.isEmpty() && !fresh) {
+            return;
+        }
+        try {
+            Json.read(row, sheet.type(), code);
+        } catch (Refused refused) {
+            bad.add(about(line, code, refused.problems().get(0)));
+            return;
+        }
+        rows.put(code, row);
+        if (fresh) {
+            added.add(code);
+        } else {
+            changed.add(code);
+            changes.addAll(own);
+        }
+    }
+
+    /** A new row; goods are things unless their kind is said. */
+    private ObjectNode fresh(String code) {
+        ObjectNode row = JsonNodeFactory.instance.objectNode().put("id", code);
+        return sheet.list().startsWith("goods/") ? row.put("kind", "physical") : row;
+    }
+
+    private Bad about(long line, String code, Problem problem) {
+        String column = problem.path().substring(problem.path().lastIndexOf('/') + 1);
+        return new Bad(line, code, column.equals(code) ? "" : column, problem.sentence(), problem.remedy());
+    }
+
+    private Optional<JsonNode> value(String code, String path, String typed) {
+        if (typed.isEmpty()) {
+            return Optional.empty();
+        }
+        if (NUMBERS.contains(path)) {
+            if (!typed.matches("[0-9]{1,4}")) {
+                throw new Refused(path, "“" + typed + "” is not a whole number.", "Write it as 2.");
+            }
+            return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed)));
+        }
+        return Edits.understood(new Edit(sheet.list() + "/" + code + "/" + path, Optional.empty(), Optional.of(JsonNodeFactory.instance.stringNode(typed))), document.tree()).now();
+    }
+
+    /** Takes out rows that are impossible beside the rest of the setup, until the others can stand. */
+    private ArrayNode judged() {
+        while (true) {
+            ArrayNode now = JsonNodeFactory.instance.arrayNode(rows.size());
+            rows.values().forEach(now::add);
+            if (changed.isEmpty() && added.isEmpty()) {
+                return now;
+            }
+            try {
+                document.tried(List.of(new Edit(sheet.list(), Edits.at(document.tree(), sheet.list()), Optional.of(now))));
+                return now;
+            } catch (Refused refused) {
+                if (!withdraw(refused.problems())) {
+                    throw refused;
+                }
+            }
+        }
+    }
+
+    private boolean withdraw(List<Problem> problems) {
+        boolean any = false;
+        for (Problem problem : problems) {
+            String[] steps = problem.path().split("/");
+            String code = steps.length > 2 && problem.path().startsWith(sheet.list() + "/") ? steps[2] : "";
+            boolean fresh = added.remove(code);
+            if (fresh || changed.remove(code)) {
+                any = true;
+                bad.add(about(lines.get(code), code, problem));
+                changes.removeIf(change -> change.code().equals(code));
+                if (fresh) {
+                    rows.remove(code);
+                } else {
+                    rows.put(code, before.get(code));
+                }
+            }
+        }
+        return any;
+    }
+
+    private String name(String code) {
+        return rows.get(code).path("name").asString(code);
+    }
+}

@@ -1,0 +1,157 @@
+import { useRef, useState } from "react";
+import { answer, api, type Problem, problemsOf, type SheetPreview } from "../api/client";
+import { useBench } from "../desk/bench";
+import { Said } from "./Said";
+
+type Name = "goods" | "rates" | "taxes";
+
+interface Opened {
+  file: string;
+  text: string;
+  preview?: SheetPreview;
+}
+
+/** A sheet as a CSV file: out at once, in only after what it would change has been looked at. */
+export function SheetFiles({ sheet }: { sheet: Name }) {
+  const bench = useBench();
+  const dialog = useRef<HTMLDialogElement>(null);
+  const choose = useRef<HTMLInputElement>(null);
+  const [opened, setOpened] = useState<Opened>();
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const call = { params: { path: { shop: bench.shop, sheet } } };
+  const sent = (text: string) => ({
+    ...call,
+    body: text,
+    bodySerializer: (body: string) => body,
+    headers: { "Content-Type": "text/csv" },
+  });
+
+  const open = async (file: File) => {
+    const text = await file.text();
+    setOpened({ file: file.name, text });
+    setProblems([]);
+    setBusy(true);
+    dialog.current?.showModal();
+    await answer(api.POST("/api/shops/{shop}/draft/files/{sheet}", sent(text))).then(
+      (preview) => setOpened({ file: file.name, text, preview }),
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+    setBusy(false);
+  };
+  const take = async () => {
+    if (!opened) return;
+    setBusy(true);
+    const taken = await answer(api.PUT("/api/shops/{shop}/draft/files/{sheet}", sent(opened.text))).catch(
+      (reason: unknown) => {
+        setProblems(problemsOf(reason));
+        return null;
+      },
+    );
+    setBusy(false);
+    if (!taken) return;
+    bench.refresh();
+    dialog.current?.close();
+  };
+  const preview = opened?.preview;
+  const nothing = preview && preview.changed === 0 && preview.addedCount === 0;
+  return (
+    <>
+      <a className="underline" href={`/api/shops/${bench.shop}/draft/files/${sheet}`} download>
+        To a file
+      </a>
+      <button type="button" className="cursor-pointer underline" onClick={() => choose.current?.click()}>
+        From a file
+      </button>
+      <input
+        ref={choose}
+        type="file"
+        accept=".csv,text/csv"
+        aria-label="CSV file"
+        className="hidden"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = "";
+          if (file) void open(file);
+        }}
+      />
+      <dialog ref={dialog} className="modal" aria-labelledby="sheet-file">
+        <div className="modal-box max-w-3xl">
+          <h2 id="sheet-file" className="text-xl">
+            {opened?.file}
+          </h2>
+          {busy && <progress className="progress progress-accent my-3 w-full" aria-label="Reading the file" />}
+          <Said problems={problems} />
+          {preview && <Changes preview={preview} />}
+          <div className="modal-action">
+            <form method="dialog">
+              <button type="submit" className="btn btn-ghost">
+                Leave it
+              </button>
+            </form>
+            {preview && !nothing && (
+              <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void take()}>
+                {preview.bad.length > 0 ? "Take the good rows" : "Take it"}
+              </button>
+            )}
+          </div>
+        </div>
+      </dialog>
+    </>
+  );
+}
+
+const rows = (n: number): string => (n === 1 ? "1 row" : `${n} rows`);
+
+function Changes({ preview }: { preview: SheetPreview }) {
+  return (
+    <>
+      <p className="mt-2">
+        {rows(preview.rows)} read: {preview.addedCount} new, {preview.changed} changed,{" "}
+        <span className={preview.bad.length > 0 ? "font-semibold text-error" : ""}>
+          {preview.bad.length} that cannot be taken
+        </span>
+        . Nothing is written yet; rows that are not in the file stay.
+      </p>
+      {preview.bad.length > 0 && (
+        <ul className="mt-3 max-h-48 overflow-y-auto border-s-2 border-error ps-3" aria-label="Bad rows">
+          {preview.bad.map((bad) => (
+            <li key={`${bad.line} ${bad.column}`}>
+              Line {bad.line}
+              {bad.code && `, ${bad.code}`}
+              {bad.column && `, ${bad.column}`}: {bad.sentence} <span className="quiet">{bad.remedy}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {preview.added.length > 0 && (
+        <p className="mt-3">
+          New: {preview.added.slice(0, 12).join(", ")}
+          {preview.addedCount > 12 && ` and ${preview.addedCount - 12} more`}
+        </p>
+      )}
+      {preview.changes.length > 0 && (
+        <table className="mt-3 block max-h-64 w-full overflow-y-auto">
+          <thead className="text-start text-xs">
+            <tr>
+              <th className="pe-4 text-start">Row</th>
+              <th className="pe-4 text-start">Column</th>
+              <th className="pe-4 text-start">Was</th>
+              <th className="text-start">Will be</th>
+            </tr>
+          </thead>
+          <tbody>
+            {preview.changes.map((change) => (
+              <tr key={`${change.code} ${change.column}`} className="border-t border-base-300">
+                <td className="pe-4">{change.name}</td>
+                <td className="pe-4">{change.column}</td>
+                <td className="was pe-4 font-mono">{change.was}</td>
+                <td className="font-mono">{change.now}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
