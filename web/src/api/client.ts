@@ -4,7 +4,8 @@ import type { components, paths } from "./schema";
 type Schemas = components["schemas"];
 export type Setup = Schemas["Setup"];
 export type DraftView = Schemas["DraftView"];
-export type Edit = { path: string; was?: unknown; now?: unknown };
+/** @see the server's Edit: `to` moves a thing within its list */
+export type Edit = { path: string; was?: unknown; now?: unknown; to?: number };
 export type Amount = Schemas["FiguresAmount"];
 type Node = Schemas["FiguresNode"];
 /** A figure with its operands at hand. */
@@ -14,6 +15,7 @@ export type Ticket = Schemas["Ticket"];
 export type TicketAsked = Schemas["TicketAsked"];
 export type FirstAnswers = Schemas["FirstAnswers"];
 export type SheetPreview = Schemas["SheetFilePreview"];
+export type Held = Schemas["Held"];
 export type Finding = Schemas["Finding"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];

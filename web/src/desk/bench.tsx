@@ -9,6 +9,7 @@ import {
   type FirstAnswers,
   type Problem,
   problemsOf,
+  type QuoteView,
   type Setup,
 } from "../api/client";
 import { editOf } from "../shared/paths";
@@ -46,6 +47,9 @@ export interface Bench {
   /** Rules of the focused ticket row; the cells that made it are lit. */
   lit: ReadonlySet<string>;
   setLit: (paths: ReadonlySet<string>) => void;
+  /** The ticket as it was last priced. */
+  priced: QuoteView | undefined;
+  setPriced: (quote: QuoteView | undefined) => void;
   /** A field somebody asked to be taken to. */
   wanted: string;
   goTo: (path: string) => void;
@@ -75,6 +79,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const [readings, setReadings] = useState<Bench["readings"]>({});
   const [at, setAt] = useState("");
   const [lit, setLit] = useState<ReadonlySet<string>>(NOTHING);
+  const [priced, setPriced] = useState<QuoteView>();
   const [wanted, setWanted] = useState("");
   const key = useMemo(() => ["draft", shop], [shop]);
   const path = useMemo(() => ({ params: { path: { shop } } }), [shop]);
@@ -157,11 +162,13 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       setAt,
       lit,
       setLit,
+      priced,
+      setPriced,
       wanted,
       goTo,
       arrived: () => setWanted(""),
     };
-  }, [shop, draft, trying, commit, made, client, key, path, problems, refuse, readings, at, lit, wanted, goTo]);
+  }, [shop, draft, trying, commit, made, client, key, path, problems, refuse, readings, at, lit, priced, wanted, goTo]);
 
   if (query.isError)
     return (

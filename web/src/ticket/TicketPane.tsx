@@ -19,6 +19,10 @@ export function TicketPane({ close }: { close: () => void }) {
   const { ticket, problems } = useTicket(asked, beside);
   const change = (part: Partial<Changed>) => setChanged((now) => ({ ...now, ...part }));
 
+  const quote = ticket?.quote;
+  const { setPriced } = bench;
+  useEffect(() => setPriced(quote ?? undefined), [quote, setPriced]);
+
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.target as HTMLElement).matches("input, select, textarea")) return;
@@ -30,7 +34,6 @@ export function TicketPane({ close }: { close: () => void }) {
   }, [baskets.length]);
 
   if (!basket) return <FirstBasket />;
-  const quote = ticket?.quote;
   const differs = quote && ticket?.live && ticket.live !== quote.payable.value;
   return (
     <>

@@ -1,8 +1,9 @@
 import type { Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { type Bench, useBench } from "../../desk/bench";
 import { valueAt } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { RateCurve } from "./RateCurve";
+import { RuleFields } from "./RuleFields";
 
 type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
 
@@ -14,6 +15,20 @@ const examples = (currency: string): string[] => [
   "to 2 items 3.00",
   `to 50 ${currency} 4.90`,
 ];
+
+const KILOGRAMS: Record<string, number> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
+
+/** Where the ticket's basket stands on a rule's measure. */
+function measured(rule: PriceRule, bench: Bench): number | undefined {
+  const { priced } = bench;
+  if (!priced || rule.basis.kind !== "bands") return undefined;
+  const { unit } = rule.basis;
+  const kilograms = KILOGRAMS[unit];
+  if (kilograms) return Number(priced.weight.value) / kilograms;
+  if (unit === "items") return priced.lines.reduce((sum, line) => sum + Number(line.quantity), 0);
+  if (unit !== bench.setup.shop.currency) return undefined;
+  return priced.discounts.reduce((sum, each) => sum - Number(each.amount.value), Number(priced.goods.value));
+}
 
 /** The rule of the cell under the cursor, read back in words and drawn. */
 export function CellReading() {
@@ -35,13 +50,14 @@ export function CellReading() {
         </h2>
         {bench.problems.length > 0 ? <Said problems={bench.problems} /> : <p className="mt-1">{words}</p>}
         {tried && <p className="text-xs quiet">Enter keeps it, Escape leaves it as it was.</p>}
+        {!tried && <RuleFields key={bench.draft.version} path={bench.at} rule={rule} />}
         <ul className="mt-3 flex flex-wrap gap-x-4 font-mono text-xs quiet" aria-label="How a price can be written">
           {examples(bench.setup.shop.currency).map((example) => (
             <li key={example}>{example}</li>
           ))}
         </ul>
       </div>
-      {rule && !tried && <RateCurve rule={rule} />}
+      {rule && !tried && <RateCurve rule={rule} basket={measured(rule, bench)} />}
     </div>
   );
 }

@@ -1,23 +1,16 @@
 import { useEffect, useState } from "react";
 import { useBench } from "../../desk/bench";
-import { Field, places } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
+import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
 import { CellReading } from "./CellReading";
+import { dayText } from "./notations";
+import { OptionFields } from "./OptionFields";
+import { Sending } from "./Sending";
+import { ZoneFields } from "./ZoneFields";
 
 type Open = { kind: "cell" } | { kind: "zone"; id: string } | { kind: "option"; id: string };
-
-const dayText = {
-  write: (value: unknown) => {
-    const days = value as { from: number; to: number } | undefined;
-    return days ? (days.from === days.to ? `${days.from}` : `${days.from}-${days.to}`) : "";
-  },
-  read: (text: string) => {
-    const days = /^\s*(\d{1,3})\s*(?:[-–]\s*(\d{1,3}))?\s*$/.exec(text);
-    return days ? { from: Number(days[1]), to: Number(days[2] ?? days[1]) } : text.trim() === "" ? undefined : text;
-  },
-};
 
 /** The rate sheet: zones down, options across, each cell a short rule. */
 export function DeliveryStation() {
@@ -61,6 +54,7 @@ export function DeliveryStation() {
         <button type="button" className="cursor-pointer underline" onClick={() => void addOption()}>
           Add an option
         </button>
+        <SheetFiles sheet="rates" />
       </StationHead>
       {zones.length === 0 || options.length === 0 ? (
         <p className="max-w-xl py-6 quiet">
@@ -98,74 +92,7 @@ export function DeliveryStation() {
         {open.kind === "zone" && <ZoneFields id={open.id} close={() => setOpen({ kind: "cell" })} />}
         {open.kind === "option" && <OptionFields id={open.id} close={() => setOpen({ kind: "cell" })} />}
       </div>
+      <Sending />
     </>
-  );
-}
-
-function ZoneFields({ id, close }: { id: string; close: () => void }) {
-  const bench = useBench();
-  const path = `delivery/zones/${id}`;
-  const zone = bench.setup.delivery.zones.find((each) => each.id === id);
-  if (!zone) return null;
-  const remove = async () => {
-    if (await bench.set(path, undefined)) close();
-  };
-  return (
-    <section aria-label={`Zone ${zone.name}`}>
-      <h2 className="mb-2">Zone</h2>
-      <div className="grid max-w-3xl grid-cols-3 gap-x-6">
-        <Field path={`${path}/name`} label="Name" />
-        <Field
-          path={`${path}/places`}
-          label="Places"
-          note="IE, US-NC, GB:BT, DE:10000..12999, EU"
-          write={places.write}
-          read={places.read}
-        />
-        <Field
-          path={`${path}/except`}
-          label="Without"
-          note="They fall to the next wider zone."
-          write={places.write}
-          read={places.read}
-        />
-      </div>
-      <button type="button" className="btn btn-ghost btn-sm mt-2" onClick={() => void remove()}>
-        Remove this zone
-      </button>
-    </section>
-  );
-}
-
-function OptionFields({ id, close }: { id: string; close: () => void }) {
-  const bench = useBench();
-  const path = `delivery/options/${id}`;
-  const option = bench.setup.delivery.options.find((each) => each.id === id);
-  if (!option) return null;
-  const remove = async () => {
-    const rates = bench.setup.delivery.zones
-      .filter((zone) => zone.rates[id])
-      .map((zone) => ({ path: `delivery/zones/${zone.id}/rates/${id}`, was: zone.rates[id] }));
-    if (await bench.commit([...rates, { path, was: option }])) close();
-  };
-  return (
-    <section aria-label={`Option ${option.name}`}>
-      <h2 className="mb-2">Option</h2>
-      <div className="grid max-w-3xl grid-cols-[1fr_2fr_1fr] gap-x-6">
-        <Field path={`${path}/name`} label="Name" />
-        <Field path={`${path}/sentence`} label="What the buyer reads under it" />
-        <Field
-          path={`${path}/days`}
-          label="Working days"
-          placeholder="2-4"
-          write={dayText.write}
-          read={dayText.read}
-          optional
-        />
-      </div>
-      <button type="button" className="btn btn-ghost btn-sm mt-2" onClick={() => void remove()}>
-        Remove this option
-      </button>
-    </section>
   );
 }

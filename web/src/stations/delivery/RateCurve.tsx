@@ -31,7 +31,7 @@ const LEFT = 34;
 const BOTTOM = 18;
 
 /** The price over weight, value or quantity, with the part where nothing is offered hatched. */
-export function RateCurve({ rule }: { rule: PriceRule }) {
+export function RateCurve({ rule, basket }: { rule: PriceRule; basket?: number }) {
   const drawn = pieces(rule);
   if (!drawn) return null;
   const top = Math.max(...drawn.all.map((piece) => piece.price)) * 1.15 || 1;
@@ -44,6 +44,8 @@ export function RateCurve({ rule }: { rule: PriceRule }) {
         `${index === 0 ? "M" : "L"}${x(piece.from)} ${y(piece.price)} L${x(piece.to)} ${y(piece.price)}`,
     )
     .join(" ");
+  const drops = drawn.all.slice(1).filter((piece, index) => piece.price < (drawn.all[index]?.price ?? 0));
+  const under = basket !== undefined && drawn.all.find((piece) => basket > piece.from && basket <= piece.to);
   const last = drawn.all.filter((piece) => piece.to < drawn.end).at(-1)?.to ?? 0;
   const bands = rule.basis.kind === "bands" ? rule.basis.bands : [];
   return (
@@ -103,6 +105,29 @@ export function RateCurve({ rule }: { rule: PriceRule }) {
         </g>
       )}
       <path d={line} fill="none" stroke="var(--color-base-content)" strokeWidth="2" />
+      {drops.map((piece) => (
+        <g key={piece.from}>
+          <line
+            x1={x(piece.from)}
+            x2={x(piece.from)}
+            y1={8}
+            y2={HEIGHT - BOTTOM}
+            stroke="var(--color-error)"
+            strokeDasharray="3 2"
+          />
+          <text x={x(piece.from) + 3} y={14} fontSize="9" fill="var(--color-error)">
+            falls
+          </text>
+        </g>
+      ))}
+      {under && basket !== undefined && (
+        <g>
+          <circle cx={x(basket)} cy={y(under.price)} r="4" fill="var(--color-accent)" />
+          <text x={x(basket)} y={y(under.price) - 7} textAnchor="middle" fontSize="9" fill="var(--color-accent)">
+            the ticket
+          </text>
+        </g>
+      )}
     </svg>
   );
 }

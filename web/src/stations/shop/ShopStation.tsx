@@ -1,7 +1,10 @@
 import { useBench } from "../../desk/bench";
-import { Field, places } from "../../shared/Field";
+import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
 import { StationHead } from "../../shared/StationHead";
+import { words } from "../goods/notations";
+import { Accepted } from "./Accepted";
+import { PlacesSold } from "./PlacesSold";
 
 const weightUnits = ["kg", "g", "lb", "oz"].map((id) => ({ id, name: id }));
 const prices = [
@@ -33,27 +36,30 @@ export function ShopStation() {
         )}
       </StationHead>
       <div className="grid gap-8 xl:grid-cols-[3fr_2fr]">
-        <section aria-label="Letterhead" className="border border-base-300 px-8 py-7">
-          <div className="border-b border-base-content pb-3 font-head text-2xl font-bold">
-            <Field path="shop/name" label="Name buyers know" hideLabel placeholder="Name of the shop" />
-          </div>
-          <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
-            <Field path="shop/legalName" label="Legal name" className="col-span-2" />
-            <Field
-              path="shop/address/lines"
-              label="Street"
-              className="col-span-2"
-              write={addressLines.write}
-              read={addressLines.read}
-            />
-            <Field path="shop/address/city" label="Town" />
-            <Field path="shop/address/postcode" label="Postcode" />
-            <Field path="shop/address/country" label="Country, two letters" read={(text) => text.toUpperCase()} />
-            <Field path="shop/address/region" label="Region, ISO 3166-2" placeholder="none" optional />
-            <Field path="shop/email" label="E-mail" />
-            <Field path="shop/phone" label="Phone" />
-          </div>
-        </section>
+        <div className="grid content-start gap-6">
+          <section aria-label="Letterhead" className="border border-base-300 px-8 py-7">
+            <div className="border-b border-base-content pb-3 font-head text-2xl font-bold">
+              <Field path="shop/name" label="Name buyers know" hideLabel placeholder="Name of the shop" />
+            </div>
+            <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
+              <Field path="shop/legalName" label="Legal name" className="col-span-2" />
+              <Field
+                path="shop/address/lines"
+                label="Street"
+                className="col-span-2"
+                write={addressLines.write}
+                read={addressLines.read}
+              />
+              <Field path="shop/address/city" label="Town" />
+              <Field path="shop/address/postcode" label="Postcode" />
+              <Field path="shop/address/country" label="Country, two letters" read={(text) => text.toUpperCase()} />
+              <Field path="shop/address/region" label="Region, ISO 3166-2" placeholder="none" optional />
+              <Field path="shop/email" label="E-mail" />
+              <Field path="shop/phone" label="Phone" />
+            </div>
+          </section>
+          <PlacesSold />
+        </div>
         <section aria-label="Money, language, units" className="grid content-start gap-3">
           <div className="grid grid-cols-2 gap-x-6 gap-y-3">
             <Field
@@ -72,14 +78,17 @@ export function ShopStation() {
             <Field path="shop/timeZone" label="Time zone" />
             <Field path="shop/weightUnit" label="Weights in" choices={weightUnits} />
             <Field path="shop/rounding" label="Rounding" choices={roundings} />
+            <Field path="shop/smallest" label="Smallest order" placeholder="any" optional />
+            <Field
+              path="shop/languages"
+              label="Also in"
+              placeholder="no other language"
+              note="Language tags: de, fr. Texts that lack one are told below."
+              write={words.write}
+              read={words.read}
+            />
           </div>
-          <Field
-            path="shop/sellsTo"
-            label="Sells to"
-            note="Country codes, regions (US-NC), or EU, EURO, EUROPE, WORLD; a space between them."
-            write={places.write}
-            read={places.read}
-          />
+          <Accepted />
           <Formats language={shop.language} currency={shop.currency} timeZone={shop.timeZone} unit={shop.weightUnit} />
         </section>
       </div>

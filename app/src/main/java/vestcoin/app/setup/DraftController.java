@@ -26,11 +26,14 @@ import vestcoin.app.format.Json;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.DraftView.CellText;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.History;
 import vestcoin.core.finding.Known;
 import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
+import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
+import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.place.Point;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
@@ -38,6 +41,7 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
+import vestcoin.core.setup.Compiled;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Filling;
@@ -111,6 +115,20 @@ class DraftController {
     Pasted paste(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
         Drafts.Pasted pasted = drafts.paste(shop, edited.edits(), who.getName());
         return new Pasted(view(shop, pasted.draft()), pasted.left());
+    }
+
+    /** A country as the draft has it. @param zone id of the delivery zone that holds it @param tied ids of zones that hold it just as well */
+    record Held(String country, boolean sold, Optional<String> zone, List<String> tied) {}
+
+    /** Every country: whether the draft sells there, and which zone holds it. */
+    @GetMapping("/api/shops/{shop}/draft/countries")
+    List<Held> countries(@PathVariable String shop) {
+        Compiled compiled = drafts.of(shop).document().compiled();
+        return Countries.all().stream().sorted().map(code -> {
+            Destination to = Destination.of(code);
+            Optional<PlaceIndex.Match<Delivery.Zone>> match = compiled.board().zoneOf(to);
+            return new Held(code, compiled.sellsTo().find(to).isPresent(), match.map(found -> found.value().id()), match.map(PlaceIndex.Match::tied).orElse(List.of()));
+        }).toList();
     }
 
     /** What is usual in the shop's country. */

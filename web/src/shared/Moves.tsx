@@ -1,0 +1,28 @@
+import { useBench } from "../desk/bench";
+import { valueAt } from "./paths";
+
+/** Moves a thing one place up or down in its list. */
+export function Moves({ path, things, of }: { path: string; things: { id: string }[]; of: string }) {
+  const bench = useBench();
+  const id = path.slice(path.lastIndexOf("/") + 1);
+  const place = things.findIndex((each) => each.id === id);
+  const move = (to: number) => {
+    const value = valueAt(bench.draft.document, path);
+    void bench.commit([{ path, was: value, now: value, to }]);
+  };
+  return (
+    <>
+      <button type="button" className="btn btn-ghost btn-sm" disabled={place <= 0} onClick={() => move(place - 1)}>
+        Earlier {of}
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        disabled={place < 0 || place >= things.length - 1}
+        onClick={() => move(place + 1)}
+      >
+        Later {of}
+      </button>
+    </>
+  );
+}

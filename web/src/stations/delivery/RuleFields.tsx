@@ -1,0 +1,130 @@
+import type { Setup } from "../../api/client";
+import { useBench } from "../../desk/bench";
+import { plain } from "../../shared/money";
+
+type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
+
+/** A rule taken apart, as far as fields show it. */
+interface Parts {
+  bands: { upTo: string; price: string }[];
+  unit: string;
+  above?: { step: string; price: string };
+  free: string;
+}
+
+function partsOf(rule: PriceRule | undefined): Parts | null {
+  const free = rule?.freeFrom ? plain(rule.freeFrom) : "";
+  if (!rule || (rule.basis.kind === "fixed" && !rule.basis.perParcel)) {
+    const price = rule?.basis.kind === "fixed" ? rule.basis.price : "";
+    return { bands: [{ upTo: "", price }], unit: "", free };
+  }
+  if (rule.basis.kind !== "bands" || rule.reducedTo) return null;
+  const { bands, unit, then } = rule.basis;
+  return { bands, unit, free, ...(then ? { above: then } : {}) };
+}
+
+/** The parts as the short rule they stand for. */
+export function textOf({ bands, unit, above, free }: Parts): string {
+  const kept = bands.filter((band) => band.price.trim() !== "");
+  const last = kept.at(-1);
+  if (!last) return "";
+  const of = unit === "items" ? "items" : unit;
+  const priced = kept
+    .filter((band) => band.upTo.trim() !== "")
+    .map((band) => `to ${band.upTo.trim()} ${of} ${band.price.trim()}`);
+  const rule = priced.length > 0 ? priced.join(", ") : last.price.trim();
+  const step = above && plain(above.step) !== "1" ? `${plain(above.step)} ` : "";
+  const more =
+    above?.price && priced.length > 0 ? `, then +${above.price}/${step}${unit === "items" ? "item" : unit}` : "";
+  return rule + more + (free.trim() ? `, from ${free.trim()} free` : "");
+}
+
+/** The same rule in fields: bands, what comes above, and from when it is free. */
+export function RuleFields({ path, rule }: { path: string; rule: PriceRule | undefined }) {
+  const bench = useBench();
+  const parts = partsOf(rule);
+  if (!parts) return <p className="mt-2 text-xs quiet">This rule is written as text only.</p>;
+  const units = ["kg", "lb", "items", bench.setup.shop.currency, "km"];
+  const unit = parts.unit || bench.setup.shop.weightUnit;
+  const set = (next: Partial<Parts>) => void bench.set(path, textOf({ ...parts, ...next }));
+  const field = (label: string, value: string, change: (text: string) => void, hint = "") => (
+    <input
+      key={`${label} ${value}`}
+      className="inplace w-20 font-mono text-xs"
+      aria-label={label}
+      defaultValue={value}
+      placeholder={hint}
+      onFocus={() => bench.setAt(path)}
+      onBlur={(event) => event.target.value !== value && change(event.target.value)}
+      onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+    />
+  );
+  const banded = parts.bands.some((band) => band.upTo !== "");
+  const rows = banded ? [...parts.bands, { upTo: "", price: "" }] : parts.bands;
+  return (
+    <div className="mt-3 grid gap-y-1 text-xs">
+      <span className="flex items-baseline gap-2">
+        <span className="w-8 quiet">priced</span>
+        <select
+          className="inplace"
+          aria-label="What bands are read against"
+          value={banded ? unit : ""}
+          onChange={(event) => {
+            const chosen = event.target.value;
+            const price = parts.bands[0]?.price ?? "";
+            set(
+              chosen
+                ? { unit: chosen, bands: banded ? parts.bands : [{ upTo: "1", price }] }
+                : { bands: [{ upTo: "", price }], above: undefined },
+            );
+          }}
+        >
+          <option value="">one price</option>
+          {units.map((each) => (
+            <option key={each} value={each}>
+              by {each}
+            </option>
+          ))}
+        </select>
+      </span>
+      {rows.map((band, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a band is its place in the rule
+        <span key={index} className="flex items-baseline gap-2">
+          {(banded || index > 0) && (
+            <>
+              <span className="w-8 quiet">to</span>
+              {field(`Band ${index + 1} up to`, plain(band.upTo), (upTo) => {
+                const bands = rows.map((each, at) => (at === index ? { ...each, upTo } : each));
+                set({ bands, unit });
+              })}
+              <span className="w-10 quiet">{unit}</span>
+            </>
+          )}
+          {field(
+            banded ? `Price of band ${index + 1}` : "Price",
+            band.price,
+            (price) => {
+              const bands = rows.map((each, at) => (at === index ? { ...each, price } : each));
+              set({ bands: bands.filter((each) => each.price !== "" || each.upTo !== ""), unit });
+            },
+            index === rows.length - 1 && banded ? "next" : "price",
+          )}
+        </span>
+      ))}
+      {banded && (
+        <span className="flex items-baseline gap-2">
+          <span className="w-8 quiet">then</span>
+          {field("Price of each further step", parts.above?.price ?? "", (price) =>
+            set({ above: price ? { step: parts.above?.step ?? "1", price } : undefined }),
+          )}
+          <span className="quiet">for each started {unit === "items" ? "item" : unit}</span>
+        </span>
+      )}
+      <span className="flex items-baseline gap-2">
+        <span className="w-8 quiet">free</span>
+        {field("Free from", parts.free, (free) => set({ free }), "never")}
+        <span className="quiet">from goods of</span>
+      </span>
+    </div>
+  );
+}

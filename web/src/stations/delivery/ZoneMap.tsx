@@ -1,0 +1,61 @@
+import { lazy, Suspense } from "react";
+import { useBench } from "../../desk/bench";
+import { useCountries } from "../../shared/useCountries";
+
+const WorldMap = lazy(() => import("../../shared/WorldMap"));
+
+/** Which countries the zone open holds, which others hold, and where nothing delivers or two zones overlap. */
+export function ZoneMap({ id }: { id: string }) {
+  const bench = useBench();
+  const held = useCountries();
+  const { zones } = bench.setup.delivery;
+  const zone = zones.find((each) => each.id === id);
+  const nameOf = (other: string | null | undefined): string => zones.find((each) => each.id === other)?.name ?? "";
+  if (!zone) return null;
+  const pick = (country: string) => {
+    const next = zone.places.includes(country)
+      ? zone.places.filter((place: string) => place !== country)
+      : [...zone.places, country];
+    void bench.set(`delivery/zones/${id}/places`, next.join(" "));
+  };
+  const all = [...held.values()];
+  const holes = all.filter((each) => each.sold && !each.zone).length;
+  const overlaps = all.filter((each) => each.tied.length > 0).length;
+  return (
+    <>
+      <Suspense fallback={<p className="py-10 text-center quiet">Unfolding the map …</p>}>
+        <WorldMap
+          label={`${zone.name} is copper, other zones are dark.`}
+          pick={pick}
+          shadeOf={(country) => {
+            const here = held.get(country);
+            if (here && here.tied.length > 0)
+              return {
+                fill: "var(--color-error)",
+                says: `both ${[here.zone, ...here.tied].map(nameOf).join(" and ")} hold it`,
+              };
+            if (here?.zone === id) return { fill: "var(--color-accent)", says: zone.name };
+            if (here?.zone) return { fill: "var(--color-neutral)", says: nameOf(here.zone) };
+            if (here?.sold)
+              return {
+                fill: "var(--color-base-100)",
+                stroke: "var(--color-warning)",
+                dashed: true,
+                says: "sold to, but no zone holds it",
+              };
+            return { fill: "var(--color-secondary)", says: "not sold to" };
+          }}
+        />
+      </Suspense>
+      <p className="text-xs">
+        {overlaps === 0
+          ? "No overlaps"
+          : overlaps === 1
+            ? "1 country lies in two zones"
+            : `${overlaps} countries lie in two zones`}
+        ; {holes === 0 ? "no holes among the countries sold to" : `${holes} countries sold to have no zone, dashed`}. A
+        click adds a country to {zone.name} or takes it out.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,90 @@
+import { useBench } from "../../desk/bench";
+
+const endings = [
+  { id: "", name: "as converted" },
+  { id: "whole", name: "raised to .00" },
+  { id: "ninety-five", name: "raised to .95" },
+  { id: "ninety-nine", name: "raised to .99" },
+  { id: "nearest-five", name: "to the nearest 0.05" },
+];
+
+/** Other currencies buyers may pay in. */
+export function Accepted() {
+  const bench = useBench();
+  const { currencies } = bench.setup.shop;
+  const change = (next: typeof currencies) => void bench.set("shop/currencies", next);
+  return (
+    <section aria-label="Other currencies">
+      <h2 className="text-base">Also takes</h2>
+      {currencies.map((accepted, index) => (
+        <div key={accepted.code} className="mt-1 grid grid-cols-[3rem_6rem_1fr_auto] items-end gap-x-4">
+          <span className="font-mono">{accepted.code}</span>
+          <label>
+            <span className="block text-xs quiet">Percent added</span>
+            <input
+              className="inplace w-full"
+              defaultValue={accepted.percent ?? ""}
+              placeholder="none"
+              onBlur={(event) => {
+                const percent = event.target.value.trim();
+                if (percent !== (accepted.percent ?? ""))
+                  change(
+                    currencies.map((each, at) => (at === index ? { ...each, percent: percent || undefined } : each)),
+                  );
+              }}
+            />
+          </label>
+          <label>
+            <span className="block text-xs quiet">Unit prices</span>
+            <select
+              className="inplace w-full"
+              value={accepted.ending ?? ""}
+              onChange={(event) =>
+                change(
+                  currencies.map((each, at) =>
+                    at === index ? { ...each, ending: (event.target.value || undefined) as typeof each.ending } : each,
+                  ),
+                )
+              }
+            >
+              {endings.map((ending) => (
+                <option key={ending.id} value={ending.id}>
+                  {ending.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs"
+            aria-label={`No longer take ${accepted.code}`}
+            onClick={() => change(currencies.filter((_, at) => at !== index))}
+          >
+            Remove
+          </button>
+        </div>
+      ))}
+      <form
+        className="mt-1 flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const form = event.currentTarget;
+          const code = String(new FormData(form).get("code")).trim().toUpperCase();
+          if (code && currencies.every((each) => each.code !== code)) change([...currencies, { code }]);
+          form.reset();
+        }}
+      >
+        <input
+          name="code"
+          className="inplace w-16 uppercase"
+          aria-label="Currency to take"
+          maxLength={3}
+          placeholder="USD"
+        />
+        <button type="submit" className="btn btn-ghost btn-xs">
+          Take it
+        </button>
+      </form>
+    </section>
+  );
+}
