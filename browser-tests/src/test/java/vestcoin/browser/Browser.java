@@ -113,6 +113,15 @@ final class Browser implements AutoCloseable {
         again(() -> see(css).sendKeys(Keys.chord(Keys.CONTROL, "a"), value));
     }
 
+    /** Gives a file to an input that may not be seen. */
+    void upload(String css, java.nio.file.Path file) {
+        again(() -> driver.findElement(By.cssSelector(css)).sendKeys(file.toAbsolutePath().toString()));
+    }
+
+    void choose(String css, String value) {
+        again(() -> new org.openqa.selenium.support.ui.Select(see(css)).selectByValue(value));
+    }
+
     void keys(CharSequence... keys) {
         driver.switchTo().activeElement().sendKeys(keys);
     }

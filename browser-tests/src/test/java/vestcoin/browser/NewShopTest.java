@@ -71,6 +71,43 @@ class NewShopTest {
         }
     }
 
+    @Test
+    void by_keyboard_alone_an_empty_installation_becomes_a_shop_that_prices_an_order_to_three_countries() throws Exception {
+        int port = RunningShop.freePort();
+        try (@SuppressWarnings("unused") var context = ServeCommand.application(port, Files.createTempDirectory("vest-coin-new"), "http://127.0.0.1:1");
+                Browser browser = Browser.open(1280, 800)) {
+            browser.go("http://127.0.0.1:" + port + "/");
+            browser.waitFor("the name is asked first", () -> "shopName".equals(browser.script("return document.activeElement.name")));
+            browser.keys("Nørd Candles", Keys.TAB, "ie", Keys.TAB, Keys.TAB, "owner@candles.example", Keys.TAB, "four quiet brown words", Keys.ENTER);
+            browser.waitFor("the first questions", () -> browser.url().endsWith("/desk/nord-candles/begin") && "Region".equals(browser.script("return document.activeElement.ariaLabel")));
+            assertThat(browser.violations()).isEmpty();
+            // Region, three kinds of goods, three ways, then who may order: one down is the Union.
+            browser.keys(Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.ARROW_DOWN, Keys.ENTER);
+            browser.waitFor("a basket is priced at home", () -> browser.see("[data-amount='To pay']").getText().equals("25.00"));
+            // 25.00 × 23 ÷ 123
+            assertThat(browser.see("[data-amount='VAT inside, 23 %']").getText()).isEqualTo("4.67");
+            sendTo(browser, "DE");
+            browser.waitFor("to Germany", () -> browser.see("[data-amount='To pay']").getText().equals("32.00"));
+            // 32.00 × 19 ÷ 119
+            browser.waitFor("at Germany's rate", () -> browser.see("[data-amount='VAT inside, 19 %']").getText().equals("5.11"));
+            sendTo(browser, "FR");
+            // 32.00 × 20 ÷ 120
+            browser.waitFor("at France's rate", () -> browser.see("[data-amount='VAT inside, 20 %']").getText().equals("5.33"));
+            browser.keys(Keys.chord(Keys.ALT, "4"));
+            browser.waitFor("the rates are to be confirmed", () -> browser.shows("27 places are filled from the reference and not confirmed yet."));
+            browser.keys(Keys.chord(Keys.CONTROL, "z"));
+            browser.waitFor("one undo takes all answers back", () -> browser.shows("Nothing is taxed yet."));
+        }
+    }
+
+    private static void sendTo(Browser browser, String country) {
+        browser.keys(Keys.chord(Keys.ALT, "t"));
+        browser.waitFor("the ticket has the cursor", () -> "ticket-basket".equals(browser.script("return document.activeElement.id")));
+        browser.keys(Keys.TAB, Keys.ENTER);
+        browser.waitFor("the place can be typed", () -> "country".equals(browser.script("return document.activeElement.name")));
+        browser.keys(Keys.chord(Keys.CONTROL, "a"), country, Keys.ENTER);
+    }
+
     private static void cursorAt(Browser browser, String path) {
         browser.waitFor("the cursor is at " + path, () -> path.equals(browser.script("return document.activeElement.dataset.path")));
     }

@@ -177,6 +177,15 @@ class WholePathTest {
                 browser.click("[data-row='To pay']");
             }
             assertClean(screen);
+            // The same with a row and every fold opened: a product, a zone and its map, a place of the tax book.
+            if ((Boolean) browser.script("const head = document.querySelector('main th[scope=row] button'); head?.click(); return head !== null")) {
+                browser.script("setTimeout(() => document.querySelectorAll('main details').forEach(fold => { fold.open = true; }), 300)");
+                browser.waitFor("unfolded", () -> (Boolean) browser.script("return document.querySelector('main [data-path$=\"/name\"], main section') !== null"));
+                if (screen.equals("/delivery")) {
+                    browser.see("[data-country=FR]");
+                }
+                assertClean(screen + ", unfolded");
+            }
         }
         browser.close();
         open(390, 844);
