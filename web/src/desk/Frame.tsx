@@ -5,6 +5,7 @@ import { answer, api, type Session } from "../api/client";
 import { Said } from "../shared/Said";
 import { TicketPane } from "../ticket/TicketPane";
 import { useBench } from "./bench";
+import { Find } from "./Find";
 import { KeyList } from "./KeyList";
 import { Strip } from "./Strip";
 import { stations, Thread } from "./Thread";
@@ -16,6 +17,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
   const location = useLocation();
   const publishing = useRef<HTMLDialogElement>(null);
   const keys = useRef<HTMLDialogElement>(null);
+  const find = useRef<HTMLDialogElement>(null);
   const [ticketOpen, setTicketOpen] = useState(false);
   const onOrders = location.pathname.includes("/orders");
   const orders = useQuery({
@@ -44,6 +46,9 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         event.preventDefault();
         setTicketOpen(true);
         document.getElementById("ticket-basket")?.focus();
+      } else if (event.key === "/" && !typing) {
+        event.preventDefault();
+        find.current?.showModal();
       } else if (event.key === "?" && !typing) {
         keys.current?.showModal();
       }
@@ -62,6 +67,9 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         </Link>
         <span className="font-semibold">{bench.setup.shop.name}</span>
         <span className="flex-1" />
+        <button type="button" className="seg quiet hover:underline" onClick={() => find.current?.showModal()}>
+          find <kbd className="kbd kbd-xs">/</kbd>
+        </button>
         <Link
           to={`/desk/${bench.shop}/orders`}
           aria-current={onOrders ? "page" : undefined}
@@ -113,6 +121,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
       <Strip showKeys={() => keys.current?.showModal()} showTicket={() => setTicketOpen(true)} />
       <Publishing dialog={publishing} />
       <KeyList dialog={keys} />
+      <Find dialog={find} />
     </div>
   );
 }

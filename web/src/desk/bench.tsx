@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import {
   answer,
@@ -66,6 +66,16 @@ export function useBench(): Bench {
   return bench;
 }
 
+/** The field that shows a path, a part of it, or what it is a part of. */
+function nearest(path: string): HTMLElement | null {
+  for (let steps = path.split("/"); steps.length > 1; steps = steps.slice(0, -1)) {
+    const at = CSS.escape(steps.join("/"));
+    const field = document.querySelector<HTMLElement>(`main [data-path="${at}"], main [data-path^="${at}/"]`);
+    if (field) return field;
+  }
+  return null;
+}
+
 export function BenchProvider({ shop, children }: { shop: string; children: ReactNode }) {
   const client = useQueryClient();
   const navigate = useNavigate();
@@ -120,6 +130,16 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
     },
     [navigate, shop],
   );
+
+  // A rule may be less than a field, or lie in one: then the nearest field there is takes the cursor.
+  useEffect(() => {
+    if (!wanted) return;
+    const timer = setTimeout(() => {
+      nearest(wanted)?.focus();
+      setWanted("");
+    }, 600);
+    return () => clearTimeout(timer);
+  }, [wanted]);
 
   const bench = useMemo<Bench | null>(() => {
     if (!draft) return null;

@@ -46,6 +46,8 @@ export function Field({
 
   useEffect(() => {
     if (bench.wanted === path) {
+      for (let fold = input.current?.closest("details"); fold; fold = fold.parentElement?.closest("details"))
+        fold.open = true;
       input.current?.focus();
       bench.arrived();
     }

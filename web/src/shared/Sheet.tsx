@@ -39,6 +39,8 @@ interface Props {
   textOf: (row: Row, column: Column) => string;
   /** Shown in a cell that holds nothing. */
   empty?: string;
+  /** Texts a cell may be completed with while it is typed in. */
+  suggest?: (row: Row, column: Column) => string[];
   /** Small type beside a cell's text. */
   smallOf?: (row: Row, column: Column) => string | undefined;
   openRow?: (row: Row) => void;
@@ -57,6 +59,7 @@ export function Sheet({
   pathOf,
   textOf,
   empty = "",
+  suggest,
   smallOf,
   openRow,
   unfold,
@@ -255,6 +258,14 @@ export function Sheet({
       type(cell.path, cell.column, event.key);
     }
   };
+  /** What is suggested for a cell and goes on from what is typed. */
+  const completions = (text: string, cell: ReturnType<typeof at>): string[] =>
+    cell && suggest
+      ? [...new Set(suggest(cell.row, cell.column))]
+          .filter((each) => each !== text && each.startsWith(text))
+          .slice(0, 8)
+      : [];
+
   const onInputKey = async (event: KeyboardEvent, r: number, c: number) => {
     event.stopPropagation();
     if (event.key === "Escape") leave();
@@ -364,6 +375,7 @@ export function Sheet({
                           aria-label={`${row.name}, ${column.name}`}
                           aria-invalid={wrong || undefined}
                           aria-describedby="sheet-reading"
+                          list={suggest ? "sheet-suggestions" : undefined}
                           className="absolute inset-0 z-10 min-w-full border-2 border-accent bg-base-100 px-2 font-mono text-xs outline-none"
                           value={typed}
                           size={Math.max(10, typed.length)}
@@ -395,6 +407,13 @@ export function Sheet({
           {below > 0 && <Gap height={below} span={columns.length + 1} />}
         </tbody>
       </table>
+      {suggest && typed !== null && (
+        <datalist id="sheet-suggestions">
+          {completions(typed, at(...active)).map((text) => (
+            <option key={text} value={text} />
+          ))}
+        </datalist>
+      )}
     </div>
   );
 }

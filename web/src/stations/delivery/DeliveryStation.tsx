@@ -82,6 +82,10 @@ export function DeliveryStation() {
           pathOf={(row, column) => `delivery/zones/${row.id}/rates/${column.id}`}
           textOf={(row, column) => bench.draft.texts[`delivery/zones/${row.id}/rates/${column.id}`]?.text ?? ""}
           empty="not offered"
+          suggest={(_, column) => [
+            ...zones.map((zone) => bench.draft.texts[`delivery/zones/${zone.id}/rates/${column.id}`]?.text ?? ""),
+            ...Object.values(bench.draft.texts).map((cell) => cell.text),
+          ]}
           openRow={(row) => setOpen({ kind: "zone", id: row.id })}
           openColumn={(column) => setOpen({ kind: "option", id: column.id })}
           onActive={() => setOpen({ kind: "cell" })}

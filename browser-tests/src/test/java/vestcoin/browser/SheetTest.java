@@ -193,4 +193,48 @@ class SheetTest {
         browser.click(By.xpath("//label[contains(., 'live beside')]/input"));
         browser.waitFor("the live edition agrees", () -> browser.shows("The same live."));
     }
+
+    @Test
+    void every_amount_of_the_largest_basket_opens_and_every_rule_it_names_is_reached_by_enter() {
+        browser.go(shop.url() + DESK + "/delivery");
+        browser.see("[data-amount='To pay']");
+        // The basket with most lines.
+        browser.choose("#ticket-basket", String.valueOf(browser.script("""
+                return (async () => {
+                    const draft = await (await fetch('/api/shops/tern-and-tether/draft')).json();
+                    const sizes = draft.document.rehearsal.baskets.map(basket => basket.lines.length);
+                    return sizes.indexOf(Math.max(...sizes));
+                })()""")));
+        browser.waitFor("all rows are open", () -> (Long) browser.script("""
+                const closed = [...document.querySelectorAll('aside [data-row][aria-expanded=false]')];
+                closed.forEach(row => row.click());
+                return closed.length + (document.querySelector('aside [data-row^="Sail cloth"]') ? 0 : 1)""") == 0);
+        browser.script("document.querySelectorAll('aside details').forEach(fold => { fold.open = true; })");
+        @SuppressWarnings("unchecked")
+        List<String> rules = (List<String>) browser.script("return [...new Set([...document.querySelectorAll('aside button[title*=\"/\"]')].map(button => button.title))]");
+        assertThat(rules).contains("delivery/zones/america/rates/letter", "goods/products/line-reel/options/line/choices/braided/extra", "goods/products/sail-cloth/price");
+        for (String rule : rules) {
+            browser.script("[...document.querySelectorAll('aside button[title]')].find(button => button.title === arguments[0]).focus()", rule);
+            browser.keys(Keys.ENTER);
+            browser.waitFor(rule + " is reached", () -> {
+                Object at = browser.script("return document.querySelector('main')?.contains(document.activeElement) ? document.activeElement.dataset.path : null");
+                return at instanceof String path && (path.equals(rule) || path.startsWith(rule + "/") || rule.startsWith(path + "/"));
+            });
+        }
+    }
+
+    @Test
+    void anything_is_found_by_its_name() {
+        browser.go(shop.url() + DESK + "/tax");
+        browser.see("[data-amount='To pay']");
+        browser.keys("/");
+        browser.fill("input[aria-label='Find anything']", "parafoil");
+        browser.keys(Keys.ENTER);
+        browser.waitFor("at its price", () -> "goods/products/parafoil/price".equals(browser.script("return document.activeElement.dataset.path")));
+        browser.keys("/");
+        browser.fill("input[aria-label='Find anything']", "time zone");
+        assertThat(browser.violations()).isEmpty();
+        browser.keys(Keys.ENTER);
+        browser.waitFor("at the setting", () -> "shop/timeZone".equals(browser.script("return document.activeElement.dataset.path")));
+    }
 }

@@ -10,6 +10,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.goods.Product;
+import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex.Match;
@@ -85,7 +86,7 @@ final class DeliveryFindings {
             }
         }
         if (!without.isEmpty()) {
-            at.blocks("place-without-zone", "delivery/zones", "The shop sells to " + Findings.named(without) + ", but no delivery zone holds " + (without.size() == 1 ? "it." : "them."),
+            at.blocks("place-without-zone", "delivery/zones", "The shop sells to " + Findings.named(without.stream().map(Countries::name).toList()) + ", but no delivery zone holds " + (without.size() == 1 ? "it." : "them."),
                     "Add it to a zone, or stop selling there.");
         }
     }

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Groups;
@@ -33,7 +34,7 @@ final class GoodsFindings {
                 at.note("no-size", path + "/sending/size", product.name() + " has no size, so what travels with it is packed by weight only.", "Add length × width × height.");
             }
             if (typed.group().isEmpty() && setup.goods().defaultGroup().isPresent() && typed.kind() != Product.Kind.BUNDLE) {
-                at.note("default-group", path + "/group", product.name() + " is in the default group “" + setup.goods().defaultGroup().get() + "”.", "Name its group, if another fits better.");
+                at.note("default-group", path + "/group", product.name() + " is in the default group “" + nameOf(setup.goods()) + "”.", "Name its group, if another fits better.");
             }
             reduced |= product.sale().isPresent() || product.variations().stream().anyMatch(variation -> variation.sale().isPresent());
         }
@@ -62,5 +63,10 @@ final class GoodsFindings {
             at.blocks("single-purpose-voucher", "goods/products/" + vouchers.get(0).id(), "Everything here bears one rate in one country, so a voucher would be taxed when it is sold.",
                     "Take the voucher out: Vest Coin sells vouchers that are taxed when they are used (Directive 2006/112/EC, Art. 30a, 30b).");
         }
+    }
+
+    private static String nameOf(Goods goods) {
+        String group = goods.defaultGroup().orElseThrow();
+        return goods.groups().stream().filter(each -> each.id().equals(group)).map(Goods.ProductGroup::name).findFirst().orElse(group);
     }
 }
