@@ -334,7 +334,7 @@ export function Sheet({
                       aria-label={`${row.name}, ${column.name}`}
                       aria-invalid={wrong || undefined}
                       aria-selected={here}
-                      className={`relative h-9 border-s border-base-300 px-2 py-0.5 align-middle leading-tight ${here ? "outline-2 -outline-offset-1 outline-accent" : ""} ${column.figures === false ? "" : "font-mono text-xs"} ${text ? "" : "hatch quiet"} ${bench.lit.has(path) || isMarked(r, c) ? "lit" : ""} ${wrong ? "outline-2 outline-error" : ""}`}
+                      className={`relative h-9 border-s border-base-300 px-2 py-0.5 align-middle leading-tight wrap-anywhere ${here ? "outline-2 -outline-offset-1 outline-accent" : ""} ${column.figures === false ? "" : "font-mono text-xs"} ${text ? "" : "hatch quiet"} ${bench.lit.has(path) || isMarked(r, c) ? "lit" : ""} ${wrong ? "outline-2 outline-error" : ""}`}
                       onFocus={() => {
                         if (typed !== null && here) return;
                         setActive([r, c]);

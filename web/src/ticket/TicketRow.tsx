@@ -56,7 +56,7 @@ export function TicketRow({ name, note, figure, total, minus, live, children }: 
         onKeyDown={(event) => event.key.toLowerCase() === "y" && setOpen(!open)}
         {...lights}
       >
-        <span className={`min-w-0 flex-1 ${total ? "font-head text-lg font-bold" : ""}`}>
+        <span dir="auto" className={`min-w-0 flex-1 wrap-anywhere ${total ? "font-head text-lg font-bold" : ""}`}>
           {name}
           {note && <span className="block text-xs quiet">{note}</span>}
         </span>

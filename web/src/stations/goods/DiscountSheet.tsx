@@ -1,4 +1,7 @@
+import { useEffect, useState } from "react";
+import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { Field } from "../../shared/Field";
 import { idFrom, valueAt } from "../../shared/paths";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { windowText } from "../tax/TaxPlace";
@@ -25,19 +28,57 @@ const columns: DiscountColumn[] = [
   { id: "percent", name: "Percent", read: optional },
   { id: "amount", name: "or amount", read: optional },
   { id: "conditions/leastValue", name: "From goods of", read: optional },
-  { id: "conditions/leastQuantity", name: "From things", read: optional },
-  { id: "conditions/categories", name: "Only", note: "groups", ...words },
-  { id: "conditions/except", name: "Not", note: "groups", ...words },
-  { id: "conditions/window", name: "Days", note: "2026-12-01 to …", ...windowText },
-  { id: "conditions/uses", name: "Uses", note: "in all", ...whole },
-  { id: "conditions/usesPerBuyer", name: "A buyer", note: "each", ...whole },
-  { id: "combines", name: "Combines", figures: false, choices: yesNoChoices, ...yesNo },
+  { id: "combines", name: "Combines", note: "with others", figures: false, choices: yesNoChoices, ...yesNo },
 ];
+
+const shown = new Set(columns.map((column) => column.id));
+
+/** When a discount applies, besides what the sheet has. */
+function DiscountDetail({ id }: { id: string }) {
+  const at = `discounts/rules/${id}`;
+  const when = `${at}/conditions`;
+  return (
+    <section aria-label="When it applies" className="border-s-2 border-accent px-4 pt-2 pb-4">
+      <div className="grid max-w-3xl grid-cols-3 gap-x-6 gap-y-2">
+        <Field path={`${at}/name`} label="As the buyer reads it" />
+        <Field path={`${when}/window`} label="Days" placeholder="2026-12-01 to 2026-12-24" {...windowText} />
+        <Field path={`${when}/leastQuantity`} label="From things" placeholder="any" optional />
+        <Field path={`${when}/categories`} label="Only goods of" placeholder="all" {...words} />
+        <Field path={`${when}/except`} label="Not goods of" placeholder="none" {...words} />
+        <Field path={`${when}/places`} label="Only to" placeholder="everywhere" {...words} />
+        <Field path={`${when}/uses`} label="Uses in all" placeholder="any" {...whole} />
+        <Field path={`${when}/usesPerBuyer`} label="Uses for one buyer" placeholder="any" {...whole} />
+        <Field path={`${when}/firstOrder`} label="First order only" choices={yesNoChoices} {...yesNo} />
+      </div>
+    </section>
+  );
+}
+
+type Rule = Setup["discounts"]["rules"][number];
+
+/** What else decides, in a few words. */
+function conditionsOf({ conditions }: Rule): string {
+  return [
+    conditions.window && windowText.write(conditions.window),
+    conditions.leastQuantity && `from ${conditions.leastQuantity} things`,
+    conditions.uses && `${conditions.uses} uses`,
+    conditions.places.length > 0 && conditions.places.join(" "),
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
 
 /** Discounts and codes, one a row. */
 export function DiscountSheet() {
   const bench = useBench();
   const { rules } = bench.setup.discounts;
+  const [unfolded, setUnfolded] = useState<string>();
+
+  useEffect(() => {
+    const [station, list, id, ...part] = bench.wanted.split("/");
+    if (station === "discounts" && list === "rules" && id && !shown.has(part.join("/"))) setUnfolded(id);
+  }, [bench.wanted]);
+
   const add = () => {
     const id = idFrom(
       "discount",
@@ -78,8 +119,10 @@ export function DiscountSheet() {
         <Sheet
           label="Discounts"
           corner="Discount"
-          rows={rules.map((rule) => ({ id: rule.id, name: rule.name }))}
+          rows={rules.map((rule) => ({ id: rule.id, name: rule.name, note: conditionsOf(rule) }))}
           columns={columns}
+          openRow={(row) => setUnfolded(unfolded === row.id ? undefined : row.id)}
+          unfold={(row) => row.id === unfolded && <DiscountDetail id={row.id} />}
           pathOf={(row, column) => `discounts/rules/${row.id}/${column.id}`}
           textOf={(row, column) =>
             ((column as DiscountColumn).write ?? asText)(
