@@ -25,7 +25,7 @@ export function ZoneMap({ id }: { id: string }) {
     <>
       <Suspense fallback={<p className="py-10 text-center quiet">Unfolding the map …</p>}>
         <WorldMap
-          label={`${zone.name} is copper, other zones are dark.`}
+          label={`${zone.name} is copper, other zones are grey.`}
           pick={pick}
           shadeOf={(country) => {
             const here = held.get(country);

@@ -25,7 +25,7 @@ export function PlacesSold() {
       />
       <Suspense fallback={<p className="py-10 text-center quiet">Unfolding the map …</p>}>
         <WorldMap
-          label="Places the shop sells to are dark."
+          label="Places the shop sells to are filled in."
           pick={toggle}
           shadeOf={(country) => {
             const sold = held.get(country)?.sold ?? false;
