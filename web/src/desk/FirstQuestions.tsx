@@ -65,11 +65,8 @@ export function FirstQuestions() {
         leave stays as it stands here.
       </p>
       <ol className="mt-4 grid max-w-3xl gap-y-4">
-        <Question
-          number={1}
-          title={`Where in ${home} are you?`}
-          note="Only where taxes differ by region: US-NC, CA-QC."
-        >
+        <Question number={1} title="Where are you?" note="Only where taxes differ by region: US-NC, CA-QC.">
+          <span>{home},</span>
           <input
             className="inplace w-40"
             aria-label="Region"
