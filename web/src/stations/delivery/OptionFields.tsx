@@ -1,17 +1,10 @@
 import type { ReactNode } from "react";
 import { useBench } from "../../desk/bench";
+import { endings } from "../../shared/endings";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
 import { words } from "../goods/notations";
 import { dayText, volume } from "./notations";
-
-const endings = [
-  { id: "", name: "as computed" },
-  { id: "whole", name: "raised to .00" },
-  { id: "ninety-five", name: "raised to .95" },
-  { id: "ninety-nine", name: "raised to .99" },
-  { id: "nearest-five", name: "to the nearest 0.05" },
-];
 
 /** One option: what the buyer reads, what it does not carry, what is charged on top. */
 export function OptionFields({ id, close }: { id: string; close: () => void }) {

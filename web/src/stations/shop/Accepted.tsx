@@ -1,12 +1,5 @@
 import { useBench } from "../../desk/bench";
-
-const endings = [
-  { id: "", name: "as converted" },
-  { id: "whole", name: "raised to .00" },
-  { id: "ninety-five", name: "raised to .95" },
-  { id: "ninety-nine", name: "raised to .99" },
-  { id: "nearest-five", name: "to the nearest 0.05" },
-];
+import { endings } from "../../shared/endings";
 
 /** Other currencies buyers may pay in. */
 export function Accepted() {

@@ -5,6 +5,7 @@ import { StationHead } from "../../shared/StationHead";
 import { words } from "../goods/notations";
 import { Accepted } from "./Accepted";
 import { PlacesSold } from "./PlacesSold";
+import { Standing } from "./Standing";
 
 const weightUnits = ["kg", "g", "lb", "oz"].map((id) => ({ id, name: id }));
 const prices = [
@@ -88,6 +89,7 @@ export function ShopStation() {
               read={words.read}
             />
           </div>
+          <Standing />
           <Accepted />
           <Formats language={shop.language} currency={shop.currency} timeZone={shop.timeZone} unit={shop.weightUnit} />
         </section>

@@ -19,6 +19,8 @@ import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.logging.LogType;
 import org.openqa.selenium.logging.LoggingPreferences;
 import org.openqa.selenium.support.ui.WebDriverWait;
+import vestcoin.app.RunningShop;
+import vestcoin.app.run.DemoShop;
 
 /** Debian's Chromium without a monitor, and the few things a test does with it. */
 final class Browser implements AutoCloseable {
@@ -47,6 +49,17 @@ final class Browser implements AutoCloseable {
         Browser browser = new Browser(driver, profile);
         driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", width < 600));
         driver.manage().window().setSize(new Dimension(width, height));
+        return browser;
+    }
+
+    /** A window at the desk, with the demo's owner signed in. */
+    static Browser atDesk(RunningShop.Running shop) throws IOException {
+        Browser browser = open(1280, 800);
+        browser.go(shop.url() + "/desk");
+        browser.fill("input[name=email]", DemoShop.EMAIL);
+        browser.fill("input[name=password]", DemoShop.PASSWORD);
+        browser.keys(Keys.ENTER);
+        browser.see("nav[aria-label=Stations]");
         return browser;
     }
 

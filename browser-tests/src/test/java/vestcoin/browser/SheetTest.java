@@ -38,12 +38,7 @@ class SheetTest {
 
     @BeforeEach
     void open() throws IOException {
-        browser = Browser.open(1280, 800);
-        browser.go(shop.url() + "/desk");
-        browser.fill("input[name=email]", DemoShop.EMAIL);
-        browser.fill("input[name=password]", DemoShop.PASSWORD);
-        browser.keys(Keys.ENTER);
-        browser.see("nav[aria-label=Stations]");
+        browser = Browser.atDesk(shop);
     }
 
     @AfterEach

@@ -1,0 +1,47 @@
+import { useBench } from "../../desk/bench";
+
+const languageName = (tag: string): string => {
+  try {
+    return new Intl.DisplayNames(["en"], { type: "language" }).of(tag) ?? tag;
+  } catch {
+    return tag;
+  }
+};
+
+/** Whether buyers can come in, what keeps them out, and which languages lack a text. */
+export function Standing() {
+  const bench = useBench();
+  const { edition, findings } = bench.draft;
+  const { shop } = bench.setup;
+  const blocking = findings.filter((finding) => finding.severity === "blocks-opening");
+  const lacking = findings.filter((finding) => finding.id === "language-lacking");
+  const others: string[] = shop.languages;
+  return (
+    <dl className="grid grid-cols-[6rem_1fr] gap-y-1 border-t border-base-300 pt-3">
+      <dt className="quiet">Buyers</dt>
+      <dd>
+        {edition ? `come in: edition ${edition} is live.` : "cannot come in: nothing is published yet."}
+        {blocking.length > 0 && (
+          <ul className="mt-1">
+            {blocking.map((finding) => (
+              <li key={finding.id + finding.path}>
+                {finding.sentence}{" "}
+                <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(finding.path)}>
+                  Go there
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+      </dd>
+      <dt className="quiet">Languages</dt>
+      <dd>
+        {[shop.language, ...others].map(languageName).join(", ")}
+        {others.length > 0 && lacking.length === 0 && ": every text is there."}
+        {lacking.map((finding) => (
+          <p key={finding.path}>{finding.sentence}</p>
+        ))}
+      </dd>
+    </dl>
+  );
+}
