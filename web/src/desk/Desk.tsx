@@ -6,8 +6,10 @@ import { OrderSheet } from "../orders/OrderSheet";
 import { DeliveryStation } from "../stations/delivery/DeliveryStation";
 import { GoodsStation } from "../stations/goods/GoodsStation";
 import { PaymentStation } from "../stations/payment/PaymentStation";
+import { PickupStation } from "../stations/pickup/PickupStation";
 import { ShopStation } from "../stations/shop/ShopStation";
 import { TaxStation } from "../stations/tax/TaxStation";
+import { TermsStation } from "../stations/terms/TermsStation";
 import { BenchProvider, useBench } from "./bench";
 import { FirstQuestions } from "./FirstQuestions";
 import { Frame } from "./Frame";
@@ -51,8 +53,10 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="shop" element={<ShopStation />} />
           <Route path="goods" element={<GoodsStation />} />
           <Route path="delivery" element={<DeliveryStation />} />
+          <Route path="pickup" element={<PickupStation />} />
           <Route path="tax" element={<TaxStation />} />
           <Route path="payment" element={<PaymentStation />} />
+          <Route path="terms" element={<TermsStation />} />
           <Route path="orders" element={<OrderList />} />
           <Route path="orders/:number" element={<OrderSheet />} />
           <Route path="*" element={<Beginning />} />

@@ -2,7 +2,7 @@ import type { RefObject } from "react";
 
 const keys: [string, string][] = [
   ["/", "find a place, a good, a setting, an order"],
-  ["Alt 1 … 5", "go to a station"],
+  ["Alt 1 … 7", "go to a station"],
   ["Alt T", "go to the ticket"],
   ["[  ]", "previous, next basket"],
   ["Y", "open or fold the why of the ticket row"],

@@ -6,8 +6,10 @@ export const stations = [
   { id: "shop", name: "Shop" },
   { id: "goods", name: "Goods" },
   { id: "delivery", name: "Delivery" },
+  { id: "pickup", name: "Pickup" },
   { id: "tax", name: "Tax" },
   { id: "payment", name: "Payment" },
+  { id: "terms", name: "Terms" },
 ] as const;
 
 type Sewn = "sewn" | "half" | "empty";

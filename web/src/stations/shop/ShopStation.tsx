@@ -54,7 +54,13 @@ export function ShopStation() {
               <Field path="shop/address/city" label="Town" />
               <Field path="shop/address/postcode" label="Postcode" />
               <Field path="shop/address/country" label="Country, two letters" read={(text) => text.toUpperCase()} />
-              <Field path="shop/address/region" label="Region, ISO 3166-2" placeholder="none" optional />
+              <Field
+                path="shop/address/region"
+                label="Region, ISO 3166-2"
+                placeholder="none"
+                note="Tax and holidays go by it."
+                optional
+              />
               <Field path="shop/email" label="E-mail" />
               <Field path="shop/phone" label="Phone" />
             </div>

@@ -104,7 +104,7 @@ class DeskTest {
     void keys_lead_to_stations_and_list_themselves() {
         browser.go(shop.url() + DESK + "/delivery");
         browser.see("h1");
-        browser.keys(Keys.chord(Keys.ALT, "5"));
+        browser.keys(Keys.chord(Keys.ALT, "6"));
         browser.waitFor("at Payment", () -> browser.url().endsWith("/payment"));
         browser.keys("?");
         browser.see(By.xpath("//dialog[@open]//h2[.='Keys']"));

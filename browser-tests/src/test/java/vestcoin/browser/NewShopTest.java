@@ -57,7 +57,7 @@ class NewShopTest {
             browser.waitFor("the ticket has the delivery", () -> browser.see("[data-amount='To pay']").getText().equals("139.00"));
 
             // Tax: a share of one is asked about, then written as a percentage.
-            browser.keys(Keys.chord(Keys.ALT, "4"));
+            browser.keys(Keys.chord(Keys.ALT, "5"));
             browser.clickText("Add a place");
             browser.fill("[data-path='tax/places/new-place/places']", "DK");
             browser.keys(Keys.ENTER);
@@ -93,7 +93,7 @@ class NewShopTest {
             sendTo(browser, "FR");
             // 32.00 × 20 ÷ 120
             browser.waitFor("at France's rate", () -> browser.see("[data-amount='VAT inside, 20 %']").getText().equals("5.33"));
-            browser.keys(Keys.chord(Keys.ALT, "4"));
+            browser.keys(Keys.chord(Keys.ALT, "5"));
             browser.waitFor("the rates are to be confirmed", () -> browser.shows("27 places are filled from the reference and not confirmed yet."));
             browser.keys(Keys.chord(Keys.CONTROL, "z"));
             browser.waitFor("one undo takes all answers back", () -> browser.shows("Nothing is taxed yet."));

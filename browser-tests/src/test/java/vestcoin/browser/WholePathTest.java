@@ -168,7 +168,7 @@ class WholePathTest {
         open(1280, 800);
         assertClean("sign in");
         signIn();
-        for (String screen : List.of("/shop", "/goods", "/delivery", "/tax", "/payment", "/orders", "/orders/1002")) {
+        for (String screen : List.of("/shop", "/goods", "/delivery", "/pickup", "/tax", "/payment", "/terms", "/orders", "/orders/1002")) {
             browser.go(shop.url() + DESK + screen);
             browser.see("h1");
             browser.waitFor("all is loaded", () -> browser.script("return document.fonts.status").equals("loaded"));

@@ -44,9 +44,12 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
                 texts(draft.document().setup()), findings, stations(draft.document().setup(), findings));
     }
 
+    private static final String LOCAL_PRICE = "pickup/local/price";
+
     private static Map<String, CellText> texts(Setup setup) {
         Map<String, CellText> texts = new TreeMap<>();
         setup.delivery().zones().forEach(zone -> zone.rates().forEach((option, rule) -> texts.put(RateBoard.path(zone, option), text(rule))));
+        setup.pickup().local().ifPresent(local -> texts.put(LOCAL_PRICE, text(local.price())));
         setup.tax().places().forEach(row -> row.rates().forEach((category, rate) -> texts.put("tax/places/" + row.id() + "/rates/" + category, text(row, rate))));
         return texts;
     }
@@ -58,6 +61,8 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
             String[] steps = edit.path().split("/");
             if (steps.length == 5 && edit.path().startsWith("delivery/zones/")) {
                 setup.delivery().zones().stream().filter(zone -> zone.id().equals(steps[2])).findFirst().map(zone -> zone.rates().get(steps[4])).ifPresent(rule -> texts.put(edit.path(), text(rule)));
+            } else if (edit.path().equals(LOCAL_PRICE)) {
+                setup.pickup().local().ifPresent(local -> texts.put(LOCAL_PRICE, text(local.price())));
             } else if (steps.length == 5 && edit.path().startsWith("tax/places/")) {
                 setup.tax().places().stream().filter(row -> row.id().equals(steps[2]) && row.rates().containsKey(steps[4])).findFirst()
                         .ifPresent(row -> texts.put(edit.path(), text(row, row.rates().get(steps[4]))));

@@ -20,7 +20,7 @@ import vestcoin.core.tax.Tax;
 /** Applies edits to a setup document. A document is never changed: only the nodes along a path are made anew. */
 final class Edits {
     private static final int LONGEST_PATH = 400;
-    private static final Pattern RATE = Pattern.compile("delivery/zones/[^/]+/rates/[^/]+");
+    private static final Pattern RATE = Pattern.compile("delivery/zones/[^/]+/rates/[^/]+|pickup/local/price");
     private static final Pattern TAX_RATE = Pattern.compile("tax/places/[^/]+/rates/[^/]+");
     private static final Pattern PLACES = Pattern.compile("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)");
 
