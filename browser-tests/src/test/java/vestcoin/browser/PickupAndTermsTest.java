@@ -55,7 +55,7 @@ class PickupAndTermsTest {
     @Test
     void without_hours_the_choice_and_the_missing_piece_are_shown_together() {
         browser.go(shop.url() + DESK + "/pickup");
-        browser.fill("[data-path='pickup/places/market/hours']", "");
+        browser.fill("[data-path='pickup/places/market/hours']", Keys.DELETE.toString());
         browser.keys(Keys.ENTER);
         browser.waitFor("the slots say why there are none", () -> browser.see("section[aria-label='Market stall, Saturdays']").getText().contains("It has no opening hours yet."));
         browser.clickText("Undo");

@@ -11,7 +11,7 @@ final class PickupFindings {
         for (Pickup.Spot spot : setup.pickup().places()) {
             String path = "pickup/places/" + spot.id();
             if (spot.hours().isEmpty()) {
-                at.look("pickup-without-hours", path + "/hours", "Nobody can collect at " + spot.name() + ": it has no opening hours.", "Paint its hours.");
+                at.look("pickup-without-hours", path + "/hours", "Nobody can collect at " + spot.name() + ": it has no opening hours.", "Add its hours.");
             }
             if (spot.notice() > 24 * (spot.daysAhead() + 1)) {
                 at.look("notice-beyond-days", path + "/noticeHours", "The notice of " + spot.notice() + " hours at " + spot.name() + " is longer than the days ahead that are offered.",
