@@ -3,7 +3,8 @@ import { useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
-import { words } from "../goods/notations";
+import { idFrom } from "../../shared/paths";
+import { words, yesNo, yesNoChoices } from "../goods/notations";
 import { dayText, volume } from "./notations";
 
 /** One option: what the buyer reads, what it does not carry, what is charged on top. */
@@ -65,6 +66,7 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
           {...volume}
         />
       </Fold>
+      <Oversize path={path} surcharges={option.charges?.oversize ?? []} />
       <div className="mt-2 flex gap-2">
         <Moves path={path} things={options} of="option" />
         <button type="button" className="btn btn-ghost btn-sm" onClick={() => void remove()}>
@@ -72,6 +74,47 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
         </button>
       </div>
     </section>
+  );
+}
+
+/** Surcharges for parcels above a size or weight. */
+function Oversize({ path, surcharges }: { path: string; surcharges: { id: string; name: string }[] }) {
+  const bench = useBench();
+  const add = () => {
+    const id = idFrom(
+      "oversize",
+      surcharges.map((each) => each.id),
+    );
+    const now = { id, name: "Large parcel", longestOver: "120 cm", amount: "0", always: false };
+    void bench.set(`${path}/charges/oversize`, [...surcharges, now]);
+  };
+  return (
+    <Fold title="Large parcels">
+      {surcharges.map((each) => {
+        const at = `${path}/charges/oversize/${each.id}`;
+        return (
+          <div key={each.id} className="col-span-3 grid grid-cols-[1.5fr_1fr_1fr_1fr_1fr_1.2fr_auto] items-end gap-x-3">
+            <Field path={`${at}/name`} label="Named" />
+            <Field path={`${at}/longestOver`} label="Longer than" placeholder="any" optional />
+            <Field path={`${at}/girthOver`} label="Girth over" placeholder="any" optional />
+            <Field path={`${at}/weightOver`} label="Heavier than" placeholder="any" optional />
+            <Field path={`${at}/amount`} label="Each costs" />
+            <Field path={`${at}/always`} label="Even when free" choices={yesNoChoices} {...yesNo} />
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs"
+              aria-label={`Remove ${each.name}`}
+              onClick={() => void bench.set(at, undefined)}
+            >
+              Remove
+            </button>
+          </div>
+        );
+      })}
+      <button type="button" className="cursor-pointer justify-self-start underline" onClick={add}>
+        Add a surcharge
+      </button>
+    </Fold>
   );
 }
 

@@ -3,6 +3,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 import { whole } from "../goods/notations";
+import { point } from "./notations";
 import { PackedPicture } from "./PackedPicture";
 
 const pers = [
@@ -80,7 +81,7 @@ export function Sending() {
           empty={delivery.dispatch.length === 0}
         >
           {delivery.dispatch.map((place) => (
-            <div key={place.id} className="mt-2 grid grid-cols-[1.6fr_0.6fr_1fr_1fr_auto] items-end gap-x-3">
+            <div key={place.id} className="mt-2 grid grid-cols-[1.4fr_0.6fr_0.8fr_1.2fr_1fr_auto] items-end gap-x-3">
               <Field path={`delivery/dispatch/${place.id}/name`} label="Place" />
               <Field
                 path={`delivery/dispatch/${place.id}/at/country`}
@@ -88,6 +89,12 @@ export function Sending() {
                 read={(text) => text.toUpperCase()}
               />
               <Field path={`delivery/dispatch/${place.id}/at/postcode`} label="Postcode" optional />
+              <Field
+                path={`delivery/dispatch/${place.id}/point`}
+                label="Latitude, longitude"
+                placeholder="for distances"
+                {...point}
+              />
               <Field path={`delivery/dispatch/${place.id}/preparation`} label="Preparation, days" {...whole} />
               <Remove path={`delivery/dispatch/${place.id}`} what={place.name} />
             </div>

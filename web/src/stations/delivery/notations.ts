@@ -10,6 +10,19 @@ export const dayText = {
   },
 };
 
+/** "53.2707, -9.0568" */
+export const point = {
+  write: (value: unknown) => {
+    const at = value as { latitude: string; longitude: string } | undefined;
+    return at ? `${at.latitude}, ${at.longitude}` : "";
+  },
+  read: (text: string) => {
+    if (text.trim() === "") return undefined;
+    const found = /^\s*(-?\d+(?:\.\d+)?)\s*[,;\s]\s*(-?\d+(?:\.\d+)?)\s*$/.exec(text);
+    return found ? { latitude: found[1], longitude: found[2] } : text;
+  },
+};
+
 interface Volume {
   divisor: string;
   unit: string;

@@ -2,6 +2,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
 import { StationHead } from "../../shared/StationHead";
+import { point } from "../delivery/notations";
 import { words } from "../goods/notations";
 import { Accepted } from "./Accepted";
 import { PlacesSold } from "./PlacesSold";
@@ -60,6 +61,14 @@ export function ShopStation() {
                 placeholder="none"
                 note="Tax and holidays go by it."
                 optional
+              />
+              <Field
+                path="shop/point"
+                label="Latitude, longitude"
+                placeholder="unknown"
+                note="Distances are measured from here."
+                className="col-span-2"
+                {...point}
               />
               <Field path="shop/email" label="E-mail" />
               <Field path="shop/phone" label="Phone" />

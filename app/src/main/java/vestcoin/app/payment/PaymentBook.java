@@ -60,6 +60,16 @@ public class PaymentBook {
         return sql.sql(PAYMENT + "where state in ('created', 'needs-buyer', 'pending') order by id").query(Payment.class).list();
     }
 
+    /**
+     * Makes the index by state anew. After a kill in the middle of a write the database was seen to come back with the new state in the
+     * row and the old one in the index, so that a settled payment was found as open for ever.
+     */
+    @Transactional
+    void mend() {
+        sql.sql("drop index if exists payment_by_state").update();
+        sql.sql("create index payment_by_state on payment(state)").update();
+    }
+
     /** When a payment last changed. */
     Instant lastChange(long payment) {
         return sql.sql("select max(at) from payment_transition where payment = :payment").param("payment", payment).query(Instant.class).single();

@@ -113,6 +113,11 @@ public class Payments {
     }
 
     @EventListener(ApplicationReadyEvent.class)
+    void afterAStart() {
+        book.mend();
+        askAfterWhatIsOpen();
+    }
+
     @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
     public void askAfterWhatIsOpen() {
         book.open().forEach(this::asked);

@@ -101,4 +101,20 @@ class EditsTest {
         assertThat(Edits.apply(without, new Edit(path, tube, Optional.empty(), Optional.of(1), Optional.empty()).reversed())).isEqualTo(DEMO.tree());
         assertThat(Edits.placeOf(DEMO.tree(), "shop/name")).isEmpty();
     }
+
+    /** Only what an edit changes is read again; what comes out is what reading all of it would give. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "goods/products/box-kite/price | \"91.00\"", "goods/products/box-kite | null", "goods/products/new-kite | {\"id\":\"new-kite\",\"name\":\"New\",\"kind\":\"physical\",\"price\":\"9.00\",\"category\":\"gear\"}",
+            "goods/defaultGroup | null", "delivery/zones/ireland/rates/tube | {\"basis\":{\"kind\":\"fixed\",\"price\":\"5.00\"}}", "delivery/zones/galway | null", "delivery/options/next-day/name | \"Tomorrow\"",
+            "tax/places/ireland/rates/books | {\"components\":[{\"name\":\"VAT\",\"percent\":\"9\"}]}", "tax/places/germany | null", "tax/standing | \"what-the-seller-earns\"", "shop/name | \"Another\"",
+            "pickup/places/market/capacity | 9", "terms/returnDays | 21"})
+    void a_draft_with_an_edit_is_the_setup_that_its_document_says(String path, String now) {
+        Optional<JsonNode> value = Optional.of(Json.tree(now)).filter(node -> !node.isNull());
+        Edit edit = new Edit(path, Edits.at(DEMO.tree(), path), value);
+        Document changed = DEMO.with(java.util.List.of(edit));
+        assertThat(changed.setup()).isEqualTo(Document.parse(Json.write(changed.tree())).setup());
+        assertThat(DEMO.tried(java.util.List.of(edit)).setup()).isEqualTo(changed.setup());
+        assertThat(changed.with(java.util.List.of(new Edit(path, Edits.at(changed.tree(), path), edit.was(), Optional.empty(), Edits.placeOf(DEMO.tree(), path)))).setup()).isEqualTo(DEMO.setup());
+    }
 }

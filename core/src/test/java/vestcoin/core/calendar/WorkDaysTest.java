@@ -66,4 +66,39 @@ class WorkDaysTest {
         assertThat(ready("2026-11-28T10:00:00Z", six, 0)).isEqualTo("2026-11-28");
         assertThat(ready("2026-11-28T10:00:00Z", six, 1)).isEqualTo("2026-11-30");
     }
+
+    @Test
+    void days_are_counted_across_the_turn_of_the_year_and_a_shop_that_never_works_is_asked_no_further() {
+        WorkDays irish = WorkDays.of(Working.USUAL, "IE", Optional.empty());
+        // 31 December 2026 is a Thursday; 1 January is a holiday, then comes a weekend.
+        assertThat(irish.plus(LocalDate.of(2026, 12, 31), 1)).isEqualTo(LocalDate.of(2027, 1, 4));
+        assertThat(irish.plus(LocalDate.of(2026, 12, 23), 5)).isEqualTo(stepped(irish, LocalDate.of(2026, 12, 23), 5));
+        assertThat(irish.onOrAfter(LocalDate.of(2027, 1, 1))).isEqualTo(LocalDate.of(2027, 1, 4));
+        Window always = new Window(Optional.empty(), Optional.empty());
+        WorkDays never = WorkDays.of(new Working(Working.USUAL.days(), Optional.empty(), List.of(always), true), "IE", Optional.empty());
+        assertThat(never.onOrAfter(LocalDate.of(2026, 11, 25))).isEqualTo(LocalDate.of(2026, 11, 25));
+        assertThat(never.works(LocalDate.of(2026, 11, 25))).isFalse();
+    }
+
+    /** The same, a day at a time. */
+    private static LocalDate stepped(WorkDays days, LocalDate from, int count) {
+        LocalDate day = from;
+        for (int left = count; left > 0;) {
+            day = day.plusDays(1);
+            left -= days.works(day) ? 1 : 0;
+        }
+        return day;
+    }
+
+    @Test
+    void counting_by_the_year_agrees_with_counting_by_the_day() {
+        for (String country : List.of("IE", "US", "DE", "JP", "CH")) {
+            WorkDays days = WorkDays.of(Working.USUAL, country, Optional.empty());
+            for (LocalDate day = LocalDate.of(2026, 1, 1); day.getYear() == 2026; day = day.plusDays(3)) {
+                for (int count : new int[] {1, 3, 9}) {
+                    assertThat(days.plus(day, count)).as(country + " " + day + " + " + count).isEqualTo(stepped(days, day, count));
+                }
+            }
+        }
+    }
 }

@@ -7,6 +7,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.ParameterizedTest;
 import vestcoin.core.problem.Problems;
 
 class PlaceIndexTest {
@@ -146,5 +148,12 @@ class PlaceIndexTest {
         for (String text : List.of("IE", "US-NC", "GB:BT", "IE:H91,D01..D24", "EU", "WORLD")) {
             assertThat(Place.parse(text).text()).isEqualTo(text);
         }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"IE, h91 x2a0, H91X2A0", "US, 28801-1234, 288011234", "DE, D-10115, 10115", "DE, DE 10115, 10115", "DE, 01067, 01067", "CH, CH-4051, 4051", "AT, A-1010, 1010", "GB, bt1 5gs, BT15GS",
+            "FR, F-75001, 75001", "NL, 1012 AB, 1012AB", "IE, D02 AF30, D02AF30", "LV, LV-1010, 1010"})
+    void codes_are_compared_without_case_spaces_hyphens_and_a_countrys_letters(String country, String typed, String normal) {
+        assertThat(PostcodeRule.normal(country, typed)).isEqualTo(normal);
     }
 }

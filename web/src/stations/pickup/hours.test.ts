@@ -1,0 +1,55 @@
+import { describe, expect, it } from "vitest";
+import { hours, type Span, week } from "./hours";
+
+const weekdays = ["monday", "tuesday", "wednesday", "thursday", "friday"];
+
+describe("hours as a short text", () => {
+  it.each<[string, Span[]]>([
+    [
+      "mon-fri 10:00-17:00; sat 10:00-13:00",
+      [
+        { days: weekdays, from: "10:00", to: "17:00" },
+        { days: ["saturday"], from: "10:00", to: "13:00" },
+      ],
+    ],
+    ["mon wed fri 15:00-18:00", [{ days: ["monday", "wednesday", "friday"], from: "15:00", to: "18:00" }]],
+    ["every day 09:00-12:00", [{ days: [...weekdays, "saturday", "sunday"], from: "09:00", to: "12:00" }]],
+    ["sat sun 09:00-12:00", [{ days: ["saturday", "sunday"], from: "09:00", to: "12:00" }]],
+  ])("%s", (text, spans) => {
+    expect(hours.write(spans)).toBe(text);
+    expect(hours.read(text)).toEqual(spans);
+  });
+
+  it("drops seconds, fills up hours and takes whole names and commas", () => {
+    expect(hours.write([{ days: ["monday"], from: "09:00:00", to: "12:30:00" }])).toBe("mon 09:00-12:30");
+    expect(hours.read("Monday, Tuesday 9:00 – 12:30")).toEqual([
+      { days: ["monday", "tuesday"], from: "09:00", to: "12:30" },
+    ]);
+    expect(hours.read("")).toEqual([]);
+    expect(hours.write(undefined)).toBe("");
+  });
+
+  it.each(["whenever", "mon-fri", "fri-mon 10:00-12:00", "mon 10-12", "m 10:00-12:00", "mon-fri 10:00-17:00; late"])(
+    "%s is handed on as it was typed",
+    (text) => {
+      expect(hours.read(text)).toBe(text);
+    },
+  );
+
+  it("draws a week in minutes of the day", () => {
+    const drawn = week([
+      { days: ["monday", "tuesday"], from: "10:00", to: "12:30" },
+      { days: ["monday"], from: "14:00", to: "15:00" },
+    ]);
+    expect(drawn).toHaveLength(7);
+    expect(drawn[0]).toEqual({
+      day: "monday",
+      open: [
+        [600, 750],
+        [840, 900],
+      ],
+    });
+    expect(drawn[1]?.open).toEqual([[600, 750]]);
+    expect(drawn[6]?.open).toEqual([]);
+  });
+});
