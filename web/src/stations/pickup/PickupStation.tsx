@@ -122,7 +122,7 @@ function Slots({ option }: { option: string }) {
   if (!priced) return null;
   return (
     <div className="mt-3 text-xs">
-      <h3 className="text-sm">The next slots for the ticket</h3>
+      <h2 className="text-sm">The next slots for the ticket</h2>
       {slots.length === 0 ? (
         <p className="quiet">{refused ?? "None: nothing of this basket has to be handed over."}</p>
       ) : (
