@@ -132,7 +132,7 @@ function Question({
   children: ReactNode;
 }) {
   return (
-    <li className="grid grid-cols-[1.5rem_14rem_1fr] items-center gap-x-3 border-b border-base-300 pb-4">
+    <li className="grid grid-cols-[1.5rem_1fr] items-center gap-x-3 md:grid-cols-[1.5rem_14rem_1fr] max-md:[&>:last-child]:col-start-2 border-b border-base-300 pb-4">
       <span className="font-mono quiet">{number}</span>
       <span className="font-semibold">{title}</span>
       <span className="flex flex-wrap items-center gap-x-5 gap-y-1">

@@ -61,7 +61,7 @@ export function Thread() {
               <Link
                 to={`/desk/${bench.shop}/${station.id}`}
                 aria-current={here ? "page" : undefined}
-                className={`font-head font-semibold ${here ? "border-b-2 border-accent" : "border-b-2 border-transparent hover:border-base-300"}`}
+                className={`font-head font-semibold max-md:text-[0.7rem] ${here ? "border-b-2 border-accent" : "border-b-2 border-transparent hover:border-base-300"}`}
               >
                 {station.name}
                 <span className="sr-only"> {spoken[sewn]}</span>

@@ -3,8 +3,8 @@ import { useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
+import { words, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
-import { words, yesNo, yesNoChoices } from "../goods/notations";
 import { dayText, volume } from "./notations";
 
 /** One option: what the buyer reads, what it does not carry, what is charged on top. */

@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { whole } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
-import { whole } from "../goods/notations";
 import { point } from "./notations";
 import { PackedPicture } from "./PackedPicture";
 

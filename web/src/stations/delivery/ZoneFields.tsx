@@ -1,6 +1,6 @@
 import { useBench } from "../../desk/bench";
-import { Field, places } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
+import { PlaceFields } from "../../shared/PlaceFields";
 import { ZoneMap } from "./ZoneMap";
 
 /** One zone: its places, typed or clicked on the map. */
@@ -18,21 +18,7 @@ export function ZoneFields({ id, close }: { id: string; close: () => void }) {
       <div>
         <h2 className="mb-2">Zone</h2>
         <div className="grid gap-y-3">
-          <Field path={`${path}/name`} label="Name" />
-          <Field
-            path={`${path}/places`}
-            label="Places"
-            note="IE, US-NC, GB:BT, DE:10000..12999, EU"
-            write={places.write}
-            read={places.read}
-          />
-          <Field
-            path={`${path}/except`}
-            label="Without"
-            note="They fall to the next wider zone."
-            write={places.write}
-            read={places.read}
-          />
+          <PlaceFields path={path} without="They fall to the next wider zone." />
         </div>
         <div className="mt-2 flex gap-2">
           <Moves path={path} things={zones} of="zone" />

@@ -2,10 +2,10 @@ import { useEffect, useState } from "react";
 import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { whole, words, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom, valueAt } from "../../shared/paths";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { windowText } from "../tax/TaxPlace";
-import { whole, words, yesNo, yesNoChoices } from "./notations";
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
 const optional = (text: string) => text.trim() || undefined;
@@ -38,8 +38,11 @@ function DiscountDetail({ id }: { id: string }) {
   const at = `discounts/rules/${id}`;
   const when = `${at}/conditions`;
   return (
-    <section aria-label="When it applies" className="border-s-2 border-accent px-4 pt-2 pb-4">
-      <div className="grid max-w-3xl grid-cols-3 gap-x-6 gap-y-2">
+    <section
+      aria-label="When it applies"
+      className="border-s-2 border-accent px-4 pt-2 pb-4 max-md:sticky max-md:start-0 max-md:w-[calc(100vw-2.75rem)]"
+    >
+      <div className="grid max-w-3xl grid-cols-2 gap-x-6 md:grid-cols-3 gap-y-2">
         <Field path={`${at}/name`} label="As the buyer reads it" />
         <Field path={`${when}/window`} label="Days" placeholder="2026-12-01 to 2026-12-24" {...windowText} />
         <Field path={`${when}/leastQuantity`} label="From things" placeholder="any" optional />

@@ -2,8 +2,9 @@ import type { ReactNode } from "react";
 import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
-import { bounds, breaks, choices, measure, own, renewal, sale, whole, yesNo, yesNoChoices } from "./notations";
+import { bounds, breaks, choices, measure, own, renewal, sale } from "./notations";
 
 type Product = Setup["goods"]["products"][number];
 
@@ -18,7 +19,10 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
   const optional = (text: string) => text || undefined;
   const physical = product.kind === "physical";
   return (
-    <section aria-label={product.name} className="border-s-2 border-accent px-4 pt-2 pb-4">
+    <section
+      aria-label={product.name}
+      className="border-s-2 border-accent px-4 pt-2 pb-4 max-md:sticky max-md:start-0 max-md:w-[calc(100vw-2.75rem)]"
+    >
       <div className="flex items-baseline gap-4">
         <h2 className="text-lg">{product.name}</h2>
         <span className="flex-1" />
@@ -107,12 +111,12 @@ function groupNote(product: Product, goods: Setup["goods"]): string {
 
 function Part({ title, add, children }: { title: string; add?: ReactNode; children: ReactNode }) {
   return (
-    <div className="mt-3 grid grid-cols-[8rem_1fr] gap-x-4">
+    <div className="mt-3 grid gap-x-4 md:grid-cols-[8rem_1fr]">
       <div>
         <h3 className="text-sm">{title}</h3>
         {add}
       </div>
-      <div className="grid grid-cols-3 content-start gap-x-6 gap-y-2">{children}</div>
+      <div className="grid grid-cols-2 content-start gap-x-6 gap-y-2 md:grid-cols-3">{children}</div>
     </div>
   );
 }
@@ -149,11 +153,11 @@ function Options({ product, at }: { product: Product; at: string }) {
   };
   return (
     <Part title="Options" add={<Add what="Add an option" add={add} />}>
-      {product.options.length === 0 && <p className="col-span-3 quiet">Nothing to choose.</p>}
+      {product.options.length === 0 && <p className="col-span-full quiet">Nothing to choose.</p>}
       {product.options.map((option) => {
         const path = `${at}/options/${option.id}`;
         return (
-          <div key={option.id} className="col-span-3 grid grid-cols-3 gap-x-6 gap-y-1">
+          <div key={option.id} className="col-span-full grid grid-cols-3 gap-x-6 gap-y-1">
             <Field path={`${path}/name`} label="Option" />
             <span className="self-end text-xs">
               <Add
@@ -166,7 +170,7 @@ function Options({ product, at }: { product: Product; at: string }) {
             </span>
             <Remove path={path} what={option.name} />
             {option.choices.map((choice) => (
-              <div key={choice.id} className="col-span-3 grid grid-cols-[1.5fr_1fr_1fr_auto] gap-x-4 ps-4">
+              <div key={choice.id} className="col-span-full grid grid-cols-[1.5fr_1fr_1fr_auto] gap-x-4 ps-4">
                 <Field path={`${path}/choices/${choice.id}/name`} label="Choice" />
                 <Field path={`${path}/choices/${choice.id}/extra`} label="Adds" placeholder="nothing" optional />
                 <Field
@@ -196,12 +200,12 @@ function Variations({ product, at }: { product: Product; at: string }) {
   return (
     <Part title="Variations" add={<Add what="Add a variation" add={add} />}>
       {product.variations.length === 0 && (
-        <p className="col-span-3 quiet">No choice has a price or weight of its own.</p>
+        <p className="col-span-full quiet">No choice has a price or weight of its own.</p>
       )}
       {product.variations.map((variation) => {
         const path = `${at}/variations/${variation.id}`;
         return (
-          <div key={variation.id} className="col-span-3 grid grid-cols-[2fr_1fr_2fr_1fr_auto] gap-x-4">
+          <div key={variation.id} className="col-span-full grid grid-cols-[2fr_1fr_2fr_1fr_auto] gap-x-4">
             <Field path={`${path}/options`} label="Where chosen" {...choices} />
             <Field path={`${path}/price`} label="Price" placeholder="as above" optional />
             <Field path={`${path}/sale`} label="Sale price" {...sale} />
@@ -226,7 +230,7 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
       {product.perUnit.map((each) => {
         const path = `${at}/perUnit/${each.id}`;
         return (
-          <div key={each.id} className="col-span-3 grid grid-cols-[2fr_1fr_1fr_1fr_auto] gap-x-4">
+          <div key={each.id} className="col-span-full grid grid-cols-[2fr_1fr_1fr_1fr_auto] gap-x-4">
             <Field path={`${path}/name`} label="Named" />
             <Field path={`${path}/amount`} label="Amount" />
             <Field path={`${path}/category`} label="Taxed as" choices={categories} read={(text) => text || undefined} />

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { bounds, breaks, choices, measure, own, renewal, sale, whole, words, yesNo } from "./notations";
+import { lines, whole, words, yesNo } from "../../shared/notations";
+import { bounds, breaks, choices, measure, own, renewal, sale } from "./notations";
 
-const notations = { bounds, breaks, choices, measure, own, renewal, sale, whole, words, yesNo };
+const notations = { lines, bounds, breaks, choices, measure, own, renewal, sale, whole, words, yesNo };
 
 describe("what is written is read as what it was", () => {
   it.each<[keyof typeof notations, unknown, string]>([
@@ -29,6 +30,7 @@ describe("what is written is read as what it was", () => {
     ["renewal", { every: 1, unit: "months", on: 15 }, "1 months on 15"],
     ["choices", { size: "large", colour: "red" }, "size=large, colour=red"],
     ["words", ["gear", "books"], "gear books"],
+    ["lines", ["7 Example Dock Road", "Galway"], "7 Example Dock Road, Galway"],
     ["whole", 3, "3"],
     ["yesNo", true, "yes"],
     ["yesNo", false, "no"],

@@ -1,9 +1,4 @@
-/** Short texts for values of goods that have several parts: how they are written, and how they are read. */
-interface Notation {
-  write: (value: unknown) => string;
-  /** A text that cannot be read is handed on, and the server says what is wrong with it. */
-  read: (text: string) => unknown;
-}
+import type { Notation } from "../../shared/notations";
 
 const blank = (text: string): boolean => text.trim() === "";
 const number = /-?\d+(?:\.\d+)?/.source;
@@ -134,23 +129,3 @@ export const choices: Notation = {
     return pairs.every((pair) => pair.length === 2 && pair[0] && pair[1]) ? Object.fromEntries(pairs) : text;
   },
 };
-
-/** Words with spaces between them. */
-export const words: Notation = {
-  write: (value) => ((value as string[] | undefined) ?? []).join(" "),
-  read: (text) => text.split(/[\s,]+/).filter(Boolean),
-};
-
-export const whole: Notation = {
-  write: (value) => (value === undefined || value === null ? "" : String(value)),
-  read: (text) => (blank(text) ? undefined : /^\s*\d+\s*$/.test(text) ? Number(text) : text),
-};
-
-export const yesNo: Notation = {
-  write: (value) => (value ? "yes" : "no"),
-  read: (text) => text === "yes",
-};
-export const yesNoChoices = [
-  { id: "no", name: "no" },
-  { id: "yes", name: "yes" },
-];

@@ -1,18 +1,14 @@
 import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
-import { whole, yesNo, yesNoChoices } from "../goods/notations";
 import { hours } from "./hours";
 import { WeekBoard } from "./WeekBoard";
 
 type Spot = Setup["pickup"]["places"][number];
 
-const lines = {
-  write: (value: unknown) => ((value as string[] | undefined) ?? []).join(", "),
-  read: (text: string) => text.split(/,\s*/).filter(Boolean),
-};
 const upper = (text: string) => text.trim().toUpperCase();
 
 /** Where goods are collected, and what the shop brings round itself. */
@@ -90,7 +86,7 @@ function Place({ spot }: { spot: Spot }) {
         <Field path={`${at}/bring`} label="What to bring or know" className="col-span-2" />
         <button
           type="button"
-          className="btn btn-ghost btn-sm justify-self-start"
+          className="btn btn-ghost btn-sm col-span-3 justify-self-start"
           onClick={() => void bench.set(at, undefined)}
         >
           Remove {spot.name}
@@ -176,7 +172,7 @@ function Local() {
         <Field path="pickup/local/capacity" label="Orders in a window" placeholder="any" {...whole} />
         <button
           type="button"
-          className="btn btn-ghost btn-sm justify-self-start"
+          className="btn btn-ghost btn-sm col-span-3 justify-self-start"
           onClick={() => void bench.set("pickup/local", undefined)}
         >
           No longer bring round

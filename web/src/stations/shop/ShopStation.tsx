@@ -1,9 +1,9 @@
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
+import { lines, words } from "../../shared/notations";
 import { StationHead } from "../../shared/StationHead";
 import { point } from "../delivery/notations";
-import { words } from "../goods/notations";
 import { Accepted } from "./Accepted";
 import { PlacesSold } from "./PlacesSold";
 import { Standing } from "./Standing";
@@ -18,11 +18,6 @@ const roundings = [
   { id: "half-even", name: "half to even" },
   { id: "down", name: "down" },
 ];
-
-const addressLines = {
-  write: (value: unknown) => (Array.isArray(value) ? value.join(", ") : ""),
-  read: (text: string) => text.split(/,\s*/).filter(Boolean),
-};
 
 /** Who and where the shop is, written onto its own letterhead. */
 export function ShopStation() {
@@ -45,13 +40,7 @@ export function ShopStation() {
             </div>
             <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
               <Field path="shop/legalName" label="Legal name" className="col-span-2" />
-              <Field
-                path="shop/address/lines"
-                label="Street"
-                className="col-span-2"
-                write={addressLines.write}
-                read={addressLines.read}
-              />
+              <Field path="shop/address/lines" label="Street" className="col-span-2" {...lines} />
               <Field path="shop/address/city" label="Town" />
               <Field path="shop/address/postcode" label="Postcode" />
               <Field path="shop/address/country" label="Country, two letters" read={(text) => text.toUpperCase()} />

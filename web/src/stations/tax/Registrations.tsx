@@ -58,7 +58,10 @@ export function Registrations() {
           {tax.registrations.map((each) => {
             const at = `tax/registrations/${each.id}`;
             return (
-              <li key={each.id} className="grid grid-cols-[5rem_1fr_1fr_7rem_8rem_auto] items-end gap-x-4">
+              <li
+                key={each.id}
+                className="grid grid-cols-2 items-end gap-y-1 md:grid-cols-[5rem_1fr_1fr_7rem_8rem_auto] gap-x-4"
+              >
                 <Field path={`${at}/authority`} label="Authority" read={(text) => text.toUpperCase()} />
                 <Field path={`${at}/scheme`} label="Scheme" choices={schemes} />
                 <Field path={`${at}/number`} label="Number" placeholder="as on the letter" />

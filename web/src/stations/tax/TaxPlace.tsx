@@ -1,6 +1,7 @@
 import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
-import { Field, places } from "../../shared/Field";
+import { Field } from "../../shared/Field";
+import { PlaceFields } from "../../shared/PlaceFields";
 
 type Row = Setup["tax"]["places"][number];
 
@@ -59,15 +60,7 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
         </p>
       )}
       <div className="grid max-w-3xl grid-cols-3 gap-x-6 gap-y-3">
-        <Field path={`${at}/name`} label="Name" />
-        <Field
-          path={`${at}/places`}
-          label="Places"
-          note="IE, US-NC, GB:BT, EU"
-          write={places.write}
-          read={places.read}
-        />
-        <Field path={`${at}/except`} label="Without" write={places.write} read={places.read} />
+        <PlaceFields path={at} />
         <Field
           path={`${at}/delivery`}
           label="Delivery is taxed"

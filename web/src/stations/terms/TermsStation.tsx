@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from "react";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { valueAt } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
-import { whole, yesNo, yesNoChoices } from "../goods/notations";
 
 const kinds = [
   { id: "returns", name: "Returns" },
@@ -11,11 +11,6 @@ const kinds = [
   { id: "privacy", name: "Privacy" },
   { id: "legal-notice", name: "Legal notice" },
 ];
-
-const lines = {
-  write: (value: unknown) => ((value as string[] | undefined) ?? []).join(", "),
-  read: (text: string) => text.split(/,\s*/).filter(Boolean),
-};
 
 /** The facts left, the texts right, in every language of the shop. */
 export function TermsStation() {

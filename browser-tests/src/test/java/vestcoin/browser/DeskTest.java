@@ -2,48 +2,24 @@ package vestcoin.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import vestcoin.app.RunningShop;
-import vestcoin.app.run.DemoShop;
 
 /** The seller's side, one behaviour at a time. */
-@ExtendWith(RunningShop.class)
-class DeskTest {
-    private static final String DESK = "/desk/" + DemoShop.SHOP;
-    private final RunningShop.Running shop;
-    private Browser browser;
-
+class DeskTest extends AtDesk {
     DeskTest(RunningShop.Running shop) {
-        this.shop = shop;
-    }
-
-    @BeforeEach
-    void open() throws IOException {
-        browser = Browser.atDesk(shop);
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
+        super(shop);
     }
 
     private static String cell(String zone, String option) {
         return "[data-path='delivery/zones/" + zone + "/rates/" + option + "']";
     }
 
-    private String text(String css) {
-        return browser.see(css).getText();
-    }
-
     @Test
     void undo_and_redo_by_keys_take_a_change_back_and_forth() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         browser.click(cell("galway", "letter"));
         browser.keys("3.30", Keys.ENTER);
         browser.waitFor("changed", () -> text(cell("galway", "letter")).equals("3.30"));
@@ -57,7 +33,7 @@ class DeskTest {
 
     @Test
     void a_pasted_block_fills_cells_and_one_undo_takes_it_back() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         browser.click(cell("galway", "letter"));
         browser.script("""
                 const data = new DataTransfer();
@@ -72,7 +48,7 @@ class DeskTest {
 
     @Test
     void delete_empties_a_cell_and_the_ticket_says_what_is_not_offered() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         browser.click(cell("ireland", "next-day"));
         browser.keys(Keys.DELETE);
         browser.waitFor("emptied", () -> text(cell("ireland", "next-day")).equals("not offered"));
@@ -84,7 +60,7 @@ class DeskTest {
 
     @Test
     void the_ticket_changes_basket_place_and_codes() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         browser.see("[data-amount='To pay']");
         browser.fill("#ticket-codes", "spring10");
         browser.waitFor("the code takes ten per cent", () -> browser.shows("−12.80"));
@@ -102,7 +78,7 @@ class DeskTest {
 
     @Test
     void keys_lead_to_stations_and_list_themselves() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         browser.see("h1");
         browser.keys(Keys.chord(Keys.ALT, "6"));
         browser.waitFor("at Payment", () -> browser.url().endsWith("/payment"));
@@ -115,7 +91,7 @@ class DeskTest {
 
     @Test
     void a_finding_leads_to_its_field() {
-        browser.go(shop.url() + DESK + "/shop");
+        at("shop");
         browser.clickText("Go there");
         browser.waitFor("the cell with the hole has the focus",
                 () -> "delivery/zones/alpine-north/rates/tube".equals(browser.script("return document.activeElement.dataset.path")));
@@ -123,7 +99,7 @@ class DeskTest {
 
     @Test
     void a_field_that_is_refused_keeps_what_was_typed_and_says_why() {
-        browser.go(shop.url() + DESK + "/shop");
+        at("shop");
         browser.fill("[data-path='shop/currency']", "EURO");
         browser.keys(Keys.ENTER);
         browser.see(By.xpath("//*[@role='alert'][contains(., 'not a currency of ISO 4217')]"));
@@ -134,7 +110,7 @@ class DeskTest {
 
     @Test
     void keys_of_another_account_are_refused_and_the_secret_never_comes_back() {
-        browser.go(shop.url() + DESK + "/payment");
+        at("payment");
         browser.fill("input[name=secret]", "secret-test-nobody-knows");
         browser.clickText("Check and keep");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'does not know this secret key')]"));

@@ -1,35 +1,14 @@
 package vestcoin.browser;
 
-import java.io.IOException;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import vestcoin.app.RunningShop;
-import vestcoin.app.run.DemoShop;
 
 /** Where goods are collected, and what buyers agree to. */
-@ExtendWith(RunningShop.class)
-class PickupAndTermsTest {
-    private static final String DESK = "/desk/" + DemoShop.SHOP;
-
-    private final RunningShop.Running shop;
-    private Browser browser;
-
+class PickupAndTermsTest extends AtDesk {
     PickupAndTermsTest(RunningShop.Running shop) {
-        this.shop = shop;
-    }
-
-    @BeforeEach
-    void open() throws IOException {
-        browser = Browser.atDesk(shop);
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
+        super(shop);
     }
 
     private String value(String path) {
@@ -38,7 +17,7 @@ class PickupAndTermsTest {
 
     @Test
     void hours_are_typed_shortly_refused_in_words_and_the_next_slots_follow() {
-        browser.go(shop.url() + DESK + "/pickup");
+        at("pickup");
         String hours = "pickup/places/workshop/hours";
         browser.waitFor("as they are", () -> value(hours).equals("mon-fri 10:00-17:00; sat 10:00-13:00"));
         browser.fill("[data-path='" + hours + "']", "sun 11:00-12:00");
@@ -54,7 +33,7 @@ class PickupAndTermsTest {
 
     @Test
     void without_hours_the_choice_and_the_missing_piece_are_shown_together() {
-        browser.go(shop.url() + DESK + "/pickup");
+        at("pickup");
         browser.fill("[data-path='pickup/places/market/hours']", Keys.DELETE.toString());
         browser.keys(Keys.ENTER);
         browser.waitFor("the slots say why there are none", () -> browser.see("section[aria-label='Market stall, Saturdays']").getText().contains("It has no opening hours yet."));
@@ -64,7 +43,7 @@ class PickupAndTermsTest {
 
     @Test
     void a_text_that_contradicts_its_setting_says_so_at_the_text() {
-        browser.go(shop.url() + DESK + "/terms");
+        at("terms");
         browser.fill("[data-path='terms/returnDays']", "21");
         browser.keys(Keys.ENTER);
         browser.waitFor("both languages are told", () -> browser.see("section[aria-label=Texts]").getText().split("21").length > 2);

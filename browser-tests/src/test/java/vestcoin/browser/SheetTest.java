@@ -8,46 +8,24 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.app.run.DemoShop;
 
 /** The sheets of the desk: blocks, files, unfolding, the tax book. */
-@ExtendWith(RunningShop.class)
-class SheetTest {
-    private static final String DESK = "/desk/" + DemoShop.SHOP;
+class SheetTest extends AtDesk {
     private static final int ZONES = 12;
     private static final int OPTIONS = 5;
 
     @TempDir
     Path folder;
 
-    private final RunningShop.Running shop;
-    private Browser browser;
 
     SheetTest(RunningShop.Running shop) {
-        this.shop = shop;
-    }
-
-    @BeforeEach
-    void open() throws IOException {
-        browser = Browser.atDesk(shop);
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
-    }
-
-    private String text(String css) {
-        return browser.see(css).getText();
+        super(shop);
     }
 
     private static String cell(int zone, int option) {
@@ -78,7 +56,7 @@ class SheetTest {
         Caller owner = shop.owner();
         assertThat(owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", edits)).status()).isEqualTo(200);
 
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         StringBuilder block = new StringBuilder();
         for (int zone = 0; zone < ZONES; zone++) {
             for (int option = 0; option < OPTIONS; option++) {
@@ -103,7 +81,7 @@ class SheetTest {
 
     @Test
     void marked_cells_are_filled_down_copied_and_emptied_by_keys() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         String galway = "[data-path='delivery/zones/galway/rates/letter']";
         String ireland = "[data-path='delivery/zones/ireland/rates/letter']";
         String north = "[data-path='delivery/zones/northern-ireland/rates/letter']";
@@ -118,7 +96,7 @@ class SheetTest {
 
     @Test
     void a_rule_is_changed_in_fields_as_well_as_in_text() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         browser.click("[data-path='delivery/zones/ireland/rates/tube']");
         browser.fill("input[aria-label='Price of band 2']", "9.90");
         browser.keys(Keys.ENTER);
@@ -134,7 +112,7 @@ class SheetTest {
 
     @Test
     void a_product_unfolds_and_its_option_reprices_the_ticket() {
-        browser.go(shop.url() + DESK + "/goods");
+        at("goods");
         browser.fill("input[aria-label='Filter the goods']", "delta");
         browser.waitFor("one is left", () -> browser.shows("1 of 16 products"));
         browser.click("[data-path='goods/products/delta-kite/name']");
@@ -150,7 +128,7 @@ class SheetTest {
     @Test
     void a_file_is_looked_at_before_it_is_taken() throws IOException {
         Path file = Files.writeString(folder.resolve("prices.csv"), "code,price\nbox-kite,91.00\nparafoil,cheap\n");
-        browser.go(shop.url() + DESK + "/goods");
+        at("goods");
         browser.see(By.xpath("//button[normalize-space(.)='From a file']"));
         browser.upload("input[type=file]", file);
         browser.waitFor("what would change is told", () -> browser.shows("2 rows read: 0 new, 1 changed, 1 that cannot be taken"));
@@ -164,7 +142,7 @@ class SheetTest {
 
     @Test
     void the_tax_book_shows_the_reference_asks_about_a_share_and_leads_from_the_ticket_to_what_decided() {
-        browser.go(shop.url() + DESK + "/tax");
+        at("tax");
         String cell = "[data-path='tax/places/ireland/rates/gear']";
         assertThat(text(cell)).startsWith("23").contains("standard, 20");
         browser.click(cell);
@@ -177,7 +155,7 @@ class SheetTest {
 
     @Test
     void the_buyer_and_the_live_edition_are_told_on_the_ticket() {
-        browser.go(shop.url() + DESK + "/tax");
+        at("tax");
         browser.click(By.xpath("//aside//button[contains(., 'T12 X2A0')]"));
         browser.fill("input[name=country]", "DE");
         browser.fill("input[name=postcode]", "10115");
@@ -191,7 +169,7 @@ class SheetTest {
 
     @Test
     void every_amount_of_the_largest_basket_opens_and_every_rule_it_names_is_reached_by_enter() {
-        browser.go(shop.url() + DESK + "/delivery");
+        at("delivery");
         browser.see("[data-amount='To pay']");
         // The basket with most lines.
         browser.choose("#ticket-basket", String.valueOf(browser.script("""
@@ -220,7 +198,7 @@ class SheetTest {
 
     @Test
     void anything_is_found_by_its_name() {
-        browser.go(shop.url() + DESK + "/tax");
+        at("tax");
         browser.see("[data-amount='To pay']");
         browser.keys("/");
         browser.fill("input[aria-label='Find anything']", "parafoil");

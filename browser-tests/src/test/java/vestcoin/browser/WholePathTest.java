@@ -215,6 +215,25 @@ class WholePathTest {
         assertClean("counter, receipt");
     }
 
+    @Test
+    void the_desk_on_a_phone_is_clean_and_the_ticket_is_a_drawer() throws IOException {
+        open(390, 844);
+        signIn();
+        for (String screen : List.of("/shop", "/goods", "/delivery", "/pickup", "/tax", "/payment", "/terms", "/orders")) {
+            browser.go(shop.url() + DESK + screen);
+            browser.see("h1");
+            browser.waitFor("all is loaded", () -> browser.script("return document.fonts.status").equals("loaded"));
+            assertClean(screen + " on a phone");
+        }
+        browser.go(shop.url() + DESK + "/goods");
+        browser.see("h1");
+        browser.clickText("Ticket");
+        browser.waitFor("the drawer shows the order", () -> browser.see("[data-amount='To pay']").getText().equals("161.90"));
+        assertClean("the ticket on a phone");
+        browser.clickText("Close");
+        browser.waitFor("it is away", () -> !(Boolean) browser.script("return document.querySelector('aside').checkVisibility()"));
+    }
+
     private void assertClean(String screen) {
         for (boolean dark : new boolean[] {false, true}) {
             browser.dark(dark);

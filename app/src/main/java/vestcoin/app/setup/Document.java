@@ -60,12 +60,8 @@ public record Document(JsonNode tree, Compiled compiled) {
 
     /** This document with edits made. @throws Refused if it would be impossible @throws Edits.Conflict on another's change */
     Document with(List<Edit> edits) {
-        JsonNode changed = tree;
-        for (Edit edit : edits) {
-            changed = Edits.apply(changed, edit);
-        }
-        Setup setup = read(changed, tree, setup());
-        return new Document(written(changed, setup), Compiled.of(setup, compiled));
+        Document tried = tried(edits);
+        return new Document(written(tried.tree, tried.setup()), tried.compiled);
     }
 
     /** This document with edits tried: for pricing, not for keeping. @throws Refused as {@link #with} */

@@ -141,10 +141,10 @@ public final class PlaceIndex<T> {
 
     /** The rule that holds for this destination, or nothing when none does. */
     public Optional<Match<T>> find(Destination destination) {
-        return find(destination, null);
+        return find(destination, all -> true);
     }
 
-    /** The rule that holds for this destination among those in force, or nothing when none does. @param inForce all of them when null */
+    /** The rule that holds for this destination among those in force, or nothing when none does. */
     public Optional<Match<T>> find(Destination destination, Predicate<T> inForce) {
         Land<T> land = lands.get(destination.country());
         if (land != null && destination.postcode().isPresent()) {
@@ -229,7 +229,7 @@ public final class PlaceIndex<T> {
     }
 
     private static <T> boolean holds(Candidate<T> candidate, Destination destination, Predicate<T> inForce) {
-        return !candidate.entry().takesOut(destination) && (inForce == null || inForce.test(candidate.entry().value()));
+        return !candidate.entry().takesOut(destination) && inForce.test(candidate.entry().value());
     }
 
     private static <T> Optional<Match<T>> match(List<Candidate<T>> best) {

@@ -30,56 +30,62 @@ final class SetupCheck {
 
     static Problems problems(Setup setup) {
         SetupCheck check = new SetupCheck(setup);
-        if (check.complete()) {
-            check.shop();
-            Set<String> names = names(setup);
-            new GoodsCheck(setup, check.checks, names).check();
-            new DeliveryCheck(setup, check.checks, names).check();
-            new TaxCheck(setup.tax(), check.checks).check();
-            new PaymentCheck(setup, check.checks, names).check();
-            check.rehearsal();
-        }
-        return check.checks.problems;
+        return check.complete() ? check.run(Same.NOTHING) : check.checks.problems;
     }
 
-    /** The same for a setup that differs from one that was found possible: stations that are the very same, and lean on nothing that changed, are not read again. */
+    /**
+     * The same for a setup that differs from one that was found possible: stations, and things of long lists, that are the very
+     * same and lean on nothing that changed are not read again.
+     */
     static Problems problems(Setup setup, Setup sound) {
         SetupCheck check = new SetupCheck(setup);
-        if (check.complete()) {
-            check.shop();
-            Set<String> names = names(setup);
-            boolean base = Objects.equals(setup.shop().currency(), sound.shop().currency()) && setup.shop().currencies().equals(sound.shop().currencies()) && names.equals(names(sound));
-            check.sound(sound, base);
-            boolean collecting = setup.pickup() == sound.pickup();
-            if (!(base && setup.goods() == sound.goods() && setup.discounts() == sound.discounts() && setup.delivery().dispatch().equals(sound.delivery().dispatch()))) {
-                new GoodsCheck(setup, check.checks, names).check();
-            }
-            if (!(base && collecting && setup.delivery() == sound.delivery() && setup.payment() == sound.payment())) {
-                new DeliveryCheck(setup, check.checks, names).check();
-            }
-            if (!(base && setup.tax() == sound.tax())) {
-                new TaxCheck(setup.tax(), check.checks).check();
-            }
-            if (!(base && collecting && setup.payment() == sound.payment() && setup.delivery().options().equals(sound.delivery().options()))) {
-                new PaymentCheck(setup, check.checks, names).check();
-            }
-            check.rehearsal();
-        }
-        return check.checks.problems;
+        return check.complete() ? check.run(check.same(sound)) : check.checks.problems;
     }
 
-    private void sound(Setup before, boolean base) {
-        Goods goods = before.goods();
-        if (base && setup.delivery().dispatch().equals(before.delivery().dispatch()) && setup.goods().groups().equals(goods.groups())
-                && setup.goods().buyerGroups().equals(goods.buyerGroups()) && setup.goods().defaultGroup().equals(goods.defaultGroup())) {
+    private Problems run(Same same) {
+        shop();
+        Set<String> names = names(setup);
+        if (!same.goods) {
+            new GoodsCheck(setup, checks, names).check();
+        }
+        if (!same.delivery) {
+            new DeliveryCheck(setup, checks, names).check();
+        }
+        if (!same.tax) {
+            new TaxCheck(setup.tax(), checks).check();
+        }
+        if (!same.payment) {
+            new PaymentCheck(setup, checks, names).check();
+        }
+        rehearsal();
+        return checks.problems;
+    }
+
+    /** Which stations are as they were, all they lean on included. */
+    private record Same(boolean goods, boolean delivery, boolean tax, boolean payment) {
+        static final Same NOTHING = new Same(false, false, false, false);
+    }
+
+    private Same same(Setup sound) {
+        boolean base = Objects.equals(setup.shop().currency(), sound.shop().currency()) && setup.shop().currencies().equals(sound.shop().currencies()) && names(setup).equals(names(sound));
+        if (!base) {
+            return Same.NOTHING;
+        }
+        boolean dispatch = setup.delivery().dispatch().equals(sound.delivery().dispatch());
+        boolean options = setup.delivery().options().equals(sound.delivery().options());
+        boolean pickup = setup.pickup() == sound.pickup();
+        Goods goods = sound.goods();
+        if (dispatch && setup.goods().groups().equals(goods.groups()) && setup.goods().buyerGroups().equals(goods.buyerGroups()) && setup.goods().defaultGroup().equals(goods.defaultGroup())) {
             checks.sound(goods.products());
         }
-        if (base && setup.delivery().options().equals(before.delivery().options())) {
-            checks.sound(before.delivery().zones());
+        if (options) {
+            checks.sound(sound.delivery().zones());
         }
-        if (base && setup.tax().prices() == before.tax().prices()) {
-            checks.sound(before.tax().places());
+        if (setup.tax().prices() == sound.tax().prices()) {
+            checks.sound(sound.tax().places());
         }
+        return new Same(dispatch && setup.goods() == goods && setup.discounts() == sound.discounts(), pickup && setup.delivery() == sound.delivery() && setup.payment() == sound.payment(),
+                setup.tax() == sound.tax(), pickup && options && setup.payment() == sound.payment());
     }
 
     /** The names rules use for kinds of goods: tax categories, product groups and handling groups. */

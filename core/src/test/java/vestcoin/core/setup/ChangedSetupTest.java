@@ -78,7 +78,7 @@ class ChangedSetupTest {
             case 5 -> delivery(s, new Delivery(with(s.delivery().zones(), 0, zone(s.delivery().zones().get(0), broken ? "XX" : "IE")), s.delivery().options()));
             // Another currency has other decimals, so every amount is looked at again.
             case 6 -> shop(s, broken ? "JPY" : "EUR", List.of());
-            case 7 -> shop(s, "EUR", List.of(new Accepted(broken ? "XXXX" : "CHF", Optional.empty(), Optional.empty())));
+            case 7 -> shop(s, "EUR", List.of(new Accepted(broken ? "FRANC" : "CHF", Optional.empty(), Optional.empty())));
             default -> new Setup(s.shop(), s.goods(), new Discounts(List.of(new Discounts.Rule("d", "d", Optional.empty(), Discounts.Off.GOODS, Optional.of(new BigDecimal(broken ? "120" : "12")), Optional.empty(),
                     true, null))), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms());
         };

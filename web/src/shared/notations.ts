@@ -1,0 +1,32 @@
+/** How a value that is not a plain text is written, and read. */
+export interface Notation {
+  write: (value: unknown) => string;
+  /** A text that cannot be read is handed on, and the server says what is wrong with it. */
+  read: (text: string) => unknown;
+}
+
+/** A list of lines as one, with commas between them. */
+export const lines: Notation = {
+  write: (value) => ((value as string[] | undefined) ?? []).join(", "),
+  read: (text) => text.split(/,\s*/).filter(Boolean),
+};
+
+/** Words with spaces between them. */
+export const words: Notation = {
+  write: (value) => ((value as string[] | undefined) ?? []).join(" "),
+  read: (text) => text.split(/[\s,]+/).filter(Boolean),
+};
+
+export const whole: Notation = {
+  write: (value) => (value === undefined || value === null ? "" : String(value)),
+  read: (text) => (text.trim() === "" ? undefined : /^\s*\d+\s*$/.test(text) ? Number(text) : text),
+};
+
+export const yesNo: Notation = {
+  write: (value) => (value ? "yes" : "no"),
+  read: (text) => text === "yes",
+};
+export const yesNoChoices = [
+  { id: "no", name: "no" },
+  { id: "yes", name: "yes" },
+];
