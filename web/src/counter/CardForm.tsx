@@ -1,24 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { answer, api, type Placed, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
-
-/** Sends the number to the processor, from this page and nowhere else, and gets a token that pays once. */
-async function tokenFor(order: Placed, number: string): Promise<{ token?: string; problem?: Problem }> {
-  const problem = (sentence: string): { problem: Problem } => ({
-    problem: { path: "number", sentence, remedy: "Nothing was charged." },
-  });
-  try {
-    const response = await fetch(`${order.processor}/v1/tokens`, {
-      method: "POST",
-      headers: { authorization: `Bearer ${order.publicKey}`, "content-type": "application/json" },
-      body: JSON.stringify({ number }),
-    });
-    const body = (await response.json()) as { token?: string; error?: string };
-    return body.token ? { token: body.token } : problem(body.error ?? "The card processor refused.");
-  } catch {
-    return problem("The card processor cannot be reached. Try again in a moment.");
-  }
-}
+import { tokenOf } from "./token";
 
 /** The card. Its number never comes to the shop. */
 export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
@@ -29,7 +12,7 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
     const number = String(new FormData(event.currentTarget).get("number"));
     setBusy(true);
     setProblems([]);
-    const { token, problem } = await tokenFor(order, number);
+    const { token, problem } = await tokenOf(order.processor ?? "", order.publicKey ?? "", number);
     if (token) {
       await answer(
         api.POST("/api/counter/orders/{token}/payments", {
@@ -66,7 +49,7 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
       {order.test && (
         <p className="mt-2 border border-dashed border-warning px-2 py-1 text-xs">
           Test mode, no money moves. The{" "}
-          <a className="underline" href={order.processor} target="_blank" rel="noreferrer">
+          <a className="underline" href={`${order.processor}/`} target="_blank" rel="noreferrer">
             simulated processor
           </a>{" "}
           lists the cards it knows.

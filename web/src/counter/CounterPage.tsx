@@ -41,8 +41,10 @@ const basketOf = (kept: Kept) => ({
     ...(kept.postcode ? { postcode: kept.postcode } : {}),
   },
   ...(kept.delivery ? { delivery: kept.delivery } : {}),
+  ...(kept.slot ? { slot: kept.slot } : {}),
   ...(kept.method ? { method: kept.method } : {}),
   codes: kept.codes,
+  ...(kept.business ? { business: true, taxNumber: kept.taxNumber } : {}),
 });
 
 function Checkout({ counter }: { counter: Counter }) {
@@ -70,8 +72,10 @@ function Checkout({ counter }: { counter: Counter }) {
     if (!priced.isSuccess || priced.isPlaceholderData) return;
     const { delivery, methods } = priced.data;
     if (kept.delivery && !delivery.some((option) => option.id === kept.delivery)) keep({ delivery: undefined });
+    const slots = delivery.find((option) => option.chosen)?.slots ?? [];
+    if (kept.slot && !slots.some((slot) => slot.start === kept.slot)) keep({ slot: undefined });
     if (kept.method && !methods.some((method) => method.id === kept.method)) keep({ method: undefined });
-  }, [priced.isSuccess, priced.isPlaceholderData, priced.data, kept.delivery, kept.method, keep]);
+  }, [priced.isSuccess, priced.isPlaceholderData, priced.data, kept.delivery, kept.slot, kept.method, keep]);
 
   const go = (to: Step) => {
     setProblems([]);
@@ -92,7 +96,7 @@ function Checkout({ counter }: { counter: Counter }) {
       key: kept.key,
       basket: basketOf(kept),
       contact: { name: kept.name, email: kept.email, lines: [kept.street], city: kept.city },
-      expected: quote.payable,
+      expected: quote.toPay,
     };
     await answer(api.POST("/api/counter/{shop}/orders", { params: { path: { shop: counter.shop } }, body })).then(
       (placed) => void navigate(`/counter/${counter.shop}/order/${placed.token}`),

@@ -1,16 +1,23 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
-import { answer, api, type Counter, type Placed, problemsOf } from "../api/client";
+import { answer, api, type Counter, type Placed, type Problem, problemsOf } from "../api/client";
 import { money, plain } from "../shared/money";
+import { Papers } from "../shared/Papers";
 import { Said } from "../shared/Said";
 import { forget } from "./basket";
 import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
 import { Summary } from "./Summary";
+import { TransferSlip } from "./TransferSlip";
 
-const paid = ["authorised", "captured", "refunded"];
+const paid = ["authorised", "captured", "refunded", "disputed"];
+/** Ways whose payment waits for money that comes by itself: the order stands, nothing more is asked here. */
+const awaited = ["transfer", "cash-on-delivery", "cash-at-pickup", "cheque", "on-account"];
 const open = ["pending", "created"];
+
+const stands = (order: Placed): boolean =>
+  paid.includes(order.state) || (awaited.includes(order.kind ?? "") && order.state !== "unpaid");
 
 /** An order that stands: to be paid, being paid, or paid with its receipt. */
 export function OrderPage() {
@@ -24,12 +31,13 @@ export function OrderPage() {
   const order = useQuery({
     queryKey: key,
     queryFn: () => answer(api.GET("/api/counter/orders/{token}", { params: { path: { token } } })),
-    refetchInterval: (query) => (open.includes(query.state.data?.state ?? "") ? 3000 : false),
+    refetchInterval: ({ state: { data } }) =>
+      data && open.includes(data.state) && !awaited.includes(data.kind ?? "") ? 3000 : false,
   });
-  const state = order.data?.state ?? "";
+  const stood = order.data ? stands(order.data) : false;
   useEffect(() => {
-    if (paid.includes(state)) forget(shop);
-  }, [state, shop]);
+    if (stood) forget(shop);
+  }, [stood, shop]);
   if (order.isError) {
     return (
       <main className="p-8">
@@ -39,7 +47,7 @@ export function OrderPage() {
   }
   if (!order.data || !counter.data) return null;
   const fresh = (placed: Placed) => client.setQueryData(key, placed);
-  const settled = paid.includes(state);
+  const settled = stands(order.data);
   return (
     <CounterFrame
       counter={counter.data}
@@ -61,8 +69,8 @@ function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => voi
       </h1>
       {order.state === "declined" || order.state === "failed" ? (
         <div role="alert" className="my-3 border-s-4 border-error ps-3">
-          <p className="font-semibold text-error">The card was not charged: {order.reason}.</p>
-          <p>The order is kept. Try again, or use another card.</p>
+          <p className="font-semibold text-error">Nothing was charged: {order.reason}.</p>
+          <p>The order is kept. Try again{order.kind === "card" && ", or use another card"}.</p>
         </div>
       ) : null}
       {open.includes(order.state) ? (
@@ -72,14 +80,64 @@ function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => voi
         </p>
       ) : order.state === "needs-buyer" && order.action ? (
         <p className="my-3">
-          Your bank wants to ask you first.{" "}
+          {order.kind === "wallet" ? "Your wallet waits for your approval." : "Your bank wants to ask you first."}{" "}
           <a className="btn btn-primary btn-lg mt-3 w-full" href={order.action}>
-            Answer the bank
+            {order.kind === "wallet" ? "Go to the wallet" : "Answer the bank"}
           </a>
         </p>
+      ) : order.kind === "wallet" ? (
+        <WalletButton order={order} fresh={fresh} />
       ) : (
         <CardForm order={order} fresh={fresh} />
       )}
+    </>
+  );
+}
+
+/** What the last row of the receipt says of the money. */
+function paidHow({ kind, state, standing }: Placed): string {
+  if (state === "captured" || state === "refunded") return kind === "card" ? "Paid by card" : "Paid";
+  switch (kind) {
+    case "transfer":
+      return standing === "paid in part" ? "To transfer, part has come" : "To transfer";
+    case "cash-on-delivery":
+      return "To pay at the door";
+    case "cash-at-pickup":
+      return "To pay when you collect";
+    case "cheque":
+      return "To pay by cheque";
+    case "on-account":
+      return "On account";
+    case "card":
+      return "Paid by card";
+    default:
+      return "Paid";
+  }
+}
+
+/** Sends the buyer to the wallet. */
+function WalletButton({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const go = async () => {
+    setBusy(true);
+    const call = { params: { path: { token: order.token } }, body: { cardToken: "" } };
+    await answer(api.POST("/api/counter/orders/{token}/payments", call)).then(
+      (after) => {
+        fresh(after);
+        if (after.action) window.location.assign(after.action);
+      },
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+    setBusy(false);
+  };
+  return (
+    <>
+      <p className="my-3">You approve the payment in your wallet and come back here.</p>
+      <Said problems={problems} />
+      <button type="button" className="btn btn-primary btn-lg w-full" disabled={busy} onClick={() => void go()}>
+        {busy ? "Asking the wallet …" : "Go to the wallet"}
+      </button>
     </>
   );
 }
@@ -101,6 +159,7 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
           <span className="ms-2 border border-dashed border-warning px-1 text-warning">test, no money moved</span>
         )}
       </p>
+      {order.slip && <TransferSlip slip={order.slip} language={counter.language} />}
       <section className="ticket px-5 py-4" aria-label="Receipt">
         {quote.lines.map((line) => (
           <Row
@@ -113,6 +172,7 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
           <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
         ))}
         {delivery && <Row name={delivery.name} value={amount(delivery.price)} />}
+        {quote.fee && <Row name="For this way of paying" value={amount(quote.fee)} />}
         {quote.prices === "without-tax" &&
           quote.taxes.map((levy) => (
             <Row
@@ -121,10 +181,14 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
               value={amount(levy.tax)}
             />
           ))}
+        {quote.vouchers.map((voucher) => (
+          <Row key={voucher.code} name={`Voucher ${voucher.code}`} value={`−${amount(voucher.used)}`} />
+        ))}
+        {quote.rounding && <Row name="Rounded, in cash" value={amount(quote.rounding)} />}
         <div className="my-2 flex items-baseline justify-between border-y-2 border-base-content py-2">
-          <span className="font-head text-lg font-bold">Paid by card</span>
+          <span className="font-head text-lg font-bold">{paidHow(order)}</span>
           <span className="figure text-2xl font-bold" data-total={quote.payable}>
-            {amount(quote.payable)}
+            {amount(quote.toPay)}
           </span>
         </div>
         {quote.prices === "with-tax" &&
@@ -137,6 +201,14 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
             />
           ))}
       </section>
+      <div className="mt-4">
+        <Papers
+          at={{ token: order.token }}
+          currency={quote.currency}
+          language={counter.language}
+          fresh={order.standing}
+        />
+      </div>
     </div>
   );
 }

@@ -23,6 +23,7 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
         <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
       ))}
       {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? "free" : amount(chosen.price)} />}
+      {quote.fee && <Row name="For this way of paying" value={amount(quote.fee)} />}
       {!inside && <Row name="Tax" value={amount(quote.tax)} />}
       <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">
         <span className="font-head text-lg font-bold">Total</span>
@@ -30,6 +31,21 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
           {amount(quote.payable)}
         </span>
       </div>
+      {quote.vouchers.map((voucher) => (
+        <Row key={voucher.code} name={`Voucher ${voucher.code}`} value={`−${amount(voucher.used)}`} />
+      ))}
+      {quote.rounding && <Row name="Rounded, in cash" value={amount(quote.rounding)} />}
+      {quote.toPay !== quote.payable && (
+        <div className="flex justify-between gap-4 font-semibold">
+          <span>To pay</span>
+          <span className="figure">{amount(quote.toPay)}</span>
+        </div>
+      )}
+      {quote.whose.map((sentence) => (
+        <p key={sentence} className="text-xs quiet">
+          {sentence}
+        </p>
+      ))}
       {stale && <p className="text-xs text-error">Before the last change; the address is not complete.</p>}
       {assumed && <p className="text-xs quiet">Delivery and tax for {assumed}, until you give an address.</p>}
       {quote.taxes.length > 0 && (

@@ -15,7 +15,10 @@ export interface Kept {
   email: string;
   street: string;
   city: string;
+  business: boolean;
+  taxNumber: string;
   delivery?: string;
+  slot?: string;
   method?: string;
 }
 
@@ -30,6 +33,8 @@ const fresh = (country: string): Kept => ({
   email: "",
   street: "",
   city: "",
+  business: false,
+  taxNumber: "",
 });
 
 const nameOf = (shop: string) => `basket ${shop}`;
@@ -61,5 +66,7 @@ export const stepOf = (product: Product | undefined): string => product?.measure
 /** A quantity some steps on, with the decimals of the step; for showing and sending, the server checks it. */
 export function moved(quantity: string, step: string, times: number): string {
   const digits = step.split(".")[1]?.length ?? 0;
-  return (Number(quantity) + times * Number(step)).toFixed(digits);
+  const sum = Number((Number(quantity) + times * Number(step)).toFixed(digits));
+  // Nothing left is 0, never −0.
+  return (sum + 0).toFixed(digits);
 }

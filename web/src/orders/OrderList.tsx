@@ -1,24 +1,48 @@
-import { useInfiniteQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
 import { answer, api } from "../api/client";
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
+import { BankStatement } from "./BankStatement";
 
 /** What a phone has room for, besides the amount. */
 const narrow = ["Order", "Buyer", "State"];
+
+/** How far an order's money is, as the server names it. */
+const standings = [
+  "unpaid",
+  "waiting",
+  "authorised",
+  "paid in part",
+  "paid",
+  "refunded in part",
+  "refunded",
+  "failed",
+  "disputed",
+  "dispute lost",
+  "cancelled",
+];
 
 /** All orders, the newest first, a page at a time. */
 export function OrderList() {
   const { shop, setup } = useBench();
   const { language } = setup.shop;
+  const [standing, setStanding] = useState("");
+  const [mode, setMode] = useState("");
+  const [words, setWords] = useState("");
+  const asked = useDeferredValue(words.trim());
+  const wanted = { ...(standing ? { standing } : {}), ...(mode ? { mode } : {}), ...(asked ? { words: asked } : {}) };
+  const filtered = Object.keys(wanted).length > 0;
   const list = useInfiniteQuery({
-    queryKey: ["orders", shop],
+    queryKey: ["orders", shop, wanted],
+    placeholderData: keepPreviousData,
     queryFn: ({ pageParam }) =>
       answer(
         api.GET("/api/shops/{shop}/orders", {
-          params: { path: { shop }, query: pageParam ? { below: pageParam } : {} },
+          params: { path: { shop }, query: { ...wanted, ...(pageParam ? { below: pageParam } : {}) } },
         }),
       ),
     initialPageParam: 0,
@@ -32,8 +56,30 @@ export function OrderList() {
   });
   return (
     <>
-      <StationHead title="Orders">{list.data?.pages[0]?.count ?? 0} in all</StationHead>
-      {list.isSuccess && orders.length === 0 && (
+      <StationHead title="Orders">
+        <span>
+          {list.data?.pages[0]?.count ?? 0} {filtered ? "found" : "in all"}
+        </span>
+        <a className="underline" href={`/api/shops/${shop}/orders.csv?${new URLSearchParams(wanted)}`} download>
+          To a file
+        </a>
+        <BankStatement />
+      </StationHead>
+      <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
+        <label className="grow sm:max-w-64">
+          <span className="block text-xs quiet">Number, or how a name or e-mail begins</span>
+          <input
+            type="search"
+            className="inplace w-full"
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+          />
+        </label>
+        <Choose label="State" value={standing} choose={setStanding} of={standings} />
+        <Choose label="Mode" value={mode} choose={setMode} of={["test", "live"]} />
+      </div>
+      {list.isSuccess && filtered && orders.length === 0 && <p className="quiet">No order is like that.</p>}
+      {list.isSuccess && !filtered && orders.length === 0 && (
         <p className="max-w-xl py-6 quiet">
           No order yet. Open{" "}
           <a className="underline" href={`/counter/${shop}`}>
@@ -56,7 +102,7 @@ export function OrderList() {
                 </th>
               ))}
               <th scope="col" className="py-1 text-end font-semibold">
-                To pay
+                Total
               </th>
             </tr>
           </thead>
@@ -74,7 +120,12 @@ export function OrderList() {
                 <td className="pe-4 max-sm:hidden">{when.format(new Date(order.placedAt))}</td>
                 <td className="pe-4">{order.name}</td>
                 <td className="pe-4 max-sm:hidden">{countryName(order.country)}</td>
-                <td className="pe-4">{order.state}</td>
+                <td className="pe-4">
+                  {order.state}
+                  {order.sent !== "no" && (
+                    <span className="quiet">, {order.sent === "all" ? "sent" : "sent in part"}</span>
+                  )}
+                </td>
                 <td className="figure">{money(order.payable, order.currency, language)}</td>
               </tr>
             ))}
@@ -92,5 +143,26 @@ export function OrderList() {
         </button>
       )}
     </>
+  );
+}
+
+interface ChooseProps {
+  label: string;
+  value: string;
+  choose: (value: string) => void;
+  of: string[];
+}
+
+function Choose({ label, value, choose, of }: ChooseProps) {
+  return (
+    <label>
+      <span className="block text-xs quiet">{label}</span>
+      <select className="inplace" value={value} onChange={(event) => choose(event.target.value)}>
+        <option value="">any</option>
+        {of.map((each) => (
+          <option key={each}>{each}</option>
+        ))}
+      </select>
+    </label>
   );
 }

@@ -4,11 +4,14 @@ import { Link, useParams } from "react-router";
 import { answer, api, type Paid, type Problem, problemsOf, type WholeOrder } from "../api/client";
 import { useBench } from "../desk/bench";
 import { isZero, money, plain } from "../shared/money";
+import { Papers } from "../shared/Papers";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
+import { Letters } from "./Letters";
+import { Sending } from "./Sending";
 
 /** One order: its quote with every why, the buyer, the life of its payment, capture and refund. */
 export function OrderSheet() {
@@ -67,7 +70,15 @@ export function OrderSheet() {
                 option.chosen &&
                 option.price && <TicketRow key={option.id} name={option.name} figure={figure(option.price)} />,
             )}
-            <TicketRow name="To pay" figure={figure(order.quote.payable)} total />
+            {order.quote.fee && <TicketRow name="For the way of paying" figure={figure(order.quote.fee)} />}
+            <TicketRow
+              name={order.quote.vouchers.length > 0 ? "Payable" : "To pay"}
+              figure={figure(order.quote.payable)}
+              total
+            />
+            {order.quote.vouchers.map((voucher) => (
+              <TicketRow key={voucher.code} name={`Voucher ${voucher.code}`} figure={figure(voucher.used)} minus />
+            ))}
             {order.quote.taxes.map((group) => (
               <TicketRow
                 key={`${group.name} ${group.category} ${group.percent}`}
@@ -95,28 +106,34 @@ export function OrderSheet() {
                 .join(", ")}
             </p>
           </section>
+          <Sending order={order} fresh={fresh} />
           {order.payments.length === 0 && <p className="quiet">The buyer has not paid yet.</p>}
-          {order.payments.map((paid, index) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: tries are only ever added before these
-            <Payment key={order.payments.length - index} order={order} paid={paid} latest={index === 0} fresh={fresh} />
+          {order.payments.map((paid) => (
+            <Payment key={paid.id} order={order} paid={paid} fresh={fresh} />
           ))}
+          <section aria-label="Papers" className="mb-6 border-t border-base-content pt-3">
+            <h2 className="mb-1">Papers</h2>
+            <Papers
+              at={{ shop, number }}
+              currency={order.currency}
+              language={setup.shop.language}
+              fresh={order.standing + order.sent + order.payments.map((paid) => paid.refunded).join()}
+            />
+            <p className="mt-1 text-xs quiet">
+              An invoice is issued by itself when all is paid, a credit note when something is given back.
+            </p>
+          </section>
+          <section aria-label="Letters" className="mb-6 border-t border-base-content pt-3">
+            <h2 className="mb-1">Letters</h2>
+            <Letters number={number} fresh={order.standing + order.sent} />
+          </section>
         </div>
       </div>
     </>
   );
 }
 
-function Payment({
-  order,
-  paid,
-  latest,
-  fresh,
-}: {
-  order: WholeOrder;
-  paid: Paid;
-  latest: boolean;
-  fresh: (order: WholeOrder) => void;
-}) {
+function Payment({ order, paid, fresh }: { order: WholeOrder; paid: Paid; fresh: (order: WholeOrder) => void }) {
   const { setup } = useBench();
   const { language, timeZone } = setup.shop;
   const amount = (value: string) => money(value, order.currency, language);
@@ -124,18 +141,20 @@ function Payment({
   return (
     <section aria-label="Payment" className="mb-6 border-t border-base-content pt-3">
       <h2>
-        {amount(paid.amount)}, {paid.state}
+        {amount(paid.amount)} by {wayOf(paid, setup.payment.methods)}, {paid.state}
       </h2>
-      {paid.reason && <p className="text-error">{paid.reason}</p>}
+      {paid.reason && <p className={paid.provider ? "text-error" : "quiet"}>{paid.reason}</p>}
       <p className="quiet">
-        captured {amount(paid.captured)}, refunded {amount(paid.refunded)}
+        {paid.provider ? "captured" : "has come"} {amount(paid.captured)}, refunded {amount(paid.refunded)}
+        {paid.lapsesAt && paid.state === "authorised" && `, held until ${when.format(new Date(paid.lapsesAt))}`}
       </p>
-      {latest && (
-        <div className="mt-2 flex flex-wrap gap-6">
-          {!isZero(paid.toCapture) && <Move kind="capture" order={order} most={paid.toCapture} fresh={fresh} />}
-          {!isZero(paid.toRefund) && <Move kind="refund" order={order} most={paid.toRefund} fresh={fresh} />}
-        </div>
-      )}
+      <div className="mt-2 flex flex-wrap gap-6">
+        {!isZero(paid.toCapture) && (
+          <Move kind="capture" order={order} paid={paid} most={paid.toCapture} fresh={fresh} />
+        )}
+        {!isZero(paid.toRefund) && <Move kind="refund" order={order} paid={paid} most={paid.toRefund} fresh={fresh} />}
+        {paid.toVoid && <Move kind="void" order={order} paid={paid} most={paid.amount} fresh={fresh} />}
+      </div>
       <ol className="mt-3 border-s-2 border-base-300 ps-4">
         {paid.life.map((step, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: steps are only ever added at the end
@@ -153,15 +172,23 @@ function Payment({
   );
 }
 
-/** Capture or refund, all or a part. The key is made once, so a second click moves nothing more. */
+function wayOf(paid: Paid, methods: { id: string; title: string }[]): string {
+  return paid.part ? `voucher ${paid.part}` : (methods.find((each) => each.id === paid.method)?.title ?? paid.method);
+}
+
+const names = { capture: "Capture", refund: "Refund", void: "Let it go" };
+
+/** Capture or refund, all or a part, or letting go. The key is made once, so a second click moves nothing more. */
 function Move({
   kind,
   order,
+  paid,
   most,
   fresh,
 }: {
-  kind: "capture" | "refund";
+  kind: "capture" | "refund" | "void";
   order: WholeOrder;
+  paid: Paid;
   most: string;
   fresh: (order: WholeOrder) => void;
 }) {
@@ -170,12 +197,15 @@ function Move({
   const [problems, setProblems] = useState<Problem[]>([]);
   const move = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const body = { key, amount: String(new FormData(event.currentTarget).get("amount")).trim() };
+    const amount = String(new FormData(event.currentTarget).get("amount") ?? most).trim();
+    const body = { key, amount, payment: paid.id };
     const params = { path: { shop, number: order.number } };
     const call =
       kind === "capture"
         ? api.POST("/api/shops/{shop}/orders/{number}/capture", { params, body })
-        : api.POST("/api/shops/{shop}/orders/{number}/refund", { params, body });
+        : kind === "refund"
+          ? api.POST("/api/shops/{shop}/orders/{number}/refund", { params, body })
+          : api.POST("/api/shops/{shop}/orders/{number}/void", { params, body });
     await answer(call).then(
       (after) => {
         setProblems([]);
@@ -188,16 +218,18 @@ function Move({
   return (
     <form onSubmit={move} className="max-w-xs">
       <div className="join">
-        <input
-          name="amount"
-          key={most}
-          defaultValue={most}
-          aria-label={`Amount to ${kind}, ${order.currency}`}
-          className="input input-sm join-item w-28 figure"
-          inputMode="decimal"
-        />
+        {kind !== "void" && (
+          <input
+            name="amount"
+            key={most}
+            defaultValue={most}
+            aria-label={`Amount to ${kind}, ${order.currency}${paid.part && ` of ${paid.part}`}`}
+            className="input input-sm join-item w-28 figure"
+            inputMode="decimal"
+          />
+        )}
         <button type="submit" className={`btn btn-sm join-item ${kind === "capture" ? "btn-primary" : ""}`}>
-          {kind === "capture" ? "Capture" : "Refund"}
+          {kind === "capture" && !paid.provider ? "The money has come" : names[kind]}
         </button>
       </div>
       <Said problems={problems} />

@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { answer, api, type Problem, problemsOf, type SheetPreview } from "../api/client";
 import { useBench } from "../desk/bench";
 import { Said } from "./Said";
@@ -19,6 +19,7 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
   const [opened, setOpened] = useState<Opened>();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
+  const [watch, setWatch] = useState("");
   const call = { params: { path: { shop: bench.shop, sheet } } };
   const sent = (text: string) => ({
     ...call,
@@ -33,7 +34,10 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
     setProblems([]);
     setBusy(true);
     dialog.current?.showModal();
-    await answer(api.POST("/api/shops/{shop}/draft/files/{sheet}", sent(text))).then(
+    const key = crypto.randomUUID();
+    setWatch(key);
+    const watched = { ...sent(text), params: { ...call.params, query: { watch: key } } };
+    await answer(api.POST("/api/shops/{shop}/draft/files/{sheet}", watched)).then(
       (preview) => setOpened({ file: file.name, text, preview }),
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
@@ -80,7 +84,7 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
           <h2 id="sheet-file" className="text-xl">
             {opened?.file}
           </h2>
-          {busy && <progress className="progress progress-accent my-3 w-full" aria-label="Reading the file" />}
+          {busy && <Progress shop={bench.shop} watch={preview ? "" : watch} />}
           <Said problems={problems} />
           {preview && <Changes preview={preview} />}
           <div className="modal-action">
@@ -98,6 +102,48 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
         </div>
       </dialog>
     </>
+  );
+}
+
+const LOOK_EVERY = 250;
+
+/** How far looking at the file is, with a way to stop it. */
+function Progress({ shop, watch }: { shop: string; watch: string }) {
+  const [progress, setProgress] = useState({ done: 0, rows: 0 });
+  const call = { params: { path: { shop, watch } } };
+  const path = JSON.stringify(call);
+  useEffect(() => {
+    if (!watch) return;
+    const timer = setInterval(() => {
+      void api
+        .GET("/api/shops/{shop}/draft/files/watched/{watch}", JSON.parse(path) as typeof call)
+        .then(({ data }) => data && setProgress(data));
+    }, LOOK_EVERY);
+    return () => clearInterval(timer);
+  }, [watch, path]);
+  const percent = progress.rows > 0 ? Math.floor((100 * progress.done) / progress.rows) : undefined;
+  return (
+    <div className="my-3 flex items-center gap-4">
+      <progress
+        className="progress progress-accent flex-1"
+        aria-label="Looking at the file"
+        {...(percent === undefined ? {} : { value: percent, max: 100 })}
+      />
+      {percent !== undefined && (
+        <span className="figure w-44 text-end text-sm">
+          {percent} % of {rows(progress.rows)}
+        </span>
+      )}
+      {watch && (
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm"
+          onClick={() => void api.DELETE("/api/shops/{shop}/draft/files/watched/{watch}", call)}
+        >
+          Stop
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -93,7 +93,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
           1 {shop.currency} is
           <input
             className="inplace w-20 font-mono"
-            placeholder="rate"
+            placeholder="of the day"
             value={changed.rate}
             onChange={(event) => change({ rate: event.target.value })}
           />

@@ -134,8 +134,8 @@ function Codes({
       <form className="join" onSubmit={add}>
         <input
           className="input input-sm join-item w-36"
-          aria-label="Discount code"
-          placeholder="A code"
+          aria-label="Code or voucher"
+          placeholder="A code or voucher"
           maxLength={40}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}

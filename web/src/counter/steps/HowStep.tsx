@@ -6,6 +6,7 @@ import type { StepProps } from "./shared";
 
 /** How it should reach the buyer: price against days, side by side. */
 export function HowStep({ counter, kept, change, quote, heading, problems, next }: StepProps & { next: () => void }) {
+  const chosen = quote?.delivery.find((option) => option.chosen);
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
@@ -27,11 +28,12 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
               key={option.id}
               group="delivery"
               chosen={option.chosen}
-              choose={() => change({ delivery: option.id })}
+              choose={() => change({ delivery: option.id, slot: undefined })}
               title={option.name}
               value={isZero(option.price) ? "free" : money(option.price, quote.currency, counter.language)}
             >
               {[
+                option.collected && "You collect it there",
                 option.days &&
                   (option.days.from === option.days.to
                     ? `${option.days.from} working day`
@@ -44,14 +46,62 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
           ))}
         </fieldset>
       )}
+      {chosen && chosen.slots.length > 0 && (
+        <Times
+          slots={chosen.slots}
+          value={kept.slot ?? ""}
+          language={counter.language}
+          choose={(slot) => change({ slot })}
+        />
+      )}
+      {chosen?.collected && chosen.slots.length === 0 && (
+        <p className="mt-3 text-error">There is no time free there at the moment. Choose another way.</p>
+      )}
       <button
         type="button"
         className="btn btn-primary btn-lg mt-4 w-full"
-        disabled={!quote || quote.delivery.length === 0}
+        disabled={!quote || quote.delivery.length === 0 || (chosen?.collected && !kept.slot)}
         onClick={next}
       >
         Go on to payment
       </button>
     </>
+  );
+}
+
+interface TimesProps {
+  slots: { start: string; end: string }[];
+  value: string;
+  language: string;
+  choose: (slot: string) => void;
+}
+
+/** When it is collected, on the shop's own clock; a list a phone shows as its own wheel. */
+function Times({ slots, value, language, choose }: TimesProps) {
+  // Wall-clock times of the shop are shown as they are, whatever zone the buyer's phone is in.
+  const at = (wall: string) => new Date(`${wall.slice(0, 16)}:00Z`);
+  const day = new Intl.DateTimeFormat(language, { weekday: "long", day: "numeric", month: "long", timeZone: "UTC" });
+  const time = new Intl.DateTimeFormat(language, { timeStyle: "short", timeZone: "UTC" });
+  const days = [...new Set(slots.map((slot) => slot.start.slice(0, 10)))].map(
+    (date) => [date, slots.filter((slot) => slot.start.startsWith(date))] as const,
+  );
+  return (
+    <label className="mt-3 block">
+      <span className="mb-1 block text-xs quiet">When you collect it, by the shop's clock</span>
+      <select className="select w-full text-base" value={value} onChange={(event) => choose(event.target.value)}>
+        <option value="" disabled>
+          Choose a time
+        </option>
+        {days.map(([date, open]) => (
+          <optgroup key={date} label={day.format(at(`${date}T00:00`))}>
+            {open.map((slot) => (
+              <option key={slot.start} value={slot.start}>
+                {day.format(at(slot.start))}, {time.format(at(slot.start))} to {time.format(at(slot.end))}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </select>
+    </label>
   );
 }

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { money } from "../../shared/money";
+import { isZero, money } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
@@ -16,6 +16,11 @@ export function PayStep({
 }: StepProps & { order: () => Promise<void> }) {
   const [busy, setBusy] = useState(false);
   const methods = quote?.methods ?? [];
+  const nothing = quote !== undefined && isZero(quote.toPay);
+  const charged = (charge: string | null | undefined) =>
+    charge && !isZero(charge)
+      ? `${charge.startsWith("-") ? "" : "+"}${money(charge, quote?.currency ?? "", counter.language)}`
+      : undefined;
   const send = async () => {
     setBusy(true);
     await order();
@@ -26,10 +31,11 @@ export function PayStep({
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
         How would you like to pay?
       </h1>
-      {methods.length === 0 && (
+      {nothing && <p className="mb-3">Nothing is left to pay.</p>}
+      {methods.length === 0 && !nothing && (
         <p className="text-error">The shop cannot take a payment at the moment. The basket is kept.</p>
       )}
-      <fieldset className="border border-base-300 bg-base-100">
+      <fieldset className="border border-base-300 bg-base-100" hidden={nothing}>
         <legend className="sr-only">Payment</legend>
         {methods.map((method) => (
           <Choice
@@ -38,6 +44,7 @@ export function PayStep({
             chosen={kept.method === method.id}
             choose={() => change({ method: method.id })}
             title={method.title}
+            value={charged(method.charge)}
           >
             {method.sentence}
           </Choice>
@@ -48,13 +55,15 @@ export function PayStep({
         <button
           type="button"
           className="btn btn-primary btn-lg mt-4 w-full"
-          disabled={busy || !kept.method}
+          disabled={busy || !(kept.method || nothing)}
           onClick={() => void send()}
         >
-          Order with obligation to pay {money(quote.payable, quote.currency, counter.language)}
+          {nothing
+            ? "Order, with nothing left to pay"
+            : `Order with obligation to pay ${money(quote.toPay, quote.currency, counter.language)}`}
         </button>
       )}
-      {!kept.method && methods.length > 0 && <p className="mt-2 quiet">Choose how to pay first.</p>}
+      {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">Choose how to pay first.</p>}
     </>
   );
 }

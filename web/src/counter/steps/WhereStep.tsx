@@ -8,6 +8,7 @@ export function WhereStep({
   counter,
   kept,
   change,
+  quote,
   heading,
   wrong,
   next,
@@ -69,6 +70,30 @@ export function WhereStep({
         />
         <Text label="Town" value={kept.city} autoComplete="address-level2" onChange={(city) => change({ city })} />
       </div>
+      <label className="mb-3 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={kept.business}
+          onChange={(event) => change({ business: event.target.checked })}
+        />
+        A business or school buys this
+      </label>
+      {kept.business && (
+        <Text
+          label="Tax number, if it has one"
+          note="With its country's letters, as DE123456789. A confirmed one can decide the tax."
+          value={kept.taxNumber}
+          autoComplete="off"
+          optional
+          onChange={(taxNumber) => change({ taxNumber })}
+          problem={
+            quote?.taxNumber && kept.taxNumber
+              ? { path: "taxNumber", sentence: quote.taxNumber, remedy: "You can go on all the same." }
+              : undefined
+          }
+        />
+      )}
       {tried &&
         wrong
           .filter((problem) => !problem.path.endsWith("/postcode"))
@@ -92,14 +117,15 @@ interface TextProps {
   type?: string;
   autoComplete: string;
   problem?: Problem | undefined;
+  optional?: boolean;
 }
 
-function Text({ label, value, onChange, note, type = "text", autoComplete, problem }: TextProps) {
+function Text({ label, value, onChange, note, type = "text", autoComplete, problem, optional }: TextProps) {
   return (
     <label className="mb-3 block flex-1">
       <span className="mb-1 block text-xs quiet">{label}</span>
       <input
-        required
+        required={!optional}
         type={type}
         autoComplete={autoComplete}
         maxLength={200}

@@ -1,8 +1,9 @@
-import type { Setup } from "../../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { answer, api, type Setup } from "../../api/client";
 import { type Bench, useBench } from "../../desk/bench";
 import { valueAt } from "../../shared/paths";
 import { Said } from "../../shared/Said";
-import { RateCurve } from "./RateCurve";
+import { endOf, RateCurve } from "./RateCurve";
 import { RuleFields } from "./RuleFields";
 
 type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
@@ -28,6 +29,42 @@ function measured(rule: PriceRule, bench: Bench): number | undefined {
   if (unit === "items") return priced.lines.reduce((sum, line) => sum + Number(line.quantity), 0);
   if (unit !== bench.setup.shop.currency) return undefined;
   return priced.discounts.reduce((sum, each) => sum - Number(each.amount.value), Number(priced.goods.value));
+}
+
+/** A country of a zone, for the carrier to be asked about. */
+function countryIn(places: string[]): string | undefined {
+  const code = places.map((place) => /^[A-Z]{2}(?=$|[- ])/.exec(place)?.[0]).find(Boolean);
+  return code === "EU" ? "DE" : code;
+}
+
+/** The curve, with the line of what the carrier asks where it goes by weight and a carrier is connected. */
+function Curve({ rule, places, bench }: { rule: PriceRule; places: string[]; bench: Bench }) {
+  const drawn = endOf(rule);
+  const kilograms = drawn && KILOGRAMS[drawn.unit];
+  const country = countryIn(places);
+  const upTo = drawn && kilograms ? Math.round(drawn.end * kilograms * 1000) / 1000 : 0;
+  const costs = useQuery({
+    queryKey: ["costs", bench.shop, country, upTo],
+    enabled: Boolean(upTo && country),
+    staleTime: 600_000,
+    queryFn: () =>
+      answer(
+        api.GET("/api/shops/{shop}/carrier/costs", {
+          params: { path: { shop: bench.shop }, query: { country: country ?? "", upTo } },
+        }),
+      ),
+  });
+  // The cheapest service is the one a price has to bear.
+  const [name, points] =
+    Object.entries(costs.data ?? {}).sort(([, a], [, b]) => Number(a[0]?.price) - Number(b[0]?.price))[0] ?? [];
+  const cost =
+    name && points && kilograms
+      ? {
+          name: `${name} asks`,
+          points: points.map((point) => ({ at: Number(point.kilograms) / kilograms, price: Number(point.price) })),
+        }
+      : undefined;
+  return <RateCurve rule={rule} basket={measured(rule, bench)} {...(cost ? { cost } : {})} />;
 }
 
 /** The rule of the cell under the cursor, read back in words and drawn. */
@@ -57,7 +94,7 @@ export function CellReading() {
           ))}
         </ul>
       </div>
-      {rule && !tried && <RateCurve rule={rule} basket={measured(rule, bench)} />}
+      {rule && !tried && <Curve rule={rule} places={zone.places} bench={bench} />}
     </div>
   );
 }

@@ -30,12 +30,28 @@ const HEIGHT = 130;
 const LEFT = 34;
 const BOTTOM = 18;
 
-/** The price over weight, value or quantity, with the part where nothing is offered hatched. */
-export function RateCurve({ rule, basket }: { rule: PriceRule; basket?: number }) {
+/** What a carrier asks, in the rule's own unit. */
+export interface CostLine {
+  name: string;
+  points: { at: number; price: number }[];
+}
+
+interface Props {
+  rule: PriceRule;
+  basket?: number;
+  cost?: CostLine;
+}
+
+/** Where the curve of a rule ends, for those who have something to draw beside it. */
+export const endOf = (rule: PriceRule): { unit: string; end: number } | null => pieces(rule);
+
+/** The price over weight, value or quantity, with the part where nothing is offered hatched and what the carrier asks beside it. */
+export function RateCurve({ rule, basket, cost }: Props) {
   const drawn = pieces(rule);
   if (!drawn) return null;
-  const top = Math.max(...drawn.all.map((piece) => piece.price)) * 1.15 || 1;
-  const floor = Math.min(...drawn.all.map((piece) => piece.price)) * 0.6;
+  const prices = [...drawn.all.map((piece) => piece.price), ...(cost?.points ?? []).map((point) => point.price)];
+  const top = Math.max(...prices) * 1.15 || 1;
+  const floor = Math.min(...prices) * 0.6;
   const x = (value: number) => LEFT + (value / drawn.end) * (WIDTH - LEFT - 4);
   const y = (price: number) => HEIGHT - BOTTOM - ((price - floor) / (top - floor)) * (HEIGHT - BOTTOM - 8);
   const line = drawn.all
@@ -53,7 +69,7 @@ export function RateCurve({ rule, basket }: { rule: PriceRule; basket?: number }
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full max-w-sm"
       role="img"
-      aria-label={`Price over ${drawn.unit}`}
+      aria-label={`Price over ${drawn.unit}${cost ? `, beside what ${cost.name} costs` : ""}`}
     >
       {bands.map((band) => (
         <g key={band.upTo}>
@@ -105,6 +121,27 @@ export function RateCurve({ rule, basket }: { rule: PriceRule; basket?: number }
         </g>
       )}
       <path d={line} fill="none" stroke="var(--color-base-content)" strokeWidth="2" />
+      {cost && cost.points.length > 1 && (
+        <g>
+          <path
+            d={cost.points
+              .map((point, index) => `${index === 0 ? "M" : "L"}${x(point.at)} ${y(point.price)}`)
+              .join(" ")}
+            fill="none"
+            stroke="var(--color-neutral)"
+            strokeWidth="1.5"
+            strokeDasharray="4 3"
+          />
+          <text
+            x={x(cost.points[0]?.at ?? 0)}
+            y={y(cost.points[0]?.price ?? 0) + 11}
+            fontSize="9"
+            fill="var(--color-neutral)"
+          >
+            {cost.name}
+          </text>
+        </g>
+      )}
       {drops.map((piece) => (
         <g key={piece.from}>
           <line

@@ -3,6 +3,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
+import { CarrierLink } from "./CarrierLink";
 import { point } from "./notations";
 import { PackedPicture } from "./PackedPicture";
 
@@ -73,6 +74,10 @@ export function Sending() {
             </div>
           ))}
         </Part>
+        <section aria-label="Carrier">
+          <h2 className="text-base">Carrier</h2>
+          <CarrierLink />
+        </section>
         <Part
           title="Goods leave from"
           add="Add a place"

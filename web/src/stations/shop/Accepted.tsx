@@ -1,5 +1,8 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answer, api, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
+import { Said } from "../../shared/Said";
 
 /** Other currencies buyers may pay in. */
 export function Accepted() {
@@ -57,6 +60,7 @@ export function Accepted() {
           </button>
         </div>
       ))}
+      {currencies.length > 0 && <Feed />}
       <form
         className="mt-1 flex items-end gap-2"
         onSubmit={(event) => {
@@ -79,5 +83,52 @@ export function Accepted() {
         </button>
       </form>
     </section>
+  );
+}
+
+/** The rates of the day that prices in other currencies are made with. */
+function Feed() {
+  const { shop, setup } = useBench();
+  const client = useQueryClient();
+  const key = ["rates", shop];
+  const path = { params: { path: { shop } } };
+  const rates = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/rates", path)) });
+  const fetch = useMutation({
+    mutationFn: () => answer(api.POST("/api/shops/{shop}/rates", path)),
+    onSuccess: (fresh) => client.setQueryData(key, fresh),
+  });
+  const { base, day, rates: known = {} } = rates.data ?? {};
+  const { currency, currencies } = setup.shop;
+  const of = (code: string) => (code === base ? 1 : Number(known[code]));
+  const shown = currencies
+    .map(({ code }) => ({ code, rate: of(code) / of(currency) }))
+    .filter(({ rate }) => Number.isFinite(rate));
+  const without = currencies.filter(({ code }) => shown.every((each) => each.code !== code));
+  return (
+    <div className="mt-2">
+      {day ? (
+        <p>
+          1 {currency} is{" "}
+          <span className="figure">{shown.map(({ code, rate }) => `${rate.toFixed(4)} ${code}`).join(", ")}</span>
+          <span className="quiet">, by the feed of {day}.</span>
+        </p>
+      ) : (
+        <p className="quiet">No exchange rates have been fetched yet.</p>
+      )}
+      {day && without.length > 0 && (
+        <p className="text-warning">
+          The feed has no rate for {without.map(({ code }) => code).join(", ")}; buyers cannot pay in it.
+        </p>
+      )}
+      <Said problems={fetch.isError ? problemsOf(fetch.error) : []} />
+      <button
+        type="button"
+        className="cursor-pointer underline"
+        disabled={fetch.isPending}
+        onClick={() => fetch.mutate()}
+      >
+        {fetch.isPending ? "Fetching …" : "Fetch the rates now"}
+      </button>
+    </div>
   );
 }

@@ -14,7 +14,7 @@ import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
-import vestcoin.standins.card.TestCard;
+import vestcoin.standins.pay.TestCard;
 
 /** Talks to the application as a browser would: with cookies, and the CSRF token they carry. */
 public final class Caller {
@@ -51,6 +51,10 @@ public final class Caller {
 
     public Answer put(String path, Object body) {
         return call("PUT", path, Json.write(body), Map.of());
+    }
+
+    public Answer delete(String path) {
+        return call("DELETE", path, "", Map.of());
     }
 
     public Answer call(String method, String path, String body, Map<String, String> headers) {

@@ -11,15 +11,20 @@ import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.context.ConfigurableApplicationContext;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.run.ServeCommand;
-import vestcoin.standins.card.CardProcessor;
+import vestcoin.standins.Simulation;
+import vestcoin.standins.pay.CardProcessor;
 
-/** The application as it ships, with the demo shop and the card processor, on free ports of 127.0.0.1; one for each test class. */
+/** The application as it ships, with the demo shop and the simulated services, on free ports of 127.0.0.1; one for each test class. */
 public final class RunningShop implements BeforeAllCallback, ParameterResolver {
 
     /** What is running. */
-    public record Running(int port, Path data, CardProcessor cards, ConfigurableApplicationContext context) implements AutoCloseable {
+    public record Running(int port, Path data, Simulation services, ConfigurableApplicationContext context) implements AutoCloseable {
         public String url() {
             return "http://127.0.0.1:" + port;
+        }
+
+        public CardProcessor cards() {
+            return services.cards();
         }
 
         public Caller anybody() {
@@ -33,17 +38,18 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
         @Override
         public void close() {
             context.close();
-            cards.close();
+            services.close();
         }
     }
 
-    public static Running start() throws IOException {
+    /** @param more settings */
+    public static Running start(String... more) throws IOException {
         Path data = Files.createTempDirectory("vest-coin-test");
-        CardProcessor cards = CardProcessor.start(0, data.resolve("card-processor"));
+        Simulation services = Simulation.start(0, data);
         int port = freePort();
-        ConfigurableApplicationContext context = ServeCommand.application(port, data, cards.url());
+        ConfigurableApplicationContext context = ServeCommand.application(port, data, services.url(), more);
         context.getBean(DemoShop.class).loadIfEmpty();
-        return new Running(port, data, cards, context);
+        return new Running(port, data, services, context);
     }
 
     public static int freePort() throws IOException {

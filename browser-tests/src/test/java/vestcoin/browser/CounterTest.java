@@ -69,10 +69,10 @@ class CounterTest {
         browser.fill("input[aria-label='Sail cloth, m']", "2.35");
         // 2.35 × 12.90 = 30.32, and 4.20 by letter
         total("34.52");
-        browser.fill("input[aria-label='Discount code']", "spring10");
+        browser.fill("input[aria-label='Code or voucher']", "spring10");
         browser.keys(Keys.ENTER);
         total("31.49");
-        browser.fill("input[aria-label='Discount code']", "nosuch");
+        browser.fill("input[aria-label='Code or voucher']", "nosuch");
         browser.keys(Keys.ENTER);
         browser.waitFor("the unknown code is said", () -> browser.shows("nosuch: The shop has no such code."));
         browser.fill("input[aria-label='For the coastguard, what you like: amount in EUR']", "10");

@@ -111,6 +111,7 @@ class DeskTest extends AtDesk {
     @Test
     void keys_of_another_account_are_refused_and_the_secret_never_comes_back() {
         at("payment");
+        browser.click(By.xpath("//button[contains(., 'Unfold') and contains(., 'Card')]"));
         browser.fill("input[name=secret]", "secret-test-nobody-knows");
         browser.clickText("Check and keep");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'does not know this secret key')]"));

@@ -32,7 +32,7 @@ import vestcoin.core.problem.Problem;
 class SecuritySettings {
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, People people, SecurityContextRepository contexts, @Value("${vest-coin.providers}") String providers) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, People people, SecurityContextRepository contexts, @Value("${vest-coin.services}") String services) throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers(HttpMethod.GET, "/", "/desk", "/desk/**", "/counter/**", "/desk.html", "/counter.html", "/assets/**", "/favicon.svg").permitAll()
@@ -55,7 +55,7 @@ class SecuritySettings {
                         .accessDeniedHandler((request, response, e) -> denied(request, response)))
                 .headers(headers -> headers
                         .contentSecurityPolicy(csp -> csp.policyDirectives("default-src 'self'; img-src 'self' data:; style-src 'self'; connect-src 'self' "
-                                + providers + "; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'"))
+                                + services + "; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'"))
                         .referrerPolicy(referrer -> referrer.policy(org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }

@@ -7,45 +7,58 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.tax.Treatment;
 
-/** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. Collecting waits for its page. */
+/** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. Local delivery waits for its page: it needs to know where an address lies. */
 public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, BigDecimal goods, List<Discount> discounts, List<Option> delivery, boolean needsDelivery,
-        List<Levy> taxes, BigDecimal tax, BigDecimal payable, List<Method> methods, List<RefusedCode> refusedCodes,
-        List<String> missing) {
+        List<Levy> taxes, BigDecimal tax, BigDecimal payable, List<Voucher> vouchers, Optional<BigDecimal> fee, Optional<BigDecimal> rounding, BigDecimal toPay, List<Method> methods, List<RefusedCode> refusedCodes,
+        List<String> missing, List<String> whose, Optional<String> taxNumber) {
 
     public record Line(String product, String name, List<String> choices, BigDecimal quantity, BigDecimal unit, BigDecimal amount) {}
 
     /** @param amount taken off, not negative */
     public record Discount(String name, BigDecimal amount) {}
 
-    public record Option(String id, String name, String sentence, Optional<Delivery.Days> days, BigDecimal price, boolean chosen) {}
+    /** @param collected whether the buyer comes for it @param slots open ones, on the shop's clock */
+    public record Option(String id, String name, String sentence, Optional<Delivery.Days> days, BigDecimal price, boolean chosen, boolean collected, List<QuoteView.Slot> slots) {}
 
     public record Levy(String name, BigDecimal percent, BigDecimal tax) {}
 
     /** A code typed that takes nothing off, and why. */
     public record RefusedCode(String code, String reason) {}
 
-    public record Method(String id, String title, String sentence) {}
+    /** @param used of its balance */
+    public record Voucher(String code, BigDecimal used) {}
 
-    static BuyerQuote of(QuoteView quote, List<String> codes) {
+    /** @param charge what choosing it adds; below zero it takes off */
+    public record Method(String id, Payment.Kind kind, String title, String sentence, Optional<BigDecimal> charge) {}
+
+    /** @param taxNumber what is wrong with the tax number typed */
+    static BuyerQuote of(QuoteView quote, List<String> codes, Optional<String> taxNumber) {
         return new BuyerQuote(quote.currency(), quote.prices(),
                 quote.lines().stream().map(line -> new Line(line.product(), line.name(), line.choices(), line.quantity(), line.unit().value(), line.amount().value())).toList(),
                 quote.goods().value(),
                 Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(discount -> new Discount(discount.name(), discount.amount().value())).toList(),
-                quote.delivery().stream().filter(option -> option.price().isPresent() && quote.slots().get(option.id()) == null && !option.id().equals(Pickup.Local.OPTION))
-                        .map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen())).toList(),
+                quote.delivery().stream().filter(option -> option.price().isPresent() && !option.id().equals(Pickup.Local.OPTION))
+                        .map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen(), quote.slots().containsKey(option.id()), quote.slots().getOrDefault(option.id(), List.of()))).toList(),
                 quote.needsDelivery(),
                 quote.taxes().stream().filter(group -> group.percent().isPresent()).map(group -> new Levy(group.name(), group.percent().get(), group.tax().value())).toList(),
                 quote.tax().value(), quote.payable().value(),
-                quote.methods().stream().filter(method -> method.hidden().isEmpty() && method.kind().throughProvider()).map(method -> new Method(method.id(), method.title(), method.sentence())).toList(),
-                refused(quote, codes), quote.missing());
+                quote.vouchers().stream().filter(used -> used.used().value().signum() > 0).map(used -> new Voucher(used.code(), used.used().value())).toList(),
+                quote.fee().map(fee -> fee.value()), quote.rounding().map(rounding -> rounding.value()).filter(rounding -> rounding.signum() != 0), quote.toPay().value(),
+                quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.kind(), method.title(), method.sentence(), method.charge().map(charge -> charge.value()))).toList(),
+                refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber);
     }
 
     private static List<RefusedCode> refused(QuoteView quote, List<String> codes) {
         List<RefusedCode> refused = new ArrayList<>();
         for (String code : codes) {
+            if (quote.vouchers().stream().anyMatch(voucher -> voucher.code().equalsIgnoreCase(code.strip()))) {
+                continue;
+            }
             boolean used = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
                     .anyMatch(discount -> discount.code().filter(own -> own.equalsIgnoreCase(code.strip())).isPresent());
             if (!used) {

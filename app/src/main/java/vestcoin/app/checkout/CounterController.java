@@ -2,13 +2,13 @@ package vestcoin.app.checkout;
 
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Stream;
-import org.springframework.beans.factory.annotation.Value;
+import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -18,6 +18,8 @@ import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.link.Circumstances;
+import vestcoin.app.link.TaxNumbers;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
@@ -26,14 +28,13 @@ import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
-import vestcoin.core.money.Currencies;
-import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
+import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Tax;
 
 /** What a buyer's page asks. Nothing here needs a sign-in; an order is found again by its unguessable token. */
@@ -41,26 +42,29 @@ import vestcoin.core.tax.Tax;
 class CounterController {
     record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home) {}
 
-    record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes) {
+    /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock */
+    record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<Boolean> business, Optional<String> taxNumber,
+            Optional<LocalDateTime> slot) {
         Basket {
+            slot = slot == null ? Optional.empty() : slot;
             codes = codes == null ? List.of() : codes;
-        }
-    }
-
-    record Contact(String name, String email, List<String> lines, String city) {
-        Contact {
-            lines = lines == null ? List.of() : lines;
+            business = business == null ? Optional.empty() : business;
+            taxNumber = taxNumber == null ? Optional.empty() : taxNumber.map(String::strip).filter(text -> !text.isEmpty());
         }
     }
 
     /** @param expected what the buyer was shown; another total is shown before anything is placed @param key made once by the page */
-    record Placing(String key, Basket basket, Contact contact, BigDecimal expected) {}
+    record Wanted(String key, Basket basket, Placing.Contact contact, BigDecimal expected) {}
 
-    record Address(List<String> lines, String city, String postcode, Optional<String> region, String country) {}
-
-    /** @param processor where the page sends the card number, and the key it names itself by */
-    record Placed(String token, int number, String state, String reason, Optional<String> action, boolean test, BuyerQuote quote, String name, String email,
-            String processor, String publicKey) {}
+    /**
+     * @param state     of the payment of what is due beside vouchers
+     * @param standing  of all of it, as the seller's list has it
+     * @param kind      of the way to pay, if there is anything to pay
+     * @param processor where the page sends the card number, and the key it names itself by
+     * @param slip      what a transfer is made out to
+     */
+    record Placed(String token, int number, String state, String standing, Optional<Payment.Kind> kind, String reason, Optional<String> action, boolean test, BuyerQuote quote,
+            String name, String email, Optional<String> processor, Optional<String> publicKey, Optional<Slips.Slip> slip) {}
 
     record Paying(String cardToken) {}
 
@@ -69,18 +73,23 @@ class CounterController {
     private final Orders orders;
     private final Payments payments;
     private final PaymentBook book;
+    private final Placing placing;
+    private final Slips slips;
+    private final Circumstances circumstances;
+    private final TaxNumbers taxNumbers;
     private final Clock clock;
-    private final String ownUrl;
 
-    CounterController(Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Clock clock,
-            @Value("${vest-coin.own-url}") String ownUrl) {
+    CounterController(Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Placing placing, Slips slips, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
         this.editions = editions;
         this.gateways = gateways;
         this.orders = orders;
         this.payments = payments;
         this.book = book;
+        this.placing = placing;
+        this.slips = slips;
+        this.circumstances = circumstances;
+        this.taxNumbers = taxNumbers;
         this.clock = clock;
-        this.ownUrl = ownUrl;
     }
 
     @GetMapping("/api/counter/{shop}")
@@ -99,54 +108,39 @@ class CounterController {
 
     @PostMapping("/api/counter/{shop}/quote")
     BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket) {
-        return BuyerQuote.of(priced(live(shop), order(shop, basket, "")), basket.codes());
+        Editions.Edition edition = live(shop);
+        return BuyerQuote.of(edition.document().quote(order(edition, basket, "")), basket.codes(), buyer(basket).trouble());
     }
 
     @PostMapping("/api/counter/{shop}/orders")
-    Placed place(@PathVariable String shop, @RequestBody Placing placing) {
-        check(placing);
+    Placed place(@PathVariable String shop, @RequestBody Wanted wanted) {
+        check(wanted);
         Editions.Edition edition = live(shop);
-        Order order = order(shop, placing.basket(), placing.contact().email());
-        QuoteView quote = priced(edition, order);
+        Order order = order(edition, wanted.basket(), wanted.contact().email());
+        QuoteView quote = edition.document().quote(order);
+        if (quote.delivery().stream().anyMatch(option -> option.chosen() && !quote.slots().getOrDefault(option.id(), List.of()).isEmpty()) && order.slot().isEmpty()) {
+            throw instead("basket/slot", "No time is chosen.", "Choose when you collect it.", quote, wanted);
+        }
         if (!quote.missing().isEmpty()) {
-            throw new Told(HttpStatus.CONFLICT, List.of(new Problem("basket", quote.missing().get(0), "Change the basket, the place or the choice.")), Map.of("quote", BuyerQuote.of(quote, placing.basket().codes())));
+            throw instead("basket", quote.missing().get(0), "Change the basket, the place or the choice.", quote, wanted);
         }
-        if (quote.toPay().value().compareTo(placing.expected()) != 0) {
-            throw new Told(HttpStatus.CONFLICT, List.of(new Problem("expected", "The total has changed from " + placing.expected().toPlainString() + " to "
-                    + quote.toPay().value().toPlainString() + " " + quote.currency() + " since the page showed it.", "Look at the new total and order again.")),
-                    Map.of("quote", BuyerQuote.of(quote, placing.basket().codes())));
+        if (quote.toPay().value().compareTo(wanted.expected()) != 0) {
+            throw instead("expected", "The total has changed from " + wanted.expected().toPlainString() + " to " + quote.toPay().value().toPlainString() + " " + quote.currency()
+                    + " since the page showed it.", "Look at the new total and order again.", quote, wanted);
         }
-        Payment.Method method = method(edition, order);
-        String mode = gateways.of(shop, account(method)).flatMap(Gateways.GatewayView::mode).orElse("test");
-        Destination to = order.to();
-        Address address = new Address(placing.contact().lines(), placing.contact().city(), to.postcode().orElse(""), to.region(), to.country());
-        Orders.Order placed = placed(new Orders.New(shop, placing.key(), edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(),
-                minor(quote), placing.contact().email().strip(), placing.contact().name().strip(), to.country(), Json.write(address), uses(edition, quote)));
-        return view(placed);
+        return view(placing.place(edition, wanted.key(), order, quote, wanted.contact()));
     }
 
-    private Orders.Order placed(Orders.New order) {
-        try {
-            return orders.place(order);
-        } catch (Orders.UsedUp e) {
-            throw new Told(HttpStatus.CONFLICT, "basket/codes", "A discount was used up by another order just now.", "Look at the new total and order again.");
-        }
-    }
-
-    /** The discounts an order takes, with their limits. */
-    private static List<Orders.Use> uses(Editions.Edition edition, QuoteView quote) {
-        List<String> taken = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(QuoteView.Discount::id).toList();
-        return edition.document().setup().discounts().rules().stream().filter(rule -> taken.contains(rule.id()))
-                .map(rule -> new Orders.Use(rule.id(), rule.conditions().uses(), rule.conditions().usesPerBuyer())).toList();
+    /** Nothing is placed; the buyer is shown what holds now. */
+    private static Told instead(String path, String sentence, String remedy, QuoteView quote, Wanted wanted) {
+        return new Told(HttpStatus.CONFLICT, List.of(new Problem(path, sentence, remedy)), Map.of("quote", BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty())));
     }
 
     @PostMapping("/api/counter/orders/{token}/payments")
     Placed pay(@PathVariable String token, @RequestBody Paying paying) {
         Orders.Order order = find(token);
-        Payment.Method method = method(editions.of(order.shop(), order.edition()), OrderFile.parse(order.document()));
-        payments.pay(new Payments.Due(order.id(), order.shop(), account(method), method.id(), order.payable(), order.currency(), String.valueOf(order.number()),
-                ownUrl + "/counter/" + order.shop() + "/order/" + order.token()), paying.cardToken() == null ? "" : paying.cardToken());
-        return view(order);
+        placing.pay(order, paying.cardToken() == null ? "" : paying.cardToken());
+        return view(find(token));
     }
 
     /** Where an order stands; a payment still open is asked after first. */
@@ -154,44 +148,34 @@ class CounterController {
     Placed order(@PathVariable String token) {
         Orders.Order order = find(token);
         book.ofOrder(order.id()).stream().findFirst().ifPresent(payments::asked);
-        return view(order);
+        return view(find(token));
     }
 
     private Editions.Edition live(String shop) {
         return editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
     }
 
-    /** The order as asked, with how often each discount was used, in all and by the buyer of this address. */
-    private Order order(String shop, Basket basket, String email) {
-        Map<String, Gateway> states = gateways.states(shop);
-        return new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(), basket.codes(), Optional.empty(), states, orders.history(shop, email));
+    /** The order as asked, with what is known around it: how often discounts were used, by the buyer of this address too, and what is given from outside. */
+    private Order order(Editions.Edition edition, Basket basket, String email) {
+        Order order = new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(),
+                basket.codes(), Optional.empty(), gateways.states(edition.shop()), orders.history(edition.shop(), email)).by(buyer(basket).buyer());
+        String currency = edition.document().setup().shop().currency();
+        List<String> onAccount = edition.document().setup().payment().methods().stream().filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT).map(Payment.Method::id).toList();
+        long owed = orders.owed(edition.shop(), email, currency, onAccount);
+        order = order.given(order.outside().owing(BigDecimal.valueOf(owed, CurrencyUnit.of(currency).getDecimalPlaces())));
+        return circumstances.around(edition.shop(), edition.document().compiled(), basket.slot().isPresent() ? order.withSlot(basket.slot().get()) : order);
     }
 
-    private static QuoteView priced(Editions.Edition edition, Order order) {
-        return edition.document().quote(order);
+    private TaxNumbers.Known buyer(Basket basket) {
+        return basket.business().orElse(false) ? taxNumbers.business(basket.taxNumber()) : new TaxNumbers.Known(Buyer.PERSON, Optional.empty());
     }
 
-    private static Payment.Method method(Editions.Edition edition, Order order) {
-        return edition.document().setup().payment().methods().stream().filter(method -> order.method().filter(method.id()::equals).isPresent()).findFirst()
-                .orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "No way of paying is chosen.", "Choose one."));
-    }
-
-    /** The account a method pays through; the counter takes no other methods yet. */
-    private static String account(Payment.Method method) {
-        return method.gateway().orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "This way of paying cannot be used here yet.", "Choose another one."));
-    }
-
-    private static long minor(QuoteView quote) {
-        int digits = Currencies.of(quote.currency()).orElseThrow().getDecimalPlaces();
-        return quote.toPay().value().setScale(digits).unscaledValue().longValueExact();
-    }
-
-    private static void check(Placing placing) {
+    private static void check(Wanted placing) {
         Problems problems = new Problems();
         problems.when(placing.key() == null || !placing.key().matches("[0-9A-Za-z-]{8,60}"), "key", "The order has no key of its own.", "Load the page again.");
         problems.when(placing.expected() == null, "expected", "The order does not say which total was shown.", "Load the page again.");
         problems.when(placing.basket() == null, "basket", "The basket is missing.", "Put something in.");
-        Contact contact = placing.contact();
+        Placing.Contact contact = placing.contact();
         if (!problems.when(contact == null, "contact", "Name and address are missing.", "Fill them in.")) {
             problems.when(contact.name() == null || contact.name().isBlank() || contact.name().length() > 200, "contact/name", "The name is missing.", "Type who the order is for.");
             problems.when(contact.email() == null || !contact.email().strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || contact.email().length() > 254, "contact/email",
@@ -208,12 +192,12 @@ class CounterController {
     }
 
     private Placed view(Orders.Order order) {
-        QuoteView quote = Json.read(order.quote(), QuoteView.class);
-        Payment.Method method = method(editions.of(order.shop(), order.edition()), OrderFile.parse(order.document()));
-        Gateways.GatewayView gateway = gateways.of(order.shop(), account(method)).orElseThrow();
-        Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream().findFirst();
-        return new Placed(order.token(), order.number(), payment.map(PaymentBook.Payment::state).orElse("unpaid"), payment.map(PaymentBook.Payment::reason).orElse(""),
-                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(quote, List.of()), order.name(), order.email(),
-                gateway.url(), gateway.publicKey());
+        Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.edition()), OrderFile.parse(order.document()));
+        Optional<Gateways.GatewayView> gateway = method.filter(way -> way.kind().throughProvider()).flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(order.shop(), id));
+        Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream().filter(each -> !each.byVoucher()).findFirst();
+        String state = order.due() == 0 ? "captured" : payment.map(PaymentBook.Payment::state).orElse("unpaid");
+        return new Placed(order.token(), order.number(), state, order.standing(), method.map(Payment.Method::kind), payment.map(PaymentBook.Payment::reason).orElse(""),
+                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(Json.read(order.quote(), QuoteView.class), List.of(), Optional.empty()),
+                order.name(), order.email(), gateway.map(Gateways.GatewayView::url), gateway.map(Gateways.GatewayView::publicKey), slips.of(order, method));
     }
 }

@@ -53,7 +53,7 @@ class SizeLimit extends OncePerRequestFilter {
     }
 
     private static long most(HttpServletRequest request) {
-        return request.getRequestURI().matches("/api/shops/[^/]+/draft/files/[a-z]+") ? MOST_FILE_BYTES : MOST_BYTES;
+        return request.getRequestURI().matches("/api/shops/[^/]+/(draft/files/[a-z]+|statements)") ? MOST_FILE_BYTES : MOST_BYTES;
     }
 
     private static final class Counted extends ServletInputStream {

@@ -20,7 +20,7 @@ import vestcoin.core.problem.Refused;
  * is from memory. Of a file with several days the first, which is the latest, counts.
  */
 public final class RateFeed {
-    private static final String BASE = "EUR";
+    public static final String BASE = "EUR";
 
     private RateFeed() {}
 

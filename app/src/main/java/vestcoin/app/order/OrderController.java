@@ -1,60 +1,89 @@
 package vestcoin.app.order;
 
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.joda.money.CurrencyUnit;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
+import vestcoin.app.payment.Provider;
+import vestcoin.app.payment.Standing;
 import vestcoin.app.quote.QuoteView;
 
 /** The seller's list of orders, one order, and what can be done with its payment. */
 @RestController
 class OrderController {
     /** A row of the list with amounts as decimals of the currency. */
-    record Listed(int number, String name, String country, String mode, String currency, BigDecimal payable, Instant placedAt, String state) {}
+    record Listed(int number, String name, String country, String mode, String currency, BigDecimal payable, String method, Instant placedAt, String state, String sent) {}
 
     record Page(List<Listed> orders, Optional<Integer> next, long count) {}
 
-    record Address(List<String> lines, String city, String postcode, Optional<String> region, String country) {}
-
-    /** @param state as the list shows it */
-    record Paid(String state, String reason, BigDecimal amount, BigDecimal captured, BigDecimal refunded, BigDecimal toCapture, BigDecimal toRefund, List<Step> life) {}
+    /**
+     * @param method    id of the way to pay, or {@code voucher}
+     * @param part      code of the voucher
+     * @param provider  whether one stands behind it
+     * @param toVoid    whether it can be let go
+     */
+    record Paid(long id, String method, String part, boolean provider, String state, String reason, BigDecimal amount, BigDecimal captured, BigDecimal refunded, BigDecimal toCapture,
+            BigDecimal toRefund, boolean toVoid, Optional<Instant> lapsesAt, List<Step> life) {}
 
     record Step(String state, BigDecimal amount, Instant at, String actor, String note) {}
 
-    record Whole(int number, int edition, String mode, String currency, BigDecimal payable, String name, String email, Address address, Instant placedAt,
+    record Whole(int number, int edition, String mode, String currency, BigDecimal payable, String standing, String sent, Set<Integer> gone, String name, String email, Orders.Address address, Instant placedAt,
             QuoteView quote, List<Paid> payments) {}
 
-    /** @param key made once by the page, so that sending twice moves once */
-    record Move(String key, BigDecimal amount) {}
+    /** @param key made once by the page, so that sending twice moves once @param payment which, where an order has several @param amount none for letting it go */
+    record Move(String key, Optional<Long> payment, BigDecimal amount) {
+        Move {
+            payment = payment == null ? Optional.empty() : payment;
+        }
+    }
 
     private final Orders orders;
     private final PaymentBook book;
     private final Payments payments;
+    private final Dispatching dispatching;
 
-    OrderController(Orders orders, PaymentBook book, Payments payments) {
+    OrderController(Orders orders, PaymentBook book, Payments payments, Dispatching dispatching) {
         this.orders = orders;
         this.book = book;
         this.payments = payments;
+        this.dispatching = dispatching;
     }
 
     @GetMapping("/api/shops/{shop}/orders")
-    Page list(@PathVariable String shop, @RequestParam(defaultValue = "2147483647") int below) {
-        List<Orders.Row> rows = orders.page(shop, below);
+    Page list(@PathVariable String shop, @RequestParam(defaultValue = "2147483647") int below, @RequestParam Optional<String> standing, @RequestParam Optional<String> mode,
+            @RequestParam Optional<String> words) {
+        Orders.Wanted wanted = wanted(standing, mode, words);
+        List<Orders.Row> rows = orders.page(shop, wanted, below, Orders.PAGE);
         Optional<Integer> next = rows.size() == Orders.PAGE ? Optional.of(rows.get(rows.size() - 1).number()) : Optional.empty();
-        return new Page(rows.stream().map(OrderController::listed).toList(), next, orders.count(shop));
+        return new Page(rows.stream().map(OrderController::listed).toList(), next, orders.count(shop, wanted));
+    }
+
+    /** The list as CSV (RFC 4180), all of what is wanted, a page at a time. */
+    @GetMapping(path = "/api/shops/{shop}/orders.csv", produces = "text/csv")
+    ResponseEntity<StreamingResponseBody> file(@PathVariable String shop, @RequestParam Optional<String> standing, @RequestParam Optional<String> mode, @RequestParam Optional<String> words) {
+        Orders.Wanted wanted = wanted(standing, mode, words);
+        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8)).header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
+                .body(out -> new OrderCsv(orders).write(shop, wanted, out));
     }
 
     @GetMapping("/api/shops/{shop}/orders/{number}")
@@ -64,30 +93,61 @@ class OrderController {
 
     @PostMapping("/api/shops/{shop}/orders/{number}/capture")
     Whole capture(@PathVariable String shop, @PathVariable int number, @RequestBody Move move, Principal who) {
-        return move(shop, number, "capture", move, who);
+        return move(shop, number, Provider.Kind.CAPTURE, move, who);
     }
 
     @PostMapping("/api/shops/{shop}/orders/{number}/refund")
     Whole refund(@PathVariable String shop, @PathVariable int number, @RequestBody Move move, Principal who) {
-        return move(shop, number, "refund", move, who);
+        return move(shop, number, Provider.Kind.REFUND, move, who);
     }
 
-    private Whole move(String shop, int number, String kind, Move move, Principal who) {
+    /** Lets a payment go: the provider no longer holds the money, or nobody waits for it. */
+    @PostMapping("/api/shops/{shop}/orders/{number}/void")
+    Whole letGo(@PathVariable String shop, @PathVariable int number, @RequestBody Move move, Principal who) {
+        return move(shop, number, Provider.Kind.VOID, move, who);
+    }
+
+    /** @param key made once by the page @param lines places of lines in the quote; all that are left when empty */
+    record HandingOver(String key, Set<Integer> lines) {
+        HandingOver {
+            lines = lines == null ? Set.of() : lines;
+        }
+    }
+
+    /** Goods leave; what is authorised for them is taken. */
+    @PostMapping("/api/shops/{shop}/orders/{number}/dispatch")
+    Whole send(@PathVariable String shop, @PathVariable int number, @RequestBody HandingOver sending, Principal who) {
+        if (sending.key() == null || !sending.key().matches("[0-9a-f-]{36}")) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
+        }
+        dispatching.send(find(shop, number), sending.key(), sending.lines(), who.getName());
+        return whole(find(shop, number));
+    }
+
+    private static Orders.Wanted wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
+        return new Orders.Wanted(standing.filter(Standing.ALL::contains), mode.filter(List.of("test", "live")::contains), words.map(String::strip).filter(text -> !text.isEmpty()));
+    }
+
+    private Whole move(String shop, int number, Provider.Kind kind, Move move, Principal who) {
         Orders.Order order = find(shop, number);
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         if (move.key() == null || !move.key().matches("[0-9a-f-]{36}")) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
         }
+        PaymentBook.Payment payment = book.ofOrder(order.id()).stream().filter(each -> move.payment().map(id -> each.id() == id).orElse(true)).findFirst()
+                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "amount", "The order has no payment.", "Wait for the buyer to pay."));
+        if (kind == Provider.Kind.VOID) {
+            payments.move(payment, kind, move.key(), payment.amount(), who.getName());
+            return whole(find(shop, number));
+        }
         if (move.amount() == null || move.amount().signum() <= 0 || move.amount().stripTrailingZeros().scale() > digits) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "amount", "This is not an amount in " + order.currency() + ".", "Write one above zero, as 12.50.");
         }
-        PaymentBook.Payment payment = book.ofOrder(order.id()).stream().findFirst()
-                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "amount", "The order has no payment.", "Wait for the buyer to pay."));
         if (move.amount().compareTo(BigDecimal.valueOf(payment.amount(), digits)) > 0) {
             throw new Told(HttpStatus.CONFLICT, "amount", "That is more than the payment.", "Take at most what is left of it.");
         }
         payments.move(payment, kind, move.key(), move.amount().setScale(digits).unscaledValue().longValueExact(), who.getName());
-        return whole(order);
+        return whole(find(shop, number));
     }
 
     private Orders.Order find(String shop, int number) {
@@ -96,35 +156,35 @@ class OrderController {
 
     private Whole whole(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
-        return new Whole(order.number(), order.edition(), order.mode(), order.currency(), BigDecimal.valueOf(order.payable(), digits), order.name(), order.email(),
-                Json.read(order.address(), Address.class), order.placedAt(), Json.read(order.quote(), QuoteView.class),
+        return new Whole(order.number(), order.edition(), order.mode(), order.currency(), BigDecimal.valueOf(order.payable(), digits), order.standing(), order.sent(), dispatching.gone(order.id()), order.name(), order.email(),
+                Json.read(order.address(), Orders.Address.class), order.placedAt(), Json.read(order.quote(), QuoteView.class),
                 book.ofOrder(order.id()).stream().map(payment -> paid(payment, digits)).toList());
     }
 
     private Paid paid(PaymentBook.Payment payment, int digits) {
-        boolean open = List.of("authorised", "captured", "refunded").contains(payment.state());
-        boolean capturable = payment.state().equals("authorised") || payment.state().equals("captured");
-        return new Paid(state(payment.state(), payment.amount(), payment.captured(), payment.refunded()), payment.reason(), BigDecimal.valueOf(payment.amount(), digits),
-                BigDecimal.valueOf(payment.captured(), digits), BigDecimal.valueOf(payment.refunded(), digits),
-                BigDecimal.valueOf(capturable ? payment.amount() - payment.captured() : 0, digits),
-                BigDecimal.valueOf(open ? payment.captured() - payment.refunded() : 0, digits),
+        PaymentState state = payment.stateNow();
+        boolean takes = payment.throughProvider() ? state == PaymentState.AUTHORISED || state == PaymentState.CAPTURED : state == PaymentState.PENDING || state == PaymentState.CAPTURED;
+        boolean letGo = payment.captured() == 0 && (payment.throughProvider() ? state == PaymentState.AUTHORISED : state == PaymentState.PENDING);
+        return new Paid(payment.id(), payment.method(), payment.part(), payment.throughProvider(), words(payment), payment.reason(), BigDecimal.valueOf(payment.amount(), digits),
+                BigDecimal.valueOf(payment.captured(), digits), BigDecimal.valueOf(payment.refunded(), digits), BigDecimal.valueOf(takes ? payment.amount() - payment.captured() : 0, digits),
+                BigDecimal.valueOf(state.refundable() ? payment.captured() - payment.refunded() : 0, digits), letGo, Optional.ofNullable(payment.lapsesAt()),
                 book.transitions(payment.id()).stream().map(step -> new Step(step.state(), BigDecimal.valueOf(step.amount(), digits), step.at(), step.actor(), step.note())).toList());
     }
 
     private static Listed listed(Orders.Row row) {
-        return new Listed(row.number(), row.name(), row.country(), row.mode(), row.currency(),
-                BigDecimal.valueOf(row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()), row.placedAt(),
-                state(row.state(), row.amount(), row.captured(), row.refunded()));
+        return new Listed(row.number(), row.name(), row.country(), row.mode(), row.currency(), BigDecimal.valueOf(row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()), row.method(),
+                row.placedAt(), row.standing(), row.sent());
     }
 
     /** A payment's state in words, parts included. */
-    static String state(String state, long amount, long captured, long refunded) {
-        if (refunded > 0) {
-            return refunded < captured ? "refunded in part" : "refunded";
+    private static String words(PaymentBook.Payment payment) {
+        PaymentState state = payment.stateNow();
+        if (state == PaymentState.CAPTURED && payment.captured() < payment.amount()) {
+            return "captured in part";
         }
-        if (captured > 0) {
-            return captured < amount ? "captured in part" : "captured";
+        if (state == PaymentState.REFUNDED && payment.refunded() < payment.captured()) {
+            return "refunded in part";
         }
-        return state.equals("needs-buyer") ? "needs the buyer" : state;
+        return state == PaymentState.NEEDS_BUYER ? "needs the buyer" : state == PaymentState.DISPUTE_LOST ? "dispute lost" : state.text();
     }
 }

@@ -1,7 +1,9 @@
 package vestcoin.app.order;
 
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
@@ -12,24 +14,52 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.app.payment.Payments;
 import vestcoin.core.discount.History;
+import vestcoin.core.pickup.Taken;
 
 /** The orders of all shops. An order keeps the edition and the quote it was priced by. */
 @Repository
 public class Orders {
     public static final int PAGE = 50;
 
-    /** @param payable in minor units */
+    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all */
     public record Order(long id, String shop, int number, String token, int edition, String mode, String document, String quote, String currency,
-            long payable, String email, String name, String country, String address, Instant placedAt) {}
+            long payable, long due, String method, String email, String name, String country, String address, Instant placedAt, String standing, String sent) {}
 
-    /** One row of the list. @param state of the latest payment, {@code unpaid} before the first; amounts in minor units */
-    public record Row(int number, String name, String country, String mode, String currency, long payable, Instant placedAt, String state, long amount,
-            long captured, long refunded) {}
+    /** One row of the list, its amount in minor units. */
+    public record Row(int number, String name, String country, String mode, String currency, long payable, String method, Instant placedAt, String standing, String sent) {}
 
     /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once */
-    public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long payable,
-            String email, String name, String country, String address, List<Use> uses) {}
+    public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long due, String method,
+            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot) {
+        long payable() {
+            return due + vouchers.stream().mapToLong(Voucher::amount).sum();
+        }
+    }
+
+    /** Where an order goes, as the buyer wrote it. */
+    public record Address(List<String> lines, String city, String postcode, Optional<String> region, String country) {}
+
+    /** A voucher that pays a part of an order. @param amount in minor units */
+    public record Voucher(String code, long amount) {}
+
+    /** A slot an order takes. @param capacity how many it holds in all; without one any number */
+    public record Slot(String place, LocalDateTime starts, Optional<Integer> capacity) {}
+
+    /** The slot was taken between the quote and the order. */
+    public static final class SlotGone extends RuntimeException {
+        SlotGone(Slot slot) {
+            super(slot.toString());
+        }
+    }
+
+    /** Fewer are left than were ordered. */
+    public static final class SoldOut extends RuntimeException {
+        SoldOut(String item) {
+            super(item);
+        }
+    }
 
     /** A discount an order takes. @param limit in all @param limitPerBuyer for one buyer; both taken in the placing transaction */
     public record Use(String discount, Optional<Integer> limit, Optional<Integer> limitPerBuyer) {}
@@ -42,18 +72,25 @@ public class Orders {
     }
 
     private static final String ORDER = """
-            select id, shop, number, token, edition, mode, document, quote, currency, payable, email, name, country, address, placed_at from orders
+            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent from orders
             """;
 
     private final JdbcClient sql;
+    private final Payments payments;
     private final Clock clock;
 
-    Orders(JdbcClient sql, Clock clock) {
+    Orders(JdbcClient sql, Payments payments, Clock clock) {
         this.sql = sql;
+        this.payments = payments;
         this.clock = clock;
     }
 
-    /** Places an order, or gives the one placed before with the same client key. */
+    /**
+     * Places an order, or gives the one placed before with the same client key. What it takes, of discounts, vouchers and stock, is
+     * taken in the same transaction or not at all.
+     *
+     * @throws UsedUp, SoldOut SlotGone or Vouchers.Spent if another order was quicker
+     */
     @Transactional
     public Order place(New order) {
         sql.sql("select id from shop where id = :shop for update").param("shop", order.shop()).query(String.class).single();
@@ -63,16 +100,57 @@ public class Orders {
         }
         String token = UUID.randomUUID().toString();
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, email, buyer, name, country, address, placed_at)
+                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token, :key, :edition, :mode, :document, :quote,
-                        :currency, :payable, :email, :buyer, :name, :country, :address, :at)""")
+                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at)""")
                 .param("shop", order.shop()).param("token", token).param("key", order.clientKey()).param("edition", order.edition()).param("mode", order.mode())
-                .param("document", order.document()).param("quote", order.quote()).param("currency", order.currency()).param("payable", order.payable())
+                .param("document", order.document()).param("quote", order.quote()).param("currency", order.currency()).param("payable", order.payable()).param("due", order.due()).param("method", order.method())
                 .param("email", order.email()).param("buyer", normal(order.email())).param("name", order.name()).param("country", order.country()).param("address", order.address())
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
         Order placed = byToken(token).orElseThrow();
         order.uses().forEach(use -> take(placed, use));
-        return placed;
+        order.slot().ifPresent(slot -> take(placed, slot));
+        order.stock().forEach((item, quantity) -> take(order.shop(), item, quantity));
+        order.vouchers().forEach(voucher -> payments.payByVoucher(placed.id(), order.shop(), voucher.code(), voucher.amount()));
+        if (order.payable() == 0) {
+            sql.sql("update orders set standing = 'paid' where id = :id").param("id", placed.id()).update();
+        }
+        return byToken(token).orElseThrow();
+    }
+
+    private void take(Order order, Slot slot) {
+        int taken = sql.sql("select count(*) from slot_taken where shop = :shop and place = :place and starts = :starts").param("shop", order.shop()).param("place", slot.place())
+                .param("starts", slot.starts()).query(Integer.class).single();
+        if (slot.capacity().filter(capacity -> taken >= capacity).isPresent()) {
+            throw new SlotGone(slot);
+        }
+        sql.sql("insert into slot_taken(shop, place, starts, order_id) values (:shop, :place, :starts, :order)").param("shop", order.shop()).param("place", slot.place())
+                .param("starts", slot.starts()).param("order", order.id()).update();
+    }
+
+    /** What the buyer of an address still owes on account, in minor units of a currency. @param methods ids of the ways to pay that are on account */
+    public long owed(String shop, String email, String currency, List<String> methods) {
+        return methods.isEmpty() || normal(email).isEmpty() ? 0 : sql.sql("""
+                select coalesce(sum(p.amount - p.captured), 0) from orders o join payment p on p.order_id = o.id
+                where o.shop = :shop and o.buyer = :buyer and o.currency = :currency and p.method in (:methods) and p.alive is not null""")
+                .param("shop", shop).param("buyer", normal(email)).param("currency", currency).param("methods", methods).query(Long.class).single();
+    }
+
+    /** How many orders have taken which slot, from a time on the shop's clock. */
+    public Taken taken(String shop, LocalDateTime from) {
+        Map<String, Integer> counts = new HashMap<>();
+        sql.sql("select place, starts, count(*) as many from slot_taken where shop = :shop and starts >= :from group by place, starts").param("shop", shop).param("from", from)
+                .query(Counted.class).list().forEach(each -> counts.put(Taken.key(each.place(), each.starts()), each.many()));
+        return new Taken(counts);
+    }
+
+    private record Counted(String place, LocalDateTime starts, int many) {}
+
+    private void take(String shop, String item, BigDecimal quantity) {
+        if (sql.sql("update stock set remaining = remaining - :quantity where shop = :shop and item = :item and remaining >= :quantity")
+                .param("quantity", quantity).param("shop", shop).param("item", item).update() == 0) {
+            throw new SoldOut(item);
+        }
     }
 
     /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */
@@ -106,6 +184,10 @@ public class Orders {
         return email == null ? "" : email.strip().toLowerCase(Locale.ROOT);
     }
 
+    public Order byId(long id) {
+        return sql.sql(ORDER + "where id = :id").param("id", id).query(Order.class).single();
+    }
+
     public Optional<Order> byToken(String token) {
         return sql.sql(ORDER + "where token = :token").param("token", token).query(Order.class).optional();
     }
@@ -114,18 +196,44 @@ public class Orders {
         return sql.sql(ORDER + "where shop = :shop and number = :number").param("shop", shop).param("number", number).query(Order.class).optional();
     }
 
+    /** What of the list is wanted; empty for all. @param standing as {@link vestcoin.app.payment.Standing} has it @param words an order number, or the beginning of a name or e-mail address */
+    public record Wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {}
+
     /** A page of the list, newest first, below an order number. */
-    public List<Row> page(String shop, int below) {
-        return sql.sql("""
-                select o.number, o.name, o.country, o.mode, o.currency, o.payable, o.placed_at, coalesce(p.state, 'unpaid') as state,
-                       coalesce(p.amount, 0) as amount, coalesce(p.captured, 0) as captured, coalesce(p.refunded, 0) as refunded
-                from (select * from orders where shop = :shop and number < :below order by number desc limit :page) o
-                left join payment p on p.id = (select max(id) from payment where order_id = o.id)
-                order by o.number desc""")
-                .param("shop", shop).param("below", below).param("page", PAGE).query(Row.class).list();
+    public List<Row> page(String shop, Wanted wanted, int below, int most) {
+        return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent from " + from(wanted) + " where shop = :shop and number < :below"
+                + where(wanted) + " order by number desc limit :most").params(params(shop, wanted)).param("below", below).param("most", most).query(Row.class).list();
     }
 
-    public long count(String shop) {
-        return sql.sql("select count(*) from orders where shop = :shop").param("shop", shop).query(Long.class).single();
+    public long count(String shop, Wanted wanted) {
+        return sql.sql("select count(*) from " + from(wanted) + " where shop = :shop" + where(wanted)).params(params(shop, wanted)).query(Long.class).single();
+    }
+
+    /** The orders, or those found by how a name or an address begins, each by its index. */
+    private static String from(Wanted wanted) {
+        return wanted.words().filter(words -> !words.matches("[0-9]{1,9}")).map(words -> """
+                (select number as found from orders where shop = :shop and buyer >= :from and buyer < :to
+                 union select number from orders where shop = :shop and name_begins >= :from and name_begins < :to) begins
+                join orders on shop = :shop and number = found""").orElse("orders");
+    }
+
+    private static String where(Wanted wanted) {
+        return (wanted.standing().isPresent() ? " and standing = :standing" : "") + (wanted.mode().isPresent() ? " and mode = :mode" : "")
+                + wanted.words().map(words -> words.matches("[0-9]{1,9}") ? " and number = :number" : "").orElse("");
+    }
+
+    private static Map<String, Object> params(String shop, Wanted wanted) {
+        Map<String, Object> params = new HashMap<>(Map.of("shop", shop));
+        wanted.standing().ifPresent(standing -> params.put("standing", standing));
+        wanted.mode().ifPresent(mode -> params.put("mode", mode));
+        wanted.words().ifPresent(words -> {
+            if (words.matches("[0-9]{1,9}")) {
+                params.put("number", Integer.parseInt(words));
+            } else {
+                params.put("from", normal(words));
+                params.put("to", normal(words) + Character.MAX_VALUE);
+            }
+        });
+        return params;
     }
 }

@@ -3,6 +3,7 @@ package vestcoin.app.payment;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -10,14 +11,6 @@ import org.springframework.web.bind.annotation.RestController;
 /** The accounts with providers, at the Payment station. */
 @RestController
 class GatewayController {
-    /** @param secret written, never read; empty keeps the one stored */
-    record Keys(String publicKey, String secret) {
-        @Override
-        public String toString() {
-            return "Keys[" + publicKey + "]";
-        }
-    }
-
     private final Gateways gateways;
 
     GatewayController(Gateways gateways) {
@@ -30,7 +23,13 @@ class GatewayController {
     }
 
     @PutMapping("/api/shops/{shop}/gateways/{gateway}")
-    Gateways.GatewayView connect(@PathVariable String shop, @PathVariable String gateway, @RequestBody Keys keys) {
-        return gateways.connect(shop, gateway, keys.publicKey(), keys.secret());
+    Gateways.GatewayView connect(@PathVariable String shop, @PathVariable String gateway, @RequestBody Gateways.Keys keys) {
+        return gateways.connect(shop, gateway, keys);
+    }
+
+    /** Asks the provider anew how the account stands. */
+    @PostMapping("/api/shops/{shop}/gateways/{gateway}/ask")
+    Gateways.GatewayView ask(@PathVariable String shop, @PathVariable String gateway) {
+        return gateways.ask(shop, gateway);
     }
 }

@@ -1,36 +1,78 @@
 package vestcoin.app.payment;
 
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.Vault;
 import vestcoin.core.payment.Gateway;
 
 /** The accounts with providers: their keys, and how far each is. */
 @Service
 public class Gateways {
-    /** What the desk may know. The secret itself is never among it. */
-    public record GatewayView(String id, String url, Optional<String> mode, String publicKey, Optional<String> secretEndsWith, Gateway state) {}
+    /** Providers there are adapters for; the path is where the simulation answers. */
+    public enum With {
+        CARDS, WALLET;
 
-    private record Row(String id, String url, String mode, String publicKey, byte[] secretCipher, String secretLast4, byte[] webhookCipher, String state) {}
+        String text() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** What the desk may know. The secret itself is never among it. @param statement what stands on the buyer's statement @param triedAt last true test payment since the keys changed */
+    public record GatewayView(String id, With provider, String url, Optional<String> mode, String publicKey, Optional<String> secretEndsWith, Gateway state, String statement, Optional<Instant> triedAt) {}
+
+    /** Keys as pasted. @param mode they are meant for, where the page says so @param secret empty keeps the one stored @param statement empty for the shop's name */
+    public record Keys(With provider, Optional<String> mode, String publicKey, String secret, String statement) {
+        public Keys {
+            provider = provider == null ? With.CARDS : provider;
+            mode = mode == null ? Optional.empty() : mode;
+            publicKey = publicKey == null ? "" : publicKey.strip();
+            secret = secret == null ? "" : secret.strip();
+            statement = statement == null ? "" : statement.strip();
+        }
+
+        @Override
+        public String toString() {
+            return "Keys[" + publicKey + "]";
+        }
+    }
+
+    private record Row(String id, String provider, String url, String mode, String publicKey, byte[] secretCipher, String secretLast4, byte[] webhookCipher, String state, String statement, Instant triedAt) {}
+
+    private static final Logger LOG = LoggerFactory.getLogger(Gateways.class);
+    private static final int STATEMENT_MOST = 22;
+    private static final int STATEMENT_LEAST = 5;
 
     private final JdbcClient sql;
     private final Vault vault;
-    private final CardService cards;
-    private final String cardUrl;
+    private final Provider provider;
+    private final Clock clock;
+    private final String services;
     private final String ownUrl;
 
-    Gateways(JdbcClient sql, Vault vault, CardService cards, @Value("${vest-coin.card-provider}") String cardUrl, @Value("${vest-coin.own-url}") String ownUrl) {
+    Gateways(JdbcClient sql, Vault vault, Provider provider, Clock clock, @Value("${vest-coin.services}") String services, @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
         this.vault = vault;
-        this.cards = cards;
-        this.cardUrl = cardUrl;
+        this.provider = provider;
+        this.clock = clock;
+        this.services = services;
         this.ownUrl = ownUrl;
     }
 
@@ -44,63 +86,107 @@ public class Gateways {
         return states;
     }
 
-    /**
-     * Stores keys after a real call has shown that they open an account.
-     *
-     * @param secret empty keeps the one stored
-     */
-    public GatewayView connect(String shop, String id, String publicKey, String secret) {
+    /** Whether a shop takes real money: it has accounts, and all are live; one without accounts takes it by other ways. */
+    public String mode(String shop) {
+        return rows(shop).stream().anyMatch(row -> !"live".equals(row.mode())) ? "test" : "live";
+    }
+
+    /** Stores keys after a real call has shown that they open an account. @throws Told with the sentence that says which key is wrong */
+    public GatewayView connect(String shop, String id, Keys keys) {
         Optional<Row> before = row(shop, id);
-        if (!id.matches("[a-z0-9]+(-[a-z0-9]+)*")) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "id", "“" + id + "” cannot be an id.", "Use small letters, digits and hyphens.");
-        }
-        String used = secret == null || secret.isBlank() ? before.map(row -> vault.opened(row.secretCipher())).orElse("") : secret.strip();
-        String shown = publicKey == null ? "" : publicKey.strip();
-        if (used.isEmpty() || shown.isEmpty()) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, used.isEmpty() ? "secret" : "publicKey", "A key is missing.", "Paste both keys of the account.");
-        }
-        if (used.startsWith("public-") || shown.startsWith("secret-")) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The two keys are swapped.", "The publishable key goes first, the secret one second.");
-        }
-        if (!mode(used).equals(mode(shown))) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "publicKey", "One key is for test mode and the other is not.", "Paste both keys of the same mode.");
-        }
-        CardService.Access access = new CardService.Access(before.map(Row::url).orElse(cardUrl), used);
-        CardService.Account account = check(access, shown);
-        String webhook = cards.webhook(access, ownUrl + "/hooks/" + shop + "/" + id);
-        store(shop, id, access, account, shown, webhook);
+        String used = keys.secret().isEmpty() ? before.map(row -> vault.opened(row.secretCipher())).orElse("") : keys.secret();
+        check(id, keys, used);
+        Access access = new Access(services + "/" + keys.provider().text(), used);
+        Provider.Account account = account(access, keys.publicKey());
+        String webhook = provider.webhook(access, ownUrl + "/hooks/" + shop + "/" + id);
+        boolean same = before.filter(row -> row.publicKey().equals(keys.publicKey())).isPresent();
+        sql.sql("""
+                merge into gateway(shop, id, provider, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher, state, statement, tried_at) key (shop, id)
+                values (:shop, :id, :provider, :url, :mode, :public, :secret, :last4, :webhook, :state, :statement, :tried)""")
+                .param("shop", shop).param("id", id).param("provider", keys.provider().text()).param("url", access.url()).param("mode", account.mode()).param("public", keys.publicKey())
+                .param("secret", vault.sealed(used)).param("last4", used.substring(Math.max(0, used.length() - 4))).param("webhook", vault.sealed(webhook))
+                .param("state", Json.named(stateOf(account))).param("statement", keys.statement())
+                .param("tried", same ? before.map(Row::triedAt).map(at -> at.atOffset(ZoneOffset.UTC)).orElse(null) : null).update();
         return view(row(shop, id).orElseThrow());
     }
 
-    private CardService.Account check(CardService.Access access, String publicKey) {
+    private static void check(String id, Keys keys, String used) {
+        if (!id.matches("[a-z0-9]+(-[a-z0-9]+)*")) {
+            throw wrong("id", "“" + id + "” cannot be an id.", "Use small letters, digits and hyphens.");
+        }
+        if (used.isEmpty() || keys.publicKey().isEmpty()) {
+            throw wrong(used.isEmpty() ? "secret" : "publicKey", "A key is missing.", "Paste both keys of the account.");
+        }
+        if (used.startsWith("public-") || keys.publicKey().startsWith("secret-")) {
+            throw wrong("secret", "The two keys are swapped.", "The publishable key goes first, the secret one second.");
+        }
+        if (!modeOf(used).equals(modeOf(keys.publicKey()))) {
+            throw wrong("publicKey", "One key is for test mode and the other is not.", "Paste both keys of the same mode.");
+        }
+        keys.mode().filter(mode -> !mode.equals(modeOf(used))).ifPresent(mode -> {
+            throw wrong("secret", "These are " + modeOf(used) + " keys, and " + mode + " mode is chosen.", "Choose " + modeOf(used) + " mode, or paste the " + mode + " keys of the account.");
+        });
+        String statement = keys.statement();
+        if (!statement.isEmpty() && (statement.length() < STATEMENT_LEAST || statement.length() > STATEMENT_MOST || !statement.matches("[A-Za-z0-9 .&-]*[A-Za-z][A-Za-z0-9 .&-]*"))) {
+            throw wrong("statement", "“" + statement + "” cannot stand on a statement.", "Use 5 to 22 letters, digits, spaces and . - &, with one letter at least.");
+        }
+    }
+
+    private static Told wrong(String path, String sentence, String remedy) {
+        return new Told(HttpStatus.UNPROCESSABLE_CONTENT, path, sentence, remedy);
+    }
+
+    private Provider.Account account(Access access, String publicKey) {
         try {
-            CardService.Account account = cards.account(access);
+            Provider.Account account = provider.account(access);
             if (!account.publicKey().equals(publicKey)) {
-                throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "publicKey", "The publishable key belongs to another account than the secret one.", "Copy both from the same page of the provider.");
+                throw wrong("publicKey", "The publishable key belongs to another account than the secret one.", "Copy both from the same page of the provider.");
             }
             return account;
-        } catch (CardService.Refusal e) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The provider does not know this secret key.", "Copy it again from the provider, whole and without spaces.");
-        } catch (CardService.Silent e) {
+        } catch (Refusal e) {
+            throw wrong("secret", "The provider does not know this secret key.", "Copy it again from the provider, whole and without spaces.");
+        } catch (Silent e) {
             throw new Told(HttpStatus.BAD_GATEWAY, "secret", "The provider is not answering, so the keys could not be checked.", "Try again in a few minutes; nothing was changed.");
         }
     }
 
-    private void store(String shop, String id, CardService.Access access, CardService.Account account, String publicKey, String webhook) {
-        Gateway state = !account.approved() ? Gateway.WAITING_FOR_APPROVAL : account.mode().equals("live") ? Gateway.LIVE : Gateway.TEST;
-        String secret = access.secret();
-        sql.sql("""
-                merge into gateway(shop, id, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher, state) key (shop, id)
-                values (:shop, :id, :url, :mode, :public, :secret, :last4, :webhook, :state)""")
-                .param("shop", shop).param("id", id).param("url", access.url()).param("mode", account.mode()).param("public", publicKey)
-                .param("secret", vault.sealed(secret)).param("last4", secret.substring(Math.max(0, secret.length() - 4)))
-                .param("webhook", vault.sealed(webhook)).param("state", Json.named(state)).update();
+    private static Gateway stateOf(Provider.Account account) {
+        return !account.approved() ? Gateway.WAITING_FOR_APPROVAL : account.mode().equals("live") ? Gateway.LIVE : Gateway.TEST;
+    }
+
+    /** Asks the provider how an account stands: approval comes, and keys are withdrawn, without anybody telling. */
+    public GatewayView ask(String shop, String id) {
+        Row row = row(shop, id).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "id", "There is no such account.", "Connect one."));
+        try {
+            put(shop, id, stateOf(provider.account(new Access(row.url(), vault.opened(row.secretCipher())))));
+        } catch (Refusal e) {
+            put(shop, id, Gateway.FAILING);
+        } catch (Silent e) {
+            LOG.info("account {} of {} was not asked after: {}", id, shop, e.getMessage());
+        }
+        return view(row(shop, id).orElseThrow());
+    }
+
+    private void put(String shop, String id, Gateway state) {
+        sql.sql("update gateway set state = :state where shop = :shop and id = :id").param("state", Json.named(state)).param("shop", shop).param("id", id).update();
+    }
+
+    private record Named(String shop, String id) {}
+
+    @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
+    void askAfterAccounts() {
+        sql.sql("select shop, id from gateway").query(Named.class).list().forEach(each -> ask(each.shop(), each.id()));
+    }
+
+    /** Notes that a true test payment went through. */
+    public void tried(String shop, String id) {
+        sql.sql("update gateway set tried_at = :at where shop = :shop and id = :id").param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("shop", shop).param("id", id).update();
     }
 
     /** What opens the provider's door for a shop. */
-    CardService.Access access(String shop, String id) {
+    Access access(String shop, String id) {
         Row row = row(shop, id).orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This way of paying is not connected.", "Choose another."));
-        return new CardService.Access(row.url(), vault.opened(row.secretCipher()));
+        return new Access(row.url(), vault.opened(row.secretCipher()));
     }
 
     public Optional<String> webhookSecret(String shop, String id) {
@@ -112,7 +198,8 @@ public class Gateways {
     }
 
     private List<Row> rows(String shop) {
-        return sql.sql("select id, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher, state from gateway where shop = :shop order by id")
+        return sql.sql("""
+                select id, provider, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher, state, statement, tried_at from gateway where shop = :shop order by id""")
                 .param("shop", shop).query(Row.class).list();
     }
 
@@ -121,14 +208,15 @@ public class Gateways {
     }
 
     private static Gateway state(Row row) {
-        return Gateway.valueOf(row.state().toUpperCase(java.util.Locale.ROOT).replace('-', '_'));
+        return Gateway.valueOf(row.state().toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 
     private static GatewayView view(Row row) {
-        return new GatewayView(row.id(), row.url(), Optional.ofNullable(row.mode()), row.publicKey(), Optional.ofNullable(row.secretLast4()), state(row));
+        return new GatewayView(row.id(), With.valueOf(row.provider().toUpperCase(Locale.ROOT)), row.url(), Optional.ofNullable(row.mode()), row.publicKey(), Optional.ofNullable(row.secretLast4()),
+                state(row), row.statement(), Optional.ofNullable(row.triedAt()));
     }
 
-    private static String mode(String key) {
+    private static String modeOf(String key) {
         String[] parts = key.split("-");
         return parts.length > 1 ? parts[1] : "";
     }

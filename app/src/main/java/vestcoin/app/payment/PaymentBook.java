@@ -1,11 +1,13 @@
 package vestcoin.app.payment;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -14,41 +16,66 @@ import org.springframework.transaction.annotation.Transactional;
 /** What is written of payments. Every change of state is a row with its time, actor, amount and reason. Amounts are minor units. */
 @Repository
 public class PaymentBook {
-    public record Payment(long id, long orderId, String shop, String gateway, String method, String idempotencyKey, String providerRef, String state,
-            String reason, String action, long amount, long captured, long refunded) {
-        PaymentState stateNow() {
+    /**
+     * One try to pay a part of an order.
+     *
+     * @param gateway  empty where no provider stands behind it
+     * @param part     code of the voucher that pays it; empty for the rest of the order
+     * @param atOnce   whether the money is taken as soon as it is authorised
+     * @param lapsesAt when its authorisation ends by itself, null before there is one
+     * @param version  how many changes the provider had made when it last told of it
+     */
+    public record Payment(long id, long orderId, String shop, String gateway, String method, String part, String idempotencyKey, String providerRef, String state,
+            String reason, String action, long amount, long captured, long refunded, boolean atOnce, int holdDays, Instant lapsesAt, long version) {
+        public PaymentState stateNow() {
             return PaymentState.of(state);
         }
+
+        public boolean throughProvider() {
+            return !gateway.isEmpty();
+        }
+
+        public boolean byVoucher() {
+            return !part.isEmpty();
+        }
     }
+
+    /** What is to be paid. @param gateway empty where no provider stands behind it */
+    public record Begun(long order, String shop, String gateway, String method, String part, long amount, boolean atOnce, int holdDays) {}
 
     public record Transition(String state, long amount, Instant at, String actor, String note) {}
 
     record Move(String idempotencyKey, long payment, String kind, long amount, String actor) {}
 
     private static final String PAYMENT = """
-            select id, order_id, shop, gateway, method, idempotency_key, coalesce(provider_ref, '') as provider_ref, state, reason, action,
-                   amount, captured, refunded
+            select id, order_id, shop, coalesce(gateway, '') as gateway, method, part, idempotency_key, coalesce(provider_ref, '') as provider_ref, state, reason, action,
+                   amount, captured, refunded, at_once, hold_days, lapses_at, version
             from payment
             """;
 
+    /** Something of an order's payments changed; told within the transaction that changes it. */
+    public record Moved(long order) {}
+
     private final JdbcClient sql;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    PaymentBook(JdbcClient sql, Clock clock) {
+    PaymentBook(JdbcClient sql, ApplicationEventPublisher events, Clock clock) {
         this.sql = sql;
+        this.events = events;
         this.clock = clock;
     }
 
-    /** Tries of an order, the latest first. */
+    /** Tries of an order, the latest first, those by voucher last. */
     public List<Payment> ofOrder(long order) {
-        return sql.sql(PAYMENT + "where order_id = :order order by id desc").param("order", order).query(Payment.class).list();
+        return sql.sql(PAYMENT + "where order_id = :order order by case when part = '' then 0 else 1 end, id desc").param("order", order).query(Payment.class).list();
     }
 
     public List<Transition> transitions(long payment) {
         return sql.sql("select state, amount, at, actor, note from payment_transition where payment = :payment order by seq").param("payment", payment).query(Transition.class).list();
     }
 
-    Payment of(long id) {
+    public Payment of(long id) {
         return sql.sql(PAYMENT + "where id = :id").param("id", id).query(Payment.class).single();
     }
 
@@ -56,8 +83,18 @@ public class PaymentBook {
         return sql.sql(PAYMENT + "where idempotency_key = :key").param("key", key).query(Payment.class).optional();
     }
 
+    /** What a provider may still answer to. */
     List<Payment> open() {
-        return sql.sql(PAYMENT + "where state in ('created', 'needs-buyer', 'pending') order by id").query(Payment.class).list();
+        return sql.sql(PAYMENT + "where state in ('created', 'needs-buyer', 'pending') and gateway is not null order by id").query(Payment.class).list();
+    }
+
+    /** Authorised, to be taken at once, and nobody has asked for it yet: a crash came between. */
+    List<Payment> toCapture() {
+        return sql.sql(PAYMENT + "p where state = 'authorised' and at_once and not exists (select 1 from payment_move m where m.payment = p.id) order by id").query(Payment.class).list();
+    }
+
+    List<Payment> lapsed() {
+        return sql.sql(PAYMENT + "where state = 'authorised' and lapses_at < :now order by id").param("now", now()).query(Payment.class).list();
     }
 
     /**
@@ -75,28 +112,31 @@ public class PaymentBook {
         return sql.sql("select max(at) from payment_transition where payment = :payment").param("payment", payment).query(Instant.class).single();
     }
 
-    /** Begins a try, unless another of the same order is alive: then that one is given. */
+    /** Begins a try, unless another of the same part of the order is alive: then that one is given. */
     @Transactional
-    public Payment begin(long order, String shop, String gateway, String method, long amount) {
+    public Payment begin(Begun asked) {
         try {
             String key = UUID.randomUUID().toString();
             sql.sql("""
-                    insert into payment(order_id, shop, gateway, method, idempotency_key, state, amount)
-                    values (:order, :shop, :gateway, :method, :key, 'created', :amount)""")
-                    .param("order", order).param("shop", shop).param("gateway", gateway).param("method", method).param("key", key).param("amount", amount).update();
+                    insert into payment(order_id, shop, gateway, method, part, idempotency_key, state, amount, at_once, hold_days)
+                    values (:order, :shop, :gateway, :method, :part, :key, 'created', :amount, :atOnce, :holdDays)""")
+                    .param("order", asked.order()).param("shop", asked.shop()).param("gateway", asked.gateway().isEmpty() ? null : asked.gateway()).param("method", asked.method())
+                    .param("part", asked.part()).param("key", key).param("amount", asked.amount()).param("atOnce", asked.atOnce()).param("holdDays", asked.holdDays()).update();
             Payment begun = byKey(key).orElseThrow();
-            write(begun.id(), PaymentState.CREATED, amount, "buyer", "");
+            write(begun, PaymentState.CREATED, asked.amount(), "buyer", "");
             return begun;
         } catch (DuplicateKeyException e) {
-            return ofOrder(order).stream().filter(payment -> List.of("created", "needs-buyer", "pending", "authorised", "captured", "refunded").contains(payment.state()))
-                    .findFirst().orElseThrow(() -> e);
+            return ofOrder(asked.order()).stream().filter(payment -> payment.part().equals(asked.part()) && payment.stateNow().alive()).findFirst().orElseThrow(() -> e);
         }
     }
 
-    /** Takes in how the provider sees a payment. News that cannot follow what is known changes nothing. */
+    /** Takes in how the provider sees a payment. News that is older than what is known, or cannot follow it, changes nothing. */
     @Transactional
-    public Payment learn(long id, CardService.View view, String actor) {
-        Payment known = sql.sql(PAYMENT + "where id = :id for update").param("id", id).query(Payment.class).single();
+    public Payment learn(long id, Provider.View view, String actor) {
+        Payment known = locked(id);
+        if (view.version() < known.version()) {
+            return known;
+        }
         PaymentState next = PaymentState.of(view.state());
         boolean moves = known.stateNow().leadsTo(next);
         long captured = Math.max(known.captured(), Math.min(view.captured(), known.amount()));
@@ -106,51 +146,96 @@ public class PaymentBook {
         }
         PaymentState state = moves ? next : known.stateNow();
         sql.sql("""
-                update payment set state = :state, provider_ref = :ref, reason = :reason, action = :action, captured = :captured, refunded = :refunded
-                where id = :id""")
+                update payment set state = :state, provider_ref = :ref, reason = :reason, action = :action, captured = :captured, refunded = :refunded, version = :version,
+                       lapses_at = :lapses where id = :id""")
                 .param("state", state.text()).param("ref", view.ref().isEmpty() ? null : view.ref()).param("reason", moves ? view.reason() : known.reason())
                 .param("action", state == PaymentState.NEEDS_BUYER ? view.action() : "").param("captured", captured).param("refunded", refunded)
-                .param("id", id).update();
+                .param("version", view.version()).param("lapses", lapses(known, state)).param("id", id).update();
         if (captured > known.captured()) {
-            write(id, PaymentState.CAPTURED, captured - known.captured(), actor, "");
+            write(known, PaymentState.CAPTURED, captured - known.captured(), actor, "");
         }
         if (refunded > known.refunded()) {
-            write(id, PaymentState.REFUNDED, refunded - known.refunded(), actor, "");
+            write(known, PaymentState.REFUNDED, refunded - known.refunded(), actor, "");
         }
         if (moves && captured == known.captured() && refunded == known.refunded()) {
-            write(id, state, known.amount(), actor, view.reason());
+            write(known, state, known.amount(), actor, view.reason());
         }
         return of(id);
     }
 
-    /** Moves a payment on without the provider's word: no answer came, or nothing ever reached it. */
+    private Object lapses(Payment known, PaymentState state) {
+        if (state == PaymentState.AUTHORISED && known.lapsesAt() == null) {
+            return clock.instant().plus(Duration.ofDays(known.holdDays())).atOffset(ZoneOffset.UTC);
+        }
+        return known.lapsesAt() == null ? null : known.lapsesAt().atOffset(ZoneOffset.UTC);
+    }
+
+    /** Moves a payment on without a provider's word: no answer came, nothing ever reached it, or there is none. */
     @Transactional
-    public Payment put(long id, PaymentState next, String note) {
-        Payment known = sql.sql(PAYMENT + "where id = :id for update").param("id", id).query(Payment.class).single();
+    public Payment put(long id, PaymentState next, String actor, String note) {
+        Payment known = locked(id);
         if (!known.stateNow().leadsTo(next)) {
             return known;
         }
         sql.sql("update payment set state = :state, reason = :note where id = :id").param("state", next.text()).param("note", note).param("id", id).update();
-        write(id, next, known.amount(), "vest coin", note);
+        write(known, next, known.amount(), actor, note);
         return of(id);
     }
 
-    private void write(long payment, PaymentState state, long amount, String actor, String note) {
+    /**
+     * Money that came, or was given back, without a provider: written once for a key.
+     *
+     * @return the payment after it, or nothing if the payment does not allow it
+     */
+    @Transactional
+    public Optional<Payment> moveHere(Payment payment, Provider.Kind kind, String key, long amount, String actor, String note) {
+        Payment known = locked(payment.id());
+        if (sql.sql("select count(*) from payment_move where idempotency_key = :key").param("key", key).query(Long.class).single() > 0) {
+            return Optional.of(known);
+        }
+        long captured = known.captured() + (kind == Provider.Kind.CAPTURE ? amount : 0);
+        long refunded = known.refunded() + (kind == Provider.Kind.REFUND ? amount : 0);
+        boolean open = kind == Provider.Kind.REFUND ? known.stateNow().refundable() : known.stateNow().open() || known.stateNow() == PaymentState.CAPTURED;
+        if (amount <= 0 || !open || captured > known.amount() || refunded > captured) {
+            return Optional.empty();
+        }
+        PaymentState state = refunded > 0 ? PaymentState.REFUNDED : PaymentState.CAPTURED;
+        sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at, settled, note) values (:key, :payment, :kind, :amount, :actor, :at, 'done', :note)")
+                .param("key", key).param("payment", known.id()).param("kind", kind.text()).param("amount", amount).param("actor", actor).param("at", now()).param("note", note).update();
+        sql.sql("update payment set state = :state, captured = :captured, refunded = :refunded, reason = '' where id = :id")
+                .param("state", state.text()).param("captured", captured).param("refunded", refunded).param("id", known.id()).update();
+        write(known, kind == Provider.Kind.REFUND ? PaymentState.REFUNDED : PaymentState.CAPTURED, amount, actor, note);
+        return Optional.of(of(known.id()));
+    }
+
+    /** Tells those who keep papers and messages that an order has changed, once the transaction is committed. */
+    public void announce(long order) {
+        events.publishEvent(new Moved(order));
+    }
+
+    /** A payment that nobody else can change until the transaction ends. */
+    Payment locked(long id) {
+        return sql.sql(PAYMENT + "where id = :id for update").param("id", id).query(Payment.class).single();
+    }
+
+    private void write(Payment payment, PaymentState state, long amount, String actor, String note) {
         sql.sql("""
                 insert into payment_transition(payment, seq, state, amount, at, actor, note)
                 values (:payment, (select coalesce(max(seq), 0) + 1 from payment_transition where payment = :payment), :state, :amount, :at, :actor, :note)""")
-                .param("payment", payment).param("state", state.text()).param("amount", amount).param("at", clock.instant().atOffset(ZoneOffset.UTC))
-                .param("actor", actor).param("note", note).update();
+                .param("payment", payment.id()).param("state", state.text()).param("amount", amount).param("at", now()).param("actor", actor).param("note", note).update();
+        if (state != PaymentState.CREATED && state.alive()) {
+            events.publishEvent(new Moved(payment.orderId()));
+        }
+        sql.sql("update orders set standing = :standing where id = :order").param("standing", Standing.of(ofOrder(payment.orderId()))).param("order", payment.orderId()).update();
     }
 
     /** Writes down that money shall move, before the provider is asked. A key moves once. */
     @Transactional
-    public void ask(String key, long payment, String kind, long amount, String actor) {
-        sql.sql("select id from payment where id = :id for update").param("id", payment).query(Long.class).single();
+    public void ask(String key, long payment, Provider.Kind kind, long amount, String actor) {
+        locked(payment);
         if (sql.sql("select count(*) from payment_move where idempotency_key = :key").param("key", key).query(Long.class).single() == 0) {
             sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at) values (:key, :payment, :kind, :amount, :actor, :at)")
-                    .param("key", key).param("payment", payment).param("kind", kind).param("amount", amount).param("actor", actor)
-                    .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
+                    .param("key", key).param("payment", payment).param("kind", kind.text()).param("amount", amount).param("actor", actor).param("at", now()).update();
         }
     }
 
@@ -171,11 +256,14 @@ public class PaymentBook {
     /** Whether an event is new; asked in the transaction that acts on it. */
     boolean firstTime(String shop, String event) {
         try {
-            sql.sql("insert into webhook_event(shop, event, at) values (:shop, :event, :at)").param("shop", shop).param("event", event)
-                    .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
+            sql.sql("insert into webhook_event(shop, event, at) values (:shop, :event, :at)").param("shop", shop).param("event", event).param("at", now()).update();
             return true;
         } catch (DuplicateKeyException e) {
             return false;
         }
+    }
+
+    private java.time.OffsetDateTime now() {
+        return clock.instant().atOffset(ZoneOffset.UTC);
     }
 }

@@ -6,15 +6,16 @@ import java.util.Set;
 
 /** The life of a payment: which state may follow which. What is not listed is ignored, so late news changes nothing. */
 public enum PaymentState {
-    CREATED, NEEDS_BUYER, PENDING, AUTHORISED, CAPTURED, REFUNDED, DECLINED, FAILED, VOIDED, EXPIRED;
+    CREATED, NEEDS_BUYER, PENDING, AUTHORISED, CAPTURED, REFUNDED, DECLINED, FAILED, VOIDED, EXPIRED, DISPUTED, DISPUTE_LOST;
 
     private static final Map<PaymentState, Set<PaymentState>> NEXT = Map.of(
             CREATED, Set.of(NEEDS_BUYER, PENDING, AUTHORISED, CAPTURED, DECLINED, FAILED),
             NEEDS_BUYER, Set.of(PENDING, AUTHORISED, CAPTURED, DECLINED, FAILED, EXPIRED),
-            PENDING, Set.of(NEEDS_BUYER, AUTHORISED, CAPTURED, DECLINED, FAILED, EXPIRED),
+            PENDING, Set.of(NEEDS_BUYER, AUTHORISED, CAPTURED, DECLINED, FAILED, EXPIRED, VOIDED),
             AUTHORISED, Set.of(CAPTURED, VOIDED, EXPIRED),
-            CAPTURED, Set.of(REFUNDED),
-            REFUNDED, Set.of());
+            CAPTURED, Set.of(REFUNDED, DISPUTED),
+            REFUNDED, Set.of(DISPUTED),
+            DISPUTED, Set.of(CAPTURED, REFUNDED, DISPUTE_LOST));
 
     /** Whether a payment in this state may go on to that one. */
     boolean leadsTo(PaymentState next) {
@@ -26,7 +27,17 @@ public enum PaymentState {
         return this == CREATED || this == NEEDS_BUYER || this == PENDING;
     }
 
-    String text() {
+    /** Whether money that came in can still be given back. */
+    public boolean refundable() {
+        return this == CAPTURED || this == REFUNDED;
+    }
+
+    /** Whether it holds its part of the order, so that no other try may. */
+    public boolean alive() {
+        return this != DECLINED && this != FAILED && this != VOIDED && this != EXPIRED;
+    }
+
+    public String text() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 

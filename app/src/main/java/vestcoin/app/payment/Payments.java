@@ -1,8 +1,10 @@
 package vestcoin.app.payment;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -10,7 +12,14 @@ import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.edge.Told;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.app.payment.PaymentBook.Begun;
 import vestcoin.app.payment.PaymentBook.Payment;
 
 /**
@@ -19,95 +28,172 @@ import vestcoin.app.payment.PaymentBook.Payment;
  */
 @Service
 public class Payments {
+    /** The method of a payment made by voucher. */
+    public static final String VOUCHER = "voucher";
+
     private static final Logger LOG = LoggerFactory.getLogger(Payments.class);
+    private static final String OWN = "vest coin";
     /** A try younger than this may still be on its way to the provider. */
     private static final Duration ON_ITS_WAY = Duration.ofSeconds(30);
 
     private final PaymentBook book;
+    private final Vouchers vouchers;
     private final Gateways gateways;
-    private final CardService cards;
+    private final Provider provider;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    Payments(PaymentBook book, Gateways gateways, CardService cards, Clock clock) {
+    Payments(PaymentBook book, Vouchers vouchers, Gateways gateways, Provider provider, PlatformTransactionManager transactions, Clock clock) {
         this.book = book;
+        this.vouchers = vouchers;
         this.gateways = gateways;
-        this.cards = cards;
+        this.provider = provider;
+        this.transaction = new TransactionTemplate(transactions);
         this.clock = clock;
     }
 
-    /** What a payment is for. */
-    public record Due(long order, String shop, String gateway, String method, long amount, String currency, String reference, String returnUrl) {}
+    /** What a provider is told besides. */
+    public record Reference(String currency, String reference, String returnUrl) {}
 
-    /** Pays an order with a card token, once: while a try is alive it is given back instead. */
-    public Payment pay(Due due, String token) {
-        Payment payment = book.begin(due.order(), due.shop(), due.gateway(), due.method(), due.amount());
+    /** Pays through a provider, once: while a try is alive it is given back instead. @param token of a card; empty where the buyer is sent to a page */
+    public Payment pay(Begun due, Reference more, String token) {
+        Payment payment = book.begin(due);
         if (payment.stateNow() != PaymentState.CREATED) {
             return payment.stateNow().open() ? asked(payment) : payment;
         }
-        CardService.Access access = gateways.access(due.shop(), due.gateway());
+        Access access = gateways.access(due.shop(), due.gateway());
         try {
-            return book.learn(payment.id(), cards.authorise(access, payment.idempotencyKey(), due.amount(), due.currency(), token, due.reference(), due.returnUrl()), "buyer");
-        } catch (CardService.Refusal e) {
-            return book.put(payment.id(), PaymentState.FAILED, e.getMessage());
-        } catch (CardService.Silent e) {
-            return book.put(payment.id(), PaymentState.PENDING, "the provider has not answered");
+            return onwards(book.learn(payment.id(), provider.authorise(access, payment.idempotencyKey(), due.amount(), more.currency(), token, more.reference(), more.returnUrl()), "buyer"));
+        } catch (Refusal e) {
+            return book.put(payment.id(), PaymentState.FAILED, OWN, e.getMessage());
+        } catch (Silent e) {
+            return book.put(payment.id(), PaymentState.PENDING, OWN, "the provider has not answered");
         }
+    }
+
+    /** Begins a payment that no provider stands behind: it waits for the money. */
+    @Transactional
+    public Payment await(Begun due, String note) {
+        Payment payment = book.begin(due);
+        return payment.stateNow() == PaymentState.CREATED ? book.put(payment.id(), PaymentState.PENDING, "buyer", note) : payment;
+    }
+
+    /** Pays a part of an order from a voucher, in the transaction that places it. @throws Vouchers.Spent if the voucher holds less */
+    @Transactional
+    public void payByVoucher(long order, String shop, String code, long amount) {
+        Payment payment = book.begin(new Begun(order, shop, "", VOUCHER, code, amount, true, 1));
+        vouchers.take(shop, code, payment.id(), amount);
+        book.moveHere(payment, Provider.Kind.CAPTURE, key(payment, "capture"), amount, "buyer", "");
+    }
+
+    /** Takes what was authorised if it is to be taken at once. */
+    private Payment onwards(Payment payment) {
+        if (payment.stateNow() != PaymentState.AUTHORISED || !payment.atOnce()) {
+            return payment;
+        }
+        try {
+            String key = key(payment, "capture");
+            book.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), OWN);
+            return carriedOut(new PaymentBook.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), OWN));
+        } catch (Silent | Refusal e) {
+            LOG.info("capture of payment {} stays open: {}", payment.id(), e.getMessage());
+            return book.of(payment.id());
+        }
+    }
+
+    /** The same for the same payment, so that what happens by itself happens once. */
+    private static String key(Payment payment, String what) {
+        return UUID.nameUUIDFromBytes((payment.idempotencyKey() + "/" + what).getBytes(StandardCharsets.UTF_8)).toString();
     }
 
     /** Asks the provider how a payment stands. */
     public Payment asked(Payment payment) {
-        if (!payment.stateNow().open()) {
+        if (!payment.stateNow().open() || !payment.throughProvider()) {
             return payment;
         }
         try {
-            Optional<CardService.View> view = cards.find(gateways.access(payment.shop(), payment.gateway()), payment.idempotencyKey());
+            Optional<Provider.View> view = provider.find(gateways.access(payment.shop(), payment.gateway()), payment.idempotencyKey());
             if (view.isPresent()) {
-                return book.learn(payment.id(), view.get(), "provider");
+                return onwards(book.learn(payment.id(), view.get(), "provider"));
             }
             boolean gone = book.lastChange(payment.id()).plus(ON_ITS_WAY).isBefore(clock.instant());
-            return gone ? book.put(payment.id(), PaymentState.FAILED, "nothing reached the provider") : payment;
-        } catch (CardService.Silent | CardService.Refusal e) {
+            return gone ? book.put(payment.id(), PaymentState.FAILED, OWN, "nothing reached the provider") : payment;
+        } catch (Silent | Refusal e) {
             LOG.info("payment {} stays open: {}", payment.id(), e.getMessage());
             return payment;
         }
     }
 
-    /** Captures or refunds once for a key. @throws Told if the amount cannot be moved or the provider says no */
-    public Payment move(Payment payment, String kind, String key, long amount, String actor) {
-        long most = kind.equals("capture") ? payment.amount() - payment.captured() : payment.captured() - payment.refunded();
-        boolean allowed = kind.equals("capture") ? payment.stateNow() == PaymentState.AUTHORISED || payment.stateNow() == PaymentState.CAPTURED
-                : payment.captured() > 0;
+    /**
+     * Captures, refunds or voids once for a key; of what no provider stands behind, writes down that money came or was given back.
+     *
+     * @throws Told if the amount cannot be moved or the provider says no
+     */
+    public Payment move(Payment payment, Provider.Kind kind, String key, long amount, String actor) {
+        if (!payment.throughProvider()) {
+            return here(payment, kind, key, amount, actor);
+        }
+        long most = kind == Provider.Kind.REFUND ? payment.captured() - payment.refunded() : payment.amount() - payment.captured();
+        boolean allowed = switch (kind) {
+            case CAPTURE -> payment.stateNow() == PaymentState.AUTHORISED || payment.stateNow() == PaymentState.CAPTURED;
+            case REFUND -> payment.stateNow().refundable() && payment.captured() > 0;
+            case VOID -> payment.stateNow() == PaymentState.AUTHORISED && payment.captured() == 0;
+        };
+        if (kind == Provider.Kind.CAPTURE && payment.lapsesAt() != null && payment.lapsesAt().isBefore(clock.instant())) {
+            throw new Told(HttpStatus.CONFLICT, "amount", "The authorisation has lapsed.", "Ask the buyer to pay again; their own page of the order has the link.");
+        }
         if (!allowed || amount <= 0 || amount > most) {
-            throw new Told(HttpStatus.CONFLICT, "amount", "The payment does not allow this " + kind + ".",
-                    most > 0 && allowed ? "Take at most what is left of it." : "Load the order again to see where it stands.");
+            throw notAllowed(kind, most > 0 && allowed);
         }
         book.ask(key, payment.id(), kind, amount, actor);
         try {
-            return carriedOut(new PaymentBook.Move(key, payment.id(), kind, amount, actor));
-        } catch (CardService.Refusal e) {
+            return carriedOut(new PaymentBook.Move(key, payment.id(), kind.text(), amount, actor));
+        } catch (Refusal e) {
             book.settle(key, false, e.getMessage());
             throw new Told(HttpStatus.CONFLICT, "amount", e.getMessage(), "Load the order again to see where it stands.");
-        } catch (CardService.Silent e) {
+        } catch (Silent e) {
             throw new Told(HttpStatus.BAD_GATEWAY, "amount", "The provider is not answering.", "It is noted and asked again every half minute; nothing is taken twice.");
         }
     }
 
+    /** Money without a provider: it came, it was given back, or nobody waits for it any more. In one transaction, also when called from here. */
+    public Payment here(Payment payment, Provider.Kind kind, String key, long amount, String actor) {
+        return transaction.execute(status -> written(payment, kind, key, amount, actor));
+    }
+
+    private Payment written(Payment payment, Provider.Kind kind, String key, long amount, String actor) {
+        if (kind == Provider.Kind.VOID) {
+            return book.put(payment.id(), PaymentState.VOIDED, actor, "no longer waited for");
+        }
+        Payment before = book.locked(payment.id());
+        Payment after = book.moveHere(before, kind, key, amount, actor, "").orElseThrow(() -> notAllowed(kind, true));
+        if (kind == Provider.Kind.REFUND && payment.byVoucher() && after.refunded() > before.refunded()) {
+            vouchers.giveBack(payment.shop(), payment.part(), payment.id(), amount);
+        }
+        return after;
+    }
+
+    private static Told notAllowed(Provider.Kind kind, boolean some) {
+        return new Told(HttpStatus.CONFLICT, "amount", "The payment does not allow this " + kind.text() + ".",
+                some ? "Take at most what is left of it." : "Load the order again to see where it stands.");
+    }
+
     private Payment carriedOut(PaymentBook.Move move) {
         Payment payment = book.of(move.payment());
-        CardService.Access access = gateways.access(payment.shop(), payment.gateway());
-        CardService.View view = move.kind().equals("capture")
-                ? cards.capture(access, payment.providerRef(), move.idempotencyKey(), move.amount())
-                : cards.refund(access, payment.providerRef(), move.idempotencyKey(), move.amount());
+        Provider.Kind kind = Provider.Kind.of(move.kind());
+        Provider.View view = provider.move(gateways.access(payment.shop(), payment.gateway()), payment.providerRef(), kind, move.idempotencyKey(), kind == Provider.Kind.VOID ? 0 : move.amount());
         Payment after = book.learn(payment.id(), view, move.actor());
         book.settle(move.idempotencyKey(), true, "");
         return after;
     }
 
     /** Takes in a webhook whose signature has been checked; a second copy changes nothing. */
-    void told(String shop, String gateway, String event, CardService.View view) {
+    void told(String shop, String gateway, String event, Provider.View view) {
         book.byKey(view.key()).filter(payment -> payment.shop().equals(shop) && payment.gateway().equals(gateway)).ifPresent(payment -> {
-            if (book.firstTime(shop, event)) {
-                book.learn(payment.id(), view, book.askedBy(payment.id()).orElse("provider"));
+            // Together, so that a crash in between cannot make news of it look old.
+            Payment after = transaction.execute(status -> book.firstTime(shop, event) ? book.learn(payment.id(), view, book.askedBy(payment.id()).orElse("provider")) : null);
+            if (after != null) {
+                onwards(after);
             }
         });
     }
@@ -124,12 +210,13 @@ public class Payments {
         for (PaymentBook.Move move : book.unsettled()) {
             try {
                 carriedOut(move);
-            } catch (CardService.Refusal e) {
+            } catch (Refusal e) {
                 book.settle(move.idempotencyKey(), false, e.getMessage());
-            } catch (CardService.Silent e) {
+            } catch (Silent e) {
                 LOG.info("{} of payment {} stays open: {}", move.kind(), move.payment(), e.getMessage());
             }
         }
+        book.toCapture().forEach(this::onwards);
+        book.lapsed().forEach(payment -> book.put(payment.id(), PaymentState.EXPIRED, OWN, "the authorisation has lapsed"));
     }
-
 }

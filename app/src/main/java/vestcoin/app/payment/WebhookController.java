@@ -46,7 +46,7 @@ class WebhookController {
             throw new Told(HttpStatus.UNAUTHORIZED, "sent-at", "The message is older than five minutes.", "Send it again with the present time.");
         }
         JsonNode message = Json.tree(body);
-        payments.told(shop, gateway, message.path("event").asString(""), HttpCardService.view(message.path("payment")));
+        payments.told(shop, gateway, message.path("event").asString(""), HttpProvider.view(message.path("payment")));
         return ResponseEntity.noContent().build();
     }
 

@@ -67,7 +67,8 @@ final class QuoteWriting {
         String key = "lines/" + line.index();
         Figure tax = quote.taxes().stream().flatMap(group -> group.parts().stream()).filter(part -> part.key().equals(key)).findFirst().orElseThrow().tax();
         return new Line(line.product().id(), line.product().name(), line.chosen(), line.line().quantity(), figures.amount(line.unit()), figures.amount(line.amount()),
-                figures.amount(tax), line.perUnit().stream().map(levied -> new QuoteView.PerUnit(levied.name(), levied.inside(), figures.amount(levied.amount()))).toList(), line.bundle());
+                figures.amount(tax), line.perUnit().stream().map(levied -> new QuoteView.PerUnit(levied.name(), levied.inside(), figures.amount(levied.amount()))).toList(), line.bundle(),
+                Optional.of(quote.left().containsKey(line.stockKey()) ? line.stockKey() : line.product().id()).filter(quote.left()::containsKey));
     }
 
     private Discount discount(Reduction reduction) {

@@ -15,12 +15,16 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import vestcoin.app.access.People;
+import vestcoin.app.checkout.Placing;
 import vestcoin.app.format.Json;
-import vestcoin.app.format.OrderFile;
+import vestcoin.app.link.Circumstances;
+import vestcoin.app.link.Links;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
+import vestcoin.app.payment.Provider;
+import vestcoin.app.payment.Vouchers;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
@@ -28,8 +32,10 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
-import vestcoin.standins.card.CardProcessor;
-import vestcoin.standins.card.TestCard;
+import vestcoin.standins.carrier.Carrier;
+import vestcoin.standins.pay.CardProcessor;
+import vestcoin.standins.pay.TestCard;
+import vestcoin.standins.pay.Wallet;
 
 /** The demo: Tern & Tether, a made-up kite maker in Galway, with its owner, one edition and a few earlier orders. */
 @Component
@@ -38,23 +44,30 @@ public class DemoShop {
     public static final String EMAIL = "owner@tern-and-tether.example";
     public static final String PASSWORD = "kites over the bay";
 
+    private static final long VOUCHER_CENTS = 5000;
+
     private final People people;
     private final Drafts drafts;
     private final Editions editions;
     private final Gateways gateways;
-    private final Orders orders;
+    private final Links links;
+    private final Circumstances circumstances;
+    private final Vouchers vouchers;
+    private final Placing placing;
     private final Payments payments;
-    private final PaymentBook book;
     private final Clock clock;
 
-    DemoShop(People people, Drafts drafts, Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Clock clock) {
+    DemoShop(People people, Drafts drafts, Editions editions, Gateways gateways, Links links, Circumstances circumstances, Vouchers vouchers, Placing placing,
+            Payments payments, Clock clock) {
         this.people = people;
         this.drafts = drafts;
         this.editions = editions;
         this.gateways = gateways;
-        this.orders = orders;
+        this.links = links;
+        this.circumstances = circumstances;
+        this.vouchers = vouchers;
+        this.placing = placing;
         this.payments = payments;
-        this.book = book;
         this.clock = clock;
     }
 
@@ -65,7 +78,7 @@ public class DemoShop {
                 Vest Coin, with the demo shop Tern & Tether
                   the desk            %s/desk
                   the counter         %s/counter/%s
-                  card processor      http://127.0.0.1:%d   (simulated; its page lists the test cards)
+                  simulated services  http://127.0.0.1:%d   (cards, wallet, carrier, bank, post room …; the test cards are listed there)
                   sign in with        %s   %s
                 Ends with Ctrl+C.""".formatted(at, at, SHOP, port + 1, EMAIL, PASSWORD);
     }
@@ -86,7 +99,10 @@ public class DemoShop {
         }
         drafts.create(SHOP, Document.parse(setupFile()));
         people.letIn(people.add(EMAIL, PASSWORD), SHOP);
-        String url = gateways.connect(SHOP, "cards", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET).url();
+        String url = gateways.connect(SHOP, "cards", new Gateways.Keys(Gateways.With.CARDS, Optional.of("test"), CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "TERN & TETHER")).url();
+        gateways.connect(SHOP, "purse", new Gateways.Keys(Gateways.With.WALLET, Optional.of("test"), Wallet.TEST_PUBLIC, Wallet.TEST_SECRET, ""));
+        links.connect(SHOP, Links.Kind.CARRIER, links.candidate(Links.Kind.CARRIER, Carrier.KEY));
+        vouchers.issue(SHOP, "GIFT-KITE-2026", "EUR", VOUCHER_CENTS, "test");
         Editions.Edition edition = editions.publish(SHOP, EMAIL);
         PaymentBook.Payment first = buy(edition, url, "Aoife Ní Mháille", "aoife@buyers.example", "12 Example Quay", "Cork", Destination.of("IE", "T12 X2A0"),
                 List.of(new Line("delta-kite", BigDecimal.ONE, Map.of("size", "large")), Line.of("kites-you-can-build", 1)), "tube");
@@ -96,24 +112,21 @@ public class DemoShop {
                 List.of(Line.of("kites-you-can-build", 2)), "letter");
         buy(edition, url, "Sam Specimen", "sam@buyers.example", "99 Example Avenue", "Asheville", new Destination("US", Optional.of("US-NC"), Optional.of("28801")),
                 List.of(Line.of("printed-plans", 1), Line.of("parafoil", 1)), "tube");
-        payments.move(first, "capture", UUID.randomUUID().toString(), first.amount(), EMAIL);
-        PaymentBook.Payment captured = payments.move(second, "capture", UUID.randomUUID().toString(), second.amount(), EMAIL);
-        payments.move(captured, "refund", UUID.randomUUID().toString(), 2000, EMAIL);
+        payments.move(first, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), first.amount(), EMAIL);
+        PaymentBook.Payment captured = payments.move(second, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), second.amount(), EMAIL);
+        payments.move(captured, Provider.Kind.REFUND, UUID.randomUUID().toString(), 2000, EMAIL);
     }
 
     private PaymentBook.Payment buy(Editions.Edition edition, String url, String name, String email, String street, String city, Destination to, List<Line> lines, String delivery)
             throws IOException {
-        Order order = new Order(clock.instant(), lines, to, Optional.of(delivery), Optional.of("card"), gateways.states(SHOP));
+        Order order = circumstances.around(SHOP, edition.document().compiled(),
+                new Order(clock.instant(), lines, to, Optional.of(delivery), Optional.of("card"), gateways.states(SHOP)));
         QuoteView quote = edition.document().quote(order);
         if (!quote.missing().isEmpty()) {
             throw new IllegalStateException(name + ": " + quote.missing());
         }
-        long payable = quote.payable().value().unscaledValue().longValueExact();
-        String address = Json.write(Map.of("lines", List.of(street), "city", city, "postcode", to.postcode().orElse(""), "country", to.country()));
-        Orders.Order placed = orders.place(new Orders.New(SHOP, UUID.randomUUID().toString(), edition.number(), "test", Json.write(OrderFile.of(order)), Json.write(quote),
-                quote.currency(), payable, email, name, to.country(), address, List.of()));
-        payments.pay(new Payments.Due(placed.id(), SHOP, "cards", "card", payable, quote.currency(), String.valueOf(placed.number()), "http://127.0.0.1/"), token(url));
-        return book.ofOrder(placed.id()).get(0);
+        Orders.Order placed = placing.place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact(name, email, List.of(street), city));
+        return placing.pay(placed, token(url));
     }
 
     private static String token(String url) throws IOException {

@@ -13,7 +13,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.VestCoin;
-import vestcoin.standins.card.CardProcessor;
+import vestcoin.standins.Simulation;
 
 /** Runs the application until it is told to end. */
 public final class ServeCommand {
@@ -36,12 +36,12 @@ public final class ServeCommand {
             Path folder = (data == null ? usualData() : data).toAbsolutePath();
             Files.createDirectories(folder);
             try {
-                CardProcessor cards = demo ? CardProcessor.start(port + 1, folder.resolve("card-processor")) : null;
+                Simulation services = demo ? Simulation.start(port + 1, folder) : null;
                 ConfigurableApplicationContext context = application(port, folder, "http://127.0.0.1:" + (port + 1));
-                if (cards != null) {
+                if (services != null) {
                     context.addApplicationListener(event -> {
                         if (event instanceof org.springframework.context.event.ContextClosedEvent) {
-                            cards.close();
+                            services.close();
                         }
                     });
                     context.getBean(DemoShop.class).loadIfEmpty();
@@ -57,9 +57,9 @@ public final class ServeCommand {
         }
     }
 
-    /** Starts the application on a port of 127.0.0.1. @param cards where the card processor answers @param more settings */
-    public static ConfigurableApplicationContext application(int port, Path data, String cards, String... more) {
-        List<String> arguments = new ArrayList<>(List.of("--server.port=" + port, "--vest-coin.data=" + data, "--vest-coin.card-provider=" + cards));
+    /** Starts the application on a port of 127.0.0.1. @param services where the services outside answer @param more settings */
+    public static ConfigurableApplicationContext application(int port, Path data, String services, String... more) {
+        List<String> arguments = new ArrayList<>(List.of("--server.port=" + port, "--vest-coin.data=" + data, "--vest-coin.services=" + services));
         arguments.addAll(List.of(more));
         return SpringApplication.run(VestCoin.class, arguments.toArray(String[]::new));
     }

@@ -73,12 +73,25 @@ public record Document(JsonNode tree, Compiled compiled) {
         return new Document(changed, Compiled.of(read(changed, tree, setup()), compiled));
     }
 
+    /** What this document would be with another list of goods, zones or rows of tax, things read already. @throws Refused if it would be impossible */
+    void judge(String station, List<?> things) {
+        Setup was = setup();
+        Object with = LongList.of(station).with(station(was, station), things);
+        Compiled.of(new Setup(was.shop(), with instanceof Goods goods ? goods : was.goods(), was.discounts(), with instanceof Delivery delivery ? delivery : was.delivery(),
+                with instanceof Tax tax ? tax : was.tax(), was.payment(), was.rehearsal(), was.pickup(), was.terms()), compiled);
+    }
+
     /** The stations that were changed, as they are written rather than as they were sent. */
     private JsonNode written(JsonNode changed, Setup setup) {
         ObjectNode result = JsonNodeFactory.instance.objectNode();
         changed.properties().forEach(field -> result.set(field.getKey(), field.getValue() == tree.get(field.getKey()) || field.getKey().equals("format")
                 ? field.getValue() : Json.tree(station(setup, field.getKey()))));
         return result;
+    }
+
+    /** A station of the setup by its name. */
+    Object station(String name) {
+        return station(setup(), name);
     }
 
     private static Object station(Setup setup, String name) {

@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
+import vestcoin.app.link.Circumstances;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.DraftView.CellText;
@@ -88,12 +89,14 @@ class DraftController {
     private final Drafts drafts;
     private final Editions editions;
     private final Gateways gateways;
+    private final Circumstances circumstances;
     private final Clock clock;
 
-    DraftController(Drafts drafts, Editions editions, Gateways gateways, Clock clock) {
+    DraftController(Drafts drafts, Editions editions, Gateways gateways, Circumstances circumstances, Clock clock) {
         this.drafts = drafts;
         this.editions = editions;
         this.gateways = gateways;
+        this.circumstances = circumstances;
         this.clock = clock;
     }
 
@@ -188,33 +191,29 @@ class DraftController {
 
     @PostMapping("/api/shops/{shop}/ticket")
     Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
-        Map<String, Gateway> states = gateways.states(shop);
-        Order order = asked.order().placed(clock.instant(), states);
+        Order order = asked.order().placed(clock.instant(), gateways.states(shop));
         try {
-            return ticket(asked, live(shop, order), drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
+            return ticket(shop, asked, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
         } catch (Refused refused) {
-            return ticket(asked, live(shop, order), drafts.of(shop).document(), List.of(), order, refused.problems());
+            return ticket(shop, asked, drafts.of(shop).document(), List.of(), order, refused.problems());
         }
     }
 
-    private Optional<Quote> live(String shop, Order order) {
-        return editions.live(shop).flatMap(edition -> quote(edition.document(), order));
-    }
-
-    private static Ticket ticket(TicketAsked asked, Optional<Quote> liveQuote, Document document, List<Edit> edits, Order order, List<Problem> refused) {
+    private Ticket ticket(String shop, TicketAsked asked, Document document, List<Edit> edits, Order order, List<Problem> refused) {
+        Optional<Quote> liveQuote = editions.live(shop).flatMap(edition -> quote(shop, edition.document(), order));
         Optional<BigDecimal> live = liveQuote.map(quote -> quote.payable().value());
         Optional<QuoteView> beside = asked.beside().orElse(false) ? liveQuote.map(QuoteView::of) : Optional.empty();
         Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
         try {
-            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), order))), live, beside, readings, List.of(), refused);
+            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order)))), live, beside, readings, List.of(), refused);
         } catch (Refused unpriced) {
             return new Ticket(Optional.empty(), live, beside, readings, unpriced.problems(), refused);
         }
     }
 
-    private static Optional<Quote> quote(Document document, Order order) {
+    private Optional<Quote> quote(String shop, Document document, Order order) {
         try {
-            return Optional.of(Pricing.price(document.compiled(), order));
+            return Optional.of(Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order)));
         } catch (Refused refused) {
             return Optional.empty();
         }

@@ -34,13 +34,23 @@ record LongList<S, T>(String name, String field, Class<S> station, Class<T> type
         return ALL.stream().filter(list -> list.name.equals(station)).findFirst().orElse(null);
     }
 
+    /** A station with another list. */
+    S with(Object known, List<?> things) {
+        return with.apply(station.cast(known), things.stream().map(type::cast).toList());
+    }
+
+    /** The things of a station's list. */
+    List<T> of(Object known) {
+        return get.apply(station.cast(known));
+    }
+
     /** @param before the node {@code known} was read from @throws vestcoin.core.problem.Refused with the place by its number in the list */
     Object read(JsonNode node, JsonNode before, Object known) {
         if (!(node instanceof ObjectNode object) || !(object.get(field) instanceof ArrayNode array) || !(before.get(field) instanceof ArrayNode old)) {
             return Json.read(node, station, name);
         }
         Map<JsonNode, T> read = new IdentityHashMap<>(old.size());
-        List<T> things = get.apply(station.cast(known));
+        List<T> things = of(known);
         for (int i = 0; i < things.size(); i++) {
             read.put(old.get(i), things.get(i));
         }

@@ -35,11 +35,19 @@ final class SheetFile {
     private static final String FORMULA = "=+@-";
     private static final int MOST_SHOWN = 200;
     private static final Set<String> NUMBERS = Set.of("sending/preparation");
+    private static final String RATES = "rates/";
+    /** Besides rates, what is typed in a cell and means something else. */
+    private static final Set<String> UNDERSTOOD = Set.of("places", "except");
     private static final List<String> GOODS = List.of("name", "kind", "price", "category", "weight", "group", "sending/size", "sending/preparation");
     private static final List<String> PLACES = List.of("name", "places", "except");
 
-    /** @param list path of the list @param columns header to the path within a row */
-    private record Sheet(String list, Map<String, String> columns, Class<?> type) {}
+    /** @param station it belongs to @param list path of the list @param columns header to the path within a row */
+    private record Sheet(String station, String list, Map<String, String> columns, LongList<?, ?> things) {
+        static Sheet of(String station, Map<String, String> columns) {
+            LongList<?, ?> things = LongList.of(station);
+            return new Sheet(station, station + "/" + things.field(), columns, things);
+        }
+    }
 
     /** A cell that would change. @param was and now as they are typed */
     record Change(String code, String name, String column, String was, String now) {}
@@ -65,8 +73,11 @@ final class SheetFile {
     private final Sheet sheet;
     private final Map<String, ObjectNode> rows = new LinkedHashMap<>();
     private final Map<String, ObjectNode> before = new HashMap<>();
+    /** The rows as they are read, in the same order. */
+    private final Map<String, Object> things = new LinkedHashMap<>();
+    private final Map<String, Object> thingsBefore = new HashMap<>();
     private final Map<String, Long> lines = new HashMap<>();
-    private final List<String> added = new ArrayList<>();
+    private final Set<String> added = new LinkedHashSet<>();
     private final List<Change> changes = new ArrayList<>();
     private final Set<String> changed = new LinkedHashSet<>();
     private final List<Bad> bad = new ArrayList<>();
@@ -78,6 +89,12 @@ final class SheetFile {
             rows.put(row.path("id").asString(), (ObjectNode) row);
         }
         before.putAll(rows);
+        List<?> known = sheet.things().of(document.station(sheet.station()));
+        int i = 0;
+        for (String code : rows.keySet()) {
+            things.put(code, known.get(i++));
+        }
+        thingsBefore.putAll(things);
     }
 
     private ArrayNode list() {
@@ -88,9 +105,9 @@ final class SheetFile {
     static SheetFile of(Document document, String name) {
         JsonNode tree = document.tree();
         return new SheetFile(document, switch (name) {
-            case "goods" -> new Sheet("goods/products", columns(GOODS, "", Stream.empty()), vestcoin.core.goods.Product.class);
-            case "rates" -> new Sheet("delivery/zones", columns(PLACES, "rates/", tree.path("delivery").path("options").valueStream()), vestcoin.core.delivery.Delivery.Zone.class);
-            case "taxes" -> new Sheet("tax/places", columns(PLACES, "rates/", tree.path("tax").path("categories").valueStream()), vestcoin.core.tax.Tax.PlaceRates.class);
+            case "goods" -> Sheet.of("goods", columns(GOODS, "", Stream.empty()));
+            case "rates" -> Sheet.of("delivery", columns(PLACES, RATES, tree.path("delivery").path("options").valueStream()));
+            case "taxes" -> Sheet.of("tax", columns(PLACES, RATES, tree.path("tax").path("categories").valueStream()));
             default -> throw new Refused("sheet", "There is no sheet “" + name + "”.", "Use goods, rates or taxes.");
         });
     }
@@ -133,23 +150,32 @@ final class SheetFile {
 
     /** @throws Refused if the file is no table with a code column */
     Read read(String csv) {
-        int count = 0;
+        return read(csv, new Watch());
+    }
+
+    /** As {@link #read(String)}, watched. @throws Watch.Stopped if somebody stopped it */
+    Read read(String csv, Watch watch) {
+        List<NamedCsvRecord> records;
         try (CsvReader<NamedCsvRecord> reader = CsvReader.builder().fieldSeparator(separator(csv)).skipEmptyLines(true).allowMissingFields(true).allowExtraFields(true).ofNamedCsvRecord(csv.startsWith("\uFEFF") ? csv.substring(1) : csv)) {
-            for (NamedCsvRecord record : reader) {
-                if (count++ == 0) {
-                    header(record);
-                }
-                row(record);
-            }
+            records = reader.stream().toList();
         } catch (CsvParseException e) {
             throw new Refused("file", "The file cannot be read as a table: " + e.getMessage() + ".", "Save it again as CSV.");
         } catch (IOException e) {
             throw new Refused("file", "The file cannot be read.", "Save it again as CSV.");
         }
+        if (!records.isEmpty()) {
+            header(records.get(0));
+        }
+        // Each row by itself, on all cores there are; then one after the other.
+        watch.of(records.size());
+        records.parallelStream().map(record -> {
+            watch.one();
+            return looked(record);
+        }).forEachOrdered(this::take);
         ArrayNode now = judged();
         Optional<Edit> edit = changed.isEmpty() && added.isEmpty() ? Optional.empty() : Optional.of(new Edit(sheet.list(), Edits.at(document.tree(), sheet.list()), Optional.of(now)));
         bad.sort(java.util.Comparator.comparingLong(Bad::line));
-        return new Read(new Preview(count, added.size(), added.stream().limit(MOST_SHOWN).map(this::name).toList(), changed.size(), changes.stream().limit(MOST_SHOWN).toList(), bad), edit);
+        return new Read(new Preview(records.size(), added.size(), added.stream().limit(MOST_SHOWN).map(this::name).toList(), changed.size(), changes.stream().limit(MOST_SHOWN).toList(), bad), edit);
     }
 
     private static char separator(String csv) {
@@ -165,54 +191,74 @@ final class SheetFile {
         }
     }
 
-    private void row(NamedCsvRecord record) {
+    /** A row looked at by itself. @param bad why it cannot be taken @param thing what it is read as; nothing where nothing changes */
+    private record Row(long line, String code, Optional<Bad> bad, ObjectNode node, Optional<?> thing, List<Change> changes) {}
+
+    private Row looked(NamedCsvRecord record) {
         String code = record.findField(CODE).orElse("").strip();
         long line = record.getStartingLineNumber();
         if (record.getFieldCount() != record.getHeader().size()) {
-            bad.add(new Bad(line, code, "", "The row has " + record.getFieldCount() + " cells, the first line " + record.getHeader().size() + ".", "Check for a comma too many or too few."));
-            return;
+            return bad(new Bad(line, code, "", "The row has " + record.getFieldCount() + " cells, the first line " + record.getHeader().size() + ".", "Check for a comma too many or too few."));
         }
-        if (code.isEmpty() || lines.putIfAbsent(code, line) != null) {
-            bad.add(new Bad(line, code, CODE, code.isEmpty() ? "The row has no code." : "The code “" + code + "” stands on line " + lines.get(code) + " already.", "Give every row a code of its own."));
-            return;
+        if (code.isEmpty()) {
+            return bad(new Bad(line, code, CODE, "The row has no code.", "Give every row a code of its own."));
         }
         boolean fresh = !before.containsKey(code);
-        ObjectNode row = fresh ? fresh(code) : before.get(code);
+        ObjectNode node = fresh ? fresh(code) : JsonNodeFactory.instance.objectNode().setAll(before.get(code));
         List<Change> own = new ArrayList<>();
         for (String header : record.getHeader()) {
             String path = sheet.columns().get(header);
-            if (path == null) {
-                continue;
-            }
             String typed = unsafe(record.getField(header).strip());
-            String was = text(code, row, path);
+            String was = path == null ? typed : fresh ? "" : text(code, node, path);
             if (typed.equals(was)) {
                 continue;
             }
             try {
-                row = (ObjectNode) Edits.within(row, path, value(code, path, typed));
-                own.add(new Change(code, row.path("name").asString(code), header, was, typed));
+                set(node, path, value(code, path, typed));
+                if (!fresh) {
+                    own.add(new Change(code, node.path("name").asString(code), header, was, typed));
+                }
             } catch (Refused refused) {
                 Problem problem = refused.problems().get(0);
-                bad.add(new Bad(line, code, header, problem.sentence(), problem.remedy()));
-                return;
+                return bad(new Bad(line, code, header, problem.sentence(), problem.remedy()));
             }
         }
-        if (own.isEmpty() && !fresh) {
-            return;
-        }
         try {
-            Json.read(row, sheet.type(), code);
+            Optional<?> thing = own.isEmpty() && !fresh ? Optional.empty() : Optional.of(Json.read(node, sheet.things().type(), code));
+            return new Row(line, code, Optional.empty(), node, thing, own);
         } catch (Refused refused) {
-            bad.add(about(line, code, refused.problems().get(0)));
-            return;
+            return bad(about(line, code, refused.problems().get(0)));
         }
-        rows.put(code, row);
-        if (fresh) {
-            added.add(code);
+    }
+
+    /** Sets or empties a field of a row of one's own. */
+    private static void set(ObjectNode row, String path, Optional<JsonNode> now) {
+        int slash = path.indexOf('/');
+        if (slash > 0) {
+            String first = path.substring(0, slash);
+            row.set(first, Edits.within(row.has(first) ? row.get(first) : JsonNodeFactory.instance.objectNode(), path.substring(slash + 1), now));
+        } else if (now.isPresent()) {
+            row.set(path, now.get());
         } else {
-            changed.add(code);
-            changes.addAll(own);
+            row.remove(path);
+        }
+    }
+
+    private static Row bad(Bad why) {
+        return new Row(why.line(), why.code(), Optional.of(why), null, Optional.empty(), List.of());
+    }
+
+    private void take(Row row) {
+        Long earlier = row.code().isEmpty() ? null : lines.putIfAbsent(row.code(), row.line());
+        if (earlier != null) {
+            bad.add(new Bad(row.line(), row.code(), CODE, "The code “" + row.code() + "” stands on line " + earlier + " already.", "Give every row a code of its own."));
+        } else if (row.bad().isPresent()) {
+            bad.add(row.bad().get());
+        } else if (row.thing().isPresent()) {
+            rows.put(row.code(), row.node());
+            things.put(row.code(), row.thing().get());
+            (before.containsKey(row.code()) ? changed : added).add(row.code());
+            changes.addAll(row.changes());
         }
     }
 
@@ -237,26 +283,29 @@ final class SheetFile {
             }
             return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed)));
         }
+        if (!UNDERSTOOD.contains(path) && !path.startsWith(RATES)) {
+            return Optional.of(JsonNodeFactory.instance.stringNode(typed));
+        }
         return Edits.understood(new Edit(sheet.list() + "/" + code + "/" + path, Optional.empty(), Optional.of(JsonNodeFactory.instance.stringNode(typed))), document.tree()).now();
     }
 
     /** Takes out rows that are impossible beside the rest of the setup, until the others can stand. */
     private ArrayNode judged() {
-        while (true) {
-            ArrayNode now = JsonNodeFactory.instance.arrayNode(rows.size());
-            rows.values().forEach(now::add);
-            if (changed.isEmpty() && added.isEmpty()) {
-                return now;
-            }
+        boolean sound = changed.isEmpty() && added.isEmpty();
+        while (!sound) {
             try {
-                document.tried(List.of(new Edit(sheet.list(), Edits.at(document.tree(), sheet.list()), Optional.of(now))));
-                return now;
+                document.judge(sheet.station(), List.copyOf(things.values()));
+                sound = true;
             } catch (Refused refused) {
                 if (!withdraw(refused.problems())) {
                     throw refused;
                 }
+                sound = changed.isEmpty() && added.isEmpty();
             }
         }
+        ArrayNode now = JsonNodeFactory.instance.arrayNode(rows.size());
+        rows.values().forEach(now::add);
+        return now;
     }
 
     private boolean withdraw(List<Problem> problems) {
@@ -271,8 +320,10 @@ final class SheetFile {
                 changes.removeIf(change -> change.code().equals(code));
                 if (fresh) {
                     rows.remove(code);
+                    things.remove(code);
                 } else {
                     rows.put(code, before.get(code));
+                    things.put(code, thingsBefore.get(code));
                 }
             }
         }

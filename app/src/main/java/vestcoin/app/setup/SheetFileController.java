@@ -1,21 +1,35 @@
 package vestcoin.app.setup;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.Principal;
+import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
 
 /** Sheets of the desk as files, out and in. */
 @RestController
 class SheetFileController {
+    private static final Duration WATCHED = Duration.ofMinutes(10);
+    private static final int MOST_WATCHED = 1000;
+
     private final Drafts drafts;
+    /** By a key the page makes, so that nobody can look at or stop what another began. */
+    private final Cache<String, Watch> watches = Caffeine.newBuilder().expireAfterWrite(WATCHED).maximumSize(MOST_WATCHED).build();
 
     SheetFileController(Drafts drafts) {
         this.drafts = drafts;
@@ -29,8 +43,25 @@ class SheetFileController {
 
     /** What a file would change; nothing is written. */
     @PostMapping(path = "/api/shops/{shop}/draft/files/{sheet}", consumes = "text/csv")
-    SheetFile.Preview preview(@PathVariable String shop, @PathVariable String sheet, @RequestBody String csv) {
-        return SheetFile.of(drafts.of(shop).document(), sheet).read(csv).preview();
+    SheetFile.Preview preview(@PathVariable String shop, @PathVariable String sheet, @RequestParam Optional<UUID> watch, @RequestBody String csv) {
+        Watch watched = watch.map(key -> watches.get(shop + key, fresh -> new Watch())).orElseGet(Watch::new);
+        try {
+            return SheetFile.of(drafts.of(shop).document(), sheet).read(csv, watched).preview();
+        } catch (Watch.Stopped e) {
+            throw new Told(HttpStatus.CONFLICT, "file", "Looking at the file was stopped.", "Nothing was written; choose the file again when you want to.");
+        }
+    }
+
+    /** How far looking at a file is. */
+    @GetMapping("/api/shops/{shop}/draft/files/watched/{watch}")
+    Watch.Progress watched(@PathVariable String shop, @PathVariable UUID watch) {
+        return Optional.ofNullable(watches.getIfPresent(shop + watch)).map(Watch::progress).orElse(new Watch.Progress(0, 0));
+    }
+
+    /** Stops looking at a file. */
+    @DeleteMapping("/api/shops/{shop}/draft/files/watched/{watch}")
+    void stop(@PathVariable String shop, @PathVariable UUID watch) {
+        watches.get(shop + watch, fresh -> new Watch()).stop();
     }
 
     /** Takes the good rows of a file into the draft, as one change. */

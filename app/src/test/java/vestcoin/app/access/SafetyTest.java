@@ -18,8 +18,10 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.FirstDraft;
-import vestcoin.standins.card.CardProcessor;
-import vestcoin.standins.card.TestCard;
+import vestcoin.standins.carrier.Carrier;
+import vestcoin.standins.pay.CardProcessor;
+import vestcoin.standins.pay.TestCard;
+import vestcoin.standins.pay.Wallet;
 
 @ExtendWith(RunningShop.class)
 class SafetyTest {
@@ -39,7 +41,7 @@ class SafetyTest {
         List<String> tried = shop.context().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class).getHandlerMethods().keySet().stream()
                 .flatMap(mapping -> mapping.getPatternValues().stream().filter(path -> path.startsWith("/api/shops")).flatMap(path ->
                         mapping.getMethodsCondition().getMethods().stream().map(method -> method + " " + path
-                                .replace("{shop}", "tern-and-tether").replace("{number}", "1001").replace("{gateway}", "cards").replace("{sheet}", "goods")))).toList();
+                                .replace("{shop}", "tern-and-tether").replace("{number}", "1001").replace("{gateway}", "cards").replace("{sheet}", "goods").replace("{order}", "1001").replaceAll("\\{[a-z]+}", "00000000-0000-0000-0000-000000000000")))).toList();
         assertThat(tried).hasSizeGreaterThan(10);
         for (String request : tried) {
             String[] parts = request.split(" ");
@@ -71,11 +73,12 @@ class SafetyTest {
         JsonNode placed = buyer.placeBook();
         StringBuilder answers = new StringBuilder(buyer.pay(placed, TestCard.APPROVED).text());
         Caller owner = shop.owner();
-        for (String path : List.of("/draft", "/gateways", "/orders", "/orders/" + placed.path("number").asInt(), "/editions")) {
+        for (String path : List.of("/draft", "/gateways", "/carrier", "/vouchers", "/statements", "/orders", "/orders.csv", "/orders/" + placed.path("number").asInt(),
+                "/orders/" + placed.path("number").asInt() + "/papers", "/orders/" + placed.path("number").asInt() + "/letters", "/editions", "/editions/1")) {
             answers.append(owner.get(Caller.SHOP + path).text());
         }
         String webhookSecret = shop.context().getBean(vestcoin.app.payment.Gateways.class).webhookSecret("tern-and-tether", "cards").orElseThrow();
-        List<String> planted = List.of(CardProcessor.TEST_SECRET, webhookSecret, TestCard.APPROVED.number(), "kites over the bay");
+        List<String> planted = List.of(CardProcessor.TEST_SECRET, Wallet.TEST_SECRET, Carrier.KEY, webhookSecret, TestCard.APPROVED.number(), "kites over the bay");
         assertThat(answers).contains(CardProcessor.TEST_PUBLIC);
         planted.forEach(secret -> assertThat(answers.toString()).doesNotContain(secret));
 

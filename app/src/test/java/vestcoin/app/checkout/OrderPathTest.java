@@ -17,7 +17,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.standins.card.TestCard;
+import vestcoin.standins.pay.TestCard;
 
 /** From the basket to the refund, over HTTP against the application as it ships. */
 @ExtendWith(RunningShop.class)
@@ -165,7 +165,7 @@ class OrderPathTest {
                 .sql("update payment set provider_ref = 'lost' where order_id = (select id from orders where number = :number)").param("number", placed.path("number").asInt()).update();
         Caller.Answer answer = shop.owner().post(Caller.SHOP + "/orders/" + placed.path("number").asInt() + "/capture", move(UUID.randomUUID().toString(), "31.40"));
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(answer.sentence()).isEqualTo("The provider has no such payment.");
+        assertThat(answer.sentence()).isEqualTo("There is no such payment.");
     }
 
     @Test

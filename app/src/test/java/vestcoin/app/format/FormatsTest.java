@@ -24,7 +24,7 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
 
 /** The documented formats: what is written fits the schemas, what is read is what was written. */
-class FormatsTest {
+public class FormatsTest {
     private static final Path FORMATS = Path.of("..", "docs", "formats");
     private static final Path SETUP = FORMATS.resolve("examples/tern-and-tether.setup.json");
 
@@ -43,7 +43,7 @@ class FormatsTest {
     }
 
     /** An example order's name says which of the three shops it is from. */
-    private static Path shopOf(Path order) {
+    public static Path shopOf(Path order) {
         String name = order.getFileName().toString();
         String shop = name.startsWith("sundials-") ? "ninth-street-sundials" : name.startsWith("basel-") || name.startsWith("freiburg-") ? "blaumeise-puppenbuehne" : "tern-and-tether";
         return FORMATS.resolve("examples/" + shop + ".setup.json");

@@ -22,8 +22,8 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.run.ServeCommand;
-import vestcoin.standins.card.CardProcessor;
-import vestcoin.standins.card.TestCard;
+import vestcoin.standins.Simulation;
+import vestcoin.standins.pay.TestCard;
 
 /** The application is killed while orders are being paid; afterwards its book and the processor's agree. */
 class CrashTest {
@@ -36,8 +36,8 @@ class CrashTest {
     void a_kill_in_the_middle_of_orders_loses_and_doubles_nothing() throws Exception {
         Path data = Files.createTempDirectory("vest-coin-crash");
         int port = RunningShop.freePort();
-        try (CardProcessor cards = CardProcessor.start(port + 1, data.resolve("card-processor"))) {
-            try (var context = ServeCommand.application(port, data, cards.url())) {
+        try (Simulation services = Simulation.start(port + 1, data)) {
+            try (var context = ServeCommand.application(port, data, services.url())) {
                 context.getBean(DemoShop.class).loadIfEmpty();
             }
             Random random = new Random(11);
@@ -55,7 +55,7 @@ class CrashTest {
                 buyers.shutdownNow();
                 assertThat(buyers.awaitTermination(20, TimeUnit.SECONDS)).isTrue();
             }
-            try (var context = ServeCommand.application(port, data, cards.url())) {
+            try (var context = ServeCommand.application(port, data, services.url())) {
                 waitUntilNothingIsOpen(context.getBean(JdbcClient.class), context.getBean(Payments.class));
             }
             List<Paid> ours = book(data);
@@ -63,7 +63,7 @@ class CrashTest {
             assertThat(refused).as("orders refused while the application ran").isEmpty();
             assertThat(ours).hasSizeGreaterThan(BUYERS);
             for (Paid paid : ours) {
-                String theirs = cards.bookOf(paid.key()).orElse("nothing");
+                String theirs = services.cards().bookOf(paid.key()).orElse("nothing");
                 if (paid.state().equals("failed")) {
                     assertThat(theirs).isEqualTo("nothing");
                 } else {

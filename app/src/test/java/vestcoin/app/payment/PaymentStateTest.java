@@ -14,7 +14,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 class PaymentStateTest {
     @ParameterizedTest
     @CsvSource({"CREATED, NEEDS_BUYER PENDING AUTHORISED CAPTURED DECLINED FAILED", "NEEDS_BUYER, PENDING AUTHORISED CAPTURED DECLINED FAILED EXPIRED",
-            "PENDING, NEEDS_BUYER AUTHORISED CAPTURED DECLINED FAILED EXPIRED", "AUTHORISED, CAPTURED VOIDED EXPIRED", "CAPTURED, REFUNDED", "REFUNDED, ''", "DECLINED, ''",
+            "PENDING, NEEDS_BUYER AUTHORISED CAPTURED DECLINED FAILED VOIDED EXPIRED", "AUTHORISED, CAPTURED VOIDED EXPIRED", "CAPTURED, REFUNDED DISPUTED", "REFUNDED, DISPUTED",
+            "DISPUTED, CAPTURED REFUNDED DISPUTE_LOST", "DISPUTE_LOST, ''", "DECLINED, ''",
             "FAILED, ''", "VOIDED, ''", "EXPIRED, ''"})
     void a_state_leads_only_where_it_may(PaymentState from, String to) {
         String leads = Arrays.stream(PaymentState.values()).filter(from::leadsTo).map(Enum::name).collect(Collectors.joining(" "));

@@ -3,6 +3,7 @@ package vestcoin.app.payment;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -13,8 +14,8 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
-import vestcoin.standins.card.TestCard;
-import vestcoin.standins.card.Webhooks;
+import vestcoin.standins.pay.TestCard;
+import vestcoin.standins.pay.Webhooks;
 
 @ExtendWith(RunningShop.class)
 class WebhookTest {
@@ -37,12 +38,12 @@ class WebhookTest {
         return Long.toString(Instant.now().getEpochSecond());
     }
 
-    private String message(JsonNode placed, String state, long captured) {
+    private String message(JsonNode placed, String state, long version) {
         Map<String, Object> payment = shop.context().getBean(JdbcClient.class).sql("""
                 select idempotency_key as "key", coalesce(provider_ref, 'ref-' || id) as "ref" from payment
                 where order_id = (select id from orders where number = :number)""").param("number", placed.path("number").asInt()).query().singleRow();
         return Json.write(Map.of("event", "event-" + UUID.randomUUID(), "payment", Map.of("id", payment.get("ref"), "key", payment.get("key"), "state", state,
-                "reason", "", "amount", 3140, "currency", "EUR", "captured", captured, "refunded", 0, "action", "")));
+                "reason", "", "amount", 3140, "currency", "EUR", "captured", state.equals("captured") ? 3140 : 0, "refunded", 0, "version", version)));
     }
 
     private String state(JsonNode placed) {
@@ -54,14 +55,15 @@ class WebhookTest {
         Caller buyer = shop.anybody();
         JsonNode placed = buyer.placeBook();
         buyer.pay(placed, TestCard.SILENT);
-        String body = message(placed, "authorised", 0);
+        String body = message(placed, "authorised", 3);
         String time = now();
         assertThat(send(body, time, Webhooks.sign(secret(), time, body))).isEqualTo(204);
         assertThat(state(placed)).isEqualTo("authorised");
         assertThat(send(body, time, Webhooks.sign(secret(), time, body))).as("the same again").isEqualTo(204);
-        String late = message(placed, "pending", 0);
-        assertThat(send(late, time, Webhooks.sign(secret(), time, late))).as("older news").isEqualTo(204);
-        assertThat(state(placed)).isEqualTo("authorised");
+        for (String late : List.of(message(placed, "pending", 4), message(placed, "captured", 2))) {
+            assertThat(send(late, time, Webhooks.sign(secret(), time, late))).as("what cannot follow, and older news").isEqualTo(204);
+            assertThat(state(placed)).isEqualTo("authorised");
+        }
     }
 
     @Test
@@ -69,7 +71,7 @@ class WebhookTest {
         Caller buyer = shop.anybody();
         JsonNode placed = buyer.placeBook();
         buyer.pay(placed, TestCard.SILENT);
-        String body = message(placed, "authorised", 0);
+        String body = message(placed, "authorised", 3);
         String time = now();
         assertThat(send(body, time, Webhooks.sign("another secret", time, body))).isEqualTo(401);
         assertThat(send(body, time, "")).isEqualTo(401);

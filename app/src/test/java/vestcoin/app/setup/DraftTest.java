@@ -15,7 +15,10 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.link.Circumstances;
+import vestcoin.app.payment.Gateways;
 import vestcoin.app.quote.QuoteView;
+import vestcoin.app.run.DemoShop;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 
@@ -135,8 +138,10 @@ class DraftTest {
         for (String name : List.of("cork-two-deltas", "berlin-school-k", "belfast-school", "asheville-workbench", "download-only", "cork-two-deltas-codes", "donation-and-sale",
                 "galway-pickup", "galway-cargo-bike", "zurich-francs", "canary-islands", "vienna-last-stock")) {
             Order order = OrderFile.parse(Files.readString(examples.resolve(name + ".order.json")));
-            JsonNode file = Json.tree(QuoteView.of(Pricing.price(setup.compiled(), order)));
             ObjectNode asked = (ObjectNode) Json.tree(OrderFile.of(order));
+            asked.set("gateways", Json.tree(shop.context().getBean(Gateways.class).states(DemoShop.SHOP)));
+            Order known = shop.context().getBean(Circumstances.class).around(DemoShop.SHOP, setup.compiled(), OrderFile.parse(Json.write(asked)));
+            JsonNode file = Json.tree(QuoteView.of(Pricing.price(setup.compiled(), known)));
             JsonNode running = owner.post(Caller.SHOP + "/ticket", Map.of("edits", List.of(), "order", asked.without(List.of("format", "gateways")))).json();
             assertThat(running.path("live").asString()).as(name).isEqualTo(file.path("payable").path("value").asString());
             assertThat(running.path("quote")).as(name).isEqualTo(file);

@@ -3,6 +3,8 @@ package vestcoin.app.setup;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.concurrent.CompletableFuture;
+import java.util.UUID;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -111,5 +113,28 @@ class SheetFileTest {
         assertThat(preview.rows()).isEqualTo(50_000);
         assertThat(preview.bad()).hasSize(516);
         assertThat(took).isLessThan(3_000);
+    }
+
+    /** The page sees how far it is, and can stop it; nothing is written either way. */
+    @Test
+    void a_long_file_is_watched_and_can_be_stopped(RunningShop.Running shop) throws Exception {
+        Caller owner = shop.owner();
+        long version = owner.get(Caller.SHOP + "/draft").json().path("version").asLong();
+        StringBuilder csv = new StringBuilder("code,name,kind,price,category,weight\n");
+        for (int i = 0; i < 40_000; i++) {
+            csv.append("long-").append(i).append(",Kite ").append(i).append(",physical,10.00,gear,1 kg\n");
+        }
+        String key = UUID.randomUUID().toString();
+        CompletableFuture<Caller.Answer> looked = CompletableFuture.supplyAsync(() -> owner.call("POST", Caller.SHOP + "/draft/files/goods?watch=" + key, csv.toString(), Map.of("Content-Type", "text/csv")));
+        Caller watching = shop.owner();
+        int rows = 0;
+        for (int i = 0; i < 500 && rows == 0 && !looked.isDone(); i++) {
+            rows = watching.get(Caller.SHOP + "/draft/files/watched/" + key).json().path("rows").asInt();
+        }
+        watching.delete(Caller.SHOP + "/draft/files/watched/" + key);
+        assertThat(rows).isEqualTo(40_000);
+        assertThat(looked.join().status()).isEqualTo(409);
+        assertThat(looked.join().sentence()).isEqualTo("Looking at the file was stopped.");
+        assertThat(owner.get(Caller.SHOP + "/draft").json().path("version").asLong()).isEqualTo(version);
     }
 }

@@ -61,10 +61,12 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
      * @param charge     what the buyer pays or saves by choosing it
      * @param conditions when it is seen
      * @param capture    when a card's money is taken
+     * @param terms      by when and up to how much an order on account is paid; 30 days without a limit where nothing is said
      */
     public record Method(String id, Kind kind, boolean on, String title, String sentence, Optional<String> gateway, Optional<Fee> fee, Optional<Charge> charge,
-            Conditions conditions, Capture capture) {
+            Conditions conditions, Capture capture, Optional<Terms> terms) {
         public Method {
+            terms = terms == null ? Optional.empty() : terms;
             sentence = sentence == null ? "" : sentence;
             gateway = gateway == null ? Optional.empty() : gateway;
             fee = fee == null ? Optional.empty() : fee;
@@ -73,8 +75,23 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
             capture = capture == null ? Capture.AT_ONCE : capture;
         }
 
+        public Method(String id, Kind kind, boolean on, String title, String sentence, Optional<String> gateway, Optional<Fee> fee, Optional<Charge> charge, Conditions conditions,
+                Capture capture) {
+            this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, null);
+        }
+
         public Method(String id, Kind kind, boolean on, String title, String sentence, String gateway, Optional<Fee> fee) {
-            this(id, kind, on, title, sentence, Optional.ofNullable(gateway), fee, null, null, null);
+            this(id, kind, on, title, sentence, Optional.ofNullable(gateway), fee, null, null, null, null);
+        }
+    }
+
+    /** @param days from the invoice to when it is due @param limit most that one buyer may owe, this order included; any without it */
+    public record Terms(int days, Optional<BigDecimal> limit) {
+        /** Days where nothing is said; common practice, no source. */
+        public static final int USUAL_DAYS = 30;
+
+        public Terms {
+            limit = limit == null ? Optional.empty() : limit;
         }
     }
 

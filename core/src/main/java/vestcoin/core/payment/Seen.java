@@ -29,8 +29,9 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
      * @param delivery id of the option or pickup place chosen
      * @param collected whether the goods are collected
      * @param sent     whether anything is sent
+     * @param owed     by this buyer on account, before this order
      */
-    public record Asked(Figure payable, Destination to, Buyer buyer, Optional<String> delivery, boolean collected, boolean sent, List<PricedLine> lines) {}
+    public record Asked(Figure payable, Destination to, Buyer buyer, Optional<String> delivery, boolean collected, boolean sent, List<PricedLine> lines, BigDecimal owed) {}
 
     /** Every method in the buyer's order, seen only if it is on, complete, and its conditions hold. */
     public static List<Seen> of(Payment payment, Map<String, Gateway> gateways, Asked asked, Tracer tracer) {
@@ -65,10 +66,14 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
         if (method.kind() == Payment.Kind.CASH_AT_PICKUP && !asked.collected()) {
             return Optional.of("Only for orders that are collected.");
         }
+        BigDecimal payable = asked.payable().value();
+        Optional<BigDecimal> limit = method.kind() == Payment.Kind.ON_ACCOUNT ? method.terms().flatMap(Payment.Terms::limit) : Optional.empty();
+        if (limit.filter(most -> asked.owed().add(payable).compareTo(tracer.threshold(most)) > 0).isPresent()) {
+            return Optional.of("Above what this buyer may owe, " + tracer.words(limit.get()) + (asked.owed().signum() > 0 ? "; " + asked.owed().toPlainString() + " is open." : "."));
+        }
         if (when == Payment.Conditions.NONE) {
             return Optional.empty();
         }
-        BigDecimal payable = asked.payable().value();
         if (when.least().filter(least -> payable.compareTo(tracer.threshold(least)) < 0).isPresent()) {
             return Optional.of("Only from " + tracer.words(when.least().get()) + ".");
         }

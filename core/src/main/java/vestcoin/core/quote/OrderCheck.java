@@ -52,6 +52,7 @@ final class OrderCheck {
             problems.when(voucher.code() == null || voucher.balance() == null || voucher.balance().signum() < 0 || voucher.balance().stripTrailingZeros().scale() > digits,
                     "order/outside/vouchers", "A voucher has no code, or a balance that cannot be.", "Give each a code and a balance of at most " + digits + " decimals.");
         }
+        problems.when(order.outside().owed().signum() < 0, "order/outside/owed", "What is owed cannot be below zero.", "Leave it out if nothing is.");
         order.outside().carriers().amounts().forEach((service, amount) -> problems.when(amount == null || amount.signum() < 0
                         || amount.stripTrailingZeros().scale() > setup.currency().getDecimalPlaces() || amount.compareTo(MOST_RATE) >= 0,
                 "order/outside/carriers/" + service, "The carrier's answer is no price in " + setup.currency().getCode() + ".", "Leave it out if the carrier did not answer."));

@@ -17,10 +17,11 @@ import vestcoin.core.tax.Sales;
  * @param taken    slots taken
  * @param stock    what is left
  * @param sales    across borders within the Union, before this order
+ * @param owed     by the buyer on account, before this order, in the order's currency
  * @param vouchers balances of the vouchers the buyer pays with, in the order they are used
  */
-public record Outside(Optional<Exchange> exchange, CarrierAnswers carriers, Taken taken, Stock stock, Sales sales, List<Voucher> vouchers) {
-    public static final Outside NOTHING = new Outside(null, null, null, null, null, null);
+public record Outside(Optional<Exchange> exchange, CarrierAnswers carriers, Taken taken, Stock stock, Sales sales, List<Voucher> vouchers, BigDecimal owed) {
+    public static final Outside NOTHING = new Outside(null, null, null, null, null, null, null);
 
     /** @param balance in the order's currency */
     public record Voucher(String code, BigDecimal balance) {}
@@ -32,29 +33,38 @@ public record Outside(Optional<Exchange> exchange, CarrierAnswers carriers, Take
         stock = stock == null ? Stock.NONE : stock;
         sales = sales == null ? Sales.NONE : sales;
         vouchers = vouchers == null ? List.of() : List.copyOf(vouchers);
+        owed = owed == null ? BigDecimal.ZERO : owed;
+    }
+
+    public Outside(Optional<Exchange> exchange, CarrierAnswers carriers, Taken taken, Stock stock, Sales sales, List<Voucher> vouchers) {
+        this(exchange, carriers, taken, stock, sales, vouchers, null);
+    }
+
+    public Outside owing(BigDecimal before) {
+        return new Outside(exchange, carriers, taken, stock, sales, vouchers, before);
     }
 
     public Outside with(Exchange rates) {
-        return new Outside(Optional.of(rates), carriers, taken, stock, sales, vouchers);
+        return new Outside(Optional.of(rates), carriers, taken, stock, sales, vouchers, owed);
     }
 
     public Outside with(CarrierAnswers answers) {
-        return new Outside(exchange, answers, taken, stock, sales, vouchers);
+        return new Outside(exchange, answers, taken, stock, sales, vouchers, owed);
     }
 
     public Outside with(Taken slots) {
-        return new Outside(exchange, carriers, slots, stock, sales, vouchers);
+        return new Outside(exchange, carriers, slots, stock, sales, vouchers, owed);
     }
 
     public Outside with(Stock left) {
-        return new Outside(exchange, carriers, taken, left, sales, vouchers);
+        return new Outside(exchange, carriers, taken, left, sales, vouchers, owed);
     }
 
     public Outside with(Sales before) {
-        return new Outside(exchange, carriers, taken, stock, before, vouchers);
+        return new Outside(exchange, carriers, taken, stock, before, vouchers, owed);
     }
 
     public Outside with(Voucher... used) {
-        return new Outside(exchange, carriers, taken, stock, sales, List.of(used));
+        return new Outside(exchange, carriers, taken, stock, sales, List.of(used), owed);
     }
 }

@@ -173,7 +173,7 @@ public final class Pricing {
 
     private Seen.Asked asked(Figure payable, Attempt attempt, List<PricedLine> lines, boolean nothingSent) {
         boolean collected = collectedAt.isPresent() && attempt.chosen().isPresent();
-        return new Seen.Asked(payable, order.to(), order.buyer(), attempt.chosen().map(offer -> offer.option().id()), collected, !collected && !nothingSent, lines);
+        return new Seen.Asked(payable, order.to(), order.buyer(), attempt.chosen().map(offer -> offer.option().id()), collected, !collected && !nothingSent, lines, order.outside().owed());
     }
 
     private static Map<String, Quote.Apart> apart(Attempt attempt) {

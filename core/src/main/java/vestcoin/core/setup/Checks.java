@@ -44,7 +44,10 @@ final class Checks {
     }
 
     boolean required(Object value, String path) {
-        return !problems.when(value == null, path, "“" + path.substring(path.lastIndexOf('/') + 1) + "” is missing.", "Add it.");
+        if (value == null) {
+            problems.add(path, "“" + path.substring(path.lastIndexOf('/') + 1) + "” is missing.", "Add it.");
+        }
+        return value != null;
     }
 
     void percent(BigDecimal percent, String path) {
@@ -66,8 +69,9 @@ final class Checks {
         }
         problems.when(amount.signum() < 0 && !mayBeNegative, path, "An amount here cannot be below zero.", "Write it without the minus sign.");
         problems.when(amount.abs().compareTo(MOST) >= 0, path, "The amount is too large.", "Write one below 1,000,000,000.");
-        problems.when(amount.stripTrailingZeros().scale() > minorDigits, path,
-                amount.toPlainString() + " has more decimals than " + code + " has.", "Write at most " + minorDigits + " decimals.");
+        if (amount.scale() > minorDigits && amount.stripTrailingZeros().scale() > minorDigits) {
+            problems.add(path, amount.toPlainString() + " has more decimals than " + code + " has.", "Write at most " + minorDigits + " decimals.");
+        }
     }
 
     /** A whole number within bounds. */
@@ -76,7 +80,9 @@ final class Checks {
     }
 
     void named(String name, String path) {
-        problems.when(name == null || name.isBlank(), path + "/name", "It has no name.", "Type a name.");
+        if (name == null || name.isBlank()) {
+            problems.add(path + "/name", "It has no name.", "Type a name.");
+        }
     }
 
     void places(List<Place> places, String path) {
@@ -90,7 +96,9 @@ final class Checks {
     /** That every id is one of those known. */
     void known(Collection<String> ids, Set<String> known, String path, String what) {
         for (String id : ids) {
-            problems.when(!known.contains(id), path, "There is no " + what + " “" + id + "”.", "Add it, or take it out here.");
+            if (!known.contains(id)) {
+                problems.add(path, "There is no " + what + " “" + id + "”.", "Add it, or take it out here.");
+            }
         }
     }
 
@@ -98,9 +106,10 @@ final class Checks {
         Set<String> seen = new HashSet<>();
         for (T thing : things) {
             String given = id.apply(thing);
-            if (!problems.when(given == null || !ID.matcher(given).matches(), path, "“" + given + "” cannot be an id.",
-                    "Use small letters, digits and single hyphens, as delta-kite.")) {
-                problems.when(!seen.add(given), path + "/" + given, "The id “" + given + "” is used twice.", "Give one of them another id.");
+            if (given == null || !ID.matcher(given).matches()) {
+                problems.add(path, "“" + given + "” cannot be an id.", "Use small letters, digits and single hyphens, as delta-kite.");
+            } else if (!seen.add(given)) {
+                problems.add(path + "/" + given, "The id “" + given + "” is used twice.", "Give one of them another id.");
             }
         }
     }

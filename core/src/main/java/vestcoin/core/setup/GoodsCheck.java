@@ -30,6 +30,7 @@ final class GoodsCheck {
     private final Set<String> buyerGroups = new HashSet<>();
     private final Set<String> handling = new HashSet<>();
     private final Set<String> dispatch = new HashSet<>(Set.of(Delivery.Dispatch.SHOP));
+    private final Set<String> accepted = new HashSet<>();
     private final Map<String, Product> products = new HashMap<>();
 
     GoodsCheck(Setup setup, Checks checks, Set<String> names) {
@@ -42,6 +43,7 @@ final class GoodsCheck {
         goods.buyerGroups().forEach(group -> buyerGroups.add(group.id()));
         setup.delivery().handling().forEach(each -> handling.add(each.id()));
         setup.delivery().dispatch().forEach(each -> dispatch.add(each.id()));
+        setup.shop().currencies().stream().map(Accepted::code).forEach(accepted::add);
         goods.products().forEach(product -> products.put(product.id(), product));
     }
 
@@ -74,9 +76,10 @@ final class GoodsCheck {
         Optional<String> category = product.category().or(() -> product.group().or(goods::defaultGroup)
                 .flatMap(id -> goods.groups().stream().filter(group -> id.equals(group.id())).findFirst()).flatMap(Goods.ProductGroup::category));
         boolean needed = product.kind() != Product.Kind.BUNDLE && !(product.kind() != null && product.outside());
-        checks.problems.when(needed && category.filter(categories::contains).isEmpty() || category.isPresent() && !categories.contains(category.get()), path + "/category",
-                category.isEmpty() ? product.name() + " has no tax category, nor has its group." : "There is no tax category “" + category.get() + "”.",
-                "Choose one of the tax station's categories, or add it there.");
+        if (category.map(id -> !categories.contains(id)).orElse(needed)) {
+            checks.problems.add(path + "/category", category.isEmpty() ? product.name() + " has no tax category, nor has its group." : "There is no tax category “" + category.get() + "”.",
+                    "Choose one of the tax station's categories, or add it there.");
+        }
         product.weight().ifPresent(weight -> checks.problems.when(weight.value().signum() < 0, path + "/weight", "A weight cannot be below zero.", "Write it without the minus sign."));
         sending(product.sending(), path + "/sending");
         prices(product, path);
@@ -101,7 +104,6 @@ final class GoodsCheck {
             checks.problems.when(!buyerGroups.contains(group), path + "/groupPrices/" + group, "There is no buyer group “" + group + "”.", "Add the group, or remove the price.");
             checks.amount(price, path + "/groupPrices/" + group, false);
         });
-        Set<String> accepted = new HashSet<>(setup.shop().currencies().stream().map(Accepted::code).toList());
         product.prices().forEach((code, price) -> {
             Optional<CurrencyUnit> unit = Currencies.of(code);
             if (!checks.problems.when(unit.isEmpty() || !accepted.contains(code), path + "/prices/" + code, "The shop does not take “" + code + "”.", "Add the currency to the shop, or remove the price.")) {

@@ -36,6 +36,10 @@ final class PaymentCheck {
                 checks.percent(charge.percent().abs(), path + "/charge/percent");
                 checks.amount(charge.amount(), path + "/charge/amount", true);
             });
+            method.terms().ifPresent(terms -> {
+                checks.whole(terms.days(), 0, 365, path + "/terms/days", "The days until an invoice is due");
+                terms.limit().ifPresent(limit -> checks.amount(limit, path + "/terms/limit", false));
+            });
             conditions(method.conditions(), path + "/conditions", deliveries);
         }
         for (Payment.Account account : setup.payment().accounts()) {

@@ -31,10 +31,10 @@ import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Tax;
 
 /** Shops and orders by chance that use every part of pricing now and then. */
-final class RandomShops {
+public final class RandomShops {
     private final Random random;
 
-    RandomShops(Random random) {
+    public RandomShops(Random random) {
         this.random = random;
     }
 
@@ -55,7 +55,7 @@ final class RandomShops {
         return of[random.nextInt(of.length)];
     }
 
-    Setup shop() {
+    public Setup shop() {
         Tax.Prices prices = any(Tax.Prices.values());
         Shops.Maker maker = new Shops.Maker().prices(prices).rounding(any(Rounding.values())).standing(any(Tax.Standing.values()));
         int categories = 1 + random.nextInt(3);
@@ -154,7 +154,7 @@ final class RandomShops {
         return chance(6) ? thing.variation("big", "size=l", amount(20_000), null) : thing;
     }
 
-    Order order(Setup shop) {
+    public Order order(Setup shop) {
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < 1 + random.nextInt(5); i++) {
             lines.add(new Line("p" + random.nextInt(8), BigDecimal.valueOf(1 + random.nextInt(7)), Map.of("size", any("s", "l"))));

@@ -15,7 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** One request to a simulated service and its answer. */
 public final class Exchange {
     private static final JsonMapper JSON = new JsonMapper();
-    private static final int MOST_BYTES = 64 * 1024;
+    private static final int MOST_BYTES = 2 * 1024 * 1024;
 
     private final HttpExchange http;
 
@@ -41,8 +41,11 @@ public final class Exchange {
         return http.getRequestMethod();
     }
 
+    /** The path below the service's own, empty or with a slash at the beginning. */
     public String path() {
-        return http.getRequestURI().getPath();
+        String below = http.getHttpContext().getPath();
+        String path = http.getRequestURI().getPath();
+        return below.equals("/") ? path : path.substring(below.length());
     }
 
     public Optional<String> header(String name) {
@@ -66,7 +69,11 @@ public final class Exchange {
     }
 
     public Map<String, String> form() throws IOException {
-        return fields(new String(body(), StandardCharsets.UTF_8));
+        return fields(text());
+    }
+
+    public String text() throws IOException {
+        return new String(body(), StandardCharsets.UTF_8);
     }
 
     private byte[] body() throws IOException {
@@ -92,6 +99,11 @@ public final class Exchange {
 
     public void page(String html) throws IOException {
         send(200, "text/html; charset=utf-8", html);
+    }
+
+    /** Answers 200 with a text of some type. */
+    public void text(String type, String text) throws IOException {
+        send(200, type + "; charset=utf-8", text);
     }
 
     public void redirect(String to) throws IOException {

@@ -1,0 +1,160 @@
+package vestcoin.app.checkout;
+
+import java.math.BigDecimal;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import vestcoin.app.edge.Told;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.Payments;
+import vestcoin.app.payment.Vouchers;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.pickup.Pickup;
+import vestcoin.core.pickup.Taken;
+import vestcoin.core.quote.Order;
+
+/** Turns a priced order into a placed one, and begins its payment by the way chosen. */
+@Service
+public class Placing {
+    /** Who ordered and where it goes. @param lines of the address */
+    public record Contact(String name, String email, List<String> lines, String city) {
+        public Contact {
+            lines = lines == null ? List.of() : List.copyOf(lines);
+        }
+    }
+
+    private static final int USUAL_HOLD_DAYS = 7;
+
+    private final Orders orders;
+    private final Payments payments;
+    private final Gateways gateways;
+    private final Editions editions;
+    private final TransactionTemplate transaction;
+    private final String ownUrl;
+
+    Placing(Orders orders, Payments payments, Gateways gateways, Editions editions, PlatformTransactionManager transactions, @Value("${vest-coin.own-url}") String ownUrl) {
+        this.orders = orders;
+        this.payments = payments;
+        this.gateways = gateways;
+        this.editions = editions;
+        this.transaction = new TransactionTemplate(transactions);
+        this.ownUrl = ownUrl;
+    }
+
+    /**
+     * Places an order once for a key. Where no provider stands behind the way to pay, its payment waits for the money from now on.
+     *
+     * @param order with what was known around it, as it was priced
+     * @throws Told if what it takes was taken by another order meanwhile
+     */
+    public Orders.Order place(Editions.Edition edition, String key, Order order, QuoteView quote, Contact contact) {
+        List<Orders.Voucher> vouchers = quote.vouchers().stream().filter(used -> used.used().value().signum() > 0)
+                .map(used -> new Orders.Voucher(used.code(), minor(used.used().value(), quote.currency()))).toList();
+        Optional<Payment.Method> method = method(edition, order);
+        long due = minor(quote.toPay().value(), quote.currency());
+        if (due > 0 && method.isEmpty()) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "No way of paying is chosen.", "Choose one.");
+        }
+        String mode = method.flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(edition.shop(), id)).flatMap(Gateways.GatewayView::mode).orElseGet(() -> gateways.mode(edition.shop()));
+        Orders.Address address = new Orders.Address(contact.lines(), contact.city(), order.to().postcode().orElse(""), order.to().region(), order.to().country());
+        Orders.New wanted = new Orders.New(edition.shop(), key, edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(), due,
+                method.map(Payment.Method::id).orElse(""), contact.email().strip(), contact.name().strip(), order.to().country(), Json.write(address), uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote));
+        // One transaction, so that no order stands that waits for nothing.
+        return transaction.execute(status -> {
+            Orders.Order placed = taken(wanted);
+            method.filter(way -> due > 0 && !way.kind().throughProvider()).ifPresent(way -> payments.await(begun(placed, way, edition), waiting(way.kind())));
+            return orders.byId(placed.id());
+        });
+    }
+
+    private Orders.Order taken(Orders.New order) {
+        try {
+            return orders.place(order);
+        } catch (Orders.UsedUp e) {
+            throw new Told(HttpStatus.CONFLICT, "basket/codes", "A discount was used up by another order just now.", "Look at the new total and order again.");
+        } catch (Orders.SlotGone e) {
+            throw new Told(HttpStatus.CONFLICT, "basket/slot", "The time chosen was taken by another order just now.", "Choose another time.");
+        } catch (Orders.SoldOut e) {
+            throw new Told(HttpStatus.CONFLICT, "basket/lines", "Something in the basket was sold to another buyer just now.", "Look at what is left and order again.");
+        } catch (Vouchers.Spent e) {
+            throw new Told(HttpStatus.CONFLICT, "basket/codes", "A voucher was used by another order just now.", "Look at the new total and order again.");
+        }
+    }
+
+    /** Pays what is due of an order through its provider. @param cardToken empty where the buyer is sent to a page */
+    public PaymentBook.Payment pay(Orders.Order order, String cardToken) {
+        Editions.Edition edition = editions.of(order.shop(), order.edition());
+        Payment.Method method = method(edition, OrderFile.parse(order.document())).filter(way -> way.kind().throughProvider())
+                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This order is not paid here.", "Follow what the page of the order says."));
+        if (method.kind() == Payment.Kind.CARD && cardToken.isEmpty()) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "cardToken", "The card is missing.", "Type its number.");
+        }
+        return payments.pay(begun(order, method, edition), new Payments.Reference(order.currency(), String.valueOf(order.number()),
+                ownUrl + "/counter/" + order.shop() + "/order/" + order.token()), cardToken);
+    }
+
+    private static PaymentBook.Begun begun(Orders.Order order, Payment.Method method, Editions.Edition edition) {
+        int days = method.gateway().flatMap(id -> edition.document().setup().payment().accounts().stream().filter(account -> account.id().equals(id)).findFirst())
+                .flatMap(Payment.Account::authorisationDays).orElse(USUAL_HOLD_DAYS);
+        return new PaymentBook.Begun(order.id(), order.shop(), method.kind().throughProvider() ? method.gateway().orElse("") : "", method.id(), "", order.due(),
+                method.capture() == Payment.Capture.AT_ONCE, days);
+    }
+
+    /** What a payment without a provider waits for. */
+    private static String waiting(Payment.Kind kind) {
+        return switch (kind) {
+            case TRANSFER -> "waits for the transfer";
+            case CASH_ON_DELIVERY -> "paid at the door";
+            case CASH_AT_PICKUP -> "paid when it is collected";
+            case CHEQUE -> "waits for the cheque to clear";
+            case ON_ACCOUNT -> "on account";
+            case CARD, WALLET -> "";
+        };
+    }
+
+    static Optional<Payment.Method> method(Editions.Edition edition, Order order) {
+        return edition.document().setup().payment().methods().stream().filter(method -> order.method().filter(method.id()::equals).isPresent()).findFirst();
+    }
+
+    /** The discounts an order takes, with their limits. */
+    private static List<Orders.Use> uses(Editions.Edition edition, QuoteView quote) {
+        List<String> taken = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(QuoteView.Discount::id).toList();
+        return edition.document().setup().discounts().rules().stream().filter(rule -> taken.contains(rule.id()))
+                .map(rule -> new Orders.Use(rule.id(), rule.conditions().uses(), rule.conditions().usesPerBuyer())).toList();
+    }
+
+    /** The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted. */
+    private static Optional<Orders.Slot> slot(Editions.Edition edition, Order order, QuoteView quote) {
+        Optional<QuoteView.Option> chosen = quote.delivery().stream().filter(QuoteView.Option::chosen).findFirst();
+        return order.slot().flatMap(starts -> chosen.flatMap(option -> quote.slots().getOrDefault(option.id(), List.of()).stream().filter(slot -> slot.start().equals(starts)).findFirst()
+                .map(slot -> {
+                    String place = edition.document().setup().pickup().places().stream().filter(spot -> spot.option().equals(option.id())).findFirst().map(Pickup.Spot::id).orElse(option.id());
+                    return new Orders.Slot(place, starts, slot.left().map(left -> left + order.outside().taken().counts().getOrDefault(Taken.key(place, starts), 0)));
+                })));
+    }
+
+    /** What an order takes of what is counted: of the variation where that is, else of the product. */
+    private static Map<String, BigDecimal> stock(QuoteView quote) {
+        Map<String, BigDecimal> taken = new HashMap<>();
+        quote.lines().forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
+        return taken;
+    }
+
+    static long minor(BigDecimal amount, String currency) {
+        return amount.setScale(CurrencyUnit.of(currency).getDecimalPlaces()).unscaledValue().longValueExact();
+    }
+}

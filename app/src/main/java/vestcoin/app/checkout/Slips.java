@@ -1,0 +1,67 @@
+package vestcoin.app.checkout;
+
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.EncodeHintType;
+import com.google.zxing.WriterException;
+import com.google.zxing.common.BitMatrix;
+import com.google.zxing.qrcode.QRCodeWriter;
+import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
+import java.math.BigDecimal;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.springframework.stereotype.Service;
+import vestcoin.app.order.Orders;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.payment.CreditorReference;
+import vestcoin.core.payment.EpcPayload;
+import vestcoin.core.payment.Payment;
+
+/** What a buyer needs to make a transfer: the account, the amount, the reference, and where it is in euro a square code to scan. */
+@Service
+public class Slips {
+    /**
+     * @param iban     in groups of four
+     * @param code     modules of the square code, a row each, {@code #} dark; nothing where there is none
+     */
+    public record Slip(String holder, String iban, BigDecimal amount, String currency, String reference, Optional<String> code) {}
+
+    private final Editions editions;
+
+    Slips(Editions editions) {
+        this.editions = editions;
+    }
+
+    /** The slip of an order paid by transfer. */
+    public Optional<Slip> of(Orders.Order order, Optional<Payment.Method> method) {
+        if (order.due() == 0 || method.filter(way -> way.kind() == Payment.Kind.TRANSFER).isEmpty()) {
+            return Optional.empty();
+        }
+        BigDecimal amount = BigDecimal.valueOf(order.due(), CurrencyUnit.of(order.currency()).getDecimalPlaces());
+        String reference = CreditorReference.of(String.valueOf(order.number()));
+        return editions.of(order.shop(), order.edition()).document().setup().payment().account().map(account -> new Slip(account.holder(), grouped(account.iban()), amount, order.currency(), grouped(reference),
+                order.currency().equals("EUR") ? EpcPayload.of(account.holder(), account.iban(), amount, reference).map(Slips::code) : Optional.empty()));
+    }
+
+    private static String grouped(String text) {
+        return text.replaceAll("\\s", "").replaceAll("(.{4})(?=.)", "$1 ");
+    }
+
+    /** Rows of modules. Error correction level M, as EPC069-12 asks. */
+    static String code(String payload) {
+        try {
+            BitMatrix matrix = new QRCodeWriter().encode(payload, BarcodeFormat.QR_CODE, 0, 0,
+                    Map.of(EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M, EncodeHintType.CHARACTER_SET, "UTF-8", EncodeHintType.MARGIN, 0));
+            StringBuilder rows = new StringBuilder();
+            for (int y = 0; y < matrix.getHeight(); y++) {
+                rows.append(y == 0 ? "" : "\n");
+                for (int x = 0; x < matrix.getWidth(); x++) {
+                    rows.append(matrix.get(x, y) ? '#' : '.');
+                }
+            }
+            return rows.toString();
+        } catch (WriterException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,89 @@
+package vestcoin.app.message;
+
+import jakarta.mail.MessagingException;
+import jakarta.mail.Session;
+import jakarta.mail.internet.InternetAddress;
+import jakarta.mail.internet.MimeBodyPart;
+import jakarta.mail.internet.MimeMessage;
+import jakarta.mail.internet.MimeMultipart;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.io.UnsupportedEncodingException;
+import java.nio.charset.StandardCharsets;
+import java.util.Properties;
+import org.springframework.web.util.HtmlUtils;
+
+/**
+ * An e-mail with an HTML and a plain part that say the same.
+ *
+ * @param id      unique and the same for ever, so that a letter sent twice is seen to be one
+ * @param subject never empty
+ */
+record Letter(String id, String fromName, String from, String to, String subject, Body body) {
+    Letter {
+        if (subject.isBlank()) {
+            throw new IllegalArgumentException("a letter without a subject is not sent by most post rooms");
+        }
+    }
+
+    /** A greeting, paragraphs, rows of name and value, a link. @param total place of the row that is the total, -1 for none */
+    record Body(String greeting, java.util.List<String> paragraphs, java.util.List<Row> rows, int total, String link, String linkText) {}
+
+    record Row(String name, String value) {}
+
+    /** As MIME text by RFC 5322 and 2045, multipart/alternative. */
+    String mime() {
+        try {
+            MimeMessage message = new MimeMessage(Session.getInstance(new Properties())) {
+                @Override
+                protected void updateMessageID() throws MessagingException {
+                    setHeader("Message-ID", "<" + id + "@vest-coin>");
+                }
+            };
+            message.setFrom(new InternetAddress(from, fromName, StandardCharsets.UTF_8.name()));
+            message.setRecipient(MimeMessage.RecipientType.TO, new InternetAddress(to));
+            message.setSubject(subject, StandardCharsets.UTF_8.name());
+            MimeBodyPart plain = new MimeBodyPart();
+            plain.setText(plain(), StandardCharsets.UTF_8.name());
+            MimeBodyPart html = new MimeBodyPart();
+            html.setText(html(), StandardCharsets.UTF_8.name(), "html");
+            message.setContent(new MimeMultipart("alternative", plain, html));
+            message.saveChanges();
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            message.writeTo(out);
+            return out.toString(StandardCharsets.UTF_8);
+        } catch (MessagingException | UnsupportedEncodingException e) {
+            throw new IllegalArgumentException("cannot be written as an e-mail: " + e.getMessage(), e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private String plain() {
+        StringBuilder text = new StringBuilder(body.greeting()).append("\n\n");
+        body.paragraphs().forEach(paragraph -> text.append(paragraph).append("\n\n"));
+        int widest = body.rows().stream().mapToInt(row -> row.name().length()).max().orElse(0);
+        for (int i = 0; i < body.rows().size(); i++) {
+            Row row = body.rows().get(i);
+            text.append(i == body.total() ? "-".repeat(widest + 14) + "\n" : "").append(String.format("%-" + Math.max(widest, 1) + "s  %12s%n", row.name(), row.value()));
+        }
+        return text.append("\n").append(body.linkText()).append(": ").append(body.link()).append("\n").toString();
+    }
+
+    private String html() {
+        StringBuilder html = new StringBuilder("<!doctype html><html><body style=\"font:16px/1.5 sans-serif;color:#222a35;max-width:36rem\"><p>").append(escaped(body.greeting())).append("</p>");
+        body.paragraphs().forEach(paragraph -> html.append("<p>").append(escaped(paragraph)).append("</p>"));
+        html.append("<table style=\"width:100%;border-collapse:collapse\">");
+        for (int i = 0; i < body.rows().size(); i++) {
+            Row row = body.rows().get(i);
+            String style = i == body.total() ? "border-top:2px solid;border-bottom:2px solid;font-weight:bold" : "";
+            html.append("<tr style=\"").append(style).append("\"><td>").append(escaped(row.name())).append("</td><td style=\"text-align:right\">").append(escaped(row.value())).append("</td></tr>");
+        }
+        return html.append("</table><p><a href=\"").append(escaped(body.link())).append("\">").append(escaped(body.linkText())).append("</a></p></body></html>").toString();
+    }
+
+    private static String escaped(String text) {
+        return HtmlUtils.htmlEscape(text, StandardCharsets.UTF_8.name());
+    }
+}

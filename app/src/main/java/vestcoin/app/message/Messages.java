@@ -1,0 +1,187 @@
+package vestcoin.app.message;
+
+import jakarta.annotation.PreDestroy;
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import org.joda.money.CurrencyUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.event.TransactionalEventListener;
+import vestcoin.app.format.Json;
+import vestcoin.app.order.Orders;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentState;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.setup.Shop;
+
+/**
+ * Letters owed for an order, by how it stands: a receipt once it stands, news when it has left, a note of each refund; the shop gets a
+ * copy of the receipt. Each is written down once and sent until the post room takes it.
+ */
+@Service
+public class Messages {
+    private static final Logger LOG = LoggerFactory.getLogger(Messages.class);
+    private static final int AT_A_TIME = 50;
+    private static final int MOST_TRIES = 50;
+    private static final Duration LATELY = Duration.ofDays(30);
+
+    /** One letter of an order. */
+    public record Sent(String event, String recipient, String subject, Instant at, boolean sent) {}
+
+    private record Due(long id, String mime) {}
+
+    private final JdbcClient sql;
+    private final Orders orders;
+    private final PaymentBook book;
+    private final Editions editions;
+    private final PostService post;
+    private final Clock clock;
+    private final String ownUrl;
+    private final ExecutorService queue = Executors.newSingleThreadExecutor(task -> new Thread(task, "letters"));
+
+    Messages(JdbcClient sql, Orders orders, PaymentBook book, Editions editions, PostService post, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+        this.sql = sql;
+        this.orders = orders;
+        this.book = book;
+        this.editions = editions;
+        this.post = post;
+        this.clock = clock;
+        this.ownUrl = ownUrl;
+    }
+
+    public List<Sent> ofOrder(long order) {
+        return sql.sql("select event, recipient, subject, at, sent_at is not null as sent from letter where order_id = :order order by id").param("order", order).query(Sent.class).list();
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    void moved(PaymentBook.Moved moved) {
+        if (!queue.isShutdown()) {
+            queue.execute(() -> {
+                try {
+                    keepUp(orders.byId(moved.order()));
+                    deliver();
+                } catch (RuntimeException e) {
+                    LOG.warn("letters of order {} are owed: {}", moved.order(), e.toString());
+                }
+            });
+        }
+    }
+
+    /** What was placed, sent or given back lately without its letter, because a crash came between. */
+    @EventListener(ApplicationReadyEvent.class)
+    void makeGood() {
+        sql.sql("""
+                select o.id from orders o where o.placed_at > :since and o.standing not in ('unpaid', 'failed', 'cancelled') and (
+                  not exists (select 1 from letter where order_id = o.id and event = 'receipt')
+                  or o.sent = 'all' and not exists (select 1 from letter where order_id = o.id and event = 'sent')
+                  or exists (select 1 from payment where order_id = o.id and refunded > 0) and not exists (select 1 from letter where order_id = o.id and event = 'refund'))""")
+                .param("since", clock.instant().minus(LATELY).atOffset(ZoneOffset.UTC)).query(Long.class).list().forEach(order -> moved(new PaymentBook.Moved(order)));
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
+    void deliverWhatIsDue() {
+        if (!queue.isShutdown()) {
+            queue.execute(this::deliver);
+        }
+    }
+
+    /** Waits until what was told so far is done. */
+    public void settled() throws Exception {
+        queue.submit(() -> {}).get(1, TimeUnit.MINUTES);
+    }
+
+    /** Sends what has not been taken yet, the oldest first; stops at the first silence. */
+    private void deliver() {
+        for (Due due : sql.sql("select id, mime from letter where sent_at is null and tries < :tries order by id limit :most").param("tries", MOST_TRIES).param("most", AT_A_TIME).query(Due.class).list()) {
+            try {
+                post.send(due.mime());
+                sql.sql("update letter set sent_at = :at where id = :id").param("at", now()).param("id", due.id()).update();
+            } catch (Refusal e) {
+                LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
+                sql.sql("update letter set tries = tries + 1 where id = :id").param("id", due.id()).update();
+            } catch (Silent e) {
+                LOG.info("letters wait: {}", e.getMessage());
+                return;
+            }
+        }
+    }
+
+    /** Writes down what is owed of an order and is not there yet. */
+    private void keepUp(Orders.Order order) {
+        List<PaymentBook.Payment> payments = book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).toList();
+        boolean stands = !payments.isEmpty() && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
+        if (!stands) {
+            return;
+        }
+        Shop shop = editions.of(order.shop(), order.edition()).document().setup().shop();
+        Words words = Words.in(shop.language());
+        QuoteView quote = Json.read(order.quote(), QuoteView.class);
+        owe(order, shop, "receipt", "", order.email(), words.receipt(order, quote, shop, link(order)));
+        if (!shop.email().isBlank()) {
+            owe(order, shop, "copy", "", shop.email(), words.copy(order, quote, shop, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+        }
+        if (order.sent().equals("all")) {
+            owe(order, shop, "sent", "", order.email(), words.sent(order, shop, link(order)));
+        }
+        long refunded = payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
+        if (refunded > 0) {
+            BigDecimal amount = BigDecimal.valueOf(refunded, CurrencyUnit.of(order.currency()).getDecimalPlaces());
+            owe(order, shop, "refund", String.valueOf(refunded), order.email(), words.refund(order, amount, shop, link(order)));
+        }
+    }
+
+    private static boolean open(PaymentBook.Payment payment) {
+        return payment.stateNow() == PaymentState.CREATED || payment.stateNow() == PaymentState.NEEDS_BUYER || payment.stateNow() == PaymentState.PENDING;
+    }
+
+    private String link(Orders.Order order) {
+        return ownUrl + "/counter/" + order.shop() + "/order/" + order.token();
+    }
+
+    /** What a letter says. */
+    record Said(String subject, Letter.Body body) {}
+
+    private void owe(Orders.Order order, Shop shop, String event, String about, String to, Said said) {
+        String from = Optional.of(shop.email()).filter(email -> !email.isBlank()).orElse("shop@" + order.shop() + ".invalid");
+        String subject = (order.mode().equals("test") ? "[test] " : "") + said.subject();
+        Letter letter = new Letter(order.token() + "." + event + (about.isEmpty() ? "" : "." + about), shop.name(), from, to, subject, said.body());
+        try {
+            sql.sql("insert into letter(shop, order_id, event, about, recipient, subject, mime, at) values (:shop, :order, :event, :about, :to, :subject, :mime, :at)")
+                    .param("shop", order.shop()).param("order", order.id()).param("event", event).param("about", about).param("to", to).param("subject", subject).param("mime", letter.mime())
+                    .param("at", now()).update();
+        } catch (DuplicateKeyException e) {
+            LOG.debug("{} of order {} is written already", event, order.id());
+        }
+    }
+
+    private java.time.OffsetDateTime now() {
+        return clock.instant().atOffset(ZoneOffset.UTC);
+    }
+
+    @PreDestroy
+    void close() throws InterruptedException {
+        queue.shutdown();
+        if (!queue.awaitTermination(5, TimeUnit.SECONDS)) {
+            queue.shutdownNow();
+        }
+    }
+}

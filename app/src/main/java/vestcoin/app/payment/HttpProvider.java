@@ -1,0 +1,63 @@
+package vestcoin.app.payment;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Calls;
+import vestcoin.app.outside.Refusal;
+
+/** The adapter to the simulated card processor and the simulated wallet, which speak alike. */
+@Component
+class HttpProvider implements Provider {
+    private static final Duration PATIENCE = Duration.ofSeconds(8);
+    private final Calls calls;
+
+    HttpProvider(Calls calls) {
+        this.calls = calls;
+    }
+
+    @Override
+    public Account account(Access access) {
+        JsonNode answer = call(access, "GET", "/v1/account", "", null);
+        return new Account(answer.path("mode").asString(""), answer.path("approved").asBoolean(false), answer.path("publicKey").asString(""));
+    }
+
+    @Override
+    public String webhook(Access access, String url) {
+        return call(access, "POST", "/v1/webhook", "", Map.of("url", url)).path("secret").asString("");
+    }
+
+    @Override
+    public View authorise(Access access, String key, long amount, String currency, String token, String reference, String returnUrl) {
+        return view(call(access, "POST", "/v1/payments", key,
+                Map.of("amount", amount, "currency", currency, "token", token, "reference", reference, "returnUrl", returnUrl)));
+    }
+
+    @Override
+    public Optional<View> find(Access access, String key) {
+        try {
+            return Optional.of(view(call(access, "GET", "/v1/payments?key=" + URLEncoder.encode(key, StandardCharsets.UTF_8), "", null)));
+        } catch (Refusal.NotFound e) {
+            return Optional.empty();
+        }
+    }
+
+    @Override
+    public View move(Access access, String ref, Kind kind, String key, long amount) {
+        return view(call(access, "POST", "/v1/payments/" + ref + "/" + kind.text(), key, Map.of("amount", amount)));
+    }
+
+    static View view(JsonNode json) {
+        return new View(json.path("id").asString(""), json.path("key").asString(""), json.path("state").asString(""), json.path("reason").asString(""),
+                json.path("action").asString(""), json.path("amount").asLong(0), json.path("captured").asLong(0), json.path("refunded").asLong(0), json.path("version").asLong(0));
+    }
+
+    private JsonNode call(Access access, String method, String path, String key, Object body) {
+        return calls.json(access, method, path, key.isEmpty() ? Map.of() : Map.of("Idempotency-Key", key), body, PATIENCE);
+    }
+}

@@ -1,0 +1,47 @@
+package vestcoin.app.payment;
+
+import java.util.Locale;
+import java.util.Optional;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+
+/**
+ * What a provider of payments does for a shop, a card processor or a wallet. A real one is one more class like {@link HttpProvider}.
+ * Amounts are minor units. Calls with the same key have one effect. Every method may throw {@link Silent} and {@link Refusal}.
+ */
+public interface Provider {
+
+    /** How a provider sees a payment. @param state one of this house's payment states @param version grows with every change at the provider */
+    record View(String ref, String key, String state, String reason, String action, long amount, long captured, long refunded, long version) {}
+
+    record Account(String mode, boolean approved, String publicKey) {}
+
+    /** What can be done with money that was authorised. */
+    enum Kind {
+        CAPTURE, REFUND, VOID;
+
+        public String text() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        static Kind of(String text) {
+            return valueOf(text.toUpperCase(Locale.ROOT));
+        }
+    }
+
+    /** @throws Refusal if no account has these keys */
+    Account account(Access access);
+
+    /** Asks to be told about payments at a URL; returns the secret that signs. */
+    String webhook(Access access, String url);
+
+    /** @param token of a card; empty where the buyer is sent to the provider's page */
+    View authorise(Access access, String key, long amount, String currency, String token, String reference, String returnUrl);
+
+    /** The payment begun with this key, or nothing if none was. */
+    Optional<View> find(Access access, String key);
+
+    /** @param amount zero for a void */
+    View move(Access access, String ref, Kind kind, String key, long amount);
+}

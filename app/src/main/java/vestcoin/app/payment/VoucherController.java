@@ -1,0 +1,54 @@
+package vestcoin.app.payment;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
+import vestcoin.core.money.Currencies;
+
+/** Vouchers at the Payment station. */
+@RestController
+class VoucherController {
+    private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
+
+    record Shown(String code, String currency, BigDecimal issued, BigDecimal balance, String mode, Instant at) {}
+
+    /** @param code empty for one made here */
+    record Issue(String code, String currency, BigDecimal amount) {}
+
+    private final Vouchers vouchers;
+    private final Gateways gateways;
+
+    VoucherController(Vouchers vouchers, Gateways gateways) {
+        this.vouchers = vouchers;
+        this.gateways = gateways;
+    }
+
+    @GetMapping("/api/shops/{shop}/vouchers")
+    List<Shown> list(@PathVariable String shop) {
+        return vouchers.list(shop).stream().map(VoucherController::shown).toList();
+    }
+
+    @PostMapping("/api/shops/{shop}/vouchers")
+    Shown issue(@PathVariable String shop, @RequestBody Issue issue) {
+        String code = issue.currency() == null ? "" : issue.currency().toUpperCase(Locale.ROOT);
+        CurrencyUnit currency = Currencies.of(code).orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "currency", "“" + code + "” is not a currency.", "Write its three letters by ISO 4217."));
+        BigDecimal amount = Optional.ofNullable(issue.amount()).filter(given -> given.signum() > 0 && given.compareTo(MOST) <= 0 && given.stripTrailingZeros().scale() <= currency.getDecimalPlaces())
+                .orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "amount", "This is no amount a voucher can have.", "Write one above zero, as 25.00."));
+        return shown(vouchers.issue(shop, issue.code(), code, amount.setScale(currency.getDecimalPlaces()).unscaledValue().longValueExact(), gateways.mode(shop)));
+    }
+
+    private static Shown shown(Vouchers.Voucher voucher) {
+        int digits = CurrencyUnit.of(voucher.currency()).getDecimalPlaces();
+        return new Shown(voucher.code(), voucher.currency(), BigDecimal.valueOf(voucher.issued(), digits), BigDecimal.valueOf(voucher.balance(), digits), voucher.mode(), voucher.at());
+    }
+}

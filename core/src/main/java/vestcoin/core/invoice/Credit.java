@@ -1,0 +1,93 @@
+package vestcoin.core.invoice;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import vestcoin.core.money.Sharing;
+
+/**
+ * What a refund credits of the bills of an order. The tax given back of an item is round half up(item's tax × given back so far ÷
+ * item) less what was given back before, so that the last refund leaves nothing.
+ */
+public final class Credit {
+    private Credit() {}
+
+    /** What was given back of items before, by key: with tax, and the tax in it. */
+    public record Given(BigDecimal gross, BigDecimal tax) {
+        static final Given NOTHING = new Given(BigDecimal.ZERO, BigDecimal.ZERO);
+
+        /** Both together. */
+        public Given and(Given more) {
+            return new Given(gross.add(more.gross), tax.add(more.tax));
+        }
+    }
+
+    /** What of a whole can still be given back. */
+    public static BigDecimal left(List<Bill> bills, Map<String, Given> before) {
+        return bills.stream().flatMap(bill -> bill.items().stream()).map(item -> left(item, before)).reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    private static BigDecimal left(Bill.Item item, Map<String, Given> before) {
+        return item.gross().subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
+    }
+
+    /**
+     * Shares an amount given back over what is left of all items, where nobody has said what it is for.
+     *
+     * @param digits decimals of the currency
+     * @return item's key to its part, which add up to the amount
+     * @throws IllegalArgumentException if it is more than is left
+     */
+    public static Map<String, BigDecimal> shared(List<Bill> bills, Map<String, Given> before, BigDecimal amount, int digits) {
+        if (amount.compareTo(left(bills, before)) > 0) {
+            throw new IllegalArgumentException("more than is left");
+        }
+        List<Bill.Item> items = bills.stream().flatMap(bill -> bill.items().stream()).filter(item -> left(item, before).signum() != 0).toList();
+        Map<String, BigDecimal> parts = new TreeMap<>();
+        if (items.isEmpty()) {
+            return parts;
+        }
+        List<BigDecimal> shares = Sharing.out(amount, digits, items.stream().map(item -> left(item, before)).toList());
+        for (int i = 0; i < items.size(); i++) {
+            parts.put(items.get(i).key(), shares.get(i));
+        }
+        return parts;
+    }
+
+    /**
+     * The credits of a refund, one for each bill it touches, in the bills' order; amounts as they are given back, not negative.
+     *
+     * @param refunded item's key to what is given back of it, with tax
+     */
+    public static List<Credited> of(List<Bill> bills, Map<String, Given> before, Map<String, BigDecimal> refunded) {
+        List<Credited> credits = new ArrayList<>();
+        for (int b = 0; b < bills.size(); b++) {
+            List<Bill.Item> items = new ArrayList<>();
+            for (Bill.Item item : bills.get(b).items()) {
+                BigDecimal back = refunded.getOrDefault(item.key(), BigDecimal.ZERO);
+                if (back.signum() != 0) {
+                    BigDecimal tax = tax(item, before.getOrDefault(item.key(), Given.NOTHING), back);
+                    items.add(new Bill.Item(item.key(), item.kind(), item.line(), item.name(), item.quantity(), BigDecimal.ZERO, back.subtract(tax), tax, item.code(), item.rate()));
+                }
+            }
+            if (!items.isEmpty()) {
+                credits.add(new Credited(b, bills.get(b).with(items)));
+            }
+        }
+        return credits;
+    }
+
+    /** @param bill place of the bill it credits, among the order's */
+    public record Credited(int bill, Bill credit) {}
+
+    private static BigDecimal tax(Bill.Item item, Given before, BigDecimal back) {
+        if (item.tax().signum() == 0) {
+            return item.tax();
+        }
+        BigDecimal soFar = item.tax().multiply(before.gross().add(back)).divide(item.gross(), item.tax().scale(), RoundingMode.HALF_UP);
+        return soFar.subtract(before.tax());
+    }
+}

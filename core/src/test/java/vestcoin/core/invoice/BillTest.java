@@ -1,0 +1,79 @@
+package vestcoin.core.invoice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.function.Function;
+import org.junit.jupiter.api.Test;
+import vestcoin.core.money.Currencies;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.Quote;
+import vestcoin.core.quote.RandomShops;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.tax.Treatment.Code;
+
+/** Bills add up to what is payable, credits to what is given back, and the last credit leaves nothing. */
+class BillTest {
+    private static final int ORDERS = 800;
+
+    private static BigDecimal sum(List<Bill> bills, Function<Bill, BigDecimal> of) {
+        return bills.stream().map(of).reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    private static void addsUp(Bill bill) {
+        assertThat(bill.categories().stream().map(Bill.Category::net).reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(bill.net());
+        assertThat(bill.categories().stream().map(Bill.Category::tax).reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(bill.tax());
+        assertThat(bill.net().add(bill.tax())).isEqualByComparingTo(bill.gross());
+    }
+
+    @Test
+    void bills_of_any_order_add_up_to_it_and_credits_in_any_parts_leave_nothing() {
+        Random random = new Random(220_226);
+        RandomShops shops = new RandomShops(random);
+        int several = 0;
+        for (int i = 0; i < ORDERS; i++) {
+            Setup setup = shops.shop();
+            Order order = shops.order(setup);
+            Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
+            List<Bill> bills = Bill.of(quote, setup.shop().address().country());
+            bills.forEach(BillTest::addsUp);
+            assertThat(sum(bills, Bill::gross)).as("order %s", i).isEqualByComparingTo(quote.payable().value());
+            assertThat(sum(bills, Bill::tax)).isEqualByComparingTo(quote.tax().value());
+            assertThat(bills.stream().filter(bill -> bill.country().isEmpty()).count()).as("one for what is outside of tax").isLessThanOrEqualTo(1);
+            assertThat(bills.stream().filter(bill -> bill.country().isPresent()).flatMap(bill -> bill.items().stream()).noneMatch(item -> item.code() == Code.O)).isTrue();
+            several += bills.size() > 1 ? 1 : 0;
+            creditedInParts(bills, Currencies.of(quote.currency()).orElseThrow().getDecimalPlaces(), random);
+        }
+        assertThat(several).as("orders with several bills").isGreaterThan(25);
+    }
+
+    private static void creditedInParts(List<Bill> bills, int digits, Random random) {
+        Map<String, Credit.Given> before = new TreeMap<>();
+        List<Bill> credits = new ArrayList<>();
+        BigDecimal whole = Credit.left(bills, before);
+        while (Credit.left(bills, before).signum() > 0) {
+            BigDecimal left = Credit.left(bills, before);
+            BigDecimal back = credits.size() > 4 ? left : BigDecimal.valueOf(1 + random.nextInt(left.setScale(digits).unscaledValue().intValueExact()), digits);
+            List<Credit.Credited> made = Credit.of(bills, before, Credit.shared(bills, before, back, digits));
+            assertThat(made.stream().map(each -> each.credit().gross()).reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(back);
+            for (Credit.Credited each : made) {
+                addsUp(each.credit());
+                credits.add(each.credit());
+                each.credit().items().forEach(item -> before.merge(item.key(), new Credit.Given(item.gross(), item.tax()), Credit.Given::and));
+            }
+        }
+        if (whole.signum() > 0) {
+            assertThat(sum(credits, Bill::gross)).isEqualByComparingTo(whole);
+            assertThat(sum(credits, Bill::tax)).as("the last one leaves no tax").isEqualByComparingTo(sum(bills, Bill::tax));
+            assertThatThrownBy(() -> Credit.shared(bills, before, BigDecimal.ONE, digits)).isInstanceOf(IllegalArgumentException.class);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** A simulated feed of exchange rates. */
+package vestcoin.standins.rates;

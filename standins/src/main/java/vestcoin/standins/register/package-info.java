@@ -1,0 +1,2 @@
+/** A simulated register of businesses' tax numbers, down on demand. */
+package vestcoin.standins.register;

@@ -1,0 +1,109 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { Link } from "react-router";
+import { answer, api, type Problem, problemsOf, type StatementLine } from "../api/client";
+import { useBench } from "../desk/bench";
+import { money } from "../shared/money";
+import { Said } from "../shared/Said";
+
+const said: Record<string, string> = {
+  exact: "paid",
+  under: "too little: the order waits for the rest",
+  over: "too much: give the surplus back",
+  double: "paid already: give it back",
+  unmatched: "no order has this reference and currency",
+};
+
+/** Reads a statement of the bank in and says what became of each transfer on it. */
+export function BankStatement() {
+  const { shop, setup } = useBench();
+  const client = useQueryClient();
+  const choose = useRef<HTMLInputElement>(null);
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [lines, setLines] = useState<StatementLine[]>();
+  const [known, setKnown] = useState(0);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const read = async (file: File) => {
+    const text = await file.text();
+    setLines(undefined);
+    setProblems([]);
+    dialog.current?.showModal();
+    const call = {
+      params: { path: { shop } },
+      body: text,
+      bodySerializer: (body: string) => body,
+      headers: { "Content-Type": text.trimStart().startsWith("<") ? "application/xml" : "text/csv" },
+    };
+    await answer(api.POST("/api/shops/{shop}/statements", call)).then(
+      (taken) => {
+        setLines(taken.lines);
+        setKnown(taken.known);
+        void client.invalidateQueries({ queryKey: ["orders", shop] });
+      },
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+  };
+  return (
+    <>
+      <button type="button" className="cursor-pointer underline" onClick={() => choose.current?.click()}>
+        Read a bank statement
+      </button>
+      <input
+        ref={choose}
+        type="file"
+        accept=".xml,.csv,text/csv,application/xml"
+        aria-label="Bank statement"
+        className="hidden"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = "";
+          if (file) void read(file);
+        }}
+      />
+      <dialog ref={dialog} className="modal" aria-labelledby="statement">
+        <div className="modal-box max-w-3xl text-start">
+          <h2 id="statement" className="text-xl">
+            Bank statement
+          </h2>
+          <Said problems={problems} />
+          {lines && (
+            <p className="mt-2">
+              {lines.length} new, {known} known from before.
+            </p>
+          )}
+          {lines && lines.length > 0 && (
+            <table className="mt-2 w-full">
+              <tbody>
+                {lines.map((line) => (
+                  <tr key={line.entry} className="border-t border-base-300 align-top">
+                    <td className="figure py-1 pe-4">{money(line.amount, line.currency, setup.shop.language)}</td>
+                    <td className="py-1 pe-4">
+                      {line.payer}
+                      <span className="block text-xs quiet">{line.told}</span>
+                    </td>
+                    <td className="py-1 pe-4">
+                      {line.order && (
+                        <Link className="font-mono underline" to={String(line.order)}>
+                          {line.order}
+                        </Link>
+                      )}
+                    </td>
+                    <td className={`py-1 ${line.state === "exact" ? "" : "text-warning"}`}>
+                      {said[line.state]}
+                      {Number(line.surplus) > 0 && `, ${money(line.surplus, line.currency, setup.shop.language)}`}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <form method="dialog" className="modal-action">
+            <button type="submit" className="btn">
+              Close
+            </button>
+          </form>
+        </div>
+      </dialog>
+    </>
+  );
+}

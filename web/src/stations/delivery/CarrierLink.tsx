@@ -1,0 +1,82 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { answer, api, type CarrierLink as Link, type Problem, problemsOf } from "../../api/client";
+import { useBench } from "../../desk/bench";
+import { Said } from "../../shared/Said";
+
+/** The carrier that is asked for prices: its key, what it offers, and how a cell of the sheet uses it. */
+export function CarrierLink() {
+  const { shop } = useBench();
+  const client = useQueryClient();
+  const key = ["carrier", shop];
+  const path = { params: { path: { shop } } };
+  const link = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/carrier", path)) });
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const run = async (call: Promise<Link>) => {
+    setBusy(true);
+    await call.then(
+      (fresh) => {
+        client.setQueryData(key, fresh);
+        void client.invalidateQueries({ queryKey: ["costs", shop] });
+        void client.invalidateQueries({ queryKey: ["draft", shop] });
+        setProblems([]);
+      },
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+    setBusy(false);
+  };
+  const connect = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const secret = String(new FormData(event.currentTarget).get("secret"));
+    event.currentTarget.reset();
+    void run(answer(api.PUT("/api/shops/{shop}/carrier", { ...path, body: { secret } })));
+  };
+  const { connected, services = [], trouble } = link.data ?? {};
+  const example = services[0]?.id;
+  return (
+    <>
+      {connected ? (
+        <p className="mt-1">
+          Connected, key ends with <span className="font-mono">{connected.secretEndsWith}</span>.{" "}
+          <button
+            type="button"
+            className="cursor-pointer underline"
+            disabled={busy}
+            onClick={() => void run(answer(api.DELETE("/api/shops/{shop}/carrier", path)))}
+          >
+            Disconnect
+          </button>
+        </p>
+      ) : (
+        <form className="mt-1 flex items-end gap-3" onSubmit={connect}>
+          <label>
+            <span className="block text-xs quiet">Key of the account</span>
+            <input name="secret" type="password" className="inplace w-56 font-mono" autoComplete="off" />
+          </label>
+          <button type="submit" className="btn btn-sm" disabled={busy}>
+            {busy ? "Asking the carrier …" : "Check and keep"}
+          </button>
+        </form>
+      )}
+      <Said problems={problems} />
+      {trouble && <p className="mt-1 text-warning">{trouble}</p>}
+      {services.length > 0 && (
+        <>
+          <ul className="mt-2" aria-label="What the carrier offers">
+            {services.map((service) => (
+              <li key={service.id}>
+                {service.name} <span className="font-mono quiet">{service.id}</span>
+              </li>
+            ))}
+          </ul>
+          <p className="mt-2 quiet">
+            A cell of the sheet asks it: <span className="font-mono">quote {example}, else 9.90</span>. The price after
+            “else” holds when the carrier does not answer.
+          </p>
+        </>
+      )}
+      {!connected && <p className="mt-2 quiet">Without one, a cell with a quote takes the price after its “else”.</p>}
+    </>
+  );
+}

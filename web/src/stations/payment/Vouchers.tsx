@@ -1,0 +1,67 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { answer, api, type Problem, problemsOf } from "../../api/client";
+import { useBench } from "../../desk/bench";
+import { money } from "../../shared/money";
+import { Said } from "../../shared/Said";
+
+/** Vouchers with their balances. A buyer types one where codes go; what it does not cover is paid another way. */
+export function Vouchers() {
+  const { shop, setup } = useBench();
+  const client = useQueryClient();
+  const key = ["vouchers", shop];
+  const path = { params: { path: { shop } } };
+  const vouchers = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/vouchers", path)) });
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const issue = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const fields = new FormData(form);
+    const body = {
+      code: String(fields.get("code")),
+      currency: setup.shop.currency,
+      amount: String(fields.get("amount")).trim().replace(",", "."),
+    };
+    await answer(api.POST("/api/shops/{shop}/vouchers", { ...path, body })).then(
+      () => {
+        form.reset();
+        setProblems([]);
+        void client.invalidateQueries({ queryKey: key });
+      },
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+  };
+  return (
+    <section aria-label="Vouchers">
+      <h2 className="text-base">Vouchers</h2>
+      {vouchers.data?.length === 0 && (
+        <p className="quiet">None. A voucher pays all or part of an order; the rest is paid another way.</p>
+      )}
+      <ul className="max-h-48 overflow-y-auto">
+        {vouchers.data?.map((voucher) => (
+          <li key={voucher.code} className="flex justify-between gap-4 border-b border-base-300 py-1">
+            <span className="font-mono">{voucher.code}</span>
+            <span className="figure">
+              {money(voucher.balance, voucher.currency, setup.shop.language)}
+              <span className="quiet"> of {money(voucher.issued, voucher.currency, setup.shop.language)}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <form className="mt-2 flex items-end gap-3" onSubmit={issue}>
+        <label>
+          <span className="block text-xs quiet">Worth, {setup.shop.currency}</span>
+          <input name="amount" className="inplace w-20 font-mono" required />
+        </label>
+        <label>
+          <span className="block text-xs quiet">Code</span>
+          <input name="code" className="inplace w-40 font-mono uppercase" placeholder="made for you" />
+        </label>
+        <button type="submit" className="btn btn-sm">
+          Issue it
+        </button>
+      </form>
+      <Said problems={problems} />
+    </section>
+  );
+}
