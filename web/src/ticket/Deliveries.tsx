@@ -12,10 +12,10 @@ interface Props {
 
 type Option = QuoteView["delivery"][number];
 
-const day = (iso: string): string =>
-  new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" }).format(
-    new Date(`${iso}T00:00:00Z`),
-  );
+// Made once: making a formatter takes longer than all else the ticket does at a keystroke.
+const days = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
+
+const day = (iso: string): string => days.format(new Date(`${iso}T00:00:00Z`));
 
 /** When it arrives, in days. */
 export function promised(option: Option): string {

@@ -100,15 +100,16 @@ function Place({ spot }: { spot: Spot }) {
   );
 }
 
-const when = (iso: string): string =>
-  new Intl.DateTimeFormat("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
-    timeZone: "UTC",
-  }).format(new Date(`${iso.slice(0, 16)}:00Z`));
+const times = new Intl.DateTimeFormat("en-GB", {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  hour: "2-digit",
+  minute: "2-digit",
+  timeZone: "UTC",
+});
+
+const when = (iso: string): string => times.format(new Date(`${iso.slice(0, 16)}:00Z`));
 
 /** The next slots as the buyer of the ticket would see them, or why there are none. */
 function Slots({ option }: { option: string }) {

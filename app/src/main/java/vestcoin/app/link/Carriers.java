@@ -26,7 +26,6 @@ import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.quote.Consignment;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
-import vestcoin.core.quote.Quote;
 import vestcoin.core.setup.Compiled;
 
 /**
@@ -64,9 +63,8 @@ public class Carriers {
         if (access.isEmpty()) {
             return CarrierAnswers.NONE;
         }
-        Quote packed = Pricing.priceUntraced(setup, order);
         Map<String, BigDecimal> amounts = new TreeMap<>();
-        for (Consignment consignment : packed.sent().consignments()) {
+        for (Consignment consignment : Pricing.consignments(setup, order)) {
             Asked asked = new Asked(consignment.from(), order.to(), consignment.packed().parcels().stream().map(Carriers::parcel).toList());
             answer(shop, access.get(), asked).filter(answer -> answer.currency().equals(setup.setup().shop().currency()))
                     .ifPresent(answer -> answer.quotes().forEach(quote -> amounts.put(quote.id() + " " + consignment.dispatch(), quote.price())));

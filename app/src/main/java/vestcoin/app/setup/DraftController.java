@@ -200,20 +200,24 @@ class DraftController {
     }
 
     private Ticket ticket(String shop, TicketAsked asked, Document document, List<Edit> edits, Order order, List<Problem> refused) {
-        Optional<Quote> liveQuote = editions.live(shop).flatMap(edition -> quote(shop, edition.document(), order));
+        boolean whole = asked.beside().orElse(false);
+        Optional<Quote> liveQuote = editions.live(shop).flatMap(edition -> live(shop, edition.document().compiled(), order, whole));
         Optional<BigDecimal> live = liveQuote.map(quote -> quote.payable().value());
-        Optional<QuoteView> beside = asked.beside().orElse(false) ? liveQuote.map(QuoteView::of) : Optional.empty();
+        Optional<QuoteView> beside = liveQuote.filter(quote -> whole).map(QuoteView::of);
         Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
         try {
-            return new Ticket(Optional.of(QuoteView.of(Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order)))), live, beside, readings, List.of(), refused);
+            Quote quote = Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order));
+            return new Ticket(Optional.of(QuoteView.of(quote)), live, beside, readings, List.of(), refused);
         } catch (Refused unpriced) {
             return new Ticket(Optional.empty(), live, beside, readings, unpriced.problems(), refused);
         }
     }
 
-    private Optional<Quote> quote(String shop, Document document, Order order) {
+    /** What buyers pay now. @param whole with operands, or the amounts alone */
+    private Optional<Quote> live(String shop, Compiled edition, Order order, boolean whole) {
         try {
-            return Optional.of(Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order)));
+            Order known = circumstances.around(shop, edition, order);
+            return Optional.of(whole ? Pricing.price(edition, known) : Pricing.priceUntraced(edition, known));
         } catch (Refused refused) {
             return Optional.empty();
         }

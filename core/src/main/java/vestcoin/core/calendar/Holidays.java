@@ -22,8 +22,8 @@ final class Holidays {
 
     private Holidays() {}
 
-    static boolean on(LocalDate day, String country, Optional<String> region) {
-        return YEARS.computeIfAbsent(new Key(country, region.orElse(""), day.getYear()), Holidays::year).contains(day);
+    static Set<LocalDate> of(int year, String country, Optional<String> region) {
+        return YEARS.computeIfAbsent(new Key(country, region.orElse(""), year), Holidays::year);
     }
 
     private static Set<LocalDate> year(Key key) {

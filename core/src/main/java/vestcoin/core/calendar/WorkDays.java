@@ -50,10 +50,11 @@ public final class WorkDays {
 
     private BitSet year(int year) {
         BitSet open = new BitSet();
+        Set<LocalDate> off = holidays ? Holidays.of(year, country, region) : Set.of();
         LocalDate first = LocalDate.ofYearDay(year, 1);
         for (LocalDate day = first; day.getYear() == year; day = day.plusDays(1)) {
             LocalDate each = day;
-            open.set(day.getDayOfYear(), days.contains(day.getDayOfWeek()) && closed.stream().noneMatch(window -> window.holds(each)) && !(holidays && Holidays.on(day, country, region)));
+            open.set(day.getDayOfYear(), days.contains(day.getDayOfWeek()) && closed.stream().noneMatch(window -> window.holds(each)) && !off.contains(day));
         }
         return open;
     }

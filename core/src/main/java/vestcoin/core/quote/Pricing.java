@@ -58,8 +58,22 @@ public final class Pricing {
         return new Pricing(setup, order, tracer).quote(false);
     }
 
+    /** What an order's parcels are, by the place they leave from, without a price: what a carrier is asked with. @throws Refused as {@link #price} */
+    public static List<Consignment> consignments(Compiled setup, Order order) {
+        OrderCheck.check(setup, order);
+        return new Pricing(setup, order, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).consignments();
+    }
+
+    private List<Consignment> consignments() {
+        return Consignment.of(setup, order, setup.shelf().price(order.lines(), buying(), tracer), tracer);
+    }
+
+    private Buying buying() {
+        return new Buying(order.at(), setup.zone(), order.group(), taxedAs.rerate());
+    }
+
     private Quote quote(boolean later) {
-        Buying buying = new Buying(order.at(), setup.zone(), order.group(), taxedAs.rerate());
+        Buying buying = buying();
         List<PricedLine> lines = setup.shelf().price(order.lines(), buying, tracer);
         Figure goods = tracer.sum("rule/goods", "goods", amounts(lines));
         List<Figure> weights = new ArrayList<>(lines.size());
