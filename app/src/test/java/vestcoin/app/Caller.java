@@ -13,13 +13,18 @@ import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
+import vestcoin.app.checkout.Policies;
 import vestcoin.app.run.DemoShop;
+import vestcoin.app.setup.Document;
 import vestcoin.standins.pay.TestCard;
 
 /** Talks to the application as a browser would: with cookies, and the CSRF token they carry. */
 public final class Caller {
     public static final String SHOP = "/api/shops/" + DemoShop.SHOP;
     public static final String COUNTER = "/api/counter/" + DemoShop.SHOP;
+
+    /** What buyers of the demo shop agree to, as it ships. */
+    public static final Map<String, String> AGREED = Policies.toAgree(Document.parse(DemoShop.setupFile()).setup());
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final Map<String, String> cookies = new LinkedHashMap<>();
@@ -105,8 +110,18 @@ public final class Caller {
     }
 
     public static Map<String, Object> placing(String key, Map<String, Object> basket, String expected) {
-        return Map.of("key", key, "basket", basket, "expected", expected,
+        return Map.of("key", key, "basket", basket, "expected", expected, "agreed", AGREED,
                 "contact", Map.of("name", "Test Buyer", "email", "buyer@buyers.example", "lines", List.of("1 Example Street"), "city", "Cork"));
+    }
+
+    /** Places what a basket holds at the total the quote shows, agreeing to what is shown in the basket's language. */
+    public Answer buy(Map<String, Object> basket) {
+        JsonNode quote = post(COUNTER + "/quote", basket).json();
+        Map<String, String> agreed = new LinkedHashMap<>();
+        get(COUNTER + "?language=" + basket.getOrDefault("language", "")).json().path("texts").forEach(text -> agreed.put(text.path("kind").asString(), text.path("hash").asString()));
+        Map<String, Object> placing = new LinkedHashMap<>(placing(UUID.randomUUID().toString(), basket, quote.path("toPay").asString("0")));
+        placing.put("agreed", agreed);
+        return post(COUNTER + "/orders", placing);
     }
 
     /** Places the book; gives the order's token. */

@@ -8,12 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
@@ -25,27 +27,40 @@ import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.money.Accepted;
+import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Tax;
 
 /** What a buyer's page asks. Nothing here needs a sign-in; an order is found again by its unguessable token. */
 @RestController
 class CounterController {
-    record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home) {}
+    /**
+     * @param language   of all that is read, one of the languages
+     * @param prices     of products by id, in the currency asked for, where that is not the shop's own
+     * @param orderButton what stands on the button that places an order; empty for the page's own words
+     */
+    record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home, List<String> languages,
+            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton) {}
 
-    /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock */
+    /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock @param currency the shop's own without it */
     record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<Boolean> business, Optional<String> taxNumber,
-            Optional<LocalDateTime> slot) {
+            Optional<LocalDateTime> slot, Optional<String> currency, Optional<String> language) {
         Basket {
+            currency = currency == null ? Optional.empty() : currency;
+            language = language == null ? Optional.empty() : language;
             slot = slot == null ? Optional.empty() : slot;
             codes = codes == null ? List.of() : codes;
             business = business == null ? Optional.empty() : business;
@@ -53,8 +68,16 @@ class CounterController {
         }
     }
 
-    /** @param expected what the buyer was shown; another total is shown before anything is placed @param key made once by the page */
-    record Wanted(String key, Basket basket, Placing.Contact contact, BigDecimal expected) {}
+    /**
+     * @param expected what the buyer was shown; another total is shown before anything is placed
+     * @param key      made once by the page
+     * @param agreed   kinds of texts agreed to, each with the hash of what was shown
+     */
+    record Wanted(String key, Basket basket, Placing.Contact contact, BigDecimal expected, Map<String, String> agreed) {
+        Wanted {
+            agreed = agreed == null ? Map.of() : Map.copyOf(agreed);
+        }
+    }
 
     /**
      * @param state     of the payment of what is due beside vouchers
@@ -64,7 +87,7 @@ class CounterController {
      * @param slip      what a transfer is made out to
      */
     record Placed(String token, int number, String state, String standing, Optional<Payment.Kind> kind, String reason, Optional<String> action, boolean test, BuyerQuote quote,
-            String name, String email, Optional<String> processor, Optional<String> publicKey, Optional<Slips.Slip> slip) {}
+            String name, String email, Optional<String> processor, Optional<String> publicKey, Optional<Slips.Slip> slip, String language, boolean cancelled) {}
 
     record Paying(String cardToken) {}
 
@@ -92,32 +115,44 @@ class CounterController {
         this.clock = clock;
     }
 
+    /** @param language tag of one, or of one near to it @param currency one the shop takes */
     @GetMapping("/api/counter/{shop}")
-    Counter counter(@PathVariable String shop) {
+    Counter counter(@PathVariable String shop, @RequestParam Optional<String> language, @RequestParam Optional<String> currency) {
         Editions.Edition edition = live(shop);
-        var setup = edition.document().setup();
+        Document document = spoken(edition, language);
+        Setup setup = document.setup();
         Set<String> countries = new TreeSet<>();
         for (String country : Countries.all()) {
             if (setup.shop().sellsTo().stream().anyMatch(place -> place.reaches(country))) {
                 countries.add(country);
             }
         }
-        return new Counter(shop, setup.shop().name(), setup.shop().currency(), setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX,
-                setup.goods().products(), countries, setup.shop().address().country());
+        List<String> currencies = Stream.concat(Stream.of(setup.shop().currency()), setup.shop().currencies().stream().map(Accepted::code)).toList();
+        String wanted = currency.filter(currencies::contains).orElse(setup.shop().currency());
+        Map<String, BigDecimal> prices = wanted.equals(setup.shop().currency()) ? Map.of()
+                : circumstances.rates().map(rates -> Pricing.shelf(document.compiled(), wanted, rates)).orElse(Map.of());
+        return new Counter(shop, setup.shop().name(), prices.isEmpty() ? setup.shop().currency() : wanted, setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX, setup.goods().products(), countries,
+                setup.shop().address().country(), Stream.concat(Stream.of(edition.document().setup().shop().language()), setup.shop().languages().stream()).distinct().toList(), currencies, prices,
+                Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""));
+    }
+
+    private Document spoken(Editions.Edition edition, Optional<String> language) {
+        return editions.spoken(edition, language.filter(tag -> tag.length() <= 35).orElse(""));
     }
 
     @PostMapping("/api/counter/{shop}/quote")
     BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket) {
         Editions.Edition edition = live(shop);
-        return BuyerQuote.of(edition.document().quote(order(edition, basket, "")), basket.codes(), buyer(basket).trouble());
+        return BuyerQuote.of(spoken(edition, basket.language()).quote(order(edition, basket, "")), basket.codes(), buyer(basket).trouble());
     }
 
     @PostMapping("/api/counter/{shop}/orders")
     Placed place(@PathVariable String shop, @RequestBody Wanted wanted) {
         check(wanted);
         Editions.Edition edition = live(shop);
+        Document document = spoken(edition, wanted.basket().language());
         Order order = order(edition, wanted.basket(), wanted.contact().email());
-        QuoteView quote = edition.document().quote(order);
+        QuoteView quote = document.quote(order);
         if (quote.delivery().stream().anyMatch(option -> option.chosen() && !quote.slots().getOrDefault(option.id(), List.of()).isEmpty()) && order.slot().isEmpty()) {
             throw instead("basket/slot", "No time is chosen.", "Choose when you collect it.", quote, wanted);
         }
@@ -128,7 +163,21 @@ class CounterController {
             throw instead("expected", "The total has changed from " + wanted.expected().toPlainString() + " to " + quote.toPay().value().toPlainString() + " " + quote.currency()
                     + " since the page showed it.", "Look at the new total and order again.", quote, wanted);
         }
-        return view(placing.place(edition, wanted.key(), order, quote, wanted.contact()));
+        agreed(Policies.texts(document.setup()), wanted, quote);
+        return view(placing.place(edition, wanted.key(), order, edition.document().quote(order), wanted.contact(), new Placing.Agreed(document.setup().shop().language(), wanted.agreed())));
+    }
+
+    /** @throws Told if a text is not agreed to, or was changed since the page showed it */
+    private static void agreed(List<Policies.PolicyText> texts, Wanted wanted, QuoteView quote) {
+        for (Policies.PolicyText text : texts) {
+            String shown = wanted.agreed().get(text.kind());
+            if (text.agreed() && shown == null) {
+                throw instead("agreed/" + text.kind(), "The terms of the shop are not agreed to.", "Read them and tick the box.", quote, wanted);
+            }
+            if (shown != null && !shown.equals(text.hash())) {
+                throw instead("agreed/" + text.kind(), "The shop has changed its text “" + text.kind().replace('-', ' ') + "” since the page showed it.", "Read it again and tick the box again.", quote, wanted);
+            }
+        }
     }
 
     /** Nothing is placed; the buyer is shown what holds now. */
@@ -159,10 +208,11 @@ class CounterController {
     private Order order(Editions.Edition edition, Basket basket, String email) {
         Order order = new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(),
                 basket.codes(), Optional.empty(), gateways.states(edition.shop()), orders.history(edition.shop(), email)).by(buyer(basket).buyer());
-        String currency = edition.document().setup().shop().currency();
+        String currency = basket.currency().orElse(edition.document().setup().shop().currency());
+        order = order.in(basket.currency().orElse(null));
         List<String> onAccount = edition.document().setup().payment().methods().stream().filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT).map(Payment.Method::id).toList();
         long owed = orders.owed(edition.shop(), email, currency, onAccount);
-        order = order.given(order.outside().owing(BigDecimal.valueOf(owed, CurrencyUnit.of(currency).getDecimalPlaces())));
+        order = order.given(order.outside().owing(BigDecimal.valueOf(owed, Currencies.of(currency).map(CurrencyUnit::getDecimalPlaces).orElse(0))));
         return circumstances.around(edition.shop(), edition.document().compiled(), basket.slot().isPresent() ? order.withSlot(basket.slot().get()) : order);
     }
 
@@ -192,12 +242,14 @@ class CounterController {
     }
 
     private Placed view(Orders.Order order) {
-        Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.edition()), OrderFile.parse(order.document()));
+        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Order asked = OrderFile.parse(order.document());
+        Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.edition()), asked);
         Optional<Gateways.GatewayView> gateway = method.filter(way -> way.kind().throughProvider()).flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(order.shop(), id));
         Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream().filter(each -> !each.byVoucher()).findFirst();
         String state = order.due() == 0 ? "captured" : payment.map(PaymentBook.Payment::state).orElse("unpaid");
         return new Placed(order.token(), order.number(), state, order.standing(), method.map(Payment.Method::kind), payment.map(PaymentBook.Payment::reason).orElse(""),
-                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(Json.read(order.quote(), QuoteView.class), List.of(), Optional.empty()),
-                order.name(), order.email(), gateway.map(Gateways.GatewayView::url), gateway.map(Gateways.GatewayView::publicKey), slips.of(order, method));
+                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(document.quote(asked), List.of(), Optional.empty()),
+                order.name(), order.email(), gateway.map(Gateways.GatewayView::url), gateway.map(Gateways.GatewayView::publicKey), slips.of(order, method), document.setup().shop().language(), order.cancelled());
     }
 }

@@ -37,6 +37,9 @@ public class Placing {
         }
     }
 
+    /** In which language a buyer ordered, and what was agreed to. @param agreed kind of text to the hash of what was shown */
+    public record Agreed(String language, Map<String, String> agreed) {}
+
     private static final int USUAL_HOLD_DAYS = 7;
 
     private final Orders orders;
@@ -61,7 +64,7 @@ public class Placing {
      * @param order with what was known around it, as it was priced
      * @throws Told if what it takes was taken by another order meanwhile
      */
-    public Orders.Order place(Editions.Edition edition, String key, Order order, QuoteView quote, Contact contact) {
+    public Orders.Order place(Editions.Edition edition, String key, Order order, QuoteView quote, Contact contact, Agreed told) {
         List<Orders.Voucher> vouchers = quote.vouchers().stream().filter(used -> used.used().value().signum() > 0)
                 .map(used -> new Orders.Voucher(used.code(), minor(used.used().value(), quote.currency()))).toList();
         Optional<Payment.Method> method = method(edition, order);
@@ -72,7 +75,7 @@ public class Placing {
         String mode = method.flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(edition.shop(), id)).flatMap(Gateways.GatewayView::mode).orElseGet(() -> gateways.mode(edition.shop()));
         Orders.Address address = new Orders.Address(contact.lines(), contact.city(), order.to().postcode().orElse(""), order.to().region(), order.to().country());
         Orders.New wanted = new Orders.New(edition.shop(), key, edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(), due,
-                method.map(Payment.Method::id).orElse(""), contact.email().strip(), contact.name().strip(), order.to().country(), Json.write(address), uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote));
+                method.map(Payment.Method::id).orElse(""), contact.email().strip(), contact.name().strip(), order.to().country(), Json.write(address), uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote), told.language(), Json.write(told.agreed()));
         // One transaction, so that no order stands that waits for nothing.
         return transaction.execute(status -> {
             Orders.Order placed = taken(wanted);
@@ -97,6 +100,9 @@ public class Placing {
 
     /** Pays what is due of an order through its provider. @param cardToken empty where the buyer is sent to a page */
     public PaymentBook.Payment pay(Orders.Order order, String cardToken) {
+        if (order.cancelled()) {
+            throw new Told(HttpStatus.CONFLICT, "token", "The shop has called this order off.", "Nothing is to be paid; ask the shop why.");
+        }
         Editions.Edition edition = editions.of(order.shop(), order.edition());
         Payment.Method method = method(edition, OrderFile.parse(order.document())).filter(way -> way.kind().throughProvider())
                 .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This order is not paid here.", "Follow what the page of the order says."));

@@ -13,9 +13,11 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.order.Orders;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.payment.CreditorReference;
 import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.payment.SwissPayload;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
 
 /** What a buyer needs to make a transfer: the account, the amount, the reference, and where it is in euro a square code to scan. */
 @Service
@@ -23,8 +25,9 @@ public class Slips {
     /**
      * @param iban     in groups of four
      * @param code     modules of the square code, a row each, {@code #} dark; nothing where there is none
+     * @param swiss    whether the code is a Swiss QR-bill's, which bears a cross
      */
-    public record Slip(String holder, String iban, BigDecimal amount, String currency, String reference, Optional<String> code) {}
+    public record Slip(String holder, String iban, BigDecimal amount, String currency, String reference, Optional<String> code, boolean swiss) {}
 
     private final Editions editions;
 
@@ -38,9 +41,18 @@ public class Slips {
             return Optional.empty();
         }
         BigDecimal amount = BigDecimal.valueOf(order.due(), CurrencyUnit.of(order.currency()).getDecimalPlaces());
-        String reference = CreditorReference.of(String.valueOf(order.number()));
-        return editions.of(order.shop(), order.edition()).document().setup().payment().account().map(account -> new Slip(account.holder(), grouped(account.iban()), amount, order.currency(), grouped(reference),
-                order.currency().equals("EUR") ? EpcPayload.of(account.holder(), account.iban(), amount, reference).map(Slips::code) : Optional.empty()));
+        Setup setup = editions.of(order.shop(), order.edition()).document().setup();
+        return setup.payment().account().map(account -> slip(account, setup.shop(), amount, order));
+    }
+
+    /** In francs, and in euro from a Swiss account, the Swiss QR-bill; else in euro the code of EPC069-12. */
+    private static Slip slip(Payment.BankAccount account, Shop shop, BigDecimal amount, Orders.Order order) {
+        String reference = SwissPayload.reference(account.iban(), String.valueOf(order.number()));
+        Shop.Address at = shop.address();
+        Optional<String> swiss = SwissPayload.of(new SwissPayload.Creditor(account.holder(), String.join(", ", at.lines()), at.postcode(), at.city(), at.country()), account.iban(), amount, order.currency(), reference);
+        Optional<String> payload = swiss.isPresent() || !order.currency().equals("EUR") ? swiss : EpcPayload.of(account.holder(), account.iban(), amount, reference);
+        return new Slip(account.holder(), grouped(account.iban()), amount, order.currency(), SwissPayload.isQrIban(account.iban()) ? reference.replaceAll("(?=(?:.{5})+$)", " ") : grouped(reference),
+                payload.map(Slips::code), swiss.isPresent());
     }
 
     private static String grouped(String text) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.payment.CreditorReference;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.payment.SwissPayload;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -65,6 +66,6 @@ record Drawing(Setup setup, Order asked, String number, Buyer from, String metho
         boolean transfer = kind.filter(each -> each == Payment.Kind.TRANSFER || each == Payment.Kind.ON_ACCOUNT).isPresent();
         Optional<Payment.BankAccount> account = transfer ? setup.payment().account() : Optional.empty();
         return new Paper.Means(kind, account.map(Payment.BankAccount::iban).filter(iban -> !iban.isBlank()), account.map(Payment.BankAccount::holder).filter(holder -> !holder.isBlank()),
-                transfer ? Optional.of(CreditorReference.of(number)) : Optional.empty());
+                transfer ? Optional.of(setup.payment().account().map(own -> SwissPayload.reference(own.iban(), number)).orElseGet(() -> CreditorReference.of(number))) : Optional.empty());
     }
 }

@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -17,8 +18,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
@@ -39,6 +40,8 @@ import vestcoin.core.setup.Setup;
 @Service
 public class Issuing {
     private static final Logger LOG = LoggerFactory.getLogger(Issuing.class);
+
+    private record Named(String item, long amount) {}
 
     private final JdbcClient sql;
     private final Papers papers;
@@ -121,7 +124,7 @@ public class Issuing {
         Owed(Orders.Order order, List<PaymentBook.Payment> tries) {
             this.order = order;
             this.payments = tries.stream().filter(payment -> payment.stateNow().alive()).toList();
-            var document = editions.of(order.shop(), order.edition()).document();
+            var document = editions.spoken(order.shop(), order.edition(), order.language());
             this.setup = document.setup();
             Order asked = OrderFile.parse(order.document());
             this.quote = Pricing.priceUntraced(document.compiled(), asked);
@@ -178,13 +181,22 @@ public class Issuing {
                 return;
             }
             BigDecimal off = refunded.compareTo(amount(order.payable())) == 0 ? refunded.subtract(credited).subtract(back) : BigDecimal.ZERO;
-            List<Credit.Credited> credits = Credit.of(bills, before, Credit.shared(bills, before, back, digits));
+            List<Credit.Credited> credits = Credit.of(bills, before, Credit.parts(bills, before, named(), back, digits));
             for (int i = 0; i < credits.size(); i++) {
                 Credit.Credited each = credits.get(i);
                 Paper invoice = invoices.get(each.bill());
                 BigDecimal own = i == 0 ? off : BigDecimal.ZERO;
                 papers.issue(order.shop(), order.mode(), zone(), Paper.Kind.CREDIT, order.id(), each.bill(), numbered -> Drawing.credit(numbered, invoice, each.credit(), own));
             }
+        }
+
+        /** What the seller has said that refunds which went through were for. */
+        private Map<String, BigDecimal> named() {
+            Map<String, BigDecimal> named = new TreeMap<>();
+            sql.sql("""
+                    select item, sum(r.amount) as amount from refund_part r join payment_move m on m.idempotency_key = r.idempotency_key
+                    where r.order_id = :order and m.settled = 'done' group by item""").param("order", order.id()).query(Named.class).list().forEach(each -> named.put(each.item(), amount(each.amount())));
+            return named;
         }
 
         private BigDecimal amount(long minor) {

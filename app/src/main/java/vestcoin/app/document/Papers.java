@@ -52,7 +52,7 @@ public class Papers {
     }
 
     /** What credit notes of an order have given back, by item. */
-    Map<String, Credit.Given> given(long order) {
+    public Map<String, Credit.Given> given(long order) {
         Map<String, Credit.Given> given = new TreeMap<>();
         kept(order, "credit").forEach(kept -> Json.read(kept.content(), Paper.class).bill().items()
                 .forEach(item -> given.merge(item.key(), new Credit.Given(item.gross(), item.tax()), Credit.Given::and)));

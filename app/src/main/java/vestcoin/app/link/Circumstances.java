@@ -35,6 +35,11 @@ public class Circumstances {
         this.carriers = carriers;
     }
 
+    /** Exchange rates of the latest day known. */
+    public Optional<Exchange> rates() {
+        return exchange.latest();
+    }
+
     /** The order with what is known around it now. */
     public Order around(String shop, Compiled setup, Order order) {
         Outside own = order.outside();

@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Properties;
 import org.springframework.web.util.HtmlUtils;
 
@@ -27,8 +28,8 @@ record Letter(String id, String fromName, String from, String to, String subject
         }
     }
 
-    /** A greeting, paragraphs, rows of name and value, a link. @param total place of the row that is the total, -1 for none */
-    record Body(String greeting, java.util.List<String> paragraphs, java.util.List<Row> rows, int total, String link, String linkText) {}
+    /** Paragraphs, rows of name and value, a link. @param total place of the row that is the total, -1 for none */
+    record Body(List<String> paragraphs, List<Row> rows, int total, String link, String linkText) {}
 
     record Row(String name, String value) {}
 
@@ -61,7 +62,7 @@ record Letter(String id, String fromName, String from, String to, String subject
     }
 
     private String plain() {
-        StringBuilder text = new StringBuilder(body.greeting()).append("\n\n");
+        StringBuilder text = new StringBuilder();
         body.paragraphs().forEach(paragraph -> text.append(paragraph).append("\n\n"));
         int widest = body.rows().stream().mapToInt(row -> row.name().length()).max().orElse(0);
         for (int i = 0; i < body.rows().size(); i++) {
@@ -72,8 +73,8 @@ record Letter(String id, String fromName, String from, String to, String subject
     }
 
     private String html() {
-        StringBuilder html = new StringBuilder("<!doctype html><html><body style=\"font:16px/1.5 sans-serif;color:#222a35;max-width:36rem\"><p>").append(escaped(body.greeting())).append("</p>");
-        body.paragraphs().forEach(paragraph -> html.append("<p>").append(escaped(paragraph)).append("</p>"));
+        StringBuilder html = new StringBuilder("<!doctype html><html><body style=\"font:16px/1.5 sans-serif;color:#222a35;max-width:36rem\">");
+        body.paragraphs().forEach(paragraph -> html.append("<p>").append(escaped(paragraph).replace("\n", "<br>")).append("</p>"));
         html.append("<table style=\"width:100%;border-collapse:collapse\">");
         for (int i = 0; i < body.rows().size(); i++) {
             Row row = body.rows().get(i);

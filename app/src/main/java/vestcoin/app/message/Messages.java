@@ -5,6 +5,8 @@ import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
@@ -23,13 +25,16 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentState;
 import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 
 /**
@@ -89,10 +94,11 @@ public class Messages {
     @EventListener(ApplicationReadyEvent.class)
     void makeGood() {
         sql.sql("""
-                select o.id from orders o where o.placed_at > :since and o.standing not in ('unpaid', 'failed', 'cancelled') and (
+                select o.id from orders o where o.placed_at > :since and (o.standing not in ('unpaid', 'failed', 'cancelled') or o.cancelled_at is not null) and (
                   not exists (select 1 from letter where order_id = o.id and event = 'receipt')
                   or o.sent = 'all' and not exists (select 1 from letter where order_id = o.id and event = 'sent')
-                  or exists (select 1 from payment where order_id = o.id and refunded > 0) and not exists (select 1 from letter where order_id = o.id and event = 'refund'))""")
+                  or exists (select 1 from payment where order_id = o.id and refunded > 0) and not exists (select 1 from letter where order_id = o.id and event = 'refund')
+                  or o.cancelled_at is not null and not exists (select 1 from letter where order_id = o.id and event = 'cancelled'))""")
                 .param("since", clock.instant().minus(LATELY).atOffset(ZoneOffset.UTC)).query(Long.class).list().forEach(order -> moved(new PaymentBook.Moved(order)));
     }
 
@@ -129,24 +135,49 @@ public class Messages {
     private void keepUp(Orders.Order order) {
         List<PaymentBook.Payment> payments = book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).toList();
         boolean stands = !payments.isEmpty() && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
-        if (!stands) {
+        if (!stands && !order.cancelled()) {
             return;
         }
-        Shop shop = editions.of(order.shop(), order.edition()).document().setup().shop();
-        Words words = Words.in(shop.language());
-        QuoteView quote = Json.read(order.quote(), QuoteView.class);
-        owe(order, shop, "receipt", "", order.email(), words.receipt(order, quote, shop, link(order)));
-        if (!shop.email().isBlank()) {
-            owe(order, shop, "copy", "", shop.email(), words.copy(order, quote, shop, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Setup setup = document.setup();
+        Words words = Words.in(setup, order.language());
+        QuoteView quote = document.quote(OrderFile.parse(order.document()));
+        if (stands) {
+            owe(order, setup.shop(), "receipt", "", order.email(), words.told("receipt", order, quote, link(order)));
+        }
+        if (stands && !setup.shop().email().isBlank()) {
+            Words own = Words.in(editions.of(order.shop(), order.edition()).document().setup(), "");
+            owe(order, setup.shop(), "copy", "", setup.shop().email(), own.told("copy", order, Json.read(order.quote(), QuoteView.class), ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
         }
         if (order.sent().equals("all")) {
-            owe(order, shop, "sent", "", order.email(), words.sent(order, shop, link(order)));
+            owe(order, setup.shop(), "sent", "", order.email(), words.told("sent", order, BigDecimal.ZERO, link(order)));
+        }
+        if (order.cancelled()) {
+            owe(order, setup.shop(), "cancelled", "", order.email(), words.told("cancelled", order, BigDecimal.ZERO, link(order)));
         }
         long refunded = payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
         if (refunded > 0) {
-            BigDecimal amount = BigDecimal.valueOf(refunded, CurrencyUnit.of(order.currency()).getDecimalPlaces());
-            owe(order, shop, "refund", String.valueOf(refunded), order.email(), words.refund(order, amount, shop, link(order)));
+            owe(order, setup.shop(), "refund", String.valueOf(refunded), order.email(), words.told("refund", order, amount(refunded, order), link(order)));
         }
+    }
+
+    private static BigDecimal amount(long minor, Orders.Order order) {
+        return BigDecimal.valueOf(minor, CurrencyUnit.of(order.currency()).getDecimalPlaces());
+    }
+
+    /**
+     * Reminds a buyer of what is still to be paid, once a day.
+     *
+     * @return whether one was written; not where it was already, today
+     */
+    public boolean remind(Orders.Order order) {
+        Setup setup = editions.spoken(order.shop(), order.edition(), order.language()).setup();
+        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).toList();
+        long open = order.payable() - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
+        boolean written = owe(order, setup.shop(), "reminder", String.valueOf(LocalDate.ofInstant(clock.instant(), ZoneId.of(setup.shop().timeZone()))), order.email(),
+                Words.in(setup, order.language()).told("reminder", order, amount(open, order), link(order)));
+        deliverWhatIsDue();
+        return written;
     }
 
     private static boolean open(PaymentBook.Payment payment) {
@@ -160,16 +191,19 @@ public class Messages {
     /** What a letter says. */
     record Said(String subject, Letter.Body body) {}
 
-    private void owe(Orders.Order order, Shop shop, String event, String about, String to, Said said) {
+    private boolean owe(Orders.Order order, Shop shop, String event, String about, String to, Said said) {
         String from = Optional.of(shop.email()).filter(email -> !email.isBlank()).orElse("shop@" + order.shop() + ".invalid");
         String subject = (order.mode().equals("test") ? "[test] " : "") + said.subject();
-        Letter letter = new Letter(order.token() + "." + event + (about.isEmpty() ? "" : "." + about), shop.name(), from, to, subject, said.body());
+        String name = order.token() + "." + event + (about.isEmpty() ? "" : "." + about);
+        Letter letter = new Letter(name, shop.name(), from, to, subject, said.body());
         try {
-            sql.sql("insert into letter(shop, order_id, event, about, recipient, subject, mime, at) values (:shop, :order, :event, :about, :to, :subject, :mime, :at)")
-                    .param("shop", order.shop()).param("order", order.id()).param("event", event).param("about", about).param("to", to).param("subject", subject).param("mime", letter.mime())
+            sql.sql("insert into letter(shop, order_id, event, name, recipient, subject, mime, at) values (:shop, :order, :event, :name, :to, :subject, :mime, :at)")
+                    .param("shop", order.shop()).param("order", order.id()).param("event", event).param("name", name).param("to", to).param("subject", subject).param("mime", letter.mime())
                     .param("at", now()).update();
+            return true;
         } catch (DuplicateKeyException e) {
             LOG.debug("{} of order {} is written already", event, order.id());
+            return false;
         }
     }
 

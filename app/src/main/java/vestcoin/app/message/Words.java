@@ -3,62 +3,103 @@ package vestcoin.app.message;
 import java.math.BigDecimal;
 import java.text.NumberFormat;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.Letter.Row;
 import vestcoin.app.message.Messages.Said;
 import vestcoin.app.order.Orders;
 import vestcoin.app.quote.QuoteView;
+import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.terms.Terms;
 
-/** The texts of letters in English and German; other languages read English until there are texts of their own. */
+/** The texts of letters in English and German, unless the shop has worded its own; other languages read English until there are texts of their own. */
 final class Words {
+    /** How letters begin, by occasion and language. */
+    static final Map<String, Map<String, Terms.Letter>> SHIPPED = shipped();
+
+    private static final Pattern NAMES = Pattern.compile("\\{([a-z]+)}");
+
+    private final Shop shop;
+    private final Terms terms;
     private final Locale locale;
     private final boolean german;
 
-    private Words(Locale locale) {
-        this.locale = locale;
+    private Words(Setup setup, String language) {
+        this.shop = setup.shop();
+        this.terms = setup.terms();
+        this.locale = Locale.forLanguageTag(language);
         this.german = locale.getLanguage().equals("de");
     }
 
-    static Words in(String language) {
-        return new Words(Locale.forLanguageTag(language));
+    /** @param language of the letter; the shop's own when empty */
+    static Words in(Setup setup, String language) {
+        return new Words(setup, language.isEmpty() ? setup.shop().language() : language);
+    }
+
+    private static Map<String, Map<String, Terms.Letter>> shipped() {
+        Map<String, Map<String, Terms.Letter>> all = new TreeMap<>();
+        both(all, "receipt", "Your order {order} at {shop}", "thank you for your order. This is what you bought:",
+                "Ihre Bestellung {order} bei {shop}", "vielen Dank für Ihre Bestellung. Das haben Sie gekauft:");
+        all.put("copy", Map.of("en", new Terms.Letter("New order {order}, {name}", "{name} has ordered:"), "de", new Terms.Letter("Neue Bestellung {order}, {name}", "{name} hat bestellt:")));
+        both(all, "sent", "Your order {order} is on its way", "everything you ordered at {shop} has left.",
+                "Ihre Bestellung {order} ist unterwegs", "alles, was Sie bei {shop} bestellt haben, ist verschickt.");
+        both(all, "refund", "A refund for order {order}", "{shop} has given back, in all: {amount}.", "Eine Erstattung zu Bestellung {order}", "{shop} hat erstattet, insgesamt: {amount}.");
+        both(all, "cancelled", "Your order {order} was called off", "{shop} has called your order off. What you have paid is given back the way you paid it.",
+                "Ihre Bestellung {order} wurde storniert", "{shop} hat Ihre Bestellung storniert. Was Sie bezahlt haben, kommt auf dem Weg zurück, auf dem Sie bezahlt haben.");
+        both(all, "reminder", "Order {order} waits for its payment", "your order at {shop} is kept for you; {amount} are still to be paid. The order's own page says how.",
+                "Bestellung {order} wartet auf die Zahlung", "Ihre Bestellung bei {shop} liegt für Sie bereit; {amount} sind noch offen. Wie Sie zahlen, steht auf der Seite Ihrer Bestellung.");
+        return all;
+    }
+
+    private static void both(Map<String, Map<String, Terms.Letter>> all, String occasion, String subject, String opening, String betreff, String anfang) {
+        all.put(occasion, Map.of("en", new Terms.Letter(subject, "Hello {name},\n\n" + opening), "de", new Terms.Letter(betreff, "Guten Tag, {name},\n\n" + anfang)));
     }
 
     private String say(String english, String deutsch) {
         return german ? deutsch : english;
     }
 
-    Said receipt(Orders.Order order, QuoteView quote, Shop shop, String link) {
+    /** A letter to the buyer about the goods and what they cost. @param occasion of {@link Terms.Letter#OCCASIONS} */
+    Said told(String occasion, Orders.Order order, QuoteView quote, String link) {
         List<Row> rows = rows(quote);
-        return new Said(say("Your order ", "Ihre Bestellung ") + order.number() + say(" at ", " bei ") + shop.name(), new Body(hello(order),
-                List.of(say("thank you for your order. This is what you bought:", "vielen Dank für Ihre Bestellung. Das haben Sie gekauft:")), rows, total(rows), link,
-                say("Your order's own page", "Die Seite Ihrer Bestellung")));
+        return said(occasion, order, quote.toPay().value(), rows, total(rows), link, occasion.equals("copy") ? say("Open it at the desk", "Am Schreibtisch öffnen") : own());
     }
 
-    Said copy(Orders.Order order, QuoteView quote, Shop shop, String link) {
-        List<Row> rows = rows(quote);
-        return new Said(say("New order ", "Neue Bestellung ") + order.number() + ", " + order.name(), new Body(shop.name() + ",",
-                List.of(order.name() + say(" has ordered:", " hat bestellt:")), rows, total(rows), link, say("Open it at the desk", "Am Schreibtisch öffnen")));
+    /** A letter to the buyer with an amount in its text, and nothing under it. */
+    Said told(String occasion, Orders.Order order, BigDecimal amount, String link) {
+        return said(occasion, order, amount, List.of(), -1, link, own());
     }
 
-    Said sent(Orders.Order order, Shop shop, String link) {
-        return new Said(say("Your order ", "Ihre Bestellung ") + order.number() + say(" is on its way", " ist unterwegs"), new Body(hello(order),
-                List.of(say("everything you ordered at ", "alles, was Sie bei ") + shop.name() + say(" has left.", " bestellt haben, ist verschickt.")), List.of(), -1, link,
-                say("Your order's own page", "Die Seite Ihrer Bestellung")));
+    private String own() {
+        return say("Your order's own page", "Die Seite Ihrer Bestellung");
     }
 
-    Said refund(Orders.Order order, BigDecimal amount, Shop shop, String link) {
-        return new Said(say("A refund for order ", "Eine Erstattung zu Bestellung ") + order.number(), new Body(hello(order),
-                List.of(shop.name() + say(" has given back, in all: ", " hat erstattet, insgesamt: ") + money(amount, order.currency()) + "."), List.of(), -1, link,
-                say("Your order's own page", "Die Seite Ihrer Bestellung")));
+    private Said said(String occasion, Orders.Order order, BigDecimal amount, List<Row> rows, int total, String link, String linkText) {
+        Terms.Letter letter = worded(occasion);
+        List<String> paragraphs = Arrays.stream(filled(letter.opening(), order, amount).split("\\R\\s*\\R")).map(String::strip).filter(text -> !text.isEmpty()).toList();
+        return new Said(filled(letter.subject(), order, amount), new Body(paragraphs, rows, total, link, linkText));
     }
 
-    private String hello(Orders.Order order) {
-        return say("Hello ", "Guten Tag, ") + order.name() + ",";
+    private Terms.Letter worded(String occasion) {
+        Map<String, Terms.Letter> own = terms.letters().getOrDefault(occasion, Map.of());
+        Map<String, Terms.Letter> shipped = SHIPPED.get(occasion);
+        return Optional.ofNullable(own.get(locale.toLanguageTag())).or(() -> Optional.ofNullable(own.get(locale.getLanguage())))
+                .or(() -> Optional.ofNullable(shipped.get(locale.getLanguage()))).orElseGet(() -> shipped.get("en"));
+    }
+
+    private String filled(String text, Orders.Order order, BigDecimal amount) {
+        Map<String, String> values = Map.of("name", order.name(), "shop", shop.name(), "order", String.valueOf(order.number()), "amount", money(amount, order.currency()));
+        return NAMES.matcher(text).replaceAll(found -> Matcher.quoteReplacement(values.getOrDefault(found.group(1), found.group())));
     }
 
     /** The same rows as the receipt on the screen. */

@@ -50,6 +50,9 @@ public class Dispatching {
 
     /** @param lines places of lines in the quote; all that are left when empty @param key once a dispatch */
     public void send(Orders.Order order, String key, Set<Integer> lines, String actor) {
+        if (order.cancelled()) {
+            throw new Told(HttpStatus.CONFLICT, "lines", "This order was called off.", "Nothing of it leaves any more.");
+        }
         if (List.of("unpaid", "failed", "cancelled").contains(order.standing())) {
             throw new Told(HttpStatus.CONFLICT, "lines", "Nobody has paid for this order or is bound to: it is " + order.standing() + ".", "Wait for the payment.");
         }

@@ -4,9 +4,12 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -19,14 +22,21 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import vestcoin.app.document.Papers;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.payment.Standing;
 import vestcoin.app.quote.QuoteView;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.invoice.Bill;
+import vestcoin.core.invoice.Credit;
+import vestcoin.core.quote.Pricing;
 
 /** The seller's list of orders, one order, and what can be done with its payment. */
 @RestController
@@ -47,12 +57,24 @@ class OrderController {
 
     record Step(String state, BigDecimal amount, Instant at, String actor, String note) {}
 
-    record Whole(int number, int edition, String mode, String currency, BigDecimal payable, String standing, String sent, Set<Integer> gone, String name, String email, Orders.Address address, Instant placedAt,
-            QuoteView quote, List<Paid> payments) {}
+    /** A row of the order's bills that can be given back. @param amount with tax @param left of it */
+    record Refundable(String item, String name, BigDecimal amount, BigDecimal left) {}
 
-    /** @param key made once by the page, so that sending twice moves once @param payment which, where an order has several @param amount none for letting it go */
-    record Move(String key, Optional<Long> payment, BigDecimal amount) {
+    /** A text the buyer agreed to. @param hash of what was shown, SHA-256 */
+    record AgreedTo(String kind, String hash) {}
+
+    record Whole(int number, int edition, String mode, String currency, BigDecimal payable, String standing, String sent, Set<Integer> gone, String name, String email, Orders.Address address, Instant placedAt,
+            QuoteView quote, List<Paid> payments, List<Refundable> items, String language, List<AgreedTo> agreed, Optional<Instant> cancelledAt, boolean toCancel, boolean toRemind) {}
+
+    /**
+     * @param key     made once by the page, so that sending twice moves once
+     * @param payment which, where an order has several
+     * @param amount  none for letting it go
+     * @param parts   what a refund is for: item to its amount, adding up to the whole; shared over what is left when empty
+     */
+    record Move(String key, Optional<Long> payment, BigDecimal amount, Map<String, BigDecimal> parts) {
         Move {
+            parts = parts == null ? Map.of() : parts;
             payment = payment == null ? Optional.empty() : payment;
         }
     }
@@ -61,12 +83,18 @@ class OrderController {
     private final PaymentBook book;
     private final Payments payments;
     private final Dispatching dispatching;
+    private final Cancelling cancelling;
+    private final Editions editions;
+    private final Papers papers;
 
-    OrderController(Orders orders, PaymentBook book, Payments payments, Dispatching dispatching) {
+    OrderController(Orders orders, PaymentBook book, Payments payments, Dispatching dispatching, Cancelling cancelling, Editions editions, Papers papers) {
         this.orders = orders;
         this.book = book;
         this.payments = payments;
         this.dispatching = dispatching;
+        this.cancelling = cancelling;
+        this.editions = editions;
+        this.papers = papers;
     }
 
     @GetMapping("/api/shops/{shop}/orders")
@@ -124,6 +152,13 @@ class OrderController {
         return whole(find(shop, number));
     }
 
+    /** Calls the order off. */
+    @PostMapping("/api/shops/{shop}/orders/{number}/cancel")
+    Whole cancel(@PathVariable String shop, @PathVariable int number, Principal who) {
+        cancelling.cancel(find(shop, number), who.getName());
+        return whole(find(shop, number));
+    }
+
     private static Orders.Wanted wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
         return new Orders.Wanted(standing.filter(Standing.ALL::contains), mode.filter(List.of("test", "live")::contains), words.map(String::strip).filter(text -> !text.isEmpty()));
     }
@@ -146,8 +181,39 @@ class OrderController {
         if (move.amount().compareTo(BigDecimal.valueOf(payment.amount(), digits)) > 0) {
             throw new Told(HttpStatus.CONFLICT, "amount", "That is more than the payment.", "Take at most what is left of it.");
         }
+        if (kind == Provider.Kind.REFUND && !move.parts().isEmpty()) {
+            book.name(move.key(), order.id(), parts(move, items(order), digits));
+        }
         payments.move(payment, kind, move.key(), move.amount().setScale(digits).unscaledValue().longValueExact(), who.getName());
         return whole(find(shop, number));
+    }
+
+    /** What a refund is said to be for, in minor units. @throws Told if it does not add up, or is more than is left of an item */
+    private static Map<String, Long> parts(Move move, List<Refundable> items, int digits) {
+        Map<String, Long> parts = new TreeMap<>();
+        for (Map.Entry<String, BigDecimal> part : move.parts().entrySet()) {
+            Refundable item = items.stream().filter(each -> each.item().equals(part.getKey())).findFirst()
+                    .orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "parts", "The order has no item “" + part.getKey() + "”.", "Load the order again."));
+            BigDecimal amount = part.getValue();
+            if (amount == null || amount.signum() <= 0 || amount.stripTrailingZeros().scale() > digits || amount.compareTo(item.left()) > 0) {
+                throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "parts/" + item.item(), "Of “" + item.name() + "” " + item.left().toPlainString() + " can be given back.", "Take at most that.");
+            }
+            parts.put(item.item(), amount.setScale(digits).unscaledValue().longValueExact());
+        }
+        if (parts.values().stream().mapToLong(Long::longValue).sum() != move.amount().setScale(digits).unscaledValue().longValueExact()) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "amount", "What is given back of the items does not add up to the amount.", "Leave the amount to the items.");
+        }
+        return parts;
+    }
+
+    /** The rows of the order's bills, and what is left of each to give back. */
+    private List<Refundable> items(Orders.Order order) {
+        Document document = editions.of(order.shop(), order.edition()).document();
+        int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        Map<String, Credit.Given> given = papers.given(order.id());
+        return Bill.of(Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document())), document.setup().shop().address().country()).stream().flatMap(bill -> bill.items().stream())
+                .filter(item -> item.gross().signum() > 0).map(item -> new Refundable(item.key(), item.name(), item.gross().setScale(digits),
+                        item.gross().subtract(given.containsKey(item.key()) ? given.get(item.key()).gross() : BigDecimal.ZERO).setScale(digits))).toList();
     }
 
     private Orders.Order find(String shop, int number) {
@@ -156,9 +222,14 @@ class OrderController {
 
     private Whole whole(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        List<PaymentBook.Payment> tries = book.ofOrder(order.id());
+        boolean waits = !order.cancelled() && List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing());
+        List<AgreedTo> agreed = new ArrayList<>();
+        Json.tree(order.agreed()).properties().forEach(each -> agreed.add(new AgreedTo(each.getKey(), each.getValue().asString())));
         return new Whole(order.number(), order.edition(), order.mode(), order.currency(), BigDecimal.valueOf(order.payable(), digits), order.standing(), order.sent(), dispatching.gone(order.id()), order.name(), order.email(),
                 Json.read(order.address(), Orders.Address.class), order.placedAt(), Json.read(order.quote(), QuoteView.class),
-                book.ofOrder(order.id()).stream().map(payment -> paid(payment, digits)).toList());
+                tries.stream().map(payment -> paid(payment, digits)).toList(), items(order), order.language(), agreed, Optional.ofNullable(order.cancelledAt()),
+                !order.cancelled() && order.sent().equals("no"), waits);
     }
 
     private Paid paid(PaymentBook.Payment payment, int digits) {

@@ -23,16 +23,21 @@ import vestcoin.core.pickup.Taken;
 public class Orders {
     public static final int PAGE = 50;
 
-    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all */
+    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param cancelledAt when the seller called it off, or null */
     public record Order(long id, String shop, int number, String token, int edition, String mode, String document, String quote, String currency,
-            long payable, long due, String method, String email, String name, String country, String address, Instant placedAt, String standing, String sent) {}
+            long payable, long due, String method, String email, String name, String country, String address, Instant placedAt, String standing, String sent,
+            String language, String agreed, Instant cancelledAt) {
+        public boolean cancelled() {
+            return cancelledAt != null;
+        }
+    }
 
     /** One row of the list, its amount in minor units. */
     public record Row(int number, String name, String country, String mode, String currency, long payable, String method, Instant placedAt, String standing, String sent) {}
 
-    /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once */
+    /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON */
     public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long due, String method,
-            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot) {
+            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed) {
         long payable() {
             return due + vouchers.stream().mapToLong(Voucher::amount).sum();
         }
@@ -72,7 +77,7 @@ public class Orders {
     }
 
     private static final String ORDER = """
-            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent from orders
+            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at from orders
             """;
 
     private final JdbcClient sql;
@@ -100,13 +105,13 @@ public class Orders {
         }
         String token = UUID.randomUUID().toString();
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at)
+                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token, :key, :edition, :mode, :document, :quote,
-                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at)""")
+                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed)""")
                 .param("shop", order.shop()).param("token", token).param("key", order.clientKey()).param("edition", order.edition()).param("mode", order.mode())
                 .param("document", order.document()).param("quote", order.quote()).param("currency", order.currency()).param("payable", order.payable()).param("due", order.due()).param("method", order.method())
                 .param("email", order.email()).param("buyer", normal(order.email())).param("name", order.name()).param("country", order.country()).param("address", order.address())
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("language", order.language()).param("agreed", order.agreed()).update();
         Order placed = byToken(token).orElseThrow();
         order.uses().forEach(use -> take(placed, use));
         order.slot().ifPresent(slot -> take(placed, slot));
@@ -151,6 +156,23 @@ public class Orders {
                 .param("quantity", quantity).param("shop", shop).param("item", item).update() == 0) {
             throw new SoldOut(item);
         }
+    }
+
+    /**
+     * Calls an order off: what it took of stock, slots and discounts is there for others again. Done once.
+     *
+     * @param stock what it took of goods that are counted
+     */
+    @Transactional
+    public void cancel(Order order, Map<String, BigDecimal> stock) {
+        sql.sql("select id from shop where id = :shop for update").param("shop", order.shop()).query(String.class).single();
+        if (sql.sql("update orders set cancelled_at = :at where id = :id and cancelled_at is null and sent = 'no'").param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("id", order.id()).update() == 0) {
+            return;
+        }
+        stock.forEach((item, quantity) -> sql.sql("update stock set remaining = remaining + :quantity where shop = :shop and item = :item")
+                .param("quantity", quantity).param("shop", order.shop()).param("item", item).update());
+        sql.sql("delete from slot_taken where order_id = :id").param("id", order.id()).update();
+        sql.sql("delete from discount_use where order_id = :id").param("id", order.id()).update();
     }
 
     /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */

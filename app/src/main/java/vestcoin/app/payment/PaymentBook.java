@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
@@ -236,6 +237,15 @@ public class PaymentBook {
         if (sql.sql("select count(*) from payment_move where idempotency_key = :key").param("key", key).query(Long.class).single() == 0) {
             sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at) values (:key, :payment, :kind, :amount, :actor, :at)")
                     .param("key", key).param("payment", payment).param("kind", kind.text()).param("amount", amount).param("actor", actor).param("at", now()).update();
+        }
+    }
+
+    /** What a refund is for, with the refund's key. @param parts item of the order's bills to its amount */
+    @Transactional
+    public void name(String key, long order, Map<String, Long> parts) {
+        if (sql.sql("select count(*) from refund_part where idempotency_key = :key").param("key", key).query(Long.class).single() == 0) {
+            parts.forEach((item, amount) -> sql.sql("insert into refund_part(idempotency_key, order_id, item, amount) values (:key, :order, :item, :amount)")
+                    .param("key", key).param("order", order).param("item", item).param("amount", amount).update());
         }
     }
 

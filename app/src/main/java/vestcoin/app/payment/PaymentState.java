@@ -23,7 +23,7 @@ public enum PaymentState {
     }
 
     /** Whether the outcome is still open at the provider. */
-    boolean open() {
+    public boolean open() {
         return this == CREATED || this == NEEDS_BUYER || this == PENDING;
     }
 

@@ -16,6 +16,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import vestcoin.app.access.People;
 import vestcoin.app.checkout.Placing;
+import vestcoin.app.checkout.Policies;
 import vestcoin.app.format.Json;
 import vestcoin.app.link.Circumstances;
 import vestcoin.app.link.Links;
@@ -125,7 +126,8 @@ public class DemoShop {
         if (!quote.missing().isEmpty()) {
             throw new IllegalStateException(name + ": " + quote.missing());
         }
-        Orders.Order placed = placing.place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact(name, email, List.of(street), city));
+        Orders.Order placed = placing.place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact(name, email, List.of(street), city),
+                new Placing.Agreed(edition.document().setup().shop().language(), Policies.toAgree(edition.document().setup())));
         return placing.pay(placed, token(url));
     }
 

@@ -5,7 +5,11 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -20,10 +24,11 @@ import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
-import vestcoin.core.setup.Compiled;
-import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.setup.BuyerTexts;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
@@ -71,6 +76,35 @@ public record Document(JsonNode tree, Compiled compiled) {
             changed = Edits.apply(changed, edit);
         }
         return new Document(changed, Compiled.of(read(changed, tree, setup()), compiled));
+    }
+
+    /** The language of this shop nearest to the one asked for: the same, one with the same first part, or the shop's own. */
+    public String language(String asked) {
+        List<String> spoken = Stream.concat(Stream.of(setup().shop().language()), setup().shop().languages().stream()).toList();
+        String first = Locale.forLanguageTag(asked).getLanguage();
+        return spoken.stream().filter(asked::equalsIgnoreCase).findFirst()
+                .or(() -> spoken.stream().filter(tag -> !first.isEmpty() && Locale.forLanguageTag(tag).getLanguage().equals(first)).findFirst()).orElse(spoken.get(0));
+    }
+
+    /** The same shop in another language: names and sentences that are written in it stand in it, the rest stays. */
+    Document in(String language) {
+        if (language.equals(setup().shop().language())) {
+            return this;
+        }
+        Map<String, String> words = setup().terms().words().getOrDefault(language, Map.of());
+        JsonNode changed = tree;
+        for (String place : BuyerTexts.of(setup()).keySet()) {
+            String text = words.getOrDefault(place, "");
+            if (!text.isBlank()) {
+                changed = replaced(changed, place.replace('.', '/'), text);
+            }
+        }
+        changed = replaced(changed, "shop/language", language);
+        return new Document(changed, Compiled.of(read(changed, tree, setup()), compiled));
+    }
+
+    private static JsonNode replaced(JsonNode tree, String path, String text) {
+        return Edits.apply(tree, new Edit(path, Edits.at(tree, path), Optional.of(JsonNodeFactory.instance.stringNode(text))));
     }
 
     /** What this document would be with another list of goods, zones or rows of tax, things read already. @throws Refused if it would be impossible */
@@ -169,7 +203,8 @@ public record Document(JsonNode tree, Compiled compiled) {
         return hash(text());
     }
 
-    private static String hash(String text) {
+    /** SHA-256 of a text, as hexadecimal. */
+    public static String hash(String text) {
         try {
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException e) {

@@ -29,6 +29,7 @@ public class Editions {
     private final Clock clock;
     private final Drafts drafts;
     private final Map<String, Edition> cache = new ConcurrentHashMap<>();
+    private final Map<String, Document> spoken = new ConcurrentHashMap<>();
 
     Editions(JdbcClient sql, Clock clock, Drafts drafts) {
         this.sql = sql;
@@ -48,6 +49,17 @@ public class Editions {
                 .param("shop", shop).param("number", number).query(Row.class).optional()
                 .map(row -> new Edition(shop, row.number(), row.hash(), Document.parse(row.document())))
                 .orElseThrow(() -> new Refused("edition", "The shop has no edition " + number + ".", "Leave the edition out, or name one it has published.")));
+    }
+
+    /** An edition in one of the shop's languages. */
+    public Document spoken(Edition edition, String language) {
+        String known = edition.document().language(language);
+        return spoken.computeIfAbsent(edition.shop() + " " + edition.number() + " " + known, key -> edition.document().in(known));
+    }
+
+    /** The edition an order was placed by, in the order's language. */
+    public Document spoken(String shop, int number, String language) {
+        return spoken(of(shop, number), language);
     }
 
     public List<Published> list(String shop) {

@@ -23,11 +23,13 @@ import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.CreditorReference;
+import vestcoin.core.payment.SwissPayload;
 
 /** Takes bank statements in. An entry is taken once; what it pays is booked on the payment that waits for it, in the same transaction. */
 @Service
 public class Statements {
     private static final Pattern REFERENCE = Pattern.compile("RF[0-9]{2}[A-Z0-9 ]{1,26}");
+    private static final Pattern QR_REFERENCE = Pattern.compile("(?<!\\d)\\d(?: ?\\d){26}(?!\\d)");
     private static final int SHOWN = 200;
 
     /** What became of an entry. @param order it was for @param surplus to be given back */
@@ -125,6 +127,8 @@ public class Statements {
                 }
             }
         }
-        return Optional.empty();
+        return QR_REFERENCE.matcher(entry.told()).results().map(found -> found.group().replace(" ", "")).filter(SwissPayload::holds)
+                .map(digits -> digits.substring(0, digits.length() - 1).replaceFirst("^0+", "")).filter(number -> number.matches("[0-9]{1,9}"))
+                .flatMap(number -> orders.byNumber(shop, Integer.parseInt(number)).stream()).findFirst();
     }
 }

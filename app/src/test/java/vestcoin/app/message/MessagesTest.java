@@ -53,6 +53,8 @@ class MessagesTest {
         owner.post(order + "/capture", move(payment, "31.40"));
         owner.post(order + "/dispatch", Map.of("key", UUID.randomUUID().toString()));
         owner.post(order + "/refund", move(payment, "5.00"));
+        // Two refunds in one breath are told in one letter, with all that was given back.
+        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("refund"))).hasSize(1);
         owner.post(order + "/refund", move(payment, "2.50"));
         assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("on its way"))).hasSize(1);
         assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("refund")).map(Letter::plain)).hasSize(2).anyMatch(text -> text.contains("€7.50"));

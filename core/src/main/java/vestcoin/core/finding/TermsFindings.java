@@ -7,7 +7,9 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import vestcoin.core.place.Groups;
+import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
 
 /** What a seller should know about the terms. What the law asks is looked at, not blocked: this is no legal advice. */
@@ -18,6 +20,10 @@ final class TermsFindings {
     /** Words that say an order costs money, by language. Source: Directive 2011/83/EU, Article 8(2) for the rule; the words from memory. */
     private static final Map<String, Pattern> COSTS = Map.of("en", Pattern.compile("pay|buy|purchase|obligation", Pattern.CASE_INSENSITIVE),
             "de", Pattern.compile("zahlungspflichtig|kaufen|kostenpflichtig", Pattern.CASE_INSENSITIVE), "fr", Pattern.compile("paiement|payer|acheter|payante", Pattern.CASE_INSENSITIVE));
+
+    /** Ways to say who pays for sending back, in English and German; from memory. */
+    private static final Pattern BUYER_PAYS = Pattern.compile("\\b(?:you|the buyer) (?:pays?|bears?) (?:for|the cost of) (?:sending|returning|the return)|at your (?:own )?(?:cost|expense)|Rücksendung (?:bezahlen|tragen) Sie|auf (?:Ihre|eigene) Kosten", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SHOP_PAYS = Pattern.compile("\\bwe (?:pay|bear) (?:for|the cost of) (?:sending|returning|the return)|returns? (?:is|are) free|at our (?:own )?(?:cost|expense)|Rücksendung (?:bezahlen|tragen) wir|kostenlose Rücksendung|auf unsere Kosten", Pattern.CASE_INSENSITIVE);
 
     private TermsFindings() {}
 
@@ -35,7 +41,21 @@ final class TermsFindings {
             lacking("terms/texts/" + kind, "The text “" + kind + "”", byLanguage, languages, at);
             byLanguage.forEach((tag, text) -> contradiction(kind, tag, text, terms, at));
         });
+        words(setup, languages.subList(1, languages.size()), at);
         lacking("terms/orderButton", "The order button", terms.orderButton(), languages, at);
+    }
+
+    /** Names and sentences of the other stations that another language does not have yet. */
+    private static void words(Setup setup, List<String> others, Findings.At at) {
+        for (String language : others) {
+            Map<String, String> known = setup.terms().words().getOrDefault(language, Map.of());
+            Map<String, String> texts = BuyerTexts.of(setup);
+            long lacking = texts.keySet().stream().filter(place -> known.getOrDefault(place, "").isBlank()).count();
+            if (lacking > 0) {
+                at.look("words-lacking", "terms/words/" + language, lacking + " of " + texts.size() + " names and sentences are not written in " + language + " yet.",
+                        "Write them at Terms; until then buyers read " + setup.shop().language() + ".");
+            }
+        }
     }
 
     private static void lacking(String path, String what, Map<String, String> byLanguage, List<String> languages, Findings.At at) {
@@ -51,9 +71,30 @@ final class TermsFindings {
 
     private static void contradiction(String kind, String tag, String text, Terms terms, Findings.At at) {
         int said = kind.contains("withdrawal") ? terms.withdrawalDays().orElse(-1) : kind.contains("return") || kind.contains("refund") ? terms.returnDays().orElse(-1) : -1;
+        String path = "terms/texts/" + kind + "/" + tag;
+        Facts.unset(text, terms).forEach(name -> at.look("fact-not-set", path, "The text wants {" + name + "}, which is not set.", "Set it on the left, or take it out of the text."));
+        payer(path, text, terms, at);
+        address(path, text, terms, at);
         Matcher matcher = DAYS.matcher(text);
         if (said >= 0 && matcher.find() && Integer.parseInt(matcher.group(1)) != said) {
-            at.look("text-contradicts-setting", "terms/texts/" + kind + "/" + tag, "The text says " + matcher.group(1) + " days, the setting says " + said + ".", "Change the one that is wrong.");
+            at.look("text-contradicts-setting", path, "The text says " + matcher.group(1) + " days, the setting says " + said + ".", "Change the one that is wrong.");
+        }
+    }
+
+    private static void payer(String path, String text, Terms terms, Findings.At at) {
+        boolean buyer = BUYER_PAYS.matcher(text).find();
+        boolean shop = SHOP_PAYS.matcher(text).find();
+        if (terms.returnPayer().filter(payer -> payer == Terms.Payer.BUYER ? shop && !buyer : buyer && !shop).isPresent()) {
+            at.look("text-contradicts-setting", path, "The text says that " + (shop ? "the shop" : "the buyer") + " pays for sending goods back, the setting says the other.", "Change the one that is wrong, or write {who-pays}.");
+        }
+    }
+
+    /** A text that has one line of the return address and not another has an old one. */
+    private static void address(String path, String text, Terms terms, Findings.At at) {
+        List<String> lines = terms.returnAddress();
+        List<String> missing = lines.stream().filter(line -> !text.contains(line)).toList();
+        if (lines.size() > 1 && path.contains("return") && !missing.isEmpty() && missing.size() < lines.size()) {
+            at.look("text-contradicts-setting", path, "The text has a part of the return address, but not “" + missing.get(0) + "”.", "Write {return-address} in its place.");
         }
     }
 

@@ -44,6 +44,13 @@ public final class Shelf {
         return Optional.ofNullable(products.get(id)).map(Stood::product);
     }
 
+    /** What one of each product costs off the shelf in the tracer's currency, without choices, sales or groups, by id. */
+    public Map<String, BigDecimal> prices(Tracer tracer) {
+        Map<String, BigDecimal> prices = new HashMap<>();
+        products.forEach((id, stood) -> prices.put(id, UnitPrice.offTheShelf(stood.product(), tracer)));
+        return prices;
+    }
+
     /** Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot be. */
     public void check(List<Line> lines, int digits, Problems problems) {
         for (int i = 0; i < lines.size(); i++) {

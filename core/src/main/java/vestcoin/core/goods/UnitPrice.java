@@ -44,6 +44,13 @@ final class UnitPrice {
         return new UnitPrice(product, variation, line, buying, tracer).best(groups);
     }
 
+    /** What one costs off the shelf, without choices: what a list of goods says. */
+    static BigDecimal offTheShelf(Product product, Tracer tracer) {
+        BigDecimal hand = product.prices().get(tracer.currency().getCode());
+        BigDecimal price = hand != null ? hand : tracer.typed("goods/products/" + product.id() + "/price", "shelf price", product.price()).value();
+        return hand != null ? price : tracer.ending().map(ending -> ending.of(price)).orElse(price);
+    }
+
     private Figure best(Map<String, Goods.BuyerGroup> groups) {
         Figure base = base(groups);
         Figure best = withChoices(base);

@@ -58,6 +58,31 @@ public final class Credit {
     }
 
     /**
+     * What an amount given back is for: first what the seller named and was not credited yet, in the bills' order, the rest shared
+     * over what is left.
+     *
+     * @param named  item's key to all that was ever named of it
+     * @param digits decimals of the currency
+     * @throws IllegalArgumentException if the amount is more than is left
+     */
+    public static Map<String, BigDecimal> parts(List<Bill> bills, Map<String, Given> before, Map<String, BigDecimal> named, BigDecimal amount, int digits) {
+        Map<String, BigDecimal> parts = new TreeMap<>();
+        Map<String, Given> then = new TreeMap<>(before);
+        BigDecimal rest = amount;
+        for (Bill.Item item : bills.stream().flatMap(bill -> bill.items().stream()).toList()) {
+            BigDecimal open = named.getOrDefault(item.key(), BigDecimal.ZERO).subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
+            BigDecimal part = open.min(left(item, before)).min(rest);
+            if (part.signum() > 0) {
+                parts.put(item.key(), part);
+                then.merge(item.key(), new Given(part, BigDecimal.ZERO), Given::and);
+                rest = rest.subtract(part);
+            }
+        }
+        shared(bills, then, rest, digits).forEach((key, part) -> parts.merge(key, part, BigDecimal::add));
+        return parts;
+    }
+
+    /**
      * The credits of a refund, one for each bill it touches, in the bills' order; amounts as they are given back, not negative.
      *
      * @param refunded item's key to what is given back of it, with tax

@@ -1,6 +1,7 @@
 package vestcoin.core.quote;
 
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -16,6 +17,7 @@ import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.Seen;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.PlaceIndex.Match;
@@ -62,6 +64,13 @@ public final class Pricing {
     public static List<Consignment> consignments(Compiled setup, Order order) {
         OrderCheck.check(setup, order);
         return new Pricing(setup, order, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).consignments();
+    }
+
+    /** What products cost off the shelf in another currency the shop takes, by id, without choices, sales or groups. @throws Refused if there is no rate */
+    public static Map<String, BigDecimal> shelf(Compiled setup, String currency, Exchange rates) {
+        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), null, null, null).in(currency).given(Outside.NOTHING.with(rates));
+        Tracer tracer = new Pricing(setup, asked, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).tracer;
+        return setup.shelf().prices(tracer);
     }
 
     private List<Consignment> consignments() {

@@ -58,6 +58,7 @@ final class SetupCheck {
             new PaymentCheck(setup, checks, names).check();
         }
         rehearsal();
+        TermsCheck.check(setup.terms(), checks.problems);
         return checks.problems;
     }
 

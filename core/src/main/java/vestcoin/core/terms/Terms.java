@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 
 /**
@@ -17,9 +18,13 @@ import java.util.TreeMap;
  * @param texts            what buyers read, by kind and language
  * @param orderButton      text of the button that places an order, by language
  * @param prior            whether the lowest price of the last 30 days stands beside a reduction
+ * @param letters          letters worded by the shop, by occasion and language
+ * @param words            names and sentences of the other stations in other languages: by language, then by place, dots between its steps
+ * @param returnPayer      who pays for sending goods back; nothing is said without it
  */
 public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDays, boolean onlineWithdrawal, boolean refundsDelivery, List<String> returnAddress,
-        Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior) {
+        Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior, Map<String, Map<String, Letter>> letters, Map<String, Map<String, String>> words,
+        Optional<Payer> returnPayer) {
     public static final String LEGAL_NOTICE = "legal-notice";
 
     public Terms {
@@ -28,6 +33,36 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         returnAddress = returnAddress == null ? List.of() : List.copyOf(returnAddress);
         texts = texts == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(texts));
         orderButton = orderButton == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(orderButton));
+        letters = letters == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(letters));
+        words = words == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(words));
+        returnPayer = returnPayer == null ? Optional.empty() : returnPayer;
+    }
+
+    public Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDays, boolean onlineWithdrawal, boolean refundsDelivery, List<String> returnAddress,
+            Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior) {
+        this(returnDays, withdrawalDays, onlineWithdrawal, refundsDelivery, returnAddress, texts, orderButton, prior, null, null, null);
+    }
+
+    public enum Payer { BUYER, SHOP }
+
+    /**
+     * How a letter begins, with names in braces for what differs: {@code {name}}, {@code {shop}}, {@code {order}}, {@code {amount}}.
+     *
+     * @param subject never empty
+     * @param opening what stands before the rows
+     */
+    public record Letter(String subject, String opening) {
+        /** Occasions a letter is written on. */
+        public static final List<String> OCCASIONS = List.of("receipt", "copy", "sent", "refund", "cancelled", "reminder");
+        /** What can stand in braces. */
+        public static final Set<String> NAMES = Set.of("name", "shop", "order", "amount");
+        public static final int LONGEST_SUBJECT = 200;
+        public static final int LONGEST_OPENING = 4000;
+
+        public Letter {
+            subject = subject == null ? "" : subject;
+            opening = opening == null ? "" : opening;
+        }
     }
 
     /** Kinds of texts a buyer agrees to when ordering: all there are but the legal notice, which is only shown. */

@@ -1,0 +1,69 @@
+package vestcoin.app.order;
+
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import vestcoin.app.edge.Told;
+import vestcoin.app.format.Json;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentState;
+import vestcoin.app.payment.Payments;
+import vestcoin.app.payment.Provider;
+import vestcoin.app.quote.QuoteView;
+
+/**
+ * Calls an order off in one act: what it took is there for others again, what is held is let go, what was taken is given back. It is
+ * written down first; asked again after a crash or a silent provider, it goes on where it stopped.
+ */
+@Service
+public class Cancelling {
+    private final Orders orders;
+    private final PaymentBook book;
+    private final Payments payments;
+
+    Cancelling(Orders orders, PaymentBook book, Payments payments) {
+        this.orders = orders;
+        this.book = book;
+        this.payments = payments;
+    }
+
+    /** @throws Told if something has left already, or the buyer is paying at this moment */
+    public void cancel(Orders.Order order, String actor) {
+        if (!order.sent().equals("no")) {
+            throw new Told(HttpStatus.CONFLICT, "order", "Something of this order has left already.", "Give back what comes back, as a refund.");
+        }
+        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream().map(payments::asked).filter(payment -> payment.stateNow().alive()).toList();
+        if (alive.stream().anyMatch(payment -> payment.throughProvider() && payment.stateNow().open())) {
+            throw new Told(HttpStatus.CONFLICT, "order", "The buyer is paying at this moment.", "Try again when the payment is decided.");
+        }
+        orders.cancel(order, stock(order));
+        alive.forEach(payment -> settle(payment, actor));
+        book.announce(order.id());
+    }
+
+    private void settle(PaymentBook.Payment payment, String actor) {
+        long held = payment.captured() - payment.refunded();
+        if (held > 0 && payment.stateNow().refundable()) {
+            payments.move(payment, Provider.Kind.REFUND, key(payment), held, actor);
+        } else if (payment.captured() == 0 && (payment.stateNow() == PaymentState.AUTHORISED || payment.stateNow() == PaymentState.PENDING)) {
+            payments.move(payment, Provider.Kind.VOID, key(payment), payment.amount(), actor);
+        }
+    }
+
+    /** The same each time, so that cancelling twice gives back once; of a payment given back in part meanwhile, what was left then. */
+    private static String key(PaymentBook.Payment payment) {
+        return UUID.nameUUIDFromBytes((payment.idempotencyKey() + "/cancel/" + payment.refunded()).getBytes(StandardCharsets.UTF_8)).toString();
+    }
+
+    /** What an order took of goods that are counted. */
+    private static Map<String, BigDecimal> stock(Orders.Order order) {
+        Map<String, BigDecimal> taken = new HashMap<>();
+        Json.read(order.quote(), QuoteView.class).lines().forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
+        return taken;
+    }
+}
