@@ -2,9 +2,11 @@ import { type FormEvent, useState } from "react";
 import { answer, api, type Placed, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
 import { tokenOf } from "./token";
+import { useSay } from "./words";
 
 /** The card. Its number never comes to the shop. */
 export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+  const say = useSay();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const pay = async (event: FormEvent<HTMLFormElement>) => {
@@ -34,7 +36,7 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
   return (
     <form onSubmit={pay}>
       <label className="block">
-        <span className="block text-xs quiet">Card number</span>
+        <span className="block text-xs quiet">{say.cardNumber}</span>
         <input
           name="number"
           required
@@ -45,7 +47,7 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
           placeholder="0000 0000 0000 0000"
         />
       </label>
-      <p className="mt-1 text-xs quiet">The number goes straight to the card processor, not through the shop.</p>
+      <p className="mt-1 text-xs quiet">{say.cardStraight}</p>
       {order.test && (
         <p className="mt-2 border border-dashed border-warning px-2 py-1 text-xs">
           Test mode, no money moves. The{" "}
@@ -57,7 +59,7 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
       )}
       <Said problems={problems} />
       <button type="submit" className="btn btn-primary btn-lg mt-4 w-full" disabled={busy}>
-        {busy ? "Asking the bank …" : "Pay"}
+        {busy ? say.askingBank : say.pay}
       </button>
     </form>
   );

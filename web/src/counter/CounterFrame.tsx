@@ -1,23 +1,30 @@
 import type { ReactNode } from "react";
 import type { Counter } from "../api/client";
 import { type Step, steps } from "./CounterPage";
+import { useSay } from "./words";
 
 interface Props {
-  counter: Pick<Counter, "name">;
+  counter: Pick<Counter, "name" | "texts">;
   step?: Step;
   go?: (step: Step) => void;
+  /** Beside the shop's name: language and currency. */
+  aside?: ReactNode;
   summary?: ReactNode;
   children: ReactNode;
 }
 
 /** The counter around a step: how far one is above, the total below on a phone and beside on a desktop. */
-export function CounterFrame({ counter, step, go, summary, children }: Props) {
+export function CounterFrame({ counter, step, go, aside, summary, children }: Props) {
+  const say = useSay();
   const at = step ? steps.indexOf(step) : steps.length;
   return (
     <div className="mx-auto flex min-h-full max-w-5xl flex-col">
       <header className="px-5 pt-5">
-        <p className="font-head text-xl font-bold">{counter.name}</p>
-        <nav aria-label="Steps">
+        <div className="flex flex-wrap items-baseline justify-between gap-2">
+          <p className="font-head text-xl font-bold">{counter.name}</p>
+          {aside}
+        </div>
+        <nav aria-label={say.stepsName}>
           <ol className="mt-3 grid grid-cols-4">
             {steps.map((name, index) => (
               <li
@@ -30,14 +37,14 @@ export function CounterFrame({ counter, step, go, summary, children }: Props) {
                     className="cursor-pointer py-1 underline decoration-dotted"
                     onClick={() => go(name)}
                   >
-                    {name}
+                    {say.steps[name]}
                   </button>
                 ) : (
                   <span
                     className={`inline-block py-1 ${index === at ? "font-semibold" : "quiet"}`}
                     aria-current={index === at ? "step" : undefined}
                   >
-                    {name}
+                    {say.steps[name]}
                   </span>
                 )}
               </li>
@@ -46,10 +53,13 @@ export function CounterFrame({ counter, step, go, summary, children }: Props) {
         </nav>
       </header>
       <div className="flex flex-1 flex-col md:flex-row md:items-start md:gap-8 md:px-5 md:pt-4">
-        <main className="flex-1 px-5 pt-4 pb-6 md:px-0">{children}</main>
+        <main className="flex-1 px-5 pt-4 pb-6 md:px-0">
+          {children}
+          {counter.texts.length > 0 && <Texts texts={counter.texts} />}
+        </main>
         {summary && (
           <aside
-            aria-label="Total"
+            aria-label={say.total}
             className="sticky bottom-0 border-t border-base-300 bg-secondary px-5 py-3 md:top-6 md:bottom-auto md:w-80 md:border"
           >
             {summary}
@@ -57,5 +67,22 @@ export function CounterFrame({ counter, step, go, summary, children }: Props) {
         )}
       </div>
     </div>
+  );
+}
+
+/** What the shop says, at the foot of every page: terms, privacy, legal notice. */
+function Texts({ texts }: { texts: Counter["texts"] }) {
+  const say = useSay();
+  return (
+    <section className="mt-10 border-t border-base-300 pt-3 text-sm" aria-label={say.shopSays}>
+      {texts.map((text) => (
+        <details key={text.kind}>
+          <summary className="cursor-pointer py-1">{say.texts[text.kind] ?? text.kind.replaceAll("-", " ")}</summary>
+          <p className="pb-2 whitespace-pre-line" dir="auto">
+            {text.text}
+          </p>
+        </details>
+      ))}
+    </section>
   );
 }

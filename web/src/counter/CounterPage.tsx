@@ -6,11 +6,13 @@ import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { type Kept, useBasket } from "./basket";
 import { CounterFrame } from "./CounterFrame";
+import { chosen, Speaking, type Spoken } from "./Speaking";
 import { Summary } from "./Summary";
 import { BasketStep } from "./steps/BasketStep";
 import { HowStep } from "./steps/HowStep";
 import { PayStep } from "./steps/PayStep";
 import { WhereStep } from "./steps/WhereStep";
+import { directionOf, SayProvider, wordsIn } from "./words";
 
 export const steps = ["Basket", "Where", "How", "Pay"] as const;
 export type Step = (typeof steps)[number];
@@ -18,22 +20,32 @@ export type Step = (typeof steps)[number];
 /** The buyer's side of a shop: basket, where, how, pay, the total always in sight. */
 export function CounterPage() {
   const { shop = "" } = useParams();
+  const [spoken, setSpoken] = useState(() => chosen(shop));
   const counter = useQuery({
-    queryKey: ["counter", shop],
-    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop } } })),
+    queryKey: ["counter", shop, spoken],
+    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query: spoken } })),
+    placeholderData: keepPreviousData,
   });
-  if (counter.isError) {
-    return (
-      <main className="mx-auto max-w-md p-8">
-        <h1 className="mb-2 text-2xl">Not open yet</h1>
-        <Said problems={problemsOf(counter.error)} />
-      </main>
-    );
-  }
-  return counter.data ? <Checkout counter={counter.data} /> : null;
+  const language = counter.data?.language ?? navigator.language;
+  useEffect(() => {
+    document.documentElement.lang = language;
+    document.documentElement.dir = directionOf(language);
+  }, [language]);
+  return (
+    <SayProvider value={wordsIn(language)}>
+      {counter.isError ? (
+        <main className="mx-auto max-w-md p-8">
+          <h1 className="mb-2 text-2xl">{wordsIn(language).notOpen}</h1>
+          <Said problems={problemsOf(counter.error)} />
+        </main>
+      ) : (
+        counter.data && <Checkout counter={counter.data} speak={setSpoken} again={() => void counter.refetch()} />
+      )}
+    </SayProvider>
+  );
 }
 
-const basketOf = (kept: Kept) => ({
+const basketOf = (kept: Kept, counter: Counter) => ({
   lines: kept.lines,
   to: {
     country: kept.country,
@@ -45,16 +57,26 @@ const basketOf = (kept: Kept) => ({
   ...(kept.method ? { method: kept.method } : {}),
   codes: kept.codes,
   ...(kept.business ? { business: true, taxNumber: kept.taxNumber } : {}),
+  language: counter.language,
+  currency: counter.currency,
 });
 
-function Checkout({ counter }: { counter: Counter }) {
+interface CheckoutProps {
+  counter: Counter;
+  /** Shows the counter in another language or currency. */
+  speak: (spoken: Spoken) => void;
+  /** Asks for the counter again, because something of it has changed. */
+  again: () => void;
+}
+
+function Checkout({ counter, speak, again }: CheckoutProps) {
   const navigate = useNavigate();
   const { kept, keep } = useBasket(counter.shop, counter.home);
   const [step, setStep] = useState<Step>("Basket");
   const [problems, setProblems] = useState<Problem[]>([]);
   const [changed, setChanged] = useState<BuyerQuote>();
   const heading = useRef<HTMLHeadingElement>(null);
-  const basket = basketOf(kept);
+  const basket = basketOf(kept, counter);
   const priced = useQuery({
     queryKey: ["quote", counter.shop, basket],
     queryFn: () =>
@@ -94,9 +116,10 @@ function Checkout({ counter }: { counter: Counter }) {
     if (!quote) return;
     const body = {
       key: kept.key,
-      basket: basketOf(kept),
+      basket: basketOf(kept, counter),
       contact: { name: kept.name, email: kept.email, lines: [kept.street], city: kept.city },
       expected: quote.toPay,
+      agreed: Object.fromEntries(counter.texts.filter((text) => text.agreed).map((text) => [text.kind, text.hash])),
     };
     await answer(api.POST("/api/counter/{shop}/orders", { params: { path: { shop: counter.shop } }, body })).then(
       (placed) => void navigate(`/counter/${counter.shop}/order/${placed.token}`),
@@ -104,6 +127,7 @@ function Checkout({ counter }: { counter: Counter }) {
         setProblems(problemsOf(reason));
         const now = reason instanceof Refusal ? (reason.more.quote as BuyerQuote | undefined) : undefined;
         if (now) setChanged(now);
+        again();
       },
     );
   };
@@ -115,12 +139,21 @@ function Checkout({ counter }: { counter: Counter }) {
       counter={counter}
       step={step}
       go={go}
+      aside={
+        <Speaking
+          counter={counter}
+          speak={(spoken) => {
+            change(spoken);
+            speak({ language: kept.language, currency: kept.currency, ...spoken });
+          }}
+        />
+      }
       summary={
         quote && (
           <Summary
             counter={counter}
             quote={quote}
-            assumed={kept.postcode || step !== "Basket" ? undefined : countryName(kept.country)}
+            assumed={kept.postcode || step !== "Basket" ? undefined : countryName(kept.country, counter.language)}
             stale={priced.isError}
           />
         )

@@ -10,6 +10,7 @@ import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
 import { Summary } from "./Summary";
 import { TransferSlip } from "./TransferSlip";
+import { directionOf, SayProvider, useSay, type Words, wordsIn } from "./words";
 
 const paid = ["authorised", "captured", "refunded", "disputed"];
 /** Ways whose payment waits for money that comes by itself: the order stands, nothing more is asked here. */
@@ -23,9 +24,12 @@ const stands = (order: Placed): boolean =>
 export function OrderPage() {
   const { shop = "", token = "" } = useParams();
   const client = useQueryClient();
+  // The order's own language, once it is known.
+  const [language, setLanguage] = useState<string>();
   const counter = useQuery({
-    queryKey: ["counter", shop],
-    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop } } })),
+    queryKey: ["counter", shop, language],
+    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query: { language } } })),
+    enabled: language !== undefined,
   });
   const key = ["placed", token];
   const order = useQuery({
@@ -34,6 +38,12 @@ export function OrderPage() {
     refetchInterval: ({ state: { data } }) =>
       data && open.includes(data.state) && !awaited.includes(data.kind ?? "") ? 3000 : false,
   });
+  useEffect(() => {
+    if (!order.data) return;
+    setLanguage(order.data.language);
+    document.documentElement.lang = order.data.language;
+    document.documentElement.dir = directionOf(order.data.language);
+  }, [order.data]);
   const stood = order.data ? stands(order.data) : false;
   useEffect(() => {
     if (stood) forget(shop);
@@ -48,41 +58,59 @@ export function OrderPage() {
   if (!order.data || !counter.data) return null;
   const fresh = (placed: Placed) => client.setQueryData(key, placed);
   const settled = stands(order.data);
+  const said = wordsIn(order.data.language);
+  if (order.data.cancelled) {
+    return (
+      <CounterFrame counter={counter.data}>
+        <h1 className="text-2xl">{said.calledOff(order.data.number)}</h1>
+        <p className="mt-2">{said.calledOffNote}</p>
+        <Papers
+          at={{ token: order.data.token }}
+          currency={order.data.quote.currency}
+          language={counter.data.language}
+          fresh={order.data.standing}
+          names={said}
+        />
+      </CounterFrame>
+    );
+  }
   return (
-    <CounterFrame
-      counter={counter.data}
-      step={settled ? undefined : "Pay"}
-      summary={settled ? undefined : <Summary counter={counter.data} quote={order.data.quote} />}
-    >
-      {settled ? <Receipt counter={counter.data} order={order.data} /> : <Paying order={order.data} fresh={fresh} />}
-    </CounterFrame>
+    <SayProvider value={said}>
+      <CounterFrame
+        counter={counter.data}
+        step={settled ? undefined : "Pay"}
+        summary={settled ? undefined : <Summary counter={counter.data} quote={order.data.quote} />}
+      >
+        {settled ? <Receipt counter={counter.data} order={order.data} /> : <Paying order={order.data} fresh={fresh} />}
+      </CounterFrame>
+    </SayProvider>
   );
 }
 
 function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+  const say = useSay();
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-1 text-2xl outline-none">
-        Order {order.number}, to be paid
+        {say.toBePaid(order.number)}
       </h1>
       {order.state === "declined" || order.state === "failed" ? (
         <div role="alert" className="my-3 border-s-4 border-error ps-3">
-          <p className="font-semibold text-error">Nothing was charged: {order.reason}.</p>
-          <p>The order is kept. Try again{order.kind === "card" && ", or use another card"}.</p>
+          <p className="font-semibold text-error">{say.nothingCharged(order.reason)}</p>
+          <p>{order.kind === "card" ? say.orderKeptCard : say.orderKept}</p>
         </div>
       ) : null}
       {open.includes(order.state) ? (
         <p role="status" className="my-3">
-          The bank has not answered yet. This page asks again every few seconds; nothing is charged twice, and it can be
-          closed and opened again.
+          {say.bankSilent}
         </p>
       ) : order.state === "needs-buyer" && order.action ? (
         <p className="my-3">
-          {order.kind === "wallet" ? "Your wallet waits for your approval." : "Your bank wants to ask you first."}{" "}
+          {order.kind === "wallet" ? say.walletWaits : say.bankAsks}{" "}
           <a className="btn btn-primary btn-lg mt-3 w-full" href={order.action}>
-            {order.kind === "wallet" ? "Go to the wallet" : "Answer the bank"}
+            {order.kind === "wallet" ? say.toWallet : say.answerBank}
           </a>
         </p>
       ) : order.kind === "wallet" ? (
@@ -95,28 +123,29 @@ function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => voi
 }
 
 /** What the last row of the receipt says of the money. */
-function paidHow({ kind, state, standing }: Placed): string {
-  if (state === "captured" || state === "refunded") return kind === "card" ? "Paid by card" : "Paid";
+function paidHow({ kind, state, standing }: Placed, say: Words): string {
+  if (state === "captured" || state === "refunded") return kind === "card" ? say.paidByCard : say.paid;
   switch (kind) {
     case "transfer":
-      return standing === "paid in part" ? "To transfer, part has come" : "To transfer";
+      return standing === "paid in part" ? say.toTransferPart : say.toTransfer;
     case "cash-on-delivery":
-      return "To pay at the door";
+      return say.atDoor;
     case "cash-at-pickup":
-      return "To pay when you collect";
+      return say.whenCollected;
     case "cheque":
-      return "To pay by cheque";
+      return say.byCheque;
     case "on-account":
-      return "On account";
+      return say.onAccount;
     case "card":
-      return "Paid by card";
+      return say.paidByCard;
     default:
-      return "Paid";
+      return say.paid;
   }
 }
 
 /** Sends the buyer to the wallet. */
 function WalletButton({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+  const say = useSay();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const go = async () => {
@@ -133,16 +162,17 @@ function WalletButton({ order, fresh }: { order: Placed; fresh: (order: Placed) 
   };
   return (
     <>
-      <p className="my-3">You approve the payment in your wallet and come back here.</p>
+      <p className="my-3">{say.approveThere}</p>
       <Said problems={problems} />
       <button type="button" className="btn btn-primary btn-lg w-full" disabled={busy} onClick={() => void go()}>
-        {busy ? "Asking the wallet …" : "Go to the wallet"}
+        {busy ? say.askingWallet : say.toWallet}
       </button>
     </>
   );
 }
 
 function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
+  const say = useSay();
   const { quote } = order;
   const amount = (value: string) => money(value, quote.currency, counter.language);
   const heading = useRef<HTMLHeadingElement>(null);
@@ -151,16 +181,14 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
   return (
     <div className="mx-auto max-w-lg">
       <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
-        Done. Thank you, {order.name}.
+        {say.done(order.name)}
       </h1>
       <p className="mb-4">
-        Order {order.number}. Questions go to the shop with this number.
-        {order.test && (
-          <span className="ms-2 border border-dashed border-warning px-1 text-warning">test, no money moved</span>
-        )}
+        {say.orderNumber(order.number)}
+        {order.test && <span className="ms-2 border border-dashed border-warning px-1 text-warning">{say.test}</span>}
       </p>
       {order.slip && <TransferSlip slip={order.slip} language={counter.language} />}
-      <section className="ticket px-5 py-4" aria-label="Receipt">
+      <section className="ticket px-5 py-4" aria-label={say.receipt}>
         {quote.lines.map((line) => (
           <Row
             key={`${line.product} ${line.choices.join()}`}
@@ -172,21 +200,21 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
           <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
         ))}
         {delivery && <Row name={delivery.name} value={amount(delivery.price)} />}
-        {quote.fee && <Row name="For this way of paying" value={amount(quote.fee)} />}
+        {quote.fee && <Row name={say.forWay} value={amount(quote.fee)} />}
         {quote.prices === "without-tax" &&
           quote.taxes.map((levy) => (
             <Row
               key={levy.name + levy.percent + levy.tax}
-              name={`${levy.name} ${plain(levy.percent)} %`}
+              name={`${say.levy(levy.name)} ${plain(levy.percent)} %`}
               value={amount(levy.tax)}
             />
           ))}
         {quote.vouchers.map((voucher) => (
-          <Row key={voucher.code} name={`Voucher ${voucher.code}`} value={`−${amount(voucher.used)}`} />
+          <Row key={voucher.code} name={say.voucher(voucher.code)} value={`−${amount(voucher.used)}`} />
         ))}
-        {quote.rounding && <Row name="Rounded, in cash" value={amount(quote.rounding)} />}
+        {quote.rounding && <Row name={say.rounded} value={amount(quote.rounding)} />}
         <div className="my-2 flex items-baseline justify-between border-y-2 border-base-content py-2">
-          <span className="font-head text-lg font-bold">{paidHow(order)}</span>
+          <span className="font-head text-lg font-bold">{paidHow(order, say)}</span>
           <span className="figure text-2xl font-bold" data-total={quote.payable}>
             {amount(quote.toPay)}
           </span>
@@ -195,7 +223,7 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
           quote.taxes.map((levy) => (
             <Row
               key={levy.name + levy.percent + levy.tax}
-              name={`${levy.name} inside, ${plain(levy.percent)} %`}
+              name={say.taxInsideRow(say.levy(levy.name), plain(levy.percent))}
               value={amount(levy.tax)}
               quiet
             />
@@ -207,6 +235,7 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
           currency={quote.currency}
           language={counter.language}
           fresh={order.standing}
+          names={say}
         />
       </div>
     </div>

@@ -1,5 +1,6 @@
 import type { BuyerQuote, Counter } from "../api/client";
 import { isZero, money, plain } from "../shared/money";
+import { useSay } from "./words";
 
 interface Props {
   counter: Pick<Counter, "language">;
@@ -12,6 +13,7 @@ interface Props {
 
 /** What is in the total, in a few lines. */
 export function Summary({ counter, quote, assumed, stale }: Props) {
+  const say = useSay();
   const amount = (value: string) => money(value, quote.currency, counter.language);
   const chosen = quote.delivery.find((option) => option.chosen);
   const things = quote.lines.map((line) => `${plain(line.quantity)} ${line.name}`).join(", ");
@@ -22,22 +24,22 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
       {quote.discounts.map((discount) => (
         <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
       ))}
-      {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? "free" : amount(chosen.price)} />}
-      {quote.fee && <Row name="For this way of paying" value={amount(quote.fee)} />}
-      {!inside && <Row name="Tax" value={amount(quote.tax)} />}
+      {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? say.free : amount(chosen.price)} />}
+      {quote.fee && <Row name={say.forWay} value={amount(quote.fee)} />}
+      {!inside && <Row name={say.tax} value={amount(quote.tax)} />}
       <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">
-        <span className="font-head text-lg font-bold">Total</span>
+        <span className="font-head text-lg font-bold">{say.total}</span>
         <span className="figure text-2xl font-bold" data-total={quote.payable}>
           {amount(quote.payable)}
         </span>
       </div>
       {quote.vouchers.map((voucher) => (
-        <Row key={voucher.code} name={`Voucher ${voucher.code}`} value={`−${amount(voucher.used)}`} />
+        <Row key={voucher.code} name={say.voucher(voucher.code)} value={`−${amount(voucher.used)}`} />
       ))}
-      {quote.rounding && <Row name="Rounded, in cash" value={amount(quote.rounding)} />}
+      {quote.rounding && <Row name={say.rounded} value={amount(quote.rounding)} />}
       {quote.toPay !== quote.payable && (
         <div className="flex justify-between gap-4 font-semibold">
-          <span>To pay</span>
+          <span>{say.toPay}</span>
           <span className="figure">{amount(quote.toPay)}</span>
         </div>
       )}
@@ -46,12 +48,12 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
           {sentence}
         </p>
       ))}
-      {stale && <p className="text-xs text-error">Before the last change; the address is not complete.</p>}
-      {assumed && <p className="text-xs quiet">Delivery and tax for {assumed}, until you give an address.</p>}
+      {stale && <p className="text-xs text-error">{say.beforeLast}</p>}
+      {assumed && <p className="text-xs quiet">{say.assumed(assumed)}</p>}
       {quote.taxes.length > 0 && (
         <p className="text-xs quiet">
-          {inside ? "Tax inside: " : "Tax added: "}
-          {quote.taxes.map((levy) => `${levy.name} ${plain(levy.percent)} % ${amount(levy.tax)}`).join(" · ")}
+          {inside ? say.taxInside : say.taxAdded}
+          {quote.taxes.map((levy) => `${say.levy(levy.name)} ${plain(levy.percent)} % ${amount(levy.tax)}`).join(" · ")}
         </p>
       )}
     </div>

@@ -17,6 +17,11 @@ export interface Kept {
   city: string;
   business: boolean;
   taxNumber: string;
+  /** Of what is read, and of what is paid; the shop's own while nothing is chosen. */
+  language?: string;
+  currency?: string;
+  /** Whether the texts shown were agreed to, by their hashes. */
+  agreed?: string;
   delivery?: string;
   slot?: string;
   method?: string;
@@ -39,17 +44,17 @@ const fresh = (country: string): Kept => ({
 
 const nameOf = (shop: string) => `basket ${shop}`;
 
-function stored(shop: string, country: string): Kept {
+/** What is kept of a shop's basket, as far as it can be read. */
+export function keptOf(shop: string): Partial<Kept> {
   try {
-    const text = localStorage.getItem(nameOf(shop));
-    return text ? { ...fresh(country), ...(JSON.parse(text) as Partial<Kept>) } : fresh(country);
+    return JSON.parse(localStorage.getItem(nameOf(shop)) ?? "{}") as Partial<Kept>;
   } catch {
-    return fresh(country);
+    return {};
   }
 }
 
 export function useBasket(shop: string, country: string) {
-  const [kept, setKept] = useState<Kept>(() => stored(shop, country));
+  const [kept, setKept] = useState<Kept>(() => ({ ...fresh(country), ...keptOf(shop) }));
   useEffect(() => localStorage.setItem(nameOf(shop), JSON.stringify(kept)), [shop, kept]);
   return { kept, keep: (change: Partial<Kept>) => setKept((now) => ({ ...now, ...change })) };
 }

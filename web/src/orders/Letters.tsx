@@ -1,29 +1,48 @@
 import { useQuery } from "@tanstack/react-query";
-import { answer, api } from "../api/client";
+import { useState } from "react";
+import { answer, api, type Problem, problemsOf } from "../api/client";
 import { useBench } from "../desk/bench";
+import { Said } from "../shared/Said";
 
 /** What has been written for an order, and whether the post room has taken it. */
-export function Letters({ number, fresh }: { number: number; fresh: string }) {
+export function Letters({ number, fresh, remind }: { number: number; fresh: string; remind: boolean }) {
   const { shop, setup } = useBench();
   const letters = useQuery({
     queryKey: ["letters", shop, number, fresh],
     queryFn: () => answer(api.GET("/api/shops/{shop}/orders/{number}/letters", { params: { path: { shop, number } } })),
     refetchInterval: (query) => (query.state.dataUpdateCount < 3 ? 1500 : false),
   });
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const send = () =>
+    answer(api.POST("/api/shops/{shop}/orders/{number}/reminder", { params: { path: { shop, number } } })).then(
+      () => {
+        setProblems([]);
+        void letters.refetch();
+      },
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
   const { language, timeZone } = setup.shop;
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "short", timeZone });
-  if (!letters.data || letters.data.length === 0) return <p className="quiet">Nothing has been written yet.</p>;
   return (
-    <ul>
-      {letters.data.map((letter) => (
-        <li key={letter.event + letter.at} className="border-b border-base-300 py-1">
-          {letter.subject}
-          <span className="quiet">
-            {" "}
-            · to {letter.recipient} · {letter.sent ? when.format(new Date(letter.at)) : "waits for the post room"}
-          </span>
-        </li>
-      ))}
-    </ul>
+    <>
+      {!letters.data?.length && <p className="quiet">Nothing has been written yet.</p>}
+      <ul>
+        {letters.data?.map((letter) => (
+          <li key={letter.event + letter.at} className="border-b border-base-300 py-1">
+            {letter.subject}
+            <span className="quiet">
+              {" "}
+              · to {letter.recipient} · {letter.sent ? when.format(new Date(letter.at)) : "waits for the post room"}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {remind && (
+        <button type="button" className="btn btn-sm mt-2" onClick={() => void send()}>
+          Remind the buyer of the payment
+        </button>
+      )}
+      <Said problems={problems} />
+    </>
   );
 }

@@ -10,7 +10,9 @@ import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
+import { CallingOff } from "./CallingOff";
 import { Letters } from "./Letters";
+import { Refund } from "./Refund";
 import { Sending } from "./Sending";
 
 /** One order: its quote with every why, the buyer, the life of its payment, capture and refund. */
@@ -46,6 +48,11 @@ export function OrderSheet() {
         <span>
           {when.format(new Date(order.placedAt))} · priced by edition {order.edition}
         </span>
+        {order.cancelledAt && (
+          <span className="border border-error px-1 text-error">
+            called off {when.format(new Date(order.cancelledAt))}
+          </span>
+        )}
         <Link className="underline" to={`/desk/${shop}/orders`}>
           All orders
         </Link>
@@ -105,8 +112,15 @@ export function OrderSheet() {
                 .filter(Boolean)
                 .join(", ")}
             </p>
+            {order.agreed.length > 0 && (
+              <p className="text-xs quiet">
+                Agreed to {order.agreed.map((text) => text.kind.replaceAll("-", " ")).join(", ")} of edition{" "}
+                {order.edition}, read in {order.language}.
+              </p>
+            )}
           </section>
           <Sending order={order} fresh={fresh} />
+          <CallingOff order={order} fresh={fresh} />
           {order.payments.length === 0 && <p className="quiet">The buyer has not paid yet.</p>}
           {order.payments.map((paid) => (
             <Payment key={paid.id} order={order} paid={paid} fresh={fresh} />
@@ -125,7 +139,7 @@ export function OrderSheet() {
           </section>
           <section aria-label="Letters" className="mb-6 border-t border-base-content pt-3">
             <h2 className="mb-1">Letters</h2>
-            <Letters number={number} fresh={order.standing + order.sent} />
+            <Letters number={number} fresh={order.standing + order.sent + order.cancelledAt} remind={order.toRemind} />
           </section>
         </div>
       </div>
@@ -152,7 +166,7 @@ function Payment({ order, paid, fresh }: { order: WholeOrder; paid: Paid; fresh:
         {!isZero(paid.toCapture) && (
           <Move kind="capture" order={order} paid={paid} most={paid.toCapture} fresh={fresh} />
         )}
-        {!isZero(paid.toRefund) && <Move kind="refund" order={order} paid={paid} most={paid.toRefund} fresh={fresh} />}
+        {!isZero(paid.toRefund) && <Refund order={order} paid={paid} fresh={fresh} />}
         {paid.toVoid && <Move kind="void" order={order} paid={paid} most={paid.amount} fresh={fresh} />}
       </div>
       <ol className="mt-3 border-s-2 border-base-300 ps-4">
@@ -176,9 +190,9 @@ function wayOf(paid: Paid, methods: { id: string; title: string }[]): string {
   return paid.part ? `voucher ${paid.part}` : (methods.find((each) => each.id === paid.method)?.title ?? paid.method);
 }
 
-const names = { capture: "Capture", refund: "Refund", void: "Let it go" };
+const names = { capture: "Capture", void: "Let it go" };
 
-/** Capture or refund, all or a part, or letting go. The key is made once, so a second click moves nothing more. */
+/** Capture, all or a part, or letting go. The key is made once, so a second click moves nothing more. */
 function Move({
   kind,
   order,
@@ -186,7 +200,7 @@ function Move({
   most,
   fresh,
 }: {
-  kind: "capture" | "refund" | "void";
+  kind: "capture" | "void";
   order: WholeOrder;
   paid: Paid;
   most: string;
@@ -198,14 +212,12 @@ function Move({
   const move = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const amount = String(new FormData(event.currentTarget).get("amount") ?? most).trim();
-    const body = { key, amount, payment: paid.id };
+    const body = { key, amount, payment: paid.id, parts: {} };
     const params = { path: { shop, number: order.number } };
     const call =
       kind === "capture"
         ? api.POST("/api/shops/{shop}/orders/{number}/capture", { params, body })
-        : kind === "refund"
-          ? api.POST("/api/shops/{shop}/orders/{number}/refund", { params, body })
-          : api.POST("/api/shops/{shop}/orders/{number}/void", { params, body });
+        : api.POST("/api/shops/{shop}/orders/{number}/void", { params, body });
     await answer(call).then(
       (after) => {
         setProblems([]);

@@ -1,8 +1,13 @@
 import type { Destination } from "../api/client";
 
-const names = new Intl.DisplayNames(["en"], { type: "region" });
+const names = new Map<string, Intl.DisplayNames>();
 
-export const countryName = (code: string): string => names.of(code) ?? code;
+/** A country's name in a language; English unless one is asked for. */
+export function countryName(code: string, language = "en"): string {
+  const known = names.get(language) ?? new Intl.DisplayNames([language, "en"], { type: "region" });
+  names.set(language, known);
+  return known.of(code) ?? code;
+}
 
 /** A destination in words: "H91 X2A0, Ireland". */
 export function inWords(to: Destination): string {

@@ -3,6 +3,7 @@ import type { BuyerQuote, Line, Problem, Product } from "../../api/client";
 import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { type Kept, moved, sameLine, stepOf } from "../basket";
+import { useSay } from "../words";
 import type { StepProps } from "./shared";
 
 /** What is in the basket, and what can be put in. Choices are made before the basket. */
@@ -15,6 +16,7 @@ export function BasketStep({
   wrong,
   next,
 }: StepProps & { wrong: Problem[]; next: () => void }) {
+  const say = useSay();
   const productOf = (line: Line) => counter.products.find((each) => each.id === line.product);
   const put = (at: number, quantity: string) =>
     change({
@@ -38,7 +40,7 @@ export function BasketStep({
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        {kept.lines.length > 0 ? "Your basket" : "What would you like?"}
+        {kept.lines.length > 0 ? say.yourBasket : say.whatWouldYouLike}
       </h1>
       {kept.lines.map((line, index) => {
         const product = productOf(line);
@@ -59,7 +61,7 @@ export function BasketStep({
               <button
                 type="button"
                 className="btn join-item btn-sm"
-                aria-label={`One ${name} less`}
+                aria-label={say.oneLess(name)}
                 onClick={() => move(index, -1)}
               >
                 −
@@ -86,7 +88,7 @@ export function BasketStep({
               <button
                 type="button"
                 className="btn join-item btn-sm"
-                aria-label={`One ${name} more`}
+                aria-label={say.oneMore(name)}
                 onClick={() => move(index, 1)}
               >
                 +
@@ -100,13 +102,20 @@ export function BasketStep({
       {kept.lines.length > 0 && <Codes kept={kept} change={change} quote={quote} />}
       {kept.lines.length > 0 && (
         <button type="button" className="btn btn-primary btn-lg mt-4 w-full" onClick={next}>
-          Go on to the address
+          {say.toAddress}
         </button>
       )}
-      <h2 className="mt-8 mb-1 text-lg">{kept.lines.length > 0 ? "Something else" : counter.name}</h2>
+      <h2 className="mt-8 mb-1 text-lg">{kept.lines.length > 0 ? say.somethingElse : counter.name}</h2>
       <ul>
         {counter.products.map((product) => (
-          <Thing key={product.id} product={product} currency={counter.currency} language={counter.language} add={add} />
+          <Thing
+            key={product.id}
+            product={product}
+            listed={counter.prices[product.id]}
+            currency={counter.currency}
+            language={counter.language}
+            add={add}
+          />
         ))}
       </ul>
     </>
@@ -123,6 +132,7 @@ function Codes({
   change: (part: Partial<Kept>) => void;
   quote: BuyerQuote | undefined;
 }) {
+  const say = useSay();
   const [typed, setTyped] = useState("");
   const add = (event: FormEvent) => {
     event.preventDefault();
@@ -134,14 +144,14 @@ function Codes({
       <form className="join" onSubmit={add}>
         <input
           className="input input-sm join-item w-36"
-          aria-label="Code or voucher"
-          placeholder="A code or voucher"
+          aria-label={say.code}
+          placeholder={say.aCode}
           maxLength={40}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />
         <button type="submit" className="btn btn-sm join-item">
-          Use
+          {say.use}
         </button>
       </form>
       {kept.codes.map((code) => {
@@ -153,7 +163,7 @@ function Codes({
             className="cursor-pointer underline decoration-dotted"
             onClick={() => change({ codes: kept.codes.filter((each) => each !== code) })}
           >
-            {code}: {refused ? refused.reason : "used."} Take it off
+            {code}: {refused ? refused.reason : say.used} {say.takeItOff}
           </button>
         );
       })}
@@ -163,15 +173,20 @@ function Codes({
 
 function Thing({
   product,
+  listed,
   currency,
   language,
   add,
 }: {
   product: Product;
+  /** Its price in the currency chosen, where that is not the shop's own. */
+  listed: string | undefined;
   currency: string;
   language: string;
   add: (line: Line) => void;
 }) {
+  const say = useSay();
+  const price = money(listed ?? product.price, currency, language);
   const [options, setOptions] = useState<Record<string, string>>({});
   const [amount, setAmount] = useState("");
   const [asked, setAsked] = useState(false);
@@ -189,21 +204,21 @@ function Thing({
           {product.name}
           <span className="block text-xs quiet">
             {donation
-              ? `from ${money(product.bounds?.least ?? "0", currency, language)}`
-              : `${product.options.length > 0 ? "from " : ""}${money(product.price, currency, language)}${product.measure ? ` a ${product.measure.unit}` : ""}`}
+              ? say.from(money(product.bounds?.least ?? "0", currency, language))
+              : `${product.options.length > 0 ? say.from(price) : price}${product.measure ? say.a(product.measure.unit) : ""}`}
           </span>
         </span>
         {donation && (
           <input
             className="input input-sm w-20 figure"
             inputMode="decimal"
-            aria-label={`${product.name}: amount in ${currency}`}
+            aria-label={say.amountIn(product.name, currency)}
             value={amount}
             onChange={(event) => setAmount(event.target.value)}
           />
         )}
-        <button type="button" className="btn btn-sm" aria-label={`Put ${product.name} into the basket`} onClick={put}>
-          Put in
+        <button type="button" className="btn btn-sm" aria-label={say.putInto(product.name)} onClick={put}>
+          {say.putIn}
         </button>
       </div>
       {product.options.map((option) => (
@@ -228,7 +243,7 @@ function Thing({
       ))}
       {asked && open.length > 0 && (
         <p role="alert" className="mt-1 text-error">
-          Choose {open.map((option) => option.name.toLowerCase()).join(" and ")} first.
+          {say.chooseFirst(open.map((option) => option.name))}
         </p>
       )}
     </li>

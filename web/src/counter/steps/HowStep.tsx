@@ -1,28 +1,33 @@
 import { isZero, money } from "../../shared/money";
 import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
+import { useSay } from "../words";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
 
 /** How it should reach the buyer: price against days, side by side. */
 export function HowStep({ counter, kept, change, quote, heading, problems, next }: StepProps & { next: () => void }) {
+  const say = useSay();
   const chosen = quote?.delivery.find((option) => option.chosen);
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
-        How should it reach you?
+        {say.howReach}
       </h1>
       <p className="mb-3">
-        To {kept.name || "you"}, {[kept.city, kept.postcode, countryName(kept.country)].filter(Boolean).join(", ")}
+        {say.to(
+          kept.name,
+          [kept.city, kept.postcode, countryName(kept.country, counter.language)].filter(Boolean).join(", "),
+        )}
       </p>
       <Said problems={problems} />
       {quote && quote.delivery.length === 0 ? (
         <p role="alert" className="text-error">
-          {quote.missing[0]} Change the basket or the address.
+          {quote.missing[0]} {say.changeBasketOrAddress}
         </p>
       ) : (
         <fieldset className="border border-base-300 bg-base-100">
-          <legend className="sr-only">Delivery</legend>
+          <legend className="sr-only">{say.delivery}</legend>
           {quote?.delivery.map((option) => (
             <Choice
               key={option.id}
@@ -30,14 +35,14 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
               chosen={option.chosen}
               choose={() => change({ delivery: option.id, slot: undefined })}
               title={option.name}
-              value={isZero(option.price) ? "free" : money(option.price, quote.currency, counter.language)}
+              value={isZero(option.price) ? say.free : money(option.price, quote.currency, counter.language)}
             >
               {[
-                option.collected && "You collect it there",
+                option.collected && say.youCollect,
                 option.days &&
                   (option.days.from === option.days.to
-                    ? `${option.days.from} working day`
-                    : `${option.days.from} to ${option.days.to} working days`),
+                    ? say.oneDay(option.days.from)
+                    : say.days(option.days.from, option.days.to)),
                 option.sentence,
               ]
                 .filter(Boolean)
@@ -50,26 +55,30 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         <Times
           slots={chosen.slots}
           value={kept.slot ?? ""}
+          label={chosen.collected ? say.whenCollect : say.whenBrought}
           language={counter.language}
           choose={(slot) => change({ slot })}
         />
       )}
-      {chosen?.collected && chosen.slots.length === 0 && (
-        <p className="mt-3 text-error">There is no time free there at the moment. Choose another way.</p>
-      )}
+      {chosen?.collected && chosen.slots.length === 0 && <p className="mt-3 text-error">{say.noTime}</p>}
       <button
         type="button"
         className="btn btn-primary btn-lg mt-4 w-full"
-        disabled={!quote || quote.delivery.length === 0 || (chosen?.collected && !kept.slot)}
+        disabled={
+          !quote ||
+          quote.delivery.length === 0 ||
+          (chosen !== undefined && (chosen.collected || chosen.slots.length > 0) && !kept.slot)
+        }
         onClick={next}
       >
-        Go on to payment
+        {say.toPayment}
       </button>
     </>
   );
 }
 
 interface TimesProps {
+  label: string;
   slots: { start: string; end: string }[];
   value: string;
   language: string;
@@ -77,7 +86,8 @@ interface TimesProps {
 }
 
 /** When it is collected, on the shop's own clock; a list a phone shows as its own wheel. */
-function Times({ slots, value, language, choose }: TimesProps) {
+function Times({ label, slots, value, language, choose }: TimesProps) {
+  const say = useSay();
   // Wall-clock times of the shop are shown as they are, whatever zone the buyer's phone is in.
   const at = (wall: string) => new Date(`${wall.slice(0, 16)}:00Z`);
   const day = new Intl.DateTimeFormat(language, { weekday: "long", day: "numeric", month: "long", timeZone: "UTC" });
@@ -87,16 +97,16 @@ function Times({ slots, value, language, choose }: TimesProps) {
   );
   return (
     <label className="mt-3 block">
-      <span className="mb-1 block text-xs quiet">When you collect it, by the shop's clock</span>
+      <span className="mb-1 block text-xs quiet">{label}</span>
       <select className="select w-full text-base" value={value} onChange={(event) => choose(event.target.value)}>
         <option value="" disabled>
-          Choose a time
+          {say.chooseTime}
         </option>
         {days.map(([date, open]) => (
           <optgroup key={date} label={day.format(at(`${date}T00:00`))}>
             {open.map((slot) => (
               <option key={slot.start} value={slot.start}>
-                {day.format(at(slot.start))}, {time.format(at(slot.start))} to {time.format(at(slot.end))}
+                {say.slot(day.format(at(slot.start)), time.format(at(slot.start)), time.format(at(slot.end)))}
               </option>
             ))}
           </optgroup>

@@ -1,8 +1,22 @@
 import { useState } from "react";
+import type { Counter } from "../../api/client";
 import { isZero, money } from "../../shared/money";
 import { Said } from "../../shared/Said";
+import type { Kept } from "../basket";
+import { useSay } from "../words";
+import { Agreement } from "./Agreement";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
+
+/** The texts to agree to as shown, in one word: another edition's are others. */
+const hashesOf = (counter: Counter): string =>
+  counter.texts
+    .filter((text) => text.agreed)
+    .map((text) => text.hash)
+    .join();
+
+export const agreedTo = (counter: Counter, kept: Kept): boolean =>
+  hashesOf(counter) === "" || kept.agreed === hashesOf(counter);
 
 /** Choosing how to pay and ordering. The card itself is asked for once the order stands. */
 export function PayStep({
@@ -14,7 +28,9 @@ export function PayStep({
   problems,
   order,
 }: StepProps & { order: () => Promise<void> }) {
+  const say = useSay();
   const [busy, setBusy] = useState(false);
+  const agreed = agreedTo(counter, kept);
   const methods = quote?.methods ?? [];
   const nothing = quote !== undefined && isZero(quote.toPay);
   const charged = (charge: string | null | undefined) =>
@@ -29,14 +45,12 @@ export function PayStep({
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        How would you like to pay?
+        {say.howPay}
       </h1>
-      {nothing && <p className="mb-3">Nothing is left to pay.</p>}
-      {methods.length === 0 && !nothing && (
-        <p className="text-error">The shop cannot take a payment at the moment. The basket is kept.</p>
-      )}
+      {nothing && <p className="mb-3">{say.nothingLeft}</p>}
+      {methods.length === 0 && !nothing && <p className="text-error">{say.cannotTake}</p>}
       <fieldset className="border border-base-300 bg-base-100" hidden={nothing}>
-        <legend className="sr-only">Payment</legend>
+        <legend className="sr-only">{say.payment}</legend>
         {methods.map((method) => (
           <Choice
             key={method.id}
@@ -50,20 +64,28 @@ export function PayStep({
           </Choice>
         ))}
       </fieldset>
+      <Agreement
+        counter={counter}
+        agreed={agreed}
+        agree={(yes) => change({ agreed: yes ? hashesOf(counter) : undefined })}
+      />
       <Said problems={problems} />
       {quote && (
         <button
           type="button"
           className="btn btn-primary btn-lg mt-4 w-full"
-          disabled={busy || !(kept.method || nothing)}
+          disabled={busy || !agreed || !(kept.method || nothing)}
           onClick={() => void send()}
         >
           {nothing
-            ? "Order, with nothing left to pay"
-            : `Order with obligation to pay ${money(quote.toPay, quote.currency, counter.language)}`}
+            ? say.orderForNothing
+            : counter.orderButton
+              ? `${counter.orderButton}, ${money(quote.toPay, quote.currency, counter.language)}`
+              : say.orderFor(money(quote.toPay, quote.currency, counter.language))}
         </button>
       )}
-      {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">Choose how to pay first.</p>}
+      {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">{say.choosePayFirst}</p>}
+      {(kept.method || nothing) && !agreed && <p className="mt-2 quiet">{say.agreeFirst}</p>}
     </>
   );
 }

@@ -1,6 +1,8 @@
-import { type FormEvent, useState } from "react";
+import { type FormEvent, type ReactNode, useState } from "react";
 import type { Problem } from "../../api/client";
 import { countryName } from "../../shared/places";
+import { type Part, postcodeName, rowsOf } from "../address";
+import { useSay } from "../words";
 import type { StepProps } from "./shared";
 
 /** Who it is for and where it goes. Country and postcode change the price, and say so. */
@@ -13,6 +15,7 @@ export function WhereStep({
   wrong,
   next,
 }: StepProps & { wrong: Problem[]; next: () => void }) {
+  const say = useSay();
   const [tried, setTried] = useState(false);
   const about = (path: string) => wrong.find((problem) => problem.path.endsWith(path));
   const submit = (event: FormEvent) => {
@@ -21,24 +24,76 @@ export function WhereStep({
     if (wrong.length === 0) next();
   };
   const countries = counter.countries
-    .map((code) => ({ code, name: countryName(code) }))
-    .sort((a, b) => a.name.localeCompare(b.name));
+    .map((code) => ({ code, name: countryName(code, counter.language) }))
+    .sort((a, b) => a.name.localeCompare(b.name, counter.language));
+  const regions = Object.entries(counter.regions[kept.country] ?? {});
+  const rows = rowsOf(kept.country, regions.length > 0);
+  const parts: Record<Part, ReactNode> = {
+    street: (
+      <Text
+        key="street"
+        label={say.street}
+        value={kept.street}
+        autoComplete="address-line1"
+        onChange={(street) => change({ street })}
+      />
+    ),
+    postcode: (
+      <Text
+        key="postcode"
+        label={postcodeName(kept.country) ?? say.postcode}
+        note={say.decidesZone}
+        value={kept.postcode}
+        autoComplete="postal-code"
+        onChange={(postcode) => change({ postcode })}
+        problem={about("/postcode")}
+      />
+    ),
+    city: (
+      <Text
+        key="city"
+        label={say.town}
+        value={kept.city}
+        autoComplete="address-level2"
+        onChange={(city) => change({ city })}
+      />
+    ),
+    region: (
+      <label key="region" className="mb-3 block flex-1">
+        <span className="mb-1 block text-xs quiet">{say.region}</span>
+        <select
+          required
+          className="select w-full text-base"
+          value={kept.region}
+          autoComplete="address-level1"
+          onChange={(event) => change({ region: event.target.value })}
+        >
+          <option value="">{say.choose}</option>
+          {regions.map(([code, name]) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+    ),
+  };
   return (
     <form onSubmit={submit}>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        Where does it go?
+        {say.whereTo}
       </h1>
-      <Text label="Name" value={kept.name} autoComplete="name" onChange={(name) => change({ name })} />
+      <Text label={say.name} value={kept.name} autoComplete="name" onChange={(name) => change({ name })} />
       <Text
-        label="E-mail"
-        note="The receipt goes there."
+        label={say.email}
+        note={say.receiptGoesThere}
         type="email"
         value={kept.email}
         autoComplete="email"
         onChange={(email) => change({ email })}
       />
       <label className="mb-3 block">
-        <span className="mb-1 block text-xs quiet">Country</span>
+        <span className="mb-1 block text-xs quiet">{say.country}</span>
         <select
           className="select w-full"
           value={kept.country}
@@ -51,25 +106,13 @@ export function WhereStep({
             </option>
           ))}
         </select>
-        <span className="text-xs quiet">Decides delivery and tax.</span>
+        <span className="text-xs quiet">{say.decidesDelivery}</span>
       </label>
-      <Text
-        label="Street and number"
-        value={kept.street}
-        autoComplete="address-line1"
-        onChange={(street) => change({ street })}
-      />
-      <div className="flex gap-3">
-        <Text
-          label="Postcode"
-          note="Decides the delivery zone."
-          value={kept.postcode}
-          autoComplete="postal-code"
-          onChange={(postcode) => change({ postcode })}
-          problem={about("/postcode")}
-        />
-        <Text label="Town" value={kept.city} autoComplete="address-level2" onChange={(city) => change({ city })} />
-      </div>
+      {rows.map((row) => (
+        <div key={row.join()} className="flex gap-3">
+          {row.map((part) => parts[part])}
+        </div>
+      ))}
       <label className="mb-3 flex items-center gap-2">
         <input
           type="checkbox"
@@ -77,19 +120,19 @@ export function WhereStep({
           checked={kept.business}
           onChange={(event) => change({ business: event.target.checked })}
         />
-        A business or school buys this
+        {say.business}
       </label>
       {kept.business && (
         <Text
-          label="Tax number, if it has one"
-          note="With its country's letters, as DE123456789. A confirmed one can decide the tax."
+          label={say.taxNumber}
+          note={say.taxNumberNote}
           value={kept.taxNumber}
           autoComplete="off"
           optional
           onChange={(taxNumber) => change({ taxNumber })}
           problem={
             quote?.taxNumber && kept.taxNumber
-              ? { path: "taxNumber", sentence: quote.taxNumber, remedy: "You can go on all the same." }
+              ? { path: "taxNumber", sentence: quote.taxNumber, remedy: say.goOnAllTheSame }
               : undefined
           }
         />
@@ -103,7 +146,7 @@ export function WhereStep({
             </p>
           ))}
       <button type="submit" className="btn btn-primary btn-lg mt-2 w-full">
-        Go on to delivery
+        {say.toDelivery}
       </button>
     </form>
   );

@@ -6,6 +6,7 @@ import { Said } from "../../shared/Said";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
+import { AskRates } from "./AskRates";
 import { Registrations } from "./Registrations";
 import { TaxPlace } from "./TaxPlace";
 
@@ -113,6 +114,7 @@ export function TaxStation() {
           </div>
         )}
         {row && <TaxPlace row={row} done={() => setOpen({ kind: "cell" })} />}
+        {row && <AskRates key={row.id} row={row} />}
         {category && (
           <section aria-label={`Category ${category.name}`}>
             <div className="max-w-xs">

@@ -1,9 +1,14 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
+import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { Fold } from "../../shared/Fold";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { valueAt } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
+import { LetterTexts } from "./LetterTexts";
+import { OtherWords } from "./OtherWords";
 
 const kinds = [
   { id: "returns", name: "Returns" },
@@ -16,7 +21,28 @@ const kinds = [
 export function TermsStation() {
   const bench = useBench();
   const { shop } = bench.setup;
+  const path = { params: { path: { shop: bench.shop } } };
+  const templates = useQuery({
+    queryKey: ["templates", bench.shop],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/terms/templates", path)),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
   const languages = [...new Set([shop.language, ...shop.languages].map((tag) => tag.split("-")[0] ?? tag))];
+  const read = useQuery({
+    queryKey: ["read", bench.shop, bench.draft.version, languages],
+    queryFn: async () =>
+      Object.fromEntries(
+        await Promise.all(
+          languages.map(async (language) => [
+            language,
+            await answer(
+              api.GET("/api/shops/{shop}/terms/read", { params: { path: { shop: bench.shop }, query: { language } } }),
+            ),
+          ]),
+        ),
+      ) as Record<string, { kind: string; text: string }[]>,
+    placeholderData: keepPreviousData,
+  });
   return (
     <>
       <StationHead title="Terms">
@@ -39,6 +65,16 @@ export function TermsStation() {
             {...yesNo}
           />
           <Field path="terms/returnAddress" label="Sent back to" placeholder="no address yet" {...lines} />
+          <Field
+            path="terms/returnPayer"
+            label="Sending back is paid by"
+            choices={[
+              { id: "", name: "nothing is said" },
+              { id: "buyer", name: "the buyer" },
+              { id: "shop", name: "the shop" },
+            ]}
+            read={(text) => text || undefined}
+          />
           <Field
             path="terms/prior"
             label="The lowest price of 30 days stands beside a reduction"
@@ -65,23 +101,44 @@ export function TermsStation() {
                     path={`terms/texts/${kind.id}/${language}`}
                     label={`${kind.name}, ${language}`}
                     language={language}
+                    template={templates.data?.[kind.id]?.[language]}
+                    reads={read.data?.[language]?.find((text) => text.kind === kind.id)?.text}
                   />
                 ))}
               </div>
             </div>
           ))}
           <p className="max-w-2xl text-xs quiet">
-            Vest Coin compares the days in a text with the days on the left and says when they differ. It gives no legal
-            advice.
+            A fact in braces, as {"{return-days}"}, {"{withdrawal-days}"}, {"{return-address}"} or {"{who-pays}"}, is
+            set in from the left, so that text and setting cannot differ. Days, payer and address typed by hand are
+            compared, and you are told where they differ. The templates are ours and are no legal advice.
           </p>
         </section>
       </div>
+      <Fold title="Letters" note="what buyers are written, and when">
+        <LetterTexts languages={languages} />
+      </Fold>
+      {languages.length > 1 && (
+        <Fold title="Other languages" note="names and sentences of goods, delivery, pickup and payment">
+          <OtherWords languages={shop.languages} />
+        </Fold>
+      )}
     </>
   );
 }
 
-/** One text in one language, saved when it is left. */
-function Text({ path, label, language }: { path: string; label: string; language: string }) {
+interface TextProps {
+  path: string;
+  label: string;
+  language: string;
+  /** A text of ours to start from. */
+  template: string | undefined;
+  /** What a buyer reads, the facts set in. */
+  reads: string | undefined;
+}
+
+/** One text in one language, saved when it is left, with what a buyer reads of it. */
+function Text({ path, label, language, template, reads }: TextProps) {
   const bench = useBench();
   const area = useRef<HTMLTextAreaElement>(null);
   const saved = String(valueAt(bench.draft.document, path) ?? "");
@@ -115,6 +172,19 @@ function Text({ path, label, language }: { path: string; label: string; language
         onChange={(event) => setTyped(event.target.value)}
         onBlur={() => void leave()}
       />
+      {saved === "" && template && (
+        <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, template)}>
+          Start from our template
+        </button>
+      )}
+      {saved.includes("{") && reads && (
+        <details className="text-sm">
+          <summary className="cursor-pointer quiet">as buyers read it</summary>
+          <p className="whitespace-pre-line border-s-2 border-base-300 ps-3" lang={language}>
+            {reads}
+          </p>
+        </details>
+      )}
       {said.map((finding) => (
         <p key={finding.id} className="text-xs text-warning">
           {finding.sentence}

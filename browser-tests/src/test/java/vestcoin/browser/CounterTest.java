@@ -3,52 +3,16 @@ package vestcoin.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
 
 /** The buyer's side, one behaviour at a time. */
-@ExtendWith(RunningShop.class)
-class CounterTest {
-    private final RunningShop.Running shop;
-    private Browser browser;
-
+class CounterTest extends AtCounter {
     CounterTest(RunningShop.Running shop) {
-        this.shop = shop;
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
-    }
-
-    private void open(int width, int height) throws IOException {
-        browser = Browser.open(width, height);
-        browser.go(shop.url() + "/counter/" + DemoShop.SHOP);
-        browser.see("h1");
-    }
-
-    private void put(String product) {
-        browser.click("[aria-label='Put " + product + " into the basket']");
-    }
-
-    private void total(String amount) {
-        browser.waitFor("the total is " + amount, () -> amount.equals(browser.see("[data-total]").getDomAttribute("data-total")));
-    }
-
-    private void address() {
-        browser.clickText("Go on to the address");
-        browser.fill("input[autocomplete=name]", "Aoife Ní Mháille");
-        browser.fill("input[autocomplete=email]", "aoife@buyers.example");
-        browser.fill("input[autocomplete=address-line1]", "12 Example Quay");
-        browser.fill("input[autocomplete=postal-code]", "T12 X2A0");
-        browser.fill("input[autocomplete=address-level2]", "Cork");
-        browser.waitFor("the address fits", () -> !browser.shows("not complete"));
-        browser.clickText("Go on to delivery");
+        super(shop);
     }
 
     @Test
@@ -104,7 +68,7 @@ class CounterTest {
         browser.keys(Keys.ENTER);
         browser.waitFor("the heading has the focus", () -> "H1".equals(browser.script("return document.activeElement.tagName")));
         browser.keys(Keys.TAB);
-        browser.keys("Aoife Ní Mháille", Keys.TAB, "aoife@buyers.example", Keys.TAB, Keys.TAB, "12 Example Quay", Keys.TAB, "T12 X2A0", Keys.TAB, "Cork");
+        browser.keys("Aoife Ní Mháille", Keys.TAB, "aoife@buyers.example", Keys.TAB, Keys.TAB, "12 Example Quay", Keys.TAB, "Cork", Keys.TAB, "T12 X2A0");
         browser.waitFor("the address fits", () -> !browser.shows("not complete"));
         browser.keys(Keys.ENTER);
         browser.see("input[name=delivery]");
@@ -114,10 +78,79 @@ class CounterTest {
         browser.keys(Keys.TAB, Keys.ENTER);
         browser.see("input[name=method]");
         browser.keys(Keys.TAB, Keys.SPACE);
-        browser.keys(Keys.TAB, Keys.ENTER);
+        browser.keys(Keys.TAB, Keys.SPACE);
+        // Past the two texts, which can be read in place, to the button.
+        browser.keys(Keys.TAB, Keys.TAB, Keys.TAB, Keys.ENTER);
         browser.see("input[name=number]");
         browser.keys(Keys.TAB, "9810000000000001", Keys.ENTER);
-        browser.see(By.xpath("//h1[contains(., 'Done')]"));
+        done();
+        total("31.40");
+    }
+
+    @Test
+    void a_german_buyer_reads_german_pays_in_francs_and_gets_a_german_receipt() throws IOException {
+        open(390, 844);
+        browser.choose("select[aria-label=Language]", "de");
+        browser.see(By.xpath("//h1[.='Was darf es sein?']"));
+        browser.choose("select[aria-label='Währung']", "CHF");
+        browser.click("[aria-label='Drachen zum Selberbauen, Buch in den Korb legen']");
+        browser.clickText("Weiter zur Adresse");
+        browser.fill("input[autocomplete=name]", "Jonas Beispiel");
+        browser.fill("input[autocomplete=email]", "jonas@buyers.example");
+        browser.choose("select[autocomplete=country]", "CH");
+        browser.fill("input[autocomplete=address-line1]", "Musterweg 4");
+        browser.fill("input[autocomplete=postal-code]", "8001");
+        browser.fill("input[autocomplete=address-level2]", "Zürich");
+        browser.waitFor("the address fits", () -> !browser.shows("nicht vollständig"));
+        browser.clickText("Weiter zum Versand");
+        browser.clickText("Weiter zum Zahlen");
+        browser.click(By.xpath("//label[contains(., 'Karte')]"));
+        browser.clickText("Rückgabe");
+        browser.waitFor("the facts are set in", () -> browser.shows("binnen 14 Tagen"));
+        browser.click("#agree");
+        browser.click(By.xpath("//button[contains(., 'Zahlungspflichtig bestellen') and contains(., 'CHF')]"));
+        browser.fill("input[name=number]", "9810000000000001");
+        browser.click(By.xpath("//main//button[.='Zahlen']"));
+        browser.see(By.xpath("//h1[contains(., 'Fertig. Danke, Jonas Beispiel')]"));
+        assertThat(browser.script("return document.documentElement.lang")).isEqualTo("de");
+        assertThat(browser.violations()).isEmpty();
+    }
+
+    @Test
+    void an_address_form_is_that_of_its_country() throws IOException {
+        open(390, 844);
+        put("Kites You Can Build, book");
+        browser.clickText("Go on to the address");
+        browser.choose("select[autocomplete=country]", "US");
+        browser.see(By.xpath("//label[contains(., 'ZIP code')]"));
+        browser.choose("select[autocomplete=address-level1]", "US-NY");
+        assertThat(browser.violations()).isEmpty();
+        browser.choose("select[autocomplete=country]", "DE");
+        browser.waitFor("no state is asked for", () -> browser.script("return document.querySelector('select[autocomplete=address-level1]')") == null);
+        assertThat((Boolean) browser.script("const [code, town] = ['postal-code', 'address-level2'].map(part => document.querySelector(`input[autocomplete=${part}]`).getBoundingClientRect()); return code.right <= town.left && code.top === town.top")).as("the postcode before the town").isTrue();
+    }
+
+    @Test
+    void terms_changed_while_the_buyer_chooses_are_shown_and_nothing_typed_is_lost() throws IOException {
+        open(390, 844);
+        put("Kites You Can Build, book");
+        address();
+        browser.click(By.xpath("//label[contains(., 'Tube parcel')]"));
+        browser.clickText("Go on to payment");
+        browser.click(By.xpath("//label[contains(., 'Card')]"));
+        browser.click("#agree");
+        var owner = shop.owner();
+        var days = java.util.List.of(java.util.Map.of("path", "terms/returnDays", "was", 30, "now", 40));
+        owner.post("/api/shops/" + vestcoin.app.run.DemoShop.SHOP + "/draft/edits", java.util.Map.of("edits", days));
+        owner.post("/api/shops/" + vestcoin.app.run.DemoShop.SHOP + "/draft/publish", "");
+        browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'has changed its text')]"));
+        browser.waitFor("the box is open again", () -> !browser.see("#agree").isSelected());
+        browser.clickText("Returns");
+        browser.waitFor("the new text", () -> browser.shows("within 40 days"));
+        browser.click("#agree");
+        browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
+        browser.see("input[name=number]");
         total("31.40");
     }
 
@@ -127,31 +160,21 @@ class CounterTest {
         put("Kites You Can Build, book");
         address();
         browser.clickText("Go on to payment");
-        browser.click(By.xpath("//label[contains(., 'Card')]"));
-        browser.click(By.xpath("//button[contains(., 'Order with obligation to pay')]"));
-        browser.fill("input[name=number]", "9810000000000043");
-        browser.click(By.xpath("//main//button[.='Pay']"));
+        order("Card");
+        pay("9810000000000043");
         browser.see(By.xpath("//h1[.='Your bank asks']"));
         browser.clickText("Yes, it is me");
-        browser.see(By.xpath("//h1[contains(., 'Done')]"));
+        done();
     }
 
     @Test
     void a_number_that_is_no_card_is_told_before_anything_is_asked() throws IOException {
         open(390, 844);
         put("Plans for a box kite, to print yourself");
-        browser.clickText("Go on to the address");
-        browser.fill("input[autocomplete=name]", "Aoife Ní Mháille");
-        browser.fill("input[autocomplete=email]", "aoife@buyers.example");
-        browser.fill("input[autocomplete=address-line1]", "12 Example Quay");
-        browser.fill("input[autocomplete=postal-code]", "T12 X2A0");
-        browser.fill("input[autocomplete=address-level2]", "Cork");
-        browser.clickText("Go on to delivery");
+        address();
         assertThat(browser.see("h1").getText()).as("a download needs no delivery").isEqualTo("How would you like to pay?");
-        browser.click(By.xpath("//label[contains(., 'Card')]"));
-        browser.click(By.xpath("//button[contains(., 'Order with obligation to pay')]"));
-        browser.fill("input[name=number]", "9810000000000002");
-        browser.click(By.xpath("//main//button[.='Pay']"));
+        order("Card");
+        pay("9810000000000002");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'not a card number')]"));
     }
 }

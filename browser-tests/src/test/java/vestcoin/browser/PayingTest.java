@@ -5,61 +5,32 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
 import vestcoin.standins.pay.TestCard;
 
 /** Every card and every way to pay at the real counter: what the buyer reads, what the seller reads. */
-@ExtendWith(RunningShop.class)
-class PayingTest {
+class PayingTest extends AtCounter {
     private static final String DESK = "/desk/" + DemoShop.SHOP;
-    private final RunningShop.Running shop;
-    private Browser browser;
 
     PayingTest(RunningShop.Running shop) {
-        this.shop = shop;
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
-    }
-
-    /** One book to Cork, up to the choice of how to pay. */
-    private void basket() throws IOException {
-        browser = Browser.open(390, 844);
-        browser.go(shop.url() + "/counter/" + DemoShop.SHOP);
-        browser.click("[aria-label='Put Kites You Can Build, book into the basket']");
-        browser.clickText("Go on to the address");
-        browser.fill("input[autocomplete=name]", "Nora Sample");
-        browser.fill("input[autocomplete=email]", "nora@buyers.example");
-        browser.fill("input[autocomplete=address-line1]", "5 Example Lane");
-        browser.fill("input[autocomplete=postal-code]", "T12 X2A0");
-        browser.fill("input[autocomplete=address-level2]", "Cork");
-        browser.waitFor("the address fits", () -> !browser.shows("not complete"));
-        browser.clickText("Go on to delivery");
-        browser.click(By.xpath("//label[contains(., 'Tube parcel')]"));
-        browser.clickText("Go on to payment");
+        super(shop);
     }
 
     /** @return the order's number */
     private String ordered(String way) throws IOException {
-        basket();
-        browser.click(By.xpath("//label[contains(., '" + way + "')]"));
-        browser.waitFor("it is priced", () -> "31.40".equals(browser.see("[data-total]").getDomAttribute("data-total")));
-        browser.click(By.xpath("//button[contains(., 'Order with obligation to pay')]"));
+        open(390, 844);
+        put("Kites You Can Build, book");
+        address();
+        browser.click(By.xpath("//label[contains(., 'Tube parcel')]"));
+        total("31.40");
+        browser.clickText("Go on to payment");
+        order(way);
         browser.waitFor("the order stands", () -> browser.url().contains("/order/"));
         browser.waitFor("its number", () -> browser.see("main").getText().contains("Order 1"));
         return browser.see("main").getText().replaceAll("(?s).*Order (1\\d+).*", "$1");
-    }
-
-    private void pay(TestCard card) {
-        browser.fill("input[name=number]", card.number());
-        browser.click(By.xpath("//main//button[.='Pay']"));
     }
 
     private void clean(String what) {
@@ -70,21 +41,20 @@ class PayingTest {
     @Test
     void each_card_that_fails_says_why_and_the_order_is_kept_for_the_next() throws IOException {
         String number = ordered("Card");
-        browser.fill("input[name=number]", "9810000000000002");
-        browser.click(By.xpath("//main//button[.='Pay']"));
+        pay("9810000000000002");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'not a card number')]"));
         for (TestCard card : new TestCard[] {TestCard.DECLINED, TestCard.INSUFFICIENT_FUNDS, TestCard.EXPIRED}) {
-            pay(card);
+            pay(card.number());
             browser.see(By.xpath("//*[@role='alert'][contains(., '" + card.outcome() + "')]"));
             assertThat(browser.shows("The order is kept")).isTrue();
         }
         clean("a card that failed");
-        pay(TestCard.ASKED_AND_FAILED);
+        pay(TestCard.ASKED_AND_FAILED.number());
         browser.click(By.xpath("//button[contains(., 'Yes, it is me')]"));
         browser.see(By.xpath("//*[@role='alert'][contains(., 'could not confirm')]"));
-        pay(TestCard.ASKED_AND_PASSED);
+        pay(TestCard.ASKED_AND_PASSED.number());
         browser.click(By.xpath("//button[contains(., 'Yes, it is me')]"));
-        browser.see(By.xpath("//h1[contains(., 'Done')]"));
+        done();
         browser.close();
 
         browser = Browser.atDesk(shop);
@@ -99,10 +69,10 @@ class PayingTest {
     void a_bank_that_never_answers_and_a_processor_out_of_order_charge_nothing_twice() throws IOException {
         ordered("Card");
         shop.cards().outage(true);
-        pay(TestCard.APPROVED);
+        pay(TestCard.APPROVED.number());
         browser.see(By.xpath("//*[@role='alert'][contains(., 'out of order') or contains(., 'cannot be reached')]"));
         shop.cards().outage(false);
-        pay(TestCard.SILENT);
+        pay(TestCard.SILENT.number());
         browser.see(By.xpath("//*[@role='status'][contains(., 'nothing is charged twice')]"));
         assertThat(browser.script("return document.querySelector('input[name=number]')")).as("no second card while the first is open").isNull();
         clean("a bank that never answers");
@@ -117,7 +87,7 @@ class PayingTest {
         clean("a wallet that was cancelled");
         browser.clickText("Go to the wallet");
         browser.click(By.xpath("//button[.='Approve']"));
-        browser.see(By.xpath("//h1[contains(., 'Done')]"));
+        done();
         browser.waitFor("an invoice is there", () -> browser.shows("Invoice TEST-"));
         clean("a receipt with its invoice");
     }
@@ -125,7 +95,7 @@ class PayingTest {
     @Test
     void a_transfer_is_told_how_and_found_on_the_bank_s_statement() throws IOException {
         String number = ordered("Bank transfer");
-        browser.see(By.xpath("//h1[contains(., 'Done')]"));
+        done();
         String reference = browser.see(By.xpath("//dt[.='Reference']/following-sibling::dd[1]")).getText();
         assertThat(browser.see("svg[aria-label^='Square code']").isDisplayed()).isTrue();
         clean("a transfer");

@@ -1,5 +1,7 @@
 package vestcoin.browser;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -42,12 +44,51 @@ class PickupAndTermsTest extends AtDesk {
     }
 
     @Test
-    void a_text_that_contradicts_its_setting_says_so_at_the_text() {
+    void a_text_typed_by_hand_that_contradicts_its_setting_says_so_and_one_with_its_facts_set_in_cannot() {
         at("terms");
+        String returns = "terms/texts/returns/en";
+        browser.click(By.xpath("//section[@aria-label='Texts']//summary[contains(., 'as buyers read it')]"));
+        browser.waitFor("the facts are set in", () -> browser.shows("come back within 30 days"));
         browser.fill("[data-path='terms/returnDays']", "21");
         browser.keys(Keys.ENTER);
-        browser.waitFor("both languages are told", () -> browser.see("section[aria-label=Texts]").getText().split("21").length > 2);
+        browser.waitFor("the text follows", () -> browser.shows("come back within 21 days"));
+        String was = value(returns);
+        browser.fill("[data-path='" + returns + "']", "Send it back within 30 days. We pay for the return.");
+        browser.keys(Keys.TAB);
+        browser.waitFor("the days differ", () -> browser.shows("The text says 30 days, the setting says 21."));
+        browser.waitFor("the payer differs", () -> browser.shows("The text says that the shop pays for sending goods back, the setting says the other."));
         browser.clickText("Undo");
-        browser.waitFor("back", () -> value("terms/returnDays").equals("30"));
+        browser.clickText("Undo");
+        browser.waitFor("back", () -> value("terms/returnDays").equals("30") && value(returns).equals(was));
+    }
+
+    @Test
+    void a_letter_is_worded_a_subject_is_compulsory_and_the_one_that_ships_comes_back() {
+        at("terms");
+        browser.click(By.xpath("//summary[contains(., 'Letters')]"));
+        String subject = "input[aria-label='Subject: The order is confirmed, to the buyer, en']";
+        browser.waitFor("the one that ships", () -> browser.see(subject).getDomProperty("value").equals("Your order {order} at {shop}"));
+        browser.fill(subject, Keys.DELETE.toString());
+        browser.click("h1");
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'The letter has no subject')]"));
+        browser.fill(subject, "Fair winds, {name}");
+        browser.click("h1");
+        browser.clickText("Back to the letter that ships");
+        browser.waitFor("it is back", () -> browser.see(subject).getDomProperty("value").equals("Your order {order} at {shop}"));
+        assertThat(browser.violations()).isEmpty();
+    }
+
+    @Test
+    void another_language_is_typed_into_a_sheet_and_what_it_lacks_is_counted() {
+        at("terms");
+        browser.click(By.xpath("//summary[contains(., 'Other languages')]"));
+        browser.waitFor("all is there", () -> browser.shows("Every text is there."));
+        String cell = "[data-path='terms/words/de/goods.products.wind-sock.name']";
+        browser.click(cell);
+        browser.keys(Keys.DELETE);
+        browser.waitFor("one is lacking", () -> browser.shows("lack a language"));
+        browser.clickText("Undo");
+        browser.waitFor("back", () -> browser.see(cell).getText().contains("Windsack"));
+        assertThat(browser.violations()).isEmpty();
     }
 }

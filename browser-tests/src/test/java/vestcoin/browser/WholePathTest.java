@@ -96,7 +96,8 @@ class WholePathTest {
         browser.waitFor("the total is " + total, () -> total.equals(browser.see("[data-total]").getDomAttribute("data-total")));
         browser.clickText("Go on to payment");
         browser.click(By.xpath("//label[contains(., 'Card')]"));
-        browser.click(By.xpath("//button[contains(., 'Order with obligation to pay')]"));
+        browser.click("#agree");
+        browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
         browser.fill("input[name=number]", "9810 0000 0000 0019");
         browser.click(By.xpath("//main//button[.='Pay']"));
         browser.see(By.xpath("//*[@role='alert'][contains(., 'declined by the bank')]"));
@@ -206,7 +207,8 @@ class WholePathTest {
         browser.clickText("Go on to payment");
         browser.click(By.xpath("//label[contains(., 'Card')]"));
         assertClean("counter, pay");
-        browser.click(By.xpath("//button[contains(., 'Order with obligation to pay')]"));
+        browser.click("#agree");
+        browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
         browser.see("input[name=number]");
         assertClean("counter, card");
         browser.fill("input[name=number]", "9810000000000001");

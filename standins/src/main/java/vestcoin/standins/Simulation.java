@@ -7,13 +7,16 @@ import vestcoin.standins.bank.Bank;
 import vestcoin.standins.carrier.Carrier;
 import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.Wallet;
+import vestcoin.standins.places.AddressFinder;
 import vestcoin.standins.post.PostRoom;
 import vestcoin.standins.rates.ExchangeRates;
 import vestcoin.standins.register.Register;
 import vestcoin.standins.shared.Services;
+import vestcoin.standins.taxrates.TaxRates;
 
 /** All simulated services together, behind one port of loopback. */
-public record Simulation(Services services, CardProcessor cards, Wallet wallet, Carrier carrier, ExchangeRates rates, Bank bank, PostRoom post, Register register) implements AutoCloseable {
+public record Simulation(Services services, CardProcessor cards, Wallet wallet, Carrier carrier, ExchangeRates rates, Bank bank, PostRoom post, Register register,
+        AddressFinder places, TaxRates taxRates) implements AutoCloseable {
 
     /** @param port 0 for any free one @param folder of the services' own books */
     public static Simulation start(int port, Path folder) throws IOException {
@@ -24,8 +27,11 @@ public record Simulation(Services services, CardProcessor cards, Wallet wallet, 
         Bank bank = new Bank();
         PostRoom post = new PostRoom();
         Register register = new Register();
+        AddressFinder places = new AddressFinder();
+        TaxRates taxRates = new TaxRates();
         try {
-            return new Simulation(Services.start(port, List.of(cards, wallet, carrier, rates, bank, post, register)), cards, wallet, carrier, rates, bank, post, register);
+            return new Simulation(Services.start(port, List.of(cards, wallet, carrier, rates, bank, post, register, places, taxRates)), cards, wallet, carrier, rates, bank, post, register,
+                    places, taxRates);
         } catch (IOException e) {
             cards.close();
             wallet.close();

@@ -12,7 +12,7 @@ import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.Treatment;
 
-/** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. Local delivery waits for its page: it needs to know where an address lies. */
+/** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. */
 public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, BigDecimal goods, List<Discount> discounts, List<Option> delivery, boolean needsDelivery,
         List<Levy> taxes, BigDecimal tax, BigDecimal payable, List<Voucher> vouchers, Optional<BigDecimal> fee, Optional<BigDecimal> rounding, BigDecimal toPay, List<Method> methods, List<RefusedCode> refusedCodes,
         List<String> missing, List<String> whose, Optional<String> taxNumber) {
@@ -42,8 +42,8 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 quote.lines().stream().map(line -> new Line(line.product(), line.name(), line.choices(), line.quantity(), line.unit().value(), line.amount().value())).toList(),
                 quote.goods().value(),
                 Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(discount -> new Discount(discount.name(), discount.amount().value())).toList(),
-                quote.delivery().stream().filter(option -> option.price().isPresent() && !option.id().equals(Pickup.Local.OPTION))
-                        .map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen(), quote.slots().containsKey(option.id()), quote.slots().getOrDefault(option.id(), List.of()))).toList(),
+                quote.delivery().stream().filter(option -> option.price().isPresent())
+                        .map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen(), quote.slots().containsKey(option.id()) && !option.id().equals(Pickup.Local.OPTION), quote.slots().getOrDefault(option.id(), List.of()))).toList(),
                 quote.needsDelivery(),
                 quote.taxes().stream().filter(group -> group.percent().isPresent()).map(group -> new Levy(group.name(), group.percent().get(), group.tax().value())).toList(),
                 quote.tax().value(), quote.payable().value(),

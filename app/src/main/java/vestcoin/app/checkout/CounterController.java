@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
@@ -50,10 +51,11 @@ class CounterController {
     /**
      * @param language   of all that is read, one of the languages
      * @param prices     of products by id, in the currency asked for, where that is not the shop's own
+     * @param regions    of countries whose addresses name one, by code and name
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
     record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home, List<String> languages,
-            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton) {}
+            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions) {}
 
     /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock @param currency the shop's own without it */
     record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<Boolean> business, Optional<String> taxNumber,
@@ -90,6 +92,9 @@ class CounterController {
             String name, String email, Optional<String> processor, Optional<String> publicKey, Optional<Slips.Slip> slip, String language, boolean cancelled) {}
 
     record Paying(String cardToken) {}
+
+    /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
+    private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
 
     private final Editions editions;
     private final Gateways gateways;
@@ -133,7 +138,13 @@ class CounterController {
                 : circumstances.rates().map(rates -> Pricing.shelf(document.compiled(), wanted, rates)).orElse(Map.of());
         return new Counter(shop, setup.shop().name(), prices.isEmpty() ? setup.shop().currency() : wanted, setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX, setup.goods().products(), countries,
                 setup.shop().address().country(), Stream.concat(Stream.of(edition.document().setup().shop().language()), setup.shop().languages().stream()).distinct().toList(), currencies, prices,
-                Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""));
+                Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""), regions(countries));
+    }
+
+    private static Map<String, Map<String, String>> regions(Set<String> countries) {
+        Map<String, Map<String, String>> regions = new TreeMap<>();
+        WITH_REGION.stream().filter(countries::contains).forEach(country -> regions.put(country, Countries.divisions(country)));
+        return regions;
     }
 
     private Document spoken(Editions.Edition edition, Optional<String> language) {

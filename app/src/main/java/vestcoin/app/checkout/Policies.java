@@ -19,7 +19,10 @@ public final class Policies {
 
     /** In the language of the setup; a text that is not written in it is shown in one it is written in. */
     static List<PolicyText> texts(Setup setup) {
-        String language = setup.shop().language();
+        return texts(setup, setup.shop().language());
+    }
+
+    static List<PolicyText> texts(Setup setup, String language) {
         List<PolicyText> texts = new ArrayList<>();
         setup.terms().texts().forEach((kind, byLanguage) -> said(byLanguage, language).or(() -> byLanguage.values().stream().findFirst()).filter(text -> !text.isBlank()).ifPresent(text -> {
             String whole = Facts.into(text, setup.terms(), language);

@@ -16,7 +16,7 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Outside;
 import vestcoin.core.setup.Compiled;
 
-/** What pricing is given besides the order: rates of the day, stock, slots taken, vouchers among the codes typed, carriers' answers. What an order brings itself stays. */
+/** What pricing is given besides the order: rates of the day, where it goes, stock, slots taken, vouchers among the codes typed, carriers' answers. What an order brings itself stays. */
 @Service
 public class Circumstances {
     private record Counted(String item, BigDecimal remaining) {}
@@ -26,13 +26,15 @@ public class Circumstances {
     private final Vouchers vouchers;
     private final ExchangeRates exchange;
     private final Carriers carriers;
+    private final Whereabouts whereabouts;
 
-    Circumstances(JdbcClient sql, Orders orders, Vouchers vouchers, ExchangeRates exchange, Carriers carriers) {
+    Circumstances(JdbcClient sql, Orders orders, Vouchers vouchers, ExchangeRates exchange, Carriers carriers, Whereabouts whereabouts) {
         this.sql = sql;
         this.orders = orders;
         this.vouchers = vouchers;
         this.exchange = exchange;
         this.carriers = carriers;
+        this.whereabouts = whereabouts;
     }
 
     /** Exchange rates of the latest day known. */
@@ -41,7 +43,8 @@ public class Circumstances {
     }
 
     /** The order with what is known around it now. */
-    public Order around(String shop, Compiled setup, Order order) {
+    public Order around(String shop, Compiled setup, Order asked) {
+        Order order = whereabouts.located(setup, asked);
         Outside own = order.outside();
         String base = setup.setup().shop().currency();
         String currency = order.currency().orElse(base);

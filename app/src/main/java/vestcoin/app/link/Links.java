@@ -15,7 +15,7 @@ import vestcoin.app.outside.Vault;
 public class Links {
     /** What can be connected. The path is where its simulation answers. */
     public enum Kind {
-        CARRIER("carrier");
+        CARRIER("carrier"), TAX_RATES("tax-rates");
 
         private final String path;
 

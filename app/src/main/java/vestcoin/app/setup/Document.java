@@ -38,9 +38,27 @@ import vestcoin.core.terms.Terms;
  * A setup as a document, with what it means. A document made from another by an edit reads and compiles only the
  * stations the edit touched.
  */
-public record Document(JsonNode tree, Compiled compiled) {
+public final class Document {
     public static final String FORMAT = "vest-coin/setup/1";
     private static final List<String> FIELDS = List.of("format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup", "terms");
+
+    private final JsonNode tree;
+    private final Compiled compiled;
+    /** Made when it is first asked for: a document never changes. */
+    private volatile String hash;
+
+    Document(JsonNode tree, Compiled compiled) {
+        this.tree = tree;
+        this.compiled = compiled;
+    }
+
+    public JsonNode tree() {
+        return tree;
+    }
+
+    public Compiled compiled() {
+        return compiled;
+    }
 
     public Setup setup() {
         return compiled.setup();
@@ -200,7 +218,12 @@ public record Document(JsonNode tree, Compiled compiled) {
 
     /** SHA-256 over the document in its stored form, as hexadecimal. */
     public String hash() {
-        return hash(text());
+        String known = hash;
+        if (known == null) {
+            known = hash(text());
+            hash = known;
+        }
+        return known;
     }
 
     /** SHA-256 of a text, as hexadecimal. */

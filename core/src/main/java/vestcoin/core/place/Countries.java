@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -13,6 +14,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 
@@ -24,12 +26,16 @@ public final class Countries {
     private static final Set<String> COUNTRIES = Locale.getISOCountries(Locale.IsoCountryCode.PART1_ALPHA2);
     private static final Map<String, String> NAMES = new ConcurrentHashMap<>();
     private static final Map<String, String> PARENTS = new HashMap<>();
+    private static final Map<String, Map<String, String>> DIVISIONS = new HashMap<>();
     private static final Map<String, Pattern> POSTCODES = new HashMap<>();
 
     static {
         resource("subdivisions.csv").stream().skip(1).forEach(line -> {
             String[] cells = line.split(",", 3);
             PARENTS.put(cells[0], cells[1]);
+            if (cells[1].isEmpty()) {
+                DIVISIONS.computeIfAbsent(cells[0].substring(0, 2), country -> new TreeMap<>()).put(cells[0], cells[2].replace("\"", ""));
+            }
         });
         resource("postcode-forms.tsv").forEach(line -> {
             String[] cells = line.split("\t", 2);
@@ -50,6 +56,11 @@ public final class Countries {
     /** The English name of a country, as CLDR has it. */
     public static String name(String country) {
         return NAMES.computeIfAbsent(country, code -> ULocale.getDisplayCountry("und-" + code, ULocale.ENGLISH));
+    }
+
+    /** Names of a country's subdivisions that no other one holds, by code. */
+    public static Map<String, String> divisions(String country) {
+        return Collections.unmodifiableMap(DIVISIONS.getOrDefault(country, Map.of()));
     }
 
     public static boolean isSubdivision(String code) {

@@ -26,6 +26,7 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior, Map<String, Map<String, Letter>> letters, Map<String, Map<String, String>> words,
         Optional<Payer> returnPayer) {
     public static final String LEGAL_NOTICE = "legal-notice";
+    public static final String PRIVACY = "privacy";
 
     public Terms {
         returnDays = returnDays == null ? Optional.empty() : returnDays;
@@ -65,9 +66,9 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         }
     }
 
-    /** Kinds of texts a buyer agrees to when ordering: all there are but the legal notice, which is only shown. */
+    /** Kinds of texts a buyer agrees to when ordering: all there are but the legal notice and what is said of privacy, which are only shown. */
     public List<String> agreements() {
-        return texts.keySet().stream().filter(kind -> !kind.equals(LEGAL_NOTICE)).toList();
+        return texts.keySet().stream().filter(kind -> !kind.equals(LEGAL_NOTICE) && !kind.equals(PRIVACY)).toList();
     }
 
     public static final Terms NONE = new Terms(null, null, false, false, null, null, null, false);

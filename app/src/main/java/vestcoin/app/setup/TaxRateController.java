@@ -1,0 +1,93 @@
+package vestcoin.app.setup;
+
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
+import vestcoin.app.link.Links;
+import vestcoin.app.link.TaxRateService;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.core.place.Countries;
+import vestcoin.core.place.Destination;
+
+/** Tax rates asked of a service, for sellers who would rather ask than type. It only answers; what is taken from it is typed into the tax book. */
+@RestController
+class TaxRateController {
+    /** @param secret written, never read */
+    record TaxKey(String secret) {
+        @Override
+        public String toString() {
+            return "TaxKey[]";
+        }
+    }
+
+    record TaxLink(Optional<Links.Connected> connected) {}
+
+    private final Links links;
+    private final TaxRateService service;
+
+    TaxRateController(Links links, TaxRateService service) {
+        this.links = links;
+        this.service = service;
+    }
+
+    @GetMapping("/api/shops/{shop}/tax-rates/link")
+    TaxLink link(@PathVariable String shop) {
+        return new TaxLink(links.connected(shop, Links.Kind.TAX_RATES));
+    }
+
+    /** Connects the service after a real call has shown that the key opens an account. */
+    @PutMapping("/api/shops/{shop}/tax-rates/link")
+    TaxLink connect(@PathVariable String shop, @RequestBody TaxKey key) {
+        if (key.secret() == null || key.secret().isBlank() || key.secret().length() > 200) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The key is missing.", "Paste the key of the account with the service.");
+        }
+        Access access = links.candidate(Links.Kind.TAX_RATES, key.secret().strip());
+        try {
+            service.rates(access, Destination.of("DE", "10115"));
+        } catch (Refusal.NotFound e) {
+            // The key opens an account; whether this place is known is another matter.
+        } catch (Refusal e) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The service does not know this key.", "Copy it again, whole and without spaces.");
+        } catch (Silent e) {
+            throw silent();
+        }
+        links.connect(shop, Links.Kind.TAX_RATES, access);
+        return link(shop);
+    }
+
+    @DeleteMapping("/api/shops/{shop}/tax-rates/link")
+    TaxLink disconnect(@PathVariable String shop) {
+        links.disconnect(shop, Links.Kind.TAX_RATES);
+        return link(shop);
+    }
+
+    @GetMapping("/api/shops/{shop}/tax-rates")
+    TaxRateService.RatesThere rates(@PathVariable String shop, @RequestParam String country, @RequestParam Optional<String> region, @RequestParam Optional<String> postcode) {
+        if (!Countries.isCountry(country)) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "country", "“" + country + "” is not a country code.", "Write its two letters.");
+        }
+        Access access = links.access(shop, Links.Kind.TAX_RATES).orElseThrow(() -> new Told(HttpStatus.CONFLICT, "secret", "No tax-rate service is connected.", "Paste the key of an account first."));
+        try {
+            return service.rates(access, new Destination(country, region.filter(text -> !text.isBlank()), postcode.filter(text -> !text.isBlank())));
+        } catch (Refusal.NotFound e) {
+            throw new Told(HttpStatus.NOT_FOUND, "country", "The service knows nothing of this place.", "Type the rates, or fill them from the reference.");
+        } catch (Refusal e) {
+            throw new Told(HttpStatus.CONFLICT, "secret", "The service no longer takes the key.", "Paste a new one.");
+        } catch (Silent e) {
+            throw silent();
+        }
+    }
+
+    private static Told silent() {
+        return new Told(HttpStatus.BAD_GATEWAY, "secret", "The tax-rate service is not answering.", "Nothing was changed; try again in a few minutes.");
+    }
+}

@@ -1,0 +1,38 @@
+import { useState } from "react";
+import { answer, api, type Problem, problemsOf, type WholeOrder } from "../api/client";
+import { useBench } from "../desk/bench";
+import { Said } from "../shared/Said";
+
+/** Calling an order off, asked once more before it is done. */
+export function CallingOff({ order, fresh }: { order: WholeOrder; fresh: (order: WholeOrder) => void }) {
+  const { shop } = useBench();
+  const [sure, setSure] = useState(false);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  if (!order.toCancel) return null;
+  const cancel = async () => {
+    await answer(
+      api.POST("/api/shops/{shop}/orders/{number}/cancel", { params: { path: { shop, number: order.number } } }),
+    ).then(fresh, (reason: unknown) => setProblems(problemsOf(reason)));
+    setSure(false);
+  };
+  return (
+    <section aria-label="Calling off" className="mb-6">
+      {sure ? (
+        <p className="flex flex-wrap items-baseline gap-3">
+          What is held is let go, what was taken is given back, stock and slot are free again, and the buyer is written.
+          <button type="button" className="btn btn-error btn-sm" onClick={() => void cancel()}>
+            Call the order off
+          </button>
+          <button type="button" className="btn btn-sm" onClick={() => setSure(false)}>
+            Keep it
+          </button>
+        </p>
+      ) : (
+        <button type="button" className="btn btn-sm" onClick={() => setSure(true)}>
+          Call it off …
+        </button>
+      )}
+      <Said problems={problems} />
+    </section>
+  );
+}

@@ -1,0 +1,115 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api } from "../../api/client";
+import { useBench } from "../../desk/bench";
+
+const occasions = [
+  { id: "receipt", name: "The order is confirmed", to: "to the buyer" },
+  { id: "copy", name: "The order is confirmed", to: "to you" },
+  { id: "sent", name: "All of it has left", to: "to the buyer" },
+  { id: "refund", name: "Money was given back", to: "to the buyer" },
+  { id: "cancelled", name: "You called it off", to: "to the buyer" },
+  { id: "reminder", name: "You remind of a payment", to: "to the buyer" },
+];
+
+interface Written {
+  subject: string;
+  opening: string;
+}
+
+/** How each letter begins, in each language: ours until the shop words its own. */
+export function LetterTexts({ languages }: { languages: string[] }) {
+  const { shop } = useBench();
+  const shipped = useQuery({
+    queryKey: ["letter-texts", shop],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/letter-texts", { params: { path: { shop } } })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  if (!shipped.data) return null;
+  return (
+    <>
+      <p className="mb-3 max-w-2xl text-xs quiet">
+        {"{name}, {shop}, {order} and {amount}"} are filled in. A letter without a subject is refused. The rows of the
+        order follow by themselves.
+      </p>
+      {occasions.map((occasion) => (
+        <section key={occasion.id} className="mb-4" aria-label={`${occasion.name}, ${occasion.to}`}>
+          <h3>
+            {occasion.name} <span className="quiet">{occasion.to}</span>
+          </h3>
+          <div className="grid gap-4 md:grid-cols-2">
+            {languages.map((language) => (
+              <LetterText
+                key={language}
+                path={`terms/letters/${occasion.id}/${language}`}
+                label={`${occasion.name}, ${occasion.to}, ${language}`}
+                language={language}
+                shipped={shipped.data[occasion.id]?.[language] ?? shipped.data[occasion.id]?.en}
+              />
+            ))}
+          </div>
+        </section>
+      ))}
+    </>
+  );
+}
+
+interface Props {
+  path: string;
+  label: string;
+  language: string;
+  shipped: Written | undefined;
+}
+
+function LetterText({ path, label, language, shipped }: Props) {
+  const bench = useBench();
+  const [, , occasion = "", tag = ""] = path.split("/");
+  const own = bench.setup.terms.letters[occasion]?.[tag] as Written | undefined;
+  const saved = own ?? shipped ?? { subject: "", opening: "" };
+  const [typed, setTyped] = useState<Written>();
+  const shown = typed ?? saved;
+  const leave = async () => {
+    if (!typed) return;
+    const same = typed.subject === saved.subject && typed.opening === saved.opening;
+    const emptied = typed.subject.trim() === "" && typed.opening.trim() === "";
+    if (same || (await bench.set(path, emptied ? undefined : typed))) setTyped(undefined);
+  };
+  const refused = bench.at === path ? bench.problems : [];
+  return (
+    <fieldset
+      lang={language}
+      data-path={path}
+      onFocus={() => bench.setAt(path)}
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget)) void leave();
+      }}
+    >
+      <legend className="sr-only">{label}</legend>
+      <input
+        className="input input-sm w-full"
+        aria-label={`Subject: ${label}`}
+        dir="auto"
+        value={shown.subject}
+        onChange={(event) => setTyped({ ...shown, subject: event.target.value })}
+      />
+      <textarea
+        rows={4}
+        className="textarea mt-1 w-full"
+        aria-label={`Opening: ${label}`}
+        dir="auto"
+        value={shown.opening}
+        onChange={(event) => setTyped({ ...shown, opening: event.target.value })}
+      />
+      {refused.map((problem) => (
+        <p key={problem.path} role="alert" className="text-error">
+          {problem.sentence} {problem.remedy}
+        </p>
+      ))}
+      {own && !typed && (
+        <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, undefined)}>
+          Back to the letter that ships
+        </button>
+      )}
+    </fieldset>
+  );
+}
