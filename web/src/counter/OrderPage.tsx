@@ -229,6 +229,11 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
             />
           ))}
       </section>
+      <p className="mt-3">
+        <a className="underline" href={`/api/counter/orders/${order.token}/receipt.pdf`} download>
+          {say.receiptPdf}
+        </a>
+      </p>
       <div className="mt-4">
         <Papers
           at={{ token: order.token }}

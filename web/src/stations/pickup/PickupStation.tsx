@@ -4,6 +4,7 @@ import { Field } from "../../shared/Field";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
+import { Coming } from "./Coming";
 import { hours } from "./hours";
 import { WeekBoard } from "./WeekBoard";
 
@@ -54,6 +55,7 @@ export function PickupStation() {
         <Place key={spot.id} spot={spot} />
       ))}
       {pickup.local && <Local />}
+      <Coming />
     </>
   );
 }
@@ -93,7 +95,11 @@ function Place({ spot }: { spot: Spot }) {
         </button>
       </div>
       <div>
-        <WeekBoard spans={spot.hours} label={`Hours of ${spot.name}`} />
+        <WeekBoard
+          spans={spot.hours}
+          label={`Hours of ${spot.name}`}
+          change={(spans) => void bench.set(`${at}/hours`, spans)}
+        />
         <Slots option={`pickup-${spot.id}`} />
       </div>
     </section>
@@ -180,7 +186,11 @@ function Local() {
         </button>
       </div>
       <div>
-        <WeekBoard spans={local.windows} label="When it is brought round" />
+        <WeekBoard
+          spans={local.windows}
+          label="When it is brought round"
+          change={(spans) => void bench.set("pickup/local/windows", spans)}
+        />
         <Slots option="local" />
       </div>
     </section>

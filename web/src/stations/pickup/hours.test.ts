@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { hours, type Span, week } from "./hours";
+import { hours, painted, type Span, week } from "./hours";
 
 const weekdays = ["monday", "tuesday", "wednesday", "thursday", "friday"];
 
@@ -51,5 +51,30 @@ describe("hours as a short text", () => {
     });
     expect(drawn[1]?.open).toEqual([[600, 750]]);
     expect(drawn[6]?.open).toEqual([]);
+  });
+});
+
+describe("painting a week", () => {
+  const week: Span[] = [{ days: ["monday", "tuesday"], from: "10:00", to: "17:00" }];
+
+  it("shuts a stretch of one day and leaves the other as it is", () => {
+    expect(hours.write(painted(week, "monday", 12 * 60, 13 * 60, false))).toBe(
+      "mon 10:00-12:00; mon 13:00-17:00; tue 10:00-17:00",
+    );
+  });
+
+  it("opens it again and the days share their span again", () => {
+    const shut = painted(week, "monday", 12 * 60, 13 * 60, false);
+    expect(painted(shut, "monday", 12 * 60, 13 * 60, true)).toEqual(week);
+  });
+
+  it("joins what touches and keeps quarters of an hour typed by hand", () => {
+    const typed: Span[] = [{ days: ["friday"], from: "09:15", to: "10:00" }];
+    expect(hours.write(painted(typed, "friday", 10 * 60, 11 * 60, true))).toBe("fri 09:15-11:00");
+    expect(painted(typed, "friday", 9 * 60, 11 * 60, false)).toEqual([]);
+  });
+
+  it("opens a day that had none", () => {
+    expect(hours.write(painted([], "sunday", 600, 660, true))).toBe("sun 10:00-11:00");
   });
 });

@@ -63,3 +63,37 @@ export const week = (spans: Span[]): { day: string; open: [number, number][] }[]
       .filter((span) => span.days.includes(day))
       .map((span): [number, number] => [minutes(span.from), minutes(span.to)]),
   }));
+
+/** A minute of the day as the clock shows it. */
+export const clockOf = (minute: number): string =>
+  `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
+
+/** A day's spans with one stretch added or taken out, in order, what touches joined. */
+function stretched(open: [number, number][], from: number, to: number, add: boolean): [number, number][] {
+  const apart = open.flatMap(([a, b]): [number, number][] =>
+    [[a, Math.min(b, from)] as [number, number], [Math.max(a, to), b] as [number, number]].filter(([x, y]) => x < y),
+  );
+  const all = [...apart, ...(add ? [[from, to] as [number, number]] : [])].sort((a, b) => a[0] - b[0]);
+  const joined: [number, number][] = [];
+  for (const [a, b] of all) {
+    const last = joined.at(-1);
+    if (last && a <= last[1]) last[1] = Math.max(last[1], b);
+    else joined.push([a, b]);
+  }
+  return joined;
+}
+
+/** The week with a stretch of one day opened or shut; days with the same spans share them. */
+export function painted(spans: Span[], day: string, from: number, to: number, open: boolean): Span[] {
+  const byTimes = new Map<string, string[]>();
+  for (const each of week(spans)) {
+    const times = each.day === day ? stretched(each.open, from, to, open) : stretched(each.open, 0, 0, false);
+    for (const [a, b] of times) {
+      const key = `${clockOf(a)} ${clockOf(b)}`;
+      byTimes.set(key, [...(byTimes.get(key) ?? []), each.day]);
+    }
+  }
+  return [...byTimes]
+    .map(([times, those]) => ({ days: those, from: times.split(" ")[0] ?? "", to: times.split(" ")[1] ?? "" }))
+    .sort((a, b) => days.indexOf(a.days[0] ?? "") - days.indexOf(b.days[0] ?? "") || a.from.localeCompare(b.from));
+}

@@ -56,3 +56,8 @@ create table calendar (
   shop varchar(60) primary key references shop(id),
   secret char(36) not null unique
 );
+
+-- When a slot that is taken ends; of those taken before, an hour after it begins.
+alter table slot_taken add column ends timestamp;
+update slot_taken set ends = dateadd(hour, 1, starts);
+alter table slot_taken alter column ends set not null;

@@ -161,7 +161,16 @@ final class Browser implements AutoCloseable {
 
     /** Everything axe-core finds wrong on the page, a line each. In one frame, without the second window it opens otherwise: no page here has frames. */
     List<String> violations() {
-        return new AxeBuilder().setLegacyMode(true).analyze(driver).getViolations().stream().map(Browser::line).toList();
+        return lines(new AxeBuilder());
+    }
+
+    /** What axe-core finds wrong with contrast alone: the one thing that differs by theme. */
+    List<String> contrast() {
+        return lines(new AxeBuilder().withOnlyRules(List.of("color-contrast")));
+    }
+
+    private List<String> lines(AxeBuilder axe) {
+        return axe.setLegacyMode(true).analyze(driver).getViolations().stream().map(Browser::line).toList();
     }
 
     private static String line(Rule rule) {

@@ -39,6 +39,7 @@ class SecuritySettings {
                         .requestMatchers(HttpMethod.GET, "/api/session", "/api/openapi").permitAll()
                         .requestMatchers("/api/session", "/api/first-owner").permitAll()
                         .requestMatchers("/api/counter/**").permitAll()
+                        .requestMatchers(HttpMethod.GET, "/calendar/*", "/shops/{shop}").permitAll()
                         .requestMatchers(HttpMethod.POST, "/hooks/{shop}/{gateway}").permitAll()
                         .requestMatchers("/api/shops").authenticated()
                         .requestMatchers("/api/shops/{shop}/**").access(ownShop(people))

@@ -149,7 +149,7 @@ public class Placing {
         return order.slot().flatMap(starts -> chosen.flatMap(option -> quote.slots().getOrDefault(option.id(), List.of()).stream().filter(slot -> slot.start().equals(starts)).findFirst()
                 .map(slot -> {
                     String place = edition.document().setup().pickup().places().stream().filter(spot -> spot.option().equals(option.id())).findFirst().map(Pickup.Spot::id).orElse(option.id());
-                    return new Orders.Slot(place, starts, slot.left().map(left -> left + order.outside().taken().counts().getOrDefault(Taken.key(place, starts), 0)));
+                    return new Orders.Slot(place, starts, slot.end(), slot.left().map(left -> left + order.outside().taken().counts().getOrDefault(Taken.key(place, starts), 0)));
                 })));
     }
 

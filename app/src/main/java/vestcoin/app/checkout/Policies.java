@@ -18,7 +18,7 @@ public final class Policies {
     private Policies() {}
 
     /** In the language of the setup; a text that is not written in it is shown in one it is written in. */
-    static List<PolicyText> texts(Setup setup) {
+    public static List<PolicyText> texts(Setup setup) {
         return texts(setup, setup.shop().language());
     }
 

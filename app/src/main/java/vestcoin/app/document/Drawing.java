@@ -25,14 +25,24 @@ record Drawing(Setup setup, Order asked, String number, Buyer from, String metho
     /** @param paid of it so far @param rounding in cash, part of what is paid */
     Paper invoice(Papers.Numbered numbered, Bill bill, BigDecimal paid, BigDecimal rounding) {
         return new Paper(Paper.Kind.INVOICE, numbered.number(), numbered.issued(), seller(bill), buyer(bill), number, Optional.empty(), bill, asked.currency().orElse(setup.shop().currency()), paid,
-                rounding, means(), Optional.of(numbered.issued().plusDays(onAccount() ? way().flatMap(Payment.Method::terms).map(Payment.Terms::days).orElse(Payment.Terms.USUAL_DAYS) : 0)), delivered(bill, numbered.issued()), test);
+                rounding, means(), Optional.of(numbered.issued().plusDays(onAccount() ? way().flatMap(Payment.Method::terms).map(Payment.Terms::days).orElse(Payment.Terms.USUAL_DAYS) : 0)), delivered(bill, numbered.issued()), test, homeTax(bill.tax()));
     }
 
     /** What is given back of an invoice, which stays as it is. */
     static Paper credit(Papers.Numbered numbered, Paper invoice, Bill given, BigDecimal rounding) {
         return new Paper(Paper.Kind.CREDIT, numbered.number(), numbered.issued(), invoice.seller(), invoice.buyer(), invoice.order(),
                 Optional.of(new Paper.Credits(invoice.number(), invoice.issued())), given, invoice.currency(), given.gross().add(rounding), rounding, invoice.means(),
-                Optional.of(numbered.issued()), invoice.delivered(), invoice.test());
+                Optional.of(numbered.issued()), invoice.delivered(), invoice.test(), invoice.homeTax().map(home -> home.of(given.tax())));
+    }
+
+    /** The tax in the shop's own currency, of an order in another. */
+    private Optional<Paper.HomeTax> homeTax(BigDecimal tax) {
+        String home = setup.shop().currency();
+        String currency = asked.currency().orElse(home);
+        if (currency.equals(home) || tax.signum() == 0) {
+            return Optional.empty();
+        }
+        return asked.outside().exchange().flatMap(rates -> rates.of(home).flatMap(from -> rates.of(currency).map(to -> Paper.HomeTax.of(tax, home, from, to, rates.day()))));
     }
 
     boolean onAccount() {

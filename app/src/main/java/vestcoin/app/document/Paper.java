@@ -1,10 +1,12 @@
 package vestcoin.app.document;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.invoice.Bill;
+import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
 
 /**
@@ -19,9 +21,13 @@ import vestcoin.core.payment.Payment;
  * @param due       by when the rest is to be paid
  * @param delivered day and place of delivery, for what is invoiced when goods leave
  * @param test      whether no money moved
+ * @param homeTax   its tax in the seller's own currency, where the paper is in another
  */
 public record Paper(Kind kind, String number, LocalDate issued, Party seller, Party buyer, String order, Optional<Credits> credits, Bill bill, String currency, BigDecimal paid,
-        BigDecimal rounding, Means means, Optional<LocalDate> due, Optional<LocalDate> delivered, boolean test) {
+        BigDecimal rounding, Means means, Optional<LocalDate> due, Optional<LocalDate> delivered, boolean test, Optional<HomeTax> homeTax) {
+    public Paper {
+        homeTax = homeTax == null ? Optional.empty() : homeTax;
+    }
 
     public enum Kind { INVOICE, CREDIT }
 
@@ -42,6 +48,24 @@ public record Paper(Kind kind, String number, LocalDate issued, Party seller, Pa
 
     /** @param iban where a transfer goes @param reference it is found by */
     public record Means(Optional<Payment.Kind> kind, Optional<String> iban, Optional<String> holder, Optional<String> reference) {}
+
+    /**
+     * Tax in the seller's own currency, as Directive 2006/112/EC, Article 230, asks: tax × from ÷ to, half up.
+     *
+     * @param from units of the seller's currency for one of the rates' base
+     * @param to   units of the paper's currency for one of the rates' base
+     * @param day  of the rates
+     */
+    public record HomeTax(String currency, BigDecimal amount, BigDecimal from, BigDecimal to, LocalDate day) {
+        static HomeTax of(BigDecimal tax, String currency, BigDecimal from, BigDecimal to, LocalDate day) {
+            return new HomeTax(currency, tax.multiply(from).divide(to, Currencies.of(currency).orElseThrow().getDecimalPlaces(), RoundingMode.HALF_UP), from, to, day);
+        }
+
+        /** The same for another amount of tax, at the same rates. */
+        HomeTax of(BigDecimal tax) {
+            return of(tax, currency, from, to, day);
+        }
+    }
 
     /** What is still to be paid of it. */
     public BigDecimal open() {

@@ -2,13 +2,9 @@ package vestcoin.app.document;
 
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.Collectors;
 import com.lowagie.text.Chunk;
 import com.lowagie.text.Document;
@@ -30,9 +26,7 @@ final class PaperPdf {
     private static final Color QUIET = new Color(0x55, 0x5d, 0x68);
     private static final Color LINE = new Color(0xc9, 0xc9, 0xc2);
     private static final float MARGIN = 56;
-    /** A font with the letters of Europe's languages, which comes with the PDF library. */
-    private static final String FONT = "/font-fallback/LiberationSans-Regular.ttf";
-    private static final BaseFont BASE = base();
+    private static final BaseFont BASE = Typeface.BASE;
 
     private final Paper paper;
     private final Font text = new Font(BASE, 10);
@@ -41,14 +35,6 @@ final class PaperPdf {
 
     private PaperPdf(Paper paper) {
         this.paper = paper;
-    }
-
-    private static BaseFont base() {
-        try (InputStream in = Objects.requireNonNull(Document.class.getResourceAsStream(FONT))) {
-            return BaseFont.createFont("LiberationSans-Regular.ttf", BaseFont.IDENTITY_H, BaseFont.EMBEDDED, true, in.readAllBytes(), null);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     static byte[] of(Paper paper) {
@@ -159,6 +145,7 @@ final class PaperPdf {
         PdfPTable table = table(new float[] {5, 2}, 14);
         total(table, "Without tax", paper.bill().net(), text);
         total(table, "Tax", paper.bill().tax(), text);
+        paper.homeTax().ifPresent(home -> total(table, "Tax in " + home.currency() + ", rates of " + home.day(), home.amount(), text));
         total(table, paper.kind() == Paper.Kind.INVOICE ? "Total" : "Given back", paper.bill().gross(), strong);
         if (paper.rounding().signum() != 0) {
             total(table, "Rounded, in cash", paper.rounding(), text);

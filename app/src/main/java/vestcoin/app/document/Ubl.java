@@ -76,6 +76,7 @@ final class Ubl {
         paper.due().ifPresent(invoice::setDueDate);
         invoice.setInvoiceTypeCode(INVOICE);
         invoice.setDocumentCurrencyCode(paper.currency());
+        paper.homeTax().ifPresent(home -> invoice.setTaxCurrencyCode(home.currency()));
         invoice.setOrderReference(orderReference());
         invoice.setAccountingSupplierParty(supplier());
         invoice.setAccountingCustomerParty(customer());
@@ -83,6 +84,7 @@ final class Ubl {
         means().ifPresent(invoice::addPaymentMeans);
         charges().forEach(invoice::addAllowanceCharge);
         invoice.addTaxTotal(taxTotal());
+        paper.homeTax().ifPresent(home -> invoice.addTaxTotal(homeTotal(home)));
         invoice.setLegalMonetaryTotal(totals());
         int number = 1;
         for (Bill.Item item : lines()) {
@@ -105,6 +107,7 @@ final class Ubl {
         note.setIssueDate(paper.issued());
         note.setCreditNoteTypeCode(CREDIT_NOTE);
         note.setDocumentCurrencyCode(paper.currency());
+        paper.homeTax().ifPresent(home -> note.setTaxCurrencyCode(home.currency()));
         note.setOrderReference(orderReference());
         paper.credits().ifPresent(credits -> {
             DocumentReferenceType reference = new DocumentReferenceType();
@@ -119,6 +122,7 @@ final class Ubl {
         delivery().ifPresent(note::addDelivery);
         charges().forEach(note::addAllowanceCharge);
         note.addTaxTotal(taxTotal());
+        paper.homeTax().ifPresent(home -> note.addTaxTotal(homeTotal(home)));
         note.setLegalMonetaryTotal(totals());
         int number = 1;
         for (Bill.Item item : lines()) {
@@ -198,6 +202,13 @@ final class Ubl {
         TaxSchemeType scheme = new TaxSchemeType();
         scheme.setID("VAT");
         return scheme;
+    }
+
+    /** The tax in the seller's own currency: BT-6 and BT-111. */
+    private static TaxTotalType homeTotal(Paper.HomeTax home) {
+        TaxTotalType total = new TaxTotalType();
+        total.setTaxAmount(home.amount()).setCurrencyID(home.currency());
+        return total;
     }
 
     private TaxTotalType taxTotal() {

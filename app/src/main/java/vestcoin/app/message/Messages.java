@@ -180,6 +180,13 @@ public class Messages {
         return written;
     }
 
+    /** The receipt of an order as a PDF, in the order's language. */
+    byte[] receipt(Orders.Order order) {
+        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).told("receipt", order, document.quote(OrderFile.parse(order.document())), link(order)),
+                order.mode().equals("test") ? "TEST" : "");
+    }
+
     private static boolean open(PaymentBook.Payment payment) {
         return payment.stateNow() == PaymentState.CREATED || payment.stateNow() == PaymentState.NEEDS_BUYER || payment.stateNow() == PaymentState.PENDING;
     }

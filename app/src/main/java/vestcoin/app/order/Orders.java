@@ -50,7 +50,7 @@ public class Orders {
     public record Voucher(String code, long amount) {}
 
     /** A slot an order takes. @param capacity how many it holds in all; without one any number */
-    public record Slot(String place, LocalDateTime starts, Optional<Integer> capacity) {}
+    public record Slot(String place, LocalDateTime starts, LocalDateTime ends, Optional<Integer> capacity) {}
 
     /** The slot was taken between the quote and the order. */
     public static final class SlotGone extends RuntimeException {
@@ -129,8 +129,8 @@ public class Orders {
         if (slot.capacity().filter(capacity -> taken >= capacity).isPresent()) {
             throw new SlotGone(slot);
         }
-        sql.sql("insert into slot_taken(shop, place, starts, order_id) values (:shop, :place, :starts, :order)").param("shop", order.shop()).param("place", slot.place())
-                .param("starts", slot.starts()).param("order", order.id()).update();
+        sql.sql("insert into slot_taken(shop, place, starts, ends, order_id) values (:shop, :place, :starts, :ends, :order)").param("shop", order.shop()).param("place", slot.place())
+                .param("starts", slot.starts()).param("ends", slot.ends()).param("order", order.id()).update();
     }
 
     /** What the buyer of an address still owes on account, in minor units of a currency. @param methods ids of the ways to pay that are on account */

@@ -2,6 +2,11 @@ package vestcoin.app.access;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
+import ch.qos.logback.classic.spi.ILoggingEvent;
+import ch.qos.logback.classic.spi.ThrowableProxyUtil;
+import ch.qos.logback.core.AppenderBase;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -11,6 +16,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import tools.jackson.databind.JsonNode;
@@ -67,9 +73,29 @@ class SafetyTest {
         assertThat(answer.whole().headers().firstValue("X-Content-Type-Options")).contains("nosniff");
     }
 
+    /** Everything logged from now on, down to the finest of our own. */
+    private static StringBuilder listenToTheLog() {
+        StringBuilder log = new StringBuilder();
+        Logger root = (Logger) LoggerFactory.getLogger(org.slf4j.Logger.ROOT_LOGGER_NAME);
+        AppenderBase<ILoggingEvent> listening = new AppenderBase<>() {
+            @Override
+            protected void append(ILoggingEvent event) {
+                synchronized (log) {
+                    log.append(event.getFormattedMessage()).append('\n').append(event.getThrowableProxy() == null ? "" : ThrowableProxyUtil.asString(event.getThrowableProxy()));
+                }
+            }
+        };
+        listening.setContext(root.getLoggerContext());
+        listening.start();
+        root.addAppender(listening);
+        root.getLoggerContext().getLogger("vestcoin").setLevel(Level.TRACE);
+        return log;
+    }
+
     @Test
     void no_secret_and_no_card_number_is_stored_readable_or_answered() throws Exception {
         Caller buyer = shop.anybody();
+        StringBuilder log = listenToTheLog();
         JsonNode placed = buyer.placeBook();
         StringBuilder answers = new StringBuilder(buyer.pay(placed, TestCard.APPROVED).text());
         Caller owner = shop.owner();
@@ -91,6 +117,17 @@ class SafetyTest {
                 planted.forEach(secret -> assertThat(bytes).as(file.toString()).doesNotContain(secret));
             }
         }
+        // What goes wrong is logged with what it was about: refused and silent calls, a request that cannot be read, with the secrets in it.
+        owner.put(Caller.SHOP + "/carrier", Map.of("secret", "planted-carrier-key-4711"));
+        owner.put(Caller.SHOP + "/gateways/cards", Map.of("provider", "cards", "mode", "test", "publicKey", CardProcessor.TEST_PUBLIC, "secretKey", "planted-processor-key-4711"));
+        shop.cards().outage(true);
+        buyer.pay(buyer.placeBook(), TestCard.APPROVED);
+        shop.context().getBean(vestcoin.app.payment.Payments.class).askAfterWhatIsOpen();
+        shop.cards().outage(false);
+        owner.post(Caller.SHOP + "/draft/edits", "{\"secret\": \"" + CardProcessor.TEST_SECRET);
+        buyer.post("/api/session", Map.of("email", "owner@tern-and-tether.example", "password", "planted password 4711"));
+        assertThat(log.toString()).as("the log was listened to").isNotEmpty().doesNotContain("4711");
+        planted.forEach(secret -> assertThat(log.toString()).doesNotContain(secret));
         assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(shop.data().resolve("vault.key")))).isEqualTo("rw-------");
     }
 }

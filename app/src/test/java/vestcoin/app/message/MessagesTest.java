@@ -62,6 +62,15 @@ class MessagesTest {
     }
 
     @Test
+    void the_receipt_can_be_printed_and_says_the_same() throws Exception {
+        JsonNode placed = placed("transfer");
+        var bytes = java.net.http.HttpClient.newHttpClient().send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(shop.url() + "/api/counter/orders/" + placed.path("token").asString() + "/receipt.pdf")).build(),
+                java.net.http.HttpResponse.BodyHandlers.ofByteArray()).body();
+        String text = new com.lowagie.text.pdf.parser.PdfTextExtractor(new com.lowagie.text.pdf.PdfReader(bytes)).getTextFromPage(1);
+        assertThat(text).contains("Tern & Tether").contains("Kites You Can Build").contains("€31.40").contains("Total");
+    }
+
+    @Test
     void nobody_is_written_before_a_card_is_authorised() throws Exception {
         JsonNode placed = shop.anybody().placeBook();
         shop.anybody().pay(placed, vestcoin.standins.pay.TestCard.DECLINED);

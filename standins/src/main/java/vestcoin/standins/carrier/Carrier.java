@@ -34,6 +34,11 @@ public final class Carrier extends Service {
         super("carrier", "Carrier");
     }
 
+    /** Whether every parcel is refused as too large. */
+    public void refuse(boolean every) {
+        refuses = every;
+    }
+
     @Override
     protected void answer(Exchange exchange) throws IOException {
         if (!exchange.bearer().equals(KEY)) {

@@ -1,0 +1,48 @@
+package vestcoin.app.booking;
+
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Slots that orders have taken, and the address of the shop's calendar of them. */
+@Repository
+class Bookings {
+    /** @param place id of the pickup place, or {@code local} @param starts on the shop's clock */
+    record Booking(String place, LocalDateTime starts, LocalDateTime ends, int number, String token, String name, String quote, String address, String standing, String sent) {}
+
+    private static final int MOST = 2000;
+
+    private final JdbcClient sql;
+
+    Bookings(JdbcClient sql) {
+        this.sql = sql;
+    }
+
+    /** Of a shop from a time on, the soonest first, at most two thousand. */
+    List<Booking> from(String shop, LocalDateTime from, int most) {
+        return sql.sql("""
+                select s.place, s.starts, s.ends, o.number, o.token, o.name, o.quote, o.address, o.standing, o.sent from slot_taken s join orders o on o.id = s.order_id
+                where s.shop = :shop and s.starts >= :from order by s.starts, o.number limit :most""")
+                .param("shop", shop).param("from", from).param("most", Math.min(most, MOST)).query(Booking.class).list();
+    }
+
+    Optional<String> secret(String shop) {
+        return sql.sql("select secret from calendar where shop = :shop").param("shop", shop).query(String.class).optional();
+    }
+
+    /** A new address; the old one no longer answers. */
+    @Transactional
+    String renew(String shop) {
+        String secret = UUID.randomUUID().toString();
+        sql.sql("merge into calendar(shop, secret) key (shop) values (:shop, :secret)").param("shop", shop).param("secret", secret).update();
+        return secret;
+    }
+
+    Optional<String> shopOf(String secret) {
+        return sql.sql("select shop from calendar where secret = :secret").param("secret", secret).query(String.class).optional();
+    }
+}

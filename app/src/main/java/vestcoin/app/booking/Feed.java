@@ -1,0 +1,62 @@
+package vestcoin.app.booking;
+
+import biweekly.Biweekly;
+import biweekly.ICalVersion;
+import biweekly.ICalendar;
+import biweekly.component.VEvent;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Date;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import vestcoin.app.format.Json;
+import vestcoin.app.order.Orders;
+import vestcoin.app.quote.QuoteView;
+import vestcoin.core.pickup.Pickup;
+import vestcoin.core.setup.Setup;
+
+/** Bookings as an iCalendar file. Times are written in UTC, so that no calendar has to know the shop's zone. */
+final class Feed {
+    private Feed() {}
+
+    static String of(Setup setup, List<Bookings.Booking> bookings, Instant now) {
+        ICalendar calendar = new ICalendar();
+        calendar.setProductId("-//Vest Coin//bookings//EN");
+        calendar.setName(setup.shop().name());
+        bookings.forEach(booking -> calendar.addEvent(event(setup, booking, now)));
+        return Biweekly.write(calendar).version(ICalVersion.V2_0).go();
+    }
+
+    private static VEvent event(Setup setup, Bookings.Booking booking, Instant now) {
+        ZoneId zone = ZoneId.of(setup.shop().timeZone());
+        VEvent event = new VEvent();
+        // The same for the same order for ever, so that a calendar that asks again changes nothing.
+        event.setUid(booking.token() + "@vest-coin");
+        event.setDateTimeStamp(Date.from(now));
+        event.setDateStart(Date.from(booking.starts().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
+        event.setDateEnd(Date.from(booking.ends().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
+        event.setSummary(booking.number() + ", " + booking.name() + ": " + name(setup, booking.place()));
+        event.setLocation(where(setup, booking));
+        event.setDescription(things(booking.quote()) + "\n" + booking.standing());
+        return event;
+    }
+
+    static String name(Setup setup, String place) {
+        return setup.pickup().places().stream().filter(spot -> spot.id().equals(place)).map(Pickup.Spot::name).findFirst()
+                .or(() -> setup.pickup().local().filter(local -> place.equals(Pickup.Local.OPTION)).map(Pickup.Local::name)).orElse(place);
+    }
+
+    /** The pickup place's address; of what is brought round, the buyer's. */
+    private static String where(Setup setup, Bookings.Booking booking) {
+        return setup.pickup().places().stream().filter(spot -> spot.id().equals(booking.place())).findFirst().map(spot -> String.join(", ", spot.lines())).orElseGet(() -> {
+            Orders.Address address = Json.read(booking.address(), Orders.Address.class);
+            return Stream.concat(address.lines().stream(), Stream.of(address.postcode() + " " + address.city())).collect(Collectors.joining(", "));
+        });
+    }
+
+    static String things(String quote) {
+        return Json.read(quote, QuoteView.class).lines().stream().map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + line.name()
+                + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices()))).collect(Collectors.joining("; "));
+    }
+}

@@ -1,0 +1,54 @@
+package vestcoin.app.message;
+
+import com.lowagie.text.Document;
+import com.lowagie.text.Element;
+import com.lowagie.text.Font;
+import com.lowagie.text.PageSize;
+import com.lowagie.text.Paragraph;
+import com.lowagie.text.Phrase;
+import com.lowagie.text.Rectangle;
+import com.lowagie.text.pdf.PdfPCell;
+import com.lowagie.text.pdf.PdfPTable;
+import com.lowagie.text.pdf.PdfWriter;
+import java.io.ByteArrayOutputStream;
+import vestcoin.app.document.Typeface;
+
+/** A receipt to print, with the rows of the letter that confirms the order. */
+final class ReceiptPdf {
+    private static final float MARGIN = 40;
+    private static final float[] WIDTHS = {3, 1};
+    private static final Font TEXT = new Font(Typeface.BASE, 10);
+    private static final Font STRONG = new Font(Typeface.BASE, 12, Font.BOLD);
+
+    private ReceiptPdf() {}
+
+    static byte[] of(String shop, Messages.Said said, String note) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Document page = new Document(PageSize.A5, MARGIN, MARGIN, MARGIN, MARGIN);
+        PdfWriter.getInstance(page, out);
+        page.addTitle(said.subject());
+        page.open();
+        page.add(new Paragraph(shop, new Font(Typeface.BASE, 15, Font.BOLD)));
+        page.add(new Paragraph(said.subject() + (note.isEmpty() ? "" : " · " + note), TEXT));
+        PdfPTable rows = new PdfPTable(WIDTHS);
+        rows.setWidthPercentage(100);
+        rows.setSpacingBefore(16);
+        for (int i = 0; i < said.body().rows().size(); i++) {
+            boolean total = i == said.body().total();
+            Letter.Row row = said.body().rows().get(i);
+            rows.addCell(cell(row.name(), total, Element.ALIGN_LEFT));
+            rows.addCell(cell(row.value(), total, Element.ALIGN_RIGHT));
+        }
+        page.add(rows);
+        page.close();
+        return out.toByteArray();
+    }
+
+    private static PdfPCell cell(String text, boolean total, int alignment) {
+        PdfPCell cell = new PdfPCell(new Phrase(text, total ? STRONG : TEXT));
+        cell.setHorizontalAlignment(alignment);
+        cell.setBorder(total ? Rectangle.TOP | Rectangle.BOTTOM : Rectangle.NO_BORDER);
+        cell.setPaddingBottom(5);
+        return cell;
+    }
+}
