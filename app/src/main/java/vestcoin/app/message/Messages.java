@@ -134,7 +134,8 @@ public class Messages {
     /** Writes down what is owed of an order and is not there yet. */
     private void keepUp(Orders.Order order) {
         List<PaymentBook.Payment> payments = book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).toList();
-        boolean stands = !payments.isEmpty() && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
+        boolean begun = order.due() == 0 || payments.stream().anyMatch(payment -> !payment.byVoucher());
+        boolean stands = begun && !payments.isEmpty() && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
         if (!stands && !order.cancelled()) {
             return;
         }

@@ -227,7 +227,8 @@ public class PaymentBook {
         if (state != PaymentState.CREATED && state.alive()) {
             events.publishEvent(new Moved(payment.orderId()));
         }
-        sql.sql("update orders set standing = :standing where id = :order").param("standing", Standing.of(ofOrder(payment.orderId()))).param("order", payment.orderId()).update();
+        long due = sql.sql("select due from orders where id = :order").param("order", payment.orderId()).query(Long.class).single();
+        sql.sql("update orders set standing = :standing where id = :order").param("standing", Standing.of(ofOrder(payment.orderId()), due)).param("order", payment.orderId()).update();
     }
 
     /** Writes down that money shall move, before the provider is asked. A key moves once. */

@@ -10,11 +10,15 @@ public final class Standing {
 
     private Standing() {}
 
-    /** @param tries at all parts of one order, as the book gives them: the latest at the rest first */
-    static String of(List<Payment> tries) {
+    /**
+     * @param tries at all parts of one order, as the book gives them: the latest at the rest first
+     * @param due   what is to be paid beside vouchers, in minor units
+     */
+    static String of(List<Payment> tries, long due) {
         List<Payment> alive = tries.stream().filter(payment -> payment.stateNow().alive()).toList();
-        if (alive.isEmpty() || alive.stream().allMatch(Payment::byVoucher) && tries.stream().anyMatch(payment -> !payment.byVoucher())) {
-            PaymentState last = tries.isEmpty() ? null : tries.get(0).stateNow();
+        // A voucher that has paid its part does not pay the rest, which nobody has begun to pay or which has failed.
+        if (alive.isEmpty() || due > 0 && alive.stream().allMatch(Payment::byVoucher)) {
+            PaymentState last = tries.isEmpty() || tries.get(0).byVoucher() ? null : tries.get(0).stateNow();
             return last == null ? "unpaid" : last == PaymentState.VOIDED ? "cancelled" : "failed";
         }
         if (has(alive, PaymentState.DISPUTE_LOST)) {

@@ -120,8 +120,10 @@ class SafetyTest {
         // What goes wrong is logged with what it was about: refused and silent calls, a request that cannot be read, with the secrets in it.
         owner.put(Caller.SHOP + "/carrier", Map.of("secret", "planted-carrier-key-4711"));
         owner.put(Caller.SHOP + "/gateways/cards", Map.of("provider", "cards", "mode", "test", "publicKey", CardProcessor.TEST_PUBLIC, "secretKey", "planted-processor-key-4711"));
+        JsonNode another = buyer.placeBook();
+        String token = Caller.cardToken(another.path("processor").asString(), CardProcessor.TEST_PUBLIC, TestCard.APPROVED);
         shop.cards().outage(true);
-        buyer.pay(buyer.placeBook(), TestCard.APPROVED);
+        buyer.post("/api/counter/orders/" + another.path("token").asString() + "/payments", Map.of("cardToken", token));
         shop.context().getBean(vestcoin.app.payment.Payments.class).askAfterWhatIsOpen();
         shop.cards().outage(false);
         owner.post(Caller.SHOP + "/draft/edits", "{\"secret\": \"" + CardProcessor.TEST_SECRET);

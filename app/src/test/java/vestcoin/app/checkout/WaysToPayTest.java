@@ -144,6 +144,7 @@ class WaysToPayTest {
         assertThat(placed.path("quote").path("payable").asString()).isEqualTo("31.40");
         assertThat(placed.path("quote").path("toPay").asString()).isEqualTo("11.40");
         assertThat(balance(code)).isEqualTo("0.00");
+        assertThat(looked(placed).path("standing").asString()).as("a voucher does not pay the rest").isEqualTo("unpaid");
         shop.anybody().pay(placed, TestCard.APPROVED);
         Caller owner = shop.owner();
         JsonNode payments = owner.get(order(placed)).json().path("payments");
