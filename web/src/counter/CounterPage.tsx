@@ -133,7 +133,14 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
   };
 
   const wrong = priced.isError ? problemsOf(priced.error) : [];
-  const shared = { counter, kept, change, quote, heading, problems: [...problems, ...(step === "Pay" ? wrong : [])] };
+  const shared = {
+    counter,
+    kept,
+    change,
+    quote,
+    heading,
+    problems: [...problems, ...(step === "Pay" || step === "How" ? wrong : [])],
+  };
   return (
     <CounterFrame
       counter={counter}

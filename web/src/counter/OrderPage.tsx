@@ -8,6 +8,7 @@ import { Said } from "../shared/Said";
 import { forget } from "./basket";
 import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
+import { SendBack } from "./SendBack";
 import { Summary } from "./Summary";
 import { TransferSlip } from "./TransferSlip";
 import { directionOf, SayProvider, useSay, type Words, wordsIn } from "./words";
@@ -243,6 +244,7 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
           names={say}
         />
       </div>
+      <SendBack order={order} language={counter.language} />
     </div>
   );
 }

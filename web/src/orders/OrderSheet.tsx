@@ -14,11 +14,14 @@ import { CallingOff } from "./CallingOff";
 import { Letters } from "./Letters";
 import { Refund } from "./Refund";
 import { Sending } from "./Sending";
+import { Wishes } from "./Wishes";
 
 /** One order: its quote with every why, the buyer, the life of its payment, capture and refund. */
 export function OrderSheet() {
   const { shop, setup } = useBench();
   const number = Number(useParams().number);
+  // What is owed for goods sent back, taken over into the refund.
+  const [owed, setOwed] = useState<Record<string, string>>();
   const client = useQueryClient();
   const key = ["order", shop, number];
   const query = useQuery({
@@ -121,9 +124,10 @@ export function OrderSheet() {
           </section>
           <Sending order={order} fresh={fresh} />
           <CallingOff order={order} fresh={fresh} />
+          <Wishes order={order} fill={setOwed} />
           {order.payments.length === 0 && <p className="quiet">The buyer has not paid yet.</p>}
           {order.payments.map((paid) => (
-            <Payment key={paid.id} order={order} paid={paid} fresh={fresh} />
+            <Payment key={paid.id} order={order} paid={paid} owed={owed} fresh={fresh} />
           ))}
           <section aria-label="Papers" className="mb-6 border-t border-base-content pt-3">
             <h2 className="mb-1">Papers</h2>
@@ -147,7 +151,14 @@ export function OrderSheet() {
   );
 }
 
-function Payment({ order, paid, fresh }: { order: WholeOrder; paid: Paid; fresh: (order: WholeOrder) => void }) {
+interface PaymentProps {
+  order: WholeOrder;
+  paid: Paid;
+  owed: Record<string, string> | undefined;
+  fresh: (order: WholeOrder) => void;
+}
+
+function Payment({ order, paid, owed, fresh }: PaymentProps) {
   const { setup } = useBench();
   const { language, timeZone } = setup.shop;
   const amount = (value: string) => money(value, order.currency, language);
@@ -166,7 +177,9 @@ function Payment({ order, paid, fresh }: { order: WholeOrder; paid: Paid; fresh:
         {!isZero(paid.toCapture) && (
           <Move kind="capture" order={order} paid={paid} most={paid.toCapture} fresh={fresh} />
         )}
-        {!isZero(paid.toRefund) && <Refund order={order} paid={paid} fresh={fresh} />}
+        {!isZero(paid.toRefund) && (
+          <Refund key={JSON.stringify(owed)} order={order} paid={paid} owed={owed} fresh={fresh} />
+        )}
         {paid.toVoid && <Move kind="void" order={order} paid={paid} most={paid.amount} fresh={fresh} />}
       </div>
       <ol className="mt-3 border-s-2 border-base-300 ps-4">

@@ -8,13 +8,21 @@ import { Said } from "../shared/Said";
 const sum = (amounts: string[], digits: number): string =>
   (amounts.reduce((all, amount) => all + Math.round(Number(amount) * 10 ** digits), 0) / 10 ** digits).toFixed(digits);
 
+interface Props {
+  order: WholeOrder;
+  paid: Paid;
+  /** Item by item, where it is known what is owed. */
+  owed: Record<string, string> | undefined;
+  fresh: (order: WholeOrder) => void;
+}
+
 /** Giving money back: an amount over everything that is left, or item by item. The key is made once, so a second click gives back nothing more. */
-export function Refund({ order, paid, fresh }: { order: WholeOrder; paid: Paid; fresh: (order: WholeOrder) => void }) {
+export function Refund({ order, paid, owed, fresh }: Props) {
   const { shop, setup } = useBench();
   const [key, setKey] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
   const [amount, setAmount] = useState<string>();
-  const [parts, setParts] = useState<Record<string, string>>({});
+  const [parts, setParts] = useState<Record<string, string>>(owed ?? {});
   const digits = paid.toRefund.split(".")[1]?.length ?? 0;
   const named = Object.fromEntries(
     Object.entries(parts).filter(([, part]) => part.trim() !== "" && Number(part) !== 0),
@@ -53,7 +61,7 @@ export function Refund({ order, paid, fresh }: { order: WholeOrder; paid: Paid; 
           Refund
         </button>
       </div>
-      <details className="mt-1">
+      <details className="mt-1" open={owed !== undefined}>
         <summary className="cursor-pointer text-sm quiet">for what</summary>
         <table className="mt-1">
           <caption className="sr-only">What the refund is for</caption>

@@ -61,3 +61,17 @@ create table calendar (
 alter table slot_taken add column ends timestamp;
 update slot_taken set ends = dateadd(hour, 1, starts);
 alter table slot_taken alter column ends set not null;
+
+-- Buyers who withdraw from an order, or ask to send something back, on the order's own page. One of each order waits at a time.
+create table withdrawal (
+  id bigint generated always as identity primary key,
+  order_id bigint not null references orders(id),
+  kind varchar(20) not null check (kind in ('withdrawal', 'return')),
+  lines clob not null,
+  note varchar(1000) not null default '',
+  at timestamp with time zone not null,
+  settled_at timestamp with time zone,
+  waiting bigint generated always as (case when settled_at is null then order_id else null end),
+  unique (waiting)
+);
+create index withdrawal_of on withdrawal(order_id);

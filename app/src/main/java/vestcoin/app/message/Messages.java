@@ -162,6 +162,19 @@ public class Messages {
         }
     }
 
+    /** Confirms to the buyer, and tells the shop, what was declared and when: withdrawing is confirmed on something that lasts. */
+    public void declared(Orders.Order order, Instant at, List<String> things) {
+        Setup setup = editions.spoken(order.shop(), order.edition(), order.language()).setup();
+        String about = String.valueOf(at.toEpochMilli());
+        owe(order, setup.shop(), "return", about, order.email(), Words.in(setup, order.language()).declared(order, at.atZone(ZoneId.of(setup.shop().timeZone())), things, link(order)));
+        if (!setup.shop().email().isBlank()) {
+            owe(order, setup.shop(), "return", about + ".copy", setup.shop().email(), Words.in(editions.of(order.shop(), order.edition()).document().setup(), "")
+                    .declared(order, at.atZone(ZoneId.of(setup.shop().timeZone())), things, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+        }
+        // Sent when what was declared is committed.
+        book.announce(order.id());
+    }
+
     private static BigDecimal amount(long minor, Orders.Order order) {
         return BigDecimal.valueOf(minor, CurrencyUnit.of(order.currency()).getDecimalPlaces());
     }

@@ -2,6 +2,9 @@ package vestcoin.app.message;
 
 import java.math.BigDecimal;
 import java.text.NumberFormat;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Currency;
@@ -78,6 +81,14 @@ final class Words {
     /** A letter to the buyer with an amount in its text, and nothing under it. */
     Said told(String occasion, Orders.Order order, BigDecimal amount, String link) {
         return said(occasion, order, amount, List.of(), -1, link, own());
+    }
+
+    /** That the buyer has withdrawn from an order or asked to send something back, with the time it came. */
+    Said declared(Orders.Order order, ZonedDateTime at, List<String> things, String link) {
+        String when = DateTimeFormatter.ofLocalizedDateTime(FormatStyle.LONG, FormatStyle.SHORT).withLocale(locale).format(at);
+        return new Said(say("Sending back from order ", "Rückgabe aus Bestellung ") + order.number(), new Body(List.of(
+                say("received on ", "eingegangen am ") + when + say(" from ", " von ") + order.name() + say(": withdrawal from, or return of", ": Widerruf oder Rückgabe von") + " " + String.join(", ", things) + ".",
+                say("Where to send it and what is given back is in the terms of ", "Wohin es geht und was erstattet wird, steht in den Bedingungen von ") + shop.name() + "."), List.of(), -1, link, own()));
     }
 
     private String own() {

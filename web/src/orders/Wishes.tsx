@@ -1,0 +1,64 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { answer, api, type WholeOrder } from "../api/client";
+import { useBench } from "../desk/bench";
+import { money } from "../shared/money";
+
+/** What the buyer has withdrawn from or wants to send back, what is owed for it, and settling it. */
+export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Record<string, string>) => void }) {
+  const { shop, setup } = useBench();
+  const client = useQueryClient();
+  const key = ["withdrawals", shop, order.number];
+  const path = { shop, number: order.number };
+  const wishes = useQuery({
+    queryKey: [...key, order.payments.map((paid) => paid.refunded).join()],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/orders/{number}/withdrawals", { params: { path } })),
+  });
+  if (!wishes.data?.length) return null;
+  const { language, timeZone } = setup.shop;
+  const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "short", timeZone });
+  const nameOf = (item: string) => order.items.find((each) => each.item === item)?.name ?? item;
+  return (
+    <section aria-label="Sent back" className="mb-6 border-t border-base-content pt-3">
+      <h2 className="mb-1">Sent back</h2>
+      {wishes.data.map(({ declared, owed }) => (
+        <div key={declared.id} className="mb-2">
+          <p>
+            {declared.kind === "withdrawal" ? "Withdrawn from" : "Wants to return"}{" "}
+            {declared.lines.map((line) => order.quote.lines[line]?.name).join(", ")}
+            <span className="quiet"> · {when.format(new Date(declared.at))}</span>
+            {declared.settledAt && (
+              <span className="quiet"> · settled {when.format(new Date(declared.settledAt))}</span>
+            )}
+          </p>
+          {declared.note && <p className="quiet">“{declared.note}”</p>}
+          {!declared.settledAt && (
+            <p className="flex flex-wrap items-baseline gap-3">
+              <span>
+                Owed:{" "}
+                {Object.entries(owed)
+                  .map(([item, amount]) => `${nameOf(item)} ${money(amount, order.currency, language)}`)
+                  .join(", ") || "nothing more"}
+              </span>
+              <button type="button" className="cursor-pointer underline" onClick={() => fill(owed)}>
+                Fill the refund with it
+              </button>
+              <button
+                type="button"
+                className="cursor-pointer underline"
+                onClick={() =>
+                  void answer(
+                    api.POST("/api/shops/{shop}/orders/{number}/withdrawals/{id}/settled", {
+                      params: { path: { ...path, id: declared.id } },
+                    }),
+                  ).then(() => client.invalidateQueries({ queryKey: key }))
+                }
+              >
+                It is settled
+              </button>
+            </p>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}
