@@ -80,7 +80,7 @@ export function SendBack({ order, language }: { order: Placed; language: string 
             />
           </label>
           <Said problems={problems} />
-          <div className="mt-3 flex gap-3">
+          <div className="mt-3 flex flex-wrap gap-3">
             <button
               type="button"
               className="btn btn-primary"

@@ -117,6 +117,34 @@ class CounterTest extends AtCounter {
     }
 
     @Test
+    void a_buyer_withdraws_on_the_order_s_own_page_and_the_seller_gives_back_what_is_owed() throws IOException {
+        open(390, 844);
+        put("Kites You Can Build, book");
+        address();
+        browser.clickText("Go on to payment");
+        order("Card");
+        pay("9810000000000001");
+        done();
+        String number = browser.see("main").getText().replaceAll("(?s).*Order (1\\d+).*", "$1");
+        browser.clickText("Withdraw from this order");
+        browser.see("fieldset textarea").sendKeys("A present we have twice.");
+        assertThat(browser.violations()).isEmpty();
+        assertThat(browser.scrollsSideways()).isFalse();
+        browser.clickText("Confirm: withdraw from this order");
+        browser.see(By.xpath("//*[@role='status'][contains(., 'You have asked to send things back')]"));
+        browser.close();
+        browser = Browser.atDesk(shop);
+        browser.go(shop.url() + "/desk/" + vestcoin.app.run.DemoShop.SHOP + "/orders/" + number);
+        browser.waitFor("the seller reads it", () -> browser.shows("A present we have twice."));
+        browser.clickText("It is settled");
+        browser.waitFor("settled", () -> browser.shows("settled 2"));
+        browser.clickText("Call it off …");
+        browser.clickText("Call the order off");
+        browser.waitFor("called off", () -> browser.shows("voided"));
+        assertThat(browser.violations()).isEmpty();
+    }
+
+    @Test
     void an_address_form_is_that_of_its_country() throws IOException {
         open(390, 844);
         put("Kites You Can Build, book");

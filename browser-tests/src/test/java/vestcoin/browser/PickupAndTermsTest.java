@@ -34,6 +34,35 @@ class PickupAndTermsTest extends AtDesk {
     }
 
     @Test
+    void hours_are_painted_by_keys_and_by_mouse_and_the_short_text_follows() {
+        at("pickup");
+        String hours = "pickup/places/market/hours";
+        String board = "[aria-label='Hours of Market stall, Saturdays'] ";
+        browser.waitFor("as they are", () -> value(hours).equals("sat 09:00-14:00"));
+        // Sunday from ten: the eighth half hour after six o'clock.
+        browser.click(board + "[data-half='6-8']");
+        browser.waitFor("a click opens half an hour", () -> value(hours).equals("sat 09:00-14:00; sun 10:00-10:30"));
+        browser.keys(Keys.ARROW_RIGHT);
+        browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT));
+        browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT));
+        browser.keys(Keys.SPACE);
+        browser.waitFor("what is marked is opened", () -> value(hours).equals("sat 09:00-14:00; sun 10:00-12:00"));
+        assertThat(browser.violations()).isEmpty();
+        browser.clickText("Undo");
+        browser.clickText("Undo");
+        browser.waitFor("back", () -> value(hours).equals("sat 09:00-14:00"));
+    }
+
+    @Test
+    void a_calendar_gets_its_own_address_that_can_be_renewed() {
+        at("pickup");
+        browser.clickText("Make an address for my calendar");
+        browser.waitFor("it is there", () -> browser.shows("/calendar/"));
+        browser.clickText("Make a new address");
+        browser.waitFor("still one", () -> browser.shows("/calendar/"));
+    }
+
+    @Test
     void without_hours_the_choice_and_the_missing_piece_are_shown_together() {
         at("pickup");
         browser.fill("[data-path='pickup/places/market/hours']", Keys.DELETE.toString());
