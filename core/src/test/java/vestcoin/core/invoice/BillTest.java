@@ -55,6 +55,33 @@ class BillTest {
         assertThat(several).as("orders with several bills").isGreaterThan(25);
     }
 
+    /** What a refund is said to be for is credited of that, never more than is left of it, and the rest is shared. */
+    @Test
+    void a_refund_that_is_named_credits_what_is_named_first() {
+        Random random = new Random(7);
+        RandomShops shops = new RandomShops(random);
+        int named = 0;
+        for (int i = 0; i < 200; i++) {
+            Setup setup = shops.shop();
+            Quote quote = Pricing.priceUntraced(Compiled.of(setup), shops.order(setup));
+            List<Bill> bills = Bill.of(quote, setup.shop().address().country());
+            int digits = Currencies.of(quote.currency()).orElseThrow().getDecimalPlaces();
+            Bill.Item item = bills.stream().flatMap(bill -> bill.items().stream()).filter(each -> each.gross().signum() > 0).findFirst().orElse(null);
+            BigDecimal whole = Credit.left(bills, Map.of());
+            if (item == null || whole.compareTo(item.gross()) < 0) {
+                continue;
+            }
+            BigDecimal back = random.nextBoolean() ? item.gross() : whole;
+            Map<String, BigDecimal> parts = Credit.parts(bills, Map.of(), Map.of(item.key(), item.gross().add(BigDecimal.ONE)), back, digits);
+            assertThat(parts.get(item.key())).isEqualByComparingTo(item.gross());
+            assertThat(parts.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(back);
+            Map<String, Credit.Given> before = Map.of(item.key(), new Credit.Given(item.gross(), item.tax()));
+            assertThat(Credit.parts(bills, before, Map.of(item.key(), item.gross()), BigDecimal.ZERO.setScale(digits), digits).getOrDefault(item.key(), BigDecimal.ZERO)).as("nothing twice").isEqualByComparingTo(BigDecimal.ZERO);
+            named++;
+        }
+        assertThat(named).isGreaterThan(100);
+    }
+
     private static void creditedInParts(List<Bill> bills, int digits, Random random) {
         Map<String, Credit.Given> before = new TreeMap<>();
         List<Bill> credits = new ArrayList<>();
