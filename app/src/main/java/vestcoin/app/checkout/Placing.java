@@ -100,17 +100,18 @@ public class Placing {
 
     /** Pays what is due of an order through its provider. @param cardToken empty where the buyer is sent to a page */
     public PaymentBook.Payment pay(Orders.Order order, String cardToken) {
-        if (order.cancelled()) {
-            throw new Told(HttpStatus.CONFLICT, "token", "The shop has called this order off.", "Nothing is to be paid; ask the shop why.");
-        }
         Editions.Edition edition = editions.of(order.shop(), order.edition());
         Payment.Method method = method(edition, OrderFile.parse(order.document())).filter(way -> way.kind().throughProvider())
                 .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This order is not paid here.", "Follow what the page of the order says."));
         if (method.kind() == Payment.Kind.CARD && cardToken.isEmpty()) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "cardToken", "The card is missing.", "Type its number.");
         }
-        return payments.pay(begun(order, method, edition), new Payments.Reference(order.currency(), String.valueOf(order.number()),
-                ownUrl + "/counter/" + order.shop() + "/order/" + order.token()), cardToken);
+        try {
+            return payments.pay(begun(order, method, edition), new Payments.Reference(order.currency(), String.valueOf(order.number()),
+                    ownUrl + "/counter/" + order.shop() + "/order/" + order.token()), cardToken);
+        } catch (PaymentBook.CalledOff e) {
+            throw new Told(HttpStatus.CONFLICT, "token", "The shop has called this order off.", "Nothing is to be paid; ask the shop why.");
+        }
     }
 
     private static PaymentBook.Begun begun(Orders.Order order, Payment.Method method, Editions.Edition edition) {

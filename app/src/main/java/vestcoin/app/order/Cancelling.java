@@ -3,7 +3,6 @@ package vestcoin.app.order;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -37,12 +36,11 @@ public class Cancelling {
         if (!order.sent().equals("no")) {
             throw new Told(HttpStatus.CONFLICT, "order", "Something of this order has left already.", "Give back what comes back, as a refund.");
         }
-        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream().map(payments::asked).filter(payment -> payment.stateNow().alive()).toList();
-        if (alive.stream().anyMatch(payment -> payment.throughProvider() && payment.stateNow().open())) {
+        book.ofOrder(order.id()).forEach(payments::asked);
+        if (!orders.cancel(order, stock(order))) {
             throw new Told(HttpStatus.CONFLICT, "order", "The buyer is paying at this moment.", "Try again when the payment is decided.");
         }
-        orders.cancel(order, stock(order));
-        alive.forEach(payment -> settle(payment, actor));
+        book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).forEach(payment -> settle(payment, actor));
         book.announce(order.id());
     }
 

@@ -162,17 +162,26 @@ public class Orders {
      * Calls an order off: what it took of stock, slots and discounts is there for others again. Done once.
      *
      * @param stock what it took of goods that are counted
+     * @return whether it is called off now; not while a provider may still answer to a payment, or when something has left
      */
     @Transactional
-    public void cancel(Order order, Map<String, BigDecimal> stock) {
+    public boolean cancel(Order order, Map<String, BigDecimal> stock) {
         sql.sql("select id from shop where id = :shop for update").param("shop", order.shop()).query(String.class).single();
-        if (sql.sql("update orders set cancelled_at = :at where id = :id and cancelled_at is null and sent = 'no'").param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("id", order.id()).update() == 0) {
-            return;
+        boolean before = sql.sql("select cancelled_at is not null from orders where id = :id for update").param("id", order.id()).query(Boolean.class).single();
+        if (before) {
+            return true;
+        }
+        if (sql.sql("""
+                update orders set cancelled_at = :at where id = :id and sent = 'no'
+                  and not exists (select 1 from payment where order_id = orders.id and gateway is not null and state in ('created', 'needs-buyer', 'pending'))""")
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("id", order.id()).update() == 0) {
+            return false;
         }
         stock.forEach((item, quantity) -> sql.sql("update stock set remaining = remaining + :quantity where shop = :shop and item = :item")
                 .param("quantity", quantity).param("shop", order.shop()).param("item", item).update());
         sql.sql("delete from slot_taken where order_id = :id").param("id", order.id()).update();
         sql.sql("delete from discount_use where order_id = :id").param("id", order.id()).update();
+        return true;
     }
 
     /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */

@@ -113,9 +113,24 @@ public class PaymentBook {
         return sql.sql("select max(at) from payment_transition where payment = :payment").param("payment", payment).query(Instant.class).single();
     }
 
-    /** Begins a try, unless another of the same part of the order is alive: then that one is given. */
+    /** An order that was called off begins no payment. */
+    public static final class CalledOff extends RuntimeException {
+        CalledOff(long order) {
+            super("order " + order + " was called off");
+        }
+    }
+
+    /**
+     * Begins a try, unless another of the same part of the order is alive: then that one is given. The order's row is locked, so that a
+     * payment and calling the order off cannot both happen.
+     *
+     * @throws CalledOff if the order was called off
+     */
     @Transactional
     public Payment begin(Begun asked) {
+        if (sql.sql("select cancelled_at is not null from orders where id = :order for update").param("order", asked.order()).query(Boolean.class).single()) {
+            throw new CalledOff(asked.order());
+        }
         try {
             String key = UUID.randomUUID().toString();
             sql.sql("""

@@ -98,6 +98,22 @@ class CallingOffTest {
         return sql().sql("select remaining from stock where item = 'wind-sock'").query(java.math.BigDecimal.class).single().stripTrailingZeros().toPlainString();
     }
 
+    /** Whichever comes first: an order called off is never paid, and one being paid is not called off. */
+    @Test
+    void calling_off_and_paying_at_once_never_both_happen() {
+        for (int i = 0; i < 8; i++) {
+            JsonNode placed = placed(basket("card"));
+            java.util.concurrent.CompletableFuture<Integer> paying = java.util.concurrent.CompletableFuture.supplyAsync(() -> shop.anybody().pay(placed, TestCard.APPROVED).status());
+            int cancelling = owner.post(path(placed) + "/cancel", "").status();
+            int paid = paying.join();
+            JsonNode order = owner.get(path(placed)).json();
+            boolean off = !order.path("cancelledAt").isNull() && !order.path("cancelledAt").isMissingNode();
+            assertThat(off).isEqualTo(cancelling == 200);
+            boolean holds = order.path("payments").valueStream().anyMatch(payment -> payment.path("state").asString().equals("authorised"));
+            assertThat(off && holds).as("called off, and the money held all the same; paying said " + paid).isFalse();
+        }
+    }
+
     @Test
     void what_has_left_is_not_called_off_and_nobody_pays_for_what_was() {
         JsonNode gone = placed(basket("transfer"));

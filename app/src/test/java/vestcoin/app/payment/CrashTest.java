@@ -19,7 +19,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
@@ -73,7 +73,8 @@ class CrashTest {
                 waitUntilNothingIsOpen(context.getBean(JdbcClient.class), context.getBean(Payments.class));
                 waitUntilNoPaperIsOwed(context.getBean(JdbcClient.class));
             }
-            JdbcClient sql = JdbcClient.create(new DriverManagerDataSource("jdbc:h2:file:" + data.resolve("vest-coin"), "sa", ""));
+            // One connection for all of it: each of its own would open and compact the file anew.
+            JdbcClient sql = JdbcClient.create(new SingleConnectionDataSource("jdbc:h2:file:" + data.resolve("vest-coin"), "sa", "", true));
             vouchersAreWhole(sql);
             papersAreWhole(sql);
             List<Paid> ours = book(sql);
