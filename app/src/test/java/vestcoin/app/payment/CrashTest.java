@@ -17,6 +17,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.SingleConnectionDataSource;
@@ -79,7 +80,7 @@ class CrashTest {
             papersAreWhole(sql);
             List<Paid> ours = book(sql);
             System.out.println("crash: " + ROUNDS + " kills, " + placed + " orders placed, " + ours.size() + " payments compared");
-            assertThat(refused).as("orders refused while the application ran").isEmpty();
+            assertThat(refused).as(() -> "orders refused while the application ran; its log has " + errors(data)).isEmpty();
             assertThat(ours).hasSizeGreaterThan(BUYERS);
             for (Paid paid : ours) {
                 String theirs = services.cards().bookOf(paid.key()).orElse("nothing");
@@ -89,6 +90,15 @@ class CrashTest {
                     assertThat(paid.state() + " " + paid.captured() + " " + paid.refunded()).isEqualTo(theirs);
                 }
             }
+        }
+    }
+
+    /** What the application logged as errors, for a test that fails. */
+    private static List<String> errors(Path data) {
+        try (Stream<String> lines = Files.lines(data.resolve("log"))) {
+            return lines.filter(line -> line.contains("ERROR") || line.contains("Exception")).limit(20).toList();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
         }
     }
 
@@ -103,7 +113,7 @@ class CrashTest {
         String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
         Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-cp", classPath,
                 "vestcoin.app.Main", "start", "--port", String.valueOf(port), "--data", data.toString()).redirectErrorStream(true)
-                .redirectOutput(data.resolve("log").toFile()).start();
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile())).start();
         for (int i = 0; i < 300; i++) {
             Thread.sleep(100);
             try {
