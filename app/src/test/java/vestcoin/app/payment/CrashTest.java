@@ -32,7 +32,7 @@ import vestcoin.standins.pay.TestCard;
 /** The application is killed while orders are being paid; afterwards its book and the processor's agree. */
 class CrashTest {
     /** More with {@code -Dvest-coin.kills=200}. */
-    private static final int ROUNDS = Integer.getInteger("vest-coin.kills", 5);
+    private static final int ROUNDS = Integer.getInteger("vest-coin.kills", 4);
     private static final int VOUCHERS = 400 * ROUNDS;
     private static final long SMALL = 1000;
     private static final long LARGE = 5000;
