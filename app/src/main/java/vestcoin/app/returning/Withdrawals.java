@@ -6,7 +6,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,9 +27,8 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.delivery.Delivery;
-import vestcoin.core.delivery.Offer;
 import vestcoin.core.invoice.Bill;
-import vestcoin.core.invoice.Credit;
+import vestcoin.core.invoice.SentBack;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Buyer;
@@ -116,32 +114,14 @@ public class Withdrawals {
         return Pricing.priceUntraced(editions.of(order.shop(), order.edition()).document().compiled(), OrderFile.parse(order.document()));
     }
 
-    /**
-     * What is owed for a declaration: of the lines all that is left; for a withdrawal from all of the order the delivery too, up to the
-     * cheapest that was offered. Source: Directive 2011/83/EU, Article 13(1) and (2).
-     *
-     * @return item of the order's bills to its amount with tax
-     */
+    /** What is owed for a declaration: item of the order's bills to its amount with tax. */
     Map<String, BigDecimal> owed(Orders.Order order, Declared declared) {
         Document document = editions.of(order.shop(), order.edition()).document();
         Quote quote = quote(order);
-        Map<String, Credit.Given> given = papers.given(order.id());
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
-        boolean all = declared.lines().size() == quote.lines().size();
-        boolean delivery = all && declared.kind().equals("withdrawal") && document.setup().terms().refundsDelivery();
-        BigDecimal cheapest = quote.sent().offers().stream().filter(Offer.Offered.class::isInstance).map(offer -> ((Offer.Offered) offer).price().value()).filter(price -> price.signum() > 0)
-                .min(Comparator.naturalOrder()).orElse(BigDecimal.ZERO);
+        boolean delivery = declared.kind().equals("withdrawal") && document.setup().terms().refundsDelivery();
         Map<String, BigDecimal> owed = new TreeMap<>();
-        BigDecimal rest = cheapest;
-        for (Bill.Item item : Bill.of(quote, document.setup().shop().address().country()).stream().flatMap(bill -> bill.items().stream()).toList()) {
-            BigDecimal left = item.gross().subtract(given.containsKey(item.key()) ? given.get(item.key()).gross() : BigDecimal.ZERO);
-            BigDecimal part = item.line().isPresent() ? declared.lines().contains(item.line().get()) ? left : BigDecimal.ZERO
-                    : delivery && item.kind() == Bill.Kind.DELIVERY ? left.min(rest) : BigDecimal.ZERO;
-            rest = item.kind() == Bill.Kind.DELIVERY ? rest.subtract(part) : rest;
-            if (part.signum() > 0) {
-                owed.put(item.key(), part.setScale(digits));
-            }
-        }
+        SentBack.owed(quote, Bill.of(quote, document.setup().shop().address().country()), papers.given(order.id()), declared.lines(), delivery).forEach((item, amount) -> owed.put(item, amount.setScale(digits)));
         return owed;
     }
 

@@ -30,7 +30,7 @@ public final class Credit {
         return bills.stream().flatMap(bill -> bill.items().stream()).map(item -> left(item, before)).reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
-    private static BigDecimal left(Bill.Item item, Map<String, Given> before) {
+    static BigDecimal left(Bill.Item item, Map<String, Given> before) {
         return item.gross().subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
     }
 

@@ -24,7 +24,7 @@ public record Returning(Kind kind, Optional<LocalDate> until) {
      * @param transit  working days it takes at most
      */
     public static Optional<Returning> open(Terms terms, boolean consumer, Optional<LocalDate> sent, int transit, LocalDate today) {
-        Optional<LocalDate> received = sent.map(day -> day.plusDays((long) Math.ceil((double) transit * WEEK / WORKING_WEEK)));
+        Optional<LocalDate> received = sent.map(day -> day.plusDays((transit * WEEK + WORKING_WEEK - 1) / WORKING_WEEK));
         Optional<Returning> withdrawal = terms.onlineWithdrawal() && consumer ? terms.withdrawalDays().map(days -> new Returning(Kind.WITHDRAWAL, received.map(day -> day.plusDays(days)))) : Optional.empty();
         Optional<Returning> wish = received.isPresent() ? terms.returnDays().map(days -> new Returning(Kind.RETURN, received.map(day -> day.plusDays(days)))) : Optional.empty();
         return withdrawal.filter(right -> right.holds(today)).or(() -> wish.filter(granted -> granted.holds(today)));
