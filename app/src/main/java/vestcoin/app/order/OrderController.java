@@ -181,8 +181,8 @@ class OrderController {
         if (move.amount().compareTo(BigDecimal.valueOf(payment.amount(), digits)) > 0) {
             throw new Told(HttpStatus.CONFLICT, "amount", "That is more than the payment.", "Take at most what is left of it.");
         }
-        if (kind == Provider.Kind.REFUND && !move.parts().isEmpty()) {
-            book.name(move.key(), order.id(), parts(move, items(order), digits));
+        if (kind == Provider.Kind.REFUND) {
+            book.name(move.key(), order.id(), move.parts().isEmpty() ? Map.of() : parts(move, items(order), digits));
         }
         payments.move(payment, kind, move.key(), move.amount().setScale(digits).unscaledValue().longValueExact(), who.getName());
         return whole(find(shop, number));

@@ -256,10 +256,16 @@ public class PaymentBook {
         }
     }
 
-    /** What a refund is for, with the refund's key. @param parts item of the order's bills to its amount */
+    /**
+     * What a refund is for, with the refund's key. Said again before the refund was asked for, as when it was not allowed at first, it is
+     * what was said last; afterwards it stays.
+     *
+     * @param parts item of the order's bills to its amount; nothing is said when empty
+     */
     @Transactional
     public void name(String key, long order, Map<String, Long> parts) {
-        if (sql.sql("select count(*) from refund_part where idempotency_key = :key").param("key", key).query(Long.class).single() == 0) {
+        if (sql.sql("select count(*) from payment_move where idempotency_key = :key").param("key", key).query(Long.class).single() == 0) {
+            sql.sql("delete from refund_part where idempotency_key = :key").param("key", key).update();
             parts.forEach((item, amount) -> sql.sql("insert into refund_part(idempotency_key, order_id, item, amount) values (:key, :order, :item, :amount)")
                     .param("key", key).param("order", order).param("item", item).param("amount", amount).update());
         }

@@ -162,6 +162,23 @@ class CallingOffTest {
         assertThat(item(placed, "Kites You Can Build").path("left").asString()).isEqualTo("0.00");
     }
 
+    /** The page keeps its key while a refund is refused, so that what is corrected must count, not what was said first. */
+    @Test
+    void a_refund_that_was_not_allowed_and_is_said_anew_credits_what_was_said_last() throws Exception {
+        JsonNode placed = placed(basket("transfer"));
+        long payment = owner.get(path(placed)).json().path("payments").path(0).path("id").asLong();
+        owner.post(path(placed) + "/capture", Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", "5.00"));
+        String key = UUID.randomUUID().toString();
+        String delivery = item(placed, "Tube parcel").path("item").asString();
+        assertThat(owner.post(path(placed) + "/refund", Map.of("key", key, "payment", payment, "amount", "6.90", "parts", Map.of(delivery, "6.90"))).status()).as("more than has come").isEqualTo(409);
+        owner.post(path(placed) + "/capture", Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", "26.40"));
+        String book = item(placed, "Kites You Can Build").path("item").asString();
+        assertThat(owner.post(path(placed) + "/refund", Map.of("key", key, "payment", payment, "amount", "6.90", "parts", Map.of(book, "6.90"))).status()).isEqualTo(200);
+        assertThat(credit(placed, 1).path("gross").asString()).isEqualTo("6.90");
+        assertThat(item(placed, "Tube parcel").path("left").asString()).isEqualTo("6.90");
+        assertThat(item(placed, "Kites You Can Build").path("left").asString()).isEqualTo("17.60");
+    }
+
     @Test
     void a_buyer_is_reminded_once_a_day_of_what_is_open() throws Exception {
         JsonNode placed = placed(basket("transfer"));
