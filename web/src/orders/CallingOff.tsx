@@ -20,7 +20,7 @@ export function CallingOff({ order, fresh }: { order: WholeOrder; fresh: (order:
       {sure ? (
         <p className="flex flex-wrap items-baseline gap-3">
           What is held is let go, what was taken is given back, stock and slot are free again, and the buyer is written.
-          <button type="button" className="btn btn-error btn-sm" onClick={() => void cancel()}>
+          <button type="button" className="btn btn-primary btn-sm" onClick={() => void cancel()}>
             Call the order off
           </button>
           <button type="button" className="btn btn-sm" onClick={() => setSure(false)}>

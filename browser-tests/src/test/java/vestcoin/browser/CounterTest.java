@@ -139,6 +139,10 @@ class CounterTest extends AtCounter {
         browser.clickText("It is settled");
         browser.waitFor("settled", () -> browser.shows("settled 2"));
         browser.clickText("Call it off …");
+        browser.seeText("Call the order off");
+        browser.dark(true);
+        assertThat(browser.contrast()).as("asked once more, dark").isEmpty();
+        browser.dark(false);
         browser.clickText("Call the order off");
         browser.waitFor("called off", () -> browser.shows("voided"));
         assertThat(browser.violations()).isEmpty();
