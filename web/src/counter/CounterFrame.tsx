@@ -4,7 +4,7 @@ import { type Step, steps } from "./CounterPage";
 import { useSay } from "./words";
 
 interface Props {
-  counter: Pick<Counter, "name" | "texts">;
+  counter: Pick<Counter, "name" | "texts"> & { closed?: boolean };
   step?: Step;
   go?: (step: Step) => void;
   /** Beside the shop's name: language and currency. */
@@ -19,6 +19,11 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
   const at = step ? steps.indexOf(step) : steps.length;
   return (
     <div className="mx-auto flex min-h-full max-w-5xl flex-col">
+      {counter.closed && (
+        <p role="status" className="bg-base-content px-5 py-1.5 text-sm text-base-100">
+          {say.onlyYou}
+        </p>
+      )}
       <header className="px-5 pt-5">
         <div className="flex flex-wrap items-baseline justify-between gap-2">
           <p className="font-head text-xl font-bold">{counter.name}</p>

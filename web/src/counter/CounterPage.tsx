@@ -3,8 +3,8 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, type BuyerQuote, type Counter, type Problem, problemsOf, Refusal } from "../api/client";
 import { countryName } from "../shared/places";
-import { Said } from "../shared/Said";
-import { type Kept, useBasket } from "./basket";
+import { type Kept, sameLine, useBasket } from "./basket";
+import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
 import { chosen, Speaking, type Spoken } from "./Speaking";
 import { Summary } from "./Summary";
@@ -12,6 +12,7 @@ import { BasketStep } from "./steps/BasketStep";
 import { HowStep } from "./steps/HowStep";
 import { PayStep } from "./steps/PayStep";
 import { WhereStep } from "./steps/WhereStep";
+import { useTaken } from "./useTaken";
 import { directionOf, SayProvider, wordsIn } from "./words";
 
 export const steps = ["Basket", "Where", "How", "Pay"] as const;
@@ -34,10 +35,7 @@ export function CounterPage() {
   return (
     <SayProvider value={wordsIn(language)}>
       {counter.isError ? (
-        <main className="mx-auto max-w-md p-8">
-          <h1 className="mb-2 text-2xl">{wordsIn(language).notOpen}</h1>
-          <Said problems={problemsOf(counter.error)} />
-        </main>
+        <Closed shop={shop} reason={counter.error} />
       ) : (
         counter.data && <Checkout counter={counter.data} speak={setSpoken} again={() => void counter.refetch()} />
       )}
@@ -76,6 +74,12 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
   const [problems, setProblems] = useState<Problem[]>([]);
   const [changed, setChanged] = useState<BuyerQuote>();
   const heading = useRef<HTMLHeadingElement>(null);
+  const taken = useTaken(counter.shop, (lines, codes) =>
+    change({
+      lines: [...kept.lines, ...lines.filter((line) => !kept.lines.some((each) => sameLine(each, line)))],
+      codes: [...new Set([...kept.codes, ...codes])],
+    }),
+  );
   const basket = basketOf(kept, counter);
   const priced = useQuery({
     queryKey: ["quote", counter.shop, basket],
@@ -139,7 +143,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
     change,
     quote,
     heading,
-    problems: [...problems, ...(step === "Pay" || step === "How" ? wrong : [])],
+    problems: [...problems, ...taken, ...(step === "Pay" || step === "How" ? wrong : [])],
   };
   return (
     <CounterFrame

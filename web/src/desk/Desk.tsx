@@ -5,6 +5,7 @@ import { OrderList } from "../orders/OrderList";
 import { OrderSheet } from "../orders/OrderSheet";
 import { DeliveryStation } from "../stations/delivery/DeliveryStation";
 import { GoodsStation } from "../stations/goods/GoodsStation";
+import { OpeningStation } from "../stations/opening/OpeningStation";
 import { PaymentStation } from "../stations/payment/PaymentStation";
 import { PickupStation } from "../stations/pickup/PickupStation";
 import { ShopStation } from "../stations/shop/ShopStation";
@@ -57,6 +58,7 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="tax" element={<TaxStation />} />
           <Route path="payment" element={<PaymentStation />} />
           <Route path="terms" element={<TermsStation />} />
+          <Route path="opening" element={<OpeningStation />} />
           <Route path="orders" element={<OrderList />} />
           <Route path="orders/:number" element={<OrderSheet />} />
           <Route path="*" element={<Beginning />} />

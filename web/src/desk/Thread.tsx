@@ -1,4 +1,5 @@
 import { Link, useLocation } from "react-router";
+import { useOpening } from "../stations/opening/useOpening";
 import { useBench } from "./bench";
 
 /** The stations that exist, in the order an order takes. */
@@ -10,6 +11,7 @@ export const stations = [
   { id: "tax", name: "Tax" },
   { id: "payment", name: "Payment" },
   { id: "terms", name: "Terms" },
+  { id: "opening", name: "Opening" },
 ] as const;
 
 type Sewn = "sewn" | "half" | "empty";
@@ -45,11 +47,18 @@ const spoken: Record<Sewn, string> = { sewn: "complete", half: "not complete", e
 export function Thread() {
   const bench = useBench();
   const location = useLocation();
+  const opening = useOpening();
   return (
     <nav aria-label="Stations" className="border-b border-base-300 px-5 pt-2 pb-1.5">
       <ol className="flex">
         {stations.map((station, index) => {
-          const state = bench.draft.stations.find((each) => each.station === station.id);
+          const state =
+            station.id === "opening"
+              ? {
+                  state: opening.data?.open ? ("sewn" as const) : ("empty" as const),
+                  word: opening.data?.open ? "" : "closed",
+                }
+              : bench.draft.stations.find((each) => each.station === station.id);
           const sewn: Sewn = state?.state ?? "empty";
           const here = location.pathname.split("/")[3] === station.id;
           return (

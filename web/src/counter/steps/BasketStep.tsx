@@ -13,6 +13,7 @@ export function BasketStep({
   change,
   quote,
   heading,
+  problems,
   wrong,
   next,
 }: StepProps & { wrong: Problem[]; next: () => void }) {
@@ -42,6 +43,7 @@ export function BasketStep({
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
         {kept.lines.length > 0 ? say.yourBasket : say.whatWouldYouLike}
       </h1>
+      <Said problems={problems} />
       {kept.lines.map((line, index) => {
         const product = productOf(line);
         const shown = quote?.lines[index];

@@ -1,11 +1,13 @@
 import { useEffect, useMemo, useState } from "react";
 import { useBench } from "../../desk/bench";
+import { Fold } from "../../shared/Fold";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
 import { DiscountSheet } from "./DiscountSheet";
+import { Elsewhere } from "./Elsewhere";
 import { Groups } from "./Groups";
 import { ProductDetail } from "./ProductDetail";
 
@@ -157,6 +159,12 @@ export function GoodsStation() {
       </div>
       <DiscountSheet />
       <Groups />
+      <Fold
+        title="Sell from another site"
+        note="a link or a piece of HTML that opens the counter with something in the basket"
+      >
+        <Elsewhere />
+      </Fold>
     </>
   );
 }

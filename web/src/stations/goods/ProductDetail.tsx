@@ -4,6 +4,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
+import { InStock } from "./InStock";
 import { bounds, breaks, choices, measure, own, renewal, sale } from "./notations";
 
 type Product = Setup["goods"]["products"][number];
@@ -98,6 +99,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
       <Options product={product} at={at} />
       <Variations product={product} at={at} />
       <PerUnits product={product} at={at} />
+      <InStock product={product} />
     </section>
   );
 }

@@ -121,7 +121,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
         </div>
       </form>
       <Said problems={problems} />
-      {known?.state === "test" && <Trial gateway={known} done={again} />}
+      {(known?.state === "test" || known?.state === "live") && <Trial gateway={known} done={again} />}
     </section>
   );
 }

@@ -4,7 +4,7 @@ import { tokenOf } from "../../counter/token";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 
-/** A true test payment through the account, step by step. */
+/** A true payment of the smallest amount through the account, step by step; of a live one it is real money. */
 export function Trial({ gateway, done }: { gateway: Gateway; done: () => void }) {
   const { shop } = useBench();
   const [number, setNumber] = useState("");
@@ -12,6 +12,7 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const card = gateway.provider === "cards";
+  const live = gateway.state === "live";
 
   const run = async (more: { key?: string; cardToken?: string }) => {
     const body = { key: more.key ?? null, cardToken: more.cardToken ?? null };
@@ -46,10 +47,16 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
         {card && (
           <label>
             <span className="block text-xs quiet">
-              A test card;{" "}
-              <a className="underline" href={`${gateway.url}/`} target="_blank" rel="noreferrer">
-                the processor lists them
-              </a>
+              {live ? (
+                "A card of your own"
+              ) : (
+                <>
+                  A test card;{" "}
+                  <a className="underline" href={`${gateway.url}/`} target="_blank" rel="noreferrer">
+                    the processor lists them
+                  </a>
+                </>
+              )}
             </span>
             <input
               className="inplace w-56 font-mono"
@@ -60,12 +67,17 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
           </label>
         )}
         <button type="button" className="btn btn-sm" disabled={busy || (card && !number)} onClick={() => void begin()}>
-          {busy ? "Trying …" : "Try it"}
+          {busy ? "Trying …" : live ? "Try it with real money" : "Try it"}
         </button>
         <span className="text-xs quiet">
           {gateway.triedAt ? `Last tried ${gateway.triedAt.slice(0, 10)}.` : "Never tried since the keys changed."}
         </span>
       </div>
+      {live && (
+        <p className="text-xs quiet">
+          The smallest amount is taken and given back at once; the provider may keep its fee.
+        </p>
+      )}
       <Said problems={problems} />
       {trial && (
         <ol className="mt-2" aria-live="polite" aria-label="Steps of the trial">

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import vestcoin.standins.bank.Bank;
 import vestcoin.standins.carrier.Carrier;
+import vestcoin.standins.elsewhere.OtherSite;
 import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.Wallet;
 import vestcoin.standins.places.AddressFinder;
@@ -16,7 +17,7 @@ import vestcoin.standins.taxrates.TaxRates;
 
 /** All simulated services together, behind one port of loopback. */
 public record Simulation(Services services, CardProcessor cards, Wallet wallet, Carrier carrier, ExchangeRates rates, Bank bank, PostRoom post, Register register,
-        AddressFinder places, TaxRates taxRates) implements AutoCloseable {
+        AddressFinder places, TaxRates taxRates, OtherSite elsewhere) implements AutoCloseable {
 
     /** @param port 0 for any free one @param folder of the services' own books */
     public static Simulation start(int port, Path folder) throws IOException {
@@ -29,9 +30,10 @@ public record Simulation(Services services, CardProcessor cards, Wallet wallet, 
         Register register = new Register();
         AddressFinder places = new AddressFinder();
         TaxRates taxRates = new TaxRates();
+        OtherSite elsewhere = new OtherSite();
         try {
-            return new Simulation(Services.start(port, List.of(cards, wallet, carrier, rates, bank, post, register, places, taxRates)), cards, wallet, carrier, rates, bank, post, register,
-                    places, taxRates);
+            return new Simulation(Services.start(port, List.of(cards, wallet, carrier, rates, bank, post, register, places, taxRates, elsewhere)), cards, wallet, carrier, rates, bank, post, register,
+                    places, taxRates, elsewhere);
         } catch (IOException e) {
             cards.close();
             wallet.close();

@@ -23,6 +23,7 @@ import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.link.Circumstances;
 import vestcoin.app.link.TaxNumbers;
+import vestcoin.app.opening.Entrance;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
@@ -52,10 +53,11 @@ class CounterController {
      * @param language   of all that is read, one of the languages
      * @param prices     of products by id, in the currency asked for, where that is not the shop's own
      * @param regions    of countries whose addresses name one, by code and name
+     * @param closed     whether only those who run the shop can see this
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
     record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home, List<String> languages,
-            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions) {}
+            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions, boolean closed) {}
 
     /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock @param currency the shop's own without it */
     record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<Boolean> business, Optional<String> taxNumber,
@@ -96,6 +98,7 @@ class CounterController {
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
     private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
 
+    private final Entrance entrance;
     private final Editions editions;
     private final Gateways gateways;
     private final Orders orders;
@@ -107,7 +110,8 @@ class CounterController {
     private final TaxNumbers taxNumbers;
     private final Clock clock;
 
-    CounterController(Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Placing placing, Slips slips, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
+    CounterController(Entrance entrance, Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Placing placing, Slips slips, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
+        this.entrance = entrance;
         this.editions = editions;
         this.gateways = gateways;
         this.orders = orders;
@@ -123,7 +127,7 @@ class CounterController {
     /** @param language tag of one, or of one near to it @param currency one the shop takes */
     @GetMapping("/api/counter/{shop}")
     Counter counter(@PathVariable String shop, @RequestParam Optional<String> language, @RequestParam Optional<String> currency) {
-        Editions.Edition edition = live(shop);
+        Editions.Edition edition = entrance.into(shop);
         Document document = spoken(edition, language);
         Setup setup = document.setup();
         Set<String> countries = new TreeSet<>();
@@ -138,7 +142,7 @@ class CounterController {
                 : circumstances.rates().map(rates -> Pricing.shelf(document.compiled(), wanted, rates)).orElse(Map.of());
         return new Counter(shop, setup.shop().name(), prices.isEmpty() ? setup.shop().currency() : wanted, setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX, setup.goods().products(), countries,
                 setup.shop().address().country(), Stream.concat(Stream.of(edition.document().setup().shop().language()), setup.shop().languages().stream()).distinct().toList(), currencies, prices,
-                Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""), regions(countries));
+                Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""), regions(countries), entrance.closed(shop));
     }
 
     private static Map<String, Map<String, String>> regions(Set<String> countries) {
@@ -153,14 +157,14 @@ class CounterController {
 
     @PostMapping("/api/counter/{shop}/quote")
     BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket) {
-        Editions.Edition edition = live(shop);
+        Editions.Edition edition = entrance.into(shop);
         return BuyerQuote.of(spoken(edition, basket.language()).quote(order(edition, basket, "")), basket.codes(), buyer(basket).trouble());
     }
 
     @PostMapping("/api/counter/{shop}/orders")
     Placed place(@PathVariable String shop, @RequestBody Wanted wanted) {
         check(wanted);
-        Editions.Edition edition = live(shop);
+        Editions.Edition edition = entrance.into(shop);
         Document document = spoken(edition, wanted.basket().language());
         Order order = order(edition, wanted.basket(), wanted.contact().email());
         QuoteView quote = document.quote(order);
@@ -209,10 +213,6 @@ class CounterController {
         Orders.Order order = find(token);
         book.ofOrder(order.id()).stream().findFirst().ifPresent(payments::asked);
         return view(find(token));
-    }
-
-    private Editions.Edition live(String shop) {
-        return editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
     }
 
     /** The order as asked, with what is known around it: how often discounts were used, by the buyer of this address too, and what is given from outside. */

@@ -15,6 +15,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.payment.Payments;
+import vestcoin.app.stock.StockBook;
 import vestcoin.core.discount.History;
 import vestcoin.core.pickup.Taken;
 
@@ -82,11 +83,13 @@ public class Orders {
 
     private final JdbcClient sql;
     private final Payments payments;
+    private final StockBook counted;
     private final Clock clock;
 
-    Orders(JdbcClient sql, Payments payments, Clock clock) {
+    Orders(JdbcClient sql, Payments payments, StockBook counted, Clock clock) {
         this.sql = sql;
         this.payments = payments;
+        this.counted = counted;
         this.clock = clock;
     }
 
@@ -115,7 +118,11 @@ public class Orders {
         Order placed = byToken(token).orElseThrow();
         order.uses().forEach(use -> take(placed, use));
         order.slot().ifPresent(slot -> take(placed, slot));
-        order.stock().forEach((item, quantity) -> take(order.shop(), item, quantity));
+        order.stock().forEach((item, quantity) -> {
+            if (!counted.take(order.shop(), item, quantity)) {
+                throw new SoldOut(item);
+            }
+        });
         order.vouchers().forEach(voucher -> payments.payByVoucher(placed.id(), order.shop(), voucher.code(), voucher.amount()));
         if (order.payable() == 0) {
             sql.sql("update orders set standing = 'paid' where id = :id").param("id", placed.id()).update();
@@ -151,13 +158,6 @@ public class Orders {
 
     private record Counted(String place, LocalDateTime starts, int many) {}
 
-    private void take(String shop, String item, BigDecimal quantity) {
-        if (sql.sql("update stock set remaining = remaining - :quantity where shop = :shop and item = :item and remaining >= :quantity")
-                .param("quantity", quantity).param("shop", shop).param("item", item).update() == 0) {
-            throw new SoldOut(item);
-        }
-    }
-
     /**
      * Calls an order off: what it took of stock, slots and discounts is there for others again. Done once.
      *
@@ -177,8 +177,7 @@ public class Orders {
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("id", order.id()).update() == 0) {
             return false;
         }
-        stock.forEach((item, quantity) -> sql.sql("update stock set remaining = remaining + :quantity where shop = :shop and item = :item")
-                .param("quantity", quantity).param("shop", order.shop()).param("item", item).update());
+        stock.forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
         sql.sql("delete from slot_taken where order_id = :id").param("id", order.id()).update();
         sql.sql("delete from discount_use where order_id = :id").param("id", order.id()).update();
         return true;

@@ -8,7 +8,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.security.GeneralSecurityException;
 import java.security.SecureRandom;
+import java.util.Base64;
+import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor;
@@ -16,14 +19,19 @@ import org.springframework.security.crypto.encrypt.AesBytesEncryptor.CipherAlgor
 import org.springframework.security.crypto.keygen.KeyGenerators;
 import org.springframework.stereotype.Component;
 
-/** Encrypts secrets (AES-256-GCM) with a key that lies beside the database, not in it, readable by its owner alone. */
+/** Encrypts secrets (AES-256-GCM) and signs (HMAC-SHA-256) with a key that lies beside the database, not in it, readable by its owner alone. */
 @Component
 public class Vault {
     private static final int KEY_BYTES = 32;
+    private static final String SIGNING = "HmacSHA256";
     private final AesBytesEncryptor encryptor;
+    private final SecretKeySpec signing;
 
     Vault(@Value("${vest-coin.data}") Path data) {
-        this.encryptor = new AesBytesEncryptor(new SecretKeySpec(key(data.resolve("vault.key")), "AES"), KeyGenerators.secureRandom(16), CipherAlgorithm.GCM);
+        byte[] key = key(data.resolve("vault.key"));
+        this.encryptor = new AesBytesEncryptor(new SecretKeySpec(key, "AES"), KeyGenerators.secureRandom(16), CipherAlgorithm.GCM);
+        // A key of its own, so that nothing signed says anything of what is sealed.
+        this.signing = new SecretKeySpec(mac(new SecretKeySpec(key, SIGNING), "signing"), SIGNING);
     }
 
     private static byte[] key(Path file) {
@@ -43,6 +51,21 @@ public class Vault {
             return fresh;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The mark that only this installation can put on a text; compare in constant time. */
+    public String mark(String text) {
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(mac(signing, text));
+    }
+
+    private static byte[] mac(SecretKeySpec key, String text) {
+        try {
+            Mac mac = Mac.getInstance(SIGNING);
+            mac.init(key);
+            return mac.doFinal(text.getBytes(StandardCharsets.UTF_8));
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException(e);
         }
     }
 

@@ -33,9 +33,8 @@ class HttpProvider implements Provider {
     }
 
     @Override
-    public View authorise(Access access, String key, long amount, String currency, String token, String reference, String returnUrl) {
-        return view(call(access, "POST", "/v1/payments", key,
-                Map.of("amount", amount, "currency", currency, "token", token, "reference", reference, "returnUrl", returnUrl)));
+    public View authorise(Access access, String key, Charge charge) {
+        return view(call(access, "POST", "/v1/payments", key, charge));
     }
 
     @Override

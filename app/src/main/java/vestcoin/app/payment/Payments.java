@@ -62,8 +62,9 @@ public class Payments {
             return payment.stateNow().open() ? asked(payment) : payment;
         }
         Access access = gateways.access(due.shop(), due.gateway());
+        String statement = gateways.of(due.shop(), due.gateway()).map(Gateways.GatewayView::statement).orElse("");
         try {
-            return onwards(book.learn(payment.id(), provider.authorise(access, payment.idempotencyKey(), due.amount(), more.currency(), token, more.reference(), more.returnUrl()), "buyer"));
+            return onwards(book.learn(payment.id(), provider.authorise(access, payment.idempotencyKey(), new Provider.Charge(due.amount(), more.currency(), token, more.reference(), statement, more.returnUrl())), "buyer"));
         } catch (Refusal e) {
             return book.put(payment.id(), PaymentState.FAILED, OWN, e.getMessage());
         } catch (Silent e) {

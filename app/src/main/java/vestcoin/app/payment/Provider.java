@@ -36,8 +36,16 @@ public interface Provider {
     /** Asks to be told about payments at a URL; returns the secret that signs. */
     String webhook(Access access, String url);
 
-    /** @param token of a card; empty where the buyer is sent to the provider's page */
-    View authorise(Access access, String key, long amount, String currency, String token, String reference, String returnUrl);
+    /**
+     * What a buyer is charged.
+     *
+     * @param token     of a card; empty where the buyer is sent to the provider's page
+     * @param statement what stands on the buyer's statement; empty for what the account says
+     * @param returnUrl where the buyer comes back to
+     */
+    record Charge(long amount, String currency, String token, String reference, String statement, String returnUrl) {}
+
+    View authorise(Access access, String key, Charge charge);
 
     /** The payment begun with this key, or nothing if none was. */
     Optional<View> find(Access access, String key);

@@ -13,13 +13,16 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import vestcoin.app.access.People;
 import vestcoin.app.checkout.Placing;
 import vestcoin.app.checkout.Policies;
+import vestcoin.app.elsewhere.Snippets;
 import vestcoin.app.format.Json;
 import vestcoin.app.link.Circumstances;
 import vestcoin.app.link.Links;
+import vestcoin.app.opening.Doors;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
@@ -31,6 +34,7 @@ import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.standins.carrier.Carrier;
@@ -50,25 +54,29 @@ public class DemoShop {
     private final People people;
     private final Drafts drafts;
     private final Editions editions;
+    private final Doors doors;
     private final Gateways gateways;
     private final Links links;
     private final Circumstances circumstances;
     private final Vouchers vouchers;
     private final Placing placing;
     private final Payments payments;
+    private final Snippets snippets;
     private final Clock clock;
 
-    DemoShop(People people, Drafts drafts, Editions editions, Gateways gateways, Links links, Circumstances circumstances, Vouchers vouchers, Placing placing,
-            Payments payments, Clock clock) {
+    DemoShop(People people, Drafts drafts, Editions editions, Doors doors, Gateways gateways, Links links, Circumstances circumstances, Vouchers vouchers, Placing placing,
+            Payments payments, Snippets snippets, Clock clock) {
         this.people = people;
         this.drafts = drafts;
         this.editions = editions;
+        this.doors = doors;
         this.gateways = gateways;
         this.links = links;
         this.circumstances = circumstances;
         this.vouchers = vouchers;
         this.placing = placing;
         this.payments = payments;
+        this.snippets = snippets;
         this.clock = clock;
     }
 
@@ -105,6 +113,8 @@ public class DemoShop {
         links.connect(SHOP, Links.Kind.CARRIER, links.candidate(Links.Kind.CARRIER, Carrier.KEY));
         vouchers.issue(SHOP, "GIFT-KITE-2026", "EUR", VOUCHER_CENTS, "test");
         Editions.Edition edition = editions.publish(SHOP, EMAIL);
+        // In test mode, which no seller could open; every order says so.
+        doors.open(SHOP);
         PaymentBook.Payment first = buy(edition, url, "Aoife Ní Mháille", "aoife@buyers.example", "12 Example Quay", "Cork", Destination.of("IE", "T12 X2A0"),
                 List.of(new Line("delta-kite", BigDecimal.ONE, Map.of("size", "large")), Line.of("kites-you-can-build", 1)), "tube");
         PaymentBook.Payment second = buy(edition, url, "Jonas Beispiel", "jonas@buyers.example", "Musterweg 4", "Berlin", Destination.of("DE", "10115"),
@@ -116,6 +126,18 @@ public class DemoShop {
         payments.move(first, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), first.amount(), EMAIL);
         PaymentBook.Payment captured = payments.move(second, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), second.amount(), EMAIL);
         payments.move(captured, Provider.Kind.REFUND, UUID.randomUUID().toString(), 2000, EMAIL);
+    }
+
+    /** What somebody who writes about kites would paste into a page of their own: a product to choose from, an amount to choose, a bundle. */
+    public Optional<String> elsewhere() {
+        return editions.live(SHOP).map(edition -> {
+            Document document = edition.document();
+            String forms = document.setup().goods().products().stream().filter(product -> product.id().equals("delta-kite") || product.kind() == Product.Kind.DONATION)
+                    .map(product -> snippets.form(SHOP, document, product, List.of()).html()).collect(Collectors.joining("\n"));
+            String bundles = document.setup().rehearsal().baskets().stream().limit(1)
+                    .map(basket -> "<p>" + snippets.bundle(SHOP, document, basket.name(), basket.lines(), List.of()).html() + "</p>").collect(Collectors.joining("\n"));
+            return forms + "\n" + bundles;
+        });
     }
 
     private PaymentBook.Payment buy(Editions.Edition edition, String url, String name, String email, String street, String city, Destination to, List<Line> lines, String delivery)

@@ -44,7 +44,9 @@ public final class ServeCommand {
                             services.close();
                         }
                     });
-                    context.getBean(DemoShop.class).loadIfEmpty();
+                    DemoShop shop = context.getBean(DemoShop.class);
+                    shop.loadIfEmpty();
+                    shop.elsewhere().ifPresent(services.elsewhere()::show);
                     System.out.println(DemoShop.welcome(port));
                 } else {
                     System.out.println("\nVest Coin: http://127.0.0.1:" + port + "/desk\nEnds with Ctrl+C.");

@@ -20,8 +20,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.util.HtmlUtils;
 import vestcoin.app.checkout.Policies;
-import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
+import vestcoin.app.opening.Doors;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.pickup.Hours;
@@ -33,24 +33,36 @@ class StorefrontController {
     private static final int MOST_KEPT = 500;
 
     private final Editions editions;
+    private final Doors doors;
     private final Clock clock;
     private final String ownUrl;
     /** Delivery to everywhere takes a moment to price and changes with an edition; sales begin and end by the day. */
     private final Cache<String, String> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(Duration.ofHours(1)).build();
 
-    StorefrontController(Editions editions, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+    StorefrontController(Editions editions, Doors doors, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
         this.editions = editions;
+        this.doors = doors;
         this.clock = clock;
         this.ownUrl = ownUrl;
     }
 
     @GetMapping(path = "/shops/{shop}", produces = MediaType.TEXT_HTML_VALUE)
     ResponseEntity<byte[]> page(@PathVariable String shop, @RequestParam Optional<String> language) {
-        Editions.Edition edition = editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
+        Doors.Door door = doors.of(shop);
+        Optional<Editions.Edition> live = editions.live(shop).filter(edition -> door.open());
+        if (live.isEmpty()) {
+            return html(HttpStatus.NOT_FOUND, "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\"><title>Not open</title></head><body><main><h1>Not open</h1><p>"
+                    + escaped(door.notice().isEmpty() ? "This shop is not open. Come back later." : door.notice()) + "</p></main></body></html>\n");
+        }
+        Editions.Edition edition = live.get();
         Document document = editions.spoken(edition, language.filter(tag -> tag.length() <= 35).orElse(""));
         String key = shop + " " + edition.number() + " " + document.setup().shop().language();
         String html = kept.get(key, absent -> html(shop, document));
-        return ResponseEntity.ok().contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8)).body(html.getBytes(StandardCharsets.UTF_8));
+        return html(HttpStatus.OK, html);
+    }
+
+    private static ResponseEntity<byte[]> html(HttpStatus status, String html) {
+        return ResponseEntity.status(status).contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8)).body(html.getBytes(StandardCharsets.UTF_8));
     }
 
     private String html(String shop, Document document) {

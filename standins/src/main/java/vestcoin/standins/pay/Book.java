@@ -19,7 +19,7 @@ final class Book implements AutoCloseable {
     record Account(String id, String mode, String secretKey, String publicKey, boolean approved, String webhookUrl, String webhookSecret) {}
 
     record Payment(String id, String account, String idempotencyKey, String reference, String currency, long amount, String state, String reason,
-            String card, String returnUrl, long captured, long refunded, long version) {}
+            String card, String statement, String returnUrl, long captured, long refunded, long version) {}
 
     record Move(String payment, String kind, String idempotencyKey, long amount, String at) {}
 
@@ -49,6 +49,7 @@ final class Book implements AutoCloseable {
                 create table if not exists move(
                   id bigint generated always as identity primary key, payment varchar(60) not null references payment(id), kind varchar(10) not null,
                   idempotency_key varchar(100) not null, amount bigint not null, at timestamp with time zone not null, unique (payment, idempotency_key));
+                alter table payment add column if not exists statement varchar(22) not null default '';
                 """).update();
         return book;
     }
@@ -108,11 +109,11 @@ final class Book implements AutoCloseable {
     Payment begin(Payment payment) {
         try {
             sql.sql("""
-                    insert into payment(id, account, idempotency_key, reference, currency, amount, state, reason, card, return_url, at)
-                    values (:id, :account, :key, :reference, :currency, :amount, :state, :reason, :card, :returnUrl, :at)""")
+                    insert into payment(id, account, idempotency_key, reference, currency, amount, state, reason, card, statement, return_url, at)
+                    values (:id, :account, :key, :reference, :currency, :amount, :state, :reason, :card, :statement, :returnUrl, :at)""")
                     .param("id", payment.id()).param("account", payment.account()).param("key", payment.idempotencyKey())
                     .param("reference", payment.reference()).param("currency", payment.currency()).param("amount", payment.amount())
-                    .param("state", payment.state()).param("reason", payment.reason()).param("card", payment.card())
+                    .param("state", payment.state()).param("reason", payment.reason()).param("card", payment.card()).param("statement", payment.statement())
                     .param("returnUrl", payment.returnUrl()).param("at", Instant.now().toString()).update();
             return payment;
         } catch (DuplicateKeyException e) {
@@ -121,7 +122,7 @@ final class Book implements AutoCloseable {
     }
 
     private static final String PAYMENT = """
-            select id, account, idempotency_key, reference, currency, amount, state, reason, card, return_url, captured, refunded, version from payment
+            select id, account, idempotency_key, reference, currency, amount, state, reason, card, statement, return_url, captured, refunded, version from payment
             """;
 
     Optional<Payment> byKey(String account, String key) {

@@ -19,6 +19,7 @@ import vestcoin.standins.shared.Service;
 
 /** What simulated providers of payments share: accounts and their approval, payments, captures, refunds, voids, signed webhooks. */
 abstract class Processor extends Service {
+    private static final int STATEMENT_MOST = 22;
     private static final JsonMapper JSON = new JsonMapper();
 
     final Book book;
@@ -101,12 +102,20 @@ abstract class Processor extends Service {
         JsonNode asked = exchange.json();
         Start start = start(asked, account);
         Book.Payment payment = book.begin(new Book.Payment("payment-" + UUID.randomUUID(), account.id(), key, asked.path("reference").asString(""),
-                asked.path("currency").asString(""), asked.path("amount").asLong(0), start.state(), start.reason(), start.means(), asked.path("returnUrl").asString(""), 0, 0, 1));
+                asked.path("currency").asString(""), asked.path("amount").asLong(0), start.state(), start.reason(), start.means(), statement(asked), asked.path("returnUrl").asString(""), 0, 0, 1));
         tell(payment);
         if (start.silent()) {
             throw new Refusal(504, "The bank has not answered yet.");
         }
         answer(exchange, payment);
+    }
+
+    private static String statement(JsonNode asked) {
+        String statement = asked.path("statement").asString("");
+        if (statement.length() > STATEMENT_MOST) {
+            throw new Refusal(422, "The statement text has more than " + STATEMENT_MOST + " characters.");
+        }
+        return statement;
     }
 
     private void find(Exchange exchange) throws IOException {
@@ -199,9 +208,9 @@ abstract class Processor extends Service {
 
     @Override
     protected String below() {
-        StringBuilder html = new StringBuilder("<h2>Latest payments</h2><table><tr><th>Reference<th>State<th>Amount<th>Captured<th>Refunded<th>The buyer</tr>");
+        StringBuilder html = new StringBuilder("<h2>Latest payments</h2><table><tr><th>Reference<th>On the statement<th>State<th>Amount<th>Captured<th>Refunded<th>The buyer</tr>");
         for (Book.Payment payment : book.latest()) {
-            html.append("<tr><td>").append(Html.escape(payment.reference())).append("<td>").append(Html.escape(payment.state())).append("<td>")
+            html.append("<tr><td>").append(Html.escape(payment.reference())).append("<td>").append(Html.escape(payment.statement())).append("<td>").append(Html.escape(payment.state())).append("<td>")
                     .append(money(payment, payment.amount())).append("<td>").append(money(payment, payment.captured())).append("<td>")
                     .append(money(payment, payment.refunded())).append("<td>").append(disputing(payment)).append("</tr>");
         }

@@ -1,0 +1,35 @@
+import { problemsOf, Refusal } from "../api/client";
+import { Said } from "../shared/Said";
+import { keptOf } from "./basket";
+import { useSay } from "./words";
+
+/** What stands in place of a shop that is not open, with the way in for whoever runs it. */
+export function Closed({ shop, reason }: { shop: string; reason: unknown }) {
+  const say = useSay();
+  const more = reason instanceof Refusal && reason.status === 404 ? reason.more : undefined;
+  const name = typeof more?.name === "string" ? more.name : undefined;
+  const notice = typeof more?.notice === "string" ? more.notice : "";
+  return (
+    <main className="mx-auto flex min-h-full max-w-md flex-col justify-center p-8">
+      {name && <p className="font-head text-xl font-bold">{name}</p>}
+      <h1 className="mt-2 text-3xl">{say.notOpen}</h1>
+      {more ? (
+        <>
+          {notice && (
+            <p className="mt-3 whitespace-pre-line" dir="auto">
+              {notice}
+            </p>
+          )}
+          <p className="mt-3">{(keptOf(shop).lines ?? []).length > 0 ? say.closedBasketKept : say.comeBack}</p>
+        </>
+      ) : (
+        <Said problems={problemsOf(reason)} />
+      )}
+      <p className="mt-10 border-t border-base-300 pt-3 text-sm">
+        <a className="underline" href={`/desk/${shop}`}>
+          {say.thisIsMyShop}
+        </a>
+      </p>
+    </main>
+  );
+}
