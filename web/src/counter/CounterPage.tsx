@@ -1,14 +1,16 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 import { answer, api, type BuyerQuote, type Counter, type Problem, problemsOf, Refusal } from "../api/client";
 import { countryName } from "../shared/places";
 import { type Kept, sameLine, useBasket } from "./basket";
 import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
+import { NeverRemind } from "./NeverRemind";
 import { chosen, Speaking, type Spoken } from "./Speaking";
 import { Summary } from "./Summary";
 import { BasketStep } from "./steps/BasketStep";
+import { wishesOf } from "./steps/Besides";
 import { HowStep } from "./steps/HowStep";
 import { PayStep } from "./steps/PayStep";
 import { WhereStep } from "./steps/WhereStep";
@@ -21,6 +23,7 @@ export type Step = (typeof steps)[number];
 /** The buyer's side of a shop: basket, where, how, pay, the total always in sight. */
 export function CounterPage() {
   const { shop = "" } = useParams();
+  const never = useSearchParams()[0].get("never");
   const [spoken, setSpoken] = useState(() => chosen(shop));
   const counter = useQuery({
     queryKey: ["counter", shop, spoken],
@@ -34,7 +37,9 @@ export function CounterPage() {
   }, [language]);
   return (
     <SayProvider value={wordsIn(language)}>
-      {counter.isError ? (
+      {never ? (
+        <NeverRemind shop={shop} token={never} />
+      ) : counter.isError ? (
         <Closed shop={shop} reason={counter.error} />
       ) : (
         counter.data && <Checkout counter={counter.data} speak={setSpoken} again={() => void counter.refetch()} />
@@ -116,14 +121,32 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
     keep({ ...part, key: crypto.randomUUID() });
   };
 
+  /** A basket that may be left from here on is kept for a reminder, or no longer. */
+  const leaving = () => {
+    if (counter.asking.remindAfter == null) return;
+    const left = { name: kept.name, lines: kept.lines, codes: kept.codes };
+    const body = { email: kept.email, agreed: kept.remind, left, language: counter.language };
+    // A reminder is a kindness; buying goes on without it.
+    void api.POST("/api/counter/{shop}/unfinished", { params: { path: { shop: counter.shop } }, body }).catch(() => {});
+  };
+
   const order = async (): Promise<void> => {
     if (!quote) return;
     const body = {
       key: kept.key,
       basket: basketOf(kept, counter),
-      contact: { name: kept.name, email: kept.email, lines: [kept.street], city: kept.city },
+      contact: {
+        name: kept.name,
+        email: kept.email,
+        lines: [kept.street],
+        city: kept.city,
+        wishes: wishesOf(kept, counter),
+      },
       expected: quote.toPay,
-      agreed: Object.fromEntries(counter.texts.filter((text) => text.agreed).map((text) => [text.kind, text.hash])),
+      agreed: {
+        ...Object.fromEntries(counter.texts.filter((text) => text.agreed).map((text) => [text.kind, text.hash])),
+        ...(kept.age ? { age: String(kept.age) } : {}),
+      },
     };
     await answer(api.POST("/api/counter/{shop}/orders", { params: { path: { shop: counter.shop } }, body })).then(
       (placed) => void navigate(`/counter/${counter.shop}/order/${placed.token}`),
@@ -178,7 +201,14 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
         />
       )}
       {step === "Where" && (
-        <WhereStep {...shared} wrong={wrong} next={() => go(quote && !quote.needsDelivery ? "Pay" : "How")} />
+        <WhereStep
+          {...shared}
+          wrong={wrong}
+          next={() => {
+            leaving();
+            go(quote && !quote.needsDelivery ? "Pay" : "How");
+          }}
+        />
       )}
       {step === "How" && <HowStep {...shared} next={() => go("Pay")} />}
       {step === "Pay" && <PayStep {...shared} order={order} />}

@@ -25,12 +25,9 @@ const stands = (order: Placed): boolean =>
 export function OrderPage() {
   const { shop = "", token = "" } = useParams();
   const client = useQueryClient();
-  // The order's own language, once it is known.
-  const [language, setLanguage] = useState<string>();
   const counter = useQuery({
-    queryKey: ["counter", shop, language],
-    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query: { language } } })),
-    enabled: language !== undefined,
+    queryKey: ["counter of", token],
+    queryFn: () => answer(api.GET("/api/counter/orders/{token}/counter", { params: { path: { token } } })),
   });
   const key = ["placed", token];
   const order = useQuery({
@@ -41,7 +38,6 @@ export function OrderPage() {
   });
   useEffect(() => {
     if (!order.data) return;
-    setLanguage(order.data.language);
     document.documentElement.lang = order.data.language;
     document.documentElement.dir = directionOf(order.data.language);
   }, [order.data]);

@@ -18,7 +18,7 @@ export function SendBack({ order, language }: { order: Placed; language: string 
   const [note, setNote] = useState("");
   const [problems, setProblems] = useState<Problem[]>([]);
   if (!may.data) return null;
-  const { open, until, declared } = may.data;
+  const { open, until, declared, excluded } = may.data;
   const day = new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone: "UTC" });
   const confirm = () =>
     answer(api.POST("/api/counter/orders/{token}/withdrawal", { ...path, body: { lines: chosen ?? [], note } })).then(
@@ -44,7 +44,9 @@ export function SendBack({ order, language }: { order: Placed; language: string 
           <button
             type="button"
             className="btn btn-sm"
-            onClick={() => setChosen(order.quote.lines.map((_, index) => index))}
+            onClick={() =>
+              setChosen(order.quote.lines.map((_, index) => index).filter((index) => excluded[index] === undefined))
+            }
           >
             {named}
           </button>
@@ -62,11 +64,17 @@ export function SendBack({ order, language }: { order: Placed; language: string 
                 type="checkbox"
                 className="checkbox checkbox-sm"
                 checked={chosen.includes(index)}
+                disabled={excluded[index] !== undefined}
                 onChange={() =>
                   setChosen(chosen.includes(index) ? chosen.filter((each) => each !== index) : [...chosen, index])
                 }
               />
               {[line.name, ...line.choices].join(", ")}
+              {excluded[index] && (
+                <span className="quiet">
+                  {say.cannotSendBack}: {say.exclusions[excluded[index]] ?? excluded[index]}
+                </span>
+              )}
             </label>
           ))}
           <label className="mt-2 block">

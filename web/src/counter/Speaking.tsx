@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import type { Counter } from "../api/client";
 import { keptOf } from "./basket";
 import { useSay } from "./words";
@@ -23,7 +24,10 @@ const nameOf = (tag: string): string => {
 export function Speaking({ counter, speak }: { counter: Counter; speak: (spoken: Spoken) => void }) {
   const say = useSay();
   return (
-    <span className="flex gap-2">
+    <span className="flex items-baseline gap-2">
+      <Link className="text-sm underline" to={`/counter/${counter.shop}/me`}>
+        {say.myOrders}
+      </Link>
       {counter.languages.length > 1 && (
         <select
           className="select select-xs w-auto"

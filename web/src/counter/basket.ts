@@ -17,6 +17,16 @@ export interface Kept {
   city: string;
   business: boolean;
   taxNumber: string;
+  /** What the buyer adds besides. */
+  note: string;
+  gift: boolean;
+  giftName: string;
+  giftMessage: string;
+  extras: Record<string, string>;
+  /** Whether to be reminded once of a basket that is left. */
+  remind: boolean;
+  /** The age that was confirmed. */
+  age?: number;
   /** Of what is read, and of what is paid; the shop's own while nothing is chosen. */
   language?: string;
   currency?: string;
@@ -40,6 +50,12 @@ const fresh = (country: string): Kept => ({
   city: "",
   business: false,
   taxNumber: "",
+  note: "",
+  gift: false,
+  giftName: "",
+  giftMessage: "",
+  extras: {},
+  remind: false,
 });
 
 const nameOf = (shop: string) => `basket ${shop}`;
@@ -52,6 +68,10 @@ export function keptOf(shop: string): Partial<Kept> {
     return {};
   }
 }
+
+/** Changes what is kept of a shop's basket, from outside of the counter. */
+export const rekeep = (shop: string, part: Partial<Kept>): void =>
+  localStorage.setItem(nameOf(shop), JSON.stringify({ ...keptOf(shop), ...part }));
 
 export function useBasket(shop: string, country: string) {
   const [kept, setKept] = useState<Kept>(() => ({ ...fresh(country), ...keptOf(shop) }));

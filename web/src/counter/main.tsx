@@ -4,6 +4,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
 import "../styles.css";
 import { CounterPage } from "./CounterPage";
+import { MyOrders } from "./MyOrders";
 import { OrderPage } from "./OrderPage";
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } } });
@@ -15,6 +16,7 @@ if (root) {
         <BrowserRouter>
           <Routes>
             <Route path="/counter/:shop" element={<CounterPage />} />
+            <Route path="/counter/:shop/me" element={<MyOrders />} />
             <Route path="/counter/:shop/order/:token" element={<OrderPage />} />
           </Routes>
         </BrowserRouter>

@@ -2,25 +2,37 @@ import { useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { answer, api, type Line, type Problem, problemsOf } from "../api/client";
 
-/** Puts what a link from another site holds into the basket, once; says what is not as that site said. */
+/** What a link puts into the basket: one from another site, or one from a reminder. */
+async function followed(shop: string, search: URLSearchParams, take: string | null, again: string) {
+  if (!take) {
+    const left = await answer(
+      api.GET("/api/counter/{shop}/unfinished/{token}", { params: { path: { shop, token: again } } }),
+    );
+    return { lines: left.lines, codes: left.codes, changed: [] };
+  }
+  const fields = Object.fromEntries([...search.entries()].filter(([name]) => name !== "take"));
+  return answer(api.POST("/api/counter/{shop}/take", { params: { path: { shop } }, body: { take, fields } }));
+}
+
+/** Follows the link the counter was opened by, once; gives what is not as it was said there. */
 export function useTaken(shop: string, put: (lines: Line[], codes: string[]) => void): Problem[] {
   const [search, setSearch] = useSearchParams();
   const [problems, setProblems] = useState<Problem[]>([]);
   const take = search.get("take");
+  const link = take ?? search.get("again");
   const following = useRef("");
   useEffect(() => {
-    if (!take || following.current === take) return;
-    following.current = take;
-    const fields = Object.fromEntries([...search.entries()].filter(([name]) => name !== "take"));
-    answer(api.POST("/api/counter/{shop}/take", { params: { path: { shop } }, body: { take, fields } })).then(
-      (taken) => {
-        put(taken.lines, taken.codes);
-        setProblems(taken.changed);
+    if (!link || following.current === link) return;
+    following.current = link;
+    followed(shop, search, take, link).then(
+      (found) => {
+        put(found.lines, found.codes);
+        setProblems(found.changed);
       },
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
     // Loading the page again must not put it in twice.
     setSearch({}, { replace: true });
-  }, [take, search, setSearch, shop, put]);
+  }, [link, take, search, setSearch, shop, put]);
   return problems;
 }

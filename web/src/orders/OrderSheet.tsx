@@ -117,10 +117,23 @@ export function OrderSheet() {
             </p>
             {order.agreed.length > 0 && (
               <p className="text-xs quiet">
-                Agreed to {order.agreed.map((text) => text.kind.replaceAll("-", " ")).join(", ")} of edition{" "}
-                {order.edition}, read in {order.language}.
+                Agreed to{" "}
+                {order.agreed
+                  .map((text) => (text.kind === "age" ? `being ${text.hash} or older` : text.kind.replaceAll("-", " ")))
+                  .join(", ")}{" "}
+                of edition {order.edition}, read in {order.language}.
               </p>
             )}
+            {order.wishes.map((wish) => (
+              <p key={wish.name} className="mt-1">
+                <span className="quiet">{wish.name}:</span> <span className="whitespace-pre-line">{wish.text}</span>
+              </p>
+            ))}
+            <p className="mt-1 text-sm">
+              <a className="underline" href={`/api/shops/${shop}/orders/${number}/slip.pdf`}>
+                Slip for the parcel, without prices
+              </a>
+            </p>
           </section>
           <Sending order={order} fresh={fresh} />
           <CallingOff order={order} fresh={fresh} />

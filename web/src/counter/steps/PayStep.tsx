@@ -31,6 +31,8 @@ export function PayStep({
   const say = useSay();
   const [busy, setBusy] = useState(false);
   const agreed = agreedTo(counter, kept);
+  const { leastAge } = counter.asking;
+  const young = leastAge != null && kept.age !== leastAge;
   const methods = quote?.methods ?? [];
   const nothing = quote !== undefined && isZero(quote.toPay);
   const charged = (charge: string | null | undefined) =>
@@ -64,6 +66,17 @@ export function PayStep({
           </Choice>
         ))}
       </fieldset>
+      {leastAge != null && (
+        <label className="mt-4 flex items-start gap-3">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm mt-0.5"
+            checked={!young}
+            onChange={(event) => change({ age: event.target.checked ? leastAge : undefined })}
+          />
+          {say.atLeast(leastAge)}
+        </label>
+      )}
       <Agreement
         counter={counter}
         agreed={agreed}
@@ -74,7 +87,7 @@ export function PayStep({
         <button
           type="button"
           className="btn btn-primary btn-lg mt-4 w-full"
-          disabled={busy || !agreed || !(kept.method || nothing)}
+          disabled={busy || !agreed || young || !(kept.method || nothing)}
           onClick={() => void send()}
         >
           {nothing
@@ -85,6 +98,7 @@ export function PayStep({
         </button>
       )}
       {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">{say.choosePayFirst}</p>}
+      {(kept.method || nothing) && young && <p className="mt-2 quiet">{say.confirmAge}</p>}
       {(kept.method || nothing) && !agreed && <p className="mt-2 quiet">{say.agreeFirst}</p>}
     </>
   );

@@ -1,8 +1,10 @@
 import { type FormEvent, type ReactNode, useState } from "react";
 import type { Problem } from "../../api/client";
 import { countryName } from "../../shared/places";
+import { Said } from "../../shared/Said";
 import { type Part, postcodeName, rowsOf } from "../address";
 import { useSay } from "../words";
+import { Besides } from "./Besides";
 import type { StepProps } from "./shared";
 
 /** Who it is for and where it goes. Country and postcode change the price, and say so. */
@@ -12,6 +14,7 @@ export function WhereStep({
   change,
   quote,
   heading,
+  problems,
   wrong,
   next,
 }: StepProps & { wrong: Problem[]; next: () => void }) {
@@ -137,6 +140,8 @@ export function WhereStep({
           }
         />
       )}
+      <Besides counter={counter} kept={kept} change={change} />
+      <Said problems={problems} />
       {tried &&
         wrong
           .filter((problem) => !problem.path.endsWith("/postcode"))

@@ -9,6 +9,7 @@ const occasions = [
   { id: "sent", name: "All of it has left", to: "to the buyer" },
   { id: "refund", name: "Money was given back", to: "to the buyer" },
   { id: "cancelled", name: "You called it off", to: "to the buyer" },
+  { id: "unfinished", name: "A basket was left", to: "to a buyer who agreed to it" },
   { id: "reminder", name: "You remind of a payment", to: "to the buyer" },
 ];
 

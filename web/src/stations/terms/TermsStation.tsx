@@ -7,6 +7,9 @@ import { Fold } from "../../shared/Fold";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { valueAt } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
+import { Asking } from "./Asking";
+import { Duties } from "./Duties";
+import { Exclusions } from "./Exclusions";
 import { LetterTexts } from "./LetterTexts";
 import { OtherWords } from "./OtherWords";
 
@@ -115,6 +118,13 @@ export function TermsStation() {
           </p>
         </section>
       </div>
+      <Duties />
+      <Fold title="What does not come back" note="groups of goods nobody withdraws from, and why">
+        <Exclusions />
+      </Fold>
+      <Fold title="What the counter asks" note="notes, gifts, fields of your own, age, reminders">
+        <Asking />
+      </Fold>
       <Fold title="Letters" note="what buyers are written, and when">
         <LetterTexts languages={languages} />
       </Fold>

@@ -62,7 +62,19 @@ public final class Caller {
         return call("DELETE", path, "", Map.of());
     }
 
-    public Answer call(String method, String path, String body, Map<String, String> headers) {
+    /** A file, as it is. */
+    public byte[] bytes(String path) {
+        try {
+            return http.send(request("GET", path, null, Map.of()), HttpResponse.BodyHandlers.ofByteArray()).body();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private HttpRequest request(String method, String path, String body, Map<String, String> headers) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path)).header("Content-Type", "application/json")
                 .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         if (!cookies.isEmpty()) {
@@ -72,8 +84,12 @@ public final class Caller {
             request.header("X-XSRF-TOKEN", cookies.get("XSRF-TOKEN"));
         }
         headers.forEach(request::setHeader);
+        return request.build();
+    }
+
+    public Answer call(String method, String path, String body, Map<String, String> headers) {
         try {
-            HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> answer = http.send(request(method, path, body, headers), HttpResponse.BodyHandlers.ofString());
             for (String cookie : answer.headers().allValues("Set-Cookie")) {
                 String[] pair = cookie.split(";", 2)[0].split("=", 2);
                 if (pair[1].isEmpty()) {

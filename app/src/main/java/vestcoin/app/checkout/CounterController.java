@@ -12,12 +12,15 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.buyer.Buyers;
+import vestcoin.app.buyer.Unfinished;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
@@ -45,6 +48,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.terms.Asking;
 
 /** What a buyer's page asks. Nothing here needs a sign-in; an order is found again by its unguessable token. */
 @RestController
@@ -53,11 +57,12 @@ class CounterController {
      * @param language   of all that is read, one of the languages
      * @param prices     of products by id, in the currency asked for, where that is not the shop's own
      * @param regions    of countries whose addresses name one, by code and name
+     * @param asking     what is asked besides name and address
      * @param closed     whether only those who run the shop can see this
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
     record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home, List<String> languages,
-            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions, boolean closed) {}
+            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions, boolean closed, Asking asking) {}
 
     /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock @param currency the shop's own without it */
     record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<Boolean> business, Optional<String> taxNumber,
@@ -106,11 +111,13 @@ class CounterController {
     private final PaymentBook book;
     private final Placing placing;
     private final Slips slips;
+    private final Buyers buyers;
+    private final Unfinished unfinished;
     private final Circumstances circumstances;
     private final TaxNumbers taxNumbers;
     private final Clock clock;
 
-    CounterController(Entrance entrance, Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Placing placing, Slips slips, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
+    CounterController(Entrance entrance, Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Placing placing, Slips slips, Buyers buyers, Unfinished unfinished, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
         this.entrance = entrance;
         this.editions = editions;
         this.gateways = gateways;
@@ -119,6 +126,8 @@ class CounterController {
         this.book = book;
         this.placing = placing;
         this.slips = slips;
+        this.buyers = buyers;
+        this.unfinished = unfinished;
         this.circumstances = circumstances;
         this.taxNumbers = taxNumbers;
         this.clock = clock;
@@ -128,7 +137,18 @@ class CounterController {
     @GetMapping("/api/counter/{shop}")
     Counter counter(@PathVariable String shop, @RequestParam Optional<String> language, @RequestParam Optional<String> currency) {
         Editions.Edition edition = entrance.into(shop);
-        Document document = spoken(edition, language);
+        return counter(edition, spoken(edition, language), currency);
+    }
+
+    /** The counter around an order: by the order's edition and in its language, and while the shop is closed too. */
+    @GetMapping("/api/counter/orders/{token}/counter")
+    Counter around(@PathVariable String token) {
+        Orders.Order order = find(token);
+        Editions.Edition edition = editions.of(order.shop(), order.edition());
+        return counter(edition, editions.spoken(edition, order.language()), Optional.of(order.currency()));
+    }
+
+    private Counter counter(Editions.Edition edition, Document document, Optional<String> currency) {
         Setup setup = document.setup();
         Set<String> countries = new TreeSet<>();
         for (String country : Countries.all()) {
@@ -140,9 +160,9 @@ class CounterController {
         String wanted = currency.filter(currencies::contains).orElse(setup.shop().currency());
         Map<String, BigDecimal> prices = wanted.equals(setup.shop().currency()) ? Map.of()
                 : circumstances.rates().map(rates -> Pricing.shelf(document.compiled(), wanted, rates)).orElse(Map.of());
-        return new Counter(shop, setup.shop().name(), prices.isEmpty() ? setup.shop().currency() : wanted, setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX, setup.goods().products(), countries,
+        return new Counter(edition.shop(), setup.shop().name(), prices.isEmpty() ? setup.shop().currency() : wanted, setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX, setup.goods().products(), countries,
                 setup.shop().address().country(), Stream.concat(Stream.of(edition.document().setup().shop().language()), setup.shop().languages().stream()).distinct().toList(), currencies, prices,
-                Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""), regions(countries), entrance.closed(shop));
+                Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""), regions(countries), entrance.closed(edition.shop()), setup.terms().asking());
     }
 
     private static Map<String, Map<String, String>> regions(Set<String> countries) {
@@ -162,10 +182,11 @@ class CounterController {
     }
 
     @PostMapping("/api/counter/{shop}/orders")
-    Placed place(@PathVariable String shop, @RequestBody Wanted wanted) {
-        check(wanted);
+    Placed place(@PathVariable String shop, @RequestBody Wanted wanted, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
         Editions.Edition edition = entrance.into(shop);
+        check(wanted, edition.document().setup().terms().asking());
         Document document = spoken(edition, wanted.basket().language());
+        signedIn(edition, wanted.contact(), session);
         Order order = order(edition, wanted.basket(), wanted.contact().email());
         QuoteView quote = document.quote(order);
         if (quote.delivery().stream().anyMatch(option -> option.chosen() && !quote.slots().getOrDefault(option.id(), List.of()).isEmpty()) && order.slot().isEmpty()) {
@@ -179,7 +200,16 @@ class CounterController {
                     + " since the page showed it.", "Look at the new total and order again.", quote, wanted);
         }
         agreed(Policies.texts(document.setup()), wanted, quote);
-        return view(placing.place(edition, wanted.key(), order, edition.document().quote(order), wanted.contact(), new Placing.Agreed(document.setup().shop().language(), wanted.agreed())));
+        Orders.Order placed = placing.place(edition, wanted.key(), order, edition.document().quote(order), wanted.contact(), new Placing.Agreed(document.setup().shop().language(), wanted.agreed()));
+        unfinished.forget(shop, wanted.contact().email());
+        return view(placed);
+    }
+
+    /** @throws Told if this shop takes orders only from buyers who have signed in, and this one has not */
+    private void signedIn(Editions.Edition edition, Placing.Contact contact, String session) {
+        if (edition.document().setup().terms().asking().signIn() && buyers.in(edition.shop(), session).filter(Orders.normal(contact.email())::equals).isEmpty()) {
+            throw new Told(HttpStatus.UNAUTHORIZED, "contact/email", "This shop takes orders from buyers who have signed in with this address.", "Ask for a link under “My orders”; the basket is kept.");
+        }
     }
 
     /** @throws Told if a text is not agreed to, or was changed since the page showed it */
@@ -231,7 +261,7 @@ class CounterController {
         return basket.business().orElse(false) ? taxNumbers.business(basket.taxNumber()) : new TaxNumbers.Known(Buyer.PERSON, Optional.empty());
     }
 
-    private static void check(Wanted placing) {
+    private static void check(Wanted placing, Asking asking) {
         Problems problems = new Problems();
         problems.when(placing.key() == null || !placing.key().matches("[0-9A-Za-z-]{8,60}"), "key", "The order has no key of its own.", "Load the page again.");
         problems.when(placing.expected() == null, "expected", "The order does not say which total was shown.", "Load the page again.");
@@ -243,8 +273,10 @@ class CounterController {
                     "The e-mail address cannot be right.", "Write it as name@example.com; the receipt goes there.");
             problems.when(contact.lines().isEmpty() || contact.lines().get(0).isBlank() || String.join("", contact.lines()).length() > 500, "contact/lines",
                     "The street is missing.", "Type street and number.");
+            contact.wishes().check(asking, "contact/wishes", problems);
             problems.when(contact.city() == null || contact.city().isBlank() || contact.city().length() > 200, "contact/city", "The town is missing.", "Type the town.");
         }
+        asking.leastAge().ifPresent(age -> problems.when(!String.valueOf(age).equals(placing.agreed().get(Asking.AGE)), "agreed/age", "It is not confirmed that you are " + age + " or older.", "Tick the box if you are."));
         problems.refuseIfAny();
     }
 

@@ -16,6 +16,7 @@ import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
@@ -30,10 +31,15 @@ import vestcoin.core.quote.Order;
 /** Turns a priced order into a placed one, and begins its payment by the way chosen. */
 @Service
 public class Placing {
-    /** Who ordered and where it goes. @param lines of the address */
-    public record Contact(String name, String email, List<String> lines, String city) {
+    /** Who ordered and where it goes. @param lines of the address @param wishes what was added besides */
+    public record Contact(String name, String email, List<String> lines, String city, Wishes wishes) {
         public Contact {
             lines = lines == null ? List.of() : List.copyOf(lines);
+            wishes = wishes == null ? Wishes.NONE : wishes;
+        }
+
+        public Contact(String name, String email, List<String> lines, String city) {
+            this(name, email, lines, city, null);
         }
     }
 
@@ -75,7 +81,8 @@ public class Placing {
         String mode = method.flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(edition.shop(), id)).flatMap(Gateways.GatewayView::mode).orElseGet(() -> gateways.mode(edition.shop()));
         Orders.Address address = new Orders.Address(contact.lines(), contact.city(), order.to().postcode().orElse(""), order.to().region(), order.to().country());
         Orders.New wanted = new Orders.New(edition.shop(), key, edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(), due,
-                method.map(Payment.Method::id).orElse(""), contact.email().strip(), contact.name().strip(), order.to().country(), Json.write(address), uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote), told.language(), Json.write(told.agreed()));
+                method.map(Payment.Method::id).orElse(""), contact.email().strip(), contact.name().strip(), order.to().country(), Json.write(address), uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote), told.language(), Json.write(told.agreed()),
+                Json.write(contact.wishes()));
         // One transaction, so that no order stands that waits for nothing.
         return transaction.execute(status -> {
             Orders.Order placed = taken(wanted);

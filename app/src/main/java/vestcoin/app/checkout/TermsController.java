@@ -1,5 +1,6 @@
 package vestcoin.app.checkout;
 
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -8,6 +9,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
+import vestcoin.core.finding.Check;
+import vestcoin.core.finding.Duties;
+import vestcoin.core.finding.Known;
 import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.terms.Templates;
 
@@ -18,9 +22,11 @@ class TermsController {
     record BuyerText(String place, String text) {}
 
     private final Drafts drafts;
+    private final Clock clock;
 
-    TermsController(Drafts drafts) {
+    TermsController(Drafts drafts, Clock clock) {
         this.drafts = drafts;
+        this.clock = clock;
     }
 
     /** Texts to start from, by kind and language. */
@@ -34,6 +40,13 @@ class TermsController {
     List<Policies.PolicyText> read(@PathVariable String shop, @RequestParam String language) {
         Document document = drafts.of(shop).document();
         return Policies.texts(document.setup(), document.language(language));
+    }
+
+    /** What the law of the shop's place asks, one by one; nothing where no list is known. */
+    @GetMapping("/api/shops/{shop}/terms/duties")
+    List<Duties.Duty> duties(@PathVariable String shop) {
+        Document document = drafts.of(shop).document();
+        return Duties.of(document.setup(), Check.of(document.compiled(), new Known(clock.instant(), Map.of())));
     }
 
     /** Names and sentences of the draft that another language needs too. */

@@ -2,7 +2,10 @@ package vestcoin.app.message;
 
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,6 +41,12 @@ class LetterController {
             throw new Told(HttpStatus.CONFLICT, "number", "The buyer was reminded today already.", "Wait until tomorrow.");
         }
         return messages.ofOrder(order.id());
+    }
+
+    /** The slip that goes into the parcel, without prices. */
+    @GetMapping("/api/shops/{shop}/orders/{number}/slip.pdf")
+    ResponseEntity<byte[]> slip(@PathVariable String shop, @PathVariable int number) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"slip-" + number + ".pdf\"").body(messages.slip(find(shop, number)));
     }
 
     /** How the letters that ship begin, by occasion and language. */

@@ -10,6 +10,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -27,6 +28,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Wishes;
 import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
 import vestcoin.app.payment.PaymentBook;
@@ -104,7 +106,7 @@ public class Messages {
 
     @EventListener(ApplicationReadyEvent.class)
     @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
-    void deliverWhatIsDue() {
+    public void deliverWhatIsDue() {
         if (!queue.isShutdown()) {
             queue.execute(this::deliver);
         }
@@ -120,7 +122,7 @@ public class Messages {
         for (Due due : sql.sql("select id, mime from letter where sent_at is null and tries < :tries order by id limit :most").param("tries", MOST_TRIES).param("most", AT_A_TIME).query(Due.class).list()) {
             try {
                 post.send(due.mime());
-                sql.sql("update letter set sent_at = :at where id = :id").param("at", now()).param("id", due.id()).update();
+                sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else mime end where id = :id").param("at", now()).param("id", due.id()).update();
             } catch (Refusal e) {
                 LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
                 sql.sql("update letter set tries = tries + 1 where id = :id").param("id", due.id()).update();
@@ -201,6 +203,13 @@ public class Messages {
                 order.mode().equals("test") ? "TEST" : "");
     }
 
+    /** What goes into the parcel: what is in it, and the message of a gift. No price stands on it. */
+    byte[] slip(Orders.Order order) {
+        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Wishes wishes = Json.read(order.wishes(), Wishes.class);
+        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).slip(order, wishes, document.quote(OrderFile.parse(order.document()))), order.mode().equals("test") ? "TEST" : "");
+    }
+
     private static boolean open(PaymentBook.Payment payment) {
         return payment.stateNow() == PaymentState.CREATED || payment.stateNow() == PaymentState.NEEDS_BUYER || payment.stateNow() == PaymentState.PENDING;
     }
@@ -212,18 +221,33 @@ public class Messages {
     /** What a letter says. */
     record Said(String subject, Letter.Body body) {}
 
+    /** Lets a buyer in by a link. Nothing of it is kept once it is sent. */
+    public void letIn(String shop, Setup setup, String email, String link) {
+        owe(shop, null, setup.shop(), "sign-in", "sign-in." + UUID.randomUUID(), email, Words.in(setup, "").letIn(link));
+        deliverWhatIsDue();
+    }
+
+    /** Writes the one letter about a basket; it is sent once it is committed and {@link #deliverWhatIsDue} is called. @param name of the buyer, as far as it was typed @param never a link that ends such letters */
+    public void unfinished(String shop, Setup setup, String email, String token, String name, List<String> things, String link, String never) {
+        owe(shop, null, setup.shop(), "unfinished", token + ".unfinished", email, Words.in(setup, "").unfinished(name, things, link, never));
+    }
+
     private boolean owe(Orders.Order order, Shop shop, String event, String about, String to, Said said) {
-        String from = Optional.of(shop.email()).filter(email -> !email.isBlank()).orElse("shop@" + order.shop() + ".invalid");
-        String subject = (order.mode().equals("test") ? "[test] " : "") + said.subject();
-        String name = order.token() + "." + event + (about.isEmpty() ? "" : "." + about);
-        Letter letter = new Letter(name, shop.name(), from, to, subject, said.body());
+        return owe(order.shop(), order.id(), shop, event, order.token() + "." + event + (about.isEmpty() ? "" : "." + about), to,
+                new Said((order.mode().equals("test") ? "[test] " : "") + said.subject(), said.body()));
+    }
+
+    /** @param order its id, or null for a letter of none @param name the same for the same letter, which is written once */
+    private boolean owe(String shop, Long order, Shop from, String event, String name, String to, Said said) {
+        String sender = Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + shop + ".invalid");
+        Letter letter = new Letter(name, from.name(), sender, to, said.subject(), said.body());
         try {
             sql.sql("insert into letter(shop, order_id, event, name, recipient, subject, mime, at) values (:shop, :order, :event, :name, :to, :subject, :mime, :at)")
-                    .param("shop", order.shop()).param("order", order.id()).param("event", event).param("name", name).param("to", to).param("subject", subject).param("mime", letter.mime())
+                    .param("shop", shop).param("order", order).param("event", event).param("name", name).param("to", to).param("subject", said.subject()).param("mime", letter.mime())
                     .param("at", now()).update();
             return true;
         } catch (DuplicateKeyException e) {
-            LOG.debug("{} of order {} is written already", event, order.id());
+            LOG.debug("{} is written already", name);
             return false;
         }
     }

@@ -40,6 +40,10 @@ final class ReceiptPdf {
             rows.addCell(cell(row.value(), total, Element.ALIGN_RIGHT));
         }
         page.add(rows);
+        // A receipt is its rows; the words of its letter are for the letter. A slip has no total, and says what it says below.
+        if (said.body().total() < 0) {
+            said.body().paragraphs().forEach(paragraph -> page.add(new Paragraph(paragraph, TEXT)));
+        }
         page.close();
         return out.toByteArray();
     }

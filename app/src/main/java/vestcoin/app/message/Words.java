@@ -19,6 +19,7 @@ import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.Letter.Row;
 import vestcoin.app.message.Messages.Said;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Wishes;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -61,6 +62,8 @@ final class Words {
                 "Ihre Bestellung {order} wurde storniert", "{shop} hat Ihre Bestellung storniert. Was Sie bezahlt haben, kommt auf dem Weg zurück, auf dem Sie bezahlt haben.");
         both(all, "reminder", "Order {order} waits for its payment", "your order at {shop} is kept for you; {amount} are still to be paid. The order's own page says how.",
                 "Bestellung {order} wartet auf die Zahlung", "Ihre Bestellung bei {shop} liegt für Sie bereit; {amount} sind noch offen. Wie Sie zahlen, steht auf der Seite Ihrer Bestellung.");
+        all.put("unfinished", Map.of("en", new Terms.Letter("Your basket at {shop} is kept", "You asked to be reminded: this still lies in your basket."),
+                "de", new Terms.Letter("Ihr Korb bei {shop} liegt bereit", "Sie wollten erinnert werden: Das liegt noch in Ihrem Korb.")));
         return all;
     }
 
@@ -91,14 +94,42 @@ final class Words {
                 say("Where to send it and what is given back is in the terms of ", "Wohin es geht und was erstattet wird, steht in den Bedingungen von ") + shop.name() + "."), List.of(), -1, link, own()));
     }
 
+    /** The slip of a parcel: things and how many, no price. */
+    Said slip(Orders.Order order, Wishes wishes, QuoteView quote) {
+        List<Row> rows = quote.lines().stream().map(line -> new Row(named(line), line.quantity().stripTrailingZeros().toPlainString())).toList();
+        return new Said(say("Order ", "Bestellung ") + order.number() + ", " + wishes.gift().map(Wishes.Gift::name).orElse(order.name()),
+                new Body(wishes.gift().map(Wishes.Gift::message).filter(message -> !message.isEmpty()).map(List::of).orElse(List.of()), rows, -1, "", ""));
+    }
+
+    private static String named(QuoteView.Line line) {
+        return line.name() + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices()));
+    }
+
+    /** A letter that lets a buyer in. */
+    Said letIn(String link) {
+        return new Said(say("Your orders at ", "Ihre Bestellungen bei ") + shop.name(), new Body(List.of(
+                say("this link opens your orders. It works once, for half an hour.", "dieser Link öffnet Ihre Bestellungen. Er gilt einmal, eine halbe Stunde lang."),
+                say("If you did not ask for it, leave it be: nobody else has it.", "Haben Sie ihn nicht angefordert, lassen Sie ihn liegen: Niemand sonst hat ihn.")), List.of(), -1, link, say("Open my orders", "Meine Bestellungen öffnen")));
+    }
+
+    /** The one reminder of a basket that was left. */
+    Said unfinished(String name, List<String> things, String link, String never) {
+        Terms.Letter letter = worded("unfinished");
+        Map<String, String> values = Map.of("name", name, "shop", shop.name());
+        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
+        paragraphs.add(String.join("\n", things));
+        paragraphs.add(say("This is the only letter about it. Never write to me about a basket again: ", "Dies ist der einzige Brief dazu. Nie wieder wegen eines Korbs schreiben: ") + never);
+        return new Said(filled(letter.subject(), values), new Body(paragraphs, List.of(), -1, link, say("Open the basket", "Den Korb öffnen")));
+    }
+
     private String own() {
         return say("Your order's own page", "Die Seite Ihrer Bestellung");
     }
 
     private Said said(String occasion, Orders.Order order, BigDecimal amount, List<Row> rows, int total, String link, String linkText) {
         Terms.Letter letter = worded(occasion);
-        List<String> paragraphs = Arrays.stream(filled(letter.opening(), order, amount).split("\\R\\s*\\R")).map(String::strip).filter(text -> !text.isEmpty()).toList();
-        return new Said(filled(letter.subject(), order, amount), new Body(paragraphs, rows, total, link, linkText));
+        Map<String, String> values = Map.of("name", order.name(), "shop", shop.name(), "order", String.valueOf(order.number()), "amount", money(amount, order.currency()));
+        return new Said(filled(letter.subject(), values), new Body(paragraphs(filled(letter.opening(), values)), rows, total, link, linkText));
     }
 
     private Terms.Letter worded(String occasion) {
@@ -108,16 +139,18 @@ final class Words {
                 .or(() -> Optional.ofNullable(shipped.get(locale.getLanguage()))).orElseGet(() -> shipped.get("en"));
     }
 
-    private String filled(String text, Orders.Order order, BigDecimal amount) {
-        Map<String, String> values = Map.of("name", order.name(), "shop", shop.name(), "order", String.valueOf(order.number()), "amount", money(amount, order.currency()));
+    private static List<String> paragraphs(String text) {
+        return Arrays.stream(text.split("\\R\\s*\\R")).map(String::strip).filter(paragraph -> !paragraph.isEmpty()).toList();
+    }
+
+    private static String filled(String text, Map<String, String> values) {
         return NAMES.matcher(text).replaceAll(found -> Matcher.quoteReplacement(values.getOrDefault(found.group(1), found.group())));
     }
 
     /** The same rows as the receipt on the screen. */
     private List<Row> rows(QuoteView quote) {
         List<Row> rows = new ArrayList<>();
-        quote.lines().forEach(line -> rows.add(new Row(line.quantity().stripTrailingZeros().toPlainString() + " " + line.name()
-                + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices())), money(line.amount().value(), quote.currency()))));
+        quote.lines().forEach(line -> rows.add(new Row(line.quantity().stripTrailingZeros().toPlainString() + " " + named(line), money(line.amount().value(), quote.currency()))));
         quote.discounts().forEach(discount -> rows.add(new Row(discount.name(), money(discount.amount().value().negate(), quote.currency()))));
         quote.deliveryPrice().ifPresent(price -> rows.add(new Row(say("Delivery", "Versand"), money(price.value(), quote.currency()))));
         quote.fee().ifPresent(fee -> rows.add(new Row(say("For the way of paying", "Für die Zahlungsart"), money(fee.value(), quote.currency()))));

@@ -63,8 +63,11 @@ class OrderController {
     /** A text the buyer agreed to. @param hash of what was shown, SHA-256 */
     record AgreedTo(String kind, String hash) {}
 
+    /** What the buyer added. @param name of the field */
+    record Wish(String name, String text) {}
+
     record Whole(int number, int edition, String mode, String currency, BigDecimal payable, String standing, String sent, Set<Integer> gone, String name, String email, Orders.Address address, Instant placedAt,
-            QuoteView quote, List<Paid> payments, List<Refundable> items, String language, List<AgreedTo> agreed, Optional<Instant> cancelledAt, boolean toCancel, boolean toRemind) {}
+            QuoteView quote, List<Paid> payments, List<Refundable> items, String language, List<AgreedTo> agreed, Optional<Instant> cancelledAt, boolean toCancel, boolean toRemind, List<Wish> wishes) {}
 
     /**
      * @param key     made once by the page, so that sending twice moves once
@@ -229,7 +232,20 @@ class OrderController {
         return new Whole(order.number(), order.edition(), order.mode(), order.currency(), BigDecimal.valueOf(order.payable(), digits), order.standing(), order.sent(), dispatching.gone(order.id()), order.name(), order.email(),
                 Json.read(order.address(), Orders.Address.class), order.placedAt(), Json.read(order.quote(), QuoteView.class),
                 tries.stream().map(payment -> paid(payment, digits)).toList(), items(order), order.language(), agreed, Optional.ofNullable(order.cancelledAt()),
-                !order.cancelled() && order.sent().equals("no"), waits);
+                !order.cancelled() && order.sent().equals("no"), waits, wishes(order));
+    }
+
+    /** What the buyer added, in the words of the edition that asked for it. */
+    private List<Wish> wishes(Orders.Order order) {
+        Wishes wishes = Json.read(order.wishes(), Wishes.class);
+        List<Wish> told = new ArrayList<>();
+        wishes.gift().ifPresent(gift -> {
+            told.add(new Wish("A gift, without prices, for", gift.name()));
+            told.add(new Wish("To go with it", gift.message()));
+        });
+        told.add(new Wish("A note", wishes.note()));
+        editions.of(order.shop(), order.edition()).document().setup().terms().asking().extras().forEach(extra -> told.add(new Wish(extra.name(), wishes.extras().getOrDefault(extra.id(), ""))));
+        return told.stream().filter(wish -> !wish.text().isBlank()).toList();
     }
 
     private Paid paid(PaymentBook.Payment payment, int digits) {

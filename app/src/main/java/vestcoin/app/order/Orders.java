@@ -27,7 +27,7 @@ public class Orders {
     /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param cancelledAt when the seller called it off, or null */
     public record Order(long id, String shop, int number, String token, int edition, String mode, String document, String quote, String currency,
             long payable, long due, String method, String email, String name, String country, String address, Instant placedAt, String standing, String sent,
-            String language, String agreed, Instant cancelledAt) {
+            String language, String agreed, Instant cancelledAt, String wishes) {
         public boolean cancelled() {
             return cancelledAt != null;
         }
@@ -38,7 +38,7 @@ public class Orders {
 
     /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON */
     public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long due, String method,
-            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed) {
+            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed, String wishes) {
         long payable() {
             return due + vouchers.stream().mapToLong(Voucher::amount).sum();
         }
@@ -78,7 +78,7 @@ public class Orders {
     }
 
     private static final String ORDER = """
-            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at from orders
+            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes from orders
             """;
 
     private final JdbcClient sql;
@@ -108,13 +108,13 @@ public class Orders {
         }
         String token = UUID.randomUUID().toString();
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed)
+                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed, wishes)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token, :key, :edition, :mode, :document, :quote,
-                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed)""")
+                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed, :wishes)""")
                 .param("shop", order.shop()).param("token", token).param("key", order.clientKey()).param("edition", order.edition()).param("mode", order.mode())
                 .param("document", order.document()).param("quote", order.quote()).param("currency", order.currency()).param("payable", order.payable()).param("due", order.due()).param("method", order.method())
                 .param("email", order.email()).param("buyer", normal(order.email())).param("name", order.name()).param("country", order.country()).param("address", order.address())
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("language", order.language()).param("agreed", order.agreed()).update();
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("language", order.language()).param("agreed", order.agreed()).param("wishes", order.wishes()).update();
         Order placed = byToken(token).orElseThrow();
         order.uses().forEach(use -> take(placed, use));
         order.slot().ifPresent(slot -> take(placed, slot));
@@ -146,6 +146,11 @@ public class Orders {
                 select coalesce(sum(p.amount - p.captured), 0) from orders o join payment p on p.order_id = o.id
                 where o.shop = :shop and o.buyer = :buyer and o.currency = :currency and p.method in (:methods) and p.alive is not null""")
                 .param("shop", shop).param("buyer", normal(email)).param("currency", currency).param("methods", methods).query(Long.class).single();
+    }
+
+    /** The latest orders of a buyer's address. */
+    public List<Order> ofBuyer(String shop, String email, int most) {
+        return sql.sql(ORDER + "where shop = :shop and buyer = :buyer order by id desc limit :most").param("shop", shop).param("buyer", normal(email)).param("most", most).query(Order.class).list();
     }
 
     /** How many orders have taken which slot, from a time on the shop's clock. */
@@ -210,7 +215,8 @@ public class Orders {
     }
 
     /** An e-mail address as buyers are told apart by it. */
-    static String normal(String email) {
+    /** The form of an e-mail address buyers are known by. */
+    public static String normal(String email) {
         return email == null ? "" : email.strip().toLowerCase(Locale.ROOT);
     }
 

@@ -15,12 +15,13 @@ import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.Told;
 import vestcoin.app.order.Orders;
 import vestcoin.core.terms.Returning;
+import vestcoin.core.terms.Terms;
 
 /** Withdrawing on the order's own page (Directive 2011/83/EU, Article 11a), and what the seller sees of it. */
 @RestController
 class WithdrawalController {
-    /** @param open what can be declared now @param until last day for it @param declared before */
-    record MayReturn(Optional<Returning.Kind> open, Optional<LocalDate> until, List<Withdrawals.Declared> declared) {}
+    /** @param open what can be declared now @param until last day for it @param declared before @param excluded lines that do not come back, and why */
+    record MayReturn(Optional<Returning.Kind> open, Optional<LocalDate> until, List<Withdrawals.Declared> declared, Map<Integer, Terms.Exclusion> excluded) {}
 
     /** @param lines places in the quote; all when empty */
     record Declaring(Set<Integer> lines, String note) {
@@ -45,7 +46,7 @@ class WithdrawalController {
     MayReturn may(@PathVariable String token) {
         Orders.Order order = find(token);
         Optional<Returning> open = withdrawals.open(order);
-        return new MayReturn(open.map(Returning::kind), open.flatMap(Returning::until), withdrawals.ofOrder(order.id()));
+        return new MayReturn(open.map(Returning::kind), open.flatMap(Returning::until), withdrawals.ofOrder(order.id()), withdrawals.excluded(order));
     }
 
     @PostMapping("/api/counter/orders/{token}/withdrawal")

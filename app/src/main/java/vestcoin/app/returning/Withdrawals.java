@@ -33,6 +33,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.terms.Returning;
+import vestcoin.core.terms.Terms;
 
 /** What buyers have declared, and what may be declared now. */
 @Service
@@ -68,8 +69,16 @@ public class Withdrawals {
         var asked = OrderFile.parse(order.document());
         Optional<LocalDate> sent = order.sent().equals("all")
                 ? sql.sql("select max(at) from dispatch where order_id = :order").param("order", order.id()).query(Instant.class).optional().map(at -> LocalDate.ofInstant(at, zone)) : Optional.empty();
+        if (excluded(order).size() == quote(order).lines().size()) {
+            return Optional.empty();
+        }
         int transit = asked.delivery().flatMap(id -> document.setup().delivery().options().stream().filter(option -> option.id().equals(id)).findFirst()).flatMap(Delivery.Option::days).map(Delivery.Days::to).orElse(0);
         return Returning.open(document.setup().terms(), asked.buyer().kind() == Buyer.Kind.PERSON, sent, transit, LocalDate.ofInstant(clock.instant(), zone));
+    }
+
+    /** Lines of an order that do not come back, and why. */
+    Map<Integer, Terms.Exclusion> excluded(Orders.Order order) {
+        return SentBack.excluded(quote(order), editions.of(order.shop(), order.edition()).document().setup());
     }
 
     List<Declared> ofOrder(long order) {
@@ -89,9 +98,15 @@ public class Withdrawals {
         Returning open = open(order).orElseThrow(() -> new Told(HttpStatus.CONFLICT, "token", "This order cannot be withdrawn from here, or was already.", "Write to the shop with the number of the order."));
         Quote quote = quote(order);
         Set<Integer> which = new TreeSet<>(lines);
+        Map<Integer, Terms.Exclusion> excluded = excluded(order);
         for (int i = 0; lines.isEmpty() && i < quote.lines().size(); i++) {
-            which.add(i);
+            if (!excluded.containsKey(i)) {
+                which.add(i);
+            }
         }
+        which.stream().filter(excluded::containsKey).findFirst().ifPresent(line -> {
+            throw new Told(HttpStatus.CONFLICT, "lines", quote.lines().get(line).product().name() + " cannot be sent back.", "Leave it out; the terms of the shop say why.");
+        });
         if (which.stream().anyMatch(line -> line < 0 || line >= quote.lines().size())) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "lines", "The order has no such line.", "Load the page again.");
         }

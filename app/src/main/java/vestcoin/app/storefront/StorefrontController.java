@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -25,7 +26,10 @@ import vestcoin.app.opening.Doors;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.pickup.Hours;
+import vestcoin.core.place.Groups;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
+import vestcoin.core.terms.ModelForm;
 
 /** What a shop says, as one page anybody and any search engine can read. */
 @RestController
@@ -74,6 +78,10 @@ class StorefrontController {
         setup.pickup().places().forEach(spot -> html.append("<h2>").append(escaped(spot.name())).append("</h2><p>").append(escaped(String.join(", ", spot.lines()))).append("</p>").append(hours(spot.hours(), setup)));
         Policies.texts(setup).forEach(text -> html.append("<h2 id=\"").append(escaped(text.kind())).append("\">").append(escaped(name(text.kind(), setup))).append("</h2><p>")
                 .append(escaped(text.text()).replace("\n", "</p><p>")).append("</p>"));
+        if (Groups.EU.contains(setup.shop().address().country()) && setup.terms().withdrawalDays().isPresent()) {
+            html.append("<h2 id=\"model-form\">").append(german(setup) ? "Muster-Widerrufsformular" : "Model withdrawal form").append("</h2>");
+            ModelForm.lines(seller(setup), setup.shop().language()).forEach(line -> html.append("<p>").append(escaped(line)).append("</p>"));
+        }
         return html.append("</main></body></html>\n").toString();
     }
 
@@ -81,6 +89,12 @@ class StorefrontController {
         Locale locale = Locale.forLanguageTag(setup.shop().language());
         return spans.stream().map(span -> "<li>" + span.days().stream().map(day -> escaped(day.getDisplayName(TextStyle.SHORT, locale))).collect(Collectors.joining(", ")) + " " + span.from() + "–" + span.to() + "</li>")
                 .collect(Collectors.joining("", "<ul>", "</ul>"));
+    }
+
+    private static String seller(Setup setup) {
+        Shop shop = setup.shop();
+        return Stream.of(Stream.of(shop.legalName().isBlank() ? shop.name() : shop.legalName()), shop.address().lines().stream(), Stream.of((shop.address().postcode() + " " + shop.address().city()).strip(), shop.email()))
+                .flatMap(parts -> parts).filter(part -> !part.isBlank()).collect(Collectors.joining(", "));
     }
 
     private static boolean german(Setup setup) {

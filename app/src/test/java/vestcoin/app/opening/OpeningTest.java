@@ -2,15 +2,22 @@ package vestcoin.app.opening;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
+import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.TestCard;
+import vestcoin.standins.pay.Wallet;
 
 /** Who may come into a closed shop, and what has to be done before one opens. */
 @ExtendWith(RunningShop.class)
@@ -78,6 +85,47 @@ class OpeningTest {
         assertThat(refused.text()).contains("is in test mode").contains("No payment was tried with");
         assertThat(refused.paths()).allMatch(path -> path.startsWith("payment/methods"));
         assertThat(shop.anybody().get(Caller.COUNTER).status()).isEqualTo(404);
+    }
+
+    private static void post(String url, String form) throws Exception {
+        HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(url)).POST(HttpRequest.BodyPublishers.ofString(form)).build(), HttpResponse.BodyHandlers.discarding());
+    }
+
+    private void connect(String id, String provider, String mode, String publicKey, String secret) {
+        assertThat(shop.owner().put(Caller.SHOP + "/gateways/" + id, Map.of("provider", provider, "mode", mode, "publicKey", publicKey, "secret", secret, "statement", "TERN AND TETHER")).status()).isEqualTo(200);
+    }
+
+    private JsonNode trial(String id, Map<String, String> body) {
+        return shop.owner().post(Caller.SHOP + "/gateways/" + id + "/trial", body).json();
+    }
+
+    /** The way every shop goes: live keys, one true payment by each, and open. The seller's name stands on the buyer's statement. */
+    @Test
+    void a_shop_opens_once_its_accounts_are_live_and_tried() throws Exception {
+        turn(false, "");
+        String cards = shop.cards().url();
+        post(cards + "/control", "delay=0&approved-workbench=on&approved-counter=on");
+        post(shop.services().wallet().url() + "/control", "delay=0&approved-purse=on&approved-pocket=on");
+        connect("cards", "cards", "live", CardProcessor.LIVE_PUBLIC, CardProcessor.LIVE_SECRET);
+        connect("purse", "wallet", "live", Wallet.LIVE_PUBLIC, Wallet.LIVE_SECRET);
+        assertThat(turn(true, "").status()).as("never tried").isEqualTo(409);
+
+        JsonNode declined = trial("cards", Map.of("cardToken", Caller.cardToken(cards, CardProcessor.LIVE_PUBLIC, TestCard.DECLINED)));
+        assertThat(declined.path("whole").asBoolean(true)).isFalse();
+        assertThat(turn(true, "").status()).as("a payment that was declined is no trial").isEqualTo(409);
+        JsonNode tried = trial("cards", Map.of("cardToken", Caller.cardToken(cards, CardProcessor.LIVE_PUBLIC, TestCard.APPROVED)));
+        assertThat(tried.path("whole").asBoolean(false)).isTrue();
+        assertThat(shop.cards().bookOf(tried.path("key").asString())).as("taken and given back").hasValue("refunded 100 100");
+        JsonNode asked = trial("purse", Map.of());
+        post(asked.path("action").asString(), "answer=yes");
+        assertThat(trial("purse", Map.of("key", asked.path("key").asString())).path("whole").asBoolean(false)).isTrue();
+
+        assertThat(turn(true, "").json().path("open").asBoolean(false)).isTrue();
+        assertThat(shop.anybody().get(Caller.COUNTER).status()).isEqualTo(200);
+        assertThat(shop.anybody().placeBook().path("test").asBoolean(true)).as("orders are live now").isFalse();
+        assertThat(HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(cards + "/")).build(), HttpResponse.BodyHandlers.ofString()).body()).contains("<td>TERN AND TETHER<td>refunded");
+        connect("cards", "cards", "test", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET);
+        connect("purse", "wallet", "test", Wallet.TEST_PUBLIC, Wallet.TEST_SECRET);
     }
 
     @Test

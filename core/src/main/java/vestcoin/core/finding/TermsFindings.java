@@ -1,9 +1,11 @@
 package vestcoin.core.finding;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import vestcoin.core.place.Groups;
@@ -20,6 +22,10 @@ final class TermsFindings {
     /** Words that say an order costs money, by language. Source: Directive 2011/83/EU, Article 8(2) for the rule; the words from memory. */
     private static final Map<String, Pattern> COSTS = Map.of("en", Pattern.compile("pay|buy|purchase|obligation", Pattern.CASE_INSENSITIVE),
             "de", Pattern.compile("zahlungspflichtig|kaufen|kostenpflichtig", Pattern.CASE_INSENSITIVE), "fr", Pattern.compile("paiement|payer|acheter|payante", Pattern.CASE_INSENSITIVE));
+
+    /** How amounts are signed besides the code; common practice, no source. */
+    private static final Map<String, String> SIGNS = Map.of("EUR", "|€|Euro", "USD", "|\\$", "GBP", "|£", "CHF", "|Fr\\.");
+    private static final String AMOUNT = "\\d{1,3}(?:[.,]\\d{3})*(?:[.,]\\d{1,2})?|\\d+(?:[.,]\\d{1,2})?";
 
     /** Ways to say who pays for sending back, in English and German; from memory. */
     private static final Pattern BUYER_PAYS = Pattern.compile("\\b(?:you|the buyer) (?:pays?|bears?) (?:for|the cost of) (?:sending|returning|the return)|at your (?:own )?(?:cost|expense)|Rücksendung (?:bezahlen|tragen) Sie|auf (?:Ihre|eigene) Kosten", Pattern.CASE_INSENSITIVE);
@@ -39,7 +45,10 @@ final class TermsFindings {
         }
         terms.texts().forEach((kind, byLanguage) -> {
             lacking("terms/texts/" + kind, "The text “" + kind + "”", byLanguage, languages, at);
-            byLanguage.forEach((tag, text) -> contradiction(kind, tag, text, terms, at));
+            byLanguage.forEach((tag, text) -> {
+                contradiction(kind, tag, text, terms, at);
+                amounts("terms/texts/" + kind + "/" + tag, text, setup, at);
+            });
         });
         words(setup, languages.subList(1, languages.size()), at);
         lacking("terms/orderButton", "The order button", terms.orderButton(), languages, at);
@@ -79,6 +88,28 @@ final class TermsFindings {
         if (said >= 0 && matcher.find() && Integer.parseInt(matcher.group(1)) != said) {
             at.look("text-contradicts-setting", path, "The text says " + matcher.group(1) + " days, the setting says " + said + ".", "Change the one that is wrong.");
         }
+    }
+
+    /** An amount of the shop's currency that stands in a text and nowhere in the settings. */
+    private static void amounts(String path, String text, Setup setup, Findings.At at) {
+        String currency = setup.shop().currency();
+        String sign = Pattern.quote(currency) + SIGNS.getOrDefault(currency, "");
+        Matcher matcher = Pattern.compile("(?:" + sign + ")\\s?(" + AMOUNT + ")|(" + AMOUNT + ")\\s?(?:" + sign + ")").matcher(text);
+        Set<BigDecimal> known = KnownAmounts.of(setup);
+        while (matcher.find()) {
+            String said = matcher.group(1) == null ? matcher.group(2) : matcher.group(1);
+            if (known.stream().noneMatch(amount -> amount.compareTo(read(said)) == 0)) {
+                at.look("text-contradicts-setting", path, "The text says " + said + " " + currency + "; no price, threshold or fee of the settings is that.", "Change the one that is wrong.");
+            }
+        }
+    }
+
+    /** 1,234.50 or 1.234,50: the last mark is the decimal one if two digits or one follow it. */
+    private static BigDecimal read(String said) {
+        int mark = Math.max(said.lastIndexOf('.'), said.lastIndexOf(','));
+        boolean decimal = mark >= 0 && said.length() - mark <= 3;
+        String whole = (decimal ? said.substring(0, mark) : said).replaceAll("[.,]", "");
+        return new BigDecimal(decimal ? whole + "." + said.substring(mark + 1) : whole);
     }
 
     private static void payer(String path, String text, Terms terms, Findings.At at) {

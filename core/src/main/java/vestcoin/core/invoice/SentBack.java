@@ -4,10 +4,13 @@ import java.math.BigDecimal;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.quote.Quote;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.terms.Terms;
 
 /**
  * What is owed for goods sent back. Source: Directive 2011/83/EU, Article 13(1) and (2): of a withdrawal the goods and the delivery, the
@@ -38,6 +41,19 @@ public final class SentBack {
             }
         }
         return owed;
+    }
+
+    /** Lines of a quote that do not come back, by the group of their product, and why. */
+    public static Map<Integer, Terms.Exclusion> excluded(Quote quote, Setup setup) {
+        Map<Integer, Terms.Exclusion> excluded = new TreeMap<>();
+        for (int i = 0; i < quote.lines().size(); i++) {
+            Optional<String> group = quote.lines().get(i).product().group().or(setup.goods()::defaultGroup);
+            Optional<Terms.Exclusion> why = group.map(setup.terms().exceptions()::get);
+            if (why.isPresent()) {
+                excluded.put(i, why.get());
+            }
+        }
+        return excluded;
     }
 
     private static BigDecimal cheapest(Quote quote) {

@@ -22,6 +22,7 @@ public final class BuyerTexts {
         });
         setup.pickup().local().ifPresent(local -> all.both("pickup.local", "name", local.name(), local.sentence()));
         setup.payment().methods().forEach(method -> all.both("payment.methods." + method.id(), "title", method.title(), method.sentence()));
+        setup.terms().asking().extras().forEach(extra -> all.put("terms.asking.extras." + extra.id() + ".name", extra.name()));
         return all.texts;
     }
 

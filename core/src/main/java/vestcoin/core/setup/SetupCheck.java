@@ -58,7 +58,7 @@ final class SetupCheck {
             new PaymentCheck(setup, checks, names).check();
         }
         rehearsal();
-        TermsCheck.check(setup.terms(), checks.problems);
+        TermsCheck.check(setup, checks.problems);
         return checks.problems;
     }
 

@@ -1,9 +1,13 @@
 package vestcoin.core.setup;
 
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import vestcoin.core.problem.Problems;
+import vestcoin.core.terms.Asking;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.Terms.Letter;
@@ -16,7 +20,11 @@ final class TermsCheck {
 
     private TermsCheck() {}
 
-    static void check(Terms terms, Problems problems) {
+    static void check(Setup setup, Problems problems) {
+        Terms terms = setup.terms();
+        Set<String> groups = setup.goods().groups().stream().map(group -> group.id()).collect(Collectors.toSet());
+        terms.exceptions().keySet().forEach(group -> problems.when(!groups.contains(group), "terms/exceptions/" + group, "There is no group “" + group + "”.", "Choose one of the goods' groups."));
+        asking(terms.asking(), problems);
         terms.letters().forEach((occasion, byLanguage) -> {
             String path = "terms/letters/" + occasion;
             if (!problems.when(!Letter.OCCASIONS.contains(occasion), path, "There is no letter “" + occasion + "”.", "Choose one of " + String.join(", ", Letter.OCCASIONS) + ".")) {
@@ -26,6 +34,21 @@ final class TermsCheck {
         terms.texts().forEach((kind, byLanguage) -> byLanguage.forEach((language, text) -> text(text, "terms/texts/" + kind + "/" + language, problems)));
         terms.words().forEach((language, words) -> words.forEach((place, text) -> problems.when(text == null || text.length() > LONGEST_WORDS, "terms/words/" + language + "/" + place,
                 "The text is longer than " + LONGEST_WORDS + " characters.", "Shorten it.")));
+    }
+
+    private static void asking(Asking asking, Problems problems) {
+        asking.leastAge().ifPresent(age -> problems.when(age < 1 || age > Asking.OLDEST, "terms/asking/leastAge", age + " cannot be a least age.", "Type years from 1 to " + Asking.OLDEST + "."));
+        asking.remindAfter().ifPresent(hours -> problems.when(hours < 1 || hours > Asking.LONGEST_WAIT, "terms/asking/remindAfter", "A reminder cannot wait for " + hours + " hours.",
+                "Type hours from 1 to " + Asking.LONGEST_WAIT + "."));
+        problems.when(asking.extras().size() > Asking.MOST_EXTRAS, "terms/asking/extras", "There are more than " + Asking.MOST_EXTRAS + " fields of your own.", "Ask for less; every field loses buyers.");
+        Set<String> seen = new HashSet<>();
+        for (Asking.Extra extra : asking.extras()) {
+            String path = "terms/asking/extras/" + extra.id();
+            problems.when(extra.id() == null || !extra.id().matches("[a-z0-9]+(-[a-z0-9]+)*"), path, "“" + extra.id() + "” cannot be an id.", "Use small letters, digits and hyphens.");
+            problems.when(!seen.add(extra.id()), path, "Two fields have the id “" + extra.id() + "”.", "Rename one.");
+            problems.when(extra.name().isBlank() || extra.name().length() > Asking.Extra.LONGEST_NAME, path + "/name", "The field has no name, or one of more than " + Asking.Extra.LONGEST_NAME + " characters.",
+                    "Write what is to be typed in.");
+        }
     }
 
     private static void text(String text, String path, Problems problems) {

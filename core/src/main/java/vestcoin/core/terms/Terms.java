@@ -21,10 +21,12 @@ import java.util.TreeMap;
  * @param letters          letters worded by the shop, by occasion and language
  * @param words            names and sentences of the other stations in other languages: by language, then by place, dots between its steps
  * @param returnPayer      who pays for sending goods back; nothing is said without it
+ * @param exceptions       product groups nobody withdraws from, and why
+ * @param asking           what the counter asks besides name and address
  */
 public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDays, boolean onlineWithdrawal, boolean refundsDelivery, List<String> returnAddress,
         Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior, Map<String, Map<String, Letter>> letters, Map<String, Map<String, String>> words,
-        Optional<Payer> returnPayer) {
+        Optional<Payer> returnPayer, Map<String, Exclusion> exceptions, Asking asking) {
     public static final String LEGAL_NOTICE = "legal-notice";
     public static final String PRIVACY = "privacy";
 
@@ -37,14 +39,19 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         letters = letters == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(letters));
         words = words == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(words));
         returnPayer = returnPayer == null ? Optional.empty() : returnPayer;
+        exceptions = exceptions == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(exceptions));
+        asking = asking == null ? Asking.NOTHING : asking;
     }
 
     public Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDays, boolean onlineWithdrawal, boolean refundsDelivery, List<String> returnAddress,
             Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior) {
-        this(returnDays, withdrawalDays, onlineWithdrawal, refundsDelivery, returnAddress, texts, orderButton, prior, null, null, null);
+        this(returnDays, withdrawalDays, onlineWithdrawal, refundsDelivery, returnAddress, texts, orderButton, prior, null, null, null, null, null);
     }
 
     public enum Payer { BUYER, SHOP }
+
+    /** Why there is no right of withdrawal. Source: Directive 2011/83/EU, Article 16(c) to (e), (i), (l) and (m). */
+    public enum Exclusion { MADE_TO_MEASURE, PERISHABLE, SEALED_FOR_HYGIENE, UNSEALED_RECORDING, ON_A_DATE, DOWNLOAD_BEGUN }
 
     /**
      * How a letter begins, with names in braces for what differs: {@code {name}}, {@code {shop}}, {@code {order}}, {@code {amount}}.
@@ -54,7 +61,7 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
      */
     public record Letter(String subject, String opening) {
         /** Occasions a letter is written on. */
-        public static final List<String> OCCASIONS = List.of("receipt", "copy", "sent", "refund", "cancelled", "reminder");
+        public static final List<String> OCCASIONS = List.of("receipt", "copy", "sent", "refund", "cancelled", "reminder", "unfinished");
         /** What can stand in braces. */
         public static final Set<String> NAMES = Set.of("name", "shop", "order", "amount");
         public static final int LONGEST_SUBJECT = 200;

@@ -27,7 +27,7 @@ class BuyerTextsTest {
     }
 
     private static Terms terms(Map<String, Map<String, Letter>> letters, Map<String, Map<String, String>> words, Map<String, Map<String, String>> texts) {
-        return new Terms(Optional.of(30), Optional.of(14), true, true, List.of("7 Example Dock Road"), texts, Map.of("en", "Order and pay", "de", "Zahlungspflichtig bestellen"), true, letters, words, null);
+        return new Terms(Optional.of(30), Optional.of(14), true, true, List.of("7 Example Dock Road"), texts, Map.of("en", "Order and pay", "de", "Zahlungspflichtig bestellen"), true, letters, words, null, null, null);
     }
 
     @Test
@@ -76,7 +76,7 @@ class BuyerTextsTest {
                 Map.of("en", "Order and pay"), true);
         assertThat(found(wanting)).contains("The text wants {return-days}, which is not set.");
         Terms payer = new Terms(Optional.of(30), Optional.of(14), true, true, List.of("7 Example Dock Road", "Galway"), Map.of(Terms.LEGAL_NOTICE, Map.of("en", "X"),
-                "returns", Map.of("en", "We pay for the return, to 7 Example Dock Road, Dublin.")), Map.of("en", "Order and pay"), true, null, null, Optional.of(Terms.Payer.BUYER));
+                "returns", Map.of("en", "We pay for the return, to 7 Example Dock Road, Dublin.")), Map.of("en", "Order and pay"), true, null, null, Optional.of(Terms.Payer.BUYER), null, null);
         assertThat(found(payer)).contains("The text says that the shop pays for sending goods back, the setting says the other.", "The text has a part of the return address, but not “Galway”.");
     }
 

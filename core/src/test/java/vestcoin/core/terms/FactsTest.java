@@ -9,7 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class FactsTest {
-    private static final Terms TERMS = new Terms(Optional.of(30), Optional.of(14), true, true, List.of("7 Example Dock Road", "Galway"), null, null, false, null, null, Optional.of(Terms.Payer.BUYER));
+    private static final Terms TERMS = new Terms(Optional.of(30), Optional.of(14), true, true, List.of("7 Example Dock Road", "Galway"), null, null, false, null, null, Optional.of(Terms.Payer.BUYER), null, null);
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {

@@ -1,0 +1,114 @@
+package vestcoin.app.buyer;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseCookie;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.CookieValue;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
+import vestcoin.app.format.Json;
+import vestcoin.app.message.Messages;
+import vestcoin.app.opening.Entrance;
+import vestcoin.app.order.Orders;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Editions;
+
+/** A buyer's own page. Whether an address has ever ordered is told to nobody but its mailbox. */
+@RestController
+class BuyerController {
+    private static final int MOST_ORDERS = 100;
+    private static final int MOST_ADDRESSES = 5;
+
+    record WantsIn(String email, Optional<String> language) {
+        WantsIn {
+            language = language == null ? Optional.empty() : language.filter(tag -> tag.length() <= 35);
+        }
+    }
+
+    record MailedKey(String key) {}
+
+    /** @param token of the order's own page */
+    record OwnOrder(int number, String token, Instant placedAt, BigDecimal total, String currency, String standing, String sent, boolean cancelled, boolean test) {}
+
+    /** @param name it was sent to */
+    record OwnAddress(String name, Orders.Address address) {}
+
+    /** @param orders the latest first */
+    record OwnPage(String email, List<OwnOrder> orders, List<OwnAddress> addresses) {}
+
+    private final Buyers buyers;
+    private final Orders orders;
+    private final Editions editions;
+    private final Entrance entrance;
+    private final Messages messages;
+    private final String ownUrl;
+
+    BuyerController(Buyers buyers, Orders orders, Editions editions, Entrance entrance, Messages messages, @Value("${vest-coin.own-url}") String ownUrl) {
+        this.buyers = buyers;
+        this.orders = orders;
+        this.editions = editions;
+        this.entrance = entrance;
+        this.messages = messages;
+        this.ownUrl = ownUrl;
+    }
+
+    /** Mails a link to an address that has ordered before, or may not order without it. The answer is the same for every address. */
+    @PostMapping("/api/counter/{shop}/me/letter")
+    ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
+        Editions.Edition edition = editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
+        if (wants.email() == null || !wants.email().strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || wants.email().length() > 254) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
+        }
+        String email = wants.email().strip();
+        Document spoken = editions.spoken(edition, wants.language().orElse(""));
+        if (spoken.setup().terms().asking().signIn() || !orders.ofBuyer(shop, email, 1).isEmpty()) {
+            buyers.letter(shop, email).ifPresent(key -> messages.letIn(shop, spoken.setup(), email, ownUrl + "/counter/" + shop + "/me?key=" + key));
+        }
+        return ResponseEntity.accepted().build();
+    }
+
+    @PostMapping("/api/counter/{shop}/me/session")
+    ResponseEntity<Void> enter(@PathVariable String shop, @RequestBody MailedKey mailed) {
+        String session = Optional.ofNullable(mailed.key()).filter(key -> key.length() <= 100).flatMap(key -> buyers.enter(shop, key))
+                .orElseThrow(() -> new Told(HttpStatus.GONE, "key", "This link was used already, or is older than half an hour.", "Ask for another below."));
+        return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie(shop, session, Buyers.SESSION.toSeconds())).build();
+    }
+
+    @GetMapping("/api/counter/{shop}/me")
+    OwnPage page(@PathVariable String shop, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
+        String email = buyers.in(shop, session).orElseThrow(() -> new Told(HttpStatus.UNAUTHORIZED, "email", "You are not signed in.", "Ask for a link below."));
+        List<Orders.Order> own = orders.ofBuyer(shop, email, MOST_ORDERS);
+        return new OwnPage(email, own.stream().map(BuyerController::own).toList(),
+                own.stream().map(order -> new OwnAddress(order.name(), Json.read(order.address(), Orders.Address.class))).distinct().limit(MOST_ADDRESSES).toList());
+    }
+
+    @DeleteMapping("/api/counter/{shop}/me")
+    ResponseEntity<Void> leave(@PathVariable String shop, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
+        if (session != null) {
+            buyers.leave(session);
+        }
+        return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie(shop, "", 0)).build();
+    }
+
+    private static OwnOrder own(Orders.Order order) {
+        return new OwnOrder(order.number(), order.token(), order.placedAt(), BigDecimal.valueOf(order.payable(), CurrencyUnit.of(order.currency()).getDecimalPlaces()), order.currency(), order.standing(),
+                order.sent(), order.cancelled(), order.mode().equals("test"));
+    }
+
+    /** Sent to this shop's counter alone, and out of reach of scripts. */
+    private static String cookie(String shop, String value, long seconds) {
+        return ResponseCookie.from(Buyers.COOKIE, value).httpOnly(true).secure(true).sameSite("Lax").path("/api/counter/" + shop).maxAge(seconds).build().toString();
+    }
+}

@@ -1,0 +1,68 @@
+package vestcoin.app.buyer;
+
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
+import vestcoin.app.opening.Entrance;
+import vestcoin.app.setup.Editions;
+
+/** Agreeing to be reminded of a basket, taking that back, and coming back by the letter. */
+@RestController
+class UnfinishedController {
+    private static final int MOST_LINES = 100;
+
+    /** @param agreed whether the buyer agrees to one letter */
+    record LeftBasket(String email, boolean agreed, Unfinished.Left left, Optional<String> language) {
+        LeftBasket {
+            language = language == null ? Optional.empty() : language.filter(tag -> tag.length() <= 35);
+        }
+    }
+
+    private final Unfinished unfinished;
+    private final Entrance entrance;
+    private final Editions editions;
+
+    UnfinishedController(Unfinished unfinished, Entrance entrance, Editions editions) {
+        this.unfinished = unfinished;
+        this.entrance = entrance;
+        this.editions = editions;
+    }
+
+    @PostMapping("/api/counter/{shop}/unfinished")
+    ResponseEntity<Void> keep(@PathVariable String shop, @RequestBody LeftBasket basket) {
+        Editions.Edition edition = entrance.into(shop);
+        if (basket.email() == null || !basket.email().strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || basket.email().length() > 254 || basket.left() == null || basket.left().lines().size() > MOST_LINES) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
+        }
+        if (basket.agreed() && edition.document().setup().terms().asking().remindAfter().isPresent() && !basket.left().lines().isEmpty()) {
+            unfinished.keep(shop, basket.email(), basket.left(), editions.spoken(edition, basket.language().orElse("")).setup().shop().language());
+        } else {
+            unfinished.forget(shop, basket.email());
+        }
+        return ResponseEntity.noContent().build();
+    }
+
+    @GetMapping("/api/counter/{shop}/unfinished/{token}")
+    Unfinished.Left again(@PathVariable String shop, @PathVariable String token) {
+        entrance.into(shop);
+        return unfinished.of(shop, token).orElseThrow(UnfinishedController::gone);
+    }
+
+    @PostMapping("/api/counter/{shop}/unfinished/{token}/never")
+    ResponseEntity<Void> never(@PathVariable String shop, @PathVariable String token) {
+        if (!unfinished.never(shop, token)) {
+            throw gone();
+        }
+        return ResponseEntity.noContent().build();
+    }
+
+    private static Told gone() {
+        return new Told(HttpStatus.GONE, "token", "That basket is not kept any more.", "Choose anew; nothing else is lost.");
+    }
+}

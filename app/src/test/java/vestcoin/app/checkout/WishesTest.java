@@ -1,0 +1,92 @@
+package vestcoin.app.checkout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.lowagie.text.pdf.PdfReader;
+import com.lowagie.text.pdf.parser.PdfTextExtractor;
+import java.net.URI;
+import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.Caller;
+import vestcoin.app.RunningShop;
+
+/** What a counter asks besides name and address: taken down, shown to the seller, and priced at nothing. */
+@ExtendWith(RunningShop.class)
+class WishesTest {
+    private final RunningShop.Running shop;
+
+    WishesTest(RunningShop.Running shop) {
+        this.shop = shop;
+    }
+
+    private void edit(String path, Object was, Object now) {
+        Map<String, Object> edit = new HashMap<>(Map.of("path", path, "now", now));
+        if (was != null) {
+            edit.put("was", was);
+        }
+        Caller.Answer answer = shop.owner().post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(edit)));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+    }
+
+    @BeforeEach
+    void ask() {
+        JsonNode asking = shop.owner().get(Caller.SHOP + "/draft").json().path("document").path("terms").path("asking");
+        if (!asking.path("gift").asBoolean(false)) {
+            edit("terms/asking/note", asking.path("note").asBoolean(false), true);
+            edit("terms/asking/gift", false, true);
+            edit("terms/asking/leastAge", null, 18);
+            edit("terms/asking/extras/tail", null, Map.of("id", "tail", "name", "Colour of the tail", "compulsory", true));
+            assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
+        }
+    }
+
+    private Caller.Answer place(Map<String, Object> wishes, String age) {
+        Map<String, Object> placing = new HashMap<>(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
+        Map<String, String> agreed = new HashMap<>(Caller.AGREED);
+        if (age != null) {
+            agreed.put("age", age);
+        }
+        placing.put("agreed", agreed);
+        placing.put("contact", Map.of("name", "Test Buyer", "email", "buyer@buyers.example", "lines", List.of("1 Example Street"), "city", "Cork", "wishes", wishes));
+        return shop.anybody().post(Caller.COUNTER + "/orders", placing);
+    }
+
+    @Test
+    void what_was_added_reaches_the_seller_and_changes_no_price() {
+        Caller.Answer placed = place(Map.of("note", "Ring twice.", "gift", Map.of("name", "Finn Sample", "message", "Happy birthday"), "extras", Map.of("tail", "red")), "18");
+        assertThat(placed.status()).as(placed.text()).isEqualTo(200);
+        JsonNode order = shop.owner().get(Caller.SHOP + "/orders/" + placed.json().path("number").asInt()).json();
+        assertThat(order.path("payable").asString()).isEqualTo("31.40");
+        assertThat(order.path("wishes").toString()).isEqualTo("[{\"name\":\"A gift, without prices, for\",\"text\":\"Finn Sample\"},{\"name\":\"To go with it\",\"text\":\"Happy birthday\"},"
+                + "{\"name\":\"A note\",\"text\":\"Ring twice.\"},{\"name\":\"Colour of the tail\",\"text\":\"red\"}]");
+        assertThat(order.path("agreed").toString()).contains("\"kind\":\"age\"");
+    }
+
+    /** A parcel's slip for a gift must not tell what it cost; common practice, no source. */
+    @Test
+    void the_slip_of_the_parcel_names_things_and_no_price() throws Exception {
+        int number = place(Map.of("gift", Map.of("name", "Finn Sample", "message", "Happy birthday"), "extras", Map.of("tail", "red")), "18").json().path("number").asInt();
+        HttpResponse<byte[]> answer = java.net.http.HttpClient.newHttpClient().send(java.net.http.HttpRequest.newBuilder(URI.create(shop.url() + Caller.SHOP + "/orders/" + number + "/slip.pdf")).build(),
+                HttpResponse.BodyHandlers.ofByteArray());
+        assertThat(answer.statusCode()).as("not for everybody").isEqualTo(401);
+        String text = new PdfTextExtractor(new PdfReader(shop.owner().bytes(Caller.SHOP + "/orders/" + number + "/slip.pdf"))).getTextFromPage(1);
+        assertThat(text).contains("Finn Sample").contains("Happy birthday").contains("Kites You Can Build").doesNotContain("24.50").doesNotContain("31.40").doesNotContain("€").doesNotContain("Test Buyer");
+    }
+
+    @Test
+    void what_is_missing_is_asked_for_at_its_field() {
+        assertThat(place(Map.of("extras", Map.of("tail", " ")), "18").paths()).containsExactly("contact/wishes/extras/tail");
+        assertThat(place(Map.of("extras", Map.of("tail", "red")), null).paths()).containsExactly("agreed/age");
+        assertThat(place(Map.of("extras", Map.of("tail", "red")), "16").paths()).containsExactly("agreed/age");
+        assertThat(place(Map.of("extras", Map.of("tail", "red"), "gift", Map.of("name", "", "message", "")), "18").paths()).containsExactly("contact/wishes/gift/name");
+        assertThat(place(Map.of("extras", Map.of("tail", "red"), "note", "x".repeat(1001)), "18").paths()).containsExactly("contact/wishes/note");
+        assertThat(place(Map.of("extras", Map.of("tail", "red", "other", "x")), "18").paths()).containsExactly("contact/wishes/extras");
+    }
+}
