@@ -13,13 +13,18 @@ import { directionOf, SayProvider, useSay, wordsIn } from "./words";
 export function MyOrders() {
   const { shop = "" } = useParams();
   const language = chosen(shop).language ?? navigator.language;
+  // Only for the name: a closed shop keeps its buyers' pages open.
+  const counter = useQuery({
+    queryKey: ["counter", shop, { language }],
+    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query: { language } } })),
+  });
   useEffect(() => {
     document.documentElement.lang = language;
     document.documentElement.dir = directionOf(language);
   }, [language]);
   return (
     <SayProvider value={wordsIn(language)}>
-      <Page shop={shop} language={language} />
+      <Page shop={shop} name={counter.data?.name} language={language} />
     </SayProvider>
   );
 }
@@ -29,7 +34,7 @@ interface PageProps {
   language: string;
 }
 
-function Page({ shop, language }: PageProps) {
+function Page({ shop, name, language }: PageProps & { name: string | undefined }) {
   const say = useSay();
   const client = useQueryClient();
   const [search, setSearch] = useSearchParams();
@@ -60,6 +65,7 @@ function Page({ shop, language }: PageProps) {
           {say.toShop}
         </Link>
       </p>
+      {name && <p className="mt-3 font-head text-xl font-bold">{name}</p>}
       <h1 className="mt-2 mb-3 text-2xl">{say.myOrders}</h1>
       {mailed && <p role="status">{say.openingOrders}</p>}
       <Said problems={problems} />

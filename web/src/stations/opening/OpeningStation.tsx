@@ -90,10 +90,14 @@ export function OpeningStation() {
       <section aria-label="What stands against opening" className="mt-6 max-w-2xl">
         <h2 className="text-lg">
           {now.blocking.length === 0
-            ? "Nothing stands against opening"
-            : now.blocking.length === 1
-              ? "One thing stands against opening"
-              : `${now.blocking.length} things stand against opening`}
+            ? now.open
+              ? "Nothing would stand against opening it again"
+              : "Nothing stands against opening"
+            : now.open
+              ? "What would stand against opening it again"
+              : now.blocking.length === 1
+                ? "One thing stands against opening"
+                : `${now.blocking.length} things stand against opening`}
         </h2>
         {now.blocking.length > 0 && (
           <ol className="mt-2">
@@ -113,11 +117,6 @@ export function OpeningStation() {
               </li>
             ))}
           </ol>
-        )}
-        {now.open && now.blocking.length > 0 && (
-          <p className="mt-2 quiet">
-            The shop stays open; closed, it could not be opened again before these are mended.
-          </p>
         )}
       </section>
     </>

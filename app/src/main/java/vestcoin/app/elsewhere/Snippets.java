@@ -52,12 +52,9 @@ public class Snippets {
 
     /** One product; a form where the buyer still chooses. Without anything to choose it is a link as well. */
     public Snippet form(String shop, Document document, Product product, List<String> codes) {
-        List<Take.Open> open = new ArrayList<>(List.of(Take.Open.QUANTITY));
+        List<Take.Open> open = new ArrayList<>(List.of(product.kind() == Product.Kind.DONATION ? Take.Open.AMOUNT : Take.Open.QUANTITY));
         if (!product.options().isEmpty()) {
             open.add(Take.Open.OPTIONS);
-        }
-        if (product.kind() == Product.Kind.DONATION) {
-            open.add(Take.Open.AMOUNT);
         }
         BigDecimal least = product.measure().map(measure -> measure.least()).orElse(BigDecimal.ONE);
         String signed = new Take(List.of(new Line(product.id(), least, Map.of())), codes, open, Optional.empty(), document.setup().shop().currency()).signed(shop, vault);
@@ -71,8 +68,11 @@ public class Snippets {
         if (open.contains(Take.Open.AMOUNT)) {
             html.append("  <label>").append(document.setup().shop().currency()).append(" <input name=\"amount\" inputmode=\"decimal\" size=\"6\" required></label>\n");
         }
-        html.append("  <label>").append(escaped(product.measure().map(measure -> measure.unit()).orElse("Quantity"))).append(" <input name=\"quantity\" inputmode=\"decimal\" size=\"4\" value=\"")
-                .append(least.toPlainString()).append("\"></label>\n  <button>Order</button>\n</form>");
+        if (open.contains(Take.Open.QUANTITY)) {
+            html.append("  <label>").append(escaped(product.measure().map(measure -> measure.unit()).orElse("Quantity"))).append(" <input name=\"quantity\" inputmode=\"decimal\" size=\"4\" value=\"")
+                .append(least.toPlainString()).append("\"></label>\n");
+        }
+        html.append("  <button>Order</button>\n</form>");
         return new Snippet(counter(shop) + "?take=" + signed, html.toString());
     }
 

@@ -15,7 +15,7 @@ import vestcoin.app.RunningShop;
 import vestcoin.app.message.Messages;
 import vestcoin.standins.post.PostRoom;
 
-/** One reminder of a basket, and only to those who asked for it. */
+/** One reminder of a basket, a day later, and only to those who asked for it. */
 @ExtendWith(RunningShop.class)
 class UnfinishedTest {
     private final RunningShop.Running shop;
@@ -29,12 +29,7 @@ class UnfinishedTest {
     }
 
     @BeforeEach
-    void remindAfterADay() {
-        Caller owner = shop.owner();
-        if (owner.get(Caller.SHOP + "/draft").json().path("document").path("terms").path("asking").path("remindAfter").isMissingNode()) {
-            owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "terms/asking/remindAfter", "now", 24))));
-            assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
-        }
+    void nothingIsKept() {
         sql().sql("delete from unfinished").update();
         sql().sql("delete from not_reminded").update();
     }

@@ -38,9 +38,7 @@ class WishesTest {
     @BeforeEach
     void ask() {
         JsonNode asking = shop.owner().get(Caller.SHOP + "/draft").json().path("document").path("terms").path("asking");
-        if (!asking.path("gift").asBoolean(false)) {
-            edit("terms/asking/note", asking.path("note").asBoolean(false), true);
-            edit("terms/asking/gift", false, true);
+        if (asking.path("leastAge").isMissingNode()) {
             edit("terms/asking/leastAge", null, 18);
             edit("terms/asking/extras/tail", null, Map.of("id", "tail", "name", "Colour of the tail", "compulsory", true));
             assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);

@@ -20,7 +20,6 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
@@ -71,23 +70,22 @@ class CrashTest {
                 assertThat(buyers.awaitTermination(20, TimeUnit.SECONDS)).isTrue();
             }
             try (var context = ServeCommand.application(port, data, services.url())) {
-                waitUntilNothingIsOpen(context.getBean(JdbcClient.class), context.getBean(Payments.class));
-                waitUntilNoPaperIsOwed(context.getBean(JdbcClient.class));
-            }
-            // One connection for all of it: each of its own would open and compact the file anew.
-            JdbcClient sql = JdbcClient.create(new SingleConnectionDataSource("jdbc:h2:file:" + data.resolve("vest-coin"), "sa", "", true));
-            vouchersAreWhole(sql);
-            papersAreWhole(sql);
-            List<Paid> ours = book(sql);
-            System.out.println("crash: " + ROUNDS + " kills, " + placed + " orders placed, " + ours.size() + " payments compared");
-            assertThat(refused).as(() -> "orders refused while the application ran; its log has " + errors(data)).isEmpty();
-            assertThat(ours).hasSizeGreaterThan(BUYERS);
-            for (Paid paid : ours) {
-                String theirs = services.cards().bookOf(paid.key()).orElse("nothing");
-                if (paid.state().equals("failed")) {
-                    assertThat(theirs).isEqualTo("nothing");
-                } else {
-                    assertThat(paid.state() + " " + paid.captured() + " " + paid.refunded()).isEqualTo(theirs);
+                JdbcClient sql = context.getBean(JdbcClient.class);
+                waitUntilNothingIsOpen(sql, context.getBean(Payments.class));
+                waitUntilNoPaperIsOwed(sql);
+                vouchersAreWhole(sql);
+                papersAreWhole(sql);
+                List<Paid> ours = book(sql);
+                System.out.println("crash: " + ROUNDS + " kills, " + placed + " orders placed, " + ours.size() + " payments compared");
+                assertThat(refused).as(() -> "orders refused while the application ran; its log has " + errors(data)).isEmpty();
+                assertThat(ours).hasSizeGreaterThan(BUYERS);
+                for (Paid paid : ours) {
+                    String theirs = services.cards().bookOf(paid.key()).orElse("nothing");
+                    if (paid.state().equals("failed")) {
+                        assertThat(theirs).isEqualTo("nothing");
+                    } else {
+                        assertThat(paid.state() + " " + paid.captured() + " " + paid.refunded()).isEqualTo(theirs);
+                    }
                 }
             }
         }
