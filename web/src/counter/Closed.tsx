@@ -15,12 +15,10 @@ export function Closed({ shop, reason }: { shop: string; reason: unknown }) {
       <h1 className="mt-2 text-3xl">{say.notOpen}</h1>
       {more ? (
         <>
-          {notice && (
-            <p className="mt-3 whitespace-pre-line" dir="auto">
-              {notice}
-            </p>
-          )}
-          <p className="mt-3">{(keptOf(shop).lines ?? []).length > 0 ? say.closedBasketKept : say.comeBack}</p>
+          <p className="mt-3 whitespace-pre-line" dir="auto">
+            {notice || say.comeBack}
+          </p>
+          {(keptOf(shop).lines ?? []).length > 0 && <p className="mt-3">{say.closedBasketKept}</p>}
         </>
       ) : (
         <Said problems={problemsOf(reason)} />

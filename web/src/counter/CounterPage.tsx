@@ -100,13 +100,14 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
 
   // A choice made for another place or basket is let go as soon as it is no longer offered.
   useEffect(() => {
-    if (!priced.isSuccess || priced.isPlaceholderData) return;
-    const { delivery, methods } = priced.data;
+    const fresh = changed ?? (priced.isPlaceholderData ? undefined : priced.data);
+    if (!fresh) return;
+    const { delivery, methods } = fresh;
     if (kept.delivery && !delivery.some((option) => option.id === kept.delivery)) keep({ delivery: undefined });
     const slots = delivery.find((option) => option.chosen)?.slots ?? [];
     if (kept.slot && !slots.some((slot) => slot.start === kept.slot)) keep({ slot: undefined });
     if (kept.method && !methods.some((method) => method.id === kept.method)) keep({ method: undefined });
-  }, [priced.isSuccess, priced.isPlaceholderData, priced.data, kept.delivery, kept.slot, kept.method, keep]);
+  }, [changed, priced.isPlaceholderData, priced.data, kept.delivery, kept.slot, kept.method, keep]);
 
   const go = (to: Step) => {
     setProblems([]);

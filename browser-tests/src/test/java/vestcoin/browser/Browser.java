@@ -24,9 +24,12 @@ import vestcoin.app.run.DemoShop;
 
 /** Debian's Chromium without a monitor, and the few things a test does with it. */
 final class Browser implements AutoCloseable {
+    /** Roles of what is used, by WAI-ARIA 1.2. */
+    private static final List<String> USABLE = List.of("button", "link", "textbox", "checkbox", "radio", "combobox", "listbox", "searchbox", "spinbutton", "switch", "menuitem", "heading", "img", "image");
     private final ChromeDriver driver;
     private final WebDriverWait wait;
     private final Path profile;
+    private int taps;
 
     private Browser(ChromeDriver driver, Path profile) {
         this.driver = driver;
@@ -104,6 +107,12 @@ final class Browser implements AutoCloseable {
             driver.executeScript("arguments[0].scrollIntoView({block:'center'})", element);
             element.click();
         });
+        taps++;
+    }
+
+    /** How often something was clicked, or tapped on a phone. */
+    int taps() {
+        return taps;
     }
 
     /** A page may draw an element anew between finding it and using it; then it is found again. */
@@ -176,6 +185,18 @@ final class Browser implements AutoCloseable {
     private static String line(Rule rule) {
         return rule.getId() + ": " + rule.getHelp() + " at " + rule.getNodes().stream().limit(3).map(node -> String.valueOf(node.getTarget())).toList()
                 + " " + rule.getNodes().stream().limit(1).map(node -> node.getAny().stream().map(check -> check.getMessage()).toList()).toList();
+    }
+
+    /** What can be used on the page and has no name in the tree a screen reader reads, a line each. */
+    @SuppressWarnings("unchecked")
+    List<String> unnamed() {
+        List<Map<String, Object>> nodes = (List<Map<String, Object>>) driver.executeCdpCommand("Accessibility.getFullAXTree", Map.of()).get("nodes");
+        return nodes.stream().filter(node -> !(Boolean) node.get("ignored")).filter(node -> USABLE.contains(value(node, "role"))).filter(node -> value(node, "name").isBlank())
+                .map(node -> value(node, "role") + " " + node.get("properties")).toList();
+    }
+
+    private static String value(Map<String, Object> node, String property) {
+        return node.get(property) instanceof Map<?, ?> held ? String.valueOf(held.get("value")) : "";
     }
 
     /** Whether the page is wider than the window. */

@@ -3,6 +3,7 @@ package vestcoin.app.checkout;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -196,8 +197,7 @@ class CounterController {
             throw instead("basket", quote.missing().get(0), "Change the basket, the place or the choice.", quote, wanted);
         }
         if (quote.toPay().value().compareTo(wanted.expected()) != 0) {
-            throw instead("expected", "The total has changed from " + wanted.expected().toPlainString() + " to " + quote.toPay().value().toPlainString() + " " + quote.currency()
-                    + " since the page showed it.", "Look at the new total and order again.", quote, wanted);
+            throw repriced(wanted, quote);
         }
         agreed(Policies.texts(document.setup()), wanted, quote);
         Orders.Order placed = placing.place(edition, wanted.key(), order, edition.document().quote(order), wanted.contact(), new Placing.Agreed(document.setup().shop().language(), wanted.agreed()));
@@ -223,6 +223,15 @@ class CounterController {
                 throw instead("agreed/" + text.kind(), "The shop has changed its text “" + text.kind().replace('-', ' ') + "” since the page showed it.", "Read it again and tick the box again.", quote, wanted);
             }
         }
+    }
+
+    /** The total is another one than the buyer was shown; a code that takes nothing off any more is named as well. */
+    private static Told repriced(Wanted wanted, QuoteView quote) {
+        BuyerQuote now = BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty());
+        List<Problem> problems = new ArrayList<>(List.of(new Problem("expected", "The total has changed from " + wanted.expected().toPlainString() + " to " + now.toPay().toPlainString() + " " + now.currency()
+                + " since the page showed it.", "Look at the new total and order again.")));
+        now.refusedCodes().forEach(code -> problems.add(new Problem("basket/codes", "“" + code.code() + "” takes nothing off: " + code.reason(), "Take it off, or use another.")));
+        return new Told(HttpStatus.CONFLICT, problems, Map.of("quote", now));
     }
 
     /** Nothing is placed; the buyer is shown what holds now. */

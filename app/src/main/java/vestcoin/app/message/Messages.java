@@ -11,8 +11,8 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
@@ -48,6 +48,8 @@ public class Messages {
     private static final Logger LOG = LoggerFactory.getLogger(Messages.class);
     private static final int AT_A_TIME = 50;
     private static final int MOST_TRIES = 50;
+    private static final int MOST_TRIES_AT_ONCE = 5;
+    private static final int SECONDS_BETWEEN = 2;
     private static final Duration LATELY = Duration.ofDays(30);
 
     /** One letter of an order. */
@@ -62,7 +64,7 @@ public class Messages {
     private final PostService post;
     private final Clock clock;
     private final String ownUrl;
-    private final ExecutorService queue = Executors.newSingleThreadExecutor(task -> new Thread(task, "letters"));
+    private final ScheduledExecutorService queue = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "letters"));
 
     Messages(JdbcClient sql, Orders orders, PaymentBook book, Editions editions, PostService post, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
@@ -80,16 +82,23 @@ public class Messages {
 
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.Moved moved) {
-        if (!queue.isShutdown()) {
-            queue.execute(() -> {
-                try {
-                    keepUp(orders.byId(moved.order()));
-                    deliver();
-                } catch (RuntimeException e) {
-                    LOG.warn("letters of order {} are owed: {}", moved.order(), e.toString());
-                }
-            });
+        keepUpLater(moved.order(), 0, MOST_TRIES_AT_ONCE);
+    }
+
+    /** Writes and sends what is owed of an order. What fails is tried again after a while; at the next start anyway. */
+    private void keepUpLater(long order, long seconds, int tries) {
+        if (queue.isShutdown() || tries == 0) {
+            return;
         }
+        queue.schedule(() -> {
+            try {
+                keepUp(orders.byId(order));
+                deliver();
+            } catch (RuntimeException e) {
+                LOG.warn("letters of order {} are owed: {}", order, e.toString());
+                keepUpLater(order, seconds + SECONDS_BETWEEN, tries - 1);
+            }
+        }, seconds, TimeUnit.SECONDS);
     }
 
     /** What was placed, sent or given back lately without its letter, because a crash came between. */

@@ -52,7 +52,7 @@ class StockController {
         try {
             book.count(shop, count.item(), count.seen(), count.remaining());
         } catch (StockBook.Moved e) {
-            throw new Told(HttpStatus.CONFLICT, "remaining", e.now().map(now -> "Meanwhile " + now.toPlainString() + " are left.").orElse("Meanwhile it is not counted any more."),
+            throw new Told(HttpStatus.CONFLICT, "remaining", e.now().map(now -> "Meanwhile " + now.toPlainString() + (now.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left.")).orElse("Meanwhile it is not counted any more."),
                     "Count again; nothing was changed.");
         }
         return left(shop, product);

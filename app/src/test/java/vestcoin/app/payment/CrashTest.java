@@ -112,7 +112,8 @@ class CrashTest {
         Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-cp", classPath,
                 "vestcoin.app.Main", "start", "--port", String.valueOf(port), "--data", data.toString()).redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile())).start();
-        for (int i = 0; i < 300; i++) {
+        // Patient, since a machine busy with something else starts it slowly.
+        for (int i = 0; i < 1200; i++) {
             Thread.sleep(100);
             try {
                 new Caller("http://127.0.0.1:" + port);

@@ -30,7 +30,7 @@ class StockTest {
         shop.anybody().placeBook();
         Caller.Answer late = count(BOOK, Map.of("seen", "2", "remaining", "12"));
         assertThat(late.status()).isEqualTo(409);
-        assertThat(late.sentence()).isEqualTo("Meanwhile 1 are left.");
+        assertThat(late.sentence()).isEqualTo("Meanwhile 1 is left.");
         assertThat(count(BOOK, Map.of("seen", "1", "remaining", "0")).status()).isEqualTo(200);
         Map<String, Object> book = Caller.book();
         assertThat(shop.anybody().post(Caller.COUNTER + "/quote", book).text()).contains("sold out");

@@ -73,7 +73,7 @@ final class Missing {
         }
         left.forEach((key, count) -> {
             if (asked.get(key).compareTo(count) > 0) {
-                missing.add(count.signum() == 0 ? names.get(key) + " is sold out." : "Only " + count.toPlainString() + " of " + names.get(key) + " are left.");
+                missing.add(count.signum() == 0 ? names.get(key) + " is sold out." : "Only " + count.toPlainString() + " of " + names.get(key) + (count.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left."));
             }
         });
     }
