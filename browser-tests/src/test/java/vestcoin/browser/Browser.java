@@ -8,11 +8,14 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.logging.Level;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
@@ -26,6 +29,7 @@ import vestcoin.app.run.DemoShop;
 final class Browser implements AutoCloseable {
     /** Roles of what is used, by WAI-ARIA 1.2. */
     private static final List<String> USABLE = List.of("button", "link", "textbox", "checkbox", "radio", "combobox", "listbox", "searchbox", "spinbutton", "switch", "menuitem", "heading", "img", "image");
+    private static final Queue<Browser> IDLE = new ConcurrentLinkedQueue<>();
     private final ChromeDriver driver;
     private final WebDriverWait wait;
     private final Path profile;
@@ -38,7 +42,16 @@ final class Browser implements AutoCloseable {
         this.wait.ignoring(org.openqa.selenium.StaleElementReferenceException.class);
     }
 
+    /** A window that knows nothing yet. The program behind it is started once and used again: starting it takes as long as a short test. */
     static Browser open(int width, int height) throws IOException {
+        Browser idle = IDLE.poll();
+        Browser browser = idle == null ? started() : new Browser(idle.driver, idle.profile);
+        browser.driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", width < 600));
+        browser.driver.manage().window().setSize(new Dimension(width, height));
+        return browser;
+    }
+
+    private static Browser started() throws IOException {
         Path profile = Files.createTempDirectory("vest-coin-chromium");
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
@@ -48,10 +61,8 @@ final class Browser implements AutoCloseable {
         logs.enable(LogType.BROWSER, Level.SEVERE);
         options.setCapability("goog:loggingPrefs", logs);
         ChromeDriverService service = new ChromeDriverService.Builder().usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).usingAnyFreePort().build();
-        ChromeDriver driver = new ChromeDriver(service, options);
-        Browser browser = new Browser(driver, profile);
-        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", width < 600));
-        driver.manage().window().setSize(new Dimension(width, height));
+        Browser browser = new Browser(new ChromeDriver(service, options), profile);
+        Runtime.getRuntime().addShutdownHook(new Thread(browser::quit, "ends Chromium"));
         return browser;
     }
 
@@ -204,8 +215,23 @@ final class Browser implements AutoCloseable {
         return (Boolean) driver.executeScript("return document.documentElement.scrollWidth > window.innerWidth + 1");
     }
 
+    /** Forgets everything: cookies, what pages kept, the window itself. */
     @Override
     public void close() {
+        String origin = String.valueOf(driver.executeScript("return location.origin"));
+        if (origin.startsWith("http")) {
+            driver.executeCdpCommand("Storage.clearDataForOrigin", Map.of("origin", origin, "storageTypes", "all"));
+        }
+        driver.executeCdpCommand("Network.clearBrowserCookies", Map.of());
+        String before = driver.getWindowHandle();
+        String fresh = driver.switchTo().newWindow(WindowType.TAB).getWindowHandle();
+        driver.switchTo().window(before).close();
+        driver.switchTo().window(fresh);
+        driver.manage().logs().get(LogType.BROWSER);
+        IDLE.add(this);
+    }
+
+    private void quit() {
         driver.quit();
         try (var files = Files.walk(profile)) {
             files.sorted(java.util.Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
