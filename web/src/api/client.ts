@@ -54,6 +54,8 @@ function csrf(): string {
 export const api = createClient<paths>({ baseUrl: "/" });
 api.use({
   onRequest({ request }) {
+    // What the server says is said in the language of the page.
+    request.headers.set("Accept-Language", document.documentElement.lang || "en");
     if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", csrf());
     return request;
   },

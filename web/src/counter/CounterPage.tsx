@@ -56,6 +56,7 @@ const basketOf = (kept: Kept, counter: Counter) => ({
     ...(kept.postcode ? { postcode: kept.postcode } : {}),
   },
   ...(kept.delivery ? { delivery: kept.delivery } : {}),
+  deliveries: kept.delivery ? {} : (kept.deliveries ?? {}),
   ...(kept.slot ? { slot: kept.slot } : {}),
   ...(kept.method ? { method: kept.method } : {}),
   codes: kept.codes,
@@ -104,10 +105,16 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
     if (!fresh) return;
     const { delivery, methods } = fresh;
     if (kept.delivery && !delivery.some((option) => option.id === kept.delivery)) keep({ delivery: undefined });
+    const apart = Object.entries(kept.deliveries ?? {});
+    const gone = apart.some(
+      ([place, id]) =>
+        !fresh.apart.some((sent) => sent.dispatch === place && sent.delivery.some((option) => option.id === id)),
+    );
+    if (gone) keep({ deliveries: {} });
     const slots = delivery.find((option) => option.chosen)?.slots ?? [];
     if (kept.slot && !slots.some((slot) => slot.start === kept.slot)) keep({ slot: undefined });
     if (kept.method && !methods.some((method) => method.id === kept.method)) keep({ method: undefined });
-  }, [changed, priced.isPlaceholderData, priced.data, kept.delivery, kept.slot, kept.method, keep]);
+  }, [changed, priced.isPlaceholderData, priced.data, kept.delivery, kept.deliveries, kept.slot, kept.method, keep]);
 
   const go = (to: Step) => {
     setProblems([]);

@@ -25,6 +25,19 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
         <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
       ))}
       {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? say.free : amount(chosen.price)} />}
+      {!chosen &&
+        quote.apart.map((sent) => {
+          const own = sent.delivery.find((option) => option.chosen);
+          return (
+            own && (
+              <Row
+                key={sent.dispatch}
+                name={say.fromPlace(own.name, sent.name)}
+                value={isZero(own.price) ? say.free : amount(own.price)}
+              />
+            )
+          );
+        })}
       {quote.fee && <Row name={say.forWay} value={amount(quote.fee)} />}
       {!inside && <Row name={say.tax} value={amount(quote.tax)} />}
       <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">

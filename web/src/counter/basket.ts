@@ -33,6 +33,8 @@ export interface Kept {
   /** Whether the texts shown were agreed to, by their hashes. */
   agreed?: string;
   delivery?: string;
+  /** Ways chosen apart, by the place something leaves from. */
+  deliveries?: Record<string, string>;
   slot?: string;
   method?: string;
 }

@@ -1,9 +1,12 @@
+import type { BuyerQuote, Counter } from "../../api/client";
 import { isZero, money } from "../../shared/money";
 import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { useSay } from "../words";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
+
+type Option = BuyerQuote["delivery"][number];
 
 /** How it should reach the buyer: price against days, side by side. */
 export function HowStep({ counter, kept, change, quote, heading, problems, next }: StepProps & { next: () => void }) {
@@ -21,36 +24,42 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         )}
       </p>
       <Said problems={problems} />
-      {quote && quote.delivery.length === 0 ? (
+      {quote && quote.delivery.length === 0 && quote.apart.length === 0 ? (
         <p role="alert" className="text-error">
           {quote.missing[0]} {say.changeBasketOrAddress}
         </p>
       ) : (
-        <fieldset className="border border-base-300 bg-base-100">
-          <legend className="sr-only">{say.delivery}</legend>
-          {quote?.delivery.map((option) => (
-            <Choice
-              key={option.id}
-              group="delivery"
-              chosen={option.chosen}
-              choose={() => change({ delivery: option.id, slot: undefined })}
-              title={option.name}
-              value={isZero(option.price) ? say.free : money(option.price, quote.currency, counter.language)}
-            >
-              {[
-                option.collected && say.youCollect,
-                option.days &&
-                  (option.days.from === option.days.to
-                    ? say.oneDay(option.days.from)
-                    : say.days(option.days.from, option.days.to)),
-                option.sentence,
-              ]
-                .filter(Boolean)
-                .join(". ")}
-            </Choice>
-          ))}
-        </fieldset>
+        quote &&
+        quote.delivery.length > 0 && (
+          <Ways
+            group="delivery"
+            label={say.delivery}
+            named={quote.apart.length > 0 ? say.allTogether : undefined}
+            options={quote.delivery}
+            counter={counter}
+            quote={quote}
+            choose={(id) => change({ delivery: id, deliveries: {}, slot: undefined })}
+          />
+        )
       )}
+      {quote?.apart.map((sent) => (
+        <Ways
+          key={sent.dispatch}
+          group={`delivery from ${sent.dispatch}`}
+          label={say.fromPlace(say.delivery, sent.name)}
+          named={say.apartFrom(sent.name, sent.things)}
+          options={sent.delivery}
+          counter={counter}
+          quote={quote}
+          choose={(id) =>
+            change({
+              delivery: undefined,
+              slot: undefined,
+              deliveries: { ...apartNow(quote), ...kept.deliveries, [sent.dispatch]: id },
+            })
+          }
+        />
+      ))}
       {chosen && chosen.slots.length > 0 && (
         <Times
           slots={chosen.slots}
@@ -66,7 +75,7 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         className="btn btn-primary btn-lg mt-4 w-full"
         disabled={
           !quote ||
-          quote.delivery.length === 0 ||
+          (quote.delivery.length === 0 && quote.apart.length === 0) ||
           (chosen !== undefined && (chosen.collected || chosen.slots.length > 0) && !kept.slot)
         }
         onClick={next}
@@ -74,6 +83,61 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         {say.toPayment}
       </button>
     </>
+  );
+}
+
+interface WaysProps {
+  group: string;
+  label: string;
+  /** Shown above, where there are several groups. */
+  named: string | undefined;
+  options: Option[];
+  counter: Counter;
+  quote: BuyerQuote;
+  choose: (id: string) => void;
+}
+
+/** Ways to deliver, one of which is chosen. */
+function Ways({ group, label, named, options, counter, quote, choose }: WaysProps) {
+  const say = useSay();
+  return (
+    <>
+      {named && <h2 className="mt-4 mb-1 text-base">{named}</h2>}
+      <fieldset className="border border-base-300 bg-base-100">
+        <legend className="sr-only">{label}</legend>
+        {options.map((option) => (
+          <Choice
+            key={option.id}
+            group={group}
+            chosen={option.chosen}
+            choose={() => choose(option.id)}
+            title={option.name}
+            value={isZero(option.price) ? say.free : money(option.price, quote.currency, counter.language)}
+          >
+            {[
+              option.collected && say.youCollect,
+              option.days &&
+                (option.days.from === option.days.to
+                  ? say.oneDay(option.days.from)
+                  : say.days(option.days.from, option.days.to)),
+              option.sentence,
+            ]
+              .filter(Boolean)
+              .join(". ")}
+          </Choice>
+        ))}
+      </fieldset>
+    </>
+  );
+}
+
+/** What is taken of each consignment when one is chosen apart: its own choice, else the cheapest. */
+function apartNow(quote: BuyerQuote): Record<string, string> {
+  return Object.fromEntries(
+    quote.apart.map((sent) => {
+      const cheapest = [...sent.delivery].sort((a, b) => Number(a.price) - Number(b.price))[0];
+      return [sent.dispatch, (sent.delivery.find((option) => option.chosen) ?? cheapest)?.id ?? ""];
+    }),
   );
 }
 

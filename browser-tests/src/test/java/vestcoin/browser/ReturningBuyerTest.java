@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import vestcoin.app.RunningShop;
+import vestcoin.app.checkout.ApartTest;
 import vestcoin.app.message.Messages;
 
 /** Buying on a phone in few taps, coming back by a mailed link, and coming from another site. */
@@ -82,6 +83,27 @@ class ReturningBuyerTest extends AtCounter {
         browser.go(shop.url() + "/desk/tern-and-tether/orders/" + number);
         browser.waitFor("the seller reads what was wished", () -> browser.shows("Finn Sample") && browser.shows("Fly it high.") && browser.shows("No hurry."));
         browser.seeText("Slip for the parcel, without prices");
+    }
+
+    @Test
+    void things_from_two_places_can_come_each_its_own_way() throws IOException {
+        ApartTest.storeInCork(shop.owner());
+        open(390, 844);
+        put("Kites You Can Build, book");
+        browser.click(By.xpath("//li[contains(., 'Line reel')]//label[1]"));
+        put("Line reel");
+        address();
+        browser.waitFor("two ways to choose", () -> browser.shows("All of it the same way") && browser.shows("Or each its own way. From Store in Cork: Line reel"));
+        String before = browser.see("[data-total]").getDomAttribute("data-total");
+        browser.click(By.xpath("//fieldset[.//legend[contains(., 'Store in Cork')]]//label[contains(., 'Tube parcel')]"));
+        browser.waitFor("each its own", () -> browser.shows("Tube parcel from Store in Cork"));
+        assertThat(browser.see("[data-total]").getDomAttribute("data-total")).isNotEqualTo(before);
+        assertThat(browser.violations()).isEmpty();
+        named();
+        browser.clickText("Go on to payment");
+        order("Card");
+        pay("9810000000000001");
+        done();
     }
 
     @Test

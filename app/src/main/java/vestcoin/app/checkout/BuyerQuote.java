@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import vestcoin.app.edge.Sentences;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.payment.Payment;
@@ -15,7 +16,7 @@ import vestcoin.core.tax.Treatment;
 /** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. */
 public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, BigDecimal goods, List<Discount> discounts, List<Option> delivery, boolean needsDelivery,
         List<Levy> taxes, BigDecimal tax, BigDecimal payable, List<Voucher> vouchers, Optional<BigDecimal> fee, Optional<BigDecimal> rounding, BigDecimal toPay, List<Method> methods, List<RefusedCode> refusedCodes,
-        List<String> missing, List<String> whose, Optional<String> taxNumber) {
+        List<String> missing, List<String> whose, Optional<String> taxNumber, List<Apart> apart) {
 
     public record Line(String product, String name, List<String> choices, BigDecimal quantity, BigDecimal unit, BigDecimal amount) {}
 
@@ -24,6 +25,9 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
 
     /** @param collected whether the buyer comes for it @param slots open ones, on the shop's clock */
     public record Option(String id, String name, String sentence, Optional<Delivery.Days> days, BigDecimal price, boolean chosen, boolean collected, List<QuoteView.Slot> slots) {}
+
+    /** What leaves one place of several, which can have a delivery of its own. @param name of the place */
+    public record Apart(String dispatch, String name, List<String> things, List<Option> delivery) {}
 
     public record Levy(String name, BigDecimal percent, BigDecimal tax) {}
 
@@ -42,15 +46,33 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 quote.lines().stream().map(line -> new Line(line.product(), line.name(), line.choices(), line.quantity(), line.unit().value(), line.amount().value())).toList(),
                 quote.goods().value(),
                 Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(discount -> new Discount(discount.name(), discount.amount().value())).toList(),
-                quote.delivery().stream().filter(option -> option.price().isPresent())
-                        .map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen(), quote.slots().containsKey(option.id()) && !option.id().equals(Pickup.Local.OPTION), quote.slots().getOrDefault(option.id(), List.of()))).toList(),
+                options(quote.delivery(), quote),
                 quote.needsDelivery(),
                 quote.taxes().stream().filter(group -> group.percent().isPresent()).map(group -> new Levy(group.name(), group.percent().get(), group.tax().value())).toList(),
                 quote.tax().value(), quote.payable().value(),
                 quote.vouchers().stream().filter(used -> used.used().value().signum() > 0).map(used -> new Voucher(used.code(), used.used().value())).toList(),
                 quote.fee().map(fee -> fee.value()), quote.rounding().map(rounding -> rounding.value()).filter(rounding -> rounding.signum() != 0), quote.toPay().value(),
                 quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.kind(), method.title(), method.sentence(), method.charge().map(charge -> charge.value()))).toList(),
-                refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber);
+                refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber, apart(quote));
+    }
+
+    /** The same with the application's own sentences in another language. */
+    BuyerQuote in(String language) {
+        return new BuyerQuote(currency, prices, lines, goods, discounts, delivery, needsDelivery, taxes, tax, payable, vouchers, fee, rounding, toPay, methods,
+                refusedCodes.stream().map(code -> new RefusedCode(code.code(), Sentences.in(language, code.reason()))).toList(),
+                missing.stream().map(sentence -> Sentences.in(language, sentence)).toList(), whose.stream().map(sentence -> Sentences.in(language, sentence)).toList(),
+                taxNumber.map(sentence -> Sentences.in(language, sentence)), apart);
+    }
+
+    private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {
+        return delivery.stream().filter(option -> option.price().isPresent()).map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen(),
+                quote.slots().containsKey(option.id()) && !option.id().equals(Pickup.Local.OPTION), quote.slots().getOrDefault(option.id(), List.of()))).toList();
+    }
+
+    /** Each consignment with its own offers, where there are several and something is offered for each. */
+    private static List<Apart> apart(QuoteView quote) {
+        List<Apart> apart = quote.consignments().stream().map(sent -> new Apart(sent.dispatch(), sent.name(), sent.lines().stream().map(line -> quote.lines().get(line).name()).toList(), options(sent.delivery(), quote))).toList();
+        return apart.size() < 2 || apart.stream().anyMatch(each -> each.delivery().isEmpty()) ? List.of() : apart;
     }
 
     private static List<RefusedCode> refused(QuoteView quote, List<String> codes) {

@@ -65,10 +65,11 @@ class CounterController {
     record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home, List<String> languages,
             List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions, boolean closed, Asking asking) {}
 
-    /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock @param currency the shop's own without it */
+    /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock @param currency the shop's own without it @param deliveries ways chosen apart, by the place something leaves from */
     record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<Boolean> business, Optional<String> taxNumber,
-            Optional<LocalDateTime> slot, Optional<String> currency, Optional<String> language) {
+            Optional<LocalDateTime> slot, Optional<String> currency, Optional<String> language, Map<String, String> deliveries) {
         Basket {
+            deliveries = deliveries == null ? Map.of() : Map.copyOf(deliveries);
             currency = currency == null ? Optional.empty() : currency;
             language = language == null ? Optional.empty() : language;
             slot = slot == null ? Optional.empty() : slot;
@@ -179,7 +180,8 @@ class CounterController {
     @PostMapping("/api/counter/{shop}/quote")
     BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket) {
         Editions.Edition edition = entrance.into(shop);
-        return BuyerQuote.of(spoken(edition, basket.language()).quote(order(edition, basket, "")), basket.codes(), buyer(basket).trouble());
+        Document document = spoken(edition, basket.language());
+        return BuyerQuote.of(document.quote(order(edition, basket, "")), basket.codes(), buyer(basket).trouble()).in(document.setup().shop().language());
     }
 
     @PostMapping("/api/counter/{shop}/orders")
@@ -231,12 +233,12 @@ class CounterController {
         List<Problem> problems = new ArrayList<>(List.of(new Problem("expected", "The total has changed from " + wanted.expected().toPlainString() + " to " + now.toPay().toPlainString() + " " + now.currency()
                 + " since the page showed it.", "Look at the new total and order again.")));
         now.refusedCodes().forEach(code -> problems.add(new Problem("basket/codes", "“" + code.code() + "” takes nothing off: " + code.reason(), "Take it off, or use another.")));
-        return new Told(HttpStatus.CONFLICT, problems, Map.of("quote", now));
+        return new Told(HttpStatus.CONFLICT, problems, Map.of("quote", now.in(wanted.basket().language().orElse(""))));
     }
 
     /** Nothing is placed; the buyer is shown what holds now. */
     private static Told instead(String path, String sentence, String remedy, QuoteView quote, Wanted wanted) {
-        return new Told(HttpStatus.CONFLICT, List.of(new Problem(path, sentence, remedy)), Map.of("quote", BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty())));
+        return new Told(HttpStatus.CONFLICT, List.of(new Problem(path, sentence, remedy)), Map.of("quote", BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty()).in(wanted.basket().language().orElse(""))));
     }
 
     @PostMapping("/api/counter/orders/{token}/payments")
@@ -259,7 +261,7 @@ class CounterController {
         Order order = new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(),
                 basket.codes(), Optional.empty(), gateways.states(edition.shop()), orders.history(edition.shop(), email)).by(buyer(basket).buyer());
         String currency = basket.currency().orElse(edition.document().setup().shop().currency());
-        order = order.in(basket.currency().orElse(null));
+        order = order.in(basket.currency().orElse(null)).withDeliveries(basket.deliveries());
         List<String> onAccount = edition.document().setup().payment().methods().stream().filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT).map(Payment.Method::id).toList();
         long owed = orders.owed(edition.shop(), email, currency, onAccount);
         order = order.given(order.outside().owing(BigDecimal.valueOf(owed, Currencies.of(currency).map(CurrencyUnit::getDecimalPlaces).orElse(0))));
@@ -301,7 +303,7 @@ class CounterController {
         Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream().filter(each -> !each.byVoucher()).findFirst();
         String state = order.due() == 0 ? "captured" : payment.map(PaymentBook.Payment::state).orElse("unpaid");
         return new Placed(order.token(), order.number(), state, order.standing(), method.map(Payment.Method::kind), payment.map(PaymentBook.Payment::reason).orElse(""),
-                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(document.quote(asked), List.of(), Optional.empty()),
+                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(document.quote(asked), List.of(), Optional.empty()).in(document.setup().shop().language()),
                 order.name(), order.email(), gateway.map(Gateways.GatewayView::url), gateway.map(Gateways.GatewayView::publicKey), slips.of(order, method), document.setup().shop().language(), order.cancelled());
     }
 }

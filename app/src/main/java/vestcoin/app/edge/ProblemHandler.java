@@ -6,6 +6,7 @@ import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
@@ -29,12 +30,12 @@ class ProblemHandler {
 
     @ExceptionHandler(Told.class)
     ResponseEntity<ProblemDetail> told(Told told) {
-        return answer(told.detail());
+        return answer(told.detail(LocaleContextHolder.getLocale().toLanguageTag()));
     }
 
     @ExceptionHandler(Refused.class)
     ResponseEntity<ProblemDetail> refused(Refused refused) {
-        return answer(Told.detail(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems(), Map.of()));
+        return answer(Told.detail(HttpStatus.UNPROCESSABLE_CONTENT, Sentences.in(LocaleContextHolder.getLocale().toLanguageTag(), refused.problems()), Map.of()));
     }
 
     @ExceptionHandler(HttpMessageNotReadableException.class)

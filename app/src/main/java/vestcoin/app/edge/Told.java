@@ -25,7 +25,12 @@ public final class Told extends RuntimeException {
     }
 
     public ProblemDetail detail() {
-        return detail(status, problems, more);
+        return detail("en");
+    }
+
+    /** @param language the sentences are told in, where they are known in it */
+    ProblemDetail detail(String language) {
+        return detail(status, Sentences.in(language, problems), more);
     }
 
     static ProblemDetail detail(HttpStatus status, List<Problem> problems, Map<String, Object> more) {

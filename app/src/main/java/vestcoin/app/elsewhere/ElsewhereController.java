@@ -8,11 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Sentences;
 import vestcoin.app.edge.Told;
 import vestcoin.app.opening.Entrance;
 import vestcoin.app.outside.Vault;
@@ -97,7 +99,7 @@ class ElsewhereController {
             take.shown().filter(shown -> now.filter(price -> price.compareTo(shown) != 0).isPresent()).ifPresent(shown -> changed.add(new Problem("take",
                     "The page you came from said " + shown.toPlainString() + " " + take.currency() + "; it is " + now.get().toPlainString() + " now.", "Look at the basket before you go on.")));
         }
-        return new IntoBasket(lines, take.codes(), changed);
+        return new IntoBasket(lines, take.codes(), Sentences.in(LocaleContextHolder.getLocale().toLanguageTag(), changed));
     }
 
     /** A line with what the link left open; what it did not leave open is not looked at. */

@@ -64,8 +64,8 @@ public record QuoteView(String format, String currency, Tax.Prices prices, List<
     public record Option(String id, String name, String sentence, Optional<Delivery.Days> days, Optional<Amount> price, Optional<String> reason,
             Optional<String> rule, boolean chosen, Optional<Promise> promise, Optional<String> note) {}
 
-    /** @param way how it was packed @param delivery its own offers, where there are several consignments */
-    public record Sent(String dispatch, String name, String country, LocalDate ready, List<Packed> parcels, String way, Amount weight, Optional<Amount> distance, List<Option> delivery) {}
+    /** @param way how it was packed @param delivery its own offers, where there are several consignments @param lines places of lines in it */
+    public record Sent(String dispatch, String name, String country, LocalDate ready, List<Packed> parcels, String way, Amount weight, Optional<Amount> distance, List<Option> delivery, List<Integer> lines) {}
 
     /** @param things lines in it, with where they lie in millimetres */
     public record Packed(Optional<String> type, Optional<Size> outer, Amount weight, List<Parcel.Placed> things) {}

@@ -89,7 +89,8 @@ final class QuoteWriting {
         Quote.Apart apart = quote.sent().each().get(consignment.dispatch());
         List<Option> own = apart == null ? List.of() : apart.offers().stream().map(offer -> option(offer, apart.chosen())).toList();
         return new QuoteView.Sent(consignment.dispatch(), consignment.name(), consignment.from().country(), consignment.ready(), consignment.packed().parcels().stream().map(this::parcel).toList(),
-                consignment.packed().way().words(), figures.amount(consignment.weight()), consignment.distance().map(figures::amount), own);
+                consignment.packed().way().words(), figures.amount(consignment.weight()), consignment.distance().map(figures::amount), own,
+                consignment.lines().stream().map(PricedLine::index).toList());
     }
 
     private QuoteView.Packed parcel(Parcel parcel) {

@@ -30,6 +30,7 @@ import vestcoin.core.place.Groups;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.terms.ModelForm;
+import vestcoin.core.terms.Terms;
 
 /** What a shop says, as one page anybody and any search engine can read. */
 @RestController
@@ -105,6 +106,7 @@ class StorefrontController {
         return switch (kind) {
             case "returns" -> german(setup) ? "Rückgabe" : "Returns";
             case "terms-of-sale" -> german(setup) ? "Verkaufsbedingungen" : "Terms of sale";
+            case Terms.SHIPPING -> german(setup) ? "Versand" : "Shipping";
             case "privacy" -> german(setup) ? "Datenschutz" : "Privacy";
             case "legal-notice" -> german(setup) ? "Impressum" : "Legal notice";
             default -> kind.replace('-', ' ');

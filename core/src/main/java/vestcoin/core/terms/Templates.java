@@ -5,7 +5,7 @@ import java.util.TreeMap;
 
 /**
  * Texts of our own to start from, in English and German, with the facts in braces. They are no legal advice. What they say of
- * withdrawal follows Directive 2011/83/EU, Articles 9 to 16, and its Annex I; the wording is ours.
+ * withdrawal follows Directive 2011/83/EU, Articles 9 to 16 and 20, and its Annex I; the wording is ours.
  */
 public final class Templates {
     /** Kind of text, then language. */
@@ -35,6 +35,14 @@ public final class Templates {
                 Der Vertrag kommt zustande, wenn wir Ihre Bestellung per E-Mail bestätigen. Es gilt der Gesamtpreis über dem Bestellknopf, mit Steuer und Versand.
                 Wir liefern wie bei der Bestellung angeboten. Die Ware bleibt bis zur vollständigen Bezahlung unser Eigentum.
                 Es gilt das Recht des Landes, in dem der Laden steht; was das Recht Ihres Landes Ihnen als Verbraucher gibt, bleibt Ihnen."""));
+        all.put(Terms.SHIPPING, Map.of("en", """
+                What delivery costs and how many working days it takes is shown for your basket and place before you order, and stands on your receipt.
+                If something arrives damaged or does not arrive, write to us with the number of your order; the risk is ours until it is in your hands.
+                What we cannot deliver we tell you at once, and pay back what you paid for it.""",
+                "de", """
+                Was der Versand kostet und wie viele Arbeitstage er dauert, sehen Sie für Ihren Korb und Ihren Ort, bevor Sie bestellen; es steht auch auf Ihrem Beleg.
+                Kommt etwas beschädigt an oder gar nicht, schreiben Sie uns mit der Nummer Ihrer Bestellung; das Risiko tragen wir, bis Sie die Ware in Händen haben.
+                Was wir nicht liefern können, sagen wir Ihnen sofort und erstatten, was Sie dafür bezahlt haben."""));
         all.put("privacy", Map.of("en", """
                 We keep your name, address and e-mail to carry out your order, and as long as the law asks us to keep invoices. Card numbers go to the processor alone.
                 We pass your address to the carrier, and nothing else to anybody. This shop sets no cookies but the one that keeps your basket.""",

@@ -29,6 +29,8 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         Optional<Payer> returnPayer, Map<String, Exclusion> exceptions, Asking asking) {
     public static final String LEGAL_NOTICE = "legal-notice";
     public static final String PRIVACY = "privacy";
+    public static final String SHIPPING = "shipping";
+    private static final Set<String> ONLY_SHOWN = Set.of(LEGAL_NOTICE, PRIVACY, SHIPPING);
 
     public Terms {
         returnDays = returnDays == null ? Optional.empty() : returnDays;
@@ -73,9 +75,9 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         }
     }
 
-    /** Kinds of texts a buyer agrees to when ordering: all there are but the legal notice and what is said of privacy, which are only shown. */
+    /** Kinds of texts a buyer agrees to when ordering: all there are but the legal notice and what is said of privacy and shipping, which are only shown. */
     public List<String> agreements() {
-        return texts.keySet().stream().filter(kind -> !kind.equals(LEGAL_NOTICE) && !kind.equals(PRIVACY)).toList();
+        return texts.keySet().stream().filter(kind -> !ONLY_SHOWN.contains(kind)).toList();
     }
 
     public static final Terms NONE = new Terms(null, null, false, false, null, null, null, false);
