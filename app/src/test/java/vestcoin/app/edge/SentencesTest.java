@@ -94,7 +94,7 @@ class SentencesTest {
         assertThat(german.path("refusedCodes").toString()).contains("Diesen Code hat der Laden nicht.").contains("Er steht allein, und andere ziehen ebenso viel oder mehr ab.");
         assertThat(asked(basket("to", Map.of("country", "US", "region", "US-NC", "postcode", "28801"))).json().path("whose").toString()).contains("Ausfuhr, ohne Steuer (Vereinigte Staaten).");
         assertThat(german.path("taxNumber").asString()).startsWith("„12“ ist keine Steuernummer");
-        assertThat(asked(basket("to", Map.of("country", "IE", "postcode", "nonsense"))).sentence()).isEqualTo("„NONSENSE“ ist keine Postleitzahl in IE.");
+        assertThat(asked(basket("to", Map.of("country", "IE", "postcode", "nonsense"))).sentence()).isEqualTo("„nonsense“ ist keine Postleitzahl in IE.");
         assertThat(asked(basket("to", Map.of("country", "KP"))).json().path("missing").toString()).contains("Der Laden verkauft nicht an diesen Ort.");
         Caller.Answer placed = shop.anybody().call("POST", Caller.COUNTER + "/orders", vestcoin.app.format.Json.write(Caller.placing("a-german-key-1", basket(), "30.00")), Map.of("Accept-Language", "de-DE,de;q=0.9"));
         assertThat(placed.sentence()).isEqualTo("Die Summe hat sich von 30.00 auf 31.40 EUR geändert, seit die Seite sie gezeigt hat.");
