@@ -16,6 +16,8 @@ import vestcoin.app.setup.Editions;
 @RestController
 class UnfinishedController {
     private static final int MOST_LINES = 100;
+    private static final int MOST_CODES = 20;
+    private static final int LONGEST_NAME = 200;
 
     /** @param agreed whether the buyer agrees to one letter */
     record LeftBasket(String email, boolean agreed, Unfinished.Left left, Optional<String> language) {
@@ -37,8 +39,11 @@ class UnfinishedController {
     @PostMapping("/api/counter/{shop}/unfinished")
     ResponseEntity<Void> keep(@PathVariable String shop, @RequestBody LeftBasket basket) {
         Editions.Edition edition = entrance.into(shop);
-        if (basket.email() == null || !basket.email().strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || basket.email().length() > 254 || basket.left() == null || basket.left().lines().size() > MOST_LINES) {
+        if (basket.email() == null || !basket.email().strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || basket.email().length() > 254) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
+        }
+        if (basket.left() == null || basket.left().lines().size() > MOST_LINES || basket.left().codes().size() > MOST_CODES || basket.left().name().length() > LONGEST_NAME) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "left", "This basket cannot be kept.", "Keep fewer things in it.");
         }
         if (basket.agreed() && edition.document().setup().terms().asking().remindAfter().isPresent() && !basket.left().lines().isEmpty()) {
             unfinished.keep(shop, basket.email(), basket.left(), editions.spoken(edition, basket.language().orElse("")).setup().shop().language());

@@ -80,6 +80,14 @@ class UnfinishedTest {
     }
 
     @Test
+    void what_cannot_be_kept_is_refused() {
+        Map<String, Object> left = Map.of("name", "x".repeat(201), "lines", List.of(), "codes", List.of());
+        assertThat(shop.anybody().post(Caller.COUNTER + "/unfinished", Map.of("email", "a@b.example", "agreed", true, "left", left)).paths()).containsExactly("left");
+        assertThat(leave("nobody", true).paths()).containsExactly("email");
+        assertThat(shop.anybody().get(Caller.COUNTER + "/unfinished/" + "0".repeat(36)).status()).isEqualTo(410);
+    }
+
+    @Test
     void who_ordered_since_is_not_reminded() throws Exception {
         leave("buyer@buyers.example", true);
         shop.anybody().placeBook();

@@ -6,6 +6,7 @@ import com.google.zxing.BinaryBitmap;
 import com.google.zxing.LuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
+import java.math.BigDecimal;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -23,6 +24,7 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
+import vestcoin.core.payment.SwissPayload;
 import vestcoin.standins.pay.TestCard;
 
 /** Ways to pay besides the card: wallet, transfer, cash, vouchers; and what is counted is never sold twice. */
@@ -105,6 +107,28 @@ class WaysToPayTest {
         assertThat(owner.post(order(placed) + "/capture", move(payment, "1.40")).json().path("standing").asString()).isEqualTo("paid");
         assertThat(owner.post(order(placed) + "/refund", move(payment, "31.40")).json().path("standing").asString()).isEqualTo("refunded");
         assertThat(owner.post(order(placed) + "/refund", move(payment, "0.01")).status()).isEqualTo(409);
+    }
+
+    /**
+     * The Swiss code bears a cross of 7 mm in 46 mm over its middle (Implementation Guidelines 2.3, SIX, from memory): what the cross hides, the
+     * error correction has to give back.
+     */
+    @Test
+    void a_swiss_code_reads_back_through_its_cross() throws Exception {
+        String payload = SwissPayload.of(new SwissPayload.Creditor("Blaumeise Puppenbühne", "Beispielgasse 7", "4051", "Basel", "CH"), "CH44 3199 9123 0008 8901 2", new BigDecimal("1949.75"), "CHF",
+                "210000000003139471430009017").orElseThrow();
+        String[] rows = Slips.code(payload).split("\n");
+        int cross = (rows.length * 7 + 45) / 46;
+        int from = (rows.length - cross) / 2;
+        for (int y = from; y < from + cross; y++) {
+            StringBuilder row = new StringBuilder(rows[y]);
+            for (int x = from; x < from + cross; x++) {
+                boolean white = Math.abs(y - from - cross / 2) <= cross / 8 || Math.abs(x - from - cross / 2) <= cross / 8;
+                row.setCharAt(x, white ? '.' : '#');
+            }
+            rows[y] = row.toString();
+        }
+        assertThat(new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(new Modules(rows)))).getText()).isEqualTo(payload);
     }
 
     @Test
