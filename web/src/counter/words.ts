@@ -186,6 +186,7 @@ const en = {
   texts: {
     returns: "Returns",
     shipping: "Shipping",
+    cancellation: "Cancelling",
     "terms-of-sale": "Terms of sale",
     privacy: "Privacy",
     "legal-notice": "Legal notice",
@@ -379,6 +380,7 @@ const de: Words = {
   texts: {
     returns: "Rückgabe",
     shipping: "Versand",
+    cancellation: "Stornieren",
     "terms-of-sale": "Verkaufsbedingungen",
     privacy: "Datenschutz",
     "legal-notice": "Impressum",

@@ -6,6 +6,8 @@ import { idFrom } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { Coming } from "./Coming";
 import { hours } from "./hours";
+import { Rings } from "./Rings";
+import { Ways } from "./Ways";
 import { WeekBoard } from "./WeekBoard";
 
 type Spot = Setup["pickup"]["places"][number];
@@ -45,6 +47,7 @@ export function PickupStation() {
           </button>
         )}
       </StationHead>
+      <Ways />
       {pickup.places.length === 0 && !pickup.local && (
         <p className="max-w-xl py-6 quiet">
           Nothing is collected and nothing is brought round. A place needs an address and hours; buyers then choose a
@@ -191,6 +194,7 @@ function Local() {
           label="When it is brought round"
           change={(spans) => void bench.set("pickup/local/windows", spans)}
         />
+        <Rings local={local} />
         <Slots option="local" />
       </div>
     </section>

@@ -15,6 +15,7 @@ import { OtherWords } from "./OtherWords";
 
 const kinds = [
   { id: "returns", name: "Returns" },
+  { id: "cancellation", name: "Cancelling" },
   { id: "shipping", name: "Shipping" },
   { id: "terms-of-sale", name: "Terms of sale" },
   { id: "privacy", name: "Privacy" },

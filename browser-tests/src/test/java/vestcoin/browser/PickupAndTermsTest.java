@@ -65,9 +65,12 @@ class PickupAndTermsTest extends AtDesk {
     @Test
     void without_hours_the_choice_and_the_missing_piece_are_shown_together() {
         at("pickup");
+        assertThat(text("ul[aria-label='Ways to the buyer']")).contains("Collected\nOffered; nothing is missing.");
+        browser.see("svg[aria-label='Brought round within 8 km']");
         browser.fill("[data-path='pickup/places/market/hours']", Keys.DELETE.toString());
         browser.keys(Keys.ENTER);
         browser.waitFor("the slots say why there are none", () -> browser.see("section[aria-label='Market stall, Saturdays']").getText().contains("It has no opening hours yet."));
+        browser.waitFor("the way says what is missing", () -> text("ul[aria-label='Ways to the buyer']").matches("(?s).*Collected\\R(?!Offered).*Go there.*"));
         browser.clickText("Undo");
         browser.waitFor("back", () -> value("pickup/places/market/hours").equals("sat 09:00-14:00"));
     }

@@ -106,6 +106,7 @@ class StorefrontController {
         return switch (kind) {
             case "returns" -> german(setup) ? "Rückgabe" : "Returns";
             case "terms-of-sale" -> german(setup) ? "Verkaufsbedingungen" : "Terms of sale";
+            case "cancellation" -> german(setup) ? "Stornieren" : "Cancelling";
             case Terms.SHIPPING -> german(setup) ? "Versand" : "Shipping";
             case "privacy" -> german(setup) ? "Datenschutz" : "Privacy";
             case "legal-notice" -> german(setup) ? "Impressum" : "Legal notice";

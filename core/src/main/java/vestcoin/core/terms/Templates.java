@@ -35,6 +35,14 @@ public final class Templates {
                 Der Vertrag kommt zustande, wenn wir Ihre Bestellung per E-Mail bestätigen. Es gilt der Gesamtpreis über dem Bestellknopf, mit Steuer und Versand.
                 Wir liefern wie bei der Bestellung angeboten. Die Ware bleibt bis zur vollständigen Bezahlung unser Eigentum.
                 Es gilt das Recht des Landes, in dem der Laden steht; was das Recht Ihres Landes Ihnen als Verbraucher gibt, bleibt Ihnen."""));
+        all.put("cancellation", Map.of("en", """
+                Until your order has left you can cancel it at any time, free of charge: on your order's own page, by e-mail or by letter. We pay back all of it the way you paid.
+                Once it has left, what we say on returns holds.
+                If we have to cancel an order ourselves we tell you at once and pay back all of it.""",
+                "de", """
+                Solange Ihre Bestellung nicht verschickt ist, können Sie sie jederzeit kostenlos stornieren: auf der Seite Ihrer Bestellung, per E-Mail oder per Brief. Wir erstatten alles auf dem Weg, auf dem Sie bezahlt haben.
+                Ist sie verschickt, gilt, was wir zur Rückgabe sagen.
+                Müssen wir selbst eine Bestellung stornieren, sagen wir es Ihnen sofort und erstatten alles."""));
         all.put(Terms.SHIPPING, Map.of("en", """
                 What delivery costs and how many working days it takes is shown for your basket and place before you order, and stands on your receipt.
                 If something arrives damaged or does not arrive, write to us with the number of your order; the risk is ours until it is in your hands.

@@ -30,7 +30,7 @@ class FactsTest {
     /** Source: Directive 2011/83/EU, Articles 9, 13, 14 and 20: the 14 days, the delivery refunded, when goods are sent back; from memory. */
     @Test
     void the_templates_say_the_same_in_both_languages_and_leave_the_facts_to_the_settings() {
-        assertThat(Templates.ALL.keySet()).containsExactly("privacy", "returns", "shipping", "terms-of-sale");
+        assertThat(Templates.ALL.keySet()).containsExactly("cancellation", "privacy", "returns", "shipping", "terms-of-sale");
         Templates.ALL.forEach((kind, byLanguage) -> {
             assertThat(byLanguage.keySet()).containsExactlyInAnyOrder("en", "de");
             assertThat(Facts.unset(byLanguage.get("en"), Terms.NONE)).isEqualTo(Facts.unset(byLanguage.get("de"), Terms.NONE));
