@@ -3,7 +3,7 @@ import { Said } from "../shared/Said";
 import { keptOf } from "./basket";
 import { useSay } from "./words";
 
-/** What stands in place of a shop that is not open, with the way in for whoever runs it. */
+/** What stands in place of a shop that is not open, or does not answer, with the way in for whoever runs it. */
 export function Closed({ shop, reason }: { shop: string; reason: unknown }) {
   const say = useSay();
   const more = reason instanceof Refusal && reason.status === 404 ? reason.more : undefined;
@@ -12,7 +12,7 @@ export function Closed({ shop, reason }: { shop: string; reason: unknown }) {
   return (
     <main className="mx-auto flex min-h-full max-w-md flex-col justify-center p-8">
       {name && <p className="font-head text-xl font-bold">{name}</p>}
-      <h1 className="mt-2 text-3xl">{say.notOpen}</h1>
+      <h1 className="mt-2 text-3xl">{more ? say.notOpen : say.noAnswer}</h1>
       {more ? (
         <>
           <p className="mt-3 whitespace-pre-line" dir="auto">
