@@ -50,7 +50,7 @@ export function Thread() {
   const opening = useOpening();
   return (
     <nav aria-label="Stations" className="border-b border-base-300 px-5 pt-2 pb-1.5">
-      <ol className="flex">
+      <ol className="flex max-md:grid max-md:grid-cols-4 max-md:gap-y-1">
         {stations.map((station, index) => {
           const state =
             station.id === "opening"

@@ -68,7 +68,7 @@ class BuyerController {
     @PostMapping("/api/counter/{shop}/me/letter")
     ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
         Editions.Edition edition = editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
-        if (wants.email() == null || !wants.email().strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || wants.email().length() > 254) {
+        if (!Orders.mailable(wants.email())) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
         }
         String email = wants.email().strip();

@@ -280,7 +280,7 @@ class CounterController {
         Placing.Contact contact = placing.contact();
         if (!problems.when(contact == null, "contact", "Name and address are missing.", "Fill them in.")) {
             problems.when(contact.name() == null || contact.name().isBlank() || contact.name().length() > 200, "contact/name", "The name is missing.", "Type who the order is for.");
-            problems.when(contact.email() == null || !contact.email().strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || contact.email().length() > 254, "contact/email",
+            problems.when(!Orders.mailable(contact.email()), "contact/email",
                     "The e-mail address cannot be right.", "Write it as name@example.com; the receipt goes there.");
             problems.when(contact.lines().isEmpty() || contact.lines().get(0).isBlank() || String.join("", contact.lines()).length() > 500, "contact/lines",
                     "The street is missing.", "Type street and number.");

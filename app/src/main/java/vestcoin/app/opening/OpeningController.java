@@ -2,7 +2,6 @@ package vestcoin.app.opening;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,13 +16,9 @@ import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.Told;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.finding.Check;
-import vestcoin.core.finding.Finding;
+import vestcoin.core.finding.AgainstOpening;
 import vestcoin.core.finding.Known;
-import vestcoin.core.payment.Gateway;
-import vestcoin.core.payment.Payment;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Sales;
 
 /** Opening and closing a shop. */
@@ -85,17 +80,8 @@ class OpeningController {
         if (live.isEmpty()) {
             return List.of(new Problem("shop", "Nothing is published yet.", "Publish the draft; buyers meet what is published."));
         }
-        List<Gateways.GatewayView> accounts = gateways.list(shop);
-        Set<String> untried = accounts.stream().filter(account -> account.triedAt().isEmpty()).map(Gateways.GatewayView::id).collect(Collectors.toSet());
-        List<Problem> blocking = new ArrayList<>();
-        Check.of(live.get().document().compiled(), new Known(clock.instant(), gateways.states(shop), Sales.NONE, untried)).stream()
-                .filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING).forEach(finding -> blocking.add(new Problem(finding.path(), finding.sentence(), finding.remedy())));
-        accounts.stream().filter(account -> account.state() == Gateway.TEST && used(live.get().document().setup(), account.id())).forEach(account -> blocking.add(new Problem(
-                "payment/methods", "The account “" + account.id() + "” is in test mode, so no buyer could pay with real money.", "Enter its live keys, or switch off the ways to pay that use it.")));
-        return blocking;
-    }
-
-    private static boolean used(Setup setup, String account) {
-        return setup.payment().methods().stream().filter(Payment.Method::on).anyMatch(method -> method.gateway().filter(account::equals).isPresent());
+        Set<String> untried = gateways.list(shop).stream().filter(account -> account.triedAt().isEmpty()).map(Gateways.GatewayView::id).collect(Collectors.toSet());
+        return AgainstOpening.of(live.get().document().compiled(), new Known(clock.instant(), gateways.states(shop), Sales.NONE, untried)).stream()
+                .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy())).toList();
     }
 }

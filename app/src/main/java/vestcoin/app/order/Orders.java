@@ -215,6 +215,11 @@ public class Orders {
     }
 
     /** An e-mail address as buyers are told apart by it. */
+    /** Whether a text can be an e-mail address: what a letter would be sent to decides the rest. */
+    public static boolean mailable(String email) {
+        return email != null && email.length() <= 254 && email.strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+");
+    }
+
     /** The form of an e-mail address buyers are known by. */
     public static String normal(String email) {
         return email == null ? "" : email.strip().toLowerCase(Locale.ROOT);

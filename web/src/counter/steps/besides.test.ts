@@ -1,0 +1,62 @@
+import { beforeEach, expect, test, vi } from "vitest";
+import type { Counter } from "../../api/client";
+import type { Kept } from "../basket";
+import { keptOf, rekeep } from "../basket";
+import { wishesOf } from "./Besides";
+
+const kept = {
+  note: "Ring twice.",
+  gift: true,
+  giftName: "Finn Sample",
+  giftMessage: "Fly it high.",
+  extras: { tail: "red", gone: "old" },
+} as unknown as Kept;
+
+const asking = (more: Partial<Counter["asking"]>): Counter =>
+  ({
+    asking: { note: false, gift: false, withoutCodes: false, signIn: false, extras: [], ...more },
+  }) as unknown as Counter;
+
+test("nothing that the shop no longer asks is sent, whatever was typed before", () => {
+  expect(wishesOf(kept, asking({}))).toEqual({ note: "", extras: {} });
+});
+
+test("what is asked is sent, a field left empty as empty", () => {
+  const extras = [
+    { id: "tail", name: "Tail", compulsory: true },
+    { id: "size", name: "Size", compulsory: false },
+  ];
+  expect(wishesOf(kept, asking({ note: true, gift: true, extras }))).toEqual({
+    note: "Ring twice.",
+    gift: { name: "Finn Sample", message: "Fly it high." },
+    extras: { tail: "red", size: "" },
+  });
+});
+
+test("a gift that was ticked off again is none", () => {
+  expect(wishesOf({ ...kept, gift: false }, asking({ gift: true }))).toEqual({ note: "", extras: {} });
+});
+
+const store = new Map<string, string>();
+beforeEach(() => {
+  store.clear();
+  vi.stubGlobal("localStorage", {
+    getItem: (key: string) => store.get(key) ?? null,
+    setItem: (key: string, value: string) => void store.set(key, value),
+  });
+});
+
+test("an address used again is put beside what lies in the basket already", () => {
+  rekeep("shop", { lines: [{ product: "kite", quantity: "1", options: {} }] as Kept["lines"], note: "Ring twice." });
+  rekeep("shop", { name: "Nora Sample", city: "Cork" });
+  expect(keptOf("shop")).toMatchObject({ name: "Nora Sample", city: "Cork", note: "Ring twice." });
+  expect(keptOf("shop").lines).toHaveLength(1);
+  expect(keptOf("another")).toEqual({});
+});
+
+test("what cannot be read is nothing, and is written over", () => {
+  store.set("basket shop", "{broken");
+  expect(keptOf("shop")).toEqual({});
+  rekeep("shop", { name: "Nora Sample" });
+  expect(keptOf("shop")).toEqual({ name: "Nora Sample" });
+});
