@@ -2,8 +2,11 @@ package vestcoin.app.checkout;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import vestcoin.app.edge.Sentences;
 import vestcoin.app.quote.QuoteView;
@@ -16,7 +19,10 @@ import vestcoin.core.tax.Treatment;
 /** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. */
 public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, BigDecimal goods, List<Discount> discounts, List<Option> delivery, boolean needsDelivery,
         List<Levy> taxes, BigDecimal tax, BigDecimal payable, List<Voucher> vouchers, Optional<BigDecimal> fee, Optional<BigDecimal> rounding, BigDecimal toPay, List<Method> methods, List<RefusedCode> refusedCodes,
-        List<String> missing, List<String> whose, Optional<String> taxNumber, List<Apart> apart) {
+        List<String> missing, List<String> whose, Optional<String> taxNumber, List<Apart> apart, List<Entry> basket) {
+
+    /** One line of the basket, in its order. @param amount of all it stands for @param left how many the shop has, where it counts and they are fewer than asked for */
+    public record Entry(BigDecimal amount, List<String> choices, Optional<BigDecimal> left) {}
 
     public record Line(String product, String name, List<String> choices, BigDecimal quantity, BigDecimal unit, BigDecimal amount) {}
 
@@ -53,7 +59,7 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 quote.vouchers().stream().filter(used -> used.used().value().signum() > 0).map(used -> new Voucher(used.code(), used.used().value())).toList(),
                 quote.fee().map(fee -> fee.value()), quote.rounding().map(rounding -> rounding.value()).filter(rounding -> rounding.signum() != 0), quote.toPay().value(),
                 quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.kind(), method.title(), method.sentence(), method.charge().map(charge -> charge.value()))).toList(),
-                refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber, apart(quote));
+                refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber, apart(quote), basket(quote));
     }
 
     /** The same with the application's own sentences in another language. */
@@ -61,7 +67,7 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
         return new BuyerQuote(currency, prices, lines, goods, discounts, delivery, needsDelivery, taxes, tax, payable, vouchers, fee, rounding, toPay, methods,
                 refusedCodes.stream().map(code -> new RefusedCode(code.code(), Sentences.in(language, code.reason()))).toList(),
                 missing.stream().map(sentence -> Sentences.in(language, sentence)).toList(), whose.stream().map(sentence -> Sentences.in(language, sentence)).toList(),
-                taxNumber.map(sentence -> Sentences.in(language, sentence)), apart);
+                taxNumber.map(sentence -> Sentences.in(language, sentence)), apart, basket);
     }
 
     private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {
@@ -73,6 +79,19 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
     private static List<Apart> apart(QuoteView quote) {
         List<Apart> apart = quote.consignments().stream().map(sent -> new Apart(sent.dispatch(), sent.name(), sent.lines().stream().map(line -> quote.lines().get(line).name()).toList(), options(sent.delivery(), quote))).toList();
         return apart.size() < 2 || apart.stream().anyMatch(each -> each.delivery().isEmpty()) ? List.of() : apart;
+    }
+
+    private static List<Entry> basket(QuoteView quote) {
+        Map<String, BigDecimal> asked = new HashMap<>();
+        quote.lines().forEach(line -> line.counted().ifPresent(key -> asked.merge(key, line.quantity(), BigDecimal::add)));
+        Map<Integer, Entry> entries = new TreeMap<>();
+        for (QuoteView.Line line : quote.lines()) {
+            Optional<BigDecimal> few = line.counted().filter(key -> asked.get(key).compareTo(quote.left().get(key)) > 0).map(quote.left()::get);
+            List<String> choices = line.bundle().isPresent() ? List.of() : line.choices();
+            entries.merge(line.ordered(), new Entry(line.amount().value(), choices, few), (one, other) -> new Entry(one.amount().add(other.amount()), choices,
+                    Stream.of(one.left(), other.left()).flatMap(Optional::stream).min(BigDecimal::compareTo)));
+        }
+        return List.copyOf(entries.values());
     }
 
     private static List<RefusedCode> refused(QuoteView quote, List<String> codes) {

@@ -39,6 +39,7 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.money.Accepted;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
@@ -56,14 +57,15 @@ import vestcoin.core.terms.Asking;
 class CounterController {
     /**
      * @param language   of all that is read, one of the languages
-     * @param prices     of products by id, in the currency asked for, where that is not the shop's own
+     * @param prices     of products by id, in the currency asked for: a bundle's the sum of its parts, of an amount the buyer chooses the least
+     * @param left       how many there are of what is counted, by product, or product and variation
      * @param regions    of countries whose addresses name one, by code and name
      * @param asking     what is asked besides name and address
      * @param closed     whether only those who run the shop can see this
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
     record Counter(String shop, String name, String currency, String language, boolean withTax, List<Product> products, Set<String> countries, String home, List<String> languages,
-            List<String> currencies, Map<String, BigDecimal> prices, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions, boolean closed, Asking asking) {}
+            List<String> currencies, Map<String, BigDecimal> prices, Map<String, BigDecimal> left, List<Policies.PolicyText> texts, String orderButton, Map<String, Map<String, String>> regions, boolean closed, Asking asking) {}
 
     /** @param business whether a business buys @param taxNumber of it, as typed @param slot start of the slot chosen, on the shop's clock @param currency the shop's own without it @param deliveries ways chosen apart, by the place something leaves from */
     record Basket(List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<Boolean> business, Optional<String> taxNumber,
@@ -160,10 +162,10 @@ class CounterController {
         }
         List<String> currencies = Stream.concat(Stream.of(setup.shop().currency()), setup.shop().currencies().stream().map(Accepted::code)).toList();
         String wanted = currency.filter(currencies::contains).orElse(setup.shop().currency());
-        Map<String, BigDecimal> prices = wanted.equals(setup.shop().currency()) ? Map.of()
-                : circumstances.rates().map(rates -> Pricing.shelf(document.compiled(), wanted, rates)).orElse(Map.of());
-        return new Counter(edition.shop(), setup.shop().name(), prices.isEmpty() ? setup.shop().currency() : wanted, setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX, setup.goods().products(), countries,
-                setup.shop().address().country(), Stream.concat(Stream.of(edition.document().setup().shop().language()), setup.shop().languages().stream()).distinct().toList(), currencies, prices,
+        Optional<Exchange> rates = circumstances.rates();
+        String taken = wanted.equals(setup.shop().currency()) || rates.isPresent() ? wanted : setup.shop().currency();
+        return new Counter(edition.shop(), setup.shop().name(), taken, setup.shop().language(), setup.tax().prices() == Tax.Prices.WITH_TAX, setup.goods().products(), countries,
+                setup.shop().address().country(), Stream.concat(Stream.of(edition.document().setup().shop().language()), setup.shop().languages().stream()).distinct().toList(), currencies, Pricing.shelf(document.compiled(), taken, rates), circumstances.left(edition.shop()),
                 Policies.texts(setup), Policies.said(setup.terms().orderButton(), setup.shop().language()).orElse(""), regions(countries), entrance.closed(edition.shop()), setup.terms().asking());
     }
 

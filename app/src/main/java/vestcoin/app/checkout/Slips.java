@@ -47,11 +47,12 @@ public class Slips {
 
     /** In francs, and in euro from a Swiss account, the Swiss QR-bill; else in euro the code of EPC069-12. */
     private static Slip slip(Payment.BankAccount account, Shop shop, BigDecimal amount, Orders.Order order) {
+        String payee = account.payee().isBlank() ? account.holder() : account.payee();
         String reference = SwissPayload.reference(account.iban(), String.valueOf(order.number()));
         Shop.Address at = shop.address();
-        Optional<String> swiss = SwissPayload.of(new SwissPayload.Creditor(account.holder(), String.join(", ", at.lines()), at.postcode(), at.city(), at.country()), account.iban(), amount, order.currency(), reference);
-        Optional<String> payload = swiss.isPresent() || !order.currency().equals("EUR") ? swiss : EpcPayload.of(account.holder(), account.iban(), amount, reference);
-        return new Slip(account.holder(), grouped(account.iban()), amount, order.currency(), SwissPayload.isQrIban(account.iban()) ? reference.replaceAll("(?=(?:.{5})+$)", " ") : grouped(reference),
+        Optional<String> swiss = SwissPayload.of(new SwissPayload.Creditor(payee, String.join(", ", at.lines()), at.postcode(), at.city(), at.country()), account.iban(), amount, order.currency(), reference);
+        Optional<String> payload = swiss.isPresent() || !order.currency().equals("EUR") ? swiss : EpcPayload.of(payee, account.iban(), amount, reference);
+        return new Slip(payee, grouped(account.iban()), amount, order.currency(), SwissPayload.isQrIban(account.iban()) ? reference.replaceAll("(?=(?:.{5})+$)", " ") : grouped(reference),
                 payload.map(Slips::code), swiss.isPresent());
     }
 

@@ -1,6 +1,8 @@
 package vestcoin.app.link;
 
+import java.math.BigDecimal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import vestcoin.app.order.Orders;
@@ -35,6 +37,11 @@ public class Circumstances {
     /** Exchange rates of the latest day known. */
     public Optional<Exchange> rates() {
         return exchange.latest();
+    }
+
+    /** How many there are of what is counted, by item. */
+    public Map<String, BigDecimal> left(String shop) {
+        return counted.all(shop);
     }
 
     /** The order with what is known around it now. */

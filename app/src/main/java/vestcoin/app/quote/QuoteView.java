@@ -45,9 +45,9 @@ public record QuoteView(String format, String currency, Tax.Prices prices, List<
         List<Figures.Node> figures, Optional<String> hash) {
     public static final String FORMAT = "vest-coin/quote/1";
 
-    /** @param choices names of the choices made @param tax the line's share of the tax @param bundle name of the bundle it came in @param counted what it is counted as in {@code left} */
+    /** @param choices names of the choices made @param tax the line's share of the tax @param bundle name of the bundle it came in @param counted what it is counted as in {@code left} @param ordered place of the line of the order it comes from; the parts of a bundle share one */
     public record Line(String product, String name, List<String> choices, BigDecimal quantity, Amount unit, Amount amount, Amount tax, List<PerUnit> perUnit, Optional<String> bundle,
-            Optional<String> counted) {}
+            Optional<String> counted, int ordered) {}
 
     /** An amount of each unit. @param inside already in the price and only shown */
     public record PerUnit(String name, boolean inside, Amount amount) {}

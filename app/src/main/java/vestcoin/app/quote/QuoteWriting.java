@@ -25,6 +25,9 @@ import vestcoin.core.why.Figure;
 
 /** Writes one quote as a document, gathering its figures on the way. */
 final class QuoteWriting {
+    /** So many slots of an option that is not chosen: the next ones. All of the one that is. */
+    private static final int GLANCE = 12;
+
     private final Quote quote;
     private final Figures figures = new Figures();
 
@@ -45,7 +48,7 @@ final class QuoteWriting {
         List<Discount> off = quote.off().stream().map(this::discount).toList();
         List<QuoteView.Further> distances = sent.distances().stream().map(distance -> new QuoteView.Further(distance.option().id(), distance.option().name(), distance.reduced(), figures.amount(distance.more()))).toList();
         Map<String, List<QuoteView.Slot>> slots = new LinkedHashMap<>();
-        sent.slots().forEach((option, open) -> slots.put(option, open.stream().map(slot -> new QuoteView.Slot(slot.start().toLocalDateTime(), slot.end().toLocalDateTime(), slot.left())).toList()));
+        sent.slots().forEach((option, open) -> slots.put(option, open.stream().limit(quote.chosen().filter(offer -> offer.option().id().equals(option)).isPresent() ? open.size() : GLANCE).map(slot -> new QuoteView.Slot(slot.start().toLocalDateTime(), slot.end().toLocalDateTime(), slot.left())).toList()));
         List<QuoteView.NotApplied> not = quote.notApplied().stream().map(each -> new QuoteView.NotApplied(each.rule().id(), each.rule().name(), each.rule().code(), each.reason())).toList();
         List<QuoteView.Whose> whose = quote.treatments().stream().map(treatment -> new QuoteView.Whose(treatment.code(), treatment.sentence(), treatment.rule())).toList();
         List<Group> taxes = quote.taxes().stream().flatMap(group -> groups(group).stream()).toList();
@@ -68,7 +71,7 @@ final class QuoteWriting {
         Figure tax = quote.taxes().stream().flatMap(group -> group.parts().stream()).filter(part -> part.key().equals(key)).findFirst().orElseThrow().tax();
         return new Line(line.product().id(), line.product().name(), line.chosen(), line.line().quantity(), figures.amount(line.unit()), figures.amount(line.amount()),
                 figures.amount(tax), line.perUnit().stream().map(levied -> new QuoteView.PerUnit(levied.name(), levied.inside(), figures.amount(levied.amount()))).toList(), line.bundle(),
-                Optional.of(quote.left().containsKey(line.stockKey()) ? line.stockKey() : line.product().id()).filter(quote.left()::containsKey));
+                Optional.of(quote.left().containsKey(line.stockKey()) ? line.stockKey() : line.product().id()).filter(quote.left()::containsKey), line.ordered());
     }
 
     private Discount discount(Reduction reduction) {
@@ -98,6 +101,9 @@ final class QuoteWriting {
     }
 
     private List<Group> groups(TaxGroup group) {
+        if (group.amount().zero() && group.components().stream().allMatch(component -> component.tax().zero())) {
+            return List.of();
+        }
         if (group.levy().isEmpty()) {
             Figure none = group.parts().get(0).tax();
             return List.of(new Group("No tax", group.category(), group.code(), group.dispatch(), Optional.empty(), Optional.empty(), figures.amount(group.amount()),
@@ -113,7 +119,6 @@ final class QuoteWriting {
     }
 
     private Method method(Seen seen) {
-        BigDecimal keep = quote.payable().value().subtract(quote.tax().value()).subtract(seen.fee().map(Figure::value).orElse(BigDecimal.ZERO));
-        return new Method(seen.method().id(), seen.method().kind(), seen.method().title(), seen.method().sentence(), seen.hidden(), seen.charge().map(figures::amount), seen.fee().map(figures::amount), keep);
+        return new Method(seen.method().id(), seen.method().kind(), seen.method().title(), seen.method().sentence(), seen.hidden(), seen.charge().map(figures::amount), seen.fee().map(figures::amount), seen.keep());
     }
 }

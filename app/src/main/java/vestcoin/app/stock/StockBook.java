@@ -47,6 +47,13 @@ public class StockBook {
         return new Stock(left);
     }
 
+    /** What is left of everything that is counted, by item. */
+    public Map<String, BigDecimal> all(String shop) {
+        Map<String, BigDecimal> left = new TreeMap<>();
+        sql.sql("select item, remaining from stock where shop = :shop").param("shop", shop).query(Row.class).list().forEach(row -> left.put(row.item(), row.remaining().stripTrailingZeros()));
+        return left;
+    }
+
     /**
      * Counts an item anew, or stops counting it.
      *

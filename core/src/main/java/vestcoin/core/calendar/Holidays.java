@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 
-/** Public holidays by country and region, from Jollyday; a year is looked up once. A country it does not know has none. */
+/** Public holidays by country and region, from Jollyday, put right by {@link HolidayCorrections}; a year is looked up once. A country it does not know has none. */
 final class Holidays {
     private record Key(String country, String region, int year) {}
 
@@ -27,9 +27,10 @@ final class Holidays {
     }
 
     private static Set<LocalDate> year(Key key) {
-        if (!KNOWN.contains(key.country)) {
-            return Set.of();
-        }
+        return HolidayCorrections.of(key.country, key.year, KNOWN.contains(key.country) ? found(key) : Set.of());
+    }
+
+    private static Set<LocalDate> found(Key key) {
         synchronized (Holidays.class) {
             HolidayManager manager = HolidayManager.getInstance(ManagerParameters.create(key.country.toLowerCase(Locale.ROOT)));
             String[] within = key.region.isEmpty() ? new String[0] : new String[] {key.region.substring(key.region.indexOf('-') + 1).toLowerCase(Locale.ROOT)};

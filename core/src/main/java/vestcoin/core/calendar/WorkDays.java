@@ -16,22 +16,24 @@ public final class WorkDays {
 
     private final Set<DayOfWeek> days;
     private final List<Window> closed;
+    private final List<Window> openAllTheSame;
     private final boolean holidays;
     private final String country;
     private final Optional<String> region;
     /** The days that count, a year at a time: bit 1 is 1 January. */
     private final Map<Integer, BitSet> years = new ConcurrentHashMap<>();
 
-    private WorkDays(Set<DayOfWeek> days, List<Window> closed, boolean holidays, String country, Optional<String> region) {
-        this.days = days;
-        this.closed = closed;
-        this.holidays = holidays;
+    private WorkDays(Working working, String country, Optional<String> region) {
+        this.days = EnumSet.copyOf(working.days());
+        this.closed = working.closed();
+        this.openAllTheSame = working.open();
+        this.holidays = working.holidays();
         this.country = country;
         this.region = region;
     }
 
     public static WorkDays of(Working working, String country, Optional<String> region) {
-        return new WorkDays(EnumSet.copyOf(working.days()), working.closed(), working.holidays(), country, region);
+        return new WorkDays(working, country, region);
     }
 
     /** Monday to Friday without public holidays: what carriers work. Common practice, no source. */
@@ -54,7 +56,8 @@ public final class WorkDays {
         LocalDate first = LocalDate.ofYearDay(year, 1);
         for (LocalDate day = first; day.getYear() == year; day = day.plusDays(1)) {
             LocalDate each = day;
-            open.set(day.getDayOfYear(), days.contains(day.getDayOfWeek()) && closed.stream().noneMatch(window -> window.holds(each)) && !off.contains(day));
+            boolean usual = days.contains(day.getDayOfWeek()) && closed.stream().noneMatch(window -> window.holds(each)) && !off.contains(day);
+            open.set(day.getDayOfYear(), usual || openAllTheSame.stream().anyMatch(window -> window.holds(each)));
         }
         return open;
     }

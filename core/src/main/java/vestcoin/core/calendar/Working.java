@@ -12,16 +12,22 @@ import java.util.Optional;
  * @param cutOff   from this time on an order counts from the next working day; without it none is late
  * @param closed   days on which the shop is closed besides
  * @param holidays whether the public holidays of the shop's place are closed days
+ * @param open     days on which it works all the same, whatever weekday or holiday they are
  */
-public record Working(List<DayOfWeek> days, Optional<LocalTime> cutOff, List<Window> closed, boolean holidays) {
+public record Working(List<DayOfWeek> days, Optional<LocalTime> cutOff, List<Window> closed, boolean holidays, List<Window> open) {
     private static final List<DayOfWeek> WEEK = List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY);
 
     /** A working week with public holidays, and no order late. */
-    public static final Working USUAL = new Working(WEEK, Optional.empty(), List.of(), true);
+    public static final Working USUAL = new Working(WEEK, Optional.empty(), List.of(), true, List.of());
 
     public Working {
         days = days == null || days.isEmpty() ? WEEK : List.copyOf(days);
         cutOff = cutOff == null ? Optional.empty() : cutOff;
         closed = closed == null ? List.of() : List.copyOf(closed);
+        open = open == null ? List.of() : List.copyOf(open);
+    }
+
+    public Working(List<DayOfWeek> days, Optional<LocalTime> cutOff, List<Window> closed, boolean holidays) {
+        this(days, cutOff, closed, holidays, List.of());
     }
 }

@@ -44,13 +44,16 @@ public final class Comparison {
 
     private record Priced(String currency, Map<String, BigDecimal> figures, List<String> missing) {}
 
-    /** Prices each order under both setups, in the orders' own order. */
+    /** Prices each order under both setups, in the orders' own order; those that do not change are left out. */
     public static List<Difference> of(Compiled before, Compiled after, Map<String, Order> orders) {
         List<Difference> differences = new ArrayList<>();
         orders.forEach((name, order) -> {
             Priced was = priced(before, order);
             Priced is = priced(after, order);
-            differences.add(new Difference(name, is.currency(), rows(was.figures(), is.figures()), was.missing(), is.missing()));
+            Difference difference = new Difference(name, is.currency(), rows(was.figures(), is.figures()), was.missing(), is.missing());
+            if (!difference.none()) {
+                differences.add(difference);
+            }
         });
         return differences;
     }

@@ -105,7 +105,7 @@ final class BasisPrice {
     private Figure basePlus(PriceRule.BasePlus plus) {
         Figure base = tracer.typed(path, "base", plus.base());
         if (plus.per().equals(PriceRule.BasePlus.PERCENT)) {
-            Figure top = tracer.exactPercent(path, "percent of the value", load.value(), tracer.number(Source.SETUP, plus.plus(), "%", path, "percent"));
+            Figure top = tracer.exactPercent(path, "percent of the value", shelfValue(), tracer.number(Source.SETUP, plus.plus(), "%", path, "percent"));
             return tracer.exactSum(path, "base and more", List.of(base, top));
         }
         if (plus.per().equals(PriceRule.Bands.ITEMS)) {
@@ -119,6 +119,11 @@ final class BasisPrice {
         Figure inUnit = tracer.number(Source.CONSTANT, Weight.kilogramsPer(plus.per()), "kg", path, "kg in one " + plus.per());
         return tracer.ratio(path, name, List.of(tracer.exactSum(path, "base and weight",
                 List.of(tracer.exactProduct(path, "base", List.of(base, inUnit)), tracer.exactProduct(path, "for each " + plus.per(), List.of(each, weight))))), List.of(inUnit));
+    }
+
+    /** What a percent is of: the goods by the shelf-price figures, since the price is typed by those. */
+    private Figure shelfValue() {
+        return load.buying().stands() ? load.value() : tracer.sum("rule/value", "value at the shelf price", load.lines().stream().map(load.remaining()::shelf).toList());
     }
 
     /**

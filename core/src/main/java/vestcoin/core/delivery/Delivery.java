@@ -110,8 +110,18 @@ public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> 
 
     public record Days(int from, int to) {}
 
-    /** Goods that cost more to send. @param amount in the shop's currency, or in percent of the value @param per what it is charged for */
-    public record Handling(String id, String name, BigDecimal amount, Per per) {
+    /**
+     * Goods that cost more to send.
+     *
+     * @param amount in the shop's currency, or in percent of the value
+     * @param per    what it is charged for
+     * @param always whether it is charged even where delivery is free
+     */
+    public record Handling(String id, String name, BigDecimal amount, Per per, boolean always) {
+        public Handling(String id, String name, BigDecimal amount, Per per) {
+            this(id, name, amount, per, false);
+        }
+
         public enum Per { ORDER, UNIT, KG, PERCENT }
     }
 

@@ -6,14 +6,17 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Remaining;
+import vestcoin.core.goods.Rerating;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.why.Figure;
+import vestcoin.core.why.Tracer;
 
 /**
  * What is to be sent, and what of the order delivery prices depend on.
  *
  * @param lines    what is sent
- * @param left     line index to what is left of its amount after discounts
+ * @param remaining what is left of lines after discounts
  * @param weight   of the packed parcels, kg
  * @param value    of what is sent, as the buyer sees it, after discounts: what bands read
  * @param order    all lines of the order: what free-from counts
@@ -24,5 +27,16 @@ import vestcoin.core.why.Figure;
  * @param method   id of the payment method chosen
  * @param from     the dispatch places of what is sent
  */
-public record Load(List<PricedLine> lines, Map<Integer, Figure> left, List<Parcel> parcels, Figure weight, Figure value, List<PricedLine> order, Figure quantity,
-        Optional<Figure> distance, Map<String, Figure> answers, DayOfWeek weekday, Optional<String> method, List<Delivery.Dispatch> from, Buying buying) {}
+public record Load(List<PricedLine> lines, Remaining remaining, List<Parcel> parcels, Figure weight, Figure value, List<PricedLine> order, Figure quantity,
+        Optional<Figure> distance, Map<String, Figure> answers, DayOfWeek weekday, Optional<String> method, List<Delivery.Dispatch> from, Buying buying) {
+
+    /** The same over another distance. */
+    Load over(Figure other) {
+        return new Load(lines, remaining, parcels, weight, value, order, quantity, Optional.of(other), answers, weekday, method, from, buying);
+    }
+
+    /** What a price at shelf-price figures comes to for this buyer. */
+    public Figure price(Figure shelf, Tracer tracer) {
+        return Rerating.of(shelf, lines, remaining, buying, tracer);
+    }
+}

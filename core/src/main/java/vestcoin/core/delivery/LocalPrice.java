@@ -22,13 +22,12 @@ public final class LocalPrice {
 
     /** The offer at the price the rule gives for this distance, or why there is none. */
     public static Offer offer(Delivery.Option option, PriceRule rule, String path, Load load, Figure distance, Optional<Promise> promise, Tracer tracer) {
-        Load there = new Load(load.lines(), load.left(), load.parcels(), load.weight(), load.value(), load.order(), load.quantity(), Optional.of(distance), load.answers(),
-                load.weekday(), load.method(), load.from(), load.buying());
+        Load there = load.over(distance);
         BasisPrice.Result result = new BasisPrice(path, option.name(), there, there.weight(), tracer).of(rule.basis());
         if (result instanceof BasisPrice.Result.None none) {
             return new Offer.NotOffered(option, none.reason(), path);
         }
         BasisPrice.Result.Price price = (BasisPrice.Result.Price) result;
-        return new Offer.Offered(option, new OptionPrice(option, there, List.of(), tracer).of(price.exact(), rule, path), promise, price.note());
+        return Offer.Offered.of(option, new OptionPrice(option, there, List.of(), tracer).of(price.exact(), rule, path), there, promise, price.note(), tracer);
     }
 }

@@ -2,6 +2,7 @@ package vestcoin.core.delivery;
 
 import java.util.Optional;
 import vestcoin.core.why.Figure;
+import vestcoin.core.why.Tracer;
 
 /** What the buyer is told about one delivery option. */
 public sealed interface Offer {
@@ -10,12 +11,14 @@ public sealed interface Offer {
     /**
      * Can be chosen at this price.
      *
+     * @param price   for this buyer
+     * @param shelf   the same by the shelf-price figures: another one only where this buyer's are re-rated
      * @param promise when it arrives, where the option says how long it takes
      * @param note    what the seller should know of it, such as that a carrier did not answer
      */
-    record Offered(Delivery.Option option, Figure price, Optional<Promise> promise, Optional<String> note) implements Offer {
-        public Offered(Delivery.Option option, Figure price) {
-            this(option, price, Optional.empty(), Optional.empty());
+    record Offered(Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<String> note) implements Offer {
+        public static Offered of(Delivery.Option option, Figure shelf, Load load, Optional<Promise> promise, Optional<String> note, Tracer tracer) {
+            return new Offered(option, load.price(shelf, tracer), shelf, promise, note);
         }
     }
 

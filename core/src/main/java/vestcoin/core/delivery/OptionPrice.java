@@ -6,13 +6,12 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.goods.PricedLine;
-import vestcoin.core.goods.Rerating;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
 
-/** From the price of a cell to what the option costs: {@link Charges} in their order, free-from, rounding, ending, re-rating. */
+/** From the price of a cell to what the option costs: {@link Charges} in their order, free-from, rounding, ending. */
 final class OptionPrice {
     private final Delivery.Option option;
     private final Charges charges;
@@ -30,7 +29,7 @@ final class OptionPrice {
         this.tracer = tracer;
     }
 
-    /** @param base exact price of the cell @param cell its path */
+    /** By the shelf-price figures. @param base exact price of the cell @param cell its path */
     Figure of(Figure base, PriceRule rule, String cell) {
         Optional<Figure> free = freeFrom(rule, cell);
         Figure price = free.isPresent() ? freed(free.get()) : charged(base);
@@ -38,7 +37,7 @@ final class OptionPrice {
         if (charges.ending().isPresent() && tracer.digits() == 2) {
             price = tracer.ended(path + "/ending", "brought to its ending", price, charges.ending().get());
         }
-        return Rerating.of(price, load.lines(), line -> load.left().get(line.index()), load.buying(), tracer);
+        return price;
     }
 
     private Figure charged(Figure base) {
@@ -46,7 +45,7 @@ final class OptionPrice {
         parts.add(base);
         charges.percent().ifPresent(percent -> parts.add(rounded(tracer.exactPercent(path + "/percent", "on top", base, percent(percent, path + "/percent")))));
         charges.amount().ifPresent(amount -> parts.add(tracer.typed(path + "/amount", "on top", amount)));
-        parts.addAll(handled());
+        parts.addAll(handled(handling));
         parts.addAll(oversize(false));
         Figure sum = parts.size() == 1 ? base : tracer.exactSum("rule/delivery-charges", "price and surcharges", parts);
         if (charges.fuel().isPresent()) {
@@ -64,7 +63,8 @@ final class OptionPrice {
 
     /** What is charged where delivery is free or reduced: that, and what is always charged. */
     private Figure freed(Figure free) {
-        List<Figure> always = oversize(true);
+        List<Figure> always = new ArrayList<>(handled(handling.stream().filter(Delivery.Handling::always).toList()));
+        always.addAll(oversize(true));
         if (always.isEmpty()) {
             return free;
         }
@@ -81,7 +81,7 @@ final class OptionPrice {
         BigDecimal value = BigDecimal.ZERO;
         for (PricedLine line : load.order()) {
             if (line.counted() && !line.product().among(rule.notCounting())) {
-                value = value.add(load.left().get(line.index()).value());
+                value = value.add(load.remaining().of(line).value());
             }
         }
         if (value.compareTo(tracer.threshold(rule.freeFrom().get())) < 0) {
@@ -90,9 +90,9 @@ final class OptionPrice {
         return Optional.of(tracer.typed(cell, (rule.reducedTo().isPresent() ? "from " : "free from ") + tracer.words(rule.freeFrom().get()), rule.reducedTo().orElse(BigDecimal.ZERO)));
     }
 
-    private List<Figure> handled() {
+    private List<Figure> handled(List<Delivery.Handling> of) {
         List<Figure> figures = new ArrayList<>();
-        for (Delivery.Handling group : handling) {
+        for (Delivery.Handling group : of) {
             List<PricedLine> lines = load.lines().stream().filter(line -> line.product().sending().handling().filter(group.id()::equals).isPresent()).toList();
             if (!lines.isEmpty()) {
                 figures.add(handled(group, lines));
@@ -104,7 +104,7 @@ final class OptionPrice {
     private Figure handled(Delivery.Handling group, List<PricedLine> lines) {
         String at = "delivery/handling/" + group.id();
         if (group.per() == Delivery.Handling.Per.PERCENT) {
-            Figure value = tracer.sum(at, "value of the group", lines.stream().map(line -> load.left().get(line.index())).toList());
+            Figure value = tracer.sum(at, "value of the group", lines.stream().map(load.remaining()::shelf).toList());
             return rounded(tracer.exactPercent(at, group.name(), value, percent(group.amount(), at)));
         }
         Figure each = tracer.typed(at, group.name(), group.amount());

@@ -97,7 +97,7 @@ public final class RateBoard {
             return new Offer.NotOffered(option, none.reason(), path);
         }
         BasisPrice.Result.Price price = (BasisPrice.Result.Price) result;
-        return new Offer.Offered(option, new OptionPrice(option, load, delivery.handling(), tracer).of(price.exact(), rule, path), promise, price.note());
+        return Offer.Offered.of(option, new OptionPrice(option, load, delivery.handling(), tracer).of(price.exact(), rule, path), load, promise, price.note(), tracer);
     }
 
     public static String path(Delivery.Zone zone, String option) {

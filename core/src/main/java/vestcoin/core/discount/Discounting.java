@@ -9,9 +9,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
-import vestcoin.core.goods.Rerating;
+import vestcoin.core.goods.Remaining;
 import vestcoin.core.place.Destination;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -34,8 +35,13 @@ public final class Discounting {
     /** Discounts that could apply, in the order they are taken, and why the others cannot. */
     public record Candidates(List<Discounts.Rule> rules, List<Reduction.NotApplied> not) {}
 
-    /** Lines after discounts. @param left line index to what is left of it */
-    public record Taken(List<Reduction> reductions, List<Reduction.NotApplied> not, Map<Integer, Figure> left) {}
+    /** Lines after discounts. */
+    public record Taken(List<Reduction> reductions, List<Reduction.NotApplied> not, Remaining remaining) {
+        /** Line index to what is left of it, as this buyer sees it. */
+        public Map<Integer, Figure> left() {
+            return remaining.left();
+        }
+    }
 
     public Discounting(Circumstances circumstances, Tracer tracer) {
         this.circumstances = circumstances;
@@ -86,10 +92,16 @@ public final class Discounting {
         return Optional.empty();
     }
 
-    /** Takes goods discounts off the lines, in order. */
+    /**
+     * Takes goods discounts off the lines, in order. Where this buyer's amounts are re-rated, a discount is shared out by the
+     * shelf-price figures like anybody's, and each share is re-rated as its line is.
+     */
     public Taken goods(List<Discounts.Rule> rules, List<PricedLine> lines) {
         Map<Integer, Figure> left = new LinkedHashMap<>();
         lines.forEach(line -> left.put(line.index(), line.amount()));
+        boolean stands = circumstances.buying().stands();
+        Map<Integer, Figure> shelf = stands ? left : new LinkedHashMap<>();
+        lines.forEach(line -> shelf.put(line.index(), line.shelf()));
         List<Reduction> reductions = new ArrayList<>();
         List<Reduction.NotApplied> not = new ArrayList<>();
         for (Discounts.Rule rule : rules) {
@@ -103,26 +115,54 @@ public final class Discounting {
                 continue;
             }
             List<Figure> amounts = new ArrayList<>(eligible.size());
-            eligible.forEach(line -> amounts.add(left.get(line.index())));
+            eligible.forEach(line -> amounts.add(shelf.get(line.index())));
             Figure base = tracer.sum("rule/discount-base", "what it is taken off", amounts);
-            Figure amount = amount(rule, base, eligible, left);
-            Map<Integer, Figure> shares = shared(amount, eligible, left);
-            shares.forEach((index, share) -> left.put(index, tracer.less("rule/after-discount", "after " + rule.name(), left.get(index), List.of(share))));
-            reductions.add(new Reduction(rule, amount, shares));
+            Figure atShelf = amount(rule, base);
+            Figure amount = atShelf;
+            Map<Integer, Figure> shares = shared(amount, eligible, shelf);
+            if (!stands) {
+                shares.forEach((index, share) -> shelf.put(index, less(rule, shelf.get(index), share)));
+                shares = rerated(shares, eligible, left);
+                amount = tracer.sum("rule/rerated", rule.name(), List.copyOf(shares.values()));
+            }
+            shares.forEach((index, share) -> left.put(index, less(rule, left.get(index), share)));
+            reductions.add(new Reduction(rule, amount, atShelf, shares));
         }
-        return new Taken(reductions, not, left);
+        return new Taken(reductions, not, new Remaining(left, shelf));
     }
 
-    /** Takes delivery discounts off a price, in order; empty where there is nothing to deliver. */
-    public List<Reduction> delivery(List<Discounts.Rule> rules, List<PricedLine> lines, Map<Integer, Figure> left, Figure price) {
+    private Figure less(Discounts.Rule rule, Figure from, Figure share) {
+        return tracer.less("rule/after-discount", "after " + rule.name(), from, List.of(share));
+    }
+
+    private Map<Integer, Figure> rerated(Map<Integer, Figure> shares, List<PricedLine> lines, Map<Integer, Figure> left) {
+        Map<Integer, Figure> rerated = new LinkedHashMap<>();
+        for (PricedLine line : lines) {
+            Figure share = shares.get(line.index());
+            Figure own = circumstances.buying().rates().of(line.product(), line.product().taxCategory()).map(how -> how.of(share, tracer)).orElse(share);
+            Figure most = left.get(line.index());
+            rerated.put(line.index(), own.value().compareTo(most.value()) <= 0 ? own : tracer.smallest("rule/rerated", "no more than is left", List.of(own, most)));
+        }
+        return rerated;
+    }
+
+    /**
+     * Takes delivery discounts off a price, in order.
+     *
+     * @param shelf the delivery by the shelf-price figures
+     * @param price what such a figure comes to for this buyer
+     */
+    public List<Reduction> delivery(List<Discounts.Rule> rules, List<PricedLine> lines, Map<Integer, Figure> left, Figure shelf, UnaryOperator<Figure> price) {
         List<Reduction> reductions = new ArrayList<>();
-        Figure rest = price;
+        Figure rest = shelf;
         for (Discounts.Rule rule : rules) {
             List<PricedLine> eligible = eligible(rule, lines);
             if (rule.off() == Discounts.Off.DELIVERY && shortOf(rule, lines, eligible, left).isEmpty()) {
-                Figure amount = amount(rule, rest, eligible, left);
-                rest = tracer.less("rule/after-discount", "after " + rule.name(), rest, List.of(amount));
-                reductions.add(new Reduction(rule, amount, Map.of()));
+                Figure amount = amount(rule, rest);
+                Figure after = less(rule, rest, amount);
+                boolean stands = circumstances.buying().stands();
+                reductions.add(new Reduction(rule, stands ? amount : tracer.less("rule/rerated", rule.name(), price.apply(rest), List.of(price.apply(after))), amount, Map.of()));
+                rest = after;
             }
         }
         return reductions;
@@ -170,11 +210,10 @@ public final class Discounting {
         return quantity;
     }
 
-    private Figure amount(Discounts.Rule rule, Figure base, List<PricedLine> eligible, Map<Integer, Figure> left) {
+    private Figure amount(Discounts.Rule rule, Figure base) {
         String path = "discounts/rules/" + rule.id();
         if (rule.amount().isPresent()) {
-            Figure typed = tracer.typed(path + "/amount", rule.name(), rule.amount().get());
-            return tracer.smallest(path, rule.name(), List.of(Rerating.of(typed, eligible, line -> left.get(line.index()), circumstances.buying(), tracer), base));
+            return tracer.smallest(path, rule.name(), List.of(tracer.typed(path + "/amount", rule.name(), rule.amount().get()), base));
         }
         Figure percent = tracer.number(Source.SETUP, rule.percent().orElse(BigDecimal.ZERO), "%", path + "/percent", rule.name());
         return tracer.ratio(path, rule.name(), List.of(base, percent), List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
@@ -191,7 +230,7 @@ public final class Discounting {
         }
         List<Figure> weights = new ArrayList<>(eligible.size());
         for (PricedLine line : eligible) {
-            weights.add(nothingLeft ? line.amount() : left.get(line.index()));
+            weights.add(nothingLeft ? line.shelf() : left.get(line.index()));
         }
         List<Figure> parts = tracer.shares("rule/discount-shared-out", "share of the discount", amount, weights);
         Map<Integer, Figure> shares = new HashMap<>();

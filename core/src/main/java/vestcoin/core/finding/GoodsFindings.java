@@ -36,13 +36,44 @@ final class GoodsFindings {
             if (typed.group().isEmpty() && setup.goods().defaultGroup().isPresent() && typed.kind() != Product.Kind.BUNDLE) {
                 at.note("default-group", path + "/group", product.name() + " is in the default group “" + nameOf(setup.goods()) + "”.", "Name its group, if another fits better.");
             }
+            noEffect(setup, product, path, at);
+            for (Product.PerUnit each : product.perUnit()) {
+                if (each.taxed().isEmpty() && each.category().isEmpty()) {
+                    at.look("per-unit-tax-unsaid", path + "/perUnit/" + each.id() + "/taxed", product.name() + ", " + each.name() + ": nobody has said how it is taxed, so it is taxed like the goods.",
+                            "Say so, or give it a tax category of its own, or put it outside of tax.");
+                }
+            }
             reduced |= product.sale().isPresent() || product.variations().stream().anyMatch(variation -> variation.sale().isPresent());
         }
         if (reduced && Groups.EU.contains(setup.shop().address().country()) && !setup.terms().prior()) {
             at.look("reduction-without-prior-price", "terms/prior", "Reductions are shown without the lowest price of the last 30 days.",
                     "Show it beside them (Directive 98/6/EC, Art. 6a).");
         }
+        buyerGroups(setup, at);
         singlePurpose(compiled, at);
+    }
+
+    /** What can be typed and has no effect yet. */
+    private static void noEffect(Setup setup, Product product, String path, Findings.At at) {
+        boolean byProduct = setup.delivery().zones().stream().flatMap(zone -> zone.rates().values().stream()).anyMatch(rule -> rule.basis() instanceof PriceRule.ByProduct);
+        if (product.sending().own().isPresent() && !byProduct) {
+            at.look("own-delivery-without-effect", path + "/sending/own", product.name() + " has a delivery price of its own, which has no effect: no cell of the rate sheet is priced by product.",
+                    "Write “by product” into the cells where it is to hold.");
+        }
+        if (product.renews().isPresent()) {
+            at.look("renewal-without-effect", path + "/renews", product.name() + " says that it renews, which has no effect yet: it is charged once, at the order.",
+                    "Sell it as a single purchase until renewals are charged.");
+        }
+        if (product.kind() == Product.Kind.BUNDLE && product.price().signum() != 0) {
+            at.look("bundle-price-without-effect", path + "/price", product.name() + " has a price of its own, which has no effect yet: a bundle costs the sum of its parts.",
+                    "Set its price to nothing.");
+        }
+    }
+
+    private static void buyerGroups(Setup setup, Findings.At at) {
+        setup.goods().buyerGroups().stream().filter(group -> group.percentOff().isPresent() || setup.goods().products().stream().anyMatch(product -> product.groupPrices().containsKey(group.id())))
+                .forEach(group -> at.look("group-without-effect", "goods/buyerGroups/" + group.id(), "The prices of “" + group.name() + "” have no effect yet: no buyer can belong to this group.",
+                        "Keep it for later, or use a discount by code."));
     }
 
     /** A voucher for a shop where everything bears one rate in one country is taxed when it is sold (Directive 2006/112/EC, Art. 30a, 30b). */

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.apache.commons.validator.routines.IBANValidator;
 import vestcoin.core.goods.Product;
+import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Groups;
@@ -134,6 +135,11 @@ final class PaymentFindings {
         account.filter(given -> !given.iban().isBlank()).ifPresent(given -> {
             if (!IBANValidator.getInstance().isValid(given.iban().replaceAll("\\s", "").toUpperCase(Locale.ROOT))) {
                 at.blocks("bad-iban", "payment/account/iban", "“" + given.iban() + "” is not an IBAN.", "Compare it with the account's papers; a digit may be wrong (ISO 13616).");
+            }
+            String payee = given.payee().isBlank() ? given.holder() : given.payee();
+            if (transfers && !EpcPayload.fits(payee, given.iban())) {
+                at.look("payee-too-long", "payment/account/" + (given.payee().isBlank() ? "holder" : "payee"), "“" + payee + "” is longer than the code for transfers takes: at most 70 characters, and no more bytes than leave room for the rest.",
+                        "Write a shorter name as the payee; without it buyers get no code to scan (EPC069-12).");
             }
             if (!given.payee().isBlank() && !alike(given.payee(), given.holder())) {
                 at.look("payee-unlike-holder", "payment/account/payee", "Buyers are told to pay “" + given.payee() + "”, but the account is held by “" + given.holder() + "”; their banks will warn them.",

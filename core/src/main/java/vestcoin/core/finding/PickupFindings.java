@@ -13,17 +13,28 @@ final class PickupFindings {
             if (spot.hours().isEmpty()) {
                 at.look("pickup-without-hours", path + "/hours", "Nobody can collect at " + spot.name() + ": it has no opening hours.", "Add its hours.");
             }
-            if (spot.notice() > 24 * (spot.daysAhead() + 1)) {
-                at.look("notice-beyond-days", path + "/noticeHours", "The notice of " + spot.notice() + " hours at " + spot.name() + " is longer than the days ahead that are offered.",
-                        "Shorten the notice, or offer more days.");
-            }
             int slot = spot.slotMinutes().orElse(0);
             if (!spot.hours().isEmpty() && spot.hours().stream().allMatch(span -> minutes(span) < slot)) {
                 at.look("slot-longer-than-hours", path + "/slotMinutes", "A slot of " + slot + " minutes fits into none of the hours of " + spot.name() + ".", "Shorten the slot, or lengthen the hours.");
+            } else if (!spot.hours().isEmpty() && spot.notice() * 60 > latest(spot)) {
+                at.look("notice-beyond-days", path + "/noticeHours", "No slot at " + spot.name() + " can ever be offered: the notice of " + spot.notice() + " hours is longer than the days ahead and the hours allow.",
+                        "Shorten the notice, or offer more days.");
             }
         }
         setup.pickup().local().filter(local -> local.from().or(() -> setup.shop().point()).isEmpty()).ifPresent(local ->
                 at.look("local-without-point", "pickup/local/from", "Nobody is offered " + local.name() + ": the shop has no point on the map.", "Set where it sets out from."));
+    }
+
+    /** Minutes from the first moment of a day on which somebody orders to the start of the last slot that day's order can have. */
+    private static int latest(Pickup.Spot spot) {
+        int last = 0;
+        for (vestcoin.core.pickup.Hours span : spot.hours()) {
+            int length = spot.slotMinutes().orElse(minutes(span));
+            if (length > 0 && length <= minutes(span)) {
+                last = Math.max(last, span.from().toSecondOfDay() / 60 + (minutes(span) / length - 1) * length);
+            }
+        }
+        return 24 * 60 * spot.daysAhead() + last;
     }
 
     private static int minutes(vestcoin.core.pickup.Hours span) {

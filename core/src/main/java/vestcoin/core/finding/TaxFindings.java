@@ -11,6 +11,7 @@ import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
+import vestcoin.core.place.VatTerritory;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Reference;
@@ -59,6 +60,51 @@ final class TaxFindings {
         }
         toConfirm();
         tax.places().forEach(this::row);
+        territories();
+        elsewhere();
+    }
+
+    /** Rows for places whose rates are another's, and places with rates of their own that have no row. */
+    private void territories() {
+        for (Tax.PlaceRates row : tax.places()) {
+            for (Place place : row.places()) {
+                VatTerritory.treatedAs(place).ifPresent(land -> at.look("row-of-another-territory", "tax/places/" + row.id() + "/places",
+                        row.name() + ": " + place.text() + " is taxed as " + land + ", so the rates of " + land + " hold there and this row is not used for it.", "Take it out."));
+            }
+        }
+        Set<String> soldTo = SoldTo.countries(compiled.setup());
+        for (VatTerritory.OwnRates own : VatTerritory.withOwnRates()) {
+            Destination there = Place.samples(own.places().get(0)).get(0);
+            boolean taxed = own.country().equals(home) || tax.registrations().isEmpty() || tax.registrations().stream().anyMatch(registration ->
+                    registration.authority().equals(own.country()) || registration.scheme() != Tax.Scheme.ORDINARY);
+            if (!taxed || !soldTo.contains(own.country()) || compiled.sellsTo().find(there).isEmpty()) {
+                continue;
+            }
+            String country = Countries.name(own.country());
+            boolean like = usedElsewhere.stream().anyMatch(category -> compiled.book().find(there, category, when).map(TaxBook.Levy::row)
+                    .filter(row -> compiled.book().find(Destination.of(own.country()), category, when).map(TaxBook.Levy::row).filter(row::equals).isPresent()).isPresent());
+            if (like) {
+                at.look("own-rates-missing", "tax/places", own.name() + " has rates of its own, " + Findings.named(Reference.of(own.id()).stream().map(rate -> RateCell.print(rate.rate())).toList())
+                        + " by the reference, but the tax book has only " + country + "'s for it.", "Fill it from the reference, then compare it with what is published.");
+            }
+        }
+    }
+
+    /** Regions sold to where the seller, registered by region, is not registered. */
+    private void elsewhere() {
+        List<String> authorities = tax.registrations().stream().map(Tax.Registration::authority).toList();
+        for (String country : SoldTo.countries(compiled.setup())) {
+            List<String> here = authorities.stream().filter(authority -> authority.startsWith(country + "-")).toList();
+            if (here.isEmpty() || authorities.contains(country)) {
+                continue;
+            }
+            List<String> others = Countries.divisions(country).keySet().stream().filter(region -> !here.contains(region)
+                    && compiled.sellsTo().find(new Destination(country, java.util.Optional.of(region), java.util.Optional.empty())).isPresent()).map(Countries::name).sorted().toList();
+            if (!others.isEmpty()) {
+                at.note("not-registered-there", "tax/registrations", "Registered in " + Findings.named(here.stream().map(Countries::name).toList()) + " only, so orders to " + Findings.named(others) + " bear no tax.",
+                        "Enter a registration once one is owed there; many regions ask for one from a bound of sales on.");
+            }
+        }
     }
 
     private void homeRates() {

@@ -1,6 +1,7 @@
 package vestcoin.core.goods;
 
 import java.math.BigDecimal;
+import java.util.function.UnaryOperator;
 import vestcoin.core.problem.Problems;
 
 /** What is wrong with a line of an order: choices not made, quantities that cannot be, amounts out of bounds. */
@@ -20,11 +21,15 @@ final class LineCheck {
         this.problems = problems;
     }
 
-    void check(int digits) {
+    /** @param typed brings a typed amount into the order's currency */
+    void check(int digits, UnaryOperator<BigDecimal> typed) {
         quantity();
-        product.bounds().filter(bounds -> product.amountChosen()).ifPresent(bounds -> problems.when(line.amount().isEmpty()
-                        || line.amount().get().compareTo(bounds.least()) < 0 || line.amount().get().compareTo(bounds.most()) > 0, path + "/amount",
-                product.name() + " takes an amount from " + bounds.least().toPlainString() + " to " + bounds.most().toPlainString() + ".", "Choose one within."));
+        product.bounds().filter(bounds -> product.amountChosen()).ifPresent(bounds -> {
+            BigDecimal least = typed.apply(bounds.least());
+            BigDecimal most = typed.apply(bounds.most());
+            problems.when(line.amount().isEmpty() || line.amount().get().compareTo(least) < 0 || line.amount().get().compareTo(most) > 0, path + "/amount",
+                    product.name() + " takes an amount from " + least.toPlainString() + " to " + most.toPlainString() + ".", "Choose one within.");
+        });
         line.amount().ifPresent(amount -> problems.when(amount.stripTrailingZeros().scale() > digits, path + "/amount",
                 "The amount has more decimals than the currency.", "Write at most " + digits + "."));
         for (Product.Option option : product.options()) {

@@ -16,15 +16,16 @@ import vestcoin.core.why.Figure;
  * @param chosen    names of the choices made, in the product's order of options
  * @param unit      price of one, after options
  * @param amount    unit price × quantity
+ * @param shelf     the amount by the shelf-price figures: another one only where this buyer's are re-rated
  * @param weight    of the whole line in kg
  * @param perUnit   what stands on top of its units, or is shown inside
  * @param bundle    name of the bundle it came in
  */
-public record PricedLine(int index, int ordered, Line line, Product product, Optional<String> variation, List<String> chosen, Figure unit, Figure amount, Figure weight,
+public record PricedLine(int index, int ordered, Line line, Product product, Optional<String> variation, List<String> chosen, Figure unit, Figure amount, Figure shelf, Figure weight,
         List<Levied> perUnit, Optional<String> bundle) {
 
-    /** A per-unit amount of the line. @param category id of its tax category @param amount of the whole line */
-    public record Levied(String id, String name, String category, boolean inside, Figure amount) {}
+    /** A per-unit amount of the line. @param category id of its tax category; nothing outside of tax @param amount of the whole line */
+    public record Levied(String id, String name, Optional<String> category, boolean inside, Figure amount) {}
 
     private record Keyed(String key, PricedLine line) {}
 
@@ -39,6 +40,11 @@ public record PricedLine(int index, int ordered, Line line, Product product, Opt
         List<PricedLine> sorted = new ArrayList<>(lines.size());
         keyed.forEach(each -> sorted.add(each.line()));
         return sorted;
+    }
+
+    /** What lines of one order that are taxed alike have in common, whoever buys: where from, which category, which kind. */
+    public String taxedAlike() {
+        return product.sending().from().orElse("") + " " + product.taxCategory() + " " + product.kind();
     }
 
     /** What counts as the value of goods in discounts and thresholds. */

@@ -106,12 +106,26 @@ public record Product(
     /**
      * An amount on top of each unit, outside discounts, breaks, thresholds and the weights of sharing.
      *
-     * @param category id of its tax category; the product's unless named here
+     * @param category id of its tax category, where it is taxed in one of its own
      * @param inside   already in the shelf price and only shown
+     * @param taxed    how it is taxed; where nobody has said, in its category if it has one, else like the goods
      */
-    public record PerUnit(String id, String name, BigDecimal amount, Optional<String> category, boolean inside) {
+    public record PerUnit(String id, String name, BigDecimal amount, Optional<String> category, boolean inside, Optional<Taxed> taxed) {
+        /** As the product is, in a category of its own, or outside of tax. */
+        public enum Taxed { LIKE_GOODS, OWN_CATEGORY, OUTSIDE }
+
         public PerUnit {
             category = category == null ? Optional.empty() : category;
+            taxed = taxed == null ? Optional.empty() : taxed;
+        }
+
+        public PerUnit(String id, String name, BigDecimal amount, Optional<String> category, boolean inside) {
+            this(id, name, amount, category, inside, null);
+        }
+
+        /** The category it is taxed in, or nothing outside of tax. @param goods the product's category */
+        Optional<String> category(String goods) {
+            return taxed.filter(Taxed.OUTSIDE::equals).isPresent() ? Optional.empty() : Optional.of(taxed.filter(Taxed.LIKE_GOODS::equals).isPresent() ? goods : category.orElse(goods));
         }
     }
 

@@ -1,44 +1,64 @@
 package vestcoin.core.goods;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.function.Function;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
 /**
- * Re-rates a typed amount that belongs to several lines, such as a delivery price or a discount of an amount: it is shared out
- * over the tax categories of the lines, and each share is re-rated and rounded as its goods are.
+ * Shares out a price that belongs to several lines, such as a delivery's, and re-rates each share. It is shared once, by the
+ * shelf-price figures after discounts, over what is taxed alike; if those are all nothing, by the figures before discounts. So
+ * the same basket is shared alike whoever buys. Source: Directive 2006/112/EC, Article 78(b): incidental expenses such as
+ * transport belong to the taxable amount.
  */
 public final class Rerating {
+    private static final String RULE = "rule/delivery-taxed-like-goods";
+
     private Rerating() {}
 
-    /** @param weight what a line weighs in the sharing */
-    public static Figure of(Figure typed, List<PricedLine> lines, Function<PricedLine, Figure> weight, Buying buying, Tracer tracer) {
-        if (buying.rerate() == Buying.STANDS) {
-            return typed;
+    /** What a price at shelf-price figures comes to for this buyer: the sum of its shares. */
+    public static Figure of(Figure shelf, List<PricedLine> lines, Remaining remaining, Buying buying, Tracer tracer) {
+        if (buying.stands() || lines.isEmpty()) {
+            return shelf;
         }
-        Map<String, Optional<Rerate>> rerates = new TreeMap<>();
-        Map<String, List<Figure>> weights = new TreeMap<>();
+        List<Optional<Rerate>> rerates = lines.stream().map(line -> buying.rates().carrying(line, lines)).toList();
+        if (rerates.stream().allMatch(Optional::isEmpty)) {
+            return shelf;
+        }
+        Collection<Figure> shares = shares(shelf, lines, remaining, buying, tracer).values();
+        return shares.size() == 1 ? shares.iterator().next() : tracer.sum("rule/rerated", shelf.label(), List.copyOf(shares));
+    }
+
+    /** The share of each kind of lines that are taxed alike, for this buyer, by {@link PricedLine#taxedAlike}. @param lines at least one */
+    public static Map<String, Figure> shares(Figure shelf, List<PricedLine> lines, Remaining remaining, Buying buying, Tracer tracer) {
+        Map<String, List<PricedLine>> alike = new TreeMap<>();
         for (PricedLine line : lines) {
-            String category = line.product().taxCategory() + " " + line.product().kind();
-            rerates.computeIfAbsent(category, c -> buying.rerate().apply(new Buying.PricedAs(line.product(), line.product().taxCategory())));
-            weights.computeIfAbsent(category, c -> new ArrayList<>()).add(weight.apply(line));
+            alike.computeIfAbsent(line.taxedAlike(), k -> new ArrayList<>()).add(line);
         }
-        if (rerates.values().stream().allMatch(Optional::isEmpty)) {
-            return typed;
+        List<Figure> parts = List.of(shelf);
+        if (alike.size() > 1) {
+            boolean nothingLeft = lines.stream().allMatch(line -> remaining.shelf(line).zero());
+            parts = tracer.shares(RULE, "share of the delivery", shelf, alike.values().stream().map(each -> weight(each, nothingLeft, remaining, tracer)).toList());
         }
-        List<Figure> shares = weights.size() == 1 ? List.of(typed)
-                : tracer.shares("rule/rerated", "share of the goods", typed, weights.values().stream().map(list -> tracer.sum("rule/rerated", "goods", list)).toList());
-        List<Figure> parts = new ArrayList<>();
+        Map<String, Figure> shares = new LinkedHashMap<>();
         int i = 0;
-        for (Optional<Rerate> rerate : rerates.values()) {
-            Figure share = shares.get(i++);
-            parts.add(rerate.map(how -> tracer.ratio("rule/rerated", "at the destination's rate", List.of(share, how.to()), List.of(how.from()))).orElse(share));
+        for (Map.Entry<String, List<PricedLine>> each : alike.entrySet()) {
+            Figure part = parts.get(i++);
+            shares.put(each.getKey(), buying.rates().carrying(each.getValue().get(0), lines).map(rerate -> rerate.of(part, tracer)).orElse(part));
         }
-        return parts.size() == 1 ? parts.get(0) : tracer.sum("rule/rerated", typed.label(), parts);
+        return shares;
+    }
+
+    private static Figure weight(List<PricedLine> lines, boolean nothingLeft, Remaining remaining, Tracer tracer) {
+        List<Figure> amounts = new ArrayList<>(lines.size());
+        for (PricedLine line : PricedLine.sorted(lines)) {
+            amounts.add(nothingLeft ? line.shelf() : remaining.shelf(line));
+        }
+        return amounts.size() == 1 ? amounts.get(0) : tracer.sum("rule/tax-group", "goods it carries", amounts);
     }
 }

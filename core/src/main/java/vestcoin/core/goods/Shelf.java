@@ -1,11 +1,14 @@
 package vestcoin.core.goods;
 
 import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import vestcoin.core.goods.PricedLine.Levied;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.why.Figure;
@@ -44,15 +47,33 @@ public final class Shelf {
         return Optional.ofNullable(products.get(id)).map(Stood::product);
     }
 
-    /** What one of each product costs off the shelf in the tracer's currency, without choices, sales or groups, by id. */
+    /**
+     * What one of each product costs off the shelf in the tracer's currency, without choices, sales or groups, by id: a bundle the sum
+     * of its parts, of an amount the buyer chooses the least.
+     */
     public Map<String, BigDecimal> prices(Tracer tracer) {
         Map<String, BigDecimal> prices = new HashMap<>();
-        products.forEach((id, stood) -> prices.put(id, UnitPrice.offTheShelf(stood.product(), tracer)));
+        products.forEach((id, stood) -> prices.put(id, price(stood.product(), tracer)));
         return prices;
     }
 
-    /** Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot be. */
-    public void check(List<Line> lines, int digits, Problems problems) {
+    private BigDecimal price(Product product, Tracer tracer) {
+        if (product.kind() == Product.Kind.BUNDLE) {
+            return sum(product, tracer);
+        }
+        return product.amountChosen() ? tracer.threshold(product.bounds().orElseThrow().least()) : UnitPrice.offTheShelf(product, tracer);
+    }
+
+    private BigDecimal sum(Product bundle, Tracer tracer) {
+        BigDecimal sum = BigDecimal.ZERO.setScale(tracer.digits());
+        for (PricedLine part : price(List.of(Line.of(bundle.id(), 1)), new Buying(Instant.EPOCH, ZoneOffset.UTC, Optional.empty()), tracer)) {
+            sum = sum.add(part.amount().value());
+        }
+        return sum;
+    }
+
+    /** Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot be. @param typed brings a typed amount into the order's currency */
+    public void check(List<Line> lines, int digits, UnaryOperator<BigDecimal> typed, Problems problems) {
         for (int i = 0; i < lines.size(); i++) {
             Line line = lines.get(i);
             String path = "order/lines/" + i;
@@ -60,7 +81,7 @@ public final class Shelf {
             if (stood == null) {
                 problems.add(path + "/product", "The shop has no product “" + line.product() + "”.", "Take the line out, or choose a product the shop has.");
             } else {
-                new LineCheck(line, stood.product(), path, problems).check(digits);
+                new LineCheck(line, stood.product(), path, problems).check(digits, typed);
             }
         }
     }
@@ -102,7 +123,12 @@ public final class Shelf {
         Figure quantity = tracer.number(Source.ORDER, line.quantity(), "", path + "/quantity", "quantity");
         Figure unit = UnitPrice.of(product, variation, line, path, buying, groups, tracer);
         Figure amount = tracer.ratio("rule/line", product.name(), List.of(unit, quantity), List.of());
-        return new PricedLine(index, part.ordered(), line, product, variation.map(Product.Variation::id), chosen(product, line), unit, amount,
+        Figure shelf = amount;
+        if (!buying.stands()) {
+            Figure shelfUnit = UnitPrice.of(product, variation, line, path, buying.atShelf(), groups, tracer);
+            shelf = tracer.ratio("rule/line", product.name(), List.of(shelfUnit, quantity), List.of());
+        }
+        return new PricedLine(index, part.ordered(), line, product, variation.map(Product.Variation::id), chosen(product, line), unit, amount, shelf,
                 weight(stood, variation, quantity, tracer), perUnit(product, quantity, buying, tracer), part.bundle());
     }
 
@@ -131,10 +157,10 @@ public final class Shelf {
         }
         List<Levied> levied = new ArrayList<>();
         for (Product.PerUnit each : product.perUnit()) {
-            String category = each.category().orElse(product.taxCategory());
-            Figure typed = tracer.typed("goods/products/" + product.id() + "/perUnit/" + each.id(), each.name(), each.amount());
-            Figure one = buying.rerate().apply(new Buying.PricedAs(product, category))
-                    .map(rerate -> tracer.ratio("rule/rerated", "at the destination's rate", List.of(typed, rerate.to()), List.of(rerate.from()))).orElse(typed);
+            Optional<String> category = each.category(product.taxCategory());
+            String path = "goods/products/" + product.id() + "/perUnit/" + each.id();
+            Figure one = category.flatMap(taxed -> buying.rates().of(product, taxed)).map(rerate -> rerate.converted(tracer.shops().typed(path, each.name(), each.amount()), tracer))
+                    .orElseGet(() -> tracer.typed(path, each.name(), each.amount()));
             levied.add(new Levied(each.id(), each.name(), category, each.inside(), tracer.ratio("rule/per-unit", each.name(), List.of(one, quantity), List.of())));
         }
         return levied;

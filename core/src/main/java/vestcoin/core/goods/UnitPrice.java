@@ -25,8 +25,11 @@ final class UnitPrice {
     private final Optional<Product.Variation> variation;
     private final Line line;
     private final String path;
+    private final Optional<Rerate> rerate;
     private final Buying buying;
+    /** Computes in the currency amounts are typed in where they are re-rated and converted in one step, else in the order's. */
     private final Tracer tracer;
+    private final Tracer result;
 
     private UnitPrice(Product product, Optional<Product.Variation> variation, Line line, Buying buying, Tracer tracer) {
         this.product = product;
@@ -34,7 +37,10 @@ final class UnitPrice {
         this.line = line;
         this.path = "goods/products/" + product.id();
         this.buying = buying;
-        this.tracer = tracer;
+        this.rerate = buying.rates().of(product, product.taxCategory());
+        boolean byHand = product.prices().containsKey(tracer.currency().getCode());
+        this.tracer = rerate.isPresent() && !byHand ? tracer.shops() : tracer;
+        this.result = tracer;
     }
 
     static Figure of(Product product, Optional<Product.Variation> variation, Line line, String orderPath, Buying buying, Map<String, Goods.BuyerGroup> groups, Tracer tracer) {
@@ -61,15 +67,15 @@ final class UnitPrice {
                 best = broken.value().compareTo(best.value()) < 0 ? broken : best;
             }
         }
-        Optional<Ending> ending = tracer.ending();
+        Optional<Ending> ending = result.ending();
         if (ending.isEmpty() || base.rule().equals(byHand()) || best.value().equals(ending.get().of(best.value()))) {
             return best;
         }
-        return tracer.ended("shop/currencies/" + tracer.currency().getCode() + "/ending", "brought to its ending", best, ending.get());
+        return result.ended("shop/currencies/" + result.currency().getCode() + "/ending", "brought to its ending", best, ending.get());
     }
 
     private String byHand() {
-        return path + "/prices/" + tracer.currency().getCode();
+        return path + "/prices/" + result.currency().getCode();
     }
 
     private Figure shelf() {
@@ -118,9 +124,8 @@ final class UnitPrice {
         }
         Figure kept = sum.value().signum() >= 0 ? sum
                 : tracer.largest("rule/not-below-zero", "not below zero", List.of(sum, tracer.zero("rule/not-below-zero", "zero")));
-        Optional<Rerate> rerate = buying.rerate().apply(new Buying.PricedAs(product, product.taxCategory()));
         if (rerate.isPresent()) {
-            return tracer.ratio("rule/rerated", "at the destination's rate", List.of(kept, rerate.get().to()), List.of(rerate.get().from()));
+            return tracer == result ? rerate.get().of(kept, tracer) : rerate.get().converted(kept, result);
         }
         return kept.value().scale() == tracer.digits() ? kept : tracer.rounded("rule/unit-price", "unit price", kept);
     }

@@ -3,6 +3,7 @@ package vestcoin.core.payment;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -15,7 +16,15 @@ public final class EpcPayload {
     private static final int LONGEST_NAME = 70;
     private static final int MOST_BYTES = 331;
 
+    private static final int LONGEST_REFERENCE = 25;
+
     private EpcPayload() {}
+
+    /** Whether a name, in characters and in bytes, leaves room for any amount and any reference. */
+    public static boolean fits(String name, String iban) {
+        int rest = text("", plain(iban), MOST, "").length() + LONGEST_REFERENCE;
+        return name.strip().length() <= LONGEST_NAME && name.strip().getBytes(StandardCharsets.UTF_8).length + rest <= MOST_BYTES;
+    }
 
     /**
      * The payload, or nothing where a transfer cannot be written this way.
@@ -26,13 +35,21 @@ public final class EpcPayload {
      * @param reference creditor reference of ISO 11649
      */
     public static Optional<String> of(String name, String iban, BigDecimal amount, String reference) {
-        String plain = iban.replaceAll("\\s", "").toUpperCase(java.util.Locale.ROOT);
+        String plain = plain(iban);
         if (name.isBlank() || name.length() > LONGEST_NAME || name.lines().count() != 1 || plain.isEmpty() || amount.compareTo(LEAST) < 0 || amount.compareTo(MOST) > 0
                 || !CreditorReference.holds(reference)) {
             return Optional.empty();
         }
-        // Service tag, version, character set 1 (UTF-8), SEPA credit transfer, BIC (may be empty within version 002), name, IBAN, amount, purpose, reference.
-        String payload = String.join("\n", List.of("BCD", "002", "1", "SCT", "", name.strip(), plain, "EUR" + amount.setScale(2).toPlainString(), "", reference));
+        String payload = text(name.strip(), plain, amount, reference);
         return payload.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES ? Optional.empty() : Optional.of(payload);
+    }
+
+    private static String plain(String iban) {
+        return iban.replaceAll("\\s", "").toUpperCase(Locale.ROOT);
+    }
+
+    /** Service tag, version, character set 1 (UTF-8), SEPA credit transfer, BIC (may be empty within version 002), name, IBAN, amount, purpose, reference. */
+    private static String text(String name, String iban, BigDecimal amount, String reference) {
+        return String.join("\n", List.of("BCD", "002", "1", "SCT", "", name, iban, "EUR" + amount.setScale(2).toPlainString(), "", reference));
     }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.place.Destination;
 import vestcoin.core.tax.Buyer;
@@ -17,9 +18,10 @@ import vestcoin.core.why.Tracer;
  *
  * @param hidden why the buyer does not see it, as a sentence for the seller; empty when seen
  * @param charge what it adds or takes off when chosen
- * @param fee    what the provider takes of this order, when the seller has said
+ * @param fee    what the provider takes of what it is paid of this order, when the seller has said
+ * @param keep   what is left for the seller: payable with this method's own charge, less tax and fee, and cash rounded
  */
-public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figure> charge, Optional<Figure> fee) {
+public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figure> charge, Optional<Figure> fee, BigDecimal keep) {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     /**
@@ -30,16 +32,18 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
      * @param collected whether the goods are collected
      * @param sent     whether anything is sent
      * @param owed     by this buyer on account, before this order
+     * @param typed    what a typed amount comes to for this buyer
      */
-    public record Asked(Figure payable, Destination to, Buyer buyer, Optional<String> delivery, boolean collected, boolean sent, List<PricedLine> lines, BigDecimal owed) {}
+    public record Asked(Figure payable, Destination to, Buyer buyer, Optional<String> delivery, boolean collected, boolean sent, List<PricedLine> lines, BigDecimal owed,
+            UnaryOperator<Figure> typed) {}
 
     /** Every method in the buyer's order, seen only if it is on, complete, and its conditions hold. */
     public static List<Seen> of(Payment payment, Map<String, Gateway> gateways, Asked asked, Tracer tracer) {
         List<Seen> seen = new ArrayList<>(payment.methods().size());
         for (Payment.Method method : payment.methods()) {
             Optional<String> hidden = hidden(method, gateways);
-            seen.add(new Seen(method, hidden.isPresent() ? hidden : unmet(method, asked, tracer), method.charge().map(charge -> charge(method, charge, asked.payable(), tracer)),
-                    method.fee().map(fee -> fee(method, fee, asked.payable(), tracer))));
+            seen.add(new Seen(method, hidden.isPresent() ? hidden : unmet(method, asked, tracer), method.charge().map(charge -> charge(method, charge, asked, tracer)),
+                    Optional.empty(), BigDecimal.ZERO));
         }
         return seen;
     }
@@ -95,18 +99,35 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
         return asked.lines().stream().filter(line -> line.product().among(when.except())).findFirst().map(line -> "Not with " + line.product().name() + ".");
     }
 
-    private static Figure charge(Payment.Method method, Payment.Charge charge, Figure payable, Tracer tracer) {
+    private static Figure charge(Payment.Method method, Payment.Charge charge, Asked asked, Tracer tracer) {
         String path = "payment/methods/" + method.id() + "/charge";
-        Figure percent = tracer.ratio(path + "/percent", "percent of the amount", List.of(payable, tracer.number(Source.SETUP, charge.percent(), "%", path + "/percent", "charge")),
+        Figure percent = tracer.ratio(path + "/percent", "percent of the amount", List.of(asked.payable(), tracer.number(Source.SETUP, charge.percent(), "%", path + "/percent", "charge")),
                 List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
-        return tracer.sum(path, method.title(), List.of(percent, tracer.typed(path + "/amount", "fixed", charge.amount())));
+        return tracer.sum(path, method.title(), List.of(percent, asked.typed().apply(tracer.typed(path + "/amount", "fixed", charge.amount()))));
     }
 
-    private static Figure fee(Payment.Method method, Payment.Fee fee, Figure payable, Tracer tracer) {
+    /**
+     * This method with what it costs the seller.
+     *
+     * @param payable with its own charge
+     * @param tax     of that
+     * @param paid    what is paid by it, after vouchers and cash rounding
+     * @param rounded what cash is rounded by
+     */
+    public Seen costing(Figure payable, Figure tax, Figure paid, BigDecimal rounded, Tracer tracer) {
+        Optional<Figure> taken = method.fee().map(fee -> fee(fee, paid, tracer));
+        BigDecimal left = payable.value().add(rounded).subtract(tax.value());
+        return new Seen(method, hidden, charge, taken, taken.map(fee -> left.subtract(fee.value())).orElse(left));
+    }
+
+    /** Round half up(percent × what the provider takes + fixed), whatever the shop's rounding; nothing where it takes nothing. */
+    private Figure fee(Payment.Fee fee, Figure paid, Tracer tracer) {
         String path = "payment/methods/" + method.id() + "/fee";
-        Figure percent = tracer.ratio(path, "percent of the amount",
-                List.of(payable, tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", "fee")),
-                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
-        return tracer.sum("rule/provider-fee", method.title(), List.of(percent, tracer.typed(path + "/fixed", "fixed", fee.fixed())));
+        if (paid.value().signum() <= 0) {
+            return tracer.zero("rule/provider-fee", method.title());
+        }
+        Figure percent = tracer.exactPercent(path, "percent of the amount", paid, tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", "fee"));
+        Figure both = tracer.exactSum(path, "percent and fixed", List.of(percent, tracer.typed(path + "/fixed", "fixed", fee.fixed())));
+        return tracer.roundedHalfUp("rule/provider-fee", method.title(), both);
     }
 }

@@ -42,28 +42,28 @@ public final class Slots {
         return new Plan(spot.id(), spot.hours(), spot.slotMinutes(), spot.capacity(), spot.notice(), spot.daysAhead(), WorkDays.of(days, spot.at().country(), spot.at().region()));
     }
 
-    /** Open slots in order of time. @param ready first day the goods can be had, if they have to be made ready @param limit most slots */
-    public static List<Slot> open(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken, int limit) {
+    /** All open slots within the days ahead, in order of time. @param ready first day the goods can be had, if they have to be made ready */
+    public static List<Slot> open(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken) {
         List<Slot> open = new ArrayList<>();
-        walk(plan, at, zone, ready, taken, limit, open, new ArrayList<>());
+        walk(plan, at, zone, ready, taken, open, new ArrayList<>());
         return open;
     }
 
     /** Slots of these days that are not open, and why. */
     public static List<Shut> shut(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken) {
         List<Shut> shut = new ArrayList<>();
-        walk(plan, at, zone, ready, taken, Integer.MAX_VALUE, new ArrayList<>(), shut);
+        walk(plan, at, zone, ready, taken, new ArrayList<>(), shut);
         return shut;
     }
 
-    private static void walk(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken, int limit, List<Slot> open, List<Shut> shut) {
+    private static void walk(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken, List<Slot> open, List<Shut> shut) {
         LocalDate today = LocalDate.ofInstant(at, zone);
         Instant soonest = at.plus(Duration.ofHours(plan.noticeHours()));
-        for (int ahead = 0; ahead <= plan.daysAhead() && open.size() < limit; ahead++) {
+        for (int ahead = 0; ahead <= plan.daysAhead(); ahead++) {
             LocalDate day = today.plusDays(ahead);
             for (Hours span : plan.hours().stream().filter(hours -> hours.on(day)).sorted(Comparator.comparing(Hours::from)).toList()) {
                 int length = plan.slotMinutes().orElse(span.closes() - span.opens());
-                for (int minute = span.opens(); length > 0 && minute + length <= span.closes() && open.size() < limit; minute += length) {
+                for (int minute = span.opens(); length > 0 && minute + length <= span.closes(); minute += length) {
                     LocalDateTime start = day.atStartOfDay().plusMinutes(minute);
                     Optional<String> reason = reason(plan, start, zone, soonest, ready, taken);
                     if (reason.isPresent()) {

@@ -26,6 +26,7 @@ public final class Countries {
     private static final Set<String> COUNTRIES = Locale.getISOCountries(Locale.IsoCountryCode.PART1_ALPHA2);
     private static final Map<String, String> NAMES = new ConcurrentHashMap<>();
     private static final Map<String, String> PARENTS = new HashMap<>();
+    private static final Map<String, String> DIVISION_NAMES = new HashMap<>();
     private static final Map<String, Map<String, String>> DIVISIONS = new HashMap<>();
     private static final Map<String, Pattern> POSTCODES = new HashMap<>();
 
@@ -33,6 +34,7 @@ public final class Countries {
         resource("subdivisions.csv").stream().skip(1).forEach(line -> {
             String[] cells = line.split(",", 3);
             PARENTS.put(cells[0], cells[1]);
+            DIVISION_NAMES.put(cells[0], cells[2].replace("\"", ""));
             if (cells[1].isEmpty()) {
                 DIVISIONS.computeIfAbsent(cells[0].substring(0, 2), country -> new TreeMap<>()).put(cells[0], cells[2].replace("\"", ""));
             }
@@ -53,9 +55,12 @@ public final class Countries {
         return COUNTRIES;
     }
 
-    /** The English name of a country, as CLDR has it. */
-    public static String name(String country) {
-        return NAMES.computeIfAbsent(country, code -> ULocale.getDisplayCountry("und-" + code, ULocale.ENGLISH));
+    /** The English name of a country as CLDR has it, or that of a subdivision as ISO 3166-2 has it. */
+    public static String name(String place) {
+        if (place.length() > 2) {
+            return DIVISION_NAMES.getOrDefault(place, place);
+        }
+        return NAMES.computeIfAbsent(place, code -> ULocale.getDisplayCountry("und-" + code, ULocale.ENGLISH));
     }
 
     /** Names of a country's subdivisions that no other one holds, by code. */

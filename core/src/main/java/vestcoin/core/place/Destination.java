@@ -31,10 +31,15 @@ public record Destination(String country, Optional<String> region, Optional<Stri
         return postcode.map(typed -> PostcodeRule.normal(country, typed));
     }
 
-    /** The region and those that hold it, the deepest first. */
-    List<String> regions() {
+    /** The region its postcode lies in, in countries whose postcodes tell. */
+    public Optional<String> regionOfPostcode() {
+        return code().flatMap(known -> PostcodeRegions.of(country, known));
+    }
+
+    /** The region and those that hold it, the deepest first; where no region is named, that of the postcode if it tells. */
+    public List<String> regions() {
         List<String> regions = new ArrayList<>();
-        Optional<String> next = region;
+        Optional<String> next = region.or(this::regionOfPostcode);
         while (next.isPresent()) {
             regions.add(next.get());
             next = Countries.parentOf(next.get());
@@ -52,6 +57,12 @@ public record Destination(String country, Optional<String> region, Optional<Stri
                 "“" + code + "” is not a region of " + country + ".", "Write its ISO 3166-2 code, as US-NC, or leave it empty."));
         if (postcode.isPresent() && !Countries.fits(country, postcode.get())) {
             problems.add(path + "/postcode", "“" + postcode.get() + "” is not a postcode of " + country + ".", "Check the postcode and the country; one of them does not fit.");
+            return;
+        }
+        if (region.isPresent() && postcode.isPresent()) {
+            regionOfPostcode().filter(other -> !regions().contains(other)).ifPresent(other -> problems.add(path + "/postcode",
+                    "“" + postcode.get() + "” is a postcode of " + Countries.name(other) + ", not of " + Countries.name(region.get()) + ".",
+                    "Choose the region the postcode lies in, or mend the postcode."));
         }
     }
 }

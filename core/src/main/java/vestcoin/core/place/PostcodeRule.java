@@ -122,13 +122,12 @@ public sealed interface PostcodeRule {
         }
 
         private String comparable(String code) {
-            if (country.equals("GB")) {
-                return outward(code);
-            }
-            return country.equals("US") && code.length() > from.length() ? code.substring(0, from.length()) : code;
+            return country.equals("GB") ? outward(code) : code;
         }
 
-        private static int compare(String code, String bound) {
+        /** A bound of digits alone that is shorter than the code stands for all codes that begin with it. */
+        private static int compare(String whole, String bound) {
+            String code = whole.length() > bound.length() && digitsFrom(bound, 0) && digitsFrom(whole, 0) ? whole.substring(0, bound.length()) : whole;
             List<String> left = runs(code);
             List<String> right = runs(bound);
             for (int i = 0; i < right.size(); i++) {

@@ -3,6 +3,7 @@ package vestcoin.core.place;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import vestcoin.core.place.PlaceIndex.Match;
 
 /**
@@ -13,9 +14,17 @@ import vestcoin.core.place.PlaceIndex.Match;
  * @param state whose tax territory it is: a country code, or the id of a territory that stands outside of its country's
  * @param eu    whether it belongs to the Union's territory for the thing supplied
  * @param name  as a sentence names it
+ * @param rates name of the land whose rates hold there
  */
-public record VatTerritory(String state, boolean eu, String name) {
-    private record Row(String id, String name, String standing) {}
+public record VatTerritory(String state, boolean eu, String name, String rates) {
+    private record Row(String id, String name, List<Place> places, String standing) {}
+
+    /** A part of the territory that has rates of its own (Directive 2006/112/EC, Articles 104 and 105). */
+    public record OwnRates(String id, String name, String country, List<Place> places) {}
+
+    private static final String AS = "as ";
+    private static final String OWN = "own rates";
+    private static final List<Row> ALL = Countries.resource("vat-territories.tsv").stream().map(VatTerritory::row).toList();
 
     private static final PlaceIndex<Row> ROWS = rows();
 
@@ -24,21 +33,39 @@ public record VatTerritory(String state, boolean eu, String name) {
         Row row = ROWS.find(to).map(Match::value).orElse(null);
         String country = to.country();
         if (row == null) {
-            return new VatTerritory(country, Groups.EU.contains(country), Countries.name(country));
+            return new VatTerritory(country, Groups.EU.contains(country), Countries.name(country), Countries.name(country));
         }
         if (row.standing.equals("goods")) {
-            return new VatTerritory(goods ? "XI" : country, goods, row.name);
+            return new VatTerritory(goods ? "XI" : country, goods, row.name, Countries.name(country));
         }
-        if (row.standing.startsWith("as ")) {
-            String as = row.standing.substring(3);
-            return new VatTerritory(as, Groups.EU.contains(as), row.name);
+        if (row.standing.startsWith(AS)) {
+            String as = as(row).country();
+            return new VatTerritory(as, Groups.EU.contains(as), row.name, as(row).postcode().isPresent() ? row.name : Countries.name(as));
         }
-        return new VatTerritory(row.id, false, row.name);
+        return row.standing.equals(OWN) ? new VatTerritory(country, Groups.EU.contains(country), row.name, row.name) : new VatTerritory(row.id, false, row.name, row.name);
     }
 
-    /** The country that levies the tax of a country: France's in Monaco, the United Kingdom's on the Isle of Man. */
-    public static String authorityOf(String country) {
-        return country.equals("MC") ? "FR" : country.equals("IM") ? "GB" : country;
+    /**
+     * Where the rates of a place are looked up: a place treated as another's territory bears that one's, whatever the tax book has
+     * for the place itself. France's hold in Monaco, the United Kingdom's on the Isle of Man, Austria's by Jungholz's German postcode.
+     */
+    public static Destination ratesOf(Destination to) {
+        return ROWS.find(to).map(Match::value).filter(row -> row.standing.startsWith(AS)).map(VatTerritory::as).orElse(to);
+    }
+
+    /** Every place that has rates of its own within its country. */
+    public static List<OwnRates> withOwnRates() {
+        return ALL.stream().filter(row -> row.standing.equals(OWN)).map(row -> new OwnRates(row.id, row.name, Place.samples(row.places.get(0)).get(0).country(), row.places)).toList();
+    }
+
+    /** The place a rule is about, where it is treated as another's territory. */
+    public static Optional<String> treatedAs(Place place) {
+        return ALL.stream().filter(row -> row.standing.startsWith(AS) && row.places.contains(place)).map(row -> Countries.name(as(row).country())).findFirst();
+    }
+
+    private static Destination as(Row row) {
+        String[] as = row.standing.substring(AS.length()).split(":");
+        return as.length == 1 ? Destination.of(as[0]) : Destination.of(as[0], as[1]);
     }
 
     /**
@@ -59,12 +86,14 @@ public record VatTerritory(String state, boolean eu, String name) {
         return state.equals("GB") || state.equals("XI");
     }
 
+    private static Row row(String line) {
+        String[] cells = line.split("\t");
+        return new Row(cells[0], cells[1], Arrays.stream(cells[2].split(" ")).map(Place::parse).toList(), cells[3]);
+    }
+
     private static PlaceIndex<Row> rows() {
         List<PlaceIndex.Entry<Row>> entries = new ArrayList<>();
-        for (String line : Countries.resource("vat-territories.tsv")) {
-            String[] cells = line.split("\t");
-            entries.add(new PlaceIndex.Entry<>(cells[0], new Row(cells[0], cells[1], cells[3]), Arrays.stream(cells[2].split(" ")).map(Place::parse).toList(), List.of()));
-        }
+        ALL.forEach(row -> entries.add(new PlaceIndex.Entry<>(row.id, row, row.places, List.of())));
         return PlaceIndex.of(entries);
     }
 }

@@ -10,6 +10,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Load;
@@ -21,7 +24,9 @@ import vestcoin.core.discount.Discounts;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Rerating;
 import vestcoin.core.setup.Compiled;
+import vestcoin.core.tax.Taxes;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
@@ -33,12 +38,14 @@ import vestcoin.core.why.Tracer;
  * not is another, and the attempt that takes off most in all, delivery included, holds; of equal ones the combining ones,
  * then the smaller id.
  *
+ * @param basket  what it was tried on
  * @param offers  for all that is sent together: every option, offered or not
  * @param chosen  the option whose one price covers all
  * @param each    by dispatch place, where there are several: their own offers and the one chosen there
  * @param off     what is taken off the delivery
  */
-record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> offers, Optional<Offer.Offered> chosen, Map<String, Separate> each, List<Reduction> off) {
+record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> offers, Optional<Offer.Offered> chosen, Map<String, Separate> each,
+        List<Reduction> off) {
 
     /** What is offered for one consignment of several. */
     record Separate(List<Offer> offers, Optional<Offer.Offered> chosen) {}
@@ -63,7 +70,7 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
     private static Attempt of(List<Discounts.Rule> rules, Discounting discounting, Basket basket, Tracer tracer) {
         Discounting.Taken taken = discounting.goods(rules, basket.lines());
         if (basket.consignments().isEmpty()) {
-            return new Attempt(rules, taken, List.of(), Optional.empty(), Map.of(), List.of());
+            return new Attempt(basket, rules, taken, List.of(), Optional.empty(), Map.of(), List.of());
         }
         Order order = basket.order();
         Load load = load(basket, basket.consignments(), taken, tracer);
@@ -74,9 +81,10 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
         Map<String, Separate> each = basket.consignments().size() < 2 ? Map.of() : separate(basket, taken, tracer);
         boolean apart = order.delivery().isEmpty() && !each.isEmpty() && (!order.deliveries().isEmpty() || sent.isEmpty());
         Optional<Offer.Offered> chosen = apart ? Optional.empty() : order.delivery().isEmpty() ? sent : find(offers, order.delivery().get());
-        Attempt attempt = new Attempt(rules, taken, offers, chosen, apart ? each : unchosen(each), List.of());
-        List<Reduction> off = attempt.gross(tracer).map(price -> discounting.delivery(rules, basket.lines(), taken.left(), price)).orElse(List.of());
-        return new Attempt(rules, taken, attempt.offers, attempt.chosen, attempt.each, off);
+        Attempt attempt = new Attempt(basket, rules, taken, offers, chosen, apart ? each : unchosen(each), List.of());
+        List<Reduction> off = attempt.gross(Offer.Offered::shelf, tracer)
+                .map(shelf -> discounting.delivery(rules, basket.lines(), taken.left(), shelf, net -> attempt.price(net, tracer))).orElse(List.of());
+        return new Attempt(basket, rules, taken, attempt.offers, attempt.chosen, attempt.each, off);
     }
 
     private static Map<String, Separate> unchosen(Map<String, Separate> each) {
@@ -119,7 +127,7 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
             amounts.add(taken.left().get(line.index()));
         }
         Figure weight = of.size() == 1 ? of.get(0).weight() : tracer.count("kg", "rule/weight", "weight of all parcels", of.stream().map(Consignment::weight).toList());
-        return new Load(lines, taken.left(), of.size() == 1 ? of.get(0).packed().parcels() : of.stream().flatMap(consignment -> consignment.packed().parcels().stream()).toList(), weight,
+        return new Load(lines, taken.remaining(), of.size() == 1 ? of.get(0).packed().parcels() : of.stream().flatMap(consignment -> consignment.packed().parcels().stream()).toList(), weight,
                 tracer.sum("rule/value", "value of what is sent", amounts), basket.lines(), tracer.count("", "rule/quantity", "items to deliver", quantities),
                 of.size() == 1 ? of.get(0).distance() : Optional.empty(), answers(basket, of, tracer), basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
                 basket.order().method(), of.stream().flatMap(consignment -> consignment.place().stream()).toList(), basket.buying());
@@ -171,40 +179,75 @@ record Attempt(List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> 
         return sum;
     }
 
-    /** The delivery before what is off it, when all of it is chosen. */
-    private Optional<Figure> gross(Tracer tracer) {
+    /** The delivery before what is off it, when all of it is chosen. @param price for this buyer, or by the shelf-price figures */
+    private Optional<Figure> gross(Function<Offer.Offered, Figure> price, Tracer tracer) {
         if (chosen.isPresent()) {
-            return Optional.of(chosen.get().price());
+            return chosen.map(price);
         }
         if (each.isEmpty() || each.values().stream().anyMatch(separate -> separate.chosen().isEmpty())) {
             return Optional.empty();
         }
-        return Optional.of(tracer.sum("rule/delivery", "delivery", each.values().stream().map(separate -> separate.chosen().orElseThrow().price()).toList()));
+        return Optional.of(tracer.sum("rule/delivery", "delivery", each.values().stream().map(separate -> price.apply(separate.chosen().orElseThrow())).toList()));
     }
 
     /** The delivery less what is off it. */
     Optional<Figure> delivery(Tracer tracer) {
-        return gross(tracer).map(price -> off.isEmpty() ? price
+        return gross(Offer.Offered::price, tracer).map(price -> off.isEmpty() ? price
                 : tracer.less("rule/delivery-after-discounts", "delivery less discounts", price, off.stream().map(Reduction::amount).toList()));
     }
 
-    /** The delivery by what it carries: one price for all, or each consignment's with its share of what is off. */
-    Map<String, Figure> byConsignment(Tracer tracer) {
-        Optional<Figure> all = delivery(tracer);
-        if (all.isEmpty()) {
-            return Map.of();
+    /** What the delivery, less what is off it, comes to for this buyer. @param net by the shelf-price figures */
+    private Figure price(Figure net, Tracer tracer) {
+        if (basket.buying().stands()) {
+            return net;
         }
+        List<Figure> prices = new ArrayList<>();
+        shelfByConsignment(net, tracer).forEach((dispatch, part) -> prices.add(Rerating.of(part, lines(dispatch), taken.remaining(), basket.buying(), tracer)));
+        return prices.size() == 1 ? prices.get(0) : tracer.sum("rule/delivery-after-discounts", "delivery less discounts", prices);
+    }
+
+    /** By dispatch place, or all together under an empty one. @param net the delivery less what is off it, by the shelf-price figures */
+    private Map<String, Figure> shelfByConsignment(Figure net, Tracer tracer) {
         if (chosen.isPresent()) {
-            return Map.of("", all.get());
+            return Map.of("", net);
         }
+        List<Figure> gross = each.values().stream().map(separate -> separate.chosen().orElseThrow().shelf()).toList();
+        List<Figure> parts = off.isEmpty() && gross.stream().map(Figure::value).reduce(BigDecimal.ZERO, BigDecimal::add).compareTo(net.value()) == 0 ? gross
+                : tracer.shares("rule/delivery-after-discounts", "delivery less its share of discounts", net, gross);
         Map<String, Figure> prices = new LinkedHashMap<>();
-        List<Figure> gross = each.values().stream().map(separate -> separate.chosen().orElseThrow().price()).toList();
-        List<Figure> net = off.isEmpty() ? gross : tracer.shares("rule/delivery-after-discounts", "delivery less its share of discounts", all.get(), gross);
         int i = 0;
         for (String id : each.keySet()) {
-            prices.put(id, net.get(i++));
+            prices.put(id, parts.get(i++));
         }
         return Collections.unmodifiableMap(prices);
+    }
+
+    private List<PricedLine> lines(String dispatch) {
+        return basket.consignments().stream().filter(consignment -> dispatch.isEmpty() || consignment.dispatch().equals(dispatch))
+                .flatMap(consignment -> consignment.lines().stream()).toList();
+    }
+
+    /** The delivery as it is taxed: one price for all, or each consignment's with its share of what is off. */
+    List<Taxes.Carried> carried(Tracer tracer) {
+        Optional<Figure> gross = gross(Offer.Offered::shelf, tracer);
+        if (gross.isEmpty()) {
+            return List.of();
+        }
+        Figure net = gross.get();
+        for (Reduction reduction : off) {
+            net = tracer.less("rule/delivery-after-discounts", "delivery less discounts", net, List.of(reduction.shelf()));
+        }
+        List<Taxes.Carried> carried = new ArrayList<>();
+        shelfByConsignment(net, tracer).forEach((dispatch, part) -> {
+            List<PricedLine> lines = lines(dispatch);
+            carried.add(new Taxes.Carried(dispatch.isEmpty() ? "delivery" : "delivery/" + dispatch, Rerating.of(part, lines, taken.remaining(), basket.buying(), tracer),
+                    () -> Rerating.shares(part, lines, taken.remaining(), basket.buying(), tracer), keys(lines)));
+        });
+        return carried;
+    }
+
+    static Set<String> keys(List<PricedLine> lines) {
+        return lines.stream().map(line -> "lines/" + line.index()).collect(Collectors.toSet());
     }
 
     /** Whether what has to be delivered is. */

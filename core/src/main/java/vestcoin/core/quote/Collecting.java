@@ -14,7 +14,6 @@ import vestcoin.core.delivery.Offer;
 import vestcoin.core.delivery.Load;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.PricedLine;
-import vestcoin.core.goods.Rerating;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.pickup.Slots;
 import vestcoin.core.place.Point;
@@ -25,9 +24,6 @@ import vestcoin.core.why.Tracer;
 
 /** Collecting, and what the shop brings round itself, as offers beside those of carriers. */
 final class Collecting {
-    /** As many slots as a buyer looks at at once. */
-    private static final int SHOWN = 12;
-
     private final Compiled setup;
     private final Order order;
     private final List<Consignment> consignments;
@@ -69,22 +65,22 @@ final class Collecting {
         if (spot.hours().isEmpty()) {
             return new Offer.NotOffered(option, "It has no opening hours yet.", path + "/hours");
         }
-        List<Slots.Slot> open = slots.computeIfAbsent(option.id(), id -> Slots.open(Slots.plan(spot), order.at(), setup.zone(), ready(load.lines()), order.outside().taken(), SHOWN));
+        List<Slots.Slot> open = slots.computeIfAbsent(option.id(), id -> Slots.open(Slots.plan(spot), order.at(), setup.zone(), ready(load.lines()), order.outside().taken()));
         if (open.isEmpty()) {
             return new Offer.NotOffered(option, "No slot is open in the days offered.", path + "/daysAhead");
         }
         LocalDate day = open.get(0).start().toLocalDate();
-        return new Offer.Offered(option, price(spot, path, load, tracer), Optional.of(new Promise(day, day, day)), Optional.empty());
+        return Offer.Offered.of(option, price(spot, path, load, tracer), load, Optional.of(new Promise(day, day, day)), Optional.empty(), tracer);
     }
 
     /** A fee, or a reduction that takes off no more than the goods come to. */
     private static Figure price(Pickup.Spot spot, String path, Load load, Tracer tracer) {
-        Figure typed = tracer.typed(path + "/price", spot.name(), spot.price().orElse(BigDecimal.ZERO));
-        Figure price = Rerating.of(typed, load.lines(), line -> load.left().get(line.index()), load.buying(), tracer);
+        Figure price = tracer.typed(path + "/price", spot.name(), spot.price().orElse(BigDecimal.ZERO));
         if (price.value().signum() >= 0) {
             return price;
         }
-        Figure value = tracer.less("rule/not-below-zero", "the goods, taken off", tracer.zero("rule/not-below-zero", "zero"), List.of(load.value()));
+        Figure value = tracer.less("rule/not-below-zero", "the goods, taken off", tracer.zero("rule/not-below-zero", "zero"),
+                load.lines().stream().map(load.remaining()::shelf).toList());
         return tracer.largest("rule/not-below-zero", spot.name(), List.of(price, value));
     }
 
@@ -112,7 +108,7 @@ final class Collecting {
         if (!local.windows().isEmpty()) {
             WorkDays always = setup.workDays();
             Slots.Plan plan = new Slots.Plan(option.id(), local.windows(), Optional.empty(), local.capacity(), 0, 7, always);
-            List<Slots.Slot> open = slots.computeIfAbsent(option.id(), id -> Slots.open(plan, order.at(), setup.zone(), ready(load.lines()), order.outside().taken(), SHOWN));
+            List<Slots.Slot> open = slots.computeIfAbsent(option.id(), id -> Slots.open(plan, order.at(), setup.zone(), ready(load.lines()), order.outside().taken()));
             if (open.isEmpty()) {
                 return new Offer.NotOffered(option, "No window is open in the next seven days.", path + "/windows");
             }

@@ -57,9 +57,8 @@ final class Distances {
         List<Figure> below = new ArrayList<>();
         for (Reduction reduction : attempt.taken().reductions()) {
             Discounts.Rule discount = reduction.rule();
-            boolean ofAll = discount.amount().isEmpty() && discount.conditions().categories().isEmpty();
             BigDecimal percent = discount.percent().orElse(BigDecimal.ZERO);
-            if (ofAll && percent.compareTo(HUNDRED) < 0) {
+            if (ofAll(discount) && percent.compareTo(HUNDRED) < 0) {
                 above.add(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
                 below.add(tracer.number(Source.SETUP, HUNDRED.subtract(percent), "%", "discounts/rules/" + discount.id(), "100 less " + discount.name()));
             }
@@ -69,6 +68,37 @@ final class Distances {
         }
         Figure list = tracer.quotient(gap.unit(), "rule/distance", "at list", tracer.product(gap.unit(), "rule/distance", "what is missing", above),
                 below.size() == 1 ? below.get(0) : tracer.product("%", "rule/distance", "what discounts leave", below));
-        return Optional.of(tracer.raisedAmount("rule/distance", "rounded up", list));
+        return Optional.of(least(tracer.raisedAmount("rule/distance", "rounded up", list), from.value(), rule, attempt, lines, tracer));
+    }
+
+    /** The least of all amounts near it that reach the bound: a discount is rounded once on the whole, which may do the last minor unit. */
+    private static Figure least(Figure about, BigDecimal from, PriceRule rule, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
+        if (lines.stream().anyMatch(line -> !line.counted() || line.product().among(rule.notCounting()))) {
+            return about;
+        }
+        BigDecimal unit = BigDecimal.ONE.movePointLeft(tracer.digits());
+        BigDecimal list = lines.stream().map(line -> line.amount().value()).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal more = about.value();
+        while (more.compareTo(unit) > 0 && value(list.add(more.subtract(unit)), attempt, tracer).compareTo(from) >= 0) {
+            more = more.subtract(unit);
+        }
+        BigDecimal less = about.value().subtract(more);
+        return less.signum() == 0 ? about : tracer.less("rule/distance", "the rounding of discounts does the rest", about,
+                List.of(tracer.number(Source.CONSTANT, less, about.unit(), "rule/distance", "minor units")));
+    }
+
+    /** What goods of this list price are worth after the present discounts. */
+    private static BigDecimal value(BigDecimal list, Attempt attempt, Tracer tracer) {
+        BigDecimal value = list;
+        for (Reduction reduction : attempt.taken().reductions()) {
+            BigDecimal off = ofAll(reduction.rule()) ? value.multiply(reduction.rule().percent().orElse(BigDecimal.ZERO)).movePointLeft(2).setScale(tracer.digits(), tracer.rounding().mode())
+                    : reduction.amount().value();
+            value = value.subtract(off);
+        }
+        return value;
+    }
+
+    private static boolean ofAll(Discounts.Rule discount) {
+        return discount.amount().isEmpty() && discount.conditions().categories().isEmpty() && discount.conditions().except().isEmpty();
     }
 }

@@ -9,6 +9,7 @@ import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.setup.Compiled;
+import vestcoin.core.why.Tracer;
 import vestcoin.core.why.Tracer.Conversion;
 
 /** What makes an order impossible to price. What merely keeps it from being placed is said by the quote. */
@@ -39,14 +40,17 @@ final class OrderCheck {
                 order.at() == null ? "The order has no time." : "No shop takes orders at this time.", "Add an instant, as 2026-11-25T10:00:00Z.");
         problems.when(order.lines().isEmpty(), "order/lines", "The basket is empty.", "Put something in.");
         problems.when(order.lines().size() > MOST_LINES, "order/lines", "The basket has more than " + MOST_LINES + " lines.", "Make it several orders.");
-        setup.shelf().check(order.lines(), currency().map(CurrencyUnit::getDecimalPlaces).orElse(setup.currency().getDecimalPlaces()), problems);
+        boolean rates = exchange();
+        CurrencyUnit unit = currency().orElse(setup.currency());
+        Tracer tracer = Tracer.plain(unit, setup.setup().shop().rounding());
+        Optional<Conversion> conversion = rates ? conversion(setup, order) : Optional.empty();
+        setup.shelf().check(order.lines(), unit.getDecimalPlaces(), conversion.map(how -> tracer.in(unit, how)).orElse(tracer)::threshold, problems);
         problems.when(order.codes().size() > MOST_CODES, "order/codes", "There are more than " + MOST_CODES + " codes.", "Keep the ones that matter.");
         if (!problems.when(order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
             order.to().check("order/to", problems);
         }
         order.buyer().belongs().ifPresent(place -> place.check("order/buyer/belongs", problems));
         order.point().ifPresent(point -> problems.when(!point.exists(), "order/point", "There is no such point on earth.", "Write degrees, latitude from −90 to 90 and longitude from −180 to 180."));
-        exchange();
         for (Outside.Voucher voucher : order.outside().vouchers()) {
             int digits = currency().orElse(setup.currency()).getDecimalPlaces();
             problems.when(voucher.code() == null || voucher.balance() == null || voucher.balance().signum() < 0 || voucher.balance().stripTrailingZeros().scale() > digits,
@@ -63,21 +67,22 @@ final class OrderCheck {
         return order.currency().flatMap(Currencies::of);
     }
 
-    private void exchange() {
+    /** Whether amounts can be brought into the order's currency. */
+    private boolean exchange() {
         order.outside().exchange().ifPresent(rates -> {
             problems.when(rates.base() == null, "order/outside/exchange/base", "The exchange rates have no base.", "Name the currency they are quoted against.");
             rates.rates().forEach((code, rate) -> problems.when(rate == null || rate.signum() <= 0 || rate.compareTo(MOST_RATE) > 0, "order/outside/exchange/rates/" + code,
                     "An exchange rate has to be above zero.", "Write units of " + code + " for one of the base."));
         });
         if (order.currency().isEmpty() || order.currency().get().equals(setup.currency().getCode())) {
-            return;
+            return true;
         }
         String code = order.currency().get();
         if (problems.when(accepted().isEmpty(), "order/currency", "The shop does not take " + code + ".", "Choose one it takes, or add it at the shop's currencies.")) {
-            return;
+            return false;
         }
         Optional<Exchange> rates = order.outside().exchange().filter(given -> given.base() != null);
-        problems.when(rates.flatMap(given -> given.of(code)).isEmpty() || rates.flatMap(given -> given.of(setup.currency().getCode())).isEmpty(), "order/outside/exchange",
+        return !problems.when(rates.flatMap(given -> given.of(code)).isEmpty() || rates.flatMap(given -> given.of(setup.currency().getCode())).isEmpty(), "order/outside/exchange",
                 "There is no exchange rate from " + setup.currency().getCode() + " to " + code + ".", "Give the day's rates for both.");
     }
 

@@ -19,7 +19,8 @@ import vestcoin.core.why.Tracer;
  * @param toPay    payable − vouchers + rounding
  */
 record Paying(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure toPay) {
-    static Paying of(Payment payment, Order order, Figure payable, Tracer tracer) {
+    /** @param method the one paid by */
+    static Paying of(Payment payment, Order order, Optional<Payment.Method> method, Figure payable, Tracer tracer) {
         Figure rest = payable;
         List<VoucherUse> uses = new ArrayList<>();
         for (Outside.Voucher voucher : order.outside().vouchers()) {
@@ -28,8 +29,7 @@ record Paying(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure toPay
             uses.add(new VoucherUse(voucher.code(), used));
             rest = tracer.less("rule/voucher", "after vouchers", rest, List.of(used));
         }
-        Optional<BigDecimal> step = order.method().flatMap(id -> payment.methods().stream().filter(method -> method.id().equals(id)).findFirst())
-                .filter(method -> method.kind().cash()).flatMap(method -> step(payment, tracer.currency().getCode()));
+        Optional<BigDecimal> step = method.filter(chosen -> chosen.kind().cash()).flatMap(chosen -> step(payment, tracer.currency().getCode()));
         if (step.isEmpty()) {
             return new Paying(uses, Optional.empty(), rest);
         }

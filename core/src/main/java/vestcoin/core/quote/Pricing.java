@@ -3,29 +3,31 @@ package vestcoin.core.quote;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Function;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounting;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Rerating;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
+import vestcoin.core.payment.Payment;
 import vestcoin.core.payment.Seen;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.PlaceIndex.Match;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.setup.Compiled;
+import vestcoin.core.tax.Sales;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.tax.Taxes;
+import vestcoin.core.tax.Whose;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
@@ -38,11 +40,16 @@ public final class Pricing {
     private final TaxedAs taxedAs;
 
     private Pricing(Compiled setup, Order order, Tracer tracer) {
+        this(setup, order, tracer, Optional.empty());
+    }
+
+    /** @param crossed what the order comes to across borders, where that is decided already */
+    private Pricing(Compiled setup, Order order, Tracer tracer, Optional<BigDecimal> crossed) {
         this.setup = setup;
         this.order = order;
         this.tracer = OrderCheck.conversion(setup, order).map(how -> tracer.in(Currencies.of(order.currency().orElseThrow()).orElseThrow(), how)).orElse(tracer);
         this.collectedAt = Collecting.chosen(setup, order);
-        this.taxedAs = new TaxedAs(setup, order, collectedAt.map(Pickup.Spot::at), this.tracer);
+        this.taxedAs = new TaxedAs(setup, order, collectedAt.map(Pickup.Spot::at), () -> crossed.orElseGet(this::crossed), this.tracer);
     }
 
     /** @throws Refused with everything impossible in the order */
@@ -66,11 +73,25 @@ public final class Pricing {
         return new Pricing(setup, order, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).consignments();
     }
 
-    /** What products cost off the shelf in another currency the shop takes, by id, without choices, sales or groups. @throws Refused if there is no rate */
-    public static Map<String, BigDecimal> shelf(Compiled setup, String currency, Exchange rates) {
-        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), null, null, null).in(currency).given(Outside.NOTHING.with(rates));
+    /** What products cost off the shelf in a currency the shop takes, by id, without choices, sales or groups. @param rates needed in another currency than the shop's */
+    public static Map<String, BigDecimal> shelf(Compiled setup, String currency, Optional<Exchange> rates) {
+        Outside outside = rates.map(Outside.NOTHING::with).orElse(Outside.NOTHING);
+        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), null, null, null).in(currency).given(outside);
         Tracer tracer = new Pricing(setup, asked, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).tracer;
         return setup.shelf().prices(tracer);
+    }
+
+    /** What of the order goes across borders within the Union at the home rates: net, after discounts, delivery included (Art. 78(b)). */
+    private BigDecimal crossed() {
+        Order before = order.given(order.outside().with(Sales.NONE));
+        Quote home = new Pricing(setup, before, Tracer.plain(setup.currency(), setup.setup().shop().rounding()), Optional.of(BigDecimal.ZERO)).quote(true);
+        BigDecimal net = BigDecimal.ZERO;
+        for (TaxGroup group : home.taxes()) {
+            if (group.treatment().rule().equals(Whose.THRESHOLD)) {
+                net = net.add(group.net(home.prices()));
+            }
+        }
+        return net;
     }
 
     private List<Consignment> consignments() {
@@ -78,7 +99,7 @@ public final class Pricing {
     }
 
     private Buying buying() {
-        return new Buying(order.at(), setup.zone(), order.group(), taxedAs.rerate());
+        return new Buying(order.at(), setup.zone(), order.group(), taxedAs.rates());
     }
 
     private Quote quote(boolean later) {
@@ -102,7 +123,7 @@ public final class Pricing {
 
         Optional<Figure> perUnit = perUnit(lines);
         List<Taxes.Taxable> taxables = taxables(lines, attempt);
-        List<Taxes.Carried> carried = carried(attempt, consignments);
+        List<Taxes.Carried> carried = new ArrayList<>(attempt.carried(tracer));
         Map<String, Figure> parts = new LinkedHashMap<>();
         List<Figure> taken = new ArrayList<>();
         attempt.taken().reductions().forEach(reduction -> taken.add(reduction.amount()));
@@ -112,13 +133,11 @@ public final class Pricing {
         Taxed before = taxed(taxables, carried, parts);
         List<Seen> methods = Seen.of(setup.setup().payment(), order.gateways(), asked(before.payable(), attempt, lines, weights.isEmpty()), tracer);
         Optional<Figure> fee = Paying.charge(methods, order);
-        Taxed taxed = before;
-        if (fee.isPresent()) {
-            carried.add(new Taxes.Carried("fee", fee.get(), taxables.stream().map(Taxes.Taxable::key).collect(Collectors.toSet())));
-            parts.put("fee", fee.get());
-            taxed = taxed(taxables, carried, parts);
-        }
-        Paying paying = Paying.of(setup.setup().payment(), order, taxed.payable(), tracer);
+        Function<Figure, Taxed> charged = charge -> charge.zero() ? before : charged(charge, taxables, carried, parts, lines, attempt);
+        Taxed taxed = fee.map(charged).orElse(before);
+        Optional<Payment.Method> by = order.method().flatMap(id -> setup.setup().payment().methods().stream().filter(method -> method.id().equals(id)).findFirst());
+        Paying paying = Paying.of(setup.setup().payment(), order, by, taxed.payable(), tracer);
+        methods = later ? methods : methods.stream().map(seen -> costing(seen, seen.charge().map(own -> fee.filter(own::equals).isPresent() ? taxed : charged.apply(own)).orElse(before))).toList();
         Map<String, BigDecimal> left = left(lines);
         Quote.Sent sent = new Quote.Sent(match.map(Match::value), match.map(Match::tied).orElse(List.of()), consignments, attempt.offers(), attempt.chosen(), apart(attempt),
                 attempt.delivery(tracer), attempt.off(), later ? List.of() : Distances.of(match.map(Match::value), attempt, lines, tracer), collecting.slots());
@@ -152,11 +171,11 @@ public final class Pricing {
             String key = "lines/" + line.index();
             String sortKey = line.line().key() + " " + line.index();
             String country = taxedAs.dispatchCountry(line.product());
-            taxables.add(new Taxes.Taxable(key, sortKey, line.counted() ? Optional.of(line.product().taxCategory()) : Optional.empty(), true,
-                    attempt.taken().left().get(line.index()), line.line().quantity(), taxedAs.of(line.product()), country));
+            taxables.add(new Taxes.Taxable(key, sortKey, line.counted() ? Optional.of(line.product().taxCategory()) : Optional.empty(),
+                    Optional.of(line.taxedAlike()), attempt.taken().left().get(line.index()), line.line().quantity(), taxedAs.of(line.product()), country));
             for (PricedLine.Levied levied : line.perUnit()) {
                 if (!levied.inside()) {
-                    taxables.add(new Taxes.Taxable(key + "/perUnit/" + levied.id(), sortKey + " " + levied.id(), Optional.of(levied.category()), false, levied.amount(),
+                    taxables.add(new Taxes.Taxable(key + "/perUnit/" + levied.id(), sortKey + " " + levied.id(), levied.category(), Optional.empty(), levied.amount(),
                             line.line().quantity(), taxedAs.of(line.product()), country));
                 }
             }
@@ -164,19 +183,25 @@ public final class Pricing {
         return taxables;
     }
 
-    /** The delivery, over the lines it carries: all that are sent, or those of one consignment. */
-    private List<Taxes.Carried> carried(Attempt attempt, List<Consignment> consignments) {
-        List<Taxes.Carried> carried = new ArrayList<>();
-        attempt.byConsignment(tracer).forEach((dispatch, price) -> {
-            Set<String> over = new HashSet<>();
-            for (Consignment consignment : consignments) {
-                if (dispatch.isEmpty() || consignment.dispatch().equals(dispatch)) {
-                    consignment.lines().forEach(line -> over.add("lines/" + line.index()));
-                }
-            }
-            carried.add(new Taxes.Carried(dispatch.isEmpty() ? "delivery" : "delivery/" + dispatch, price, over));
-        });
-        return carried;
+    private Taxed charged(Figure charge, List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts, List<PricedLine> lines, Attempt attempt) {
+        List<Taxes.Carried> with = new ArrayList<>(carried);
+        with.add(fee(charge, lines, attempt));
+        Map<String, Figure> and = new LinkedHashMap<>(parts);
+        and.put("fee", charge);
+        return taxed(taxables, with, and);
+    }
+
+    /** A way of paying with what it costs: each by its own charge, chosen or not. */
+    private Seen costing(Seen seen, Taxed taxed) {
+        Paying paying = Paying.of(setup.setup().payment(), order, Optional.of(seen.method()), taxed.payable(), tracer);
+        return seen.costing(taxed.payable(), taxed.tax(), paying.toPay(), paying.rounding().map(Figure::value).orElse(BigDecimal.ZERO), tracer);
+    }
+
+    /** What a way of paying adds, over all lines; it is what this buyer pays already. */
+    private Taxes.Carried fee(Figure fee, List<PricedLine> lines, Attempt attempt) {
+        List<PricedLine> counted = lines.stream().filter(PricedLine::counted).toList();
+        Buying shelf = new Buying(order.at(), setup.zone(), order.group());
+        return new Taxes.Carried("fee", fee, () -> Rerating.shares(fee, counted, attempt.taken().remaining(), shelf, tracer), Attempt.keys(lines));
     }
 
     private record Taxed(List<TaxGroup> groups, Figure tax, Figure payable) {}
@@ -196,7 +221,8 @@ public final class Pricing {
 
     private Seen.Asked asked(Figure payable, Attempt attempt, List<PricedLine> lines, boolean nothingSent) {
         boolean collected = collectedAt.isPresent() && attempt.chosen().isPresent();
-        return new Seen.Asked(payable, order.to(), order.buyer(), attempt.chosen().map(offer -> offer.option().id()), collected, !collected && !nothingSent, lines, order.outside().owed());
+        return new Seen.Asked(payable, order.to(), order.buyer(), attempt.chosen().map(offer -> offer.option().id()), collected, !collected && !nothingSent, lines, order.outside().owed(),
+                typed -> Rerating.of(typed, lines.stream().filter(PricedLine::counted).toList(), attempt.taken().remaining(), attempt.basket().buying(), tracer));
     }
 
     private static Map<String, Quote.Apart> apart(Attempt attempt) {

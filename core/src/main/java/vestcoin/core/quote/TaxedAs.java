@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.goods.Buying;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Rerate;
 import vestcoin.core.money.Exchange;
+import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.setup.Compiled;
 import vestcoin.core.tax.Supply;
@@ -41,13 +43,15 @@ final class TaxedAs {
     private final Map<String, BigDecimal> nets;
     private final Whose whose;
     private final Map<Supplied, Treatment> treatments = new HashMap<>();
-    private final Map<String, Optional<Rerate>> rerates = new HashMap<>();
 
     /** What is supplied, and the dispatch place it leaves. */
     private record Supplied(Supply supply, String from) {}
 
-    /** @param collected where goods are collected, if they are */
-    TaxedAs(Compiled setup, Order order, Optional<Destination> collected, Tracer tracer) {
+    /**
+     * @param collected where goods are collected, if they are
+     * @param crossed   what the order comes to across borders at the home rates, net, in its currency
+     */
+    TaxedAs(Compiled setup, Order order, Optional<Destination> collected, Supplier<BigDecimal> crossed, Tracer tracer) {
         this.setup = setup;
         this.order = order;
         this.tracer = tracer;
@@ -55,7 +59,8 @@ final class TaxedAs {
         this.collected = collected;
         this.when = new TaxBook.When(order.at(), setup.zone());
         this.nets = tax.registrations().isEmpty() ? Map.of() : nets();
-        this.whose = new Whose(tax, setup.home(), new Whose.Situation(order.at(), setup.zone(), order.buyer(), order.to(), order.outside().sales(), crossed(), most -> net -> within(most, net)));
+        this.whose = new Whose(tax, setup.home(), new Whose.Situation(order.at(), setup.zone(), order.buyer(), order.to(), order.outside().sales(), () -> inEuro(crossed.get()),
+                most -> net -> within(most, net)));
     }
 
     Whose whose() {
@@ -66,7 +71,7 @@ final class TaxedAs {
         return when;
     }
 
-    /** What the order would come to at home without tax, by dispatch place: what thresholds and registrations are measured on. */
+    /** What the goods would come to at home without tax, by dispatch place: what registrations are measured on. */
     private Map<String, BigDecimal> nets() {
         Map<String, BigDecimal> byPlace = new HashMap<>();
         for (PricedLine line : setup.shelf().price(order.lines(), new Buying(order.at(), setup.zone(), order.group()), tracer.forgetful())) {
@@ -79,9 +84,8 @@ final class TaxedAs {
         return byPlace;
     }
 
-    private BigDecimal crossed() {
-        BigDecimal all = nets.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
-        return converted(all, "EUR").orElse(all);
+    private BigDecimal inEuro(BigDecimal amount) {
+        return converted(amount, "EUR").orElse(amount);
     }
 
     private Optional<Boolean> within(Tax.Most most, BigDecimal net) {
@@ -120,25 +124,62 @@ final class TaxedAs {
         return known;
     }
 
-    /** What is done to the typed amounts of a product's category. */
-    Function<Buying.PricedAs, Optional<Rerate>> rerate() {
+    /** What is done to typed amounts for this buyer. */
+    Buying.Rates rates() {
         boolean anyBuyer = order.buyer().exempt().isEmpty() && !order.buyer().confirmedBusiness();
         boolean stands = tax.prices() == Tax.Prices.WITHOUT_TAX || tax.smallBusiness().isPresent() || anyBuyer && tax.standing() == Tax.Standing.WHAT_THE_BUYER_PAYS;
-        return stands ? Buying.STANDS : as -> rerates.computeIfAbsent(as.category() + " " + Supply.of(as.product()) + " " + placeOf(as.product()), key -> rerate(as));
+        return stands ? Buying.STANDS : new Rerates();
     }
 
-    private Optional<Rerate> rerate(Buying.PricedAs as) {
-        Treatment treatment = of(as.product());
-        boolean forWhoTheyAre = treatment.code() == Code.K || treatment.code() == Code.AE || treatment.code() == Code.E;
-        if (as.product().outside() || !forWhoTheyAre && tax.standing() == Tax.Standing.WHAT_THE_BUYER_PAYS) {
-            return Optional.empty();
+    /** Typed amounts out of the home rates and into those this buyer bears. */
+    private final class Rerates implements Buying.Rates {
+        private final Map<String, Optional<Rerate>> ofGoods = new HashMap<>();
+        private final Tax.DeliveryTax atHome = setup.book().delivery(setup.home(), when);
+
+        @Override
+        public Optional<Rerate> of(Product product, String category) {
+            return ofGoods.computeIfAbsent(category + " " + Supply.of(product) + " " + placeOf(product), key ->
+                    moves(product) ? rerate(TaxedAs.this.of(product), homeRate(category), there(TaxedAs.this.of(product), category)) : Optional.empty());
         }
-        BigDecimal home = homeRate(as.category());
-        BigDecimal there = treatment.place().flatMap(place -> setup.book().find(place, as.category(), when)).map(levy -> whose.rate(levy, treatment)).orElse(BigDecimal.ZERO);
+
+        @Override
+        public Optional<Rerate> carrying(PricedLine line, List<PricedLine> lines) {
+            if (!moves(line.product())) {
+                return Optional.empty();
+            }
+            Treatment treatment = TaxedAs.this.of(line.product());
+            Tax.DeliveryTax there = treatment.place().map(place -> setup.book().delivery(place, when)).orElse(atHome);
+            return rerate(treatment, rate(atHome, line, lines, TaxedAs.this::homeRate), treatment.place().isEmpty() ? BigDecimal.ZERO
+                    : rate(there, line, lines, category -> there(treatment, category)));
+        }
+
+        private static BigDecimal rate(Tax.DeliveryTax way, PricedLine line, List<PricedLine> lines, Function<String, BigDecimal> ofCategory) {
+            return switch (way.way()) {
+                case LIKE_GOODS -> ofCategory.apply(line.product().taxCategory());
+                case HIGHEST_RATE -> lines.stream().filter(PricedLine::counted).map(each -> ofCategory.apply(each.product().taxCategory())).max(BigDecimal::compareTo).orElse(BigDecimal.ZERO);
+                case OWN_CATEGORY -> way.category().map(ofCategory).orElse(BigDecimal.ZERO);
+                case NOT_TAXED -> BigDecimal.ZERO;
+            };
+        }
+    }
+
+    /** Whether typed amounts move for this buyer: what the seller earns stands still, or the buyer is untaxed for who they are. */
+    private boolean moves(Product product) {
+        Code code = of(product).code();
+        boolean forWhoTheyAre = code == Code.K || code == Code.AE || code == Code.E;
+        return !product.outside() && (forWhoTheyAre || tax.standing() == Tax.Standing.WHAT_THE_SELLER_EARNS);
+    }
+
+    private BigDecimal there(Treatment treatment, String category) {
+        return treatment.place().flatMap(place -> setup.book().find(place, category, when)).map(levy -> whose.rate(levy, treatment)).orElse(BigDecimal.ZERO);
+    }
+
+    private Optional<Rerate> rerate(Treatment treatment, BigDecimal home, BigDecimal there) {
         if (home.compareTo(there) == 0) {
             return Optional.empty();
         }
-        return Optional.of(new Rerate(rate(there, "100 and the destination's rate", treatment.rule()), rate(home, "100 and the home rate", "tax/standing")));
+        String words = treatment.place().map(place -> "at the rate of " + Countries.name(place.country())).orElse("without the tax of " + Countries.name(setup.home().country()));
+        return Optional.of(new Rerate(rate(there, treatment.place().isPresent() ? "100 and the rate there" : "100", treatment.rule()), rate(home, "100 and the home rate", "tax/standing"), words));
     }
 
     private Figure rate(BigDecimal percent, String label, String path) {

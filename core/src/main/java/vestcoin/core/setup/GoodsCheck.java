@@ -141,6 +141,10 @@ final class GoodsCheck {
             checks.named(each.name(), path + "/perUnit/" + each.id());
             checks.amount(each.amount(), path + "/perUnit/" + each.id() + "/amount", false);
             checks.known(each.category().stream().toList(), categories, path + "/perUnit/" + each.id() + "/category", "tax category");
+            boolean own = each.taxed().filter(Product.PerUnit.Taxed.OWN_CATEGORY::equals).isPresent();
+            checks.problems.when(each.taxed().isPresent() && own != each.category().isPresent(), path + "/perUnit/" + each.id() + "/taxed",
+                    own ? "It says that it has a tax category of its own, but not which." : "It names a tax category and says that it has none of its own.",
+                    "Say how it is taxed: like the goods, in a category, or outside of tax.");
         }
     }
 

@@ -135,6 +135,7 @@ final class SetupCheck {
         shop.smallest().ifPresent(least -> checks.amount(least, "shop/smallest", false));
         shop.point().ifPresent(point -> problems.when(!point.exists(), "shop/point", "There is no such point on earth.", "Write degrees, latitude first."));
         shop.working().closed().forEach(window -> checks.window(window, "shop/working/closed"));
+        shop.working().open().forEach(window -> checks.window(window, "shop/working/open"));
         shop.currencies().forEach(this::accepted);
     }
 

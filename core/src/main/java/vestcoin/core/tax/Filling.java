@@ -12,12 +12,13 @@ import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
+import vestcoin.core.place.VatTerritory;
 
 /**
  * Rows for a tax book out of the {@link Reference}, for places sold to that the book has no row for. Each is marked with the day of
  * the reference until the seller confirms it.
  *
- * <p>A category is filled with the kind of rate it bears at home: standard where that is standard there. Where a place has several
+ * <p>With a country come the places within it that have rates of their own. A category is filled with the kind of rate it bears at home: standard where that is standard there. Where a place has several
  * rates of that kind, or none, the cell stays empty, since only the seller knows the goods. In a book without a home row the first
  * category is taken to be the standard one.
  */
@@ -32,10 +33,16 @@ public final class Filling {
         List<Tax.PlaceRates> rows = new ArrayList<>();
         Set<String> taken = new LinkedHashSet<>();
         tax.places().forEach(row -> taken.add(row.id()));
-        for (String place : wanted(home, soldTo)) {
+        Set<String> wanted = wanted(home, soldTo);
+        for (String place : wanted) {
             List<Reference.Row> published = Reference.of(place);
             if (!published.isEmpty() && tax.places().stream().noneMatch(row -> row.places().contains(Place.parse(place)))) {
-                rows.add(row(place, free(place, taken), published, kinds));
+                rows.add(row(List.of(Place.parse(place)), Countries.name(place), free(place, taken), published, kinds));
+            }
+        }
+        for (VatTerritory.OwnRates own : VatTerritory.withOwnRates()) {
+            if (wanted.contains(own.country()) && tax.places().stream().noneMatch(row -> row.places().stream().anyMatch(own.places()::contains))) {
+                rows.add(row(own.places(), own.name(), free(own.id(), taken), Reference.of(own.id()), kinds));
             }
         }
         return rows;
@@ -66,7 +73,7 @@ public final class Filling {
         return kinds;
     }
 
-    private static Tax.PlaceRates row(String place, String id, List<Reference.Row> published, Map<String, String> kinds) {
+    private static Tax.PlaceRates row(List<Place> places, String name, String id, List<Reference.Row> published, Map<String, String> kinds) {
         Map<String, Tax.Rate> rates = new LinkedHashMap<>();
         kinds.forEach((category, kind) -> {
             List<Reference.Row> alike = published.stream().filter(row -> row.kind().equals(kind)).toList();
@@ -74,8 +81,9 @@ public final class Filling {
                 rates.put(category, alike.get(0).rate());
             }
         });
-        String name = place.contains("-") ? place : Countries.name(place);
-        return new Tax.PlaceRates(id, name, List.of(Place.parse(place)), List.of(), rates, Optional.empty(), null, null, null, Optional.of(published.get(0).lookedAt()));
+        boolean american = places.stream().allMatch(place -> place.reaches("US"));
+        return new Tax.PlaceRates(id, name, places, List.of(), rates, Optional.empty(), null, null, american ? Optional.of(Tax.RoundedBy.SUM) : null,
+                Optional.of(published.get(0).lookedAt()));
     }
 
     private static String free(String place, Set<String> taken) {

@@ -55,10 +55,10 @@ final class GroupTax {
     private TaxGroup taxed(Group group, TaxBook.Levy levy, List<Taxable> goods, List<String> keys, List<Figure> amounts, Figure amount) {
         List<ComponentTax> components = new ArrayList<>();
         List<List<Figure>> shares = new ArrayList<>();
-        Tax.RoundedBy rounded = levy.row().rounding().orElse(Tax.RoundedBy.COMPONENT);
+        Tax.RoundedBy rounded = levy.rounded();
         List<Figure> rates = rates(levy);
         Figure divisor = tracer.number(Source.SETUP, inside ? HUNDRED.add(levy.rate().total()) : HUNDRED, "%", inside ? "rule/tax-inside" : "rule/tax-added", inside ? "100 and all rates" : "per cent");
-        List<Figure> sums = rounded == Tax.RoundedBy.SUM && rates.size() > 1 ? sumShared(levy, amount, rates, divisor) : List.of();
+        List<Figure> sums = rounded == Tax.RoundedBy.SUM && rates.size() > 1 ? sumShared(levy, rates, bases(levy, goods, group, amount), divisor) : List.of();
         for (int c = 0; c < rates.size(); c++) {
             String name = levy.rate().components().get(c).name();
             Figure rate = rates.get(c);
@@ -96,11 +96,20 @@ final class GroupTax {
         return rates;
     }
 
-    /** The tax of all components rounded once, and shared out over them. */
-    private List<Figure> sumShared(TaxBook.Levy levy, Figure amount, List<Figure> rates, Figure divisor) {
-        Figure all = tracer.count("%", levy.path(), "all rates", rates);
-        Figure sum = tracer.ratio(levy.path(), "all components, rounded once", List.of(amount, all), List.of(divisor));
-        return tracer.shares("rule/tax-shared-out", "share of a component", sum, rates);
+    private List<Figure> bases(TaxBook.Levy levy, List<Taxable> goods, Group group, Figure amount) {
+        List<Figure> bases = new ArrayList<>();
+        levy.rate().components().forEach(component -> bases.add(capped(component, goods, group, amount)));
+        return bases;
+    }
+
+    /** The tax of all components rounded once, and shared out over them by what each comes to unrounded. */
+    private List<Figure> sumShared(TaxBook.Levy levy, List<Figure> rates, List<Figure> bases, Figure divisor) {
+        List<Figure> exact = new ArrayList<>();
+        for (int i = 0; i < rates.size(); i++) {
+            exact.add(tracer.exactProduct(levy.path(), levy.rate().components().get(i).name(), List.of(bases.get(i), rates.get(i))));
+        }
+        Figure sum = tracer.ratio(levy.path(), "all components, rounded once", List.of(tracer.exactSum(levy.path(), "all components", exact)), List.of(divisor));
+        return tracer.shares("rule/tax-shared-out", "share of a component", sum, exact);
     }
 
     /** What a component is levied on: all, or the first so much of each item. */

@@ -21,6 +21,14 @@ public final class TaxBook {
             return "tax/places/" + row.id() + "/rates/" + category;
         }
 
+        /**
+         * As the row says; else component by component, but in the United States once for the sum of state and local rates
+         * (Streamlined Sales and Use Tax Agreement, section 324 [from memory]).
+         */
+        Tax.RoundedBy rounded() {
+            return row.rounding().orElse(authority.equals("US") || authority.startsWith("US-") ? Tax.RoundedBy.SUM : Tax.RoundedBy.COMPONENT);
+        }
+
         Levy at(Tax.Rate charged) {
             return charged == rate ? this : new Levy(row, category, charged, authority);
         }
@@ -55,7 +63,7 @@ public final class TaxBook {
     /** The levy on a category at a destination, or nothing when the book has no answer. */
     public Optional<Levy> find(Destination destination, String category, When when) {
         return find(destination, when, row -> row.rates().containsKey(category)).map(match -> new Levy(match.value(), category, match.value().rates().get(category),
-                match.by() instanceof Place.Subdivision subdivision ? subdivision.code() : VatTerritory.authorityOf(destination.country())));
+                match.by() instanceof Place.Subdivision subdivision ? subdivision.code() : VatTerritory.ratesOf(destination).country()));
     }
 
     /** Ids of other rows that hold a category at a destination just as well as the one that is used. */
@@ -63,8 +71,9 @@ public final class TaxBook {
         return find(destination, when, row -> row.rates().containsKey(category)).map(Match::tied).orElse(List.of());
     }
 
-    /** Rows hold by the calendar date at the destination. */
-    private Optional<Match<Tax.PlaceRates>> find(Destination destination, When when, Predicate<Tax.PlaceRates> answers) {
+    /** Rows hold by the calendar date at the destination, and for the land whose territory it is treated as. */
+    private Optional<Match<Tax.PlaceRates>> find(Destination to, When when, Predicate<Tax.PlaceRates> answers) {
+        Destination destination = VatTerritory.ratesOf(to);
         if (!dated) {
             return rows.find(destination, answers);
         }

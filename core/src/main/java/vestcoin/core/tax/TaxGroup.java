@@ -28,6 +28,17 @@ public record TaxGroup(Optional<TaxBook.Levy> levy, String category, Treatment.C
         return rate;
     }
 
+    /** The amount without its tax. @param prices whether it is inside the amount */
+    public BigDecimal net(Tax.Prices prices) {
+        BigDecimal net = amount.value();
+        if (prices == Tax.Prices.WITH_TAX) {
+            for (ComponentTax component : components) {
+                net = net.subtract(component.tax().value());
+            }
+        }
+        return net;
+    }
+
     /** @param name of the levy; @param rate in percent; @param tax rounded once for the whole group */
     public record ComponentTax(String name, Figure rate, Figure tax) {}
 

@@ -4,11 +4,13 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import vestcoin.core.tax.Treatment.Code;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
@@ -40,15 +42,20 @@ public final class Taxes {
      * @param key       names the line
      * @param sortKey   breaks ties when shares are dealt out
      * @param category  nothing for what is outside of tax, such as a donation
-     * @param carried   whether delivery and fees follow it: a line, not a per-unit amount
+     * @param alike     what lines that are taxed alike have in common; nothing for what delivery and fees do not follow, a per-unit amount
      * @param quantity  units, for levies on the first so much of an item
      * @param treatment whose tax it is
      * @param dispatch  country it leaves from
      */
-    public record Taxable(String key, String sortKey, Optional<String> category, boolean carried, Figure amount, BigDecimal quantity, Treatment treatment, String dispatch) {}
+    public record Taxable(String key, String sortKey, Optional<String> category, Optional<String> alike, Figure amount, BigDecimal quantity, Treatment treatment, String dispatch) {}
 
-    /** A delivery price or a fee. @param over keys of the lines it is for */
-    public record Carried(String key, Figure price, Set<String> over) {}
+    /**
+     * A delivery price or a fee.
+     *
+     * @param shares the part of each kind of lines that are taxed alike, where it is taxed like the goods; they add up to the price
+     * @param over   keys of the lines it is for
+     */
+    public record Carried(String key, Figure price, Supplier<Map<String, Figure>> shares, Set<String> over) {}
 
     private record GroupKey(String dispatch, String row, String category, String rate, Code code, String place) implements Comparable<GroupKey> {
         private static final Comparator<GroupKey> ORDER = Comparator.comparing(GroupKey::dispatch).thenComparing(GroupKey::row).thenComparing(GroupKey::category)
@@ -85,14 +92,12 @@ public final class Taxes {
             return levy.map(found -> found.rate().total()).orElse(BigDecimal.ZERO);
         }
 
-        List<Taxable> of(Carried what) {
-            List<Taxable> carried = new ArrayList<>(goods.size());
-            for (Taxable each : goods) {
-                if (each.carried() && what.over().contains(each.key())) {
-                    carried.add(each);
-                }
-            }
-            return sorted(carried);
+        boolean holds(Carried what) {
+            return goods.stream().anyMatch(each -> each.alike().isPresent() && what.over().contains(each.key()));
+        }
+
+        boolean holds(String alike) {
+            return goods.stream().anyMatch(each -> each.alike().filter(alike::equals).isPresent());
         }
     }
 
@@ -107,7 +112,10 @@ public final class Taxes {
      */
     public static List<TaxGroup> of(TaxBook book, Whose whose, TaxBook.When when, Tax.Prices prices, List<Taxable> goods, List<Carried> carried, Tracer tracer) {
         Taxes taxes = new Taxes(book, whose, when, prices, tracer);
-        goods.forEach(taxable -> taxes.group(taxable.category(), taxable.treatment(), taxable.dispatch()).goods.add(taxable));
+        for (Taxable taxable : goods) {
+            Treatment treatment = taxable.category().isPresent() ? taxable.treatment() : Treatment.OUTSIDE;
+            taxes.group(taxable.category(), treatment, taxable.dispatch()).goods.add(taxable);
+        }
         carried.forEach(taxes::carry);
         List<TaxGroup> result = new ArrayList<>(taxes.groups.size());
         for (Group group : taxes.groups.values()) {
@@ -143,7 +151,7 @@ public final class Taxes {
         List<Group> over = new ArrayList<>(groups.size());
         List<Group> taxable = new ArrayList<>(groups.size());
         for (Group group : groups.values()) {
-            if (!group.of(what).isEmpty()) {
+            if (group.holds(what)) {
                 over.add(group);
                 if (!group.category.equals(OUTSIDE)) {
                     taxable.add(group);
@@ -170,21 +178,17 @@ public final class Taxes {
         group.carried.add(new Share(what.key(), what.price()));
     }
 
-    /**
-     * Shares a price over the groups of what it is for, in proportion to their value. Source: Directive 2006/112/EC,
-     * Article 78(b): incidental expenses such as transport belong to the taxable amount.
-     */
+    /** Each group bears the shares of what is in it. */
     private void likeGoods(Carried what, List<Group> over) {
-        List<Figure> weights = new ArrayList<>(over.size());
-        for (Group group : over) {
-            List<Figure> amounts = new ArrayList<>();
-            group.of(what).forEach(taxable -> amounts.add(taxable.amount()));
-            weights.add(tracer.sum("rule/tax-group", "goods it carries", amounts));
+        if (over.size() == 1) {
+            over.get(0).carried.add(new Share(what.key(), what.price()));
+            return;
         }
-        List<Figure> shares = over.size() == 1 ? List.of(what.price()) : tracer.shares("rule/delivery-taxed-like-goods", "share of the delivery", what.price(), weights);
-        for (int i = 0; i < shares.size(); i++) {
-            over.get(i).carried.add(new Share(what.key(), shares.get(i)));
-        }
+        Map<Group, List<Figure>> byGroup = new LinkedHashMap<>();
+        what.shares().get().forEach((alike, share) -> byGroup.computeIfAbsent(over.stream().filter(group -> group.holds(alike)).findFirst().orElseThrow(),
+                k -> new ArrayList<>()).add(share));
+        byGroup.forEach((group, shares) -> group.carried.add(new Share(what.key(), shares.size() == 1 ? shares.get(0)
+                : tracer.sum("rule/delivery-taxed-like-goods", "shares of the delivery", shares))));
     }
 
     static List<Taxable> sorted(List<Taxable> goods) {

@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
@@ -35,9 +36,10 @@ public final class Whose {
      * @param zone    the shop's time zone
      * @param to      where the order goes
      * @param within  whether an amount of the shop's currency, without tax, stays within a registration's most; nothing when no rate is known
-     * @param crossed what this order adds to the sales across borders, net
+     * @param crossed what this order adds to the sales across borders, net, after discounts, delivery included; asked only where it decides
      */
-    public record Situation(Instant at, ZoneId zone, Buyer buyer, Destination to, Sales sales, BigDecimal crossed, Function<Tax.Most, Function<BigDecimal, Optional<Boolean>>> within) {}
+    public record Situation(Instant at, ZoneId zone, Buyer buyer, Destination to, Sales sales, Supplier<BigDecimal> crossed,
+            Function<Tax.Most, Function<BigDecimal, Optional<Boolean>>> within) {}
 
     public Whose(Tax tax, Destination home, Situation situation) {
         this.tax = tax;
@@ -75,48 +77,66 @@ public final class Whose {
         }
         VatTerritory there = VatTerritory.of(to, supply.goods());
         VatTerritory here = VatTerritory.of(origin, supply.goods());
-        return here.eu() && there.eu() ? union(supply, here, there, to) : abroad(supply, here, there, to, net);
+        return here.eu() && there.eu() ? union(supply, here, there, origin, to) : abroad(supply, here, there, to, net);
     }
 
-    /** Within one land: by destination or origin, as the setup says. */
+    /** Within one land: by destination or origin, as the setup says; by origin within the seller's own region only. */
     private Treatment inland(Destination origin, Destination to, Supply supply) {
-        if (tax.sourcing() == Tax.Sourcing.ORIGIN) {
+        if (unregistered(to)) {
+            return Treatment.not(Code.O, "Not registered in " + Countries.name(to.regions().get(0)) + ": no tax is charged there.", "tax/registrations");
+        }
+        if (tax.sourcing() == Tax.Sourcing.ORIGIN && sameRegion(origin, to)) {
             return Treatment.taxed(origin, "Sold within " + Countries.name(origin.country()) + ": the rates of where it comes from.", "tax/sourcing");
         }
         boolean swissNeighbour = !origin.country().equals(to.country()) && VatTerritory.of(origin, supply.goods()).state().equals("CH");
         return Treatment.taxed(swissNeighbour ? origin : to, "Sold within " + Countries.name(origin.country()) + ": the rates of where it goes.", "tax/sourcing");
     }
 
-    private Treatment union(Supply supply, VatTerritory here, VatTerritory there, Destination to) {
+    private static boolean sameRegion(Destination one, Destination other) {
+        return one.regions().isEmpty() || other.regions().isEmpty() || one.regions().stream().anyMatch(other.regions()::contains);
+    }
+
+    /** Whether a known region's tax is levied by an authority the seller is not registered with, where registrations are by region. */
+    private boolean unregistered(Destination to) {
+        List<String> authorities = tax.registrations().stream().filter(each -> each.inForce(day)).map(Registration::authority).toList();
+        boolean byRegion = authorities.stream().anyMatch(authority -> authority.startsWith(to.country() + "-"));
+        return byRegion && !to.regions().isEmpty() && !authorities.contains(to.country()) && to.regions().stream().noneMatch(authorities::contains);
+    }
+
+    private Treatment union(Supply supply, VatTerritory here, VatTerritory there, Destination from, Destination to) {
         Buyer buyer = situation.buyer();
-        if (buyer.confirmedBusiness() && buyer.numberState().filter(state -> !state.equals(here.state())).isPresent()) {
+        if (buyer.confirmedBusiness() && buyer.numberState().isPresent()) {
+            if (buyer.numberState().get().equals(here.state())) {
+                // Art. 33 with 14(4): no distance sale, so the dispatch state's tax, wherever the goods go.
+                return Treatment.taxed(from, "A business with a confirmed number of " + here.name() + ": the rates of " + here.rates() + ".", "rule/taxed-at-the-place");
+            }
             // Art. 138: goods that leave for a business in another member state. Art. 44, 196: services are taxed by the buyer.
             return supply.goods() ? Treatment.not(Code.K, "Goods sent to a business in " + there.name() + " with a confirmed number: no tax, the buyer declares it.", "rule/intra-community-supply")
                     : Treatment.not(Code.AE, "Supplied to a business in " + there.name() + " with a confirmed number: the buyer owes the tax.", "rule/reverse-charge");
         }
         if (tax.registrations().isEmpty()) {
-            return Treatment.taxed(to, "No registrations are entered: the tax book is followed for " + there.name() + ".", "tax/registrations");
+            return Treatment.taxed(to, "No registrations are entered: the tax book is followed for " + there.rates() + ".", "tax/registrations");
         }
         Optional<Registration> registered = registered(there.state(), Scheme.ORDINARY);
         if (registered.isPresent()) {
-            return Treatment.taxed(to, "Person in " + there.name() + ", registered there: the rates of " + there.name() + ".", path(registered.get()));
+            return Treatment.taxed(to, "Person in " + there.name() + ", registered there: the rates of " + there.rates() + ".", path(registered.get()));
         }
         Optional<Registration> oneStop = registered("EU", Scheme.ONE_STOP_SHOP);
         if (oneStop.isPresent()) {
-            return Treatment.taxed(to, "Person in " + there.name() + ", one-stop shop on: the rates of " + there.name() + ".", path(oneStop.get()));
+            return Treatment.taxed(to, "Person in " + there.name() + ", one-stop shop on: the rates of " + there.rates() + ".", path(oneStop.get()));
         }
         // Art. 59c: up to the threshold, and while all is sent from the one state the seller is established in.
-        if (here.state().equals(VatTerritory.of(home, supply.goods()).state()) && situation.sales().within(situation.crossed())) {
+        if (here.state().equals(VatTerritory.of(home, supply.goods()).state()) && situation.sales().within(BigDecimal.ZERO) && situation.sales().within(situation.crossed().get())) {
             return Treatment.taxed(home, "Person in " + there.name() + ", sales across borders within 10,000 euro: the home rates.", THRESHOLD);
         }
-        return Treatment.taxed(to, "Person in " + there.name() + ", sales across borders over 10,000 euro: the rates of " + there.name() + ", but there is no registration for them.",
+        return Treatment.taxed(to, "Person in " + there.name() + ", sales across borders over 10,000 euro: the rates of " + there.rates() + ", but there is no registration for them.",
                 THRESHOLD);
     }
 
     /** To outside: export (Art. 146) and services out of scope, unless registered there and within the registration's value. */
     private Treatment abroad(Supply supply, VatTerritory here, VatTerritory there, Destination to, BigDecimal net) {
         if (tax.registrations().isEmpty()) {
-            return Treatment.taxed(to, "No registrations are entered: the tax book is followed for " + there.name() + ".", "tax/registrations");
+            return Treatment.taxed(to, "No registrations are entered: the tax book is followed for " + there.rates() + ".", "tax/registrations");
         }
         Optional<Registration> registered = registered(there.state(), Scheme.ORDINARY).or(() -> tax.registrations().stream().filter(each -> each.inForce(day)
                 && each.scheme() == Scheme.ORDINARY && each.authority().startsWith(to.country() + "-") && to.region().filter(each.authority()::equals).isPresent()).findFirst());

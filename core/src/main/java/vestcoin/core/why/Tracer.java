@@ -60,6 +60,11 @@ public final class Tracer {
         return new Tracer(currency, rounding, false, conversion);
     }
 
+    /** This tracer in the shop's own currency. */
+    public Tracer shops() {
+        return conversion.map(how -> new Tracer(how.shop(), rounding, keeping, Optional.empty())).orElse(this);
+    }
+
     /** What unit prices are brought to after conversion. */
     public Optional<Ending> ending() {
         return conversion.flatMap(Conversion::ending);
@@ -85,13 +90,29 @@ public final class Tracer {
         if (conversion.isEmpty()) {
             return given(Op.Source.SETUP, amount.setScale(digits()), currency.getCode(), rule, label);
         }
-        Conversion how = conversion.get();
-        Figure shops = given(Op.Source.SETUP, amount.setScale(how.shop().getDecimalPlaces()), how.shop().getCode(), rule, label);
-        List<Figure> operands = List.of(shops, given(Op.Source.ORDER, how.to(), "", "order/exchange", currency.getCode() + " for one of the base"),
-                given(Op.Source.SETUP, HUNDRED.add(how.percent()), "%", "shop/currencies/" + currency.getCode(), "100 and the shop's percent"),
-                given(Op.Source.ORDER, how.from(), "", "order/exchange", how.shop().getCode() + " for one of the base"),
-                given(Op.Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
+        CurrencyUnit shop = conversion.get().shop();
+        Figure shops = given(Op.Source.SETUP, amount.setScale(shop.getDecimalPlaces()), shop.getCode(), rule, label);
+        List<Figure> operands = join(join(List.of(shops), times(conversion.get())), over(conversion.get()));
         return computed(new Op.Ratio(3, digits(), Rounding.HALF_UP), currency.getCode(), rule, label, operands, -1);
+    }
+
+    private List<Figure> times(Conversion how) {
+        return List.of(given(Op.Source.ORDER, how.to(), "", "order/exchange", currency.getCode() + " for one of the base"),
+                given(Op.Source.SETUP, HUNDRED.add(how.percent()), "%", "shop/currencies/" + currency.getCode(), "100 and the shop's percent"));
+    }
+
+    private List<Figure> over(Conversion how) {
+        return List.of(given(Op.Source.ORDER, how.from(), "", "order/exchange", how.shop().getCode() + " for one of the base"),
+                given(Op.Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
+    }
+
+    /**
+     * An amount of the shop's currency out of one rate and into another, and into the currency of the order, in one step:
+     * × to ÷ from, converted, rounded once.
+     */
+    public Figure rerated(String rule, String label, Figure shops, Figure to, Figure from) {
+        List<Figure> times = join(List.of(shops, to), conversion.map(this::times).orElse(List.of()));
+        return ratio(rule, label, times, join(List.of(from), conversion.map(this::over).orElse(List.of())));
     }
 
     /** An amount typed by the seller in the order's own currency. */
@@ -174,6 +195,11 @@ public final class Tracer {
     /** An exact figure brought to the minor unit: one of the rounding points. */
     public Figure rounded(String rule, String label, Figure exact) {
         return computed(new Op.Rounded(digits(), rounding), currency.getCode(), rule, label, List.of(exact), -1);
+    }
+
+    /** An exact figure brought to the minor unit half up, whatever the shop's rounding: what others reckon. */
+    public Figure roundedHalfUp(String rule, String label, Figure exact) {
+        return computed(new Op.Rounded(digits(), Rounding.HALF_UP), currency.getCode(), rule, label, List.of(exact), -1);
     }
 
     /** The smallest of some amounts. */

@@ -31,6 +31,24 @@ class WorkDaysTest {
         assertThat(WorkDays.ofCarriers(country, Optional.ofNullable(region)).works(day)).isEqualTo(works);
     }
 
+    /**
+     * Japan: Act on National Holidays, as in force since 2022; the Emperor's birthday is 23 February. Cyprus keeps the Orthodox Easter,
+     * 12 April 2026. Iceland: Good Friday and Ascension are days off, 1 March is none [all from memory]. The npm set `date-holidays`
+     * 3.37.0 agrees, but for the Sundays and for the Cypriot Whit Monday, which it has not.
+     */
+    @ParameterizedTest
+    @CsvSource({"JP, 2026-02-23", "JP, 2026-03-20", "JP, 2026-05-06", "JP, 2026-09-21", "JP, 2026-09-22", "JP, 2026-09-23", "JP, 2026-10-12", "JP, 2027-02-23", "JP, 2027-03-22", "JP, 2027-09-23",
+        "CY, 2026-02-23", "CY, 2026-04-10", "CY, 2026-04-13", "CY, 2027-05-03", "IS, 2026-04-03", "IS, 2026-05-14", "IS, 2026-08-03", "MX, 2026-11-16", "LT, 2026-12-24"})
+    void holidays_the_library_has_not(String country, LocalDate day) {
+        assertThat(WorkDays.ofCarriers(country, Optional.empty()).works(day)).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"JP, 2026-12-23", "JP, 2027-12-23", "CY, 2026-04-06", "IS, 2026-12-01", "IS, 2026-02-18", "MX, 2027-12-24", "NL, 2026-05-05"})
+    void days_the_library_takes_for_holidays(String country, LocalDate day) {
+        assertThat(WorkDays.ofCarriers(country, Optional.empty()).works(day)).isTrue();
+    }
+
     private static LocalDate ready(String at, Working working, int preparation) {
         return Promise.ready(Instant.parse(at), DUBLIN, working, WorkDays.of(working, "IE", Optional.empty()), preparation);
     }
@@ -48,6 +66,15 @@ class WorkDaysTest {
         assertThat(ready("2026-12-25T16:00:00Z", UNTIL_TWO, 0)).as("Christmas, St Stephen's Day, a Sunday").isEqualTo("2026-12-28");
         Working fair = new Working(null, Optional.empty(), List.of(new Window(Optional.of(LocalDate.parse("2026-11-25")), Optional.of(LocalDate.parse("2026-11-27")))), true);
         assertThat(ready("2026-11-25T10:00:00Z", fair, 0)).as("closed for a fair").isEqualTo("2026-11-30");
+    }
+
+    @Test
+    void a_seller_adds_days_off_and_takes_others_out() {
+        Window fair = new Window(Optional.of(LocalDate.parse("2026-11-26")), Optional.of(LocalDate.parse("2026-11-26")));
+        Window patrick = new Window(Optional.of(LocalDate.parse("2026-03-17")), Optional.of(LocalDate.parse("2026-03-17")));
+        WorkDays days = WorkDays.of(new Working(null, Optional.empty(), List.of(fair), true, List.of(patrick)), "IE", Optional.empty());
+        assertThat(days.works(LocalDate.parse("2026-11-26"))).isFalse();
+        assertThat(days.works(LocalDate.parse("2026-03-17"))).as("Saint Patrick's Day, worked all the same").isTrue();
     }
 
     @Test

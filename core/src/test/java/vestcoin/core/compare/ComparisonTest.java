@@ -19,7 +19,7 @@ class ComparisonTest {
     }
 
     private static List<String> rows(Shops.Maker before, Shops.Maker after, Order order) {
-        return Comparison.of(Compiled.of(before.setup()), Compiled.of(after.setup()), Map.of("one", order)).get(0).rows().stream()
+        return Comparison.of(Compiled.of(before.setup()), Compiled.of(after.setup()), Map.of("one", order)).stream().flatMap(difference -> difference.rows().stream())
                 .map(row -> row.what() + ": " + row.before().map(Object::toString).orElse("-") + " → " + row.after().map(Object::toString).orElse("-")).toList();
     }
 
@@ -46,7 +46,7 @@ class ComparisonTest {
         for (int i = 0; i < 200; i++) {
             Setup setup = Shops.random(random);
             Order order = Shops.randomOrder(setup, random);
-            assertThat(Comparison.of(Compiled.of(setup), Compiled.of(setup), Map.of("one", order))).allMatch(Comparison.Difference::none);
+            assertThat(Comparison.of(Compiled.of(setup), Compiled.of(setup), Map.of("one", order))).isEmpty();
         }
     }
 }

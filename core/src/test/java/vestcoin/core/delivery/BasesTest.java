@@ -140,6 +140,16 @@ class BasesTest {
     }
 
     @Test
+    void a_handling_charge_that_is_always_charged_survives_free_delivery() {
+        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells(Thing.of("vase", "50.00", "s").weighs("1 kg").handled("fragile").product()).delivers("IE", "post", "6.00, from 40 free");
+        Delivery.Handling fragile = new Delivery.Handling("fragile", "Fragile", new BigDecimal("2.50"), Delivery.Handling.Per.UNIT, true);
+        Order two = Shops.order(Destination.of("IE"), Line.of("vase", 2));
+        assertThat(Pricing.price(shop.handling(fragile).compiled(), two).chosen().orElseThrow().price().value()).isEqualByComparingTo("5.00");
+        Delivery.Handling not = new Delivery.Handling("fragile", "Fragile", new BigDecimal("2.50"), Delivery.Handling.Per.UNIT);
+        assertThat(Pricing.price(shop.handling(not).compiled(), two).chosen().orElseThrow().price().zero()).isTrue();
+    }
+
+    @Test
     void a_price_for_each_parcel() {
         ParcelType box = new ParcelType("box", "Box", Size.parse("i", "20 × 20 × 20 cm"), Size.parse("o", "20 × 20 × 20 cm"), Weight.parse("w", "0 kg"), Optional.empty());
         Shops.Maker shop = shop("6.50/parcel").handling(FRAGILE).parcels(box).sells(Thing.of("cube", "5.00", "s").weighs("1 kg").size("20 × 20 × 11 cm").product());

@@ -185,6 +185,40 @@ class CheckTest {
     }
 
     @Test
+    void of_what_can_be_typed_and_has_no_effect_yet() {
+        assertThat(ids(whole().sells(Thing.of("own", "1.00", "s").weighs("1 kg").own("3.00", "1.00").product()))).containsExactly("own-delivery-without-effect");
+        assertThat(ids(whole().delivers("IE", "tube", "by product").sells(Thing.of("own", "1.00", "s").weighs("1 kg").own("3.00", "1.00").product()))).doesNotContain("own-delivery-without-effect");
+        assertThat(ids(whole().sells(Thing.of("club", "1.00", "s").weighs("1 kg").renews(1, vestcoin.core.goods.Renewal.Unit.MONTHS, null).product()))).containsExactly("renewal-without-effect");
+        assertThat(ids(whole().buyers("trade", "10"))).containsExactly("group-without-effect");
+        assertThat(ids(whole().sells(Thing.of("set", "5.00", null).holds(vestcoin.core.goods.Line.of("p", 2)).product()))).containsExactly("bundle-price-without-effect");
+        assertThat(ids(whole().sells(Thing.of("set", "0.00", null).holds(vestcoin.core.goods.Line.of("p", 2)).product()))).isEmpty();
+        assertThat(ids(whole().sells(Thing.of("cola", "1.00", "s").weighs("1 kg").perUnit("deposit", "0.25", null, false).product()))).containsExactly("per-unit-tax-unsaid");
+    }
+
+    /** EPC069-12: at most 70 characters, and 331 bytes in all. */
+    @Test
+    void of_a_payee_too_long_for_the_code_of_a_transfer() {
+        Payment.Method transfer = method("bank", Payment.Kind.TRANSFER, null, null, null);
+        java.util.function.Function<String, List<String>> named = name -> ids(whole().pays(transfer).payment(p -> new Payment(p.methods(), null, null, Optional.of(new Payment.BankAccount("IE29AIBK93115212345678", name, "")))));
+        assertThat(named.apply("A".repeat(70))).isEmpty();
+        assertThat(named.apply("A".repeat(71))).containsExactly("payee-too-long");
+        assertThat(named.apply("𐌰".repeat(35))).as("35 signs of four bytes").isEmpty();
+        assertThat(named.apply("凧".repeat(70))).as("70 characters of three bytes").isEmpty();
+    }
+
+    @Test
+    void of_a_notice_that_hours_and_slots_leave_no_room_for() {
+        // today is day 0, so one day ahead: ordered at midnight, the last slot of an hour begins at 16:00 on day 1, 40 hours later
+        assertThat(ids(noticed(40))).isEmpty();
+        assertThat(ids(noticed(41))).containsExactly("notice-beyond-days");
+    }
+
+    private static Shops.Maker noticed(int hours) {
+        Hours open = new Hours(List.of(), LocalTime.of(10, 0), LocalTime.of(17, 0));
+        return whole().pickup(new Pickup(List.of(new Pickup.Spot("dock", "Dock", List.of(), Destination.of("IE"), "", List.of(open), Optional.of(60), null, Optional.of(hours), 1, null, false, null, "")), null));
+    }
+
+    @Test
     void of_terms() {
         assertThat(ids(whole().terms(Terms.NONE))).containsExactly("withdrawal-too-short", "no-online-withdrawal", "delivery-not-refunded", "no-legal-notice", "button-without-cost");
         assertThat(ids(whole().terms(new Terms(Optional.of(30), Optional.of(13), true, true, List.of("A"), TERMS.texts(), TERMS.orderButton(), true)))).containsExactly("withdrawal-too-short");

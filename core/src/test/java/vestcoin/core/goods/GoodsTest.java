@@ -134,6 +134,30 @@ class GoodsTest {
     }
 
     @Test
+    void a_per_unit_amount_is_taxed_like_the_goods_in_its_own_category_or_not_at_all_as_the_seller_says() {
+        for (Product.PerUnit.Taxed taxed : Product.PerUnit.Taxed.values()) {
+            Product.PerUnit deposit = new Product.PerUnit("deposit", "Deposit", new BigDecimal("1.23"), taxed == Product.PerUnit.Taxed.OWN_CATEGORY ? Optional.of("books") : Optional.empty(), false, Optional.of(taxed));
+            Product cola = Thing.of("cola", "12.30", "s").weighs("1 kg").perUnit("x", "1.23", null, false).product();
+            Product with = new Product(cola.id(), cola.name(), cola.kind(), cola.price(), cola.category(), cola.weight(), null, null, null, null, null, null, null, null, null, cola.sending(), null, List.of(deposit), null);
+            Quote quote = price(shop().sells(with), Line.of("cola", 1));
+            String at = quote.taxes().stream().filter(group -> group.parts().stream().anyMatch(part -> part.key().endsWith("/deposit"))).map(group -> group.code() + " " + group.category()).findFirst().orElseThrow();
+            assertThat(at).isEqualTo(switch (taxed) {
+                case LIKE_GOODS -> "S s";
+                case OWN_CATEGORY -> "Z books";
+                case OUTSIDE -> "O (outside)";
+            });
+        }
+    }
+
+    @Test
+    void a_bundle_is_shown_at_what_it_costs() {
+        Shops.Maker shop = shop().sells(Thing.of("a", "10.00", "s").weighs("1 kg").product()).sells(Thing.of("b", "4.50", "s").weighs("1 kg").option("size", "s", "l +2.00").product())
+                .sells(Thing.of("both", "99.00", null).holds(Line.of("a", 1), new Line("b", BigDecimal.valueOf(2), Map.of("size", "l"))).product());
+        assertThat(shop.compiled().shelf().prices(vestcoin.core.why.Tracer.plain(shop.compiled().currency(), vestcoin.core.money.Rounding.HALF_UP)).get("both")).isEqualByComparingTo("23.00");
+        assertThat(price(shop, Line.of("both", 1)).goods().value()).isEqualByComparingTo("23.00");
+    }
+
+    @Test
     void a_per_unit_amount_marked_inside_is_only_shown() {
         Quote quote = price(shop().sells(Thing.of("lamp", "20.00", "s").weighs("1 kg").perUnit("eco", "0.12", null, true).product()), Line.of("lamp", 2));
         assertThat(quote.perUnit()).isEmpty();

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.delivery.Chargeable;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Size;
@@ -81,6 +83,28 @@ class PackingTest {
         Packed unknown = packed(price(shop(Thing.of("rock", "5.00", "s").weighs("9 kg")), Line.of("rock", 4)));
         assertThat(unknown.way()).isEqualTo(Packed.Way.BY_WEIGHT);
         assertThat(unknown.parcels()).as("two rocks of 9 kg and the parcel are within 20 kg").hasSize(2);
+    }
+
+    /** Whole numbers of equal things that fill a box side by side: the best number of boxes is known by counting. */
+    @ParameterizedTest
+    @CsvSource({"13 × 30 × 20 cm, 3, 1", "20 × 15 × 10 cm, 8, 1", "10 × 10 × 10 cm, 24, 1", "10 × 10 × 10 cm, 25, 2", "40 × 10 × 20 cm, 3, 1", "8 × 30 × 20 cm, 5, 1", "8 × 30 × 20 cm, 6, 2",
+        "39 × 29 × 6 cm, 3, 1", "20 × 30 × 20 cm, 2, 1", "13.3 × 15 × 20 cm, 6, 1", "40 × 30 × 5 cm, 4, 1", "20 × 10 × 6.6 cm, 18, 1"})
+    void things_that_fit_side_by_side_need_no_second_box(String size, int count, int boxes) {
+        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").delivers("IE", "post", "9.00").parcels(BOX).sells(Thing.of("t", "5.00", "s").weighs("0.1 kg").size(size).product());
+        Quote quote = price(shop, Line.of("t", count));
+        assertThat(packed(quote).way()).isEqualTo(Packed.Way.PLACED);
+        assertThat(packed(quote).parcels()).hasSize(boxes);
+        packed(quote).parcels().forEach(parcel -> look(parcel, quote));
+    }
+
+    /** Two kinds that only fit together: 30 × 20 × 20 beside 10 × 30 × 20 turned, and what is left over above. */
+    @Test
+    void different_things_share_a_box_where_they_can() {
+        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").delivers("IE", "post", "9.00").parcels(BOX)
+                .sells(Thing.of("a", "5.00", "s").weighs("0.1 kg").size("30 × 30 × 10 cm").product()).sells(Thing.of("b", "5.00", "s").weighs("0.1 kg").size("10 × 30 × 20 cm").product());
+        Quote quote = price(shop, Line.of("a", 2), Line.of("b", 1));
+        assertThat(packed(quote).parcels()).hasSize(1);
+        look(packed(quote).parcels().get(0), quote);
     }
 
     @Test

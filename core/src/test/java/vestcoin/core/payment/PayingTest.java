@@ -75,6 +75,22 @@ class PayingTest {
         assertThat(with.toPay().zero()).isTrue();
     }
 
+    /** payments.md: on what this provider takes, round half up(percent × amount + fixed), whatever the shop's rounding. */
+    @Test
+    void the_providers_fee_is_on_what_it_takes_and_rounded_half_up() {
+        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("kite", "123.25", "s", "1 kg").delivers("IE", "post", "0.00");
+        Order order = Shops.order(Destination.of("IE"), Line.of("kite", 1)).withMethod("card");
+        // 1.4 % of 123.25 is 1.7255, with 0.25 it is 1.9755
+        assertThat(fee(shop.rounding(vestcoin.core.money.Rounding.DOWN), order)).isEqualByComparingTo("1.98");
+        // 23.25 are left after a voucher of 100.00: 0.3255 and 0.25
+        assertThat(fee(shop, order.given(vestcoin.core.quote.Outside.NOTHING.with(new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("100.00")))))).isEqualByComparingTo("0.58");
+        assertThat(fee(shop, order.given(vestcoin.core.quote.Outside.NOTHING.with(new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("200.00")))))).as("paid by voucher alone").isEqualByComparingTo("0.00");
+    }
+
+    private static BigDecimal fee(Shops.Maker shop, Order order) {
+        return price(shop, order).method("card").orElseThrow().fee().orElseThrow().value();
+    }
+
     @Test
     void a_charge_is_measured_on_the_amount_before_it_and_taxed_as_the_delivery_is() {
         Shops.Maker shop = new Shops.Maker().in("CH", "CHF").taxes("CH", "s", "8.1").taxes("CH", "books", "2.6").sells(Thing.of("puppet", "60.00", "s").weighs("1 kg").product())

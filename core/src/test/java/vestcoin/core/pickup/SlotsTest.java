@@ -38,11 +38,11 @@ class SlotsTest {
     }
 
     private static Hours every(String from, String to) {
-        return new Hours(List.of(), LocalTime.parse(from), LocalTime.parse(to));
+        return new Hours(List.of(), LocalTime.parse(from.length() < 5 ? "0" + from : from), LocalTime.parse(to.length() < 5 ? "0" + to : to));
     }
 
     private static List<String> open(Pickup.Spot spot, String at, ZoneId zone, LocalDate ready, Taken taken) {
-        return Slots.open(Slots.plan(spot), Instant.parse(at), zone, Optional.ofNullable(ready), taken, 100).stream().map(slot -> slot.start().toLocalDateTime().toString()).toList();
+        return Slots.open(Slots.plan(spot), Instant.parse(at), zone, Optional.ofNullable(ready), taken).stream().map(slot -> slot.start().toLocalDateTime().toString()).toList();
     }
 
     @Test
@@ -75,9 +75,9 @@ class SlotsTest {
         Pickup.Spot night = spot(30, null, 0, 0, null, every("00:30", "03:00"));
         assertThat(open(night, "2026-03-29T00:00:00Z", DUBLIN, null, Taken.NONE)).containsExactly("2026-03-29T00:30", "2026-03-29T02:00", "2026-03-29T02:30");
         assertThat(open(night, "2026-03-08T05:00:00Z", NEW_YORK, null, Taken.NONE)).containsExactly("2026-03-08T00:30", "2026-03-08T01:00", "2026-03-08T01:30");
-        List<Slots.Slot> autumn = Slots.open(Slots.plan(night), Instant.parse("2026-10-24T23:00:00Z"), DUBLIN, Optional.empty(), Taken.NONE, 100);
+        List<Slots.Slot> autumn = Slots.open(Slots.plan(night), Instant.parse("2026-10-24T23:00:00Z"), DUBLIN, Optional.empty(), Taken.NONE);
         assertThat(autumn).extracting(slot -> slot.start().toInstant().toString()).containsExactly("2026-10-24T23:30:00Z", "2026-10-25T00:00:00Z", "2026-10-25T00:30:00Z", "2026-10-25T02:00:00Z", "2026-10-25T02:30:00Z");
-        List<Slots.Slot> fall = Slots.open(Slots.plan(night), Instant.parse("2026-11-01T04:00:00Z"), NEW_YORK, Optional.empty(), Taken.NONE, 100);
+        List<Slots.Slot> fall = Slots.open(Slots.plan(night), Instant.parse("2026-11-01T04:00:00Z"), NEW_YORK, Optional.empty(), Taken.NONE);
         assertThat(fall).extracting(slot -> slot.start().toInstant().toString()).contains("2026-11-01T05:00:00Z", "2026-11-01T05:30:00Z").doesNotContain("2026-11-01T06:00:00Z");
     }
 
@@ -107,6 +107,18 @@ class SlotsTest {
                 .containsExactly("The slot chosen is not open any more.");
         Order made = Shops.order(Destination.of("IE"), Line.of("made", 1)).withDelivery("pickup-dock");
         assertThat(Pricing.price(shop(spot, null).compiled(), made).sent().slots().get("pickup-dock").get(0).start().toLocalDate()).as("three working days to prepare").isEqualTo("2026-11-30");
+    }
+
+    /** 7 days of 6 hours: far more than a buyer looks at at once. */
+    @Test
+    void every_slot_within_the_days_ahead_can_be_chosen() {
+        Pickup.Spot spot = spot(60, null, null, 9, null, every("10:00", "16:00"));
+        Order late = Shops.order(Destination.of("IE"), Line.of("kite", 1)).withDelivery("pickup-dock").withSlot(LocalDateTime.parse("2026-12-04T15:00"));
+        assertThat(Pricing.price(shop(spot, null).compiled(), late).missing()).isEmpty();
+        Pickup.Local bike = new Pickup.Local("Cargo bike", "", null, new BigDecimal("8"), "km", RateText.parse("p", "3.00", Currencies.of("EUR").orElseThrow()).orElseThrow(),
+                null, java.util.stream.IntStream.range(8, 20).mapToObj(hour -> every(hour + ":00", hour + ":45")).toList(), null, null);
+        Order brought = Shops.order(Destination.of("IE"), Line.of("kite", 1)).at(new Point(new BigDecimal("53.2800"), new BigDecimal("-9.0500"))).withDelivery("local").withSlot(LocalDateTime.parse("2026-12-01T19:00"));
+        assertThat(Pricing.price(shop(spot, bike).compiled(), brought).missing()).isEmpty();
     }
 
     @Test

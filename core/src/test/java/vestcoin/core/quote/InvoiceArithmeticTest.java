@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.setup.Compiled;
@@ -57,7 +58,8 @@ class InvoiceArithmeticTest {
         for (int i = 0; i < 3000; i++) {
             Setup setup = shops.shop();
             Order order = shops.order(setup);
-            if (setup.shop().rounding() != Rounding.HALF_UP || setup.tax().places().stream().anyMatch(row -> row.rounding().filter(by -> by == Tax.RoundedBy.LINE).isPresent()
+            // EN 16931 is written for two decimals
+            if (CurrencyUnit.of(order.currency().orElse(setup.shop().currency())).getDecimalPlaces() != 2 || setup.shop().rounding() != Rounding.HALF_UP || setup.tax().places().stream().anyMatch(row -> row.rounding().filter(by -> by == Tax.RoundedBy.LINE).isPresent()
                     || row.rates().values().stream().anyMatch(rate -> rate.components().size() > 1))) {
                 continue;
             }

@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
 import vestcoin.core.calendar.Working;
 import vestcoin.core.delivery.Chargeable;
 import vestcoin.core.delivery.Charges;
@@ -60,8 +62,7 @@ public final class Shops {
         private final Map<String, Tax.DeliveryTax> deliveryTax = new LinkedHashMap<>();
         private final List<String> categories = new ArrayList<>();
         private final List<Tax.Registration> registrations = new ArrayList<>();
-        private final List<Payment.Method> methods = new ArrayList<>(List.of(new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards",
-                Optional.of(new Payment.Fee(new BigDecimal("1.4"), new BigDecimal("0.25"))))));
+        private final List<Payment.Method> methods = new ArrayList<>();
         private final List<Goods.ProductGroup> groups = new ArrayList<>();
         private final Map<String, UnaryOperator<Delivery.Option>> optionChanges = new LinkedHashMap<>();
         private final Map<String, UnaryOperator<Tax.PlaceRates>> rowChanges = new LinkedHashMap<>();
@@ -271,7 +272,12 @@ public final class Shops {
                     .apply(new Delivery.Option(option, option, "", Optional.empty(), Optional.ofNullable(limits.get(option))))).toList();
             return change.apply(new Setup(shop, new Goods(products, buyerGroups, groups, Optional.empty()), new Discounts(discounts), new Delivery(zones, made),
                     new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows, registrations, standing, sourcing, Optional.ofNullable(smallBusiness)),
-                    new Payment(methods), null));
+                    new Payment(Stream.concat(Stream.of(card()), methods.stream()).toList()), null));
+        }
+
+        private Payment.Method card() {
+            BigDecimal fixed = new BigDecimal("0.25").movePointRight(Currencies.of(currency).map(CurrencyUnit::getDecimalPlaces).filter(digits -> digits == 0).isPresent() ? 2 : 0);
+            return new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards", Optional.of(new Payment.Fee(new BigDecimal("1.4"), fixed)));
         }
 
         public Compiled compiled() {

@@ -47,7 +47,7 @@ class FillingTest {
 
     @Test
     void the_union_is_taken_apart_and_the_world_is_not() {
-        assertThat(Filling.of(book(ireland()), IRELAND, List.of(Place.parse("EU")))).hasSize(26);
+        assertThat(Filling.of(book(ireland()), IRELAND, List.of(Place.parse("EU")))).as("and three places with rates of their own").hasSize(26 + 3);
         assertThat(Filling.of(book(), IRELAND, List.of(Place.parse("WORLD")))).hasSize(1);
     }
 
