@@ -1,6 +1,7 @@
 package vestcoin.app;
 
 import picocli.CommandLine;
+import vestcoin.app.run.BackupCommand;
 import vestcoin.app.run.CheckCommand;
 import vestcoin.app.run.CompareCommand;
 import vestcoin.app.run.ContractCommand;
@@ -9,7 +10,7 @@ import vestcoin.app.run.ServeCommand;
 
 /** The commands of the jar. */
 @CommandLine.Command(name = "vest-coin", description = "Sets up how a small shop's orders are priced and paid.", mixinStandardHelpOptions = true,
-        subcommands = {ServeCommand.Demo.class, ServeCommand.Start.class, PriceCommand.class, CheckCommand.class,
+        subcommands = {ServeCommand.Demo.class, ServeCommand.Start.class, BackupCommand.Take.class, BackupCommand.Bring.class, PriceCommand.class, CheckCommand.class,
                 CompareCommand.class, ContractCommand.class})
 public final class Main {
     private Main() {}

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
@@ -26,12 +27,21 @@ public final class Caller {
     /** What buyers of the demo shop agree to, as it ships. */
     public static final Map<String, String> AGREED = Policies.toAgree(Document.parse(DemoShop.setupFile()).setup());
 
+    private static final AtomicInteger CALLERS = new AtomicInteger();
+
     private final HttpClient http = HttpClient.newHttpClient();
     private final Map<String, String> cookies = new LinkedHashMap<>();
     private final String url;
+    private final String client;
 
     public Caller(String url) {
+        this(url, "10.7." + CALLERS.incrementAndGet() / 250 + "." + (1 + CALLERS.get() % 250));
+    }
+
+    /** @param client the address it says it is forwarded for: the same for the same client */
+    public Caller(String url, String client) {
         this.url = url;
+        this.client = client;
         get("/api/session");
     }
 
@@ -75,7 +85,7 @@ public final class Caller {
     }
 
     private HttpRequest request(String method, String path, String body, Map<String, String> headers) {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path)).header("Content-Type", "application/json")
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path)).header("Content-Type", "application/json").header("X-Forwarded-For", client)
                 .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         if (!cookies.isEmpty()) {
             request.header("Cookie", cookies.entrySet().stream().map(cookie -> cookie.getKey() + "=" + cookie.getValue()).collect(Collectors.joining("; ")));

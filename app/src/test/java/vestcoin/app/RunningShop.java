@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
@@ -42,12 +44,18 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
         }
     }
 
-    /** @param more settings */
+    /** The code the first visit of an empty installation gives, in tests. */
+    public static final String FIRST_CODE = "TEST-CODE-0001";
+
+    /** Each caller is a client of its own, by the address it says it is forwarded for; and one buyer of the tests may order as often as they need. */
+    public static final List<String> FOR_TESTS = List.of("--vest-coin.proxies=127.0.0.1", "--vest-coin.pace.orders-by-address=1000000", "--vest-coin.first-code=" + FIRST_CODE);
+
+    /** @param more settings, which go before those of all tests */
     public static Running start(String... more) throws IOException {
         Path data = Files.createTempDirectory("vest-coin-test");
         Simulation services = Simulation.start(0, data);
         int port = freePort();
-        ConfigurableApplicationContext context = ServeCommand.application(port, data, services.url(), more);
+        ConfigurableApplicationContext context = ServeCommand.application(port, data, services.url(), Stream.concat(FOR_TESTS.stream(), Stream.of(more)).toArray(String[]::new));
         context.getBean(DemoShop.class).loadIfEmpty();
         return new Running(port, data, services, context);
     }

@@ -2,39 +2,44 @@ package vestcoin.app.access;
 
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.core.problem.Refused;
 
 /** People with a password, and the shops they may open. */
 @Repository
 public class People {
-    static final int TRIES = 10;
-    static final Duration LOCK = Duration.ofMinutes(15);
-    private static final int SHORTEST_PASSWORD = 12;
+    private static final Duration BUSY = Duration.ofSeconds(1);
 
-    public record Person(long id, String email, String passwordHash, int failures, Instant lockedUntil) {}
+    private record Person(long id, String passwordHash) {}
 
     /** How an attempt to sign in ended. */
-    public enum Outcome { WELCOME, WRONG, LOCKED }
+    sealed interface Outcome {
+        record Welcome() implements Outcome {}
+
+        record Wrong() implements Outcome {}
+
+        /** Not looked at. @param left until it is worth trying again */
+        record Slowed(Duration left) implements Outcome {}
+    }
 
     private final JdbcClient sql;
-    private final PasswordEncoder passwords;
+    private final Passwords passwords;
+    private final Trials trials;
     private final Clock clock;
-    private final String decoy;
 
-    People(JdbcClient sql, PasswordEncoder passwords, Clock clock) {
+    People(JdbcClient sql, Passwords passwords, Trials trials, Clock clock) {
         this.sql = sql;
         this.passwords = passwords;
+        this.trials = trials;
         this.clock = clock;
-        this.decoy = passwords.encode("nobody has this password");
     }
 
     public boolean none() {
@@ -42,17 +47,38 @@ public class People {
     }
 
     /** @throws Refused if the address or the password will not do */
-    @Transactional
     public long add(String email, String password) {
-        String address = normal(email);
-        if (!address.matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+") || address.length() > 254) {
-            throw new Refused("email", "“" + email + "” is not an e-mail address.", "Write it as name@example.com.");
+        return added(email, hashed(email, password));
+    }
+
+    /** Looks at an address and a password and hashes it: what takes its time, before any transaction. */
+    String hashed(String email, String password) {
+        if (!MailAddress.isOne(email)) {
+            throw new Refused("email", "“" + (email == null ? "" : email) + "” is not an e-mail address.", "Write it as name@example.com.");
         }
-        if (password == null || password.length() < SHORTEST_PASSWORD || password.length() > 200) {
-            throw new Refused("password", "The password is shorter than " + SHORTEST_PASSWORD + " characters.", "Use four or more words, or let a password manager make one.");
+        return passwords.hashed(password, normal(email));
+    }
+
+    private long added(String email, String hash) {
+        sql.sql("insert into person(email, password_hash) values (:email, :hash)").param("email", normal(email)).param("hash", hash).update();
+        return sql.sql("select id from person where email = :email").param("email", normal(email)).query(Long.class).single();
+    }
+
+    /** Makes the first owner, of whoever asks at the same moment one. @return nothing when there is one already */
+    @Transactional
+    Optional<Long> first(String email, String hash) {
+        if (!none()) {
+            return Optional.empty();
         }
-        sql.sql("insert into person(email, password_hash) values (:email, :hash)").param("email", address).param("hash", passwords.encode(password)).update();
-        return sql.sql("select id from person where email = :email").param("email", address).query(Long.class).single();
+        try {
+            // The row that can be there once comes with the person: whoever is second waits for the first and is refused.
+            long person = added(email, hash);
+            sql.sql("insert into installation(one, owner) values (1, :person)").param("person", person).update();
+            return Optional.of(person);
+        } catch (DuplicateKeyException e) {
+            org.springframework.transaction.interceptor.TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
+            return Optional.empty();
+        }
     }
 
     @Transactional
@@ -60,24 +86,43 @@ public class People {
         sql.sql("insert into helper(shop, person) values (:shop, :person)").param("shop", shop).param("person", person).update();
     }
 
-    /** Tries a password. Ten wrong ones lock the person out for a quarter of an hour, right ones included. */
-    @Transactional
-    public Outcome tried(String email, String password) {
-        Optional<Person> found = sql.sql("select id, email, password_hash, failures, locked_until from person where email = :email for update")
-                .param("email", normal(email)).query(Person.class).optional();
-        boolean matches = passwords.matches(password == null ? "" : password, found.map(Person::passwordHash).orElse(decoy));
-        if (found.isEmpty()) {
-            return Outcome.WRONG;
+    /**
+     * Tries a password. Wrong tries slow down who tries, and the account for all but those who signed in to it before from where they
+     * are now; no row is locked and no connection held while the password is looked at.
+     *
+     * @param client address it comes from
+     */
+    Outcome tried(String email, String password, String client) {
+        Optional<Person> found = sql.sql("select id, password_hash from person where email = :email").param("email", normal(email)).query(Person.class).optional();
+        boolean known = found.isPresent() && sql.sql("select count(*) from person_client where person = :person and client = :client")
+                .param("person", found.get().id()).param("client", client).query(Long.class).single() > 0;
+        String byClient = "client " + client;
+        String byAccount = "account " + normal(email);
+        Optional<Duration> wait = trials.wait(byClient).or(() -> known ? Optional.empty() : trials.wait(byAccount));
+        if (wait.isPresent()) {
+            return new Outcome.Slowed(wait.get());
         }
-        Person person = found.get();
-        if (person.lockedUntil() != null && clock.instant().isBefore(person.lockedUntil())) {
-            return Outcome.LOCKED;
+        Optional<Boolean> matches = passwords.matches(password, found.map(Person::passwordHash));
+        if (matches.isEmpty()) {
+            return new Outcome.Slowed(BUSY);
         }
-        int failures = matches ? 0 : person.failures() + 1;
-        boolean lock = failures >= TRIES;
-        sql.sql("update person set failures = :failures, locked_until = :until where id = :id").param("failures", lock ? 0 : failures)
-                .param("until", lock ? clock.instant().plus(LOCK).atOffset(ZoneOffset.UTC) : null).param("id", person.id()).update();
-        return matches ? Outcome.WELCOME : lock ? Outcome.LOCKED : Outcome.WRONG;
+        if (!matches.get()) {
+            trials.failed(byClient);
+            trials.failed(byAccount);
+            return new Outcome.Wrong();
+        }
+        trials.forget(byClient);
+        trials.forget(byAccount);
+        remember(found.orElseThrow(), password, client);
+        return new Outcome.Welcome();
+    }
+
+    private void remember(Person person, String password, String client) {
+        sql.sql("merge into person_client(person, client, at) key (person, client) values (:person, :client, :at)").param("person", person.id()).param("client", client)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
+        if (passwords.outdated(person.passwordHash())) {
+            sql.sql("update person set password_hash = :hash where id = :id").param("hash", passwords.hashed(password)).param("id", person.id()).update();
+        }
     }
 
     public List<String> shopsOf(String email) {

@@ -3,6 +3,7 @@ package vestcoin.app.access;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -12,13 +13,15 @@ import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.Told;
+import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.FirstDraft;
 
@@ -30,16 +33,23 @@ class SessionController {
 
     record Credentials(String email, String password) {}
 
-    record FirstOwner(String email, String password, String shopName, String country, String currency) {}
+    /** @param code that the start of the installation printed */
+    record FirstOwner(String code, String email, String password, String shopName, String country, String currency) {}
 
     private final People people;
     private final Drafts drafts;
+    private final FirstCode code;
+    private final Trials trials;
     private final SecurityContextRepository contexts;
+    private final TransactionTemplate transaction;
 
-    SessionController(People people, Drafts drafts, SecurityContextRepository contexts) {
+    SessionController(People people, Drafts drafts, FirstCode code, Trials trials, SecurityContextRepository contexts, PlatformTransactionManager transactions) {
         this.people = people;
         this.drafts = drafts;
+        this.code = code;
+        this.trials = trials;
         this.contexts = contexts;
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     @GetMapping("/api/session")
@@ -54,11 +64,19 @@ class SessionController {
 
     @PostMapping("/api/session")
     Session signIn(@RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
-        return switch (people.tried(credentials.email(), credentials.password())) {
-            case WELCOME -> welcome(People.normal(credentials.email()), request, response);
-            case WRONG -> throw new Told(HttpStatus.UNAUTHORIZED, "password", "The e-mail and the password do not go together.", "Check both; after ten tries the door stays shut for 15 minutes.");
-            case LOCKED -> throw new Told(HttpStatus.TOO_MANY_REQUESTS, "password", "There were too many wrong passwords.", "Wait 15 minutes and try again.");
-        };
+        People.Outcome outcome = people.tried(credentials.email(), credentials.password(), request.getRemoteAddr());
+        if (outcome instanceof People.Outcome.Slowed slowed) {
+            throw slowed(slowed.left());
+        }
+        if (outcome instanceof People.Outcome.Wrong) {
+            throw new Told(HttpStatus.UNAUTHORIZED, "password", "The e-mail and the password do not go together.", "Check both; each further wrong try makes the next one wait longer.");
+        }
+        return welcome(People.normal(credentials.email()), request, response);
+    }
+
+    private static Told slowed(Duration wait) {
+        long seconds = Math.max(1, wait.plusMillis(999).toSeconds());
+        return new Told(HttpStatus.TOO_MANY_REQUESTS, "password", "Too much was tried in vain.", "Try again in " + (seconds < 120 ? seconds + " seconds." : (seconds + 59) / 60 + " minutes."));
     }
 
     private Session welcome(String email, HttpServletRequest request, HttpServletResponse response) {
@@ -82,15 +100,34 @@ class SessionController {
     }
 
     @PostMapping("/api/first-owner")
-    @Transactional
-    public Session firstOwner(@RequestBody FirstOwner first, HttpServletRequest request, HttpServletResponse response) {
+    Session firstOwner(@RequestBody FirstOwner first, HttpServletRequest request, HttpServletResponse response) {
         if (!people.none()) {
-            throw new Told(HttpStatus.CONFLICT, "email", "This installation has an owner already.", "Sign in instead.");
+            throw taken();
         }
-        long person = people.add(first.email(), first.password());
+        String client = "first " + request.getRemoteAddr();
+        trials.wait(client).ifPresent(wait -> {
+            throw slowed(wait);
+        });
+        if (!code.is(first.code())) {
+            trials.failed(client);
+            throw new Told(HttpStatus.FORBIDDEN, "code", "This is not the code that was printed when Vest Coin was started.", "Look into the window it was started in; the code is made anew at each start.");
+        }
         String shop = FirstDraft.idFor(first.shopName());
-        drafts.create(shop, FirstDraft.of(first.shopName(), first.country(), first.currency()));
-        people.letIn(person, shop);
+        Document draft = FirstDraft.of(first.shopName(), first.country(), first.currency());
+        String hash = people.hashed(first.email(), first.password());
+        // All of it or nothing, and of several who come at the same moment one.
+        boolean made = Boolean.TRUE.equals(transaction.execute(status -> people.first(first.email(), hash).map(person -> {
+            drafts.create(shop, draft);
+            people.letIn(person, shop);
+            return true;
+        }).orElse(false)));
+        if (!made) {
+            throw taken();
+        }
         return welcome(People.normal(first.email()), request, response);
+    }
+
+    private static Told taken() {
+        return new Told(HttpStatus.CONFLICT, "email", "This installation has an owner already.", "Sign in instead.");
     }
 }

@@ -22,6 +22,7 @@ import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
 import vestcoin.app.opening.Entrance;
 import vestcoin.app.order.Orders;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 
@@ -68,7 +69,7 @@ class BuyerController {
     @PostMapping("/api/counter/{shop}/me/letter")
     ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
         Editions.Edition edition = editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
-        if (!Orders.mailable(wants.email())) {
+        if (!MailAddress.isOne(wants.email())) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
         }
         String email = wants.email().strip();

@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.Told;
 import vestcoin.app.opening.Entrance;
-import vestcoin.app.order.Orders;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Editions;
 
 /** Agreeing to be reminded of a basket, taking that back, and coming back by the letter. */
@@ -40,7 +40,7 @@ class UnfinishedController {
     @PostMapping("/api/counter/{shop}/unfinished")
     ResponseEntity<Void> keep(@PathVariable String shop, @RequestBody LeftBasket basket) {
         Editions.Edition edition = entrance.into(shop);
-        if (!Orders.mailable(basket.email())) {
+        if (!MailAddress.isOne(basket.email())) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
         }
         if (basket.left() == null || basket.left().lines().size() > MOST_LINES || basket.left().codes().size() > MOST_CODES || basket.left().name().length() > LONGEST_NAME) {

@@ -62,6 +62,13 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber, apart(quote), basket(quote));
     }
 
+    static final String NO_SUCH_CODE = "The shop has no such code.";
+
+    /** The same with other reasons at the codes that take nothing off. */
+    BuyerQuote with(List<RefusedCode> codes) {
+        return new BuyerQuote(currency, prices, lines, goods, discounts, delivery, needsDelivery, taxes, tax, payable, vouchers, fee, rounding, toPay, methods, codes, missing, whose, taxNumber, apart, basket);
+    }
+
     /** The same with the application's own sentences in another language. */
     BuyerQuote in(String language) {
         return new BuyerQuote(currency, prices, lines, goods, discounts, delivery, needsDelivery, taxes, tax, payable, vouchers, fee, rounding, toPay, methods,
@@ -104,7 +111,7 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                     .anyMatch(discount -> discount.code().filter(own -> own.equalsIgnoreCase(code.strip())).isPresent());
             if (!used) {
                 refused.add(new RefusedCode(code, quote.notApplied().stream().filter(not -> not.code().filter(own -> own.equalsIgnoreCase(code.strip())).isPresent())
-                        .map(QuoteView.NotApplied::reason).findFirst().orElse("The shop has no such code.")));
+                        .map(QuoteView.NotApplied::reason).findFirst().orElse(NO_SUCH_CODE)));
             }
         }
         return refused;

@@ -1,7 +1,9 @@
 package vestcoin.app.checkout;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,6 +24,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.buyer.Buyers;
 import vestcoin.app.buyer.Unfinished;
+import vestcoin.app.edge.Pace;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
@@ -29,6 +32,7 @@ import vestcoin.app.link.Circumstances;
 import vestcoin.app.link.TaxNumbers;
 import vestcoin.app.opening.Entrance;
 import vestcoin.app.order.Orders;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
@@ -45,6 +49,7 @@ import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
+import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.Setup;
@@ -78,6 +83,13 @@ class CounterController {
             codes = codes == null ? List.of() : codes;
             business = business == null ? Optional.empty() : business;
             taxNumber = taxNumber == null ? Optional.empty() : taxNumber.map(String::strip).filter(text -> !text.isEmpty());
+            lines = lines == null ? List.of() : lines;
+            delivery = delivery == null ? Optional.empty() : delivery;
+            method = method == null ? Optional.empty() : method;
+        }
+
+        Basket with(List<String> others) {
+            return new Basket(lines, to, delivery, method, others, business, taxNumber, slot, currency, language, deliveries);
         }
     }
 
@@ -119,9 +131,11 @@ class CounterController {
     private final Unfinished unfinished;
     private final Circumstances circumstances;
     private final TaxNumbers taxNumbers;
+    private final Guessing guessing;
+    private final Pace pace;
     private final Clock clock;
 
-    CounterController(Entrance entrance, Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Placing placing, Slips slips, Buyers buyers, Unfinished unfinished, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
+    CounterController(Entrance entrance, Editions editions, Gateways gateways, Orders orders, Payments payments, PaymentBook book, Placing placing, Slips slips, Buyers buyers, Unfinished unfinished, Circumstances circumstances, TaxNumbers taxNumbers, Guessing guessing, Pace pace, Clock clock) {
         this.entrance = entrance;
         this.editions = editions;
         this.gateways = gateways;
@@ -134,6 +148,8 @@ class CounterController {
         this.unfinished = unfinished;
         this.circumstances = circumstances;
         this.taxNumbers = taxNumbers;
+        this.guessing = guessing;
+        this.pace = pace;
         this.clock = clock;
     }
 
@@ -180,16 +196,19 @@ class CounterController {
     }
 
     @PostMapping("/api/counter/{shop}/quote")
-    BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket) {
+    BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket, HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
         Document document = spoken(edition, basket.language());
-        return BuyerQuote.of(document.quote(order(edition, basket, "")), basket.codes(), buyer(basket).trouble()).in(document.setup().shop().language());
+        Basket tried = guessing.without(basket, request.getRemoteAddr());
+        BuyerQuote quote = BuyerQuote.of(document.quote(order(edition, tried, "")), basket.codes(), buyer(basket).trouble());
+        return guessing.counted(quote, tried, request.getRemoteAddr()).in(document.setup().shop().language());
     }
 
     @PostMapping("/api/counter/{shop}/orders")
-    Placed place(@PathVariable String shop, @RequestBody Wanted wanted, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
+    Placed place(@PathVariable String shop, @RequestBody Wanted wanted, @CookieValue(name = Buyers.COOKIE, required = false) String session, HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
         check(wanted, edition.document().setup().terms().asking());
+        slowed(wanted, request.getRemoteAddr());
         Document document = spoken(edition, wanted.basket().language());
         signedIn(edition, wanted.contact(), session);
         Order order = order(edition, wanted.basket(), wanted.contact().email());
@@ -207,6 +226,14 @@ class CounterController {
         Orders.Order placed = placing.place(edition, wanted.key(), order, edition.document().quote(order), wanted.contact(), new Placing.Agreed(document.setup().shop().language(), wanted.agreed()));
         unfinished.forget(shop, wanted.contact().email());
         return view(placed);
+    }
+
+    /** @throws Told if one client, or somebody for one address, places more orders than people do */
+    private void slowed(Wanted wanted, String client) {
+        Optional<Duration> left = pace.wait(Pace.Of.ORDERS_BY_CLIENT, client).or(() -> pace.wait(Pace.Of.ORDERS_BY_ADDRESS, Orders.normal(wanted.contact().email())));
+        left.ifPresent(wait -> {
+            throw new Told(HttpStatus.TOO_MANY_REQUESTS, "key", "Many orders were placed from here just now.", "Order again in " + Math.max(1, wait.toSeconds()) + " seconds; the basket is kept.");
+        });
     }
 
     /** @throws Told if this shop takes orders only from buyers who have signed in, and this one has not */
@@ -260,12 +287,18 @@ class CounterController {
 
     /** The order as asked, with what is known around it: how often discounts were used, by the buyer of this address too, and what is given from outside. */
     private Order order(Editions.Edition edition, Basket basket, String email) {
+        if (basket.to() == null || basket.to().country() == null) {
+            throw new Refused("basket/to", "The basket has no place to go to.", "Add at least a country.");
+        }
+        if (basket.lines().contains(null)) {
+            throw new Refused("basket/lines", "A line of the basket is empty.", "Take it out.");
+        }
         Order order = new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(),
                 basket.codes(), Optional.empty(), gateways.states(edition.shop()), orders.history(edition.shop(), email)).by(buyer(basket).buyer());
         String currency = basket.currency().orElse(edition.document().setup().shop().currency());
         order = order.in(basket.currency().orElse(null)).withDeliveries(basket.deliveries());
         List<String> onAccount = edition.document().setup().payment().methods().stream().filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT).map(Payment.Method::id).toList();
-        long owed = orders.owed(edition.shop(), email, currency, onAccount);
+        long owed = orders.owed(edition.shop(), Placing.taxNumber(order), currency, onAccount);
         order = order.given(order.outside().owing(BigDecimal.valueOf(owed, Currencies.of(currency).map(CurrencyUnit::getDecimalPlaces).orElse(0))));
         return circumstances.around(edition.shop(), edition.document().compiled(), basket.slot().isPresent() ? order.withSlot(basket.slot().get()) : order);
     }
@@ -282,7 +315,7 @@ class CounterController {
         Placing.Contact contact = placing.contact();
         if (!problems.when(contact == null, "contact", "Name and address are missing.", "Fill them in.")) {
             problems.when(contact.name() == null || contact.name().isBlank() || contact.name().length() > 200, "contact/name", "The name is missing.", "Type who the order is for.");
-            problems.when(!Orders.mailable(contact.email()), "contact/email",
+            problems.when(!MailAddress.isOne(contact.email()), "contact/email",
                     "The e-mail address cannot be right.", "Write it as name@example.com; the receipt goes there.");
             problems.when(contact.lines().isEmpty() || contact.lines().get(0).isBlank() || String.join("", contact.lines()).length() > 500, "contact/lines",
                     "The street is missing.", "Type street and number.");

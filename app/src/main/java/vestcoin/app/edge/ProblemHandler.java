@@ -40,11 +40,6 @@ class ProblemHandler {
 
     @ExceptionHandler(HttpMessageNotReadableException.class)
     ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
-        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-            if (cause instanceof SizeLimit.TooLarge) {
-                return answer(Told.detail(HttpStatus.CONTENT_TOO_LARGE, List.of(SizeLimit.PROBLEM), Map.of()));
-            }
-        }
         if (e.getCause() instanceof JacksonException json) {
             return answer(Told.detail(HttpStatus.BAD_REQUEST, Json.refused(json).problems(), Map.of()));
         }

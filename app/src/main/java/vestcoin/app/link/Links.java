@@ -5,8 +5,10 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import vestcoin.app.edge.Told;
 import vestcoin.app.outside.Access;
 import vestcoin.app.outside.Vault;
 
@@ -41,8 +43,11 @@ public class Links {
         this.services = services;
     }
 
-    /** Where a service of this kind would be, opened by a key not kept yet. */
+    /** Where a service of this kind would be, opened by a key not kept yet. @throws Told if the text can be no key */
     public Access candidate(Kind kind, String secret) {
+        if (!Access.canBeSecret(secret)) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "This is no key: it is empty, or has a line break, a space or another character that no key has.", "Copy it again, without what stands around it.");
+        }
         return new Access(services + "/" + kind.path, secret);
     }
 

@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Properties;
 import org.springframework.web.util.HtmlUtils;
+import vestcoin.app.outside.MailAddress;
 
 /**
  * An e-mail with an HTML and a plain part that say the same.
@@ -43,7 +44,7 @@ record Letter(String id, String fromName, String from, String to, String subject
                 }
             };
             message.setFrom(new InternetAddress(from, fromName, StandardCharsets.UTF_8.name()));
-            message.setRecipient(MimeMessage.RecipientType.TO, new InternetAddress(to));
+            message.setRecipient(MimeMessage.RecipientType.TO, new InternetAddress(MailAddress.of(to).orElseThrow(() -> new IllegalArgumentException("no address a letter can be written to"))));
             message.setSubject(subject, StandardCharsets.UTF_8.name());
             MimeBodyPart plain = new MimeBodyPart();
             plain.setText(plain(), StandardCharsets.UTF_8.name());

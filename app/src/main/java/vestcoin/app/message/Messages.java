@@ -249,14 +249,18 @@ public class Messages {
     /** @param order its id, or null for a letter of none @param name the same for the same letter, which is written once */
     private boolean owe(String shop, Long order, Shop from, String event, String name, String to, Said said) {
         String sender = Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + shop + ".invalid");
-        Letter letter = new Letter(name, from.name(), sender, to, said.subject(), said.body());
         try {
+            String mime = new Letter(name, from.name(), sender, to, said.subject(), said.body()).mime();
             sql.sql("insert into letter(shop, order_id, event, name, recipient, subject, mime, at) values (:shop, :order, :event, :name, :to, :subject, :mime, :at)")
-                    .param("shop", shop).param("order", order).param("event", event).param("name", name).param("to", to).param("subject", said.subject()).param("mime", letter.mime())
+                    .param("shop", shop).param("order", order).param("event", event).param("name", name).param("to", to).param("subject", said.subject()).param("mime", mime)
                     .param("at", now()).update();
             return true;
         } catch (DuplicateKeyException e) {
             LOG.debug("{} is written already", name);
+            return false;
+        } catch (IllegalArgumentException e) {
+            // Another letter of the same order, such as the seller's copy, does not hang on this one.
+            LOG.warn("{} cannot be written: {}", name, e.getMessage());
             return false;
         }
     }

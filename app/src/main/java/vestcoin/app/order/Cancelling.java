@@ -5,7 +5,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
@@ -21,6 +24,9 @@ import vestcoin.app.quote.QuoteView;
  */
 @Service
 public class Cancelling {
+    private static final Logger LOG = LoggerFactory.getLogger(Cancelling.class);
+    private static final int AT_A_TIME = 200;
+
     private final Orders orders;
     private final PaymentBook book;
     private final Payments payments;
@@ -33,15 +39,36 @@ public class Cancelling {
 
     /** @throws Told if something has left already, or the buyer is paying at this moment */
     public void cancel(Orders.Order order, String actor) {
+        cancel(order, actor, false);
+    }
+
+    private void cancel(Orders.Order order, String actor, boolean lapsed) {
         if (!order.sent().equals("no")) {
             throw new Told(HttpStatus.CONFLICT, "order", "Something of this order has left already.", "Give back what comes back, as a refund.");
         }
         book.ofOrder(order.id()).forEach(payments::asked);
-        if (!orders.cancel(order, stock(order))) {
+        if (!orders.cancel(order, stock(order), lapsed)) {
             throw new Told(HttpStatus.CONFLICT, "order", "The buyer is paying at this moment.", "Try again when the payment is decided.");
         }
         book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).forEach(payment -> settle(payment, actor));
         book.announce(order.id());
+    }
+
+    /**
+     * Calls off by itself what was never paid in its time. Nothing lapses while a payment's outcome is unknown: the provider is asked
+     * first, and an order it may still pay is left for the next time.
+     */
+    @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
+    public void lapse() {
+        for (Orders.Order order : orders.overdue(AT_A_TIME)) {
+            try {
+                cancel(order, "Vest Coin", true);
+            } catch (Told paying) {
+                LOG.info("order {} of {} does not lapse yet: {}", order.number(), order.shop(), paying.getMessage());
+            } catch (RuntimeException e) {
+                LOG.warn("order {} of {} could not lapse: {}", order.number(), order.shop(), e.toString());
+            }
+        }
     }
 
     private void settle(PaymentBook.Payment payment, String actor) {

@@ -24,10 +24,10 @@ import vestcoin.core.pickup.Taken;
 public class Orders {
     public static final int PAGE = 50;
 
-    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param cancelledAt when the seller called it off, or null */
+    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param cancelledAt when the seller called it off, or it lapsed, or null @param lapsed whether it was called off by itself, its money not having come */
     public record Order(long id, String shop, int number, String token, int edition, String mode, String document, String quote, String currency,
             long payable, long due, String method, String email, String name, String country, String address, Instant placedAt, String standing, String sent,
-            String language, String agreed, Instant cancelledAt, String wishes) {
+            String language, String agreed, Instant cancelledAt, String wishes, boolean lapsed) {
         public boolean cancelled() {
             return cancelledAt != null;
         }
@@ -36,9 +36,9 @@ public class Orders {
     /** One row of the list, its amount in minor units. */
     public record Row(int number, String name, String country, String mode, String currency, long payable, String method, Instant placedAt, String standing, String sent) {}
 
-    /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON */
+    /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON @param lapsesAt until when it waits for its money @param taxNumber of a confirmed business, else empty */
     public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long due, String method,
-            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed, String wishes) {
+            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed, String wishes, Optional<Instant> lapsesAt, String taxNumber) {
         long payable() {
             return due + vouchers.stream().mapToLong(Voucher::amount).sum();
         }
@@ -78,7 +78,7 @@ public class Orders {
     }
 
     private static final String ORDER = """
-            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes from orders
+            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed from orders
             """;
 
     private final JdbcClient sql;
@@ -108,13 +108,14 @@ public class Orders {
         }
         String token = UUID.randomUUID().toString();
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed, wishes)
+                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed, wishes, lapses_at, tax_number)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token, :key, :edition, :mode, :document, :quote,
-                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed, :wishes)""")
+                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed, :wishes, :lapses, :taxNumber)""")
                 .param("shop", order.shop()).param("token", token).param("key", order.clientKey()).param("edition", order.edition()).param("mode", order.mode())
                 .param("document", order.document()).param("quote", order.quote()).param("currency", order.currency()).param("payable", order.payable()).param("due", order.due()).param("method", order.method())
                 .param("email", order.email()).param("buyer", normal(order.email())).param("name", order.name()).param("country", order.country()).param("address", order.address())
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("language", order.language()).param("agreed", order.agreed()).param("wishes", order.wishes()).update();
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("language", order.language()).param("agreed", order.agreed()).param("wishes", order.wishes())
+                .param("lapses", order.lapsesAt().map(until -> until.atOffset(ZoneOffset.UTC)).orElse(null)).param("taxNumber", order.taxNumber()).update();
         Order placed = byToken(token).orElseThrow();
         order.uses().forEach(use -> take(placed, use));
         order.slot().ifPresent(slot -> take(placed, slot));
@@ -140,12 +141,12 @@ public class Orders {
                 .param("starts", slot.starts()).param("ends", slot.ends()).param("order", order.id()).update();
     }
 
-    /** What the buyer of an address still owes on account, in minor units of a currency. @param methods ids of the ways to pay that are on account */
-    public long owed(String shop, String email, String currency, List<String> methods) {
-        return methods.isEmpty() || normal(email).isEmpty() ? 0 : sql.sql("""
+    /** What a business still owes on account, in minor units of a currency. @param taxNumber confirmed; empty for nobody @param methods ids of the ways to pay that are on account */
+    public long owed(String shop, String taxNumber, String currency, List<String> methods) {
+        return methods.isEmpty() || taxNumber.isEmpty() ? 0 : sql.sql("""
                 select coalesce(sum(p.amount - p.captured), 0) from orders o join payment p on p.order_id = o.id
-                where o.shop = :shop and o.buyer = :buyer and o.currency = :currency and p.method in (:methods) and p.alive is not null""")
-                .param("shop", shop).param("buyer", normal(email)).param("currency", currency).param("methods", methods).query(Long.class).single();
+                where o.shop = :shop and o.tax_number = :number and o.currency = :currency and p.method in (:methods) and p.alive is not null""")
+                .param("shop", shop).param("number", taxNumber).param("currency", currency).param("methods", methods).query(Long.class).single();
     }
 
     /** The latest orders of a buyer's address. */
@@ -170,22 +171,30 @@ public class Orders {
      * @return whether it is called off now; not while a provider may still answer to a payment, or when something has left
      */
     @Transactional
-    public boolean cancel(Order order, Map<String, BigDecimal> stock) {
+    public boolean cancel(Order order, Map<String, BigDecimal> stock, boolean lapsed) {
         // The order's row alone, as those do who issue papers: they lock the shop after it.
         boolean before = sql.sql("select cancelled_at is not null from orders where id = :id for update").param("id", order.id()).query(Boolean.class).single();
         if (before) {
             return true;
         }
         if (sql.sql("""
-                update orders set cancelled_at = :at where id = :id and sent = 'no'
+                update orders set cancelled_at = :at, lapsed = :lapsed where id = :id and sent = 'no'
                   and not exists (select 1 from payment where order_id = orders.id and gateway is not null and state in ('created', 'needs-buyer', 'pending'))""")
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("id", order.id()).update() == 0) {
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("lapsed", lapsed).param("id", order.id()).update() == 0) {
             return false;
         }
         stock.forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
         sql.sql("delete from slot_taken where order_id = :id").param("id", order.id()).update();
         sql.sql("delete from discount_use where order_id = :id").param("id", order.id()).update();
         return true;
+    }
+
+    /** Orders whose time to be paid is over, the earliest first. */
+    List<Order> overdue(int most) {
+        return sql.sql(ORDER + """
+                where lapses_at < :now and cancelled_at is null and sent = 'no'
+                  and not exists (select 1 from payment p where p.order_id = orders.id and p.part = '' and (p.captured > 0 or p.state in ('authorised', 'disputed', 'dispute lost')))
+                order by lapses_at limit :most""").param("now", clock.instant().atOffset(ZoneOffset.UTC)).param("most", most).query(Order.class).list();
     }
 
     /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */
@@ -212,12 +221,6 @@ public class Orders {
                 });
         int placed = buyer.isEmpty() ? 0 : sql.sql("select count(*) from orders where shop = :shop and buyer = :buyer").param("shop", shop).param("buyer", buyer).query(Integer.class).single();
         return new History(uses, own, placed);
-    }
-
-    /** An e-mail address as buyers are told apart by it. */
-    /** Whether a text can be an e-mail address: what a letter would be sent to decides the rest. */
-    public static boolean mailable(String email) {
-        return email != null && email.length() <= 254 && email.strip().matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+");
     }
 
     /** The form of an e-mail address buyers are known by. */

@@ -38,6 +38,9 @@ public class Calls {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(access.url() + path)).timeout(patience).header("Content-Type", type)
                 .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         if (!access.secret().isEmpty()) {
+            if (!Access.canBeSecret(access.secret())) {
+                throw new Refusal("The key kept for this service has characters no key has; enter it again.");
+            }
             request.header("Authorization", "Bearer " + access.secret());
         }
         headers.forEach(request::header);

@@ -9,10 +9,12 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.GeneralSecurityException;
+import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.Base64;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor.CipherAlgorithm;
@@ -27,7 +29,8 @@ public class Vault {
     private final AesBytesEncryptor encryptor;
     private final SecretKeySpec signing;
 
-    Vault(@Value("${vest-coin.data}") Path data) {
+    @Autowired
+    public Vault(@Value("${vest-coin.data}") Path data) {
         byte[] key = key(data.resolve("vault.key"));
         this.encryptor = new AesBytesEncryptor(new SecretKeySpec(key, "AES"), KeyGenerators.secureRandom(16), CipherAlgorithm.GCM);
         // A key of its own, so that nothing signed says anything of what is sealed.
@@ -52,6 +55,11 @@ public class Vault {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Whether a text bears the mark of this installation. */
+    public boolean marked(String text, String mark) {
+        return MessageDigest.isEqual(mark(text).getBytes(StandardCharsets.UTF_8), mark.getBytes(StandardCharsets.UTF_8));
     }
 
     /** The mark that only this installation can put on a text; compare in constant time. */

@@ -117,8 +117,16 @@ public class Gateways {
         if (used.isEmpty() || keys.publicKey().isEmpty()) {
             throw wrong(used.isEmpty() ? "secret" : "publicKey", "A key is missing.", "Paste both keys of the account.");
         }
+        for (String key : List.of(used, keys.publicKey())) {
+            if (!Access.canBeSecret(key)) {
+                throw wrong(key.equals(used) ? "secret" : "publicKey", "This key has a line break, a space or another character that no key has.", "Copy it again, without what stands around it.");
+            }
+        }
         if (used.startsWith("public-") || keys.publicKey().startsWith("secret-")) {
             throw wrong("secret", "The two keys are swapped.", "The publishable key goes first, the secret one second.");
+        }
+        if (modeOf(used).isEmpty() || modeOf(keys.publicKey()).isEmpty()) {
+            throw wrong(modeOf(used).isEmpty() ? "secret" : "publicKey", "This is a key of another kind: it is neither for test mode nor for live mode.", "Copy both keys from where the provider shows those of this account.");
         }
         if (!modeOf(used).equals(modeOf(keys.publicKey()))) {
             throw wrong("publicKey", "One key is for test mode and the other is not.", "Paste both keys of the same mode.");
@@ -218,6 +226,6 @@ public class Gateways {
 
     private static String modeOf(String key) {
         String[] parts = key.split("-");
-        return parts.length > 1 ? parts[1] : "";
+        return parts.length > 1 && (parts[1].equals("test") || parts[1].equals("live")) ? parts[1] : "";
     }
 }

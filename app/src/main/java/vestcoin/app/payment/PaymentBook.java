@@ -98,16 +98,6 @@ public class PaymentBook {
         return sql.sql(PAYMENT + "where state = 'authorised' and lapses_at < :now order by id").param("now", now()).query(Payment.class).list();
     }
 
-    /**
-     * Makes the index by state anew. After a kill in the middle of a write the database was seen to come back with the new state in the
-     * row and the old one in the index, so that a settled payment was found as open for ever.
-     */
-    @Transactional
-    void mend() {
-        sql.sql("drop index if exists payment_by_state").update();
-        sql.sql("create index payment_by_state on payment(state)").update();
-    }
-
     /** When a payment last changed. */
     Instant lastChange(long payment) {
         return sql.sql("select max(at) from payment_transition where payment = :payment").param("payment", payment).query(Instant.class).single();

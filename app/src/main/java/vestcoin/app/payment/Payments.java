@@ -201,7 +201,6 @@ public class Payments {
 
     @EventListener(ApplicationReadyEvent.class)
     void afterAStart() {
-        book.mend();
         askAfterWhatIsOpen();
     }
 

@@ -24,6 +24,7 @@ public class Vouchers {
     private static final String ALPHABET = "ACDEFGHJKLMNPQRTUVWXY34679";
     private static final int GROUPS = 3;
     private static final int GROUP = 4;
+    private static final int LEAST_CODE = 10;
     private static final int PAGE = 200;
 
     /** Amounts in minor units. */
@@ -69,8 +70,8 @@ public class Vouchers {
     @Transactional
     public Voucher issue(String shop, String code, String currency, long amount, String mode) {
         String named = code == null || code.isBlank() ? fresh() : normal(code);
-        if (!named.matches("[A-Z0-9][A-Z0-9-]{2,58}[A-Z0-9]")) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "code", "“" + code + "” cannot be a code.", "Use 4 to 60 letters, digits and hyphens.");
+        if (!named.matches("[A-Z0-9][A-Z0-9-]{8,58}[A-Z0-9]") || named.replace("-", "").length() < LEAST_CODE) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "code", "“" + code + "” cannot be a code.", "Use " + LEAST_CODE + " to 60 letters and digits, with hyphens between them; who guesses tries short ones.");
         }
         if (find(shop, named).isPresent()) {
             throw new Told(HttpStatus.CONFLICT, "code", "There is a voucher “" + named + "” already.", "Choose another code.");

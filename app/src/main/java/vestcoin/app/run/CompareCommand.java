@@ -38,8 +38,9 @@ public final class CompareCommand implements Callable<Integer> {
         return inputs.run(() -> {
             Compiled was = inputs.setup(before).compiled();
             Compiled is = inputs.setup(after).compiled();
-            List<Comparison.Difference> differences = Comparison.of(was, is, orders(inputs));
-            System.out.print(json ? Json.pretty(differences) : table(differences));
+            Map<String, Order> compared = orders(inputs);
+            List<Comparison.Difference> differences = Comparison.of(was, is, compared);
+            System.out.print(json ? Json.pretty(differences) : table(differences) + (compared.size() - differences.size()) + " of " + compared.size() + " orders do not change.\n");
             return 0;
         });
     }
@@ -57,7 +58,7 @@ public final class CompareCommand implements Callable<Integer> {
     private static String table(List<Comparison.Difference> differences) {
         StringBuilder text = new StringBuilder();
         for (Comparison.Difference difference : differences) {
-            text.append(difference.order()).append(difference.none() ? ": no change\n" : "\n");
+            text.append(difference.order()).append('\n');
             for (Comparison.Row row : difference.rows()) {
                 text.append("  %-48s %12s %12s %12s%n".formatted(row.what(), plain(row.before()), plain(row.after()), change(row)));
             }

@@ -1,24 +1,26 @@
 package vestcoin.app.run;
 
 import java.io.IOException;
-import java.net.BindException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.springframework.boot.SpringApplication;
-import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.VestCoin;
+import vestcoin.app.access.FirstCode;
+import vestcoin.app.access.People;
 import vestcoin.standins.Simulation;
 
 /** Runs the application until it is told to end. */
 public final class ServeCommand {
     /** Not a status: the process goes on. */
     public static final int RUNNING = -1;
+    /** The file of the data folder that says on which port it is served. */
+    static final String RUNNING_AT = "vest-coin.port";
 
     private ServeCommand() {}
 
@@ -32,12 +34,14 @@ public final class ServeCommand {
 
         abstract Path usualData();
 
+        /** One sentence and a status where it cannot be started, never a stack trace. */
         int serve(boolean demo) throws IOException {
             Path folder = (data == null ? usualData() : data).toAbsolutePath();
-            Files.createDirectories(folder);
             try {
+                Before.starting(folder, demo ? List.of(port, port + 1) : List.of(port));
                 Simulation services = demo ? Simulation.start(port + 1, folder) : null;
                 ConfigurableApplicationContext context = application(port, folder, "http://127.0.0.1:" + (port + 1));
+                Files.writeString(folder.resolve(RUNNING_AT), String.valueOf(port));
                 if (services != null) {
                     context.addApplicationListener(event -> {
                         if (event instanceof org.springframework.context.event.ContextClosedEvent) {
@@ -49,11 +53,12 @@ public final class ServeCommand {
                     shop.elsewhere().ifPresent(services.elsewhere()::show);
                     System.out.println(DemoShop.welcome(port));
                 } else {
-                    System.out.println("\nVest Coin: http://127.0.0.1:" + port + "/desk\nEnds with Ctrl+C.");
+                    String first = context.getBean(People.class).none() ? "\nThe first visit gives this code: " + context.getBean(FirstCode.class).text() : "";
+                    System.out.println("\nVest Coin: http://127.0.0.1:" + port + "/desk" + first + "\nEnds with Ctrl+C.");
                 }
                 return RUNNING;
-            } catch (PortInUseException | BindException e) {
-                System.err.println("Port " + port + " or " + (port + 1) + " is taken. Choose another with --port.");
+            } catch (Exception e) {
+                System.err.println("vest-coin: " + Before.sentence(e, port, folder));
                 return 2;
             }
         }
@@ -63,7 +68,10 @@ public final class ServeCommand {
     public static ConfigurableApplicationContext application(int port, Path data, String services, String... more) {
         List<String> arguments = new ArrayList<>(List.of("--server.port=" + port, "--vest-coin.data=" + data, "--vest-coin.services=" + services));
         arguments.addAll(List.of(more));
-        return SpringApplication.run(VestCoin.class, arguments.toArray(String[]::new));
+        SpringApplication application = new SpringApplication(VestCoin.class);
+        // Why it does not start is told in one sentence, by whoever starts it.
+        application.setLogStartupInfo(false);
+        return application.run(arguments.toArray(String[]::new));
     }
 
     @Command(name = "demo", description = "Loads the demo shop if the data folder is empty, starts the simulated services and the application.", mixinStandardHelpOptions = true)

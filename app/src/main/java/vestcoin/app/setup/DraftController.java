@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
@@ -51,7 +52,15 @@ import vestcoin.core.tax.Tax;
 /** The draft at the desk: reading it, changing it, trying a change on the ticket, publishing. */
 @RestController
 class DraftController {
-    record Edited(List<Edit> edits) {}
+    record Edited(List<Edit> edits) {
+        Edited {
+            edits = asked(edits);
+        }
+    }
+
+    private static List<Edit> asked(List<Edit> edits) {
+        return edits == null ? List.of() : edits.stream().filter(Objects::nonNull).toList();
+    }
 
     /** An order to try, as an order file has it. Without an instant it is placed now; the gateways are as they are. */
     record Tried(Optional<Instant> at, List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes,
@@ -70,7 +79,7 @@ class DraftController {
     /** @param edits not yet made, such as a cell being typed in @param beside whether the live quote is wanted too */
     record TicketAsked(List<Edit> edits, Tried order, Optional<Boolean> beside) {
         TicketAsked {
-            edits = edits == null ? List.of() : edits;
+            edits = asked(edits);
             beside = beside == null ? Optional.empty() : beside;
         }
     }
@@ -191,6 +200,9 @@ class DraftController {
 
     @PostMapping("/api/shops/{shop}/ticket")
     Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
+        if (asked.order() == null) {
+            throw new Refused("order", "The ticket has no order to price.", "Choose a basket, or make one.");
+        }
         Order order = asked.order().placed(clock.instant(), gateways.states(shop));
         try {
             return ticket(shop, asked, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());

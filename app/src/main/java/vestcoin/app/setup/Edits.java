@@ -62,6 +62,9 @@ final class Edits {
     static Edit understood(Edit edit, JsonNode document) {
         Optional<String> text = edit.now().filter(JsonNode::isString).map(JsonNode::asString);
         String path = edit.path();
+        if (path == null || path.isBlank() || path.length() > LONGEST_PATH) {
+            throw new Refused("path", "The edit has no path.", "Name the field, as shop/name.");
+        }
         if (text.isEmpty()) {
             return edit;
         }

@@ -109,7 +109,7 @@ class CrashTest {
 
     private static Process launch(int port, Path data) throws IOException, InterruptedException {
         String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
-        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-cp", classPath,
+        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-Dvest-coin.proxies=127.0.0.1", "-Dvest-coin.pace.orders-by-address=1000000", "-cp", classPath,
                 "vestcoin.app.Main", "start", "--port", String.valueOf(port), "--data", data.toString()).redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile())).start();
         // Patient, since a machine busy with something else starts it slowly.

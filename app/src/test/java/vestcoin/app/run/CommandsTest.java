@@ -106,8 +106,8 @@ class CommandsTest {
         String after = changed("\"price\": \"9.40\"", "\"price\": \"9.90\"");
         Said said = run(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString());
         assertThat(said.status()).isZero();
-        assertThat(said.out()).contains("cork-two-deltas\n").containsPattern("to pay +161\\.90 +162\\.40 +\\+0\\.50").contains("download-only: no change");
+        assertThat(said.out()).contains("cork-two-deltas\n").containsPattern("to pay +161\\.90 +162\\.40 +\\+0\\.50").doesNotContain("download-only").containsPattern("\\d+ of \\d+ orders do not change");
         Said json = run(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString(), "--json");
-        assertThat(Json.tree(json.out()).path(0).path("order").asString()).isEqualTo("asheville-workbench");
+        assertThat(Json.tree(json.out()).path(0).path("order").asString()).isNotEqualTo("asheville-workbench");
     }
 }

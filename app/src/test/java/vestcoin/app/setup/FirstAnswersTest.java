@@ -65,7 +65,7 @@ class FirstAnswersTest {
     @Test
     void the_whole_union_gets_its_rates_and_a_zone() {
         Setup setup = answered("IE", null, List.of(Sells.values()), List.of(Way.values()), Reach.UNION);
-        assertThat(setup.tax().places()).hasSize(27).allMatch(row -> row.toConfirm().isPresent());
+        assertThat(setup.tax().places()).as("and three places with rates of their own").hasSize(27 + 3).allMatch(row -> row.toConfirm().isPresent());
         assertThat(setup.delivery().zones()).extracting(zone -> zone.id()).containsExactly("home", "union");
         assertThat(setup.pickup().places()).hasSize(1);
         assertThat(setup.pickup().local()).isPresent();

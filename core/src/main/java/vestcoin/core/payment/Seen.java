@@ -70,6 +70,9 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
         if (method.kind() == Payment.Kind.CASH_AT_PICKUP && !asked.collected()) {
             return Optional.of("Only for orders that are collected.");
         }
+        if (method.kind() == Payment.Kind.ON_ACCOUNT && !asked.buyer().confirmedBusiness()) {
+            return Optional.of("Only for a business whose tax number is confirmed.");
+        }
         BigDecimal payable = asked.payable().value();
         Optional<BigDecimal> limit = method.kind() == Payment.Kind.ON_ACCOUNT ? method.terms().flatMap(Payment.Terms::limit) : Optional.empty();
         if (limit.filter(most -> asked.owed().add(payable).compareTo(tracer.threshold(most)) > 0).isPresent()) {

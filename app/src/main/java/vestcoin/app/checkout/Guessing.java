@@ -1,0 +1,38 @@
+package vestcoin.app.checkout;
+
+import java.util.List;
+import org.springframework.stereotype.Component;
+import vestcoin.app.edge.Pace;
+
+/** Slows down who guesses codes: tried in vain too often, a client's codes, or anybody's, are not looked up for a while. */
+@Component
+class Guessing {
+    private static final String ALL = "all";
+    private static final String WAIT = "Too many codes were tried; wait a few minutes.";
+
+    private final Pace pace;
+
+    Guessing(Pace pace) {
+        this.pace = pace;
+    }
+
+    /** The basket as it is priced: without its codes while too many were tried in vain. */
+    CounterController.Basket without(CounterController.Basket basket, String client) {
+        boolean slowed = !basket.codes().isEmpty() && (pace.exhausted(Pace.Of.CODES_BY_CLIENT, client) || pace.exhausted(Pace.Of.CODES_BY_ALL, ALL));
+        return slowed ? basket.with(List.of()) : basket;
+    }
+
+    /** The quote, with what was in vain counted. @param tried as it was priced */
+    BuyerQuote counted(BuyerQuote quote, CounterController.Basket tried, String client) {
+        if (tried.codes().isEmpty()) {
+            return quote.refusedCodes().isEmpty() ? quote : quote.with(quote.refusedCodes().stream().map(code -> new BuyerQuote.RefusedCode(code.code(), WAIT)).toList());
+        }
+        for (BuyerQuote.RefusedCode code : quote.refusedCodes()) {
+            if (code.reason().equals(BuyerQuote.NO_SUCH_CODE)) {
+                pace.wait(Pace.Of.CODES_BY_CLIENT, client);
+                pace.wait(Pace.Of.CODES_BY_ALL, ALL);
+            }
+        }
+        return quote;
+    }
+}
