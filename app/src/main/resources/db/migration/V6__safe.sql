@@ -22,6 +22,8 @@ alter table orders add column lapses_at timestamp with time zone;
 alter table orders add column lapsed boolean not null default false;
 -- The confirmed tax number of a business, by which its credit goes.
 alter table orders add column tax_number varchar(40) not null default '';
+-- Placed by somebody who placed many in a short time: its letters wait for the money.
+alter table orders add column quiet boolean not null default false;
 create index orders_lapsing on orders(lapses_at);
 create index orders_of_business on orders(shop, tax_number);
 

@@ -25,12 +25,14 @@ import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.buyer.Buyers;
 import vestcoin.app.buyer.Unfinished;
 import vestcoin.app.edge.Pace;
+import vestcoin.app.edge.Sentences;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.link.Circumstances;
 import vestcoin.app.link.TaxNumbers;
 import vestcoin.app.opening.Entrance;
+import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.payment.Gateways;
@@ -109,15 +111,25 @@ class CounterController {
      * @param standing  of all of it, as the seller's list has it
      * @param kind      of the way to pay, if there is anything to pay
      * @param processor where the page sends the card number, and the key it names itself by
-     * @param slip      what a transfer is made out to
+     * @param slip      what a transfer is made out to, for what is still to come
+     * @param handover  where and when it is collected or brought
+     * @param address   where it goes
      */
     record Placed(String token, int number, String state, String standing, Optional<Payment.Kind> kind, String reason, Optional<String> action, boolean test, BuyerQuote quote,
-            String name, String email, Optional<String> processor, Optional<String> publicKey, Optional<Slips.Slip> slip, String language, boolean cancelled) {}
+            String name, String email, Optional<String> processor, Optional<String> publicKey, Optional<Slips.Slip> slip, String language, boolean cancelled,
+            Optional<Handover> handover, Orders.Address address) {}
+
+    /** Another way to pay an order whose payment came to nothing. @param expected what the buyer was shown it comes to that way */
+    record OtherWay(String method, BigDecimal expected) {}
+
 
     record Paying(String cardToken) {}
 
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
     private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
+
+    /** So many orders in a row get their letters at once. */
+    private static final int FEW = 4;
 
     private final Entrance entrance;
     private final Editions editions;
@@ -208,7 +220,7 @@ class CounterController {
     Placed place(@PathVariable String shop, @RequestBody Wanted wanted, @CookieValue(name = Buyers.COOKIE, required = false) String session, HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
         check(wanted, edition.document().setup().terms().asking());
-        slowed(wanted, request.getRemoteAddr());
+        boolean quiet = slowed(wanted, request.getRemoteAddr());
         Document document = spoken(edition, wanted.basket().language());
         signedIn(edition, wanted.contact(), session);
         Order order = order(edition, wanted.basket(), wanted.contact().email());
@@ -223,17 +235,18 @@ class CounterController {
             throw repriced(wanted, quote);
         }
         agreed(Policies.texts(document.setup()), wanted, quote);
-        Orders.Order placed = placing.place(edition, wanted.key(), order, edition.document().quote(order), wanted.contact(), new Placing.Agreed(document.setup().shop().language(), wanted.agreed()));
+        Orders.Order placed = placing.place(edition, wanted.key(), order, edition.document().quote(order), wanted.contact(), new Placing.Agreed(document.setup().shop().language(), wanted.agreed()), quiet);
         unfinished.forget(shop, wanted.contact().email());
         return view(placed);
     }
 
-    /** @throws Told if one client, or somebody for one address, places more orders than people do */
-    private void slowed(Wanted wanted, String client) {
+    /** @return whether more were placed than people do without paying first @throws Told if it is far more */
+    private boolean slowed(Wanted wanted, String client) {
         Optional<Duration> left = pace.wait(Pace.Of.ORDERS_BY_CLIENT, client).or(() -> pace.wait(Pace.Of.ORDERS_BY_ADDRESS, Orders.normal(wanted.contact().email())));
         left.ifPresent(wait -> {
             throw new Told(HttpStatus.TOO_MANY_REQUESTS, "key", "Many orders were placed from here just now.", "Order again in " + Math.max(1, wait.toSeconds()) + " seconds; the basket is kept.");
         });
+        return pace.busy(Pace.Of.ORDERS_BY_CLIENT, client, FEW) || pace.busy(Pace.Of.ORDERS_BY_ADDRESS, Orders.normal(wanted.contact().email()), FEW);
     }
 
     /** @throws Told if this shop takes orders only from buyers who have signed in, and this one has not */
@@ -274,6 +287,13 @@ class CounterController {
     Placed pay(@PathVariable String token, @RequestBody Paying paying) {
         Orders.Order order = find(token);
         placing.pay(order, paying.cardToken() == null ? "" : paying.cardToken());
+        return view(find(token));
+    }
+
+    /** Pays an order another way than the one that came to nothing. */
+    @PostMapping("/api/counter/orders/{token}/method")
+    Placed otherWay(@PathVariable String token, @RequestBody OtherWay way) {
+        placing.otherWay(find(token), way.method() == null ? "" : way.method(), way.expected() == null ? BigDecimal.ZERO : way.expected());
         return view(find(token));
     }
 
@@ -337,8 +357,11 @@ class CounterController {
         Optional<Gateways.GatewayView> gateway = method.filter(way -> way.kind().throughProvider()).flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(order.shop(), id));
         Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream().filter(each -> !each.byVoucher()).findFirst();
         String state = order.due() == 0 ? "captured" : payment.map(PaymentBook.Payment::state).orElse("unpaid");
-        return new Placed(order.token(), order.number(), state, order.standing(), method.map(Payment.Method::kind), payment.map(PaymentBook.Payment::reason).orElse(""),
-                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(document.quote(asked), List.of(), Optional.empty()).in(document.setup().shop().language()),
-                order.name(), order.email(), gateway.map(Gateways.GatewayView::url), gateway.map(Gateways.GatewayView::publicKey), slips.of(order, method), document.setup().shop().language(), order.cancelled());
+        QuoteView quote = document.quote(asked);
+        String language = document.setup().shop().language();
+        return new Placed(order.token(), order.number(), state, order.standing(), method.map(Payment.Method::kind), Sentences.in(language, payment.map(PaymentBook.Payment::reason).orElse("")),
+                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(quote, List.of(), Optional.empty()).in(language),
+                order.name(), order.email(), gateway.map(Gateways.GatewayView::url), gateway.map(Gateways.GatewayView::publicKey), slips.of(order, method), language, order.cancelled(), Handover.of(document.setup(), asked, quote),
+                Json.read(order.address(), Orders.Address.class));
     }
 }

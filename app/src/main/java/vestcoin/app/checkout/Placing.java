@@ -74,10 +74,11 @@ public class Placing {
     /**
      * Places an order once for a key. Where no provider stands behind the way to pay, its payment waits for the money from now on.
      *
+     * @param quiet whether its letters wait for the money
      * @param order with what was known around it, as it was priced
      * @throws Told if what it takes was taken by another order meanwhile
      */
-    public Orders.Order place(Editions.Edition edition, String key, Order order, QuoteView quote, Contact contact, Agreed told) {
+    public Orders.Order place(Editions.Edition edition, String key, Order order, QuoteView quote, Contact contact, Agreed told, boolean quiet) {
         List<Orders.Voucher> vouchers = quote.vouchers().stream().filter(used -> used.used().value().signum() > 0)
                 .map(used -> new Orders.Voucher(used.code(), minor(used.used().value(), quote.currency()))).toList();
         Optional<Payment.Method> method = method(edition, order);
@@ -89,9 +90,9 @@ public class Placing {
         String mode = method.flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(edition.shop(), id)).flatMap(Gateways.GatewayView::mode)
                 .orElseGet(() -> doors.of(edition.shop()).open() ? gateways.mode(edition.shop()) : "test");
         Orders.Address address = new Orders.Address(contact.lines(), contact.city(), order.to().postcode().orElse(""), order.to().region(), order.to().country());
-        Orders.New wanted = new Orders.New(edition.shop(), key, edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote), quote.currency(), due,
+        Orders.New wanted = new Orders.New(edition.shop(), key, edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote.kept(order.slot())), quote.currency(), due,
                 method.map(Payment.Method::id).orElse(""), contact.email().strip(), contact.name().strip(), order.to().country(), Json.write(address), uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote), told.language(), Json.write(told.agreed()),
-                Json.write(contact.wishes()), method.filter(way -> due > 0).flatMap(way -> held(way.kind())).map(clock.instant()::plus), taxNumber(order));
+                Json.write(contact.wishes()), method.filter(way -> due > 0).flatMap(way -> held(way.kind())).map(clock.instant()::plus), taxNumber(order), quiet);
         // One transaction, so that no order stands that waits for nothing.
         return transaction.execute(status -> {
             Orders.Order placed = taken(wanted);
@@ -127,6 +128,32 @@ public class Placing {
         } catch (Vouchers.Spent e) {
             throw new Told(HttpStatus.CONFLICT, "basket/codes", "A voucher was used by another order just now.", "Look at the new total and order again.");
         }
+    }
+
+    /**
+     * Changes the way an order is paid, after a payment that came to nothing: priced again with what that way adds, by the order's own
+     * edition.
+     *
+     * @throws Told if a payment is under way, the way is not open to this order, or it comes to another amount than the buyer was shown
+     */
+    public void otherWay(Orders.Order order, String method, BigDecimal expected) {
+        Editions.Edition edition = editions.of(order.shop(), order.edition());
+        Order other = OrderFile.parse(order.document()).withMethod(method).given(gateways.states(order.shop()));
+        QuoteView quote = edition.document().quote(other);
+        Payment.Method way = method(edition, other).filter(found -> quote.methods().stream().anyMatch(seen -> seen.id().equals(found.id()) && seen.hidden().isEmpty()))
+                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This way of paying is not open to this order.", "Choose another."));
+        if (quote.toPay().value().compareTo(expected) != 0) {
+            throw new Told(HttpStatus.CONFLICT, "expected", "Paid this way the order comes to " + quote.toPay().value().toPlainString() + " " + quote.currency() + ".", "Look at the new total and choose again.");
+        }
+        long due = minor(quote.toPay().value(), quote.currency());
+        transaction.executeWithoutResult(status -> {
+            if (!orders.payBy(order.id(), new Orders.Way(method, Json.write(OrderFile.of(other)), Json.write(quote.kept(other.slot())), due, held(way.kind()).map(clock.instant()::plus)))) {
+                throw new Told(HttpStatus.CONFLICT, "method", "A payment of this order is under way.", "Wait until it is decided; this page follows it.");
+            }
+            if (due > 0 && !way.kind().throughProvider()) {
+                payments.await(begun(orders.byId(order.id()), way, edition), waiting(way.kind()));
+            }
+        });
     }
 
     /** Pays what is due of an order through its provider. @param cardToken empty where the buyer is sent to a page */

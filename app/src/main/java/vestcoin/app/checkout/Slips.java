@@ -7,11 +7,14 @@ import com.google.zxing.common.BitMatrix;
 import com.google.zxing.qrcode.QRCodeWriter;
 import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import java.math.BigDecimal;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.order.Orders;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentState;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Payment;
@@ -30,17 +33,24 @@ public class Slips {
     public record Slip(String holder, String iban, BigDecimal amount, String currency, String reference, Optional<String> code, boolean swiss) {}
 
     private final Editions editions;
+    private final PaymentBook book;
 
-    Slips(Editions editions) {
+    Slips(Editions editions, PaymentBook book) {
         this.editions = editions;
+        this.book = book;
     }
 
-    /** The slip of an order paid by transfer. */
+    /** The slip of an order paid by transfer, for what is still to come; none once the money is there, or nobody waits for it. */
     public Optional<Slip> of(Orders.Order order, Optional<Payment.Method> method) {
-        if (order.due() == 0 || method.filter(way -> way.kind() == Payment.Kind.TRANSFER).isEmpty()) {
+        if (order.cancelled() || method.filter(way -> way.kind() == Payment.Kind.TRANSFER).isEmpty()) {
             return Optional.empty();
         }
-        BigDecimal amount = BigDecimal.valueOf(order.due(), CurrencyUnit.of(order.currency()).getDecimalPlaces());
+        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream().filter(payment -> !payment.byVoucher() && payment.stateNow().alive()).toList();
+        long open = order.due() - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
+        if (open <= 0 || alive.stream().noneMatch(payment -> payment.stateNow() == PaymentState.PENDING || payment.stateNow() == PaymentState.CAPTURED)) {
+            return Optional.empty();
+        }
+        BigDecimal amount = BigDecimal.valueOf(open, CurrencyUnit.of(order.currency()).getDecimalPlaces());
         Setup setup = editions.of(order.shop(), order.edition()).document().setup();
         return setup.payment().account().map(account -> slip(account, setup.shop(), amount, order));
     }

@@ -68,6 +68,11 @@ public class Pace {
         return probe.isConsumed() ? Optional.empty() : Optional.of(Duration.ofNanos(probe.getNanosToWaitForRefill()));
     }
 
+    /** Whether more than so many were counted lately. */
+    public boolean busy(Of of, String key, int few) {
+        return settings.getProperty(of.property(), Integer.class, of.atOnce) - bucket(of, key).getAvailableTokens() > few;
+    }
+
     /** Whether one more would be too many, without counting it. */
     public boolean exhausted(Of of, String key) {
         return bucket(of, key).getAvailableTokens() <= 0;

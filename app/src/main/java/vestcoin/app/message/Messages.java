@@ -25,8 +25,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
+import vestcoin.app.checkout.Slips;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.outside.Refusal;
@@ -36,6 +38,7 @@ import vestcoin.app.payment.PaymentState;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 
@@ -62,16 +65,18 @@ public class Messages {
     private final PaymentBook book;
     private final Editions editions;
     private final PostService post;
+    private final Slips slips;
     private final Clock clock;
     private final String ownUrl;
     private final ScheduledExecutorService queue = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "letters"));
 
-    Messages(JdbcClient sql, Orders orders, PaymentBook book, Editions editions, PostService post, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+    Messages(JdbcClient sql, Orders orders, PaymentBook book, Editions editions, PostService post, Slips slips, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
         this.orders = orders;
         this.book = book;
         this.editions = editions;
         this.post = post;
+        this.slips = slips;
         this.clock = clock;
         this.ownUrl = ownUrl;
     }
@@ -154,22 +159,23 @@ public class Messages {
         Setup setup = document.setup();
         Words words = Words.in(setup, order.language());
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        if (stands) {
-            owe(order, setup.shop(), "receipt", "", order.email(), words.told("receipt", order, quote, link(order)));
+        Words.Besides besides = besides(order, document, quote);
+        if (stands && !quiet(order)) {
+            owe(order, setup.shop(), "receipt", "", order.email(), words.told("receipt", order, quote, besides, link(order)));
         }
         if (stands && !setup.shop().email().isBlank()) {
             Words own = Words.in(editions.of(order.shop(), order.edition()).document().setup(), "");
-            owe(order, setup.shop(), "copy", "", setup.shop().email(), own.told("copy", order, Json.read(order.quote(), QuoteView.class), ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+            owe(order, setup.shop(), "copy", "", setup.shop().email(), own.told("copy", order, Json.read(order.quote(), QuoteView.class), besides, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
         }
         if (order.sent().equals("all")) {
-            owe(order, setup.shop(), "sent", "", order.email(), words.told("sent", order, BigDecimal.ZERO, link(order)));
+            owe(order, setup.shop(), "sent", "", order.email(), words.told("sent", order, BigDecimal.ZERO, besides, link(order)));
         }
-        if (order.cancelled()) {
-            owe(order, setup.shop(), "cancelled", "", order.email(), words.told("cancelled", order, BigDecimal.ZERO, link(order)));
+        if (order.cancelled() && !order.lapsed()) {
+            owe(order, setup.shop(), "cancelled", "", order.email(), words.told("cancelled", order, BigDecimal.ZERO, besides, link(order)));
         }
         long refunded = payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
         if (refunded > 0) {
-            owe(order, setup.shop(), "refund", String.valueOf(refunded), order.email(), words.told("refund", order, amount(refunded, order), link(order)));
+            owe(order, setup.shop(), "refund", String.valueOf(refunded), order.email(), words.told("refund", order, amount(refunded, order), besides.without(), link(order)));
         }
     }
 
@@ -186,6 +192,16 @@ public class Messages {
         book.announce(order.id());
     }
 
+    private Words.Besides besides(Orders.Order order, Document document, QuoteView quote) {
+        Optional<Payment.Method> method = document.setup().payment().methods().stream().filter(way -> way.id().equals(order.method())).findFirst();
+        return new Words.Besides(orders.known(order.shop(), order.email()), Handover.of(document.setup(), OrderFile.parse(order.document()), quote), slips.of(order, method));
+    }
+
+    /** Placed by somebody who placed many in a short time: their letters wait for the money, so that strangers get none. */
+    private boolean quiet(Orders.Order order) {
+        return order.quiet() && book.ofOrder(order.id()).stream().allMatch(payment -> payment.captured() == 0 && payment.stateNow() != PaymentState.AUTHORISED);
+    }
+
     private static BigDecimal amount(long minor, Orders.Order order) {
         return BigDecimal.valueOf(minor, CurrencyUnit.of(order.currency()).getDecimalPlaces());
     }
@@ -200,7 +216,7 @@ public class Messages {
         List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).toList();
         long open = order.payable() - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
         boolean written = owe(order, setup.shop(), "reminder", String.valueOf(LocalDate.ofInstant(clock.instant(), ZoneId.of(setup.shop().timeZone()))), order.email(),
-                Words.in(setup, order.language()).told("reminder", order, amount(open, order), link(order)));
+                Words.in(setup, order.language()).told("reminder", order, amount(open, order), besides(order, editions.spoken(order.shop(), order.edition(), order.language()), editions.spoken(order.shop(), order.edition(), order.language()).quote(OrderFile.parse(order.document()))), link(order)));
         deliverWhatIsDue();
         return written;
     }
@@ -208,7 +224,8 @@ public class Messages {
     /** The receipt of an order as a PDF, in the order's language. */
     byte[] receipt(Orders.Order order) {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
-        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).told("receipt", order, document.quote(OrderFile.parse(order.document())), link(order)),
+        QuoteView quote = document.quote(OrderFile.parse(order.document()));
+        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).told("receipt", order, quote, besides(order, document, quote), link(order)),
                 order.mode().equals("test") ? "TEST" : "");
     }
 
@@ -216,7 +233,8 @@ public class Messages {
     byte[] slip(Orders.Order order) {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
-        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).slip(order, wishes, document.quote(OrderFile.parse(order.document()))), order.mode().equals("test") ? "TEST" : "");
+        QuoteView quote = document.quote(OrderFile.parse(order.document()));
+        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote)), order.mode().equals("test") ? "TEST" : "");
     }
 
     private static boolean open(PaymentBook.Payment payment) {

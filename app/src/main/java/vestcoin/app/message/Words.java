@@ -15,12 +15,18 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import vestcoin.app.checkout.Slips;
+import vestcoin.app.format.Json;
 import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.Letter.Row;
 import vestcoin.app.message.Messages.Said;
+import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.quote.QuoteView;
+import vestcoin.core.place.Countries;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
@@ -75,15 +81,50 @@ final class Words {
         return german ? deutsch : english;
     }
 
+    /**
+     * What a letter tells besides what was bought.
+     *
+     * @param named    whether the address is known to belong to who is named; else nothing the orderer chose stands in its greeting
+     * @param handover where and when it is collected or brought
+     * @param slip     what is still to be transferred
+     */
+    record Besides(boolean named, Optional<Handover> handover, Optional<Slips.Slip> slip) {
+        /** Nothing of where it is and what is open. */
+        Besides without() {
+            return new Besides(named, Optional.empty(), Optional.empty());
+        }
+    }
+
     /** A letter to the buyer about the goods and what they cost. @param occasion of {@link Terms.Letter#OCCASIONS} */
-    Said told(String occasion, Orders.Order order, QuoteView quote, String link) {
+    Said told(String occasion, Orders.Order order, QuoteView quote, Besides besides, String link) {
         List<Row> rows = rows(quote);
-        return said(occasion, order, quote.toPay().value(), rows, total(rows), link, occasion.equals("copy") ? say("Open it at the desk", "Am Schreibtisch öffnen") : own());
+        return said(occasion, order, quote.toPay().value(), rows, total(rows), besides, link, occasion.equals("copy") ? say("Open it at the desk", "Am Schreibtisch öffnen") : own());
     }
 
     /** A letter to the buyer with an amount in its text, and nothing under it. */
-    Said told(String occasion, Orders.Order order, BigDecimal amount, String link) {
-        return said(occasion, order, amount, List.of(), -1, link, own());
+    Said told(String occasion, Orders.Order order, BigDecimal amount, Besides besides, String link) {
+        return said(occasion, order, amount, List.of(), -1, besides, link, own());
+    }
+
+    /** That what was collected or brought is in the buyer's hands. */
+    private static final Terms.Letter HANDED_OVER = new Terms.Letter("Your order {order} was handed over", "Hello {name},\n\neverything you ordered at {shop} is yours now.");
+    private static final Terms.Letter UEBERGEBEN = new Terms.Letter("Ihre Bestellung {order} wurde übergeben", "Guten Tag, {name},\n\nalles, was Sie bei {shop} bestellt haben, ist bei Ihnen.");
+
+    private List<String> paragraphs(Besides besides) {
+        List<String> paragraphs = new ArrayList<>();
+        besides.handover().ifPresent(handover -> paragraphs.add(sentence(handover)));
+        besides.slip().ifPresent(slip -> paragraphs.add(say("It is not paid yet. Transfer ", "Noch nicht bezahlt. Überweisen Sie ") + money(slip.amount(), slip.currency())
+                + say(" to ", " an ") + slip.holder() + ", IBAN " + slip.iban() + say(", reference ", ", Verwendungszweck ") + slip.reference() + "."));
+        return paragraphs;
+    }
+
+    /** Where and when, and what to bring. */
+    private String sentence(Handover handover) {
+        String where = Stream.concat(Stream.of(handover.place()), handover.lines().stream()).collect(Collectors.joining(", "));
+        String when = handover.starts().map(starts -> say(" on ", " am ") + DateTimeFormatter.ofLocalizedDate(FormatStyle.FULL).withLocale(locale).format(starts)
+                + say(", ", ", ") + DateTimeFormatter.ofPattern("HH:mm").format(starts) + handover.ends().map(ends -> say(" to ", " bis ") + DateTimeFormatter.ofPattern("HH:mm").format(ends)).orElse("")).orElse("");
+        String bring = handover.bring().isBlank() ? "" : say(" To bring: ", " Bitte mitbringen: ") + handover.bring();
+        return (handover.collected() ? say("To be collected: ", "Abzuholen: ") : say("Brought round: ", "Wird gebracht: ")) + where + when + "." + bring;
     }
 
     /** That the buyer has withdrawn from an order or asked to send something back, with the time it came. */
@@ -95,10 +136,22 @@ final class Words {
     }
 
     /** The slip of a parcel: things and how many, no price. */
-    Said slip(Orders.Order order, Wishes wishes, QuoteView quote) {
+    Said slip(Orders.Order order, Wishes wishes, QuoteView quote, Optional<Handover> handover) {
         List<Row> rows = quote.lines().stream().map(line -> new Row(named(line), line.quantity().stripTrailingZeros().toPlainString())).toList();
         return new Said(say("Order ", "Bestellung ") + order.number() + ", " + wishes.gift().map(Wishes.Gift::name).orElse(order.name()),
-                new Body(wishes.gift().map(Wishes.Gift::message).filter(message -> !message.isEmpty()).map(List::of).orElse(List.of()), rows, -1, "", ""));
+                new Body(slipped(order, wishes, handover), rows, -1, "", ""));
+    }
+
+    /** Who it is for and where it goes, or when it is collected; and the message of a gift. */
+    private List<String> slipped(Orders.Order order, Wishes wishes, Optional<Handover> handover) {
+        Orders.Address address = Json.read(order.address(), Orders.Address.class);
+        List<String> paragraphs = new ArrayList<>();
+        paragraphs.add(handover.filter(Handover::collected).map(this::sentence).orElseGet(() -> Stream.of(Stream.of(wishes.gift().map(Wishes.Gift::name).orElse(order.name())), address.lines().stream(),
+                Stream.of((address.postcode() + " " + address.city()).strip(), address.region().map(Countries::name).orElse(""), new Locale.Builder().setRegion(address.country()).build().getDisplayCountry(locale)))
+                .flatMap(stream -> stream).filter(line -> !line.isBlank()).collect(Collectors.joining("\n"))));
+        handover.filter(each -> !each.collected()).ifPresent(brought -> paragraphs.add(sentence(brought)));
+        wishes.gift().map(Wishes.Gift::message).filter(message -> !message.isEmpty()).ifPresent(paragraphs::add);
+        return paragraphs;
     }
 
     private static String named(QuoteView.Line line) {
@@ -126,10 +179,20 @@ final class Words {
         return say("Your order's own page", "Die Seite Ihrer Bestellung");
     }
 
-    private Said said(String occasion, Orders.Order order, BigDecimal amount, List<Row> rows, int total, String link, String linkText) {
-        Terms.Letter letter = worded(occasion);
+    private Said said(String occasion, Orders.Order order, BigDecimal amount, List<Row> rows, int total, Besides besides, String link, String linkText) {
+        boolean handedOver = occasion.equals("sent") && besides.handover().isPresent() && terms.letters().getOrDefault("sent", Map.of()).isEmpty();
+        Terms.Letter worded = handedOver ? german ? UEBERGEBEN : HANDED_OVER : worded(occasion);
+        Terms.Letter letter = besides.named() || occasion.equals("copy") ? worded : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
         Map<String, String> values = Map.of("name", order.name(), "shop", shop.name(), "order", String.valueOf(order.number()), "amount", money(amount, order.currency()));
-        return new Said(filled(letter.subject(), values), new Body(paragraphs(filled(letter.opening(), values)), rows, total, link, linkText));
+        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
+        if (!handedOver) {
+            paragraphs.addAll(paragraphs(besides));
+        }
+        return new Said(filled(letter.subject(), values), new Body(paragraphs, rows, total, link, linkText));
+    }
+
+    private static String unnamed(String text) {
+        return text.replaceAll(",?\\s*\\{name}", "");
     }
 
     private Terms.Letter worded(String occasion) {

@@ -24,10 +24,10 @@ import vestcoin.core.pickup.Taken;
 public class Orders {
     public static final int PAGE = 50;
 
-    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param cancelledAt when the seller called it off, or it lapsed, or null @param lapsed whether it was called off by itself, its money not having come */
+    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param cancelledAt when the seller called it off, or it lapsed, or null @param quiet whether its letters wait for the money @param lapsed whether it was called off by itself, its money not having come */
     public record Order(long id, String shop, int number, String token, int edition, String mode, String document, String quote, String currency,
             long payable, long due, String method, String email, String name, String country, String address, Instant placedAt, String standing, String sent,
-            String language, String agreed, Instant cancelledAt, String wishes, boolean lapsed) {
+            String language, String agreed, Instant cancelledAt, String wishes, boolean lapsed, boolean quiet) {
         public boolean cancelled() {
             return cancelledAt != null;
         }
@@ -36,9 +36,9 @@ public class Orders {
     /** One row of the list, its amount in minor units. */
     public record Row(int number, String name, String country, String mode, String currency, long payable, String method, Instant placedAt, String standing, String sent) {}
 
-    /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON @param lapsesAt until when it waits for its money @param taxNumber of a confirmed business, else empty */
+    /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON @param lapsesAt until when it waits for its money @param taxNumber of a confirmed business, else empty @param quiet whether its letters wait for the money */
     public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long due, String method,
-            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed, String wishes, Optional<Instant> lapsesAt, String taxNumber) {
+            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed, String wishes, Optional<Instant> lapsesAt, String taxNumber, boolean quiet) {
         long payable() {
             return due + vouchers.stream().mapToLong(Voucher::amount).sum();
         }
@@ -78,7 +78,7 @@ public class Orders {
     }
 
     private static final String ORDER = """
-            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed from orders
+            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed, quiet from orders
             """;
 
     private final JdbcClient sql;
@@ -108,14 +108,14 @@ public class Orders {
         }
         String token = UUID.randomUUID().toString();
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed, wishes, lapses_at, tax_number)
+                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed, wishes, lapses_at, tax_number, quiet)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token, :key, :edition, :mode, :document, :quote,
-                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed, :wishes, :lapses, :taxNumber)""")
+                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed, :wishes, :lapses, :taxNumber, :quiet)""")
                 .param("shop", order.shop()).param("token", token).param("key", order.clientKey()).param("edition", order.edition()).param("mode", order.mode())
                 .param("document", order.document()).param("quote", order.quote()).param("currency", order.currency()).param("payable", order.payable()).param("due", order.due()).param("method", order.method())
                 .param("email", order.email()).param("buyer", normal(order.email())).param("name", order.name()).param("country", order.country()).param("address", order.address())
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("language", order.language()).param("agreed", order.agreed()).param("wishes", order.wishes())
-                .param("lapses", order.lapsesAt().map(until -> until.atOffset(ZoneOffset.UTC)).orElse(null)).param("taxNumber", order.taxNumber()).update();
+                .param("lapses", order.lapsesAt().map(until -> until.atOffset(ZoneOffset.UTC)).orElse(null)).param("taxNumber", order.taxNumber()).param("quiet", order.quiet()).update();
         Order placed = byToken(token).orElseThrow();
         order.uses().forEach(use -> take(placed, use));
         order.slot().ifPresent(slot -> take(placed, slot));
@@ -187,6 +187,28 @@ public class Orders {
         sql.sql("delete from slot_taken where order_id = :id").param("id", order.id()).update();
         sql.sql("delete from discount_use where order_id = :id").param("id", order.id()).update();
         return true;
+    }
+
+    /** Another way an order is paid. @param due what is left to pay that way, in minor units */
+    public record Way(String method, String document, String quote, long due, Optional<Instant> lapsesAt) {}
+
+    /** Changes the way an order is paid. @return whether it could be: not while a payment of it is alive, or after it was called off */
+    @Transactional
+    public boolean payBy(long id, Way way) {
+        sql.sql("select id from orders where id = :id for update").param("id", id).query(Long.class).single();
+        return sql.sql("""
+                update orders set method = :method, document = :document, quote = :quote, payable = payable - due + :due, due = :due, lapses_at = :lapses
+                where id = :id and cancelled_at is null and not exists (select 1 from payment p where p.order_id = orders.id and p.part = '' and p.alive is not null)""")
+                .param("method", way.method()).param("document", way.document()).param("quote", way.quote()).param("due", way.due())
+                .param("lapses", way.lapsesAt().map(until -> until.atOffset(ZoneOffset.UTC)).orElse(null)).param("id", id).update() == 1;
+    }
+
+    /** Whether somebody with this address is known: has signed in by a letter to it, or has paid through a provider. */
+    public boolean known(String shop, String email) {
+        return sql.sql("""
+                select exists (select 1 from buyer_key where shop = :shop and buyer = :buyer and kind = 'session')
+                    or exists (select 1 from orders o join payment p on p.order_id = o.id where o.shop = :shop and o.buyer = :buyer and p.captured > 0 and p.gateway is not null)""")
+                .param("shop", shop).param("buyer", normal(email)).query(Boolean.class).single();
     }
 
     /** Orders whose time to be paid is over, the earliest first. */

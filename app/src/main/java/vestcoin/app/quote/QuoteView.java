@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -89,6 +90,15 @@ public record QuoteView(String format, String currency, Tax.Prices prices, List<
     public record Renewal(int line, String name, List<Charge> charges) {}
 
     public record Charge(Instant at, LocalDate day, BigDecimal payable) {}
+
+    /** What an order keeps of it: of the slots the one that was chosen. */
+    public QuoteView kept(Optional<LocalDateTime> slot) {
+        Map<String, List<Slot>> chosen = new LinkedHashMap<>();
+        delivery.stream().filter(Option::chosen).forEach(option -> chosen.put(option.id(), slots.getOrDefault(option.id(), List.of()).stream()
+                .filter(each -> slot.filter(each.start()::equals).isPresent()).toList()));
+        return new QuoteView(format, currency, prices, lines, goods, discounts, perUnit, weight, zone, undecided, needsDelivery, delivery, consignments, deliveryPrice, deliveryDiscounts, distances,
+                chosen, notApplied, whose, taxes, tax, fee, payable, vouchers, rounding, toPay, methods, renewing, left, agreements, missing, figures, hash);
+    }
 
     public static QuoteView of(Quote quote) {
         return new QuoteWriting(quote).view(Optional.empty());

@@ -149,7 +149,7 @@ public class DemoShop {
             throw new IllegalStateException(name + ": " + quote.missing());
         }
         Orders.Order placed = placing.place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact(name, email, List.of(street), city),
-                new Placing.Agreed(edition.document().setup().shop().language(), Policies.toAgree(edition.document().setup())));
+                new Placing.Agreed(edition.document().setup().shop().language(), Policies.toAgree(edition.document().setup())), false);
         return placing.pay(placed, token(url));
     }
 

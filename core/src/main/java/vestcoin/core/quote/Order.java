@@ -118,6 +118,14 @@ public record Order(Instant at, List<Line> lines, Destination to, Optional<Strin
         return changed(draft -> draft.deliveries(chosen));
     }
 
+    /** The same with the accounts of providers as they are now. */
+    public Order given(Map<String, Gateway> states) {
+        return changed(draft -> {
+            draft.gateways = states;
+            return draft;
+        });
+    }
+
     public Order given(Outside what) {
         return changed(draft -> draft.outside(what));
     }
@@ -131,7 +139,7 @@ public record Order(Instant at, List<Line> lines, Destination to, Optional<Strin
         private Optional<String> method;
         private List<String> codes;
         private Optional<String> group;
-        private final Map<String, Gateway> gateways;
+        private Map<String, Gateway> gateways;
         private History history;
         private Map<String, String> deliveries;
         private Optional<LocalDateTime> slot;
