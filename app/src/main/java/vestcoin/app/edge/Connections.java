@@ -33,7 +33,7 @@ class Connections {
 
     /** @param proxies addresses, separated by commas, whose word on whom they forward for is taken; nobody's without them */
     @Bean
-    WebServerFactoryCustomizer<TomcatServletWebServerFactory> connections(@Value("${vest-coin.proxies:}") String proxies) {
+    WebServerFactoryCustomizer<TomcatServletWebServerFactory> valves(@Value("${vest-coin.proxies:}") String proxies) {
         List<String> named = Arrays.stream(proxies.split(",")).map(String::strip).filter(address -> !address.isEmpty()).toList();
         return factory -> {
             if (!named.isEmpty()) {

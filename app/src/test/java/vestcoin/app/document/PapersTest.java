@@ -79,7 +79,7 @@ class PapersTest {
                         .param("shop", edition.shop()).param("code", used.code()).param("currency", quote.currency()).update();
             }
         }
-        return bean(Placing.class).place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact("A Buyer", "buyer@buyers.example", List.of("1 Example Street"), "Cork"), new Placing.Agreed("en", java.util.Map.of()));
+        return bean(Placing.class).place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact("A Buyer", "buyer@buyers.example", List.of("1 Example Street"), "Cork"), new Placing.Agreed("en", java.util.Map.of()), false);
     }
 
     private void move(PaymentBook.Payment payment, Provider.Kind kind, long most) {
