@@ -61,6 +61,20 @@ api.use({
   },
 });
 
+const german = () => document.documentElement.lang.startsWith("de");
+
+/** What is said where no answer came, in the language of the page. */
+const unreached = () =>
+  german()
+    ? {
+        sentence: "Der Server ist nicht zu erreichen.",
+        remedy: "Prüfen Sie die Verbindung; was Sie eingegeben haben, steht noch da.",
+      }
+    : {
+        sentence: "The server cannot be reached.",
+        remedy: "Check the connection; what you typed is still here.",
+      };
+
 /** The answer, or a thrown {@link Refusal}. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   const { data, error, response } = await call.catch((reason: unknown) => {
@@ -70,8 +84,7 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
       [
         {
           path: "",
-          sentence: "The server cannot be reached.",
-          remedy: "Check that Vest Coin is running; what you typed is still here.",
+          ...unreached(),
         },
       ],
       {},
@@ -84,4 +97,8 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
 }
 
 export const problemsOf = (reason: unknown): Problem[] =>
-  reason instanceof Refusal ? reason.problems : [{ path: "", sentence: "Something went wrong.", remedy: "Try again." }];
+  reason instanceof Refusal
+    ? reason.problems
+    : german()
+      ? [{ path: "", sentence: "Etwas ist schiefgegangen.", remedy: "Versuchen Sie es noch einmal." }]
+      : [{ path: "", sentence: "Something went wrong.", remedy: "Try again." }];

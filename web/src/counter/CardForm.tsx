@@ -14,7 +14,7 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
     const number = String(new FormData(event.currentTarget).get("number"));
     setBusy(true);
     setProblems([]);
-    const { token, problem } = await tokenOf(order.processor ?? "", order.publicKey ?? "", number);
+    const { token, problem } = await tokenOf(order.processor ?? "", order.publicKey ?? "", number, say);
     if (token) {
       await answer(
         api.POST("/api/counter/orders/{token}/payments", {
@@ -50,11 +50,11 @@ export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Place
       <p className="mt-1 text-xs quiet">{say.cardStraight}</p>
       {order.test && (
         <p className="mt-2 border border-dashed border-warning px-2 py-1 text-xs">
-          Test mode, no money moves. The{" "}
+          {say.testMode}{" "}
           <a className="underline" href={`${order.processor}/`} target="_blank" rel="noreferrer">
-            simulated processor
+            {say.testProcessor}
           </a>{" "}
-          lists the cards it knows.
+          {say.testCards}
         </p>
       )}
       <Said problems={problems} />

@@ -115,16 +115,101 @@ function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => voi
       ) : (
         <CardForm order={order} fresh={fresh} />
       )}
+      {!open.includes(order.state) && <OtherWays order={order} fresh={fresh} />}
     </>
+  );
+}
+
+/** Every other way this order can be paid, with what it comes to that way. */
+function OtherWays({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+  const say = useSay();
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const others = order.quote.methods.filter((method) => method.id !== order.method);
+  if (others.length === 0 || order.state === "needs-buyer") return null;
+  const choose = async (method: string, expected: string) => {
+    setBusy(true);
+    const call = { params: { path: { token: order.token } }, body: { method, expected } };
+    await answer(api.POST("/api/counter/orders/{token}/method", call)).then(fresh, (reason: unknown) =>
+      setProblems(problemsOf(reason)),
+    );
+    setBusy(false);
+  };
+  return (
+    <section className="mt-8 border-t border-base-300 pt-3" aria-label={say.payAnotherWay}>
+      <h2 className="mb-1 text-base">{say.payAnotherWay}</h2>
+      <Said problems={problems} />
+      {others.map((method) => (
+        <button
+          key={method.id}
+          type="button"
+          className="flex w-full cursor-pointer justify-between gap-4 border-b border-base-300 py-3 text-start"
+          disabled={busy}
+          onClick={() => void choose(method.id, method.toPay)}
+        >
+          <span>
+            {method.title}
+            <span className="block text-xs quiet">{method.sentence}</span>
+          </span>
+          <span className="figure">{money(method.toPay, order.quote.currency, order.language)}</span>
+        </button>
+      ))}
+    </section>
+  );
+}
+
+/** Where and when it is collected or brought, and what to bring; or where it goes. */
+function WhereTo({ order }: { order: Placed }) {
+  const say = useSay();
+  const { handover, address } = order;
+  // Wall-clock times of the shop are shown as they are, whatever zone the buyer's phone is in.
+  const at = (wall: string) => new Date(`${wall.slice(0, 16)}:00Z`);
+  const day = new Intl.DateTimeFormat(order.language, {
+    weekday: "long",
+    day: "numeric",
+    month: "long",
+    timeZone: "UTC",
+  });
+  const time = new Intl.DateTimeFormat(order.language, { timeStyle: "short", timeZone: "UTC" });
+  if (!order.quote.needsDelivery) return null;
+  if (!handover)
+    return (
+      <p className="mb-4">
+        <span className="block text-xs quiet">{say.goesTo}</span>
+        {[order.name, ...address.lines, `${address.postcode} ${address.city}`.trim()].filter(Boolean).join(", ")}
+      </p>
+    );
+  return (
+    <section className="mb-4 border-s-4 border-accent ps-3" aria-label={handover.place}>
+      <p className="text-xs quiet">{handover.way === "collected" ? say.toCollect : say.broughtRound}</p>
+      <p className="font-semibold">{[handover.place, ...handover.lines].join(", ")}</p>
+      {handover.starts && (
+        <p>
+          {say.slot(
+            day.format(at(handover.starts)),
+            time.format(at(handover.starts)),
+            handover.ends ? time.format(at(handover.ends)) : "",
+          )}
+        </p>
+      )}
+      {handover.bring && (
+        <p>
+          {say.toBring}: {handover.bring}
+        </p>
+      )}
+      {handover.contact && <p>{handover.contact}</p>}
+    </section>
   );
 }
 
 /** What the last row of the receipt says of the money. */
 function paidHow({ kind, state, standing }: Placed, say: Words): string {
+  if (standing === "paid in part") return kind === "transfer" ? say.toTransferPart : say.paidInPart;
+  if (kind === "card" && state === "authorised") return say.heldOnCard;
   if (state === "captured" || state === "refunded") return kind === "card" ? say.paidByCard : say.paid;
   switch (kind) {
     case "transfer":
-      return standing === "paid in part" ? say.toTransferPart : say.toTransfer;
+      return say.toTransfer;
     case "cash-on-delivery":
       return say.atDoor;
     case "cash-at-pickup":
@@ -184,6 +269,7 @@ function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
         {say.orderNumber(order.number)}
         {order.test && <span className="ms-2 border border-dashed border-warning px-1 text-warning">{say.test}</span>}
       </p>
+      <WhereTo order={order} />
       {order.slip && <TransferSlip slip={order.slip} language={counter.language} />}
       <section className="ticket px-5 py-4" aria-label={say.receipt}>
         {quote.lines.map((line) => (

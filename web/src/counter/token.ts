@@ -5,9 +5,10 @@ export async function tokenOf(
   processor: string,
   publicKey: string,
   number: string,
+  say: { cardRefused: string; cardSilent: string; nothingWasCharged: string; cardErrors: Record<string, string> },
 ): Promise<{ token?: string; problem?: Problem }> {
   const problem = (sentence: string): { problem: Problem } => ({
-    problem: { path: "number", sentence, remedy: "Nothing was charged." },
+    problem: { path: "number", sentence, remedy: say.nothingWasCharged },
   });
   try {
     const response = await fetch(`${processor}/v1/tokens`, {
@@ -16,8 +17,10 @@ export async function tokenOf(
       body: JSON.stringify({ number }),
     });
     const body = (await response.json()) as { token?: string; error?: string };
-    return body.token ? { token: body.token } : problem(body.error ?? "The card processor refused.");
+    return body.token
+      ? { token: body.token }
+      : problem(say.cardErrors[body.error ?? ""] ?? body.error ?? say.cardRefused);
   } catch {
-    return problem("The card processor cannot be reached. Try again in a moment.");
+    return problem(say.cardSilent);
   }
 }

@@ -69,11 +69,12 @@ export function FirstOwner({ entered }: Props) {
     answer(
       api.POST("/api/first-owner", {
         body: {
+          code: form.code ?? "",
           email: form.email ?? "",
           password: form.password ?? "",
           shopName: form.shopName ?? "",
-          country: (form.country ?? "").toUpperCase(),
-          currency: (form.currency ?? "").toUpperCase(),
+          country: form.country ?? "",
+          currency: form.currency ?? "",
         },
       }),
     ),
@@ -82,14 +83,20 @@ export function FirstOwner({ entered }: Props) {
     <Door title="A new shop">
       <form onSubmit={door.submit}>
         <Entry label="Name of the shop" name="shopName" autoFocus />
+        <Entry
+          label="Code"
+          name="code"
+          autoComplete="off"
+          placeholder="XXXX-XXXX-XXXX"
+          note="Printed in the window where Vest Coin was started, so that nobody else becomes the owner."
+        />
         <div className="flex gap-3">
-          <Entry label="Country" name="country" maxLength={2} placeholder="IE" note="Two letters" />
+          <Entry label="Country" name="country" placeholder="Ireland" note="Its name, or its two letters" />
           <Entry
             label="Currency"
             name="currency"
-            maxLength={3}
             placeholder="the country's"
-            note="Three letters; may be left"
+            note="Its name or three letters; may be left"
             required={false}
           />
         </div>

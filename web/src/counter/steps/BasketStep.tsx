@@ -46,7 +46,7 @@ export function BasketStep({
       <Said problems={problems} />
       {kept.lines.map((line, index) => {
         const product = productOf(line);
-        const shown = quote?.lines[index];
+        const shown = quote?.basket[index];
         const name = product?.name ?? line.product;
         return (
           <div
@@ -57,6 +57,11 @@ export function BasketStep({
               {name}
               {shown && shown.choices.length > 0 && (
                 <span className="block text-xs quiet">{shown.choices.join(", ")}</span>
+              )}
+              {shown?.left != null && (
+                <span className="block text-xs font-semibold text-error">
+                  {Number(shown.left) > 0 ? say.onlyLeft(plain(shown.left)) : say.soldOut}
+                </span>
               )}
             </span>
             <span className="join">
@@ -114,6 +119,7 @@ export function BasketStep({
             key={product.id}
             product={product}
             listed={counter.prices[product.id]}
+            left={counter.left}
             currency={counter.currency}
             language={counter.language}
             add={add}
@@ -173,16 +179,28 @@ function Codes({
   );
 }
 
+/** What is counted of a product with these choices: the variation that fits them, where it has a count of its own, else the product. */
+function itemOf(product: Product, options: Record<string, string>, left: Record<string, string>): string {
+  const fitting = product.variations
+    .filter((each) => Object.entries(each.options).every(([option, choice]) => options[option] === choice))
+    .sort((one, other) => Object.keys(other.options).length - Object.keys(one.options).length)[0];
+  const own = fitting && `${product.id}/${fitting.id}`;
+  return own && own in left ? own : product.id;
+}
+
 function Thing({
   product,
   listed,
+  left,
   currency,
   language,
   add,
 }: {
   product: Product;
-  /** Its price in the currency chosen, where that is not the shop's own. */
+  /** Its price in the currency chosen; of an amount the buyer chooses the least. */
   listed: string | undefined;
+  /** How many there are of what is counted. */
+  left: Record<string, string>;
   currency: string;
   language: string;
   add: (line: Line) => void;
@@ -192,12 +210,19 @@ function Thing({
   const [options, setOptions] = useState<Record<string, string>>({});
   const [amount, setAmount] = useState("");
   const [asked, setAsked] = useState(false);
-  const donation = product.kind === "donation";
+  const donation = product.kind === "donation" || (product.kind === "voucher" && product.bounds != null);
+  const gone = Number(left[itemOf(product, options, left)] ?? "1") <= 0;
   const open = product.options.filter((option) => !options[option.id]);
   const put = () => {
     setAsked(true);
-    if (open.length > 0 || (donation && !/^\d+(\.\d+)?$/.test(amount))) return;
-    add({ product: product.id, quantity: product.measure?.least ?? "1", options, ...(donation ? { amount } : {}) });
+    if (open.length > 0 || (donation && !/^\d+([.,]\d+)?$/.test(amount))) return;
+    const given = amount.replace(",", ".");
+    add({
+      product: product.id,
+      quantity: product.measure?.least ?? "1",
+      options,
+      ...(donation ? { amount: given } : {}),
+    });
   };
   return (
     <li className="border-b border-base-300 py-3">
@@ -206,7 +231,7 @@ function Thing({
           {product.name}
           <span className="block text-xs quiet">
             {donation
-              ? say.from(money(product.bounds?.least ?? "0", currency, language))
+              ? say.from(price)
               : `${product.options.length > 0 ? say.from(price) : price}${product.measure ? say.a(product.measure.unit) : ""}`}
           </span>
         </span>
@@ -219,8 +244,14 @@ function Thing({
             onChange={(event) => setAmount(event.target.value)}
           />
         )}
-        <button type="button" className="btn btn-sm" aria-label={say.putInto(product.name)} onClick={put}>
-          {say.putIn}
+        <button
+          type="button"
+          className="btn btn-sm"
+          aria-label={gone ? `${product.name}: ${say.soldOut}` : say.putInto(product.name)}
+          disabled={gone}
+          onClick={put}
+        >
+          {gone ? say.soldOut : say.putIn}
         </button>
       </div>
       {product.options.map((option) => (

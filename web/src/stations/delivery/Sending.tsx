@@ -1,12 +1,16 @@
 import type { ReactNode } from "react";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
-import { whole } from "../../shared/notations";
+import { whole, yesNo } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
 import { CarrierLink } from "./CarrierLink";
 import { point } from "./notations";
 import { PackedPicture } from "./PackedPicture";
 
+const alwaysChoices = [
+  { id: "no", name: "free as well" },
+  { id: "yes", name: "charged all the same" },
+];
 const pers = [
   { id: "order", name: "an order" },
   { id: "unit", name: "a unit" },
@@ -66,10 +70,16 @@ export function Sending() {
           empty={delivery.handling.length === 0}
         >
           {delivery.handling.map((group) => (
-            <div key={group.id} className="mt-2 grid grid-cols-[1.6fr_1fr_1.2fr_auto] items-end gap-x-3">
+            <div key={group.id} className="mt-2 grid grid-cols-[1.5fr_0.8fr_1fr_1.2fr_auto] items-end gap-x-3">
               <Field path={`delivery/handling/${group.id}/name`} label="Handling" />
               <Field path={`delivery/handling/${group.id}/amount`} label="Costs" />
               <Field path={`delivery/handling/${group.id}/per`} label="for" choices={pers} />
+              <Field
+                path={`delivery/handling/${group.id}/always`}
+                label="Where delivery is free"
+                choices={alwaysChoices}
+                {...yesNo}
+              />
               <Remove path={`delivery/handling/${group.id}`} what={group.name} />
             </div>
           ))}

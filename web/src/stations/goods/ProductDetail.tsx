@@ -222,10 +222,24 @@ function Variations({ product, at }: { product: Product; at: string }) {
 
 function PerUnits({ product, at }: { product: Product; at: string }) {
   const bench = useBench();
-  const categories = [{ id: "", name: "as the product" }, ...bench.setup.tax.categories];
+  const taxed = [
+    { id: "like-goods", name: "as the product" },
+    ...bench.setup.tax.categories.map((each) => ({ id: `in ${each.id}`, name: each.name })),
+    { id: "outside", name: "outside tax" },
+  ];
+  /** How it is taxed and, in a category of its own, in which: one choice, made in one act. */
+  const taxedAs = (each: Product["perUnit"][number]) => ({
+    write: () => (each.category ? `in ${each.category}` : (each.taxed ?? "")),
+    read: (chosen: string) => {
+      const { category: _, taxed: __, ...rest } = each;
+      return chosen.startsWith("in ")
+        ? { ...rest, taxed: "own-category", category: chosen.slice(3) }
+        : { ...rest, taxed: chosen };
+    },
+  });
   const add = () => {
     const id = idFrom("deposit", ids(product.perUnit));
-    void bench.set(`${at}/perUnit/${id}`, { id, name: "Deposit", amount: "0", inside: false });
+    void bench.set(`${at}/perUnit/${id}`, { id, name: "Deposit", amount: "0", inside: false, taxed: "like-goods" });
   };
   return (
     <Part title="Each unit bears" add={<Add what="Add a deposit or charge" add={add} />}>
@@ -235,7 +249,7 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
           <div key={each.id} className="col-span-full grid grid-cols-[2fr_1fr_1fr_1fr_auto] gap-x-4">
             <Field path={`${path}/name`} label="Named" />
             <Field path={`${path}/amount`} label="Amount" />
-            <Field path={`${path}/category`} label="Taxed as" choices={categories} read={(text) => text || undefined} />
+            <Field path={path} label="Taxed as" choices={taxed} {...taxedAs(each)} />
             <Field path={`${path}/inside`} label="Inside the price" choices={yesNoChoices} {...yesNo} />
             <Remove path={path} what={each.name} />
           </div>

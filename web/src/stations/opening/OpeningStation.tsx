@@ -99,26 +99,36 @@ export function OpeningStation() {
                 ? "One thing stands against opening"
                 : `${now.blocking.length} things stand against opening`}
         </h2>
-        {now.blocking.length > 0 && (
-          <ol className="mt-2">
-            {now.blocking.map((each) => (
-              <li
-                key={`${each.path} ${each.sentence}`}
-                className="flex items-baseline gap-4 border-b border-base-300 py-2"
-              >
-                <span className="flex-1">
-                  {each.sentence} <span className="quiet">{each.remedy}</span>
-                </span>
-                {each.path !== "shop" && (
-                  <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(each.path)}>
-                    Go there
-                  </button>
-                )}
-              </li>
-            ))}
-          </ol>
+        <Against problems={now.blocking} />
+        {now.inDraft.length > 0 && (
+          <>
+            <h2 className="mt-6 text-lg">In the draft, once it is published</h2>
+            <Against problems={now.inDraft} />
+          </>
         )}
       </section>
     </>
+  );
+}
+
+/** Each with the way to the very field. */
+function Against({ problems }: { problems: Problem[] }) {
+  const bench = useBench();
+  if (problems.length === 0) return null;
+  return (
+    <ol className="mt-2">
+      {problems.map((each) => (
+        <li key={`${each.path} ${each.sentence}`} className="flex items-baseline gap-4 border-b border-base-300 py-2">
+          <span className="flex-1">
+            {each.sentence} <span className="quiet">{each.remedy}</span>
+          </span>
+          {each.path !== "shop" && (
+            <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(each.path)}>
+              Go there
+            </button>
+          )}
+        </li>
+      ))}
+    </ol>
   );
 }

@@ -43,8 +43,8 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
     /** @param used of its balance */
     public record Voucher(String code, BigDecimal used) {}
 
-    /** @param charge what choosing it adds; below zero it takes off */
-    public record Method(String id, Payment.Kind kind, String title, String sentence, Optional<BigDecimal> charge) {}
+    /** @param charge what choosing it adds; below zero it takes off @param toPay what the order comes to that way */
+    public record Method(String id, Payment.Kind kind, String title, String sentence, Optional<BigDecimal> charge, BigDecimal toPay) {}
 
     /** @param taxNumber what is wrong with the tax number typed */
     static BuyerQuote of(QuoteView quote, List<String> codes, Optional<String> taxNumber) {
@@ -58,7 +58,7 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 quote.tax().value(), quote.payable().value(),
                 quote.vouchers().stream().filter(used -> used.used().value().signum() > 0).map(used -> new Voucher(used.code(), used.used().value())).toList(),
                 quote.fee().map(fee -> fee.value()), quote.rounding().map(rounding -> rounding.value()).filter(rounding -> rounding.signum() != 0), quote.toPay().value(),
-                quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.kind(), method.title(), method.sentence(), method.charge().map(charge -> charge.value()))).toList(),
+                quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.kind(), method.title(), method.sentence(), method.charge().map(charge -> charge.value()), method.toPay())).toList(),
                 refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber, apart(quote), basket(quote));
     }
 

@@ -83,8 +83,8 @@ public record QuoteView(String format, String currency, Tax.Prices prices, List<
 
     public record VoucherUsed(String code, Amount used) {}
 
-    /** @param hidden why the buyer does not see it @param charge what it adds @param fee the provider's @param keep payable less tax and fee */
-    public record Method(String id, Payment.Kind kind, String title, String sentence, Optional<String> hidden, Optional<Amount> charge, Optional<Amount> fee, BigDecimal keep) {}
+    /** @param hidden why the buyer does not see it @param charge what it adds @param fee the provider's @param toPay what is paid by it, its own charge included @param keep what is left of it for the seller */
+    public record Method(String id, Payment.Kind kind, String title, String sentence, Optional<String> hidden, Optional<Amount> charge, Optional<Amount> fee, BigDecimal toPay, BigDecimal keep) {}
 
     /** @param line index of the line */
     public record Renewal(int line, String name, List<Charge> charges) {}

@@ -119,6 +119,6 @@ final class QuoteWriting {
     }
 
     private Method method(Seen seen) {
-        return new Method(seen.method().id(), seen.method().kind(), seen.method().title(), seen.method().sentence(), seen.hidden(), seen.charge().map(figures::amount), seen.fee().map(figures::amount), seen.keep());
+        return new Method(seen.method().id(), seen.method().kind(), seen.method().title(), seen.method().sentence(), seen.hidden(), seen.charge().map(figures::amount), seen.fee().map(figures::amount), seen.toPay(), seen.keep());
     }
 }

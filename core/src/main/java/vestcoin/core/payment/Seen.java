@@ -19,9 +19,10 @@ import vestcoin.core.why.Tracer;
  * @param hidden why the buyer does not see it, as a sentence for the seller; empty when seen
  * @param charge what it adds or takes off when chosen
  * @param fee    what the provider takes of what it is paid of this order, when the seller has said
+ * @param toPay  what is paid by it: with its own charge, after vouchers, in cash rounded
  * @param keep   what is left for the seller: payable with this method's own charge, less tax and fee, and cash rounded
  */
-public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figure> charge, Optional<Figure> fee, BigDecimal keep) {
+public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figure> charge, Optional<Figure> fee, BigDecimal toPay, BigDecimal keep) {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     /**
@@ -43,7 +44,7 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
         for (Payment.Method method : payment.methods()) {
             Optional<String> hidden = hidden(method, gateways);
             seen.add(new Seen(method, hidden.isPresent() ? hidden : unmet(method, asked, tracer), method.charge().map(charge -> charge(method, charge, asked, tracer)),
-                    Optional.empty(), BigDecimal.ZERO));
+                    Optional.empty(), BigDecimal.ZERO, BigDecimal.ZERO));
         }
         return seen;
     }
@@ -120,7 +121,7 @@ public record Seen(Payment.Method method, Optional<String> hidden, Optional<Figu
     public Seen costing(Figure payable, Figure tax, Figure paid, BigDecimal rounded, Tracer tracer) {
         Optional<Figure> taken = method.fee().map(fee -> fee(fee, paid, tracer));
         BigDecimal left = payable.value().add(rounded).subtract(tax.value());
-        return new Seen(method, hidden, charge, taken, taken.map(fee -> left.subtract(fee.value())).orElse(left));
+        return new Seen(method, hidden, charge, taken, paid.value(), taken.map(fee -> left.subtract(fee.value())).orElse(left));
     }
 
     /** Round half up(percent × what the provider takes + fixed), whatever the shop's rounding; nothing where it takes nothing. */
