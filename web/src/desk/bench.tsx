@@ -37,6 +37,10 @@ export interface Bench {
   publish: () => Promise<boolean>;
   /** Why the last change, tried or made, was refused. */
   problems: Problem[];
+  /** Why what was typed into a field could not be kept, by the field's path, until it is put right or taken back. */
+  refusals: Readonly<Record<string, Problem[]>>;
+  /** Takes back what a field was refused. */
+  takeBack: (path: string) => void;
   refuse: (problems: Problem[]) => void;
   /** Cells being typed, read back. */
   readings: Record<string, { text: string; words: string }>;
@@ -86,6 +90,8 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
     (next: Problem[]) => setProblems((now) => (next.length === 0 && now.length === 0 ? now : next)),
     [],
   );
+  const [refusals, setRefusals] = useState<Record<string, Problem[]>>({});
+  const takeBack = useCallback((target: string) => setRefusals(({ [target]: _, ...rest }) => rest), []);
   const [readings, setReadings] = useState<Bench["readings"]>({});
   const [at, setAt] = useState("");
   const [lit, setLit] = useState<ReadonlySet<string>>(NOTHING);
@@ -110,15 +116,22 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   });
   const run = change.mutateAsync;
   const made = useCallback(
-    (call: () => Promise<DraftView>) =>
+    (call: () => Promise<DraftView>, target?: string) =>
       run(call).then(
-        () => true,
-        () => false,
+        () => {
+          if (target) takeBack(target);
+          return true;
+        },
+        (reason: unknown) => {
+          if (target) setRefusals((now) => ({ ...now, [target]: problemsOf(reason) }));
+          return false;
+        },
       ),
-    [run],
+    [run, takeBack],
   );
   const commit = useCallback(
-    (edits: Edit[]) => made(() => answer(api.POST("/api/shops/{shop}/draft/edits", { ...path, body: { edits } }))),
+    (edits: Edit[]) =>
+      made(() => answer(api.POST("/api/shops/{shop}/draft/edits", { ...path, body: { edits } })), edits[0]?.path),
     [made, path],
   );
   const goTo = useCallback(
@@ -176,6 +189,8 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       publish: () => made(() => answer(api.POST("/api/shops/{shop}/draft/publish", path))),
       problems,
       refuse,
+      refusals,
+      takeBack,
       readings,
       setReadings,
       at,
@@ -188,7 +203,26 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       goTo,
       arrived: () => setWanted(""),
     };
-  }, [shop, draft, trying, commit, made, client, key, path, problems, refuse, readings, at, lit, priced, wanted, goTo]);
+  }, [
+    shop,
+    draft,
+    trying,
+    commit,
+    made,
+    client,
+    key,
+    path,
+    problems,
+    refuse,
+    refusals,
+    takeBack,
+    readings,
+    at,
+    lit,
+    priced,
+    wanted,
+    goTo,
+  ]);
 
   if (query.isError)
     return (

@@ -121,7 +121,8 @@ export function OrderList() {
                 <td className="pe-4">{order.name}</td>
                 <td className="pe-4 max-sm:hidden">{countryName(order.country)}</td>
                 <td className="pe-4">
-                  {order.state}
+                  {order.cancelled ? "called off" : order.state}
+                  {order.withdrawn && <span className="ms-2 border border-warning px-1 text-xs">withdrawn</span>}
                   {order.sent !== "no" && (
                     <span className="quiet">, {order.sent === "all" ? "sent" : "sent in part"}</span>
                   )}

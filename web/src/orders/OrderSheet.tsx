@@ -40,6 +40,11 @@ export function OrderSheet() {
     timeStyle: "short",
     timeZone: setup.shop.timeZone,
   });
+  // A time on the shop's wall clock, shown as it is.
+  const wall = (local: string) =>
+    new Intl.DateTimeFormat(setup.shop.language, { dateStyle: "full", timeStyle: "short", timeZone: "UTC" }).format(
+      new Date(`${local.slice(0, 16)}:00Z`),
+    );
   const figure = figuresOf(order.quote);
   const inside = order.quote.prices === "with-tax";
   return (
@@ -53,7 +58,7 @@ export function OrderSheet() {
         </span>
         {order.cancelledAt && (
           <span className="border border-error px-1 text-error">
-            called off {when.format(new Date(order.cancelledAt))}
+            {order.lapsed ? "never paid, lapsed" : "called off"} {when.format(new Date(order.cancelledAt))}
           </span>
         )}
         <Link className="underline" to={`/desk/${shop}/orders`}>
@@ -115,6 +120,17 @@ export function OrderSheet() {
                 .filter(Boolean)
                 .join(", ")}
             </p>
+            {order.handover && (
+              <p className="mt-1 border-s-4 border-accent ps-2">
+                <span className="font-semibold">
+                  {order.handover.way === "collected" ? "To be collected: " : "To be brought round: "}
+                  {[order.handover.place, ...order.handover.lines].join(", ")}
+                </span>
+                {order.handover.starts &&
+                  `, ${wall(order.handover.starts)}${order.handover.ends ? ` to ${order.handover.ends.slice(11, 16)}` : ""}`}
+                {order.handover.bring && <span className="block quiet">To bring: {order.handover.bring}</span>}
+              </p>
+            )}
             {order.agreed.length > 0 && (
               <p className="text-xs quiet">
                 Agreed to{" "}

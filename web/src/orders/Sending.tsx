@@ -9,6 +9,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
   const { shop } = useBench();
   const [key, setKey] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
+  const asked = problems.some((problem) => problem.path === "despite");
   const left = order.quote.lines
     .map((line, index) => ({ line, index }))
     .filter(({ index }) => !order.gone.includes(index));
@@ -19,7 +20,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
       setProblems([{ path: "lines", sentence: "Nothing is chosen.", remedy: "Tick what leaves now." }]);
       return;
     }
-    const call = { params: { path: { shop, number: order.number } }, body: { key, lines } };
+    const call = { params: { path: { shop, number: order.number } }, body: { key, lines, despite: asked } };
     await answer(api.POST("/api/shops/{shop}/orders/{number}/dispatch", call)).then(
       (after) => {
         setProblems([]);
@@ -29,11 +30,13 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
   };
+  const collected = order.handover != null;
+  if (order.cancelledAt) return null;
   return (
     <section aria-label="Sending" className="mb-6">
-      <h2 className="mb-1">Sending</h2>
+      <h2 className="mb-1">{collected ? "Handing over" : "Sending"}</h2>
       {left.length === 0 ? (
-        <p>Everything has left.</p>
+        <p>{collected ? "Everything is handed over." : "Everything has left."}</p>
       ) : (
         <form key={order.gone.join()} onSubmit={send}>
           {left.map(({ line, index }) => (
@@ -43,7 +46,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
             </label>
           ))}
           <button type="submit" className="btn btn-sm mt-2">
-            It leaves now
+            {asked ? "Send it all the same" : collected ? "It is handed over" : "It leaves now"}
           </button>
           <span className="ms-3 text-xs quiet">Takes what is authorised for it; the last one takes the rest.</span>
           <Said problems={problems} />

@@ -1,4 +1,5 @@
 import { useEffect, useId, useRef, useState } from "react";
+import type { Problem } from "../api/client";
 import { useBench } from "../desk/bench";
 import { valueAt } from "./paths";
 import { Said } from "./Said";
@@ -41,7 +42,8 @@ export function Field({
   const [typing, setTyping] = useState(false);
   const leaving = useRef(false);
   const shown = typing ? text : saved;
-  const mine = bench.at === path ? bench.problems : [];
+  const tried = bench.trying.some((edit) => edit.path === path) ? bench.problems : [];
+  const mine = told(path, bench.refusals, tried);
   const value = (typed: string) => (read ? read(typed) : typed === "" && optional ? undefined : typed);
 
   useEffect(() => {
@@ -56,7 +58,10 @@ export function Field({
   const leave = async () => {
     if (!typing || leaving.current) return;
     leaving.current = true;
-    if (text === saved) bench.stopTrying();
+    if (text === saved) {
+      bench.stopTrying();
+      bench.takeBack(path);
+    }
     if (text === saved || (await bench.set(path, value(text)))) setTyping(false);
     leaving.current = false;
   };
@@ -99,6 +104,7 @@ export function Field({
             if (event.key === "Escape") {
               setTyping(false);
               bench.stopTrying();
+              bench.takeBack(path);
             }
           }}
         />
@@ -107,6 +113,20 @@ export function Field({
       <Said problems={mine} id={`${id}-said`} />
     </div>
   );
+}
+
+/**
+ * What is said at a field: what was refused here, unless it is about another field that is on the screen, and what was refused
+ * elsewhere and is about this one.
+ */
+function told(path: string, refusals: Readonly<Record<string, Problem[]>>, tried: Problem[]): Problem[] {
+  const about = (problem: Problem) => problem.path === path || problem.path.startsWith(`${path}/`);
+  const elsewhere = (problem: Problem) =>
+    !about(problem) && document.querySelector(`main [data-path="${CSS.escape(problem.path)}"]`) !== null;
+  const here = [...(refusals[path] ?? []), ...tried].filter((problem) => !elsewhere(problem));
+  const others = Object.entries(refusals).flatMap(([from, problems]) => (from === path ? [] : problems.filter(about)));
+  const seen = new Set<string>();
+  return [...here, ...others].filter((problem) => !seen.has(problem.sentence) && seen.add(problem.sentence));
 }
 
 /** A list of places as one line of text. */

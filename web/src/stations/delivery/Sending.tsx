@@ -3,6 +3,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
+import { countryName } from "../../shared/places";
 import { CarrierLink } from "./CarrierLink";
 import { point } from "./notations";
 import { PackedPicture } from "./PackedPicture";
@@ -101,7 +102,7 @@ export function Sending() {
               <Field
                 path={`delivery/dispatch/${place.id}/at/country`}
                 label="Country"
-                read={(text) => text.toUpperCase()}
+                write={(value) => (typeof value === "string" ? countryName(value) : "")}
               />
               <Field path={`delivery/dispatch/${place.id}/at/postcode`} label="Postcode" optional />
               <Field

@@ -2,11 +2,13 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
 import { lines, words } from "../../shared/notations";
+import { countryName } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
 import { point } from "../delivery/notations";
 import { Accepted } from "./Accepted";
 import { PlacesSold } from "./PlacesSold";
 import { Standing } from "./Standing";
+import { WorkingDays } from "./WorkingDays";
 
 const weightUnits = ["kg", "g", "lb", "oz"].map((id) => ({ id, name: id }));
 const prices = [
@@ -18,6 +20,9 @@ const roundings = [
   { id: "half-even", name: "half to even" },
   { id: "down", name: "down" },
 ];
+
+/** A country by its name; typed by name or by its two letters. */
+const countryText = (value: unknown) => (typeof value === "string" ? countryName(value) : "");
 
 /** Who and where the shop is, written onto its own letterhead. */
 export function ShopStation() {
@@ -43,7 +48,7 @@ export function ShopStation() {
               <Field path="shop/address/lines" label="Street" className="col-span-2" {...lines} />
               <Field path="shop/address/city" label="Town" />
               <Field path="shop/address/postcode" label="Postcode" />
-              <Field path="shop/address/country" label="Country, two letters" read={(text) => text.toUpperCase()} />
+              <Field path="shop/address/country" label="Country" write={countryText} />
               <Field
                 path="shop/address/region"
                 label="Region, ISO 3166-2"
@@ -61,18 +66,22 @@ export function ShopStation() {
               />
               <Field path="shop/email" label="E-mail" />
               <Field path="shop/phone" label="Phone" />
+              <Field
+                path="shop/numbers"
+                label="Other numbers on papers"
+                placeholder="none"
+                note="Such as the company's; tax numbers are entered at Tax."
+                className="col-span-2"
+                {...lines}
+              />
             </div>
           </section>
+          <WorkingDays />
           <PlacesSold />
         </div>
         <section aria-label="Money, language, units" className="grid content-start gap-3">
           <div className="grid grid-cols-2 gap-x-6 gap-y-3">
-            <Field
-              path="shop/currency"
-              label="Currency"
-              note="Every amount of the setup is in it."
-              read={(text) => text.toUpperCase()}
-            />
+            <Field path="shop/currency" label="Currency" note="Every amount of the setup is in it." />
             <Field
               path="tax/prices"
               label="Prices are typed"

@@ -64,7 +64,7 @@ export function Registrations() {
               >
                 <Field path={`${at}/authority`} label="Authority" read={(text) => text.toUpperCase()} />
                 <Field path={`${at}/scheme`} label="Scheme" choices={schemes} />
-                <Field path={`${at}/number`} label="Number" placeholder="as on the letter" />
+                <Field path={`${at}/number`} label="Number, on every paper" placeholder="as on the letter" />
                 <Field path={`${at}/from`} label="From day" placeholder="always" optional />
                 <Field
                   path={`${at}/most`}

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { useBench } from "../../desk/bench";
+import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
@@ -31,12 +32,12 @@ export function TaxStation() {
     if (await bench.set(`tax/places/${id}`, { id, name: "New place", places: [], except: [], rates: {} }))
       setOpen({ kind: "place", id });
   };
-  const addCategory = async () => {
+  const addCategory = async (name: string) => {
     const id = idFrom(
-      "New category",
+      name,
       tax.categories.map((category) => category.id),
     );
-    if (await bench.set(`tax/categories/${id}`, { id, name: "New category" })) setOpen({ kind: "category", id });
+    if (await bench.set(`tax/categories/${id}`, { id, name })) setOpen({ kind: "category", id });
   };
   const row = open.kind === "place" ? tax.places.find((each) => each.id === open.id) : undefined;
   const category = open.kind === "category" ? tax.categories.find((each) => each.id === open.id) : undefined;
@@ -52,11 +53,10 @@ export function TaxStation() {
         <button type="button" className="cursor-pointer underline" onClick={() => void addPlace()}>
           Add a place
         </button>
-        <button type="button" className="cursor-pointer underline" onClick={() => void addCategory()}>
-          Add a category
-        </button>
+        <AddNamed what="a category" add={(name) => void addCategory(name)} />
         <SheetFiles sheet="taxes" />
       </StationHead>
+      <Said problems={bench.problems.filter((problem) => problem.path === "tax/places")} />
       {tax.places.length === 0 ? (
         <p className="max-w-xl py-6 quiet">
           Nothing is taxed yet. Fill the book from the reference for the places you sell to, or add the place you are in

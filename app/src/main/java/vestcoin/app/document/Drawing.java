@@ -2,15 +2,20 @@ package vestcoin.app.document;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.payment.CreditorReference;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.payment.SwissPayload;
+import vestcoin.core.place.Groups;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.tax.Tax;
 
 /**
  * Draws up the papers of one order.
@@ -55,10 +60,34 @@ record Drawing(Setup setup, Order asked, String number, Buyer from, String metho
 
     private Paper.Party seller(Bill bill) {
         Shop shop = setup.shop();
-        Optional<String> vat = shop.numbers().stream().filter(each -> each.matches("[A-Z]{2}[0-9A-Z+*]{2,13}")).findFirst();
+        List<String> all = numbers(bill);
+        Optional<String> vat = all.stream().filter(each -> each.matches("[A-Z]{2}[0-9A-Z+*]{2,13}")).findFirst();
         Paper.Party seller = new Paper.Party(shop.legalName().isBlank() ? shop.name() : shop.legalName(), shop.address().lines(), shop.address().city(), shop.address().postcode(),
-                shop.address().country(), vat, shop.numbers().stream().filter(each -> vat.filter(each::equals).isEmpty()).toList(), shop.email());
+                shop.address().country(), vat, all.stream().filter(each -> vat.filter(each::equals).isEmpty()).toList(), shop.email());
         return bill.country().isEmpty() ? seller.withoutVat() : seller;
+    }
+
+    /**
+     * The seller's numbers, those of the registrations first: the one for the country whose tax a bill states, then the one at home; of
+     * other countries none. A VAT number has its country's letters (EL for Greece), whether they were typed or not.
+     */
+    private List<String> numbers(Bill bill) {
+        String home = setup.shop().address().country();
+        List<String> numbers = new ArrayList<>();
+        for (String country : Stream.of(bill.country().orElse(home), home).distinct().toList()) {
+            setup.tax().registrations().stream().filter(each -> each.scheme() == Tax.Scheme.ORDINARY && !each.number().isBlank())
+                    .filter(each -> each.authority().equals(country) || each.authority().startsWith(country + "-") || country.equals("GB") && each.authority().equals("XI"))
+                    .map(each -> printed(each.authority(), each.number())).forEach(numbers::add);
+        }
+        numbers.addAll(setup.shop().numbers());
+        return numbers.stream().distinct().toList();
+    }
+
+    private static String printed(String authority, String number) {
+        String letters = authority.equals("GR") ? "EL" : authority;
+        String plain = number.replaceAll("[\\s.-]", "").toUpperCase(Locale.ROOT);
+        boolean union = Groups.EU.contains(authority) || authority.equals("XI") || authority.equals("GB");
+        return !union ? number.strip() : plain.startsWith(letters) ? plain : letters + plain;
     }
 
     private Paper.Party buyer(Bill bill) {

@@ -48,8 +48,11 @@ public class Dispatching {
         this.clock = clock;
     }
 
-    /** @param lines places of lines in the quote; all that are left when empty @param key once a dispatch */
-    public void send(Orders.Order order, String key, Set<Integer> lines, String actor) {
+    /** @param lines places of lines in the quote; all that are left when empty @param key once a dispatch @param despite although the buyer has withdrawn */
+    public void send(Orders.Order order, String key, Set<Integer> lines, boolean despite, String actor) {
+        if (!despite && orders.withdrawn(order.id())) {
+            throw new Told(HttpStatus.CONFLICT, "despite", "The buyer has withdrawn from this order, or from a part of it.", "Send it all the same only if you have agreed on that with the buyer.");
+        }
         if (order.cancelled()) {
             throw new Told(HttpStatus.CONFLICT, "lines", "This order was called off.", "Nothing of it leaves any more.");
         }

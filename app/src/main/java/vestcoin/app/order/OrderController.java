@@ -34,15 +34,18 @@ import vestcoin.app.payment.Standing;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.goods.Line;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
+import vestcoin.core.place.Destination;
+import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 
 /** The seller's list of orders, one order, and what can be done with its payment. */
 @RestController
 class OrderController {
     /** A row of the list with amounts as decimals of the currency. */
-    record Listed(int number, String name, String country, String mode, String currency, BigDecimal payable, String method, Instant placedAt, String state, String sent) {}
+    record Listed(int number, String name, String country, String mode, String currency, BigDecimal payable, String method, Instant placedAt, String state, String sent, boolean cancelled, boolean withdrawn) {}
 
     record Page(List<Listed> orders, Optional<Integer> next, long count) {}
 
@@ -67,7 +70,8 @@ class OrderController {
     record Wish(String name, String text) {}
 
     record Whole(int number, int edition, String mode, String currency, BigDecimal payable, String standing, String sent, Set<Integer> gone, String name, String email, Orders.Address address, Instant placedAt,
-            QuoteView quote, List<Paid> payments, List<Refundable> items, String language, List<AgreedTo> agreed, Optional<Instant> cancelledAt, boolean toCancel, boolean toRemind, List<Wish> wishes) {}
+            QuoteView quote, List<Paid> payments, List<Refundable> items, String language, List<AgreedTo> agreed, Optional<Instant> cancelledAt, boolean toCancel, boolean toRemind, List<Wish> wishes, List<Line> lines, Destination to,
+            Optional<Handover> handover, boolean withdrawn, boolean lapsed) {}
 
     /**
      * @param key     made once by the page, so that sending twice moves once
@@ -138,8 +142,8 @@ class OrderController {
         return move(shop, number, Provider.Kind.VOID, move, who);
     }
 
-    /** @param key made once by the page @param lines places of lines in the quote; all that are left when empty */
-    record HandingOver(String key, Set<Integer> lines) {
+    /** @param key made once by the page @param lines places of lines in the quote; all that are left when empty @param despite although the buyer has withdrawn */
+    record HandingOver(String key, Set<Integer> lines, boolean despite) {
         HandingOver {
             lines = lines == null ? Set.of() : lines;
         }
@@ -151,7 +155,7 @@ class OrderController {
         if (sending.key() == null || !sending.key().matches("[0-9a-f-]{36}")) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
         }
-        dispatching.send(find(shop, number), sending.key(), sending.lines(), who.getName());
+        dispatching.send(find(shop, number), sending.key(), sending.lines(), sending.despite(), who.getName());
         return whole(find(shop, number));
     }
 
@@ -227,12 +231,16 @@ class OrderController {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         List<PaymentBook.Payment> tries = book.ofOrder(order.id());
         boolean waits = !order.cancelled() && List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing());
+        Order asked = OrderFile.parse(order.document());
+        Document document = editions.of(order.shop(), order.edition()).document();
+        QuoteView quote = Json.read(order.quote(), QuoteView.class);
         List<AgreedTo> agreed = new ArrayList<>();
         Json.tree(order.agreed()).properties().forEach(each -> agreed.add(new AgreedTo(each.getKey(), each.getValue().asString())));
         return new Whole(order.number(), order.edition(), order.mode(), order.currency(), BigDecimal.valueOf(order.payable(), digits), order.standing(), order.sent(), dispatching.gone(order.id()), order.name(), order.email(),
-                Json.read(order.address(), Orders.Address.class), order.placedAt(), Json.read(order.quote(), QuoteView.class),
+                Json.read(order.address(), Orders.Address.class), order.placedAt(), quote,
                 tries.stream().map(payment -> paid(payment, digits)).toList(), items(order), order.language(), agreed, Optional.ofNullable(order.cancelledAt()),
-                !order.cancelled() && order.sent().equals("no"), waits, wishes(order));
+                !order.cancelled() && order.sent().equals("no"), waits, wishes(order), asked.lines(), asked.to(), Handover.of(document.setup(), asked, quote), orders.withdrawn(order.id()),
+                order.lapsed());
     }
 
     /** What the buyer added, in the words of the edition that asked for it. */
@@ -260,7 +268,7 @@ class OrderController {
 
     private static Listed listed(Orders.Row row) {
         return new Listed(row.number(), row.name(), row.country(), row.mode(), row.currency(), BigDecimal.valueOf(row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()), row.method(),
-                row.placedAt(), row.standing(), row.sent());
+                row.placedAt(), row.standing(), row.sent(), row.cancelled(), row.withdrawn());
     }
 
     /** A payment's state in words, parts included. */

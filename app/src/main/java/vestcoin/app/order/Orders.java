@@ -34,7 +34,7 @@ public class Orders {
     }
 
     /** One row of the list, its amount in minor units. */
-    public record Row(int number, String name, String country, String mode, String currency, long payable, String method, Instant placedAt, String standing, String sent) {}
+    public record Row(int number, String name, String country, String mode, String currency, long payable, String method, Instant placedAt, String standing, String sent, boolean cancelled, boolean withdrawn) {}
 
     /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON @param lapsesAt until when it waits for its money @param taxNumber of a confirmed business, else empty @param quiet whether its letters wait for the money */
     public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long due, String method,
@@ -189,6 +189,11 @@ public class Orders {
         return true;
     }
 
+    /** Whether the buyer has withdrawn from an order, or sends something back, and it is not settled. */
+    public boolean withdrawn(long id) {
+        return sql.sql("select exists (select 1 from withdrawal where waiting = :id)").param("id", id).query(Boolean.class).single();
+    }
+
     /** Another way an order is paid. @param due what is left to pay that way, in minor units */
     public record Way(String method, String document, String quote, long due, Optional<Instant> lapsesAt) {}
 
@@ -267,7 +272,8 @@ public class Orders {
 
     /** A page of the list, newest first, below an order number. */
     public List<Row> page(String shop, Wanted wanted, int below, int most) {
-        return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent from " + from(wanted) + " where shop = :shop and number < :below"
+        return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent, cancelled_at is not null as cancelled, "
+                + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn from " + from(wanted) + " where shop = :shop and number < :below"
                 + where(wanted) + " order by number desc limit :most").params(params(shop, wanted)).param("below", below).param("most", most).query(Row.class).list();
     }
 

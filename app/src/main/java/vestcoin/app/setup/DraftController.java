@@ -35,10 +35,12 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
+import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.place.Point;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.BasketMending;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
@@ -92,8 +94,11 @@ class DraftController {
      * @param readings cells of the edits tried, read back
      * @param problems why there is no quote
      * @param refused  why the edits tried cannot be made; the quote is then that of the draft as it stands
+     * @param mended   what the basket had to be changed in to be priced at all
+     * @param lines    the basket as it was priced
      */
-    record Ticket(Optional<QuoteView> quote, Optional<BigDecimal> live, Optional<QuoteView> liveQuote, Map<String, CellText> readings, List<Problem> problems, List<Problem> refused) {}
+    record Ticket(Optional<QuoteView> quote, Optional<BigDecimal> live, Optional<QuoteView> liveQuote, Map<String, CellText> readings, List<Problem> problems, List<Problem> refused,
+            List<String> mended, List<Line> lines) {}
 
     private final Drafts drafts;
     private final Editions editions;
@@ -167,6 +172,12 @@ class DraftController {
         Setup setup = drafts.of(shop).document().setup();
         List<Edit> edits = Filling.of(setup.tax(), setup.shop().home(), setup.shop().sellsTo()).stream()
                 .map(row -> new Edit("tax/places/" + row.id(), Optional.empty(), Optional.of(Json.tree(row)))).toList();
+        if (edits.isEmpty()) {
+            boolean wide = setup.shop().sellsTo().stream().allMatch(place -> place instanceof Place.Group group && !group.name().equals("EU") && !group.name().equals("EURO"));
+            throw new Told(HttpStatus.CONFLICT, "tax/places", wide ? "Nothing was filled: the shop sells to a wide group of countries, which the reference does not take apart, and its own place has a row already."
+                    : "Nothing was filled: every place the reference knows among those sold to has a row already.",
+                    wide ? "Add rows for the places you are registered in; what goes elsewhere is exported." : "Add a place and type its rates, if one is missing.");
+        }
         return view(shop, drafts.edit(shop, edits, who.getName()));
     }
 
@@ -211,7 +222,9 @@ class DraftController {
         }
     }
 
-    private Ticket ticket(String shop, TicketAsked asked, Document document, List<Edit> edits, Order order, List<Problem> refused) {
+    private Ticket ticket(String shop, TicketAsked asked, Document document, List<Edit> edits, Order wanted, List<Problem> refused) {
+        BasketMending basket = BasketMending.of(document.compiled(), wanted.lines());
+        Order order = basket.notes().isEmpty() ? wanted : wanted.of(basket.lines());
         boolean whole = asked.beside().orElse(false);
         Optional<Quote> liveQuote = editions.live(shop).flatMap(edition -> live(shop, edition.document().compiled(), order, whole));
         Optional<BigDecimal> live = liveQuote.map(quote -> quote.payable().value());
@@ -219,9 +232,9 @@ class DraftController {
         Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
         try {
             Quote quote = Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order));
-            return new Ticket(Optional.of(QuoteView.of(quote)), live, beside, readings, List.of(), refused);
+            return new Ticket(Optional.of(QuoteView.of(quote)), live, beside, readings, List.of(), refused, basket.notes(), basket.lines());
         } catch (Refused unpriced) {
-            return new Ticket(Optional.empty(), live, beside, readings, unpriced.problems(), refused);
+            return new Ticket(Optional.empty(), live, beside, readings, unpriced.problems(), refused, basket.notes(), basket.lines());
         }
     }
 

@@ -67,7 +67,7 @@ public class Drafts {
     /** The draft with edits made but nothing stored: what a keystroke would do. */
     Draft tried(String shop, List<Edit> edits) {
         Draft draft = of(shop);
-        List<Edit> understood = edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).toList();
+        List<Edit> understood = Companions.with(edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).toList(), draft.document().tree());
         return new Draft(draft.version(), draft.document().tried(understood));
     }
 
@@ -76,7 +76,7 @@ public class Drafts {
     public Draft edit(String shop, List<Edit> edits, String author) {
         lock(shop);
         Draft draft = of(shop);
-        List<Edit> understood = edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).filter(edit -> !edit.changesNothing()).toList();
+        List<Edit> understood = Companions.with(edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).filter(edit -> !edit.changesNothing()).toList(), draft.document().tree());
         if (understood.isEmpty()) {
             return draft;
         }

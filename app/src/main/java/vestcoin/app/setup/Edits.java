@@ -2,6 +2,7 @@ package vestcoin.app.setup;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
@@ -23,6 +24,8 @@ final class Edits {
     private static final Pattern RATE = Pattern.compile("delivery/zones/[^/]+/rates/[^/]+|pickup/local/price");
     private static final Pattern TAX_RATE = Pattern.compile("tax/places/[^/]+/rates/[^/]+");
     private static final Pattern PLACES = Pattern.compile("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)");
+
+    private static final Pattern COUNTRY = Pattern.compile("shop/address/country|delivery/dispatch/[^/]+/at/country|pickup/places/[^/]+/at/country");
 
     private Edits() {}
 
@@ -76,10 +79,34 @@ final class Edits {
             return edit.meaning(RateCell.parse(path, text.get(), "VAT").map(Json::tree));
         }
         if (PLACES.matcher(path).matches()) {
-            List<String> places = Arrays.stream(text.get().split("[;\\s]+")).filter(place -> !place.isBlank()).toList();
-            return edit.meaning(Optional.of(Json.tree(places)));
+            return edit.meaning(Optional.of(Json.tree(places(path, text.get()))));
+        }
+        if (COUNTRY.matcher(path).matches()) {
+            return edit.meaning(Optional.of(Json.tree(CountryNames.countryOr(path, text.get()))));
+        }
+        if (path.equals("shop/currency")) {
+            return edit.meaning(Optional.of(Json.tree(CountryNames.currencyOr(path, text.get()))));
         }
         return edit;
+    }
+
+    /** Places as they are typed: codes with spaces between them, or names with commas or semicolons. */
+    private static List<String> places(String path, String text) {
+        List<String> codes = Arrays.stream(text.split("[;\\s]+")).filter(place -> !place.isBlank()).toList();
+        if (codes.stream().allMatch(code -> code.contains(":") || CountryNames.place(code).isPresent())) {
+            return codes.stream().map(code -> CountryNames.place(code).orElse(code)).toList();
+        }
+        List<String> named = Arrays.stream(text.split("[;,]|\\band\\b|\\bund\\b")).map(String::strip).filter(place -> !place.isBlank()).toList();
+        List<String> unknown = named.stream().filter(name -> CountryNames.place(name).isEmpty()).toList();
+        if (named.size() > 1 || unknown.isEmpty()) {
+            if (!unknown.isEmpty() && unknown.stream().anyMatch(name -> !name.matches("[A-Za-z0-9:.-]+"))) {
+                CountryNames.countryOr(path, unknown.get(0));
+            }
+            if (unknown.isEmpty()) {
+                return named.stream().map(name -> CountryNames.place(name).orElse(name)).toList();
+            }
+        }
+        return codes.stream().map(code -> code.toUpperCase(Locale.ROOT)).toList();
     }
 
     /** A rule typed anew, with what a cell's text does not say kept from the rule it replaces. */

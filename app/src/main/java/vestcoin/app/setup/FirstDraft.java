@@ -34,10 +34,11 @@ public final class FirstDraft {
     }
 
     /** @param typed the currency; without one that of the country @throws Refused if the country or currency does not exist */
-    public static Document of(String name, String country, String typed) {
-        String currency = typed == null || typed.isBlank() ? FirstAnswers.currencyOf(country == null ? "" : country) : typed;
+    public static Document of(String name, String typedCountry, String typed) {
+        String country = CountryNames.countryOr("country", typedCountry);
+        String currency = typed == null || typed.isBlank() ? FirstAnswers.currencyOf(country) : CountryNames.currencyOr("currency", typed);
         Shop shop = new Shop(name, "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "UTC", "kg",
-                Rounding.HALF_UP, List.of(new Place.Country(country == null ? "" : country)));
+                Rounding.HALF_UP, List.of(new Place.Country(country)));
         return Document.of(new Setup(shop, new Goods(List.of()), new Discounts(List.of()), new Delivery(List.of(), List.of()),
                 new Tax(Tax.Prices.WITH_TAX, List.of(new Tax.Category("standard", "Standard")), List.of()), new Payment(List.of()), new Rehearsal(List.of())));
     }

@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -195,7 +196,7 @@ final class SheetFile {
     private record Row(long line, String code, Optional<Bad> bad, ObjectNode node, Optional<?> thing, List<Change> changes) {}
 
     private Row looked(NamedCsvRecord record) {
-        String code = record.findField(CODE).orElse("").strip();
+        String code = coded(record.findField(CODE).orElse("").strip());
         long line = record.getStartingLineNumber();
         if (record.getFieldCount() != record.getHeader().size()) {
             return bad(new Bad(line, code, "", "The row has " + record.getFieldCount() + " cells, the first line " + record.getHeader().size() + ".", "Check for a comma too many or too few."));
@@ -229,6 +230,18 @@ final class SheetFile {
         } catch (Refused refused) {
             return bad(about(line, code, refused.problems().get(0)));
         }
+    }
+
+    /** A code as it is written here: capitals stand for small letters, unless such a row is there already. */
+    private String coded(String typed) {
+        return before.containsKey(typed) ? typed : typed.toLowerCase(Locale.ROOT).replace('_', '-').replace(' ', '-');
+    }
+
+    /** The id of a tax category or a group that is named rather than coded. */
+    private String named(String list, String typed) {
+        JsonNode all = Edits.at(document.tree(), list).orElse(JsonNodeFactory.instance.arrayNode());
+        return all.valueStream().filter(each -> each.path("id").asString("").equalsIgnoreCase(typed)).findFirst()
+                .or(() -> all.valueStream().filter(each -> each.path("name").asString("").strip().equalsIgnoreCase(typed)).findFirst()).map(each -> each.path("id").asString(typed)).orElse(typed);
     }
 
     /** Sets or empties a field of a row of one's own. */
@@ -282,6 +295,16 @@ final class SheetFile {
                 throw new Refused(path, "“" + typed + "” is not a whole number.", "Write it as 2.");
             }
             return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed)));
+        }
+        if (path.equals("price") && typed.matches("[0-9.]*[0-9],[0-9]{1,3}")) {
+            // A decimal comma, with points between thousands.
+            return Optional.of(JsonNodeFactory.instance.stringNode(typed.replace(".", "").replace(',', '.')));
+        }
+        if ((path.equals("weight") || path.equals("sending/size")) && typed.contains(",")) {
+            return Optional.of(JsonNodeFactory.instance.stringNode(typed.replaceAll("([0-9]),([0-9])", "$1.$2")));
+        }
+        if (sheet.station().equals("goods") && (path.equals("category") || path.equals("group"))) {
+            return Optional.of(JsonNodeFactory.instance.stringNode(named(path.equals("category") ? "tax/categories" : "goods/groups", typed)));
         }
         if (!UNDERSTOOD.contains(path) && !path.startsWith(RATES)) {
             return Optional.of(JsonNodeFactory.instance.stringNode(typed));

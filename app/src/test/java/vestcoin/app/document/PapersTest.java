@@ -95,7 +95,7 @@ class PapersTest {
                 move(book.of(payment.id()), Provider.Kind.CAPTURE, payment.amount() - book.of(payment.id()).captured());
             }
         }
-        bean(Dispatching.class).send(bean(Orders.class).byId(order.id()), UUID.randomUUID().toString(), Set.of(), "test");
+        bean(Dispatching.class).send(bean(Orders.class).byId(order.id()), UUID.randomUUID().toString(), Set.of(), false, "test");
         bean(Issuing.class).keepUp(order.id());
         for (int i = random.nextInt(4); i > 0; i--) {
             for (PaymentBook.Payment payment : book.ofOrder(order.id())) {

@@ -1,0 +1,83 @@
+package vestcoin.app.setup;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+
+/**
+ * Fields that need or exclude one another are changed in one act: with an edit comes what has to go with it, unless the same change
+ * says that itself. So each can be filled in whatever order, and one undo takes all of it back.
+ */
+final class Companions {
+    private static final Pattern DISCOUNT = Pattern.compile("(discounts/rules/[^/]+)/(percent|amount)");
+    private static final Pattern REGISTRATION = Pattern.compile("(tax/registrations/[^/]+)/(scheme|authority)");
+    private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
+    private static final String UNION = "EU";
+
+    private Companions() {}
+
+    /** The edits, each followed by what goes with it. */
+    static List<Edit> with(List<Edit> edits, JsonNode document) {
+        List<Edit> all = new ArrayList<>(edits);
+        for (Edit edit : edits) {
+            of(edit, document).stream().filter(companion -> all.stream().noneMatch(other -> other.path().equals(companion.path()))).filter(companion -> !companion.changesNothing()).forEach(all::add);
+        }
+        return all;
+    }
+
+    private static List<Edit> of(Edit edit, JsonNode document) {
+        Matcher discount = DISCOUNT.matcher(edit.path());
+        if (discount.matches() && edit.now().isPresent()) {
+            return List.of(to(document, discount.group(1) + "/" + (discount.group(2).equals("percent") ? "amount" : "percent"), null));
+        }
+        Matcher registration = REGISTRATION.matcher(edit.path());
+        if (registration.matches()) {
+            return registration(registration.group(1), registration.group(2), text(edit.now()), document);
+        }
+        Matcher kind = KIND.matcher(edit.path());
+        if (kind.matches()) {
+            return kind(kind.group(1), text(edit.now()), document);
+        }
+        return List.of();
+    }
+
+    /** The Union's schemes are with the Union; an ordinary registration is not. */
+    private static List<Edit> registration(String at, String field, String value, JsonNode document) {
+        String authority = text(Edits.at(document, at + "/authority"));
+        String scheme = text(Edits.at(document, at + "/scheme"));
+        if (field.equals("scheme") && !value.equals("ordinary") && !value.isEmpty()) {
+            return List.of(to(document, at + "/authority", UNION));
+        }
+        if (field.equals("scheme") && value.equals("ordinary") && authority.equals(UNION)) {
+            return List.of(to(document, at + "/authority", text(Edits.at(document, "shop/address/country"))));
+        }
+        if (field.equals("authority") && value.equals(UNION) && scheme.equals("ordinary")) {
+            return List.of(to(document, at + "/scheme", "one-stop-shop"));
+        }
+        if (field.equals("authority") && !value.equals(UNION) && !scheme.equals("ordinary")) {
+            return List.of(to(document, at + "/scheme", "ordinary"));
+        }
+        return List.of();
+    }
+
+    /** An amount the buyer chooses needs its bounds, what is no such thing has none. */
+    private static List<Edit> kind(String at, String value, JsonNode document) {
+        Optional<JsonNode> bounds = Edits.at(document, at + "/bounds");
+        if (value.equals("donation") && bounds.isEmpty()) {
+            return List.of(new Edit(at + "/bounds", Optional.empty(), Optional.of(JsonNodeFactory.instance.objectNode().put("least", "1").put("most", "1000"))));
+        }
+        return !value.equals("donation") && !value.equals("voucher") && bounds.isPresent() ? List.of(new Edit(at + "/bounds", bounds, Optional.empty())) : List.of();
+    }
+
+    private static Edit to(JsonNode document, String path, String value) {
+        return new Edit(path, Edits.at(document, path), Optional.ofNullable(value).map(JsonNodeFactory.instance::stringNode));
+    }
+
+    private static String text(Optional<? extends JsonNode> node) {
+        return node.filter(JsonNode::isString).map(JsonNode::asString).orElse("");
+    }
+}

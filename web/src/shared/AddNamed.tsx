@@ -1,0 +1,34 @@
+import { type FormEvent, useState } from "react";
+
+/** Adds something by its name, from which its code is made. */
+export function AddNamed({ what, add }: { what: string; add: (name: string) => void }) {
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <button type="button" className="cursor-pointer underline" onClick={() => setOpen(true)}>
+        Add {what}
+      </button>
+    );
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const name = String(new FormData(event.currentTarget).get("name")).trim();
+    if (name) add(name);
+    setOpen(false);
+  };
+  return (
+    <form className="inline-flex items-baseline gap-2" onSubmit={submit}>
+      <input
+        name="name"
+        className="inplace w-44"
+        aria-label={`Name of ${what}`}
+        placeholder="its name"
+        maxLength={100}
+        autoFocus
+        onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
+      />
+      <button type="submit" className="btn btn-xs">
+        Add
+      </button>
+    </form>
+  );
+}

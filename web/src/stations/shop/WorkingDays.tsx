@@ -1,0 +1,78 @@
+import { Field } from "../../shared/Field";
+import { yesNo, yesNoChoices } from "../../shared/notations";
+
+const names = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"];
+const short = (name: string) => name.slice(0, 3);
+
+/** Days of the week as "mon tue wed". */
+const weekdays = {
+  write: (value: unknown) => (Array.isArray(value) ? value.map((day) => short(String(day))).join(" ") : ""),
+  read: (text: string) =>
+    text
+      .toLowerCase()
+      .split(/[\s,;]+/)
+      .filter(Boolean)
+      .map((typed) => names.find((name) => name.startsWith(typed.slice(0, 3))) ?? typed),
+};
+
+interface Span {
+  from?: string;
+  until?: string;
+}
+
+/** Days and spans of days: "2026-12-24, 2026-12-27 to 2027-01-02". */
+const days = {
+  write: (value: unknown) =>
+    Array.isArray(value)
+      ? (value as Span[])
+          .map(({ from, until }) => (from === until ? (from ?? "") : `${from ?? ""} to ${until ?? ""}`))
+          .join(", ")
+      : "",
+  read: (text: string) =>
+    text
+      .split(/[,;]/)
+      .map((part) => part.trim())
+      .filter(Boolean)
+      .map((part) => {
+        const [from, until] = part.split(/\s+(?:to|until|–|-)\s+/);
+        return { from, until: until ?? from };
+      }),
+};
+
+/** The days the shop works: promises to buyers count by them. */
+export function WorkingDays() {
+  return (
+    <details className="border-b border-base-300 pb-2">
+      <summary className="cursor-pointer">Working days, holidays and days off</summary>
+      <div className="mt-2 grid grid-cols-2 gap-x-8 gap-y-3">
+        <Field path="shop/working/days" label="The shop works on" placeholder="mon tue wed thu fri" {...weekdays} />
+        <Field
+          path="shop/working/cutOff"
+          label="Orders count for the next day from"
+          placeholder="none is late; or 14:00"
+          optional
+        />
+        <Field
+          path="shop/working/holidays"
+          label="Closed on public holidays"
+          choices={yesNoChoices}
+          note="Those of the shop's country and region."
+          {...yesNo}
+        />
+        <Field
+          path="shop/working/closed"
+          label="Closed besides"
+          placeholder="2026-12-24, 2026-12-27 to 2027-01-02"
+          {...days}
+        />
+        <Field
+          path="shop/working/open"
+          label="Open all the same"
+          placeholder="2026-12-08"
+          note="A holiday, a Saturday before Christmas."
+          {...days}
+        />
+      </div>
+    </details>
+  );
+}
