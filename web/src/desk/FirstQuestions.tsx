@@ -94,11 +94,11 @@ export function FirstQuestions() {
         </Question>
         <Question number={6} title="Money and language">
           <input
-            className="inplace w-16 uppercase"
+            className="inplace w-28"
             aria-label="Currency"
             defaultValue={shop.currency || usual.data.currency}
-            maxLength={3}
-            onChange={(event) => give({ currency: event.target.value.trim().toUpperCase() })}
+            maxLength={60}
+            onChange={(event) => give({ currency: event.target.value.trim() })}
           />
           <input
             className="inplace w-20"

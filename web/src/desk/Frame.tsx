@@ -10,6 +10,9 @@ import { KeyList } from "./KeyList";
 import { Strip } from "./Strip";
 import { stations, Thread } from "./Thread";
 
+/** Orders come while the desk is open. */
+const EVERY_HALF_MINUTE = 30_000;
+
 /** The desk around a station: the bar, the thread, the ticket beside, the findings below. */
 export function Frame({ left, children }: { left: (session: Session) => void; children: ReactNode }) {
   const bench = useBench();
@@ -23,6 +26,8 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
   const orders = useQuery({
     queryKey: ["orders", bench.shop, 0],
     queryFn: () => answer(api.GET("/api/shops/{shop}/orders", { params: { path: { shop: bench.shop } } })),
+    refetchInterval: EVERY_HALF_MINUTE,
+    refetchOnWindowFocus: true,
   });
 
   useEffect(() => {
@@ -56,6 +61,14 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [bench, navigate]);
+
+  // Each station begins at its top, however far down the one before was.
+  const station = location.pathname.split("/")[3];
+  const sheet = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another station is the reason
+  useEffect(() => {
+    sheet.current?.scrollTo(0, 0);
+  }, [station]);
 
   const { changes, edition, canUndo, canRedo } = bench.draft;
   const signOut = () => void answer(api.DELETE("/api/session")).then(left);
@@ -108,7 +121,9 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
       </header>
       <Thread />
       <div className="flex min-h-0 flex-1">
-        <main className="min-w-0 flex-1 overflow-y-auto bg-base-100 px-5 py-3">{children}</main>
+        <main ref={sheet} className="min-w-0 flex-1 overflow-y-auto bg-base-100 px-5 py-3">
+          {children}
+        </main>
         {!onOrders && (
           <aside
             aria-label="The ticket"

@@ -21,7 +21,7 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
     <footer className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-base-300 px-5 py-2">
       {blocking > 0 && (
         <span className="font-semibold text-error">
-          {blocking} {blocking === 1 ? "blocks" : "block"} opening
+          {blocking} {blocking === 1 ? "stands" : "stand"} against opening
         </span>
       )}
       {looking > 0 && <span className="font-semibold text-warning">{looking} to look at</span>}

@@ -76,7 +76,9 @@ export function Thread() {
                 <span className="sr-only"> {spoken[sewn]}</span>
               </Link>
               {state?.word && (
-                <span className={`ms-2 text-xs max-md:hidden ${state.word.includes("block") ? "text-error" : "quiet"}`}>
+                <span
+                  className={`ms-2 text-xs max-md:hidden ${state.word.includes("against") ? "text-error" : "quiet"}`}
+                >
                   {state.word}
                 </span>
               )}

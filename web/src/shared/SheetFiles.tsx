@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { answer, api, type Problem, problemsOf, type SheetPreview } from "../api/client";
 import { useBench } from "../desk/bench";
+import { counted } from "./counted";
 import { Said } from "./Said";
 
 type Name = "goods" | "rates" | "taxes";
@@ -147,7 +148,7 @@ function Progress({ shop, watch }: { shop: string; watch: string }) {
   );
 }
 
-const rows = (n: number): string => (n === 1 ? "1 row" : `${n} rows`);
+const rows = (n: number): string => counted(n, "row");
 
 function Changes({ preview }: { preview: SheetPreview }) {
   return (

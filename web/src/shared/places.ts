@@ -6,7 +6,7 @@ const names = new Map<string, Intl.DisplayNames>();
 export function countryName(code: string, language = "en"): string {
   const known = names.get(language) ?? new Intl.DisplayNames([language, "en"], { type: "region" });
   names.set(language, known);
-  return known.of(code) ?? code;
+  return /^[A-Z]{2}$/.test(code) ? (known.of(code) ?? code) : code;
 }
 
 /** A destination in words: "H91 X2A0, Ireland". */

@@ -3,6 +3,7 @@ import type { Destination, Setup } from "../api/client";
 import { useBench } from "../desk/bench";
 import { countryName, inWords } from "../shared/places";
 import { buyers, type Changed } from "./asked";
+import { BasketEditor } from "./BasketEditor";
 
 interface Props {
   baskets: Setup["rehearsal"]["baskets"];
@@ -41,6 +42,15 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
       <button type="button" className="btn btn-ghost btn-xs lg:hidden" onClick={close}>
         Close
       </button>
+      {baskets[place] && (
+        <BasketEditor
+          basket={baskets[place]}
+          choose={(id) => {
+            const at = baskets.findIndex((each) => each.id === id);
+            choose(at < 0 ? baskets.length : at);
+          }}
+        />
+      )}
       <span className="quiet">to</span>
       <PlaceChoice to={to} choose={(next) => change({ to: next })} changed={changed.to !== undefined} />
       <label htmlFor="ticket-buyer" className="quiet">
@@ -158,14 +168,14 @@ function PlaceChoice({
   }
   return (
     <form
-      className="col-span-2 flex gap-2"
+      className="col-span-2 flex flex-wrap gap-2"
       onSubmit={(event) => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
         const postcode = String(form.get("postcode")).trim();
         const region = String(form.get("region")).trim().toUpperCase();
         choose({
-          country: String(form.get("country")).trim().toUpperCase(),
+          country: String(form.get("country")).trim(),
           ...(postcode ? { postcode } : {}),
           ...(region ? { region } : {}),
         });
@@ -174,11 +184,10 @@ function PlaceChoice({
     >
       <input
         name="country"
-        aria-label="Country, two letters"
-        defaultValue={to.country}
-        maxLength={2}
-        className="inplace w-10"
-        title={countryName(to.country)}
+        aria-label="Country"
+        defaultValue={countryName(to.country)}
+        maxLength={60}
+        className="inplace min-w-0 flex-1"
         autoFocus
       />
       <input

@@ -1,4 +1,5 @@
 import type { Amount, Figure, QuoteView } from "../api/client";
+import { counted } from "../shared/counted";
 import type { Changed } from "./asked";
 import { TicketRow } from "./TicketRow";
 
@@ -90,8 +91,7 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
             </TicketRow>
           ) : (
             <p key={sent.dispatch} className="py-0.5 text-xs quiet">
-              From {sent.name}: ready {day(sent.ready)},{" "}
-              {sent.parcels.length === 1 ? "1 parcel" : `${sent.parcels.length} parcels`}.
+              From {sent.name}: ready {day(sent.ready)}, {counted(sent.parcels.length, "parcel")}.
             </p>
           );
         })}

@@ -1,4 +1,5 @@
 import { useBench } from "../desk/bench";
+import { firstOf } from "./basket";
 
 /** No sample basket yet: one is made from the first thing for sale. */
 export function FirstBasket() {
@@ -15,13 +16,7 @@ export function FirstBasket() {
     void bench.set("rehearsal/baskets/first", {
       id: "first",
       name: `One ${product.name}`,
-      lines: [
-        {
-          product: product.id,
-          quantity: "1",
-          options: Object.fromEntries(product.options.map((option) => [option.id, option.choices[0]?.id ?? ""])),
-        },
-      ],
+      lines: [firstOf(product)],
       to: { country: bench.setup.shop.address.country },
     });
   return (

@@ -1,9 +1,8 @@
 import type { ReactNode } from "react";
 import type { QuoteView } from "../api/client";
+import { counted } from "../shared/counted";
 import { plain } from "../shared/money";
 import { RuleButton } from "./RuleButton";
-
-const count = (n: number, one: string, many: string): string => (n === 1 ? `1 ${one}` : `${n} ${many}`);
 
 /** What the ticket keeps folded: what is not offered and why, parcels, later charges. */
 export function Folds({ quote }: { quote: QuoteView }) {
@@ -13,7 +12,7 @@ export function Folds({ quote }: { quote: QuoteView }) {
     <>
       <Fold
         when={quote.notApplied.length}
-        title={count(quote.notApplied.length, "discount does not apply", "discounts do not apply")}
+        title={counted(quote.notApplied.length, "discount does not apply", "discounts do not apply")}
       >
         {quote.notApplied.map((discount) => (
           <p key={discount.id} className="mt-1">
@@ -21,7 +20,7 @@ export function Folds({ quote }: { quote: QuoteView }) {
           </p>
         ))}
       </Fold>
-      <Fold when={not.length} title={count(not.length, "delivery not offered", "deliveries not offered")}>
+      <Fold when={not.length} title={counted(not.length, "delivery not offered", "deliveries not offered")}>
         {not.map((option) => (
           <p key={option.id} className="mt-1">
             {option.name}: {option.reason} <RuleButton rule={option.rule ?? ""} />
@@ -35,7 +34,7 @@ export function Folds({ quote }: { quote: QuoteView }) {
           </p>
         ))}
       </Fold>
-      <Fold when={parcels.length > 1 ? parcels.length : 0} title={count(parcels.length, "parcel", "parcels")}>
+      <Fold when={parcels.length > 1 ? parcels.length : 0} title={counted(parcels.length, "parcel", "parcels")}>
         {parcels.map(({ sent, parcel }, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a parcel is its place in the order
           <p key={index} className="mt-1">

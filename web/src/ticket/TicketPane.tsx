@@ -20,6 +20,13 @@ export function TicketPane({ close }: { close: () => void }) {
   const change = (part: Partial<Changed>) => setChanged((now) => ({ ...now, ...part }));
 
   const quote = ticket?.quote;
+  const mended = ticket?.mended ?? [];
+  const meant = ticket?.to;
+  const typed = changed.to?.country;
+  // A country typed by its name is the country the shop knows by it.
+  useEffect(() => {
+    if (typed && meant && typed !== meant.country) setChanged((now) => ({ ...now, to: meant }));
+  }, [typed, meant]);
   const { setPriced } = bench;
   useEffect(() => setPriced(quote ?? undefined), [quote, setPriced]);
 
@@ -50,6 +57,20 @@ export function TicketPane({ close }: { close: () => void }) {
         reset={() => setChanged(unchanged)}
         close={close}
       />
+      {mended.length > 0 && (
+        <div role="status" className="mt-3 border-s-2 border-warning ps-3 text-xs">
+          {mended.map((note) => (
+            <p key={note}>{note}</p>
+          ))}
+          <button
+            type="button"
+            className="cursor-pointer underline"
+            onClick={() => void bench.set(`rehearsal/baskets/${basket.id}/lines`, ticket?.lines)}
+          >
+            Keep the basket like this
+          </button>
+        </div>
+      )}
       <section className="ticket mt-4 px-4 py-3" aria-label="Priced order" aria-live="polite">
         <Said problems={problems} />
         {quote && <Slip quote={quote} live={ticket?.liveQuote ?? undefined} chosen={changed} change={change} />}

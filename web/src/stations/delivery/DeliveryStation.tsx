@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { useBench } from "../../desk/bench";
+import { counted } from "../../shared/counted";
 import { idFrom } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
@@ -46,7 +47,7 @@ export function DeliveryStation() {
     <>
       <StationHead title="Delivery">
         <span>
-          {zones.length} zones, {options.length} options
+          {counted(zones.length, "zone")}, {counted(options.length, "option")}
         </span>
         <button type="button" className="cursor-pointer underline" onClick={() => void addZone()}>
           Add a zone

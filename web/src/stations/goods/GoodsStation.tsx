@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from "react";
 import { useBench } from "../../desk/bench";
+import { counted } from "../../shared/counted";
 import { Fold } from "../../shared/Fold";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
@@ -96,8 +97,8 @@ export function GoodsStation() {
       <StationHead title="Goods">
         <span>
           {rows.length === goods.products.length
-            ? `${goods.products.length} products`
-            : `${rows.length} of ${goods.products.length} products`}
+            ? counted(goods.products.length, "product")
+            : `${rows.length} of ${counted(goods.products.length, "product")}`}
         </span>
         <input
           className="inplace w-40"

@@ -12,8 +12,6 @@ import { WeekBoard } from "./WeekBoard";
 
 type Spot = Setup["pickup"]["places"][number];
 
-const upper = (text: string) => text.trim().toUpperCase();
-
 /** Where goods are collected, and what the shop brings round itself. */
 export function PickupStation() {
   const bench = useBench();
@@ -71,7 +69,7 @@ function Place({ spot }: { spot: Spot }) {
       <div className="grid grid-cols-3 content-start gap-x-6 gap-y-2">
         <Field path={`${at}/name`} label="Place" />
         <Field path={`${at}/lines`} label="Street" className="col-span-2" {...lines} />
-        <Field path={`${at}/at/country`} label="Country" read={upper} />
+        <Field path={`${at}/at/country`} label="Country" />
         <Field path={`${at}/at/region`} label="Region" placeholder="none" optional note="Tax and holidays go by it." />
         <Field path={`${at}/at/postcode`} label="Postcode" placeholder="none" optional />
         <Field

@@ -4,6 +4,9 @@ import { clockOf, painted, type Span, week } from "./hours";
 const FIRST = 6 * 60;
 const LAST = 22 * 60;
 const STEP = 30;
+/** Every how many hours the board tells the time. */
+const LABELLED = 4;
+const labelled = Array.from({ length: (LAST - FIRST) / 60 / LABELLED }, (_, i) => FIRST / 60 + i * LABELLED);
 const starts = Array.from({ length: (LAST - FIRST) / STEP }, (_, i) => FIRST + i * STEP);
 
 interface Props {
@@ -88,13 +91,13 @@ export function WeekBoard({ spans, label, change }: Props) {
   };
 
   return (
-    <div className="max-w-md">
+    <div className="max-w-md pe-3">
       <table
         ref={table}
         role="grid"
         aria-label={label}
         aria-multiselectable="true"
-        className="w-full touch-none border-collapse select-none"
+        className="w-full table-fixed touch-none border-collapse select-none"
         onKeyDown={key}
       >
         <tbody>
@@ -127,14 +130,20 @@ export function WeekBoard({ spans, label, change }: Props) {
             </tr>
           ))}
         </tbody>
+        <tfoot aria-hidden="true">
+          <tr className="text-xs quiet">
+            <td />
+            {labelled.map((hour) => (
+              <td key={hour} colSpan={(LABELLED * 60) / STEP} className="relative h-4 p-0">
+                <span className="absolute -translate-x-1/2 font-mono">{hour}</span>
+                {hour === labelled.at(-1) && (
+                  <span className="absolute end-0 translate-x-1/2 font-mono">{hour + LABELLED}</span>
+                )}
+              </td>
+            ))}
+          </tr>
+        </tfoot>
       </table>
-      <div className="flex justify-between ps-9 text-xs quiet" aria-hidden="true">
-        {[6, 10, 14, 18, 22].map((hour) => (
-          <span key={hour} className="font-mono">
-            {hour}
-          </span>
-        ))}
-      </div>
       <p className="text-xs quiet">Drag over half hours, or arrows, Shift and Space.</p>
     </div>
   );

@@ -17,7 +17,7 @@ const weekdays = {
 
 interface Span {
   from?: string;
-  until?: string;
+  to?: string;
 }
 
 /** Days and spans of days: "2026-12-24, 2026-12-27 to 2027-01-02". */
@@ -25,7 +25,7 @@ const days = {
   write: (value: unknown) =>
     Array.isArray(value)
       ? (value as Span[])
-          .map(({ from, until }) => (from === until ? (from ?? "") : `${from ?? ""} to ${until ?? ""}`))
+          .map(({ from, to }) => (from === to ? (from ?? "") : `${from ?? ""} to ${to ?? ""}`))
           .join(", ")
       : "",
   read: (text: string) =>
@@ -34,8 +34,8 @@ const days = {
       .map((part) => part.trim())
       .filter(Boolean)
       .map((part) => {
-        const [from, until] = part.split(/\s+(?:to|until|–|-)\s+/);
-        return { from, until: until ?? from };
+        const [from, to] = part.split(/\s+(?:to|until|–|-)\s+/);
+        return { from, to: to ?? from };
       }),
 };
 

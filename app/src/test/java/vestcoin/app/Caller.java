@@ -98,8 +98,18 @@ public final class Caller {
     }
 
     public Answer call(String method, String path, String body, Map<String, String> headers) {
+        return sent(request(method, path, body, headers));
+    }
+
+    /** Sends a body piece by piece, without saying before how long it will be. */
+    public Answer stream(String path, String body) {
+        return sent(HttpRequest.newBuilder(request("POST", path, "", Map.of()), (name, value) -> true)
+                .POST(HttpRequest.BodyPublishers.ofInputStream(() -> new java.io.ByteArrayInputStream(body.getBytes(java.nio.charset.StandardCharsets.UTF_8)))).build());
+    }
+
+    private Answer sent(HttpRequest request) {
         try {
-            HttpResponse<String> answer = http.send(request(method, path, body, headers), HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> answer = http.send(request, HttpResponse.BodyHandlers.ofString());
             for (String cookie : answer.headers().allValues("Set-Cookie")) {
                 String[] pair = cookie.split(";", 2)[0].split("=", 2);
                 if (pair[1].isEmpty()) {

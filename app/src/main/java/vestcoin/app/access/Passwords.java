@@ -26,7 +26,9 @@ class Passwords {
     private static final int LEAST_SCORE = 2;
     /** What is looked at of a long password: the rest can only make it harder, and looking takes time. */
     private static final int LOOKED_AT = 72;
-    private static final int PATIENCE_MILLIS = 400;
+    private static final int PATIENCE_SECONDS = 5;
+    /** Whoever comes when so many wait already is told to come again, so that they never take all who serve. */
+    private static final int MOST_WAITING = 24;
 
     private final PasswordEncoder encoder = new DelegatingPasswordEncoder("argon2", Map.of("argon2", Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8(), "bcrypt", new BCryptPasswordEncoder()));
     private final Semaphore atOnce = new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
@@ -53,14 +55,14 @@ class Passwords {
         return oneAtATime(() -> encoder.matches(password == null ? "" : password.substring(0, Math.min(password.length(), LONGEST)), hash.orElse(decoy)) && hash.isPresent());
     }
 
-    /** Whether a hash is of a kind that is made no more. */
-    boolean outdated(String hash) {
-        return encoder.upgradeEncoding(hash);
+    /** The hash of a password that was right, where the one kept is of a kind that is made no more. */
+    Optional<String> renewed(String password, String hash) {
+        return encoder.upgradeEncoding(hash) ? oneAtATime(() -> encoder.encode(password)) : Optional.empty();
     }
 
     private <T> Optional<T> oneAtATime(Supplier<T> work) {
         try {
-            if (!atOnce.tryAcquire(PATIENCE_MILLIS, TimeUnit.MILLISECONDS)) {
+            if (atOnce.getQueueLength() >= MOST_WAITING || !atOnce.tryAcquire(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
                 return Optional.empty();
             }
         } catch (InterruptedException e) {

@@ -120,9 +120,8 @@ public class People {
     private void remember(Person person, String password, String client) {
         sql.sql("merge into person_client(person, client, at) key (person, client) values (:person, :client, :at)").param("person", person.id()).param("client", client)
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
-        if (passwords.outdated(person.passwordHash())) {
-            sql.sql("update person set password_hash = :hash where id = :id").param("hash", passwords.hashed(password)).param("id", person.id()).update();
-        }
+        passwords.renewed(password, person.passwordHash())
+                .ifPresent(hash -> sql.sql("update person set password_hash = :hash where id = :id").param("hash", hash).param("id", person.id()).update());
     }
 
     public List<String> shopsOf(String email) {

@@ -35,6 +35,7 @@ import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.Tax
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.TaxTotalType;
 import oasis.names.specification.ubl.schema.xsd.creditnote_21.CreditNoteType;
 import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
+import org.joda.money.CurrencyUnit;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.tax.Treatment.Code;
 
@@ -58,9 +59,10 @@ final class Ubl {
         this.paper = paper;
     }
 
-    /** Whether a paper can be written this way: in a currency with two decimals, with one rate an item. */
+    /** Whether a paper can be written this way: in a currency with two decimals and its tax at home in one with at most two, with one rate an item. */
     static boolean fits(Paper paper) {
-        return paper.bill().oneRate() && org.joda.money.CurrencyUnit.of(paper.currency()).getDecimalPlaces() == 2;
+        return paper.bill().oneRate() && CurrencyUnit.of(paper.currency()).getDecimalPlaces() == 2
+                && paper.homeTax().stream().allMatch(tax -> CurrencyUnit.of(tax.currency()).getDecimalPlaces() <= 2);
     }
 
     static String of(Paper paper) {

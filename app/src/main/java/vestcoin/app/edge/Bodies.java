@@ -62,11 +62,28 @@ final class Bodies implements Filter {
 
     private static void take(HttpServletRequest request, HttpServletResponse response) throws IOException {
         boolean file = request.getRequestURI().matches("/api/shops/[^/]+/(draft/files/[a-z]+|statements)");
+        if (request.getContentLengthLong() > (file ? MOST_FILE_BYTES : MOST_BYTES)) {
+            refuse(request, response, HttpStatus.CONTENT_TOO_LARGE, file ? TOO_LARGE_A_FILE : TOO_LARGE);
+            return;
+        }
         AsyncContext context = request.startAsync(request, response);
         context.setTimeout((file ? LONGEST_FILE : LONGEST).toMillis());
         Taking taking = new Taking(request, context, file ? MOST_FILE_BYTES : MOST_BYTES, file ? TOO_LARGE_A_FILE : TOO_LARGE);
         context.addListener(taking);
         request.getInputStream().setReadListener(taking);
+    }
+
+    private static void refuse(HttpServletRequest request, HttpServletResponse response, HttpStatus status, Problem problem) throws IOException {
+        if (request.getAttribute(ABANDON) instanceof Runnable abandon) {
+            abandon.run();
+        }
+        response.setStatus(status.value());
+        response.setHeader("Connection", "close");
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write(Json.write(Map.of("status", status.value(), "title", status.getReasonPhrase(),
+                "detail", problem.sentence() + " " + problem.remedy(), "problems", List.of(problem))));
+        response.flushBuffer();
     }
 
     /** A body being taken in, piece by piece as it comes. */
@@ -87,10 +104,6 @@ final class Bodies implements Filter {
 
         @Override
         public void onDataAvailable() throws IOException {
-            if (request.getContentLengthLong() > most) {
-                refuse(HttpStatus.CONTENT_TOO_LARGE, tooLarge);
-                return;
-            }
             ServletInputStream in = request.getInputStream();
             byte[] piece = new byte[8192];
             while (!done.get() && in.isReady() && !in.isFinished()) {
@@ -118,20 +131,10 @@ final class Bodies implements Filter {
         }
 
         private void refuse(HttpStatus status, Problem problem) throws IOException {
-            if (!done.compareAndSet(false, true)) {
-                return;
+            if (done.compareAndSet(false, true)) {
+                Bodies.refuse(request, (HttpServletResponse) context.getResponse(), status, problem);
+                context.complete();
             }
-            if (request.getAttribute(ABANDON) instanceof Runnable abandon) {
-                abandon.run();
-            }
-            HttpServletResponse response = (HttpServletResponse) context.getResponse();
-            response.setStatus(status.value());
-            response.setHeader("Connection", "close");
-            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            response.setCharacterEncoding("UTF-8");
-            response.getWriter().write(Json.write(Map.of("status", status.value(), "title", status.getReasonPhrase(),
-                    "detail", problem.sentence() + " " + problem.remedy(), "problems", List.of(problem))));
-            context.complete();
         }
 
         @Override

@@ -54,7 +54,11 @@ class Connections {
 
         @Override
         public void invoke(Request request, Response response) throws IOException, jakarta.servlet.ServletException {
-            request.setAttribute(Bodies.ABANDON, (Runnable) () -> request.getCoyoteRequest().action(ActionCode.DISABLE_SWALLOW_INPUT, null));
+            request.setAttribute(Bodies.ABANDON, (Runnable) () -> {
+                request.getCoyoteRequest().action(ActionCode.DISABLE_SWALLOW_INPUT, null);
+                // The filter has told what is wrong: no page of errors in its place.
+                response.setErrorReported();
+            });
             getNext().invoke(request, response);
         }
     }

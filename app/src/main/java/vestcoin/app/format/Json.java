@@ -165,9 +165,18 @@ public final class Json {
             Class<?> wanted = databind instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
             return wanted != null && FORMS.containsKey(wanted)
                     ? new Refused(pathOf(databind), "This is not " + FORMS.get(wanted) + ".", "Write it so.")
-                    : new Refused(pathOf(databind), "The value here has the wrong form.", "Compare it with the schema in docs/formats.");
+                    : new Refused(pathOf(databind), "The value here has the wrong form: " + form(databind) + " is expected.", "Write it so, or take it out.");
         }
-        return new Refused("", "The document cannot be read.", "Compare it with the schema in docs/formats.");
+        return new Refused("", "The document cannot be read.", "Take one that was saved by Vest Coin, or leave out what was changed last.");
+    }
+
+    /** What belongs where something else was found. */
+    private static String form(DatabindException e) {
+        Class<?> wanted = e instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
+        if (wanted != null && wanted.isRecord()) {
+            return "an object with the fields " + Arrays.stream(wanted.getRecordComponents()).map(java.lang.reflect.RecordComponent::getName).collect(Collectors.joining(", "));
+        }
+        return wanted != null && java.util.Map.class.isAssignableFrom(wanted) ? "an object with a field for each" : "another kind of value";
     }
 
     private static String pathOf(DatabindException e) {
@@ -196,7 +205,7 @@ public final class Json {
         module.setDeserializerModifier(new ValueDeserializerModifier() {
             @Override
             public ValueDeserializer<?> modifyEnumDeserializer(DeserializationConfig config, JavaType type, BeanDescription.Supplier bean, ValueDeserializer<?> usual) {
-                return fromText(text -> choice(type.getRawClass(), text), "One of a few words is expected here.", "Compare with the schema in docs/formats.");
+                return fromText(text -> choice(type.getRawClass(), text), "One of a few words is expected here.", "Write one of: " + words(type.getRawClass()) + ".");
             }
         });
         return module;
@@ -213,8 +222,11 @@ public final class Json {
                 return constant;
             }
         }
-        String words = Arrays.stream(type.getEnumConstants()).map(c -> named((Enum<?>) c)).collect(Collectors.joining(", "));
-        throw new Refused("", "“" + shortened(text) + "” is not one of the words that can stand here.", "Write one of: " + words + ".");
+        throw new Refused("", "“" + shortened(text) + "” is not one of the words that can stand here.", "Write one of: " + words(type) + ".");
+    }
+
+    private static String words(Class<?> type) {
+        return Arrays.stream(type.getEnumConstants()).map(c -> named((Enum<?>) c)).collect(Collectors.joining(", "));
     }
 
     private static String shortened(String text) {

@@ -162,7 +162,7 @@ public final class Document {
 
     private static Setup read(JsonNode tree, JsonNode before, Setup known) {
         if (!(tree instanceof ObjectNode object)) {
-            throw new Refused("", "A setup is a JSON object.", "Compare it with docs/formats/setup.schema.json.");
+            throw new Refused("", "A setup is a JSON object.", "It begins with { and ends with }; take a file that was saved as a setup.");
         }
         if (!FORMAT.equals(object.path("format").asString(""))) {
             throw new Refused("format", "This is not a setup this version reads.", "It begins with \"format\": \"" + FORMAT + "\".");

@@ -69,8 +69,13 @@ class DraftController {
             Optional<String> group, Optional<History> history, Map<String, String> deliveries, Optional<LocalDateTime> slot, Optional<String> currency,
             Optional<Buyer> buyer, Optional<Point> point, Optional<Outside> outside) {
         Order placed(Instant now, Map<String, Gateway> gateways) {
-            return new Order(at == null ? now : at.orElse(now), lines, to, delivery, method, codes, group, gateways, or(history), deliveries, slot, currency,
+            return new Order(at == null ? now : at.orElse(now), lines, named(to), delivery, method, codes, group, gateways, or(history), deliveries, slot, currency,
                     or(buyer), point, or(outside));
+        }
+
+        /** The place, its country by any name. */
+        private static Destination named(Destination to) {
+            return to == null ? null : new Destination(CountryNames.countryOr("order/to/country", to.country()), to.region(), to.postcode());
         }
 
         private static <T> T or(Optional<T> given) {
@@ -96,9 +101,10 @@ class DraftController {
      * @param refused  why the edits tried cannot be made; the quote is then that of the draft as it stands
      * @param mended   what the basket had to be changed in to be priced at all
      * @param lines    the basket as it was priced
+     * @param to       where it goes, by its country's code
      */
     record Ticket(Optional<QuoteView> quote, Optional<BigDecimal> live, Optional<QuoteView> liveQuote, Map<String, CellText> readings, List<Problem> problems, List<Problem> refused,
-            List<String> mended, List<Line> lines) {}
+            List<String> mended, List<Line> lines, Destination to) {}
 
     private final Drafts drafts;
     private final Editions editions;
@@ -232,9 +238,9 @@ class DraftController {
         Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
         try {
             Quote quote = Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order));
-            return new Ticket(Optional.of(QuoteView.of(quote)), live, beside, readings, List.of(), refused, basket.notes(), basket.lines());
+            return new Ticket(Optional.of(QuoteView.of(quote)), live, beside, readings, List.of(), refused, basket.notes(), basket.lines(), order.to());
         } catch (Refused unpriced) {
-            return new Ticket(Optional.empty(), live, beside, readings, unpriced.problems(), refused, basket.notes(), basket.lines());
+            return new Ticket(Optional.empty(), live, beside, readings, unpriced.problems(), refused, basket.notes(), basket.lines(), order.to());
         }
     }
 

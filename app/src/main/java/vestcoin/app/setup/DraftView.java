@@ -11,6 +11,7 @@ import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.delivery.RateText;
 import vestcoin.core.finding.Check;
+import vestcoin.core.finding.Duties;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.Known;
 import vestcoin.core.setup.Setup;
@@ -97,13 +98,22 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
             long blocking = here.stream().filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING).count();
             if (begun(setup, station)) {
                 long looks = here.stream().filter(finding -> finding.severity() == Finding.Severity.LOOK_AT_THIS).count();
-                String word = blocking > 0 ? blocking + (blocking == 1 ? " blocks" : " block") : looks > 0 ? looks + " to look at" : "";
+                String word = blocking > 0 ? blocking + " against opening" : looks > 0 ? looks + " to look at" : open(setup, station, findings);
                 states.add(new StationState(station, word.isEmpty() ? Sewn.SEWN : Sewn.HALF, word));
             } else {
                 states.add(new StationState(station, Sewn.EMPTY, "not begun"));
             }
         }
         return states;
+    }
+
+    /** What a station still lacks that no finding speaks of: of Terms, what the law asks for, and texts at all. */
+    private static String open(Setup setup, Finding.Station station, List<Finding> findings) {
+        if (station != Finding.Station.TERMS) {
+            return "";
+        }
+        long unmet = Duties.of(setup, findings).stream().filter(duty -> !duty.met()).count();
+        return unmet > 0 ? unmet + " asked by law" : setup.terms().texts().isEmpty() ? "no texts" : "";
     }
 
     private static boolean begun(Setup setup, Finding.Station station) {

@@ -58,7 +58,7 @@ public record FirstAnswers(Optional<String> region, List<Sells> sells, List<Way>
         ways = ways == null ? List.of() : List.copyOf(ways);
         to = to == null ? Optional.empty() : to;
         prices = prices == null ? Optional.empty() : prices;
-        currency = currency == null ? Optional.empty() : currency.filter(code -> !code.isBlank());
+        currency = currency == null ? Optional.empty() : currency.filter(name -> !name.isBlank()).map(name -> CountryNames.currencyOr("currency", name));
         language = language == null ? Optional.empty() : language.filter(tag -> !tag.isBlank());
     }
 

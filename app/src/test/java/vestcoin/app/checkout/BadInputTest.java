@@ -88,18 +88,29 @@ class BadInputTest {
     void two_megabytes_are_refused_announced_or_not() {
         String large = "{\"lines\":\"" + "x".repeat(2 * 1024 * 1024) + "\"}";
         told(shop.anybody().post(Caller.COUNTER + "/quote", large), 413, "", "larger than 1 MB");
+        Caller.Answer unannounced = shop.anybody().stream(Caller.COUNTER + "/quote", large);
+        told(unannounced, 413, "", "larger than 1 MB");
     }
 
     @Test
-    void ten_wrong_passwords_shut_the_door_even_to_the_right_one() {
-        Caller somebody = shop.anybody();
-        shop.context().getBean(vestcoin.app.access.People.class).add("clumsy@tern-and-tether.example", "four quiet brown words");
-        Map<String, String> wrong = Map.of("email", "clumsy@tern-and-tether.example", "password", "a wrong password");
-        for (int i = 0; i < 9; i++) {
-            told(somebody.post("/api/session", wrong), 401, "password", "do not go together");
+    void whoever_tries_in_vain_waits_longer_each_time_and_nobody_else_does() {
+        String email = "clumsy@tern-and-tether.example";
+        shop.context().getBean(vestcoin.app.access.People.class).add(email, "four quiet brown words");
+        Map<String, String> wrong = Map.of("email", email, "password", "a wrong password");
+        Map<String, String> right = Map.of("email", email, "password", "four quiet brown words");
+        assertThat(from("203.0.113.7", right).status()).as("known here from now on").isEqualTo(200);
+        for (int i = 0; i < 6; i++) {
+            told(from("203.0.113.66", wrong), 401, "password", "do not go together");
         }
-        told(somebody.post("/api/session", wrong), 429, "password", "Wait 15 minutes");
-        told(somebody.post("/api/session", Map.of("email", "clumsy@tern-and-tether.example", "password", "four quiet brown words")), 429, "password", "too many");
+        told(from("203.0.113.66", wrong), 429, "password", "Try again in");
+        told(from("203.0.113.66", right), 429, "password", "Try again in");
+        told(from("203.0.113.67", right), 429, "password", "Try again in");
+        assertThat(from("203.0.113.7", right).status()).as("where the account was opened before").isEqualTo(200);
+        told(from("203.0.113.67", Map.of("email", "somebody-else@tern-and-tether.example", "password", "a wrong password")), 401, "password", "do not go together");
+    }
+
+    private Caller.Answer from(String client, Map<String, String> typed) {
+        return new Caller(shop.url(), client).post("/api/session", typed);
     }
 
     @Test

@@ -1,0 +1,170 @@
+import { type FormEvent, useState } from "react";
+import { answer, api, type Line, type Problem, problemsOf, type Setup } from "../api/client";
+import { useBench } from "../desk/bench";
+import { AddNamed } from "../shared/AddNamed";
+import { idFrom } from "../shared/paths";
+import { inWords } from "../shared/places";
+import { Said } from "../shared/Said";
+import { firstOf } from "./basket";
+
+type Basket = Setup["rehearsal"]["baskets"][number];
+type Product = Setup["goods"]["products"][number];
+
+/** What is in a sample basket, changed where it stands; each change is one step of the draft and can be undone. */
+export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: string) => void }) {
+  const bench = useBench();
+  const { products } = bench.setup.goods;
+  const { baskets } = bench.setup.rehearsal;
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const path = `rehearsal/baskets/${basket.id}`;
+  const setLines = (lines: Line[]) => void bench.set(`${path}/lines`, lines);
+  const change = (at: number, line: Line) => setLines(basket.lines.map((each, index) => (index === at ? line : each)));
+  const named = (name: string) => {
+    const id = idFrom(
+      name,
+      baskets.map((each) => each.id),
+    );
+    return { id, name };
+  };
+  const add = async (made: Basket) => {
+    if (await bench.set(`rehearsal/baskets/${made.id}`, made)) choose(made.id);
+  };
+  const fromOrder = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const number = Number(new FormData(form).get("number"));
+    setProblems([]);
+    await answer(api.GET("/api/shops/{shop}/orders/{number}", { params: { path: { shop: bench.shop, number } } })).then(
+      (order) => add({ ...named(`Order ${number}`), lines: order.lines, to: order.to }).then(() => form.reset()),
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+  };
+  return (
+    <details className="col-span-3 text-xs">
+      <summary className="cursor-pointer quiet">what is in it</summary>
+      <ul className="mt-1">
+        {basket.lines.map((line, at) => (
+          <Entry
+            // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place in the basket
+            key={at}
+            line={line}
+            products={products}
+            set={(next) => change(at, next)}
+            remove={
+              basket.lines.length > 1 ? () => setLines(basket.lines.filter((_, index) => index !== at)) : undefined
+            }
+          />
+        ))}
+      </ul>
+      <p className="mt-1 flex flex-wrap items-baseline gap-x-3 gap-y-1">
+        {products[0] && (
+          <button
+            type="button"
+            className="cursor-pointer underline"
+            onClick={() => products[0] && setLines([...basket.lines, firstOf(products[0])])}
+          >
+            Add a line
+          </button>
+        )}
+        <AddNamed
+          what="a basket"
+          add={(name) => products[0] && void add({ ...named(name), lines: [firstOf(products[0])], to: basket.to })}
+        />
+        <button
+          type="button"
+          className="cursor-pointer underline"
+          onClick={() => void add({ ...basket, ...named(`${basket.name}, copy`) })}
+        >
+          Copy it
+        </button>
+        {baskets.length > 1 && (
+          <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, undefined)}>
+            Remove it
+          </button>
+        )}
+      </p>
+      <form className="mt-1 flex items-baseline gap-2" onSubmit={(event) => void fromOrder(event)}>
+        <label htmlFor="basket-order" className="quiet">
+          from order
+        </label>
+        <input id="basket-order" name="number" className="inplace w-16" inputMode="numeric" placeholder="1001" />
+        <button type="submit" className="cursor-pointer underline">
+          Take it over
+        </button>
+        <span className="ms-auto quiet">usually to {inWords(basket.to)}</span>
+      </form>
+      <Said problems={[...problems, ...(bench.refusals[path] ?? []), ...(bench.refusals[`${path}/lines`] ?? [])]} />
+    </details>
+  );
+}
+
+interface EntryProps {
+  line: Line;
+  products: Product[];
+  set: (line: Line) => void;
+  remove?: () => void;
+}
+
+function Entry({ line, products, set, remove }: EntryProps) {
+  const product = products.find((each) => each.id === line.product);
+  const [quantity, setQuantity] = useState<string>();
+  const name = product?.name ?? line.product;
+  const leave = () => {
+    const typed = quantity?.trim().replace(",", ".");
+    setQuantity(undefined);
+    if (typed && typed !== line.quantity) set({ ...line, quantity: typed });
+  };
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-1 border-b border-base-300 py-0.5">
+      <input
+        className="inplace w-10 text-end font-mono"
+        aria-label={`How many of ${name}`}
+        value={quantity ?? line.quantity}
+        onChange={(event) => setQuantity(event.target.value)}
+        onBlur={leave}
+        onKeyDown={(event) => event.key === "Enter" && leave()}
+      />
+      <select
+        className="inplace min-w-0 flex-1"
+        aria-label="Product"
+        value={line.product}
+        onChange={(event) => {
+          const next = products.find((each) => each.id === event.target.value);
+          if (next) set(firstOf(next));
+        }}
+      >
+        {!product && <option value={line.product}>{line.product}, not sold any more</option>}
+        {products.map((each) => (
+          <option key={each.id} value={each.id}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+      {remove && (
+        <button type="button" className="btn btn-ghost btn-xs" aria-label={`Take ${name} out`} onClick={remove}>
+          ×
+        </button>
+      )}
+      {(product?.options.length ?? 0) > 0 && (
+        <span className="flex w-full flex-wrap gap-x-2 ps-11">
+          {product?.options.map((option) => (
+            <select
+              key={option.id}
+              className="inplace"
+              aria-label={option.name}
+              value={line.options[option.id] ?? ""}
+              onChange={(event) => set({ ...line, options: { ...line.options, [option.id]: event.target.value } })}
+            >
+              {!line.options[option.id] && <option value="">{option.name}?</option>}
+              {option.choices.map((choice) => (
+                <option key={choice.id} value={choice.id}>
+                  {choice.name}
+                </option>
+              ))}
+            </select>
+          ))}
+        </span>
+      )}
+    </li>
+  );
+}

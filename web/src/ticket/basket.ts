@@ -1,0 +1,13 @@
+import type { Line, Setup } from "../api/client";
+
+type Product = Setup["goods"]["products"][number];
+
+/** One of a product, with the first of all its choices; of what the buyer names the amount of, the least. */
+export function firstOf(product: Product): Line {
+  return {
+    product: product.id,
+    quantity: product.measure?.least ?? "1",
+    options: Object.fromEntries(product.options.map((option) => [option.id, option.choices[0]?.id ?? ""])),
+    ...(product.bounds ? { amount: product.bounds.least } : {}),
+  };
+}
