@@ -23,6 +23,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.measure.Measured;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.run.ServeCommand;
 import vestcoin.standins.Simulation;
@@ -31,7 +32,7 @@ import vestcoin.standins.pay.TestCard;
 /** The application is killed while orders are being paid; afterwards its book and the processor's agree. */
 class CrashTest {
     /** More with {@code -Dvest-coin.kills=200}. */
-    private static final int ROUNDS = Integer.getInteger("vest-coin.kills", 4);
+    private static final int ROUNDS = Integer.getInteger("vest-coin.kills", Math.max(4, Measured.sized(20)));
     private static final int VOUCHERS = 400 * ROUNDS;
     private static final long SMALL = 1000;
     private static final long LARGE = 5000;
@@ -76,7 +77,7 @@ class CrashTest {
                 vouchersAreWhole(sql);
                 papersAreWhole(sql);
                 List<Paid> ours = book(sql);
-                System.out.println("crash: " + ROUNDS + " kills, " + placed + " orders placed, " + ours.size() + " payments compared");
+                Measured.note(ROUNDS + " kills while orders are paid", placed + " orders placed, " + ours.size() + " payments compared", "nothing lost, nothing doubled");
                 assertThat(refused).as(() -> "orders refused while the application ran; its log has " + errors(data)).isEmpty();
                 assertThat(ours).hasSizeGreaterThan(BUYERS);
                 for (Paid paid : ours) {

@@ -1,0 +1,34 @@
+package vestcoin.app.measure;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+
+/**
+ * How large a long measurement is, and what it gave. {@code ./vest-coin measure} runs them at full size and writes what they note to
+ * docs/performance.md; with every test the same code runs at a twentieth.
+ */
+public final class Measured {
+    private static final boolean FULL = "full".equals(System.getProperty("vest-coin.measure"));
+    private static final int SHARE = 20;
+    private static final Path NOTED = Path.of("target", "measured.tsv");
+
+    private Measured() {}
+
+    /** @param full how many of something at full size @return so many, or a twentieth */
+    public static int sized(int full) {
+        return FULL ? full : Math.max(1, full / SHARE);
+    }
+
+    /** Notes a line of the table: what was measured, what it gave, what was wanted. */
+    public static void note(String what, String gave, String wanted) {
+        System.out.println("measured: " + what + ": " + gave + " (wanted: " + wanted + ")");
+        try {
+            Files.writeString(NOTED, what + "\t" + gave + "\t" + wanted + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
