@@ -20,7 +20,7 @@ public final class ServeCommand {
     /** Not a status: the process goes on. */
     public static final int RUNNING = -1;
     /** The file of the data folder that says on which port it is served. */
-    static final String RUNNING_AT = "vest-coin.port";
+    public static final String RUNNING_AT = "vest-coin.port";
 
     private ServeCommand() {}
 

@@ -31,12 +31,14 @@ public class Custody {
 
     private final JdbcClient sql;
     private final Vault vault;
+    private final Path data;
     private final Path mark;
     private final Path running;
 
     Custody(JdbcClient sql, Vault vault, @Value("${vest-coin.data}") Path data) {
         this.sql = sql;
         this.vault = vault;
+        this.data = data;
         this.mark = data.resolve("vest-coin.mark");
         this.running = data.resolve("vest-coin.running");
         key();
@@ -45,6 +47,7 @@ public class Custody {
             indexes();
         }
         write(running, "");
+        Storage.ownersAlone(data);
     }
 
     /** @throws StartRefused if what the database keeps cannot be opened with the key file beside it */
@@ -94,6 +97,8 @@ public class Custody {
     @Scheduled(fixedDelayString = "PT20S", initialDelayString = "PT20S")
     void look() {
         write(mark, count().text());
+        // The database makes its file anew when it compacts it as a whole.
+        Storage.ownersAlone(data);
     }
 
     /** Called first of all when the application ends, while the database is still open. */

@@ -27,8 +27,12 @@ public class Room {
 
     @Scheduled(fixedDelayString = "PT2S", initialDelayString = "PT2S")
     void look() {
+        seen(data.toFile().exists() ? data.toFile().getUsableSpace() : Long.MAX_VALUE);
+    }
+
+    void seen(long bytes) {
         long before = free;
-        free = data.toFile().exists() ? data.toFile().getUsableSpace() : Long.MAX_VALUE;
+        free = bytes;
         if (free < little && before >= little) {
             LOG.warn("the disk has {} MB left", free / 1_000_000);
         }
