@@ -3,6 +3,7 @@ package vestcoin.app.edge;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
@@ -49,6 +50,12 @@ class ProblemHandler {
     @ExceptionHandler(TypeMismatchException.class)
     ResponseEntity<ProblemDetail> mistyped(TypeMismatchException e) {
         return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "There is nothing at this address that answers this.", "Check the address; a number is expected in it.")), Map.of()));
+    }
+
+    /** A query whose characters are none: what is sent is UTF-8. */
+    @ExceptionHandler(InvalidParameterException.class)
+    ResponseEntity<ProblemDetail> unspelled() {
+        return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "Something in this address is no text.", "Check what stands behind its question mark.")), Map.of()));
     }
 
     @ExceptionHandler({AccessDeniedException.class, AuthenticationException.class})

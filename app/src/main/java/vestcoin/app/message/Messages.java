@@ -225,8 +225,9 @@ public class Messages {
     byte[] receipt(Orders.Order order) {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).told("receipt", order, quote, besides(order, document, quote), link(order)),
-                order.mode().equals("test") ? "TEST" : "");
+        Words words = Words.in(document.setup(), order.language());
+        Words.Besides besides = besides(order, document, quote);
+        return ReceiptPdf.of(document.setup().shop().name(), words.told("receipt", order, quote, besides, link(order)), words.facts(besides), order.mode().equals("test") ? "TEST" : "");
     }
 
     /** What goes into the parcel: what is in it, and the message of a gift. No price stands on it. */
@@ -234,7 +235,8 @@ public class Messages {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        return ReceiptPdf.of(document.setup().shop().name(), Words.in(document.setup(), order.language()).slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote)), order.mode().equals("test") ? "TEST" : "");
+        Said slip = Words.in(document.setup(), order.language()).slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
+        return ReceiptPdf.of(document.setup().shop().name(), slip, slip.body().paragraphs(), order.mode().equals("test") ? "TEST" : "");
     }
 
     private static boolean open(PaymentBook.Payment payment) {

@@ -11,6 +11,7 @@ import com.lowagie.text.pdf.PdfPCell;
 import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
 import java.io.ByteArrayOutputStream;
+import java.util.List;
 import vestcoin.app.document.Typeface;
 
 /** A receipt to print, with the rows of the letter that confirms the order. */
@@ -22,7 +23,8 @@ final class ReceiptPdf {
 
     private ReceiptPdf() {}
 
-    static byte[] of(String shop, Messages.Said said, String note) {
+    /** @param below what stands under the rows: of a receipt no words of its letter, but where it is collected and what is open */
+    static byte[] of(String shop, Messages.Said said, List<String> below, String note) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Document page = new Document(PageSize.A5, MARGIN, MARGIN, MARGIN, MARGIN);
         PdfWriter.getInstance(page, out);
@@ -40,10 +42,7 @@ final class ReceiptPdf {
             rows.addCell(cell(row.value(), total, Element.ALIGN_RIGHT));
         }
         page.add(rows);
-        // A receipt is its rows; the words of its letter are for the letter. A slip has no total, and says what it says below.
-        if (said.body().total() < 0) {
-            said.body().paragraphs().forEach(paragraph -> page.add(new Paragraph(paragraph, TEXT)));
-        }
+        below.forEach(paragraph -> page.add(new Paragraph(paragraph, TEXT)));
         page.close();
         return out.toByteArray();
     }

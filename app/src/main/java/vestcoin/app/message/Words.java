@@ -110,7 +110,8 @@ final class Words {
     private static final Terms.Letter HANDED_OVER = new Terms.Letter("Your order {order} was handed over", "Hello {name},\n\neverything you ordered at {shop} is yours now.");
     private static final Terms.Letter UEBERGEBEN = new Terms.Letter("Ihre Bestellung {order} wurde übergeben", "Guten Tag, {name},\n\nalles, was Sie bei {shop} bestellt haben, ist bei Ihnen.");
 
-    private List<String> paragraphs(Besides besides) {
+    /** Where and when it is collected or brought, and what is still open, in sentences. */
+    List<String> facts(Besides besides) {
         List<String> paragraphs = new ArrayList<>();
         besides.handover().ifPresent(handover -> paragraphs.add(sentence(handover)));
         besides.slip().ifPresent(slip -> paragraphs.add(say("It is not paid yet. Transfer ", "Noch nicht bezahlt. Überweisen Sie ") + money(slip.amount(), slip.currency())
@@ -186,7 +187,7 @@ final class Words {
         Map<String, String> values = Map.of("name", order.name(), "shop", shop.name(), "order", String.valueOf(order.number()), "amount", money(amount, order.currency()));
         List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
         if (!handedOver) {
-            paragraphs.addAll(paragraphs(besides));
+            paragraphs.addAll(facts(besides));
         }
         return new Said(filled(letter.subject(), values), new Body(paragraphs, rows, total, link, linkText));
     }

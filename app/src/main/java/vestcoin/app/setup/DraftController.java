@@ -75,7 +75,10 @@ class DraftController {
 
         /** The place, its country by any name. */
         private static Destination named(Destination to) {
-            return to == null ? null : new Destination(CountryNames.countryOr("order/to/country", to.country()), to.region(), to.postcode());
+            if (to == null) {
+                throw new Refused("order/to", "The order goes nowhere: its place is missing.", "Name at least its country.");
+            }
+            return new Destination(CountryNames.countryOr("order/to/country", to.country()), to.region(), to.postcode());
         }
 
         private static <T> T or(Optional<T> given) {
