@@ -181,7 +181,7 @@ function WhereTo({ order }: { order: Placed }) {
     );
   return (
     <section className="mb-4 border-s-4 border-accent ps-3" aria-label={handover.place}>
-      <p className="text-xs quiet">{handover.way === "collected" ? say.toCollect : say.broughtRound}</p>
+      <p className="text-xs quiet">{handedOver(order, say)}</p>
       <p className="font-semibold">{[handover.place, ...handover.lines].join(", ")}</p>
       {handover.starts && (
         <p>
@@ -200,6 +200,11 @@ function WhereTo({ order }: { order: Placed }) {
       {handover.contact && <p>{handover.contact}</p>}
     </section>
   );
+}
+
+function handedOver({ handover, sent }: Placed, say: Words): string {
+  if (handover?.way === "collected") return sent === "all" ? say.collected : say.toCollect;
+  return sent === "all" ? say.brought : say.broughtRound;
 }
 
 /** What the last row of the receipt says of the money. */

@@ -77,7 +77,7 @@ export function Thread() {
               </Link>
               {state?.word && (
                 <span
-                  className={`ms-2 text-xs max-md:hidden ${state.word.includes("against") ? "text-error" : "quiet"}`}
+                  className={`ms-2 whitespace-nowrap text-xs max-md:hidden ${state.word.includes("in the way") ? "text-error" : "quiet"}`}
                 >
                   {state.word}
                 </span>

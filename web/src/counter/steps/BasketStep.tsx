@@ -151,7 +151,7 @@ function Codes({
     <div className="mt-3 flex flex-wrap items-center gap-2">
       <form className="join" onSubmit={add}>
         <input
-          className="input input-sm join-item w-36"
+          className="input input-sm join-item w-52"
           aria-label={say.code}
           placeholder={say.aCode}
           maxLength={40}

@@ -69,7 +69,7 @@ function Place({ spot }: { spot: Spot }) {
       <div className="grid grid-cols-3 content-start gap-x-6 gap-y-2">
         <Field path={`${at}/name`} label="Place" />
         <Field path={`${at}/lines`} label="Street" className="col-span-2" {...lines} />
-        <Field path={`${at}/at/country`} label="Country" />
+        <Field path={`${at}/at/country`} label="Country" write={countryText} />
         <Field path={`${at}/at/region`} label="Region" placeholder="none" optional note="Tax and holidays go by it." />
         <Field path={`${at}/at/postcode`} label="Postcode" placeholder="none" optional />
         <Field
@@ -84,7 +84,7 @@ function Place({ spot }: { spot: Spot }) {
         <Field path={`${at}/noticeHours`} label="Notice, hours" placeholder="2" {...whole} />
         <Field path={`${at}/daysAhead`} label="Days ahead" {...whole} />
         <Field path={`${at}/holidays`} label="Closed on public holidays" choices={yesNoChoices} {...yesNo} />
-        <Field path={`${at}/price`} label="Costs" placeholder="nothing; below zero is off" optional />
+        <Field path={`${at}/price`} label="Costs" placeholder="nothing" note="Below zero takes off." optional />
         <Field path={`${at}/contact`} label="Contact" />
         <Field path={`${at}/bring`} label="What to bring or know" className="col-span-2" />
         <button

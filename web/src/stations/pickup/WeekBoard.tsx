@@ -134,10 +134,10 @@ export function WeekBoard({ spans, label, change }: Props) {
           <tr className="text-xs quiet">
             <td />
             {labelled.map((hour) => (
-              <td key={hour} colSpan={(LABELLED * 60) / STEP} className="relative h-4 p-0">
-                <span className="absolute -translate-x-1/2 font-mono">{hour}</span>
+              <td key={hour} colSpan={(LABELLED * 60) / STEP} className="relative h-5 p-0 align-top">
+                <span className="absolute top-0 -translate-x-1/2 font-mono">{hour}</span>
                 {hour === labelled.at(-1) && (
-                  <span className="absolute end-0 translate-x-1/2 font-mono">{hour + LABELLED}</span>
+                  <span className="absolute top-0 end-0 translate-x-1/2 font-mono">{hour + LABELLED}</span>
                 )}
               </td>
             ))}

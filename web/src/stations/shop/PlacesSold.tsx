@@ -19,7 +19,7 @@ export function PlacesSold() {
       <Field
         path="shop/sellsTo"
         label="Sells to"
-        note="Country codes, regions (US-NC), or EU, EURO, EUROPE, WORLD; a space between them. A click on the map adds or takes away."
+        note="Countries by name or code, regions (US-NC), or EU, EURO, EUROPE, WORLD; commas between names. A click on the map adds or takes away."
         write={places.write}
         read={places.read}
       />

@@ -2,7 +2,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
 import { lines, words } from "../../shared/notations";
-import { countryName } from "../../shared/places";
+import { countryText } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
 import { point } from "../delivery/notations";
 import { Accepted } from "./Accepted";
@@ -20,9 +20,6 @@ const roundings = [
   { id: "half-even", name: "half to even" },
   { id: "down", name: "down" },
 ];
-
-/** A country by its name; typed by name or by its two letters. */
-const countryText = (value: unknown) => (typeof value === "string" ? countryName(value) : "");
 
 /** Who and where the shop is, written onto its own letterhead. */
 export function ShopStation() {

@@ -115,10 +115,11 @@ class CounterController {
      * @param handover  where and when it is collected or brought
      * @param address   where it goes
      * @param method    id of the way to pay chosen
+     * @param sent      how much of it has left or was handed over: no, in part or all
      */
     record Placed(String token, int number, String state, String standing, Optional<Payment.Kind> kind, String reason, Optional<String> action, boolean test, BuyerQuote quote,
             String name, String email, Optional<String> processor, Optional<String> publicKey, Optional<Slips.Slip> slip, String language, boolean cancelled,
-            Optional<Handover> handover, Orders.Address address, String method) {}
+            Optional<Handover> handover, Orders.Address address, String method, String sent) {}
 
     /** Another way to pay an order whose payment came to nothing. @param expected what the buyer was shown it comes to that way */
     record OtherWay(String method, BigDecimal expected) {}
@@ -363,6 +364,6 @@ class CounterController {
         return new Placed(order.token(), order.number(), state, order.standing(), method.map(Payment.Method::kind), Sentences.in(language, payment.map(PaymentBook.Payment::reason).orElse("")),
                 payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()), order.mode().equals("test"), BuyerQuote.of(quote, List.of(), Optional.empty()).in(language),
                 order.name(), order.email(), gateway.map(Gateways.GatewayView::url), gateway.map(Gateways.GatewayView::publicKey), slips.of(order, method), language, order.cancelled(), Handover.of(document.setup(), asked, quote),
-                Json.read(order.address(), Orders.Address.class), order.method());
+                Json.read(order.address(), Orders.Address.class), order.method(), order.sent());
     }
 }

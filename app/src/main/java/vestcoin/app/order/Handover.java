@@ -3,10 +3,12 @@ package vestcoin.app.order;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import vestcoin.app.quote.QuoteView;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
 
 /**
  * How an order that is not sent by a carrier gets into the buyer's hands: where and when, on the shop's clock, and what to bring.
@@ -27,10 +29,17 @@ public record Handover(Way way, String place, List<String> lines, Optional<Local
         return chosen.flatMap(option -> {
             Optional<Pickup.Spot> spot = setup.pickup().places().stream().filter(each -> each.option().equals(option.id())).findFirst();
             if (spot.isPresent()) {
-                return Optional.of(new Handover(Way.COLLECTED, spot.get().name(), spot.get().lines(), order.slot(), ends, spot.get().bring(), spot.get().contact()));
+                return Optional.of(new Handover(Way.COLLECTED, spot.get().name(), address(spot.get(), setup.shop().address()), order.slot(), ends, spot.get().bring(), spot.get().contact()));
             }
             return option.id().equals(Pickup.Local.OPTION) ? Optional.of(new Handover(Way.BROUGHT, option.name(), List.of(), order.slot(), ends, "", "")) : Optional.empty();
         });
+    }
+
+    /** Its street, with the postcode and, where it is the shop's own, the town. */
+    private static List<String> address(Pickup.Spot spot, Shop.Address shop) {
+        Optional<String> postcode = spot.at().postcode();
+        String town = postcode.filter(shop.postcode()::equals).isPresent() ? shop.city() : "";
+        return Stream.concat(spot.lines().stream(), Stream.of((postcode.orElse("") + " " + town).strip())).filter(line -> !line.isBlank()).toList();
     }
 
     public boolean collected() {

@@ -98,7 +98,7 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
             long blocking = here.stream().filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING).count();
             if (begun(setup, station)) {
                 long looks = here.stream().filter(finding -> finding.severity() == Finding.Severity.LOOK_AT_THIS).count();
-                String word = blocking > 0 ? blocking + " against opening" : looks > 0 ? looks + " to look at" : open(setup, station, findings);
+                String word = blocking > 0 ? blocking + " in the way" : looks > 0 ? looks + " to look at" : open(setup, station, findings);
                 states.add(new StationState(station, word.isEmpty() ? Sewn.SEWN : Sewn.HALF, word));
             } else {
                 states.add(new StationState(station, Sewn.EMPTY, "not begun"));

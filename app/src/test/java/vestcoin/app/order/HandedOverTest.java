@@ -81,6 +81,7 @@ class HandedOverTest {
         for (JsonNode told : List.of(page(placed).path("handover"), owner.get(desk(placed)).json().path("handover"))) {
             assertThat(told.path("place").asString()).isEqualTo("Workshop, Example Dock");
             assertThat(told.path("lines").path(0).asString()).isEqualTo("7 Example Dock Road");
+            assertThat(told.path("lines").path(1).asString()).startsWith("H91 X2A0");
             assertThat(told.path("starts").asString()).startsWith(time.substring(0, 16));
             assertThat(told.path("bring").asString()).startsWith("Ring twice");
         }
