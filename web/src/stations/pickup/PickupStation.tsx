@@ -3,6 +3,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
+import { countryText } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
 import { Coming } from "./Coming";
 import { hours } from "./hours";
