@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { useBench } from "../../desk/bench";
+import { AddNamed } from "../../shared/AddNamed";
 import { counted } from "../../shared/counted";
 import { idFrom } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
@@ -26,22 +27,21 @@ export function DeliveryStation() {
     if (list === "options") setOpen({ kind: "option", id });
   }, [bench.wanted]);
 
-  const addZone = async () => {
+  const addZone = async (name: string) => {
     const id = idFrom(
-      "New zone",
+      name,
       zones.map((zone) => zone.id),
     );
-    if (await bench.set(`delivery/zones/${id}`, { id, name: "New zone", places: [], except: [], rates: {} })) {
+    if (await bench.set(`delivery/zones/${id}`, { id, name, places: [], except: [], rates: {} })) {
       setOpen({ kind: "zone", id });
     }
   };
-  const addOption = async () => {
+  const addOption = async (name: string) => {
     const id = idFrom(
-      "New option",
+      name,
       options.map((option) => option.id),
     );
-    if (await bench.set(`delivery/options/${id}`, { id, name: "New option", sentence: "" }))
-      setOpen({ kind: "option", id });
+    if (await bench.set(`delivery/options/${id}`, { id, name, sentence: "" })) setOpen({ kind: "option", id });
   };
   return (
     <>
@@ -49,12 +49,8 @@ export function DeliveryStation() {
         <span>
           {counted(zones.length, "zone")}, {counted(options.length, "option")}
         </span>
-        <button type="button" className="cursor-pointer underline" onClick={() => void addZone()}>
-          Add a zone
-        </button>
-        <button type="button" className="cursor-pointer underline" onClick={() => void addOption()}>
-          Add an option
-        </button>
+        <AddNamed what="a zone" add={(name) => void addZone(name)} />
+        <AddNamed what="an option" add={(name) => void addOption(name)} />
         <SheetFiles sheet="rates" />
       </StationHead>
       {zones.length === 0 || options.length === 0 ? (

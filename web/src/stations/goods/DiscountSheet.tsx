@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { whole, words, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom, valueAt } from "../../shared/paths";
@@ -82,15 +83,15 @@ export function DiscountSheet() {
     if (station === "discounts" && list === "rules" && id && !shown.has(part.join("/"))) setUnfolded(id);
   }, [bench.wanted]);
 
-  const add = () => {
+  const add = (name: string) => {
     const id = idFrom(
-      "discount",
+      name,
       rules.map((each) => each.id),
     );
     void bench
       .set(`discounts/rules/${id}`, {
         id,
-        name: "New discount",
+        name,
         code: id.toUpperCase(),
         off: "goods",
         percent: "10",
@@ -103,9 +104,7 @@ export function DiscountSheet() {
     <section aria-label="Discounts and codes" className="mt-6">
       <div className="mb-1 flex items-baseline gap-4">
         <h2 className="text-base">Discounts and codes</h2>
-        <button type="button" className="cursor-pointer underline" onClick={add}>
-          Add a discount
-        </button>
+        <AddNamed what="a discount" add={add} />
         {here && (
           <button
             type="button"

@@ -1,4 +1,5 @@
 import { useBench } from "../../desk/bench";
+import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 
@@ -9,28 +10,26 @@ export function Groups() {
   const categories = [{ id: "", name: "each says its own" }, ...tax.categories];
   const standing = [{ id: "", name: "none" }, ...goods.groups];
   const optional = (text: string) => text || undefined;
-  const addGroup = () => {
+  const addGroup = (name: string) => {
     const id = idFrom(
-      "group",
+      name,
       goods.groups.map((each) => each.id),
     );
-    void bench.set(`goods/groups/${id}`, { id, name: "New group" });
+    void bench.set(`goods/groups/${id}`, { id, name });
   };
-  const addBuyers = () => {
+  const addBuyers = (name: string) => {
     const id = idFrom(
-      "buyers",
+      name,
       goods.buyerGroups.map((each) => each.id),
     );
-    void bench.set(`goods/buyerGroups/${id}`, { id, name: "Trade", percentOff: "10" });
+    void bench.set(`goods/buyerGroups/${id}`, { id, name, percentOff: "10" });
   };
   return (
     <div className="mt-6 grid gap-8 xl:grid-cols-2">
       <section aria-label="Groups of goods">
         <div className="flex items-baseline gap-4">
           <h2 className="text-base">Groups of goods</h2>
-          <button type="button" className="cursor-pointer underline" onClick={addGroup}>
-            Add a group
-          </button>
+          <AddNamed what="a group" add={addGroup} />
         </div>
         <p className="mt-1 text-xs quiet">
           What a product does not say, its group says; without a group, the default one.
@@ -60,9 +59,7 @@ export function Groups() {
       <section aria-label="Groups of buyers">
         <div className="flex items-baseline gap-4">
           <h2 className="text-base">Groups of buyers</h2>
-          <button type="button" className="cursor-pointer underline" onClick={addBuyers}>
-            Add a group
-          </button>
+          <AddNamed what="buyers" add={addBuyers} />
         </div>
         <p className="mt-1 text-xs quiet">A percent off the shelf price, or prices of their own at each product.</p>
         {goods.buyerGroups.map((group) => (

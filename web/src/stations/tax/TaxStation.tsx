@@ -24,12 +24,12 @@ export function TaxStation() {
     if (station === "tax" && list === "places" && id && part !== "rates") setOpen({ kind: "place", id });
   }, [bench.wanted]);
 
-  const addPlace = async () => {
+  const addPlace = async (name: string) => {
     const id = idFrom(
-      "New place",
+      name,
       tax.places.map((row) => row.id),
     );
-    if (await bench.set(`tax/places/${id}`, { id, name: "New place", places: [], except: [], rates: {} }))
+    if (await bench.set(`tax/places/${id}`, { id, name, places: [], except: [], rates: {} }))
       setOpen({ kind: "place", id });
   };
   const addCategory = async (name: string) => {
@@ -50,9 +50,7 @@ export function TaxStation() {
         <button type="button" className="cursor-pointer underline" onClick={() => void bench.fillTax()}>
           Fill from the reference
         </button>
-        <button type="button" className="cursor-pointer underline" onClick={() => void addPlace()}>
-          Add a place
-        </button>
+        <AddNamed what="a place" add={(name) => void addPlace(name)} />
         <AddNamed what="a category" add={(name) => void addCategory(name)} />
         <SheetFiles sheet="taxes" />
       </StationHead>
