@@ -83,7 +83,7 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
           </button>
         )}
       </p>
-      <form className="mt-1 flex items-baseline gap-2" onSubmit={(event) => void fromOrder(event)}>
+      <form className="mt-1 flex items-baseline gap-2 whitespace-nowrap" onSubmit={(event) => void fromOrder(event)}>
         <label htmlFor="basket-order" className="quiet">
           from order
         </label>
@@ -91,8 +91,8 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
         <button type="submit" className="cursor-pointer underline">
           Take it over
         </button>
-        <span className="ms-auto quiet">usually to {inWords(basket.to)}</span>
       </form>
+      <p className="mt-1 quiet">Goes to {inWords(basket.to)}, unless another place is tried below.</p>
       <Said problems={[...problems, ...(bench.refusals[path] ?? []), ...(bench.refusals[`${path}/lines`] ?? [])]} />
     </details>
   );

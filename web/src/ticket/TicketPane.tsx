@@ -16,16 +16,18 @@ export function TicketPane({ close }: { close: () => void }) {
   const [beside, setBeside] = useState(false);
   const basket = baskets[Math.min(place, baskets.length - 1)];
   const asked = askedOf(basket, changed, bench.setup.shop);
-  const { ticket, problems } = useTicket(asked, beside);
+  const { answered, problems } = useTicket(asked, beside);
+  const ticket = answered?.ticket;
   const change = (part: Partial<Changed>) => setChanged((now) => ({ ...now, ...part }));
 
   const quote = ticket?.quote;
   const mended = ticket?.mended ?? [];
   const meant = ticket?.to;
-  const typed = changed.to?.country;
+  const typed = answered?.asked.to.country;
   // A country typed by its name is the country the shop knows by it.
   useEffect(() => {
-    if (typed && meant && typed !== meant.country) setChanged((now) => ({ ...now, to: meant }));
+    if (meant && typed !== meant.country)
+      setChanged((now) => (now.to?.country === typed ? { ...now, to: meant } : now));
   }, [typed, meant]);
   const { setPriced } = bench;
   useEffect(() => setPriced(quote ?? undefined), [quote, setPriced]);

@@ -3,10 +3,16 @@ import { answer, api, type Problem, problemsOf, type Ticket, type TicketAsked } 
 import { useBench } from "../desk/bench";
 import type { Asked } from "./asked";
 
+/** A ticket, and what it answers: by the time it comes another may be asked for. */
+interface Answered {
+  ticket: Ticket;
+  asked: Asked;
+}
+
 /** The ticket for an order, asked again at every change of the order, the draft or the cell being typed. */
-export function useTicket(asked: Asked, beside: boolean): { ticket: Ticket | undefined; problems: Problem[] } {
+export function useTicket(asked: Asked, beside: boolean): { answered: Answered | undefined; problems: Problem[] } {
   const bench = useBench();
-  const [ticket, setTicket] = useState<Ticket>();
+  const [answered, setAnswered] = useState<Answered>();
   const [problems, setProblems] = useState<Problem[]>([]);
   const latest = useRef(0);
   const { shop, trying, refuse, setReadings } = bench;
@@ -21,7 +27,7 @@ export function useTicket(asked: Asked, beside: boolean): { ticket: Ticket | und
     answer(api.POST("/api/shops/{shop}/ticket", { params: { path: { shop } }, body, signal: stop.signal })).then(
       (fresh) => {
         if (mine !== latest.current) return;
-        setTicket(fresh);
+        setAnswered({ ticket: fresh, asked: JSON.parse(order) as Asked });
         setProblems(fresh.problems);
         if (trying.length > 0) refuse(fresh.refused);
         setReadings(fresh.readings);
@@ -35,5 +41,5 @@ export function useTicket(asked: Asked, beside: boolean): { ticket: Ticket | und
     return () => stop.abort();
   }, [shop, trying, order, beside, version, refuse, setReadings]);
 
-  return { ticket, problems };
+  return { answered, problems };
 }
