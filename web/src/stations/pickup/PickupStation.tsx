@@ -67,7 +67,7 @@ function Place({ spot }: { spot: Spot }) {
   const at = `pickup/places/${spot.id}`;
   return (
     <section aria-label={spot.name} className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]">
-      <div className="grid grid-cols-3 content-start gap-x-6 gap-y-2">
+      <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
         <Field path={`${at}/name`} label="Place" />
         <Field path={`${at}/lines`} label="Street" className="col-span-2" {...lines} />
         <Field path={`${at}/at/country`} label="Country" write={countryText} />
@@ -151,7 +151,7 @@ function Local() {
       aria-label="Brought round by the shop"
       className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]"
     >
-      <div className="grid grid-cols-3 content-start gap-x-6 gap-y-2">
+      <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
         <Field path="pickup/local/name" label="Brought round as" />
         <Field path="pickup/local/sentence" label="What the buyer reads under it" className="col-span-2" />
         <Field path="pickup/local/radius" label="As far as" />
