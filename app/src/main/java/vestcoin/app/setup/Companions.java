@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
+import vestcoin.core.place.Countries;
 
 /**
  * Fields that need or exclude one another are changed in one act: with an edit comes what has to go with it, unless the same change
@@ -16,6 +17,7 @@ final class Companions {
     private static final Pattern DISCOUNT = Pattern.compile("(discounts/rules/[^/]+)/(percent|amount)");
     private static final Pattern REGISTRATION = Pattern.compile("(tax/registrations/[^/]+)/(scheme|authority)");
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
+    private static final Pattern COUNTRY = Pattern.compile("(shop/address|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
     private static final String UNION = "EU";
 
     private Companions() {}
@@ -37,6 +39,10 @@ final class Companions {
         Matcher registration = REGISTRATION.matcher(edit.path());
         if (registration.matches()) {
             return registration(registration.group(1), registration.group(2), text(edit.now()), document);
+        }
+        Matcher country = COUNTRY.matcher(edit.path());
+        if (country.matches()) {
+            return country(country.group(1), text(edit.now()), document);
         }
         Matcher kind = KIND.matcher(edit.path());
         if (kind.matches()) {
@@ -62,6 +68,19 @@ final class Companions {
             return List.of(to(document, at + "/scheme", "ordinary"));
         }
         return List.of();
+    }
+
+    /** With the country go the region and the postcode of the country before. */
+    private static List<Edit> country(String at, String value, JsonNode document) {
+        List<Edit> left = new ArrayList<>();
+        if (!text(Edits.at(document, at + "/region")).startsWith(value + "-")) {
+            left.add(to(document, at + "/region", null));
+        }
+        String postcode = text(Edits.at(document, at + "/postcode"));
+        if (!postcode.isEmpty() && Countries.isCountry(value) && !Countries.fits(value, postcode)) {
+            left.add(to(document, at + "/postcode", null));
+        }
+        return left;
     }
 
     /** An amount the buyer chooses needs its bounds, what is no such thing has none. */

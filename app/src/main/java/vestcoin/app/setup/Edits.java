@@ -82,10 +82,10 @@ final class Edits {
             return edit.meaning(Optional.of(Json.tree(places(path, text.get()))));
         }
         if (COUNTRY.matcher(path).matches()) {
-            return edit.meaning(Optional.of(Json.tree(CountryNames.countryOr(path, text.get()))));
+            return edit.meaning(Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.countryOr(path, text.get()))));
         }
         if (path.equals("shop/currency")) {
-            return edit.meaning(Optional.of(Json.tree(CountryNames.currencyOr(path, text.get()))));
+            return edit.meaning(Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.currencyOr(path, text.get()))));
         }
         return edit;
     }
