@@ -65,7 +65,7 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
         {summary && (
           <aside
             aria-label={say.total}
-            className="sticky bottom-0 border-t border-base-300 bg-secondary px-5 py-3 md:top-6 md:bottom-auto md:w-80 md:border"
+            className="total-in-sight sticky bottom-0 border-t border-base-300 bg-secondary px-5 py-3 md:top-6 md:bottom-auto md:w-80 md:border"
           >
             {summary}
           </aside>
