@@ -35,7 +35,13 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         </button>
       </div>
       <Part title="Price">
-        <Field path={`${at}/sale`} label="Sale price" placeholder="39.00 from 2026-12-01 to 2026-12-24" {...sale} />
+        <Field
+          path={`${at}/sale`}
+          label="Sale price"
+          placeholder="none"
+          note="39.00 from 2026-12-01 to 2026-12-24"
+          {...sale}
+        />
         <Field path={`${at}/breaks`} label="From a quantity on" placeholder="10: 7.50; 50: 12 %" {...breaks} />
         <Field path={`${at}/measure`} label="Sold by measure" placeholder="m by 0.05 from 0.5 to 50" {...measure} />
         {product.kind === "donation" && (
