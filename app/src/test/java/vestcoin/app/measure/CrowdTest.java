@@ -62,7 +62,7 @@ class CrowdTest {
         for (int i = 0; i < WRONG; i++) {
             RawClient somebody = client(100 + i);
             int n = i;
-            tried.add(trying.submit(() -> somebody.post("/api/session", Json.write(Map.of("email", "nobody" + n + "@buyers.example", "password", "a wrong password " + n)))));
+            tried.add(trying.submit(() -> somebody.post("/api/session", Json.write(Map.of("email", n % 2 == 0 ? DemoShop.EMAIL : "nobody" + n + "@buyers.example", "password", "a wrong password " + n)))));
         }
         long beside = quoted(buyer);
         trying.shutdown();

@@ -84,8 +84,8 @@ final class TaxFindings {
             boolean like = usedElsewhere.stream().anyMatch(category -> compiled.book().find(there, category, when).map(TaxBook.Levy::row)
                     .filter(row -> compiled.book().find(Destination.of(own.country()), category, when).map(TaxBook.Levy::row).filter(row::equals).isPresent()).isPresent());
             if (like) {
-                at.look("own-rates-missing", "tax/places", own.name() + " has rates of its own, " + Findings.named(Reference.of(own.id()).stream().map(rate -> RateCell.print(rate.rate())).toList())
-                        + " by the reference, but the tax book has only " + country + "'s for it.", "Fill it from the reference, then compare it with what is published.");
+                at.look("own-rates-missing", "tax/places", own.name() + ": other rates hold there than in the rest of " + country + ", " + Findings.named(Reference.of(own.id()).stream().map(rate -> RateCell.print(rate.rate())).toList())
+                        + " by the reference, and the tax book has no row for it.", "Fill it from the reference, then compare it with what is published.");
             }
         }
     }
