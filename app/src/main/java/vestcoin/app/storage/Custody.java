@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -123,20 +124,21 @@ public class Custody {
         }
     }
 
-    private record Index(String tableName, String indexName, boolean constraint, String columns) {}
+    private record Index(String tableName, String indexName, boolean constraint, String columns, String ordered) {}
 
     /**
-     * After a kill: every index finds every row of its table and no other. An index that does not is made anew; one a constraint needs
+     * After a kill: every index holds every row of its table and no other; each is walked along once. An index that does not is made anew; one a constraint needs
      * cannot be, and then nothing is started.
      */
     private void indexes() {
         long began = System.nanoTime();
         List<Index> all = sql.sql("""
-                select i.table_name, i.index_name, i.index_type_name in ('PRIMARY KEY', 'UNIQUE INDEX') as "constraint",
-                       listagg('"' || c.column_name || '"', ', ') within group (order by c.ordinal_position) as columns
+                select i.table_name, i.index_name, i.is_generated as "constraint",
+                       listagg('"' || c.column_name || '"', ', ') within group (order by c.ordinal_position) as columns,
+                       listagg('"' || c.column_name || '" ' || c.ordering_specification, ', ') within group (order by c.ordinal_position) as ordered
                 from information_schema.indexes i join information_schema.index_columns c on c.index_schema = i.index_schema and c.index_name = i.index_name
                 where i.table_schema = 'PUBLIC' and i.table_name not like 'flyway%'
-                group by i.table_name, i.index_name, i.index_type_name order by i.table_name, i.index_name""").query(Index.class).list();
+                group by i.table_name, i.index_name, i.is_generated order by i.table_name, i.index_name""").query(Index.class).list();
         for (Index index : all) {
             if (!holds(index)) {
                 mend(index);
@@ -145,18 +147,21 @@ public class Custody {
         LOG.info("the last end was none: {} indexes looked at in {} ms", all.size(), (System.nanoTime() - began) / 1_000_000);
     }
 
-    /** Whether every row is found by its own key, and walking along the index meets no row twice or too many. */
+    private record Walked(long rows, String sum, String hashes) {}
+
+    /**
+     * Whether walking along the index meets the rows of its table, each once and with the values it has there. With its own columns
+     * alone, and no order asked for, the database walks along the index it is told to; where the index is the table itself, along that.
+     */
     private boolean holds(Index index) {
-        String table = '"' + index.tableName() + '"';
-        String hint = " use index (\"" + index.indexName() + "\")";
-        List<String> columns = List.of(index.columns().split(", "));
-        String same = columns.stream().map(column -> "b." + column + " is not distinct from a." + column).collect(Collectors.joining(" and "));
-        String known = columns.stream().map(column -> "a." + column + " is not null").collect(Collectors.joining(" and "));
-        long lost = sql.sql("select count(*) from " + table + " a where " + known + " and not exists (select 1 from " + table + " b" + hint + " where "
-                + same.replace("is not distinct from", "=") + " and b._rowid_ = a._rowid_)").query(Long.class).single();
-        long met = sql.sql("select count(*) from (select " + index.columns() + " from " + table + hint + " where " + columns.get(0) + " is not null order by " + columns.get(0) + ") walked").query(Long.class).single();
-        long rows = sql.sql("select count(*) from " + table + " where " + columns.get(0) + " is not null").query(Long.class).single();
-        return lost == 0 && met == rows;
+        String hashes = Stream.of(index.columns().split(", ")).map(column -> "coalesce(ora_hash(cast(" + column + " as varchar)), 0)").collect(Collectors.joining(" + "));
+        String walk = "select count(*) as \"rows\", cast(coalesce(sum(cast(_rowid_ as decimal(40))), 0) as varchar) as sum, cast(coalesce(sum(cast(" + hashes + " as decimal(40))), 0) as varchar) as hashes from \""
+                + index.tableName() + '"';
+        return walked(walk + " use index (\"" + index.indexName() + "\")").equals(walked(walk + " use index ()"));
+    }
+
+    private Walked walked(String walk) {
+        return sql.sql(walk).query(Walked.class).single();
     }
 
     private void mend(Index index) {
@@ -165,6 +170,6 @@ public class Custody {
         }
         LOG.warn("index {} was damaged by a kill and is made anew", index.indexName());
         sql.sql("drop index \"" + index.indexName() + "\"").update();
-        sql.sql("create index \"" + index.indexName() + "\" on \"" + index.tableName() + "\"(" + index.columns() + ")").update();
+        sql.sql("create index \"" + index.indexName() + "\" on \"" + index.tableName() + "\"(" + index.ordered() + ")").update();
     }
 }
