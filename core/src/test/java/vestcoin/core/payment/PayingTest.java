@@ -95,7 +95,7 @@ class PayingTest {
     void a_charge_is_measured_on_the_amount_before_it_and_taxed_as_the_delivery_is() {
         Shops.Maker shop = new Shops.Maker().in("CH", "CHF").taxes("CH", "s", "8.1").taxes("CH", "books", "2.6").sells(Thing.of("puppet", "60.00", "s").weighs("1 kg").product())
                 .sells(Thing.of("book", "40.00", "books").weighs("1 kg").product()).delivers("CH", "post", "0.00")
-                .pays(method("bill", Payment.Kind.ON_ACCOUNT, new Payment.Charge(new BigDecimal("2"), new BigDecimal("1.00")), null));
+                .pays(method("bill", Payment.Kind.CHEQUE, new Payment.Charge(new BigDecimal("2"), new BigDecimal("1.00")), null));
         Order order = new Order(Shops.NOON, List.of(Line.of("puppet", 1), Line.of("book", 1)), CH, Optional.empty(), Optional.of("bill"), Map.of());
         Quote quote = price(shop, order);
         assertThat(quote.fee().orElseThrow().value()).as("2 % of 100.00 and 1.00").isEqualByComparingTo("3.00");
