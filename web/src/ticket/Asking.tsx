@@ -8,7 +8,7 @@ import { BasketEditor } from "./BasketEditor";
 interface Props {
   baskets: Setup["rehearsal"]["baskets"];
   place: number;
-  choose: (place: number) => void;
+  choose: (id: string | undefined) => void;
   to: Destination;
   changed: Changed;
   change: (part: Partial<Changed>) => void;
@@ -31,7 +31,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
         id="ticket-basket"
         className="inplace font-semibold lg:col-span-2"
         value={place}
-        onChange={(event) => choose(Number(event.target.value))}
+        onChange={(event) => choose(baskets[Number(event.target.value)]?.id)}
       >
         {baskets.map((each, index) => (
           <option key={each.id} value={index}>
@@ -42,15 +42,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
       <button type="button" className="btn btn-ghost btn-xs lg:hidden" onClick={close}>
         Close
       </button>
-      {baskets[place] && (
-        <BasketEditor
-          basket={baskets[place]}
-          choose={(id) => {
-            const at = baskets.findIndex((each) => each.id === id);
-            choose(at < 0 ? baskets.length : at);
-          }}
-        />
-      )}
+      {baskets[place] && <BasketEditor basket={baskets[place]} choose={choose} />}
       <span className="quiet">to</span>
       <PlaceChoice to={to} choose={(next) => change({ to: next })} changed={changed.to !== undefined} />
       <label htmlFor="ticket-buyer" className="quiet">

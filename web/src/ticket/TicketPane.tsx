@@ -11,10 +11,17 @@ import { useTicket } from "./useTicket";
 export function TicketPane({ close }: { close: () => void }) {
   const bench = useBench();
   const baskets = bench.setup.rehearsal.baskets;
-  const [place, setPlace] = useState(0);
+  // The baskets looked at, the latest last: when one goes, the one before it is on the ticket again.
+  const [looked, setLooked] = useState<string[]>([]);
   const [changed, setChanged] = useState<Changed>(unchanged);
   const [beside, setBeside] = useState(false);
-  const basket = baskets[Math.min(place, baskets.length - 1)];
+  const latest = looked.findLast((id) => baskets.some((each) => each.id === id));
+  const place = Math.max(
+    0,
+    baskets.findIndex((each) => each.id === latest),
+  );
+  const basket = baskets[place];
+  const look = (id: string | undefined) => id && setLooked((now) => [...now.filter((each) => each !== id), id]);
   const asked = askedOf(basket, changed, bench.setup.shop);
   const { answered, problems } = useTicket(asked, beside);
   const ticket = answered?.ticket;
@@ -35,12 +42,13 @@ export function TicketPane({ close }: { close: () => void }) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.target as HTMLElement).matches("input, select, textarea")) return;
-      if (event.key === "[") setPlace((now) => (now + baskets.length - 1) % baskets.length);
-      if (event.key === "]") setPlace((now) => (now + 1) % baskets.length);
+      const step = event.key === "[" ? baskets.length - 1 : event.key === "]" ? 1 : 0;
+      const next = baskets[(place + step) % baskets.length];
+      if (step && next) setLooked((now) => [...now.filter((id) => id !== next.id), next.id]);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [baskets.length]);
+  }, [baskets, place]);
 
   if (!basket) return <FirstBasket />;
   const differs = quote && ticket?.live && ticket.live !== quote.payable.value;
@@ -48,9 +56,9 @@ export function TicketPane({ close }: { close: () => void }) {
     <>
       <Asking
         baskets={baskets}
-        place={Math.min(place, baskets.length - 1)}
-        choose={(next) => {
-          setPlace(next);
+        place={place}
+        choose={(id) => {
+          look(id);
           setChanged((now) => ({ ...now, delivery: undefined, slot: undefined, deliveries: {} }));
         }}
         to={asked.to}

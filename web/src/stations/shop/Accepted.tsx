@@ -13,7 +13,7 @@ export function Accepted() {
     <section aria-label="Other currencies">
       <h2 className="text-base">Also takes</h2>
       {currencies.map((accepted, index) => (
-        <div key={accepted.code} className="mt-1 grid grid-cols-[2.5rem_3.5rem_1fr_auto] items-end gap-x-4">
+        <div key={accepted.code} className="mt-1 grid grid-cols-[2.5rem_3rem_1fr_auto] items-end gap-x-2">
           <span className="font-mono">{accepted.code}</span>
           <label>
             <span className="block text-xs quiet">Percent</span>

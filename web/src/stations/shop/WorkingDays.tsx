@@ -62,7 +62,8 @@ export function WorkingDays() {
         <Field
           path="shop/working/closed"
           label="Closed besides"
-          placeholder="2026-12-24, 2026-12-27 to 2027-01-02"
+          placeholder="none"
+          note="2026-12-24, 2026-12-27 to 2027-01-02"
           {...days}
         />
         <Field

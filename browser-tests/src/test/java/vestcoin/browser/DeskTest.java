@@ -59,6 +59,21 @@ class DeskTest extends AtDesk {
     }
 
     @Test
+    void a_basket_is_edited_and_copied_on_the_ticket_and_each_is_one_step_back() {
+        at("delivery");
+        browser.see("[data-amount='To pay']");
+        browser.clickText("what is in it");
+        browser.fill("input[aria-label='How many of Delta kite']", "3");
+        browser.keys(Keys.ENTER);
+        browser.waitFor("three are priced", () -> browser.shows("3 × 64.00"));
+        browser.clickText("Copy it");
+        browser.waitFor("the copy is on the ticket", () -> String.valueOf(browser.script("const s = document.querySelector('#ticket-basket'); return s.options[s.selectedIndex].text")).endsWith(", copy"));
+        browser.clickText("Undo");
+        browser.clickText("Undo");
+        browser.waitFor("as it was", () -> browser.shows("2 × 64.00") && browser.shows("no changes"));
+    }
+
+    @Test
     void the_ticket_changes_basket_place_and_codes() {
         at("delivery");
         browser.see("[data-amount='To pay']");

@@ -54,6 +54,7 @@ class NewShopTest {
             browser.clickText("Add an option");
             browser.keys("By post", Keys.ENTER);
             browser.see("[data-path='delivery/options/by-post/name']");
+            browser.waitFor("one is one", () -> browser.shows("1 zone, 1 option"));
             browser.click("[data-path='delivery/zones/home/rates/by-post']");
             browser.keys("to 1 kg 39.00, then +8.00/kg", Keys.ENTER);
             browser.waitFor("the ticket has the delivery", () -> browser.see("[data-amount='To pay']").getText().equals("139.00"));

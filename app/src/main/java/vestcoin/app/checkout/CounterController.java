@@ -312,7 +312,7 @@ class CounterController {
         if (basket.to() == null || basket.to().country() == null) {
             throw new Refused("basket/to", "The basket has no place to go to.", "Add at least a country.");
         }
-        if (basket.lines().contains(null)) {
+        if (basket.lines().stream().anyMatch(java.util.Objects::isNull)) {
             throw new Refused("basket/lines", "A line of the basket is empty.", "Take it out.");
         }
         Order order = new Order(clock.instant(), basket.lines(), basket.to(), basket.delivery(), basket.method(),

@@ -140,6 +140,9 @@ class HeldBackTest {
         basket.remove("to");
         assertThat(shop.anybody().post(Caller.COUNTER + "/quote", basket).status()).isLessThan(500);
         assertThat(shop.anybody().post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, "31.40")).status()).isBetween(400, 422);
+        Map<String, Object> bare = new HashMap<>(Caller.book());
+        bare.remove("lines");
+        assertThat(shop.anybody().post(Caller.COUNTER + "/quote", bare).status()).as("nothing in it, and somewhere to go").isLessThan(500);
         List<Integer> answers = new ArrayList<>();
         for (String query : List.of("?language=%ff%fe", "?language=%c3%28", "?currency=%ff")) {
             answers.add(HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(shop.url() + Caller.COUNTER + query)).build(), HttpResponse.BodyHandlers.ofString()).statusCode());
