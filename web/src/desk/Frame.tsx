@@ -27,7 +27,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
     queryKey: ["orders", bench.shop, 0],
     queryFn: () => answer(api.GET("/api/shops/{shop}/orders", { params: { path: { shop: bench.shop } } })),
     refetchInterval: EVERY_HALF_MINUTE,
-    refetchOnWindowFocus: true,
+    refetchOnWindowFocus: "always",
   });
 
   useEffect(() => {

@@ -92,7 +92,7 @@ class LooksTest extends AtDesk {
         browser.waitFor("counted", () -> ((Number) browser.script(count)).intValue() > 0);
         int before = ((Number) browser.script(count)).intValue();
         new Caller(shop.url()).placeBook();
-        browser.script("document.dispatchEvent(new Event('visibilitychange'))");
+        browser.script("document.dispatchEvent(new Event('visibilitychange', { bubbles: true }))");
         browser.waitFor("one more", () -> ((Number) browser.script(count)).intValue() == before + 1);
     }
 

@@ -26,9 +26,9 @@ class Passwords {
     private static final int LEAST_SCORE = 2;
     /** What is looked at of a long password: the rest can only make it harder, and looking takes time. */
     private static final int LOOKED_AT = 72;
-    private static final int PATIENCE_SECONDS = 5;
+    private static final int PATIENCE_SECONDS = 15;
     /** Whoever comes when so many wait already is told to come again, so that they never take all who serve. */
-    private static final int MOST_WAITING = 24;
+    private static final int MOST_WAITING = 48;
 
     private final PasswordEncoder encoder = new DelegatingPasswordEncoder("argon2", Map.of("argon2", Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8(), "bcrypt", new BCryptPasswordEncoder()));
     private final Semaphore atOnce = new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));

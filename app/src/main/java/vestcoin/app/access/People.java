@@ -16,8 +16,6 @@ import vestcoin.core.problem.Refused;
 /** People with a password, and the shops they may open. */
 @Repository
 public class People {
-    private static final Duration BUSY = Duration.ofSeconds(1);
-
     private record Person(long id, String passwordHash) {}
 
     /** How an attempt to sign in ended. */
@@ -28,6 +26,9 @@ public class People {
 
         /** Not looked at. @param left until it is worth trying again */
         record Slowed(Duration left) implements Outcome {}
+
+        /** Not looked at, since many sign in at this moment. */
+        record Busy() implements Outcome {}
     }
 
     private final JdbcClient sql;
@@ -104,7 +105,7 @@ public class People {
         }
         Optional<Boolean> matches = passwords.matches(password, found.map(Person::passwordHash));
         if (matches.isEmpty()) {
-            return new Outcome.Slowed(BUSY);
+            return new Outcome.Busy();
         }
         if (!matches.get()) {
             trials.failed(byClient);

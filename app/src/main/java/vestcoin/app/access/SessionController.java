@@ -68,6 +68,9 @@ class SessionController {
         if (outcome instanceof People.Outcome.Slowed slowed) {
             throw slowed(slowed.left());
         }
+        if (outcome instanceof People.Outcome.Busy) {
+            throw new Told(HttpStatus.TOO_MANY_REQUESTS, "password", "Many are signing in at this moment.", "Try again in a few seconds.");
+        }
         if (outcome instanceof People.Outcome.Wrong) {
             throw new Told(HttpStatus.UNAUTHORIZED, "password", "The e-mail and the password do not go together.", "Check both; each further wrong try makes the next one wait longer.");
         }
