@@ -2,18 +2,15 @@ package vestcoin.app.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import picocli.CommandLine;
 import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.Said;
 import vestcoin.app.format.Json;
 
 /** The commands on the documented files. */
@@ -24,24 +21,6 @@ class CommandsTest {
     @TempDir
     Path folder;
 
-    private record Said(int status, String out, String err) {}
-
-    private static Said run(Object command, String... arguments) {
-        PrintStream out = System.out;
-        PrintStream err = System.err;
-        ByteArrayOutputStream said = new ByteArrayOutputStream();
-        ByteArrayOutputStream wrong = new ByteArrayOutputStream();
-        try {
-            System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
-            System.setErr(new PrintStream(wrong, true, StandardCharsets.UTF_8));
-            int status = new CommandLine(command).execute(arguments);
-            return new Said(status, said.toString(StandardCharsets.UTF_8), wrong.toString(StandardCharsets.UTF_8));
-        } finally {
-            System.setOut(out);
-            System.setErr(err);
-        }
-    }
-
     private String changed(String from, String to) throws IOException {
         String text = Files.readString(Path.of(SETUP));
         assertThat(text).contains(from);
@@ -50,7 +29,7 @@ class CommandsTest {
 
     @Test
     void price_prints_a_quote() {
-        Said said = run(new PriceCommand(), "--setup", SETUP, "--order", EXAMPLES.resolve("cork-two-deltas-codes.order.json").toString());
+        Said said = Said.by(new PriceCommand(), "--setup", SETUP, "--order", EXAMPLES.resolve("cork-two-deltas-codes.order.json").toString());
         assertThat(said.status()).isZero();
         // 128.00 + 24.50, SPRING10 takes 12.80 off the kites, more than OPENDAY's 12.00; 9.40 to Cork
         assertThat(Json.tree(said.out()).path("payable").path("value").asString()).isEqualTo("149.10");
@@ -61,27 +40,27 @@ class CommandsTest {
         Path feed = Files.writeString(folder.resolve("rates.xml"), "<Cube time='2026-11-24'><Cube currency='CHF' rate='0.9312'/></Cube>");
         Path zurich = EXAMPLES.resolve("zurich-francs.order.json");
         ObjectNode order = (ObjectNode) Json.tree(Files.readString(zurich));
-        Said own = run(new PriceCommand(), "--setup", SETUP, "--order", zurich.toString());
+        Said own = Said.by(new PriceCommand(), "--setup", SETUP, "--order", zurich.toString());
         Path bare = Files.writeString(folder.resolve("bare.order.json"), Json.write(order.without("outside")));
-        assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString()).err()).contains("There is no exchange rate from EUR to CHF.");
-        Said fed = run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", feed.toString());
+        assertThat(Said.by(new PriceCommand(), "--setup", SETUP, "--order", bare.toString()).err()).contains("There is no exchange rate from EUR to CHF.");
+        Said fed = Said.by(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", feed.toString());
         assertThat(Json.tree(fed.out()).path("figures")).isEqualTo(Json.tree(own.out()).path("figures"));
         Path broken = Files.writeString(folder.resolve("broken.xml"), "<Cube>");
-        assertThat(run(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", broken.toString()).err()).contains("broken.xml, rates: This is not an XML file");
+        assertThat(Said.by(new PriceCommand(), "--setup", SETUP, "--order", bare.toString(), "--rates", broken.toString()).err()).contains("broken.xml, rates: This is not an XML file");
     }
 
     @Test
     void price_answers_bad_input_with_status_2_and_a_sentence() throws IOException {
         Path broken = Files.writeString(folder.resolve("broken.json"), "{\"format\": \"vest-coin/order/1\", ");
-        Said said = run(new PriceCommand(), "--setup", SETUP, "--order", broken.toString());
+        Said said = Said.by(new PriceCommand(), "--setup", SETUP, "--order", broken.toString());
         assertThat(said.status()).isEqualTo(2);
         assertThat(said.err()).contains("broken.json").contains("This is not JSON at line 1").doesNotContain("Exception");
-        assertThat(run(new PriceCommand(), "--setup", "nowhere.json", "--order", broken.toString()).err()).contains("nowhere.json: the file cannot be read");
+        assertThat(Said.by(new PriceCommand(), "--setup", "nowhere.json", "--order", broken.toString()).err()).contains("nowhere.json: the file cannot be read");
     }
 
     @Test
     void check_of_the_demo_blocks_nothing() {
-        Said said = run(new CheckCommand(), "--setup", SETUP);
+        Said said = Said.by(new CheckCommand(), "--setup", SETUP);
         assertThat(said.status()).isZero();
         assertThat(said.out()).doesNotContain("blocks-opening");
     }
@@ -96,7 +75,7 @@ class CommandsTest {
             "\"on\": true | \"on\": false | No buyer can pay yet | 1",
             "\"price\": \"9.40\" | \"price\": \"6.40\" | the price drops to 6.40 | 0"})
     void check_reports_the_fault_that_was_planted(String from, String to, String finding, int status) throws IOException {
-        Said said = run(new CheckCommand(), "--setup", changed(from, to == null ? "" : to));
+        Said said = Said.by(new CheckCommand(), "--setup", changed(from, to == null ? "" : to));
         assertThat(said.out()).contains(finding);
         assertThat(said.status()).isEqualTo(status);
     }
@@ -104,10 +83,10 @@ class CommandsTest {
     @Test
     void compare_lists_what_moves_and_what_does_not() throws IOException {
         String after = changed("\"price\": \"9.40\"", "\"price\": \"9.90\"");
-        Said said = run(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString());
+        Said said = Said.by(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString());
         assertThat(said.status()).isZero();
         assertThat(said.out()).contains("cork-two-deltas\n").containsPattern("to pay +161\\.90 +162\\.40 +\\+0\\.50").doesNotContain("download-only").containsPattern("\\d+ of \\d+ orders do not change");
-        Said json = run(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString(), "--json");
+        Said json = Said.by(new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString(), "--json");
         assertThat(Json.tree(json.out()).path(0).path("order").asString()).isNotEqualTo("asheville-workbench");
     }
 }

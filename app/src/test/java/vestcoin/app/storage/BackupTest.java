@@ -3,7 +3,6 @@ package vestcoin.app.storage;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
-import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -17,8 +16,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import picocli.CommandLine;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Said;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.run.BackupCommand;
 import vestcoin.app.run.DemoShop;
@@ -31,23 +30,6 @@ class BackupTest {
 
     @TempDir
     Path folder;
-
-    private record Said(int status, String out, String err) {}
-
-    private static Said run(Object command, String... arguments) {
-        PrintStream out = System.out;
-        PrintStream err = System.err;
-        ByteArrayOutputStream said = new ByteArrayOutputStream();
-        ByteArrayOutputStream wrong = new ByteArrayOutputStream();
-        try {
-            System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
-            System.setErr(new PrintStream(wrong, true, StandardCharsets.UTF_8));
-            return new Said(new CommandLine(command).execute(arguments), said.toString(StandardCharsets.UTF_8), wrong.toString(StandardCharsets.UTF_8));
-        } finally {
-            System.setOut(out);
-            System.setErr(err);
-        }
-    }
 
     private static long orders(ConfigurableApplicationContext context) {
         return context.getBean(JdbcClient.class).sql("select count(*) from orders").query(Long.class).single();
@@ -81,28 +63,28 @@ class BackupTest {
                 Thread.sleep(10);
             }
             before = orders(shop.context());
-            Said taken = run(new BackupCommand.Take(), "--to", backup.toString(), "--data", shop.data().toString(), "--passphrase-file", phrase.toString());
+            Said taken = Said.by(new BackupCommand.Take(), "--to", backup.toString(), "--data", shop.data().toString(), "--passphrase-file", phrase.toString());
             assertThat(taken.status()).as(taken.err()).isZero();
             stop.set(true);
             buying.shutdown();
             assertThat(buying.awaitTermination(60, TimeUnit.SECONDS)).isTrue();
             assertThat(failed).as("orders that failed meanwhile").hasValue(0);
-            assertThat(run(new BackupCommand.Take(), "--to", backup.toString(), "--data", shop.data().toString(), "--passphrase-file", phrase.toString()).err()).contains("There is a file");
+            assertThat(Said.by(new BackupCommand.Take(), "--to", backup.toString(), "--data", shop.data().toString(), "--passphrase-file", phrase.toString()).err()).contains("There is a file");
         }
         assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(backup))).isEqualTo("rw-------");
         assertThat(new String(Files.readAllBytes(backup), StandardCharsets.ISO_8859_1)).as("sealed").doesNotContain("tern-and-tether", "vault.key");
 
         Path brought = folder.resolve("elsewhere");
-        assertThat(run(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", other.toString()).err()).contains("The passphrase does not open the backup");
+        assertThat(Said.by(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", other.toString()).err()).contains("The passphrase does not open the backup");
         assertThat(brought).as("nothing by half").doesNotExist();
-        Said restored = run(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", phrase.toString());
+        Said restored = Said.by(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", phrase.toString());
         assertThat(restored.status()).as(restored.err()).isZero();
         try (ConfigurableApplicationContext again = ServeCommand.application(RunningShop.freePort(), brought, "http://127.0.0.1:1")) {
             assertThat(orders(again)).isGreaterThanOrEqualTo(before);
             assertThat(again.getBean(Gateways.class).webhookSecret(DemoShop.SHOP, "cards")).as("keys can be read").isPresent();
             assertThat(CardProcessor.TEST_SECRET).isNotEmpty();
         }
-        assertThat(run(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", phrase.toString()).err()).contains("is not empty");
+        assertThat(Said.by(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", phrase.toString()).err()).contains("is not empty");
     }
 
     @Test
@@ -110,7 +92,7 @@ class BackupTest {
         Path phrase = Files.writeString(folder.resolve("passphrase"), PASSPHRASE + "\n");
         Path none = Files.writeString(folder.resolve("none"), "just a text");
         Path data = folder.resolve("data");
-        Said said = run(new BackupCommand.Bring(), "--from", none.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString());
+        Said said = Said.by(new BackupCommand.Bring(), "--from", none.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString());
         assertThat(said.status()).isEqualTo(2);
         assertThat(said.err().strip().lines()).hasSize(1);
         assertThat(data).doesNotExist();
@@ -126,12 +108,12 @@ class BackupTest {
             byte[] damaged = bytes.clone();
             damaged[at] ^= 0x10;
             Path file = Files.write(folder.resolve("damaged-" + at), damaged);
-            Said refused = run(new BackupCommand.Bring(), "--from", file.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString());
+            Said refused = Said.by(new BackupCommand.Bring(), "--from", file.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString());
             assertThat(refused.status()).as("byte " + at + ": " + refused.err()).isEqualTo(2);
             assertThat(data).doesNotExist();
         }
         Path cut = Files.write(folder.resolve("cut"), java.util.Arrays.copyOf(bytes, bytes.length / 2));
-        assertThat(run(new BackupCommand.Bring(), "--from", cut.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString()).status()).isEqualTo(2);
+        assertThat(Said.by(new BackupCommand.Bring(), "--from", cut.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString()).status()).isEqualTo(2);
         assertThat(data).doesNotExist();
     }
 }

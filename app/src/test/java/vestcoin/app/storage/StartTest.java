@@ -2,11 +2,8 @@ package vestcoin.app.storage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
-import java.io.PrintStream;
 import java.net.InetAddress;
 import java.net.ServerSocket;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -22,9 +19,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import picocli.CommandLine;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Said;
 import vestcoin.app.run.ServeCommand;
 
 /** What is not as it was left is not started, and why is told in one sentence with a status. */
@@ -33,8 +30,6 @@ class StartTest {
 
     @TempDir
     Path folder;
-
-    private record Said(int status, String err) {}
 
     /** An installation with the demo's orders in it, closed as it should be. */
     @BeforeAll
@@ -57,17 +52,7 @@ class StartTest {
     }
 
     private static Said started(Path data, int port) {
-        PrintStream err = System.err;
-        PrintStream out = System.out;
-        ByteArrayOutputStream wrong = new ByteArrayOutputStream();
-        try {
-            System.setErr(new PrintStream(wrong, true, StandardCharsets.UTF_8));
-            System.setOut(new PrintStream(java.io.OutputStream.nullOutputStream()));
-            return new Said(new CommandLine(new ServeCommand.Start()).execute("--port", String.valueOf(port), "--data", data.toString()), wrong.toString(StandardCharsets.UTF_8));
-        } finally {
-            System.setErr(err);
-            System.setOut(out);
-        }
+        return Said.by(new ServeCommand.Start(), "--port", String.valueOf(port), "--data", data.toString());
     }
 
     private static void refused(Said said, String... words) {
@@ -93,7 +78,7 @@ class StartTest {
             Process second = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-cp", classPath, "vestcoin.app.Main", "start",
                     "--port", String.valueOf(RunningShop.freePort()), "--data", data.toString()).redirectOutput(ProcessBuilder.Redirect.DISCARD).redirectError(err.toFile()).start();
             assertThat(second.waitFor(60, java.util.concurrent.TimeUnit.SECONDS)).isTrue();
-            refused(new Said(second.exitValue(), Files.readString(err)), "is in use by another Vest Coin");
+            refused(new Said(second.exitValue(), "", Files.readString(err)), "is in use by another Vest Coin");
         }
     }
 
