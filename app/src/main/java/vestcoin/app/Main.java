@@ -9,9 +9,20 @@ import vestcoin.app.run.PriceCommand;
 import vestcoin.app.run.ServeCommand;
 
 /** The commands of the jar. */
-@CommandLine.Command(name = "vest-coin", description = "Sets up how a small shop's orders are priced and paid.", mixinStandardHelpOptions = true,
-        subcommands = {ServeCommand.Demo.class, ServeCommand.Start.class, BackupCommand.Take.class, BackupCommand.Bring.class, PriceCommand.class, CheckCommand.class,
-                CompareCommand.class, ContractCommand.class})
+@CommandLine.Command(
+        name = "vest-coin",
+        description = "Sets up how a small shop's orders are priced and paid.",
+        mixinStandardHelpOptions = true,
+        subcommands = {
+            ServeCommand.Demo.class,
+            ServeCommand.Start.class,
+            BackupCommand.Take.class,
+            BackupCommand.Bring.class,
+            PriceCommand.class,
+            CheckCommand.class,
+            CompareCommand.class,
+            ContractCommand.class
+        })
 public final class Main {
     private Main() {}
 

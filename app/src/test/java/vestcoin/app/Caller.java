@@ -13,8 +13,8 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.format.Json;
 import vestcoin.app.checkout.Policies;
+import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.setup.Document;
 import vestcoin.standins.pay.TestCard;
@@ -25,7 +25,8 @@ public final class Caller {
     public static final String COUNTER = "/api/counter/" + DemoShop.SHOP;
 
     /** What buyers of the demo shop agree to, as it ships. */
-    public static final Map<String, String> AGREED = Policies.toAgree(Document.parse(DemoShop.setupFile()).setup());
+    public static final Map<String, String> AGREED =
+            Policies.toAgree(Document.parse(DemoShop.setupFile()).setup());
 
     private static final AtomicInteger CALLERS = new AtomicInteger();
 
@@ -48,7 +49,9 @@ public final class Caller {
     /** An answer and its body, empty where it was not JSON. */
     public record Answer(int status, JsonNode json, String text, HttpResponse<String> whole) {
         public List<String> paths() {
-            return StreamSupport.stream(json.path("problems").spliterator(), false).map(problem -> problem.path("path").asString()).toList();
+            return StreamSupport.stream(json.path("problems").spliterator(), false)
+                    .map(problem -> problem.path("path").asString())
+                    .toList();
         }
 
         public String sentence() {
@@ -75,7 +78,8 @@ public final class Caller {
     /** A file, as it is. */
     public byte[] bytes(String path) {
         try {
-            return http.send(request("GET", path, null, Map.of()), HttpResponse.BodyHandlers.ofByteArray()).body();
+            return http.send(request("GET", path, null, Map.of()), HttpResponse.BodyHandlers.ofByteArray())
+                    .body();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         } catch (InterruptedException e) {
@@ -85,10 +89,18 @@ public final class Caller {
     }
 
     private HttpRequest request(String method, String path, String body, Map<String, String> headers) {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path)).header("Content-Type", "application/json").header("X-Forwarded-For", client)
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path))
+                .header("Content-Type", "application/json")
+                .header("X-Forwarded-For", client)
+                .method(
+                        method,
+                        body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         if (!cookies.isEmpty()) {
-            request.header("Cookie", cookies.entrySet().stream().map(cookie -> cookie.getKey() + "=" + cookie.getValue()).collect(Collectors.joining("; ")));
+            request.header(
+                    "Cookie",
+                    cookies.entrySet().stream()
+                            .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                            .collect(Collectors.joining("; ")));
         }
         if (cookies.containsKey("XSRF-TOKEN")) {
             request.header("X-XSRF-TOKEN", cookies.get("XSRF-TOKEN"));
@@ -104,7 +116,9 @@ public final class Caller {
     /** Sends a body piece by piece, without saying before how long it will be. */
     public Answer stream(String path, String body) {
         return sent(HttpRequest.newBuilder(request("POST", path, "", Map.of()), (name, value) -> true)
-                .POST(HttpRequest.BodyPublishers.ofInputStream(() -> new java.io.ByteArrayInputStream(body.getBytes(java.nio.charset.StandardCharsets.UTF_8)))).build());
+                .POST(HttpRequest.BodyPublishers.ofInputStream(
+                        () -> new java.io.ByteArrayInputStream(body.getBytes(java.nio.charset.StandardCharsets.UTF_8))))
+                .build());
     }
 
     private Answer sent(HttpRequest request) {
@@ -118,8 +132,13 @@ public final class Caller {
                     cookies.put(pair[0], pair[1]);
                 }
             }
-            boolean json = answer.headers().firstValue("Content-Type").orElse("").contains("json");
-            return new Answer(answer.statusCode(), json ? Json.tree(answer.body()) : Json.MAPPER.createObjectNode(), answer.body(), answer);
+            boolean json =
+                    answer.headers().firstValue("Content-Type").orElse("").contains("json");
+            return new Answer(
+                    answer.statusCode(),
+                    json ? Json.tree(answer.body()) : Json.MAPPER.createObjectNode(),
+                    answer.body(),
+                    answer);
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         } catch (InterruptedException e) {
@@ -141,21 +160,50 @@ public final class Caller {
 
     /** One book to Cork by tube, by card: 24.50 + 6.90. */
     public static Map<String, Object> book() {
-        return Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "1")), "to", Map.of("country", "IE", "postcode", "T12 X2A0"),
-                "delivery", "tube", "method", "card");
+        return Map.of(
+                "lines",
+                List.of(Map.of("product", "kites-you-can-build", "quantity", "1")),
+                "to",
+                Map.of("country", "IE", "postcode", "T12 X2A0"),
+                "delivery",
+                "tube",
+                "method",
+                "card");
     }
 
     public static Map<String, Object> placing(String key, Map<String, Object> basket, String expected) {
-        return Map.of("key", key, "basket", basket, "expected", expected, "agreed", AGREED,
-                "contact", Map.of("name", "Test Buyer", "email", "buyer@buyers.example", "lines", List.of("1 Example Street"), "city", "Cork"));
+        return Map.of(
+                "key",
+                key,
+                "basket",
+                basket,
+                "expected",
+                expected,
+                "agreed",
+                AGREED,
+                "contact",
+                Map.of(
+                        "name",
+                        "Test Buyer",
+                        "email",
+                        "buyer@buyers.example",
+                        "lines",
+                        List.of("1 Example Street"),
+                        "city",
+                        "Cork"));
     }
 
     /** Places what a basket holds at the total the quote shows, agreeing to what is shown in the basket's language. */
     public Answer buy(Map<String, Object> basket) {
         JsonNode quote = post(COUNTER + "/quote", basket).json();
         Map<String, String> agreed = new LinkedHashMap<>();
-        get(COUNTER + "?language=" + basket.getOrDefault("language", "")).json().path("texts").forEach(text -> agreed.put(text.path("kind").asString(), text.path("hash").asString()));
-        Map<String, Object> placing = new LinkedHashMap<>(placing(UUID.randomUUID().toString(), basket, quote.path("toPay").asString("0")));
+        get(COUNTER + "?language=" + basket.getOrDefault("language", ""))
+                .json()
+                .path("texts")
+                .forEach(text -> agreed.put(
+                        text.path("kind").asString(), text.path("hash").asString()));
+        Map<String, Object> placing = new LinkedHashMap<>(placing(
+                UUID.randomUUID().toString(), basket, quote.path("toPay").asString("0")));
         placing.put("agreed", agreed);
         return post(COUNTER + "/orders", placing);
     }
@@ -172,9 +220,17 @@ public final class Caller {
     /** A card token, from the processor itself. */
     public static String cardToken(String processor, String publicKey, TestCard card) {
         try {
-            return Json.tree(HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(processor + "/v1/tokens")).header("Authorization", "Bearer " + publicKey)
-                    .POST(HttpRequest.BodyPublishers.ofString("{\"number\":\"" + card.number() + "\"}")).build(), HttpResponse.BodyHandlers.ofString()).body())
-                    .path("token").asString();
+            return Json.tree(HttpClient.newHttpClient()
+                            .send(
+                                    HttpRequest.newBuilder(URI.create(processor + "/v1/tokens"))
+                                            .header("Authorization", "Bearer " + publicKey)
+                                            .POST(HttpRequest.BodyPublishers.ofString(
+                                                    "{\"number\":\"" + card.number() + "\"}"))
+                                            .build(),
+                                    HttpResponse.BodyHandlers.ofString())
+                            .body())
+                    .path("token")
+                    .asString();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         } catch (InterruptedException e) {
@@ -184,7 +240,13 @@ public final class Caller {
     }
 
     public Answer pay(JsonNode placed, TestCard card) {
-        return post("/api/counter/orders/" + placed.path("token").asString() + "/payments",
-                Map.of("cardToken", cardToken(placed.path("processor").asString(), placed.path("publicKey").asString(), card)));
+        return post(
+                "/api/counter/orders/" + placed.path("token").asString() + "/payments",
+                Map.of(
+                        "cardToken",
+                        cardToken(
+                                placed.path("processor").asString(),
+                                placed.path("publicKey").asString(),
+                                card)));
     }
 }

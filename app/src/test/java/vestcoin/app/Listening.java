@@ -26,7 +26,12 @@ public final class Listening extends AppenderBase<ILoggingEvent> {
     @Override
     protected void append(ILoggingEvent event) {
         synchronized (heard) {
-            heard.append(event.getFormattedMessage()).append('\n').append(event.getThrowableProxy() == null ? "" : ThrowableProxyUtil.asString(event.getThrowableProxy()));
+            heard.append(event.getFormattedMessage())
+                    .append('\n')
+                    .append(
+                            event.getThrowableProxy() == null
+                                    ? ""
+                                    : ThrowableProxyUtil.asString(event.getThrowableProxy()));
         }
     }
 

@@ -16,11 +16,15 @@ import vestcoin.app.run.ServeCommand;
 import vestcoin.standins.Simulation;
 import vestcoin.standins.pay.CardProcessor;
 
-/** The application as it ships, with the demo shop and the simulated services, on free ports of 127.0.0.1; one for each test class. */
+/**
+ * The application as it ships, with the demo shop and the simulated services, on free ports of 127.0.0.1; one for each
+ * test class.
+ */
 public final class RunningShop implements BeforeAllCallback, ParameterResolver {
 
     /** What is running. */
-    public record Running(int port, Path data, Simulation services, ConfigurableApplicationContext context) implements AutoCloseable {
+    public record Running(int port, Path data, Simulation services, ConfigurableApplicationContext context)
+            implements AutoCloseable {
         public String url() {
             return "http://127.0.0.1:" + port;
         }
@@ -47,15 +51,25 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
     /** The code the first visit of an empty installation gives, in tests. */
     public static final String FIRST_CODE = "TEST-CODE-0001";
 
-    /** Each caller is a client of its own, by the address it says it is forwarded for; and one buyer of the tests may order as often as they need. */
-    public static final List<String> FOR_TESTS = List.of("--vest-coin.proxies=127.0.0.1", "--vest-coin.pace.orders-by-address=1000000", "--vest-coin.first-code=" + FIRST_CODE);
+    /**
+     * Each caller is a client of its own, by the address it says it is forwarded for; and one buyer of the tests may
+     * order as often as they need.
+     */
+    public static final List<String> FOR_TESTS = List.of(
+            "--vest-coin.proxies=127.0.0.1",
+            "--vest-coin.pace.orders-by-address=1000000",
+            "--vest-coin.first-code=" + FIRST_CODE);
 
     /** @param more settings, which go before those of all tests */
     public static Running start(String... more) throws IOException {
         Path data = Files.createTempDirectory("vest-coin-test");
         Simulation services = Simulation.start(0, data);
         int port = freePort();
-        ConfigurableApplicationContext context = ServeCommand.application(port, data, services.url(), Stream.concat(FOR_TESTS.stream(), Stream.of(more)).toArray(String[]::new));
+        ConfigurableApplicationContext context = ServeCommand.application(
+                port,
+                data,
+                services.url(),
+                Stream.concat(FOR_TESTS.stream(), Stream.of(more)).toArray(String[]::new));
         context.getBean(DemoShop.class).loadIfEmpty();
         return new Running(port, data, services, context);
     }

@@ -24,23 +24,40 @@ final class Arithmetic {
                 }
             }
             int last = upTo.length - 1;
-            return price[last].add(weight.subtract(upTo[last]).setScale(0, RoundingMode.UP).multiply(then));
+            return price[last].add(
+                    weight.subtract(upTo[last]).setScale(0, RoundingMode.UP).multiply(then));
         }
     }
 
     record Fee(BigDecimal percent, BigDecimal fixed) {}
 
-    record Result(BigDecimal goods, BigDecimal delivery, BigDecimal[] taxes, BigDecimal[] lineTaxes, BigDecimal payable, BigDecimal[] fees) {}
+    record Result(
+            BigDecimal goods,
+            BigDecimal delivery,
+            BigDecimal[] taxes,
+            BigDecimal[] lineTaxes,
+            BigDecimal payable,
+            BigDecimal[] fees) {}
 
     private Arithmetic() {}
 
-    static Result order(Item[] items, BigDecimal percentOff, BigDecimal leastValue, Bands[] options, int chosen, BigDecimal[] rates, Fee[] methods) {
+    static Result order(
+            Item[] items,
+            BigDecimal percentOff,
+            BigDecimal leastValue,
+            Bands[] options,
+            int chosen,
+            BigDecimal[] rates,
+            Fee[] methods) {
         int n = items.length;
         BigDecimal[] amounts = new BigDecimal[n];
         BigDecimal goods = BigDecimal.ZERO;
         BigDecimal weight = BigDecimal.ZERO;
         for (int i = 0; i < n; i++) {
-            amounts[i] = items[i].price.add(items[i].extra).multiply(items[i].quantity).setScale(2, RoundingMode.HALF_UP);
+            amounts[i] = items[i].price
+                    .add(items[i].extra)
+                    .multiply(items[i].quantity)
+                    .setScale(2, RoundingMode.HALF_UP);
             goods = goods.add(amounts[i]);
             weight = weight.add(items[i].kilograms.multiply(items[i].quantity));
         }
@@ -87,7 +104,9 @@ final class Arithmetic {
         BigDecimal payable = left.add(delivery);
         BigDecimal[] fees = new BigDecimal[methods.length];
         for (int m = 0; m < methods.length; m++) {
-            fees[m] = payable.multiply(methods[m].percent).divide(HUNDRED, 2, RoundingMode.HALF_UP).add(methods[m].fixed);
+            fees[m] = payable.multiply(methods[m].percent)
+                    .divide(HUNDRED, 2, RoundingMode.HALF_UP)
+                    .add(methods[m].fixed);
         }
         return new Result(goods, delivery, taxes, lineTaxes, payable, fees);
     }

@@ -28,16 +28,25 @@ public final class Bench {
     }
 
     private void run(String benchmarks, String... times) throws RunnerException {
-        Options options = new OptionsBuilder().include("PricingBench\\.(" + benchmarks + ")$").param("times", times).jvmArgsAppend("-Xmx4g", "-XX:+UseSerialGC").verbosity(VerboseMode.SILENT).build();
+        Options options = new OptionsBuilder()
+                .include("PricingBench\\.(" + benchmarks + ")$")
+                .param("times", times)
+                .jvmArgsAppend("-Xmx4g", "-XX:+UseSerialGC")
+                .verbosity(VerboseMode.SILENT)
+                .build();
         Collection<RunResult> results = new Runner(options).run();
         for (RunResult result : results) {
             String name = result.getParams().getBenchmark().replaceFirst(".*\\.", "");
-            scores.put(name + " " + result.getParams().getParam("times"), result.getPrimaryResult().getScore());
+            scores.put(
+                    name + " " + result.getParams().getParam("times"),
+                    result.getPrimaryResult().getScore());
         }
     }
 
     private void print() {
-        System.out.printf("%s %s, %s, one thread%n%n", System.getProperty("java.vm.name"), System.getProperty("java.version"), System.getProperty("os.arch"));
+        System.out.printf(
+                "%s %s, %s, one thread%n%n",
+                System.getProperty("java.vm.name"), System.getProperty("java.version"), System.getProperty("os.arch"));
         row("", "shop × 1", "× 10", "× 100");
         row("---", "---:", "---:", "---:");
         times("an order, no trace, µs", "order");

@@ -25,7 +25,10 @@ final class ByHand {
     ByHand(Setup setup, Order order) {
         List<Arithmetic.Item> found = new ArrayList<>();
         for (Line line : order.lines()) {
-            Product product = setup.goods().products().stream().filter(each -> each.id().equals(line.product())).findFirst().orElseThrow();
+            Product product = setup.goods().products().stream()
+                    .filter(each -> each.id().equals(line.product()))
+                    .findFirst()
+                    .orElseThrow();
             found.add(item(product, line));
         }
         items = found.toArray(new Arithmetic.Item[0]);
@@ -36,7 +39,14 @@ final class ByHand {
     }
 
     Arithmetic.Result price() {
-        return Arithmetic.order(items, discount.percent().orElseThrow(), discount.conditions().leastValue().orElseThrow(), options, chosen, rates, fees);
+        return Arithmetic.order(
+                items,
+                discount.percent().orElseThrow(),
+                discount.conditions().leastValue().orElseThrow(),
+                options,
+                chosen,
+                rates,
+                fees);
     }
 
     static Arithmetic.Item item(Product product, Line line) {
@@ -48,7 +58,12 @@ final class ByHand {
                 }
             }
         }
-        return new Arithmetic.Item(product.price(), extra, line.quantity(), product.weight().orElseThrow().kilograms(), product.category().equals(Optional.of("full")) ? 0 : 1);
+        return new Arithmetic.Item(
+                product.price(),
+                extra,
+                line.quantity(),
+                product.weight().orElseThrow().kilograms(),
+                product.category().equals(Optional.of("full")) ? 0 : 1);
     }
 
     static Arithmetic.Bands[] options(Delivery.Zone zone) {
@@ -57,11 +72,17 @@ final class ByHand {
 
     private static Arithmetic.Bands bands(PriceRule rule) {
         PriceRule.Bands bands = (PriceRule.Bands) rule.basis();
-        return new Arithmetic.Bands(bands.bands().stream().map(PriceRule.Band::upTo).toArray(BigDecimal[]::new),
-                bands.bands().stream().map(PriceRule.Band::price).toArray(BigDecimal[]::new), bands.then().orElseThrow().price());
+        return new Arithmetic.Bands(
+                bands.bands().stream().map(PriceRule.Band::upTo).toArray(BigDecimal[]::new),
+                bands.bands().stream().map(PriceRule.Band::price).toArray(BigDecimal[]::new),
+                bands.then().orElseThrow().price());
     }
 
     static Arithmetic.Fee[] fees(Payment payment) {
-        return payment.methods().stream().map(method -> new Arithmetic.Fee(method.fee().orElseThrow().percent(), method.fee().orElseThrow().fixed())).toArray(Arithmetic.Fee[]::new);
+        return payment.methods().stream()
+                .map(method -> new Arithmetic.Fee(
+                        method.fee().orElseThrow().percent(),
+                        method.fee().orElseThrow().fixed()))
+                .toArray(Arithmetic.Fee[]::new);
     }
 }

@@ -18,8 +18,8 @@ import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 
 /**
- * Third baseline: the same rules given to a general-purpose rule engine, one rule for each zone, row of tax, discount and
- * band of the rate sheet. Products are looked up in a map, as every program around an engine does.
+ * Third baseline: the same rules given to a general-purpose rule engine, one rule for each zone, row of tax, discount
+ * and band of the rate sheet. Products are looked up in a map, as every program around an engine does.
  */
 public final class ByRuleEngine {
     /** What rules are asked about. */
@@ -81,17 +81,38 @@ public final class ByRuleEngine {
     private final Arithmetic.Fee[] fees;
 
     ByRuleEngine(Setup setup) {
-        StringBuilder drl = new StringBuilder("package vestcoin.bench.rules\nimport vestcoin.bench.ByRuleEngine.Facts;\nimport vestcoin.bench.ByRuleEngine.InZone;\n");
+        StringBuilder drl =
+                new StringBuilder("package vestcoin.bench.rules\nimport vestcoin.bench.ByRuleEngine.Facts;\nimport "
+                        + "vestcoin.bench.ByRuleEngine.InZone;\n");
         for (Delivery.Zone zone : setup.delivery().zones()) {
-            drl.append("rule \"zone ").append(zone.id()).append("\" when $f: Facts(").append(holds(zone.places().get(0))).append(") then insert(new InZone(\"").append(zone.id()).append("\")); end\n");
+            drl.append("rule \"zone ")
+                    .append(zone.id())
+                    .append("\" when $f: Facts(")
+                    .append(holds(zone.places().get(0)))
+                    .append(") then insert(new InZone(\"")
+                    .append(zone.id())
+                    .append("\")); end\n");
             zone.rates().forEach((option, rule) -> bands(drl, zone.id(), option, (PriceRule.Bands) rule.basis()));
         }
         for (Tax.PlaceRates row : setup.tax().places()) {
-            drl.append("rule \"tax ").append(row.id()).append("\" when $f: Facts(").append(holds(row.places().get(0))).append(") then $f.rates(\"")
-                    .append(row.rates().get("full").total()).append("\", \"").append(row.rates().get("reduced").total()).append("\"); end\n");
+            drl.append("rule \"tax ")
+                    .append(row.id())
+                    .append("\" when $f: Facts(")
+                    .append(holds(row.places().get(0)))
+                    .append(") then $f.rates(\"")
+                    .append(row.rates().get("full").total())
+                    .append("\", \"")
+                    .append(row.rates().get("reduced").total())
+                    .append("\"); end\n");
         }
-        setup.discounts().rules().stream().filter(rule -> rule.code().isEmpty()).forEach(rule -> drl.append("rule \"discount ").append(rule.id()).append("\" when $f: Facts(value >= ")
-                .append(rule.conditions().leastValue().orElseThrow()).append("B) then $f.off(\"").append(rule.percent().orElseThrow()).append("\"); end\n"));
+        setup.discounts().rules().stream().filter(rule -> rule.code().isEmpty()).forEach(rule -> drl.append(
+                        "rule \"discount ")
+                .append(rule.id())
+                .append("\" when $f: Facts(value >= ")
+                .append(rule.conditions().leastValue().orElseThrow())
+                .append("B) then $f.off(\"")
+                .append(rule.percent().orElseThrow())
+                .append("\"); end\n"));
         rules = new KieHelper().addContent(drl.toString(), ResourceType.DRL).build();
         setup.goods().products().forEach(product -> products.put(product.id(), product));
         fees = ByHand.fees(setup.payment());
@@ -103,15 +124,35 @@ public final class ByRuleEngine {
         if (parts[0].equals("WORLD")) {
             return "country != \"DE\"";
         }
-        return parts.length == 1 ? "country == \"" + parts[0] + "\"" : "country == \"" + parts[0] + "\", postcode in ("
-                + List.of(parts[1].split(",")).stream().map(code -> "\"" + code + "\"").collect(Collectors.joining(", ")) + ")";
+        return parts.length == 1
+                ? "country == \"" + parts[0] + "\""
+                : "country == \"" + parts[0] + "\", postcode in ("
+                        + List.of(parts[1].split(",")).stream()
+                                .map(code -> "\"" + code + "\"")
+                                .collect(Collectors.joining(", "))
+                        + ")";
     }
 
     private static void bands(StringBuilder drl, String zone, String option, PriceRule.Bands bands) {
         BigDecimal from = BigDecimal.valueOf(-1);
         for (PriceRule.Band band : bands.bands()) {
-            drl.append("rule \"").append(zone).append(' ').append(option).append(' ').append(band.upTo()).append("\" when InZone(zone == \"").append(zone).append("\") $f: Facts(weight > ")
-                    .append(from).append("B, weight <= ").append(band.upTo()).append("B) then $f.price(").append(option.substring(1)).append(", \"").append(band.price()).append("\"); end\n");
+            drl.append("rule \"")
+                    .append(zone)
+                    .append(' ')
+                    .append(option)
+                    .append(' ')
+                    .append(band.upTo())
+                    .append("\" when InZone(zone == \"")
+                    .append(zone)
+                    .append("\") $f: Facts(weight > ")
+                    .append(from)
+                    .append("B, weight <= ")
+                    .append(band.upTo())
+                    .append("B) then $f.price(")
+                    .append(option.substring(1))
+                    .append(", \"")
+                    .append(band.price())
+                    .append("\"); end\n");
             from = band.upTo();
         }
     }
@@ -136,7 +177,8 @@ public final class ByRuleEngine {
         }
         Arithmetic.Bands[] options = new Arithmetic.Bands[facts.prices.length];
         for (int o = 0; o < options.length; o++) {
-            options[o] = new Arithmetic.Bands(new BigDecimal[] {weight}, new BigDecimal[] {facts.prices[o]}, BigDecimal.ZERO);
+            options[o] = new Arithmetic.Bands(
+                    new BigDecimal[] {weight}, new BigDecimal[] {facts.prices[o]}, BigDecimal.ZERO);
         }
         int chosen = Integer.parseInt(order.delivery().orElseThrow().substring(1));
         return Arithmetic.order(items, facts.percentOff, BigDecimal.ZERO, options, chosen, facts.rates, fees);

@@ -24,8 +24,12 @@ final class ByScan {
 
     ByScan(Setup setup) {
         products = setup.goods().products();
-        zones = setup.delivery().zones().stream().map(zone -> rule(ByHand.options(zone), zone.places().get(0))).toList();
-        rows = setup.tax().places().stream().map(row -> rule(row, row.places().get(0))).toList();
+        zones = setup.delivery().zones().stream()
+                .map(zone -> rule(ByHand.options(zone), zone.places().get(0)))
+                .toList();
+        rows = setup.tax().places().stream()
+                .map(row -> rule(row, row.places().get(0)))
+                .toList();
         discounts = setup.discounts().rules();
         payment = setup.payment();
     }
@@ -48,7 +52,9 @@ final class ByScan {
             }
         }
         Tax.PlaceRates row = best(rows, country, code);
-        BigDecimal[] rates = {row.rates().get("full").total(), row.rates().get("reduced").total()};
+        BigDecimal[] rates = {
+            row.rates().get("full").total(), row.rates().get("reduced").total()
+        };
         Discounts.Rule discount = null;
         for (Discounts.Rule rule : discounts) {
             if (rule.code().isEmpty() || order.codes().contains(rule.code().get())) {
@@ -56,7 +62,14 @@ final class ByScan {
             }
         }
         int chosen = Integer.parseInt(order.delivery().orElseThrow().substring(1));
-        return Arithmetic.order(items, discount.percent().orElseThrow(), discount.conditions().leastValue().orElseThrow(), best(zones, country, code), chosen, rates, ByHand.fees(payment));
+        return Arithmetic.order(
+                items,
+                discount.percent().orElseThrow(),
+                discount.conditions().leastValue().orElseThrow(),
+                best(zones, country, code),
+                chosen,
+                rates,
+                ByHand.fees(payment));
     }
 
     /** The most specific rule that holds the place: by postcode, else by country, else everywhere. */

@@ -45,9 +45,20 @@ public final class OrdinaryShop {
     private OrdinaryShop() {}
 
     public static Setup of(int times) {
-        Shop shop = new Shop("Ordinary shop", "", new Shop.Address(List.of(), "", Optional.empty(), "", "DE"), "", "", "EUR", "en", "Europe/Berlin", "kg", Rounding.HALF_UP,
+        Shop shop = new Shop(
+                "Ordinary shop",
+                "",
+                new Shop.Address(List.of(), "", Optional.empty(), "", "DE"),
+                "",
+                "",
+                "EUR",
+                "en",
+                "Europe/Berlin",
+                "kg",
+                Rounding.HALF_UP,
                 List.of(new Place.Group("WORLD")));
-        return new Setup(shop, goods(times), discounts(times), delivery(times), tax(times), payment(), null, null, null);
+        return new Setup(
+                shop, goods(times), discounts(times), delivery(times), tax(times), payment(), null, null, null);
     }
 
     /** Five lines to a postcode of the first zone. */
@@ -74,7 +85,11 @@ public final class OrdinaryShop {
 
     /** The first 250 countries and territories by their codes. */
     public static List<Destination> places() {
-        return Countries.all().stream().sorted(Comparator.naturalOrder()).limit(250).map(Destination::of).toList();
+        return Countries.all().stream()
+                .sorted(Comparator.naturalOrder())
+                .limit(250)
+                .map(Destination::of)
+                .toList();
     }
 
     static String postcode(int number) {
@@ -84,11 +99,23 @@ public final class OrdinaryShop {
     private static Goods goods(int times) {
         List<Product> products = new ArrayList<>();
         for (int i = 0; i < PRODUCTS * times; i++) {
-            List<Product.Option> options = i != 1 ? List.of() : List.of(new Product.Option("size", "Size", List.of(
-                    new Product.Choice("small", "Small", Optional.empty(), Optional.empty()),
-                    new Product.Choice("large", "Large", Optional.of(new BigDecimal("6.50")), Optional.empty()))));
-            products.add(Product.of("p" + i, "Product " + i, Product.Kind.PHYSICAL, BigDecimal.valueOf(1_295 + 37L * (i % 400), 2), i % 2 == 0 ? "full" : "reduced",
-                    Optional.of(Weight.parse("weight", "0." + (3 + i % 5) + " kg")), options));
+            List<Product.Option> options = i != 1
+                    ? List.of()
+                    : List.of(new Product.Option(
+                            "size",
+                            "Size",
+                            List.of(
+                                    new Product.Choice("small", "Small", Optional.empty(), Optional.empty()),
+                                    new Product.Choice(
+                                            "large", "Large", Optional.of(new BigDecimal("6.50")), Optional.empty()))));
+            products.add(Product.of(
+                    "p" + i,
+                    "Product " + i,
+                    Product.Kind.PHYSICAL,
+                    BigDecimal.valueOf(1_295 + 37L * (i % 400), 2),
+                    i % 2 == 0 ? "full" : "reduced",
+                    Optional.of(Weight.parse("weight", "0." + (3 + i % 5) + " kg")),
+                    options));
         }
         return new Goods(products, List.of(), List.of(), Optional.empty());
     }
@@ -103,14 +130,27 @@ public final class OrdinaryShop {
     }
 
     private static Discounts.Rule rule(String id, String code, String percent, String least) {
-        return new Discounts.Rule(id, id, Optional.ofNullable(code), Discounts.Off.GOODS, Optional.of(new BigDecimal(percent)), Optional.empty(), true,
-                new Discounts.Conditions(Optional.of(new BigDecimal(least)), null, null, null, null, false, null, null, null));
+        return new Discounts.Rule(
+                id,
+                id,
+                Optional.ofNullable(code),
+                Discounts.Off.GOODS,
+                Optional.of(new BigDecimal(percent)),
+                Optional.empty(),
+                true,
+                new Discounts.Conditions(
+                        Optional.of(new BigDecimal(least)), null, null, null, null, false, null, null, null));
     }
 
     private static Delivery delivery(int times) {
         List<Delivery.Option> options = new ArrayList<>();
         for (int o = 0; o < OPTIONS; o++) {
-            options.add(new Delivery.Option("o" + o, "Option " + o, "", Optional.of(new Delivery.Days(1 + o % 4, 2 + o % 4)), Optional.empty()));
+            options.add(new Delivery.Option(
+                    "o" + o,
+                    "Option " + o,
+                    "",
+                    Optional.of(new Delivery.Days(1 + o % 4, 2 + o % 4)),
+                    Optional.empty()));
         }
         List<Delivery.Zone> zones = new ArrayList<>();
         for (int z = 0; z < ZONES * times; z++) {
@@ -118,7 +158,8 @@ public final class OrdinaryShop {
             for (int code = 0; code < POSTCODES_A_ZONE; code++) {
                 codes.add(postcode(z * POSTCODES_A_ZONE + code));
             }
-            zones.add(new Delivery.Zone("z" + z, "Zone " + z, List.of(Place.parse("DE:" + String.join(",", codes))), List.of(), rates(z)));
+            zones.add(new Delivery.Zone(
+                    "z" + z, "Zone " + z, List.of(Place.parse("DE:" + String.join(",", codes))), List.of(), rates(z)));
         }
         zones.add(new Delivery.Zone("world", "World", List.of(new Place.Group("WORLD")), List.of(), rates(7)));
         return new Delivery(zones, options);
@@ -128,8 +169,14 @@ public final class OrdinaryShop {
         Map<String, PriceRule> rates = new LinkedHashMap<>();
         for (int o = 0; o < OPTIONS; o++) {
             int base = 390 + 10 * (zone % 9) + 45 * o;
-            rates.put("o" + o, RateText.parse("rate", "to 1 kg " + cents(base) + ", to 5 kg " + cents(base + 210) + ", to 20 kg " + cents(base + 700) + ", then +0.80/kg"
-                    + (o == 0 ? ", from 900 free" : ""), Currencies.of("EUR").orElseThrow()).orElseThrow());
+            rates.put(
+                    "o" + o,
+                    RateText.parse(
+                                    "rate",
+                                    "to 1 kg " + cents(base) + ", to 5 kg " + cents(base + 210) + ", to 20 kg "
+                                            + cents(base + 700) + ", then +0.80/kg" + (o == 0 ? ", from 900 free" : ""),
+                                    Currencies.of("EUR").orElseThrow())
+                            .orElseThrow());
         }
         return rates;
     }
@@ -145,18 +192,38 @@ public final class OrdinaryShop {
         for (int i = 0; i < TAX_ROWS * times; i++) {
             rows.add(row("us" + i, Place.parse("US:" + postcode(10_000 + i)), "7.25", "2"));
         }
-        return new Tax(Tax.Prices.WITH_TAX, List.of(new Tax.Category("full", "Full"), new Tax.Category("reduced", "Reduced")), rows, List.of(), null, null, null);
+        return new Tax(
+                Tax.Prices.WITH_TAX,
+                List.of(new Tax.Category("full", "Full"), new Tax.Category("reduced", "Reduced")),
+                rows,
+                List.of(),
+                null,
+                null,
+                null);
     }
 
     private static Tax.PlaceRates row(String id, Place place, String full, String reduced) {
-        return new Tax.PlaceRates(id, id, List.of(place), List.of(), Map.of("full", Tax.Rate.of("VAT", full), "reduced", Tax.Rate.of("VAT", reduced)), Optional.empty());
+        return new Tax.PlaceRates(
+                id,
+                id,
+                List.of(place),
+                List.of(),
+                Map.of("full", Tax.Rate.of("VAT", full), "reduced", Tax.Rate.of("VAT", reduced)),
+                Optional.empty());
     }
 
     private static Payment payment() {
         List<Payment.Method> methods = new ArrayList<>();
         for (int m = 0; m < METHODS; m++) {
-            methods.add(new Payment.Method("m" + m, Payment.Kind.CARD, true, "Method " + m, "", "cards",
-                    Optional.of(new Payment.Fee(new BigDecimal("1.4").add(BigDecimal.valueOf(m, 1)), new BigDecimal("0.25")))));
+            methods.add(new Payment.Method(
+                    "m" + m,
+                    Payment.Kind.CARD,
+                    true,
+                    "Method " + m,
+                    "",
+                    "cards",
+                    Optional.of(new Payment.Fee(
+                            new BigDecimal("1.4").add(BigDecimal.valueOf(m, 1)), new BigDecimal("0.25")))));
         }
         return new Payment(methods);
     }

@@ -21,10 +21,15 @@ class BaselinesTest {
         Order order = OrdinaryShop.order();
         Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
         assertThat(quote.missing()).isEmpty();
-        for (Arithmetic.Result result : List.of(new ByHand(setup, order).price(), new ByScan(setup).price(order), new ByRuleEngine(setup).price(order))) {
+        for (Arithmetic.Result result : List.of(
+                new ByHand(setup, order).price(),
+                new ByScan(setup).price(order),
+                new ByRuleEngine(setup).price(order))) {
             assertThat(result.goods()).isEqualTo(quote.goods().value());
-            assertThat(result.delivery()).isEqualTo(quote.sent().price().orElseThrow().value());
-            assertThat(Arrays.stream(result.taxes()).reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualTo(quote.tax().value());
+            assertThat(result.delivery())
+                    .isEqualTo(quote.sent().price().orElseThrow().value());
+            assertThat(Arrays.stream(result.taxes()).reduce(BigDecimal.ZERO, BigDecimal::add))
+                    .isEqualTo(quote.tax().value());
             assertThat(result.payable()).isEqualTo(quote.payable().value());
             assertThat(result.fees()).hasSize(OrdinaryShop.METHODS);
         }
@@ -34,7 +39,11 @@ class BaselinesTest {
     void a_larger_shop_gives_the_same_quote_and_reach_goes_everywhere() {
         Compiled large = Compiled.of(OrdinaryShop.of(10));
         assertThat(Pricing.priceUntraced(large, OrdinaryShop.order()).payable().value())
-                .isEqualTo(Pricing.priceUntraced(Compiled.of(OrdinaryShop.of(1)), OrdinaryShop.order()).payable().value());
-        assertThat(Reach.of(large, OrdinaryShop.baskets().get(0), OrdinaryShop.places())).hasSizeGreaterThan(240).allMatch(Reach.Place::reached);
+                .isEqualTo(Pricing.priceUntraced(Compiled.of(OrdinaryShop.of(1)), OrdinaryShop.order())
+                        .payable()
+                        .value());
+        assertThat(Reach.of(large, OrdinaryShop.baskets().get(0), OrdinaryShop.places()))
+                .hasSizeGreaterThan(240)
+                .allMatch(Reach.Place::reached);
     }
 }

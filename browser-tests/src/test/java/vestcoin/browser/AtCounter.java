@@ -33,7 +33,9 @@ abstract class AtCounter {
     }
 
     void total(String amount) {
-        browser.waitFor("the total is " + amount, () -> amount.equals(browser.see("[data-total]").getDomAttribute("data-total")));
+        browser.waitFor(
+                "the total is " + amount,
+                () -> amount.equals(browser.see("[data-total]").getDomAttribute("data-total")));
     }
 
     /** Types who and where, within Ireland, and goes on. */

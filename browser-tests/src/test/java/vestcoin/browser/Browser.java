@@ -28,7 +28,22 @@ import vestcoin.app.run.DemoShop;
 /** Debian's Chromium without a monitor, and the few things a test does with it. */
 final class Browser implements AutoCloseable {
     /** Roles of what is used, by WAI-ARIA 1.2. */
-    private static final List<String> USABLE = List.of("button", "link", "textbox", "checkbox", "radio", "combobox", "listbox", "searchbox", "spinbutton", "switch", "menuitem", "heading", "img", "image");
+    private static final List<String> USABLE = List.of(
+            "button",
+            "link",
+            "textbox",
+            "checkbox",
+            "radio",
+            "combobox",
+            "listbox",
+            "searchbox",
+            "spinbutton",
+            "switch",
+            "menuitem",
+            "heading",
+            "img",
+            "image");
+
     private static final Queue<Browser> IDLE = new ConcurrentLinkedQueue<>();
     private final ChromeDriver driver;
     private final WebDriverWait wait;
@@ -42,11 +57,16 @@ final class Browser implements AutoCloseable {
         this.wait.ignoring(org.openqa.selenium.StaleElementReferenceException.class);
     }
 
-    /** A window that knows nothing yet. The program behind it is started once and used again: starting it takes as long as a short test. */
+    /**
+     * A window that knows nothing yet. The program behind it is started once and used again: starting it takes as long
+     * as a short test.
+     */
     static Browser open(int width, int height) throws IOException {
         Browser idle = IDLE.poll();
         Browser browser = idle == null ? started() : new Browser(idle.driver, idle.profile);
-        browser.driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", width < 600));
+        browser.driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", width < 600));
         browser.driver.manage().window().setSize(new Dimension(width, height));
         return browser;
     }
@@ -55,12 +75,24 @@ final class Browser implements AutoCloseable {
         Path profile = Files.createTempDirectory("vest-coin-chromium");
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
-        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                "--disable-component-update", "--disable-sync", "--hide-scrollbars", "--user-data-dir=" + profile);
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--hide-scrollbars",
+                "--user-data-dir=" + profile);
         LoggingPreferences logs = new LoggingPreferences();
         logs.enable(LogType.BROWSER, Level.SEVERE);
         options.setCapability("goog:loggingPrefs", logs);
-        ChromeDriverService service = new ChromeDriverService.Builder().usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile()).usingAnyFreePort().build();
+        ChromeDriverService service = new ChromeDriverService.Builder()
+                .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile())
+                .usingAnyFreePort()
+                .build();
         Browser browser = new Browser(new ChromeDriver(service, options), profile);
         Runtime.getRuntime().addShutdownHook(new Thread(browser::quit, "ends Chromium"));
         return browser;
@@ -78,7 +110,13 @@ final class Browser implements AutoCloseable {
     }
 
     void dark(boolean dark) {
-        driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of(Map.of("name", "prefers-reduced-motion", "value", "reduce"), Map.of("name", "prefers-color-scheme", "value", dark ? "dark" : "light"))));
+        driver.executeCdpCommand(
+                "Emulation.setEmulatedMedia",
+                Map.of(
+                        "features",
+                        List.of(
+                                Map.of("name", "prefers-reduced-motion", "value", "reduce"),
+                                Map.of("name", "prefers-color-scheme", "value", dark ? "dark" : "light"))));
     }
 
     void go(String url) {
@@ -88,7 +126,8 @@ final class Browser implements AutoCloseable {
     /** The element once it can be seen. */
     WebElement see(By by) {
         return wait.withMessage(() -> by + " is not to be seen; " + page()).until(d -> {
-            List<WebElement> found = d.findElements(by).stream().filter(WebElement::isDisplayed).toList();
+            List<WebElement> found =
+                    d.findElements(by).stream().filter(WebElement::isDisplayed).toList();
             return found.isEmpty() ? null : found.get(0);
         });
     }
@@ -96,7 +135,8 @@ final class Browser implements AutoCloseable {
     /** What the page says, for a failed wait. */
     private String page() {
         String text = driver.findElement(By.tagName("body")).getText();
-        return driver.getCurrentUrl() + " says: " + text.substring(0, Math.min(text.length(), 1500)) + driver.manage().logs().get(LogType.BROWSER).getAll();
+        return driver.getCurrentUrl() + " says: " + text.substring(0, Math.min(text.length(), 1500))
+                + driver.manage().logs().get(LogType.BROWSER).getAll();
     }
 
     WebElement see(String css) {
@@ -148,7 +188,8 @@ final class Browser implements AutoCloseable {
 
     /** Gives a file to an input that may not be seen. */
     void upload(String css, java.nio.file.Path file) {
-        again(() -> driver.findElement(By.cssSelector(css)).sendKeys(file.toAbsolutePath().toString()));
+        again(() -> driver.findElement(By.cssSelector(css))
+                .sendKeys(file.toAbsolutePath().toString()));
     }
 
     void choose(String css, String value) {
@@ -179,7 +220,10 @@ final class Browser implements AutoCloseable {
         return driver.getCurrentUrl();
     }
 
-    /** Everything axe-core finds wrong on the page, a line each. In one frame, without the second window it opens otherwise: no page here has frames. */
+    /**
+     * Everything axe-core finds wrong on the page, a line each. In one frame, without the second window it opens
+     * otherwise: no page here has frames.
+     */
     List<String> violations() {
         return lines(new AxeBuilder());
     }
@@ -190,20 +234,37 @@ final class Browser implements AutoCloseable {
     }
 
     private List<String> lines(AxeBuilder axe) {
-        return axe.setLegacyMode(true).analyze(driver).getViolations().stream().map(Browser::line).toList();
+        return axe.setLegacyMode(true).analyze(driver).getViolations().stream()
+                .map(Browser::line)
+                .toList();
     }
 
     private static String line(Rule rule) {
-        return rule.getId() + ": " + rule.getHelp() + " at " + rule.getNodes().stream().limit(3).map(node -> String.valueOf(node.getTarget())).toList()
-                + " " + rule.getNodes().stream().limit(1).map(node -> node.getAny().stream().map(check -> check.getMessage()).toList()).toList();
+        return rule.getId() + ": " + rule.getHelp() + " at "
+                + rule.getNodes().stream()
+                        .limit(3)
+                        .map(node -> String.valueOf(node.getTarget()))
+                        .toList() + " "
+                + rule.getNodes().stream()
+                        .limit(1)
+                        .map(node -> node.getAny().stream()
+                                .map(check -> check.getMessage())
+                                .toList())
+                        .toList();
     }
 
     /** What can be used on the page and has no name in the tree a screen reader reads, a line each. */
     @SuppressWarnings("unchecked")
     List<String> unnamed() {
-        List<Map<String, Object>> nodes = (List<Map<String, Object>>) driver.executeCdpCommand("Accessibility.getFullAXTree", Map.of()).get("nodes");
-        return nodes.stream().filter(node -> !(Boolean) node.get("ignored")).filter(node -> USABLE.contains(value(node, "role"))).filter(node -> value(node, "name").isBlank())
-                .map(node -> value(node, "role") + " " + node.get("properties")).toList();
+        List<Map<String, Object>> nodes =
+                (List<Map<String, Object>>) driver.executeCdpCommand("Accessibility.getFullAXTree", Map.of())
+                        .get("nodes");
+        return nodes.stream()
+                .filter(node -> !(Boolean) node.get("ignored"))
+                .filter(node -> USABLE.contains(value(node, "role")))
+                .filter(node -> value(node, "name").isBlank())
+                .map(node -> value(node, "role") + " " + node.get("properties"))
+                .toList();
     }
 
     private static String value(Map<String, Object> node, String property) {
@@ -234,7 +295,8 @@ final class Browser implements AutoCloseable {
     private void quit() {
         driver.quit();
         try (var files = Files.walk(profile)) {
-            files.sorted(java.util.Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
+            files.sorted(java.util.Comparator.reverseOrder())
+                    .forEach(file -> file.toFile().delete());
         } catch (IOException e) {
             // A profile left in the temporary folder harms nobody.
             return;

@@ -15,8 +15,8 @@ import vestcoin.app.opening.Doors;
 import vestcoin.app.run.DemoShop;
 
 /**
- * What changes between the basket and the last click is told in words, charges nothing else than what was last shown, and loses nothing
- * that was typed. Terms republished meanwhile are in {@link CounterTest}.
+ * What changes between the basket and the last click is told in words, charges nothing else than what was last shown,
+ * and loses nothing that was typed. Terms republished meanwhile are in {@link CounterTest}.
  */
 class ChangedMeanwhileTest extends AtCounter {
     private static final String BOOK = "kites-you-can-build";
@@ -45,7 +45,9 @@ class ChangedMeanwhileTest extends AtCounter {
 
     private void told(String sentence) {
         browser.see(By.xpath("//*[@role='alert'][contains(., '" + sentence + "')]"));
-        assertThat(orders()).as("nothing was ordered, so nothing can be charged").isZero();
+        assertThat(orders())
+                .as("nothing was ordered, so nothing can be charged")
+                .isZero();
     }
 
     private JdbcClient sql() {
@@ -53,7 +55,9 @@ class ChangedMeanwhileTest extends AtCounter {
     }
 
     private long orders() {
-        return sql().sql("select count(*) from orders where name = 'Nora Sample'").query(Long.class).single();
+        return sql().sql("select count(*) from orders where name = 'Nora Sample'")
+                .query(Long.class)
+                .single();
     }
 
     /** The order goes through at what is shown now, with all that was typed. */
@@ -61,14 +65,23 @@ class ChangedMeanwhileTest extends AtCounter {
         browser.see(By.xpath("//h1[contains(., 'to be paid') or contains(., 'Done')]"));
         total(total);
         assertThat(orders()).isEqualTo(1);
-        assertThat(sql().sql("select address from orders where name = 'Nora Sample'").query(String.class).single()).as("what was typed before").contains("5 Example Lane").contains("Cork");
-        sql().sql("update orders set name = 'Before' where name = 'Nora Sample'").update();
+        assertThat(sql().sql("select address from orders where name = 'Nora Sample'")
+                        .query(String.class)
+                        .single())
+                .as("what was typed before")
+                .contains("5 Example Lane")
+                .contains("Cork");
+        sql().sql("update orders set name = 'Before' where name = 'Nora Sample'")
+                .update();
     }
 
     private void priced(String was, String now) {
         Caller owner = shop.owner();
-        owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "goods/products/" + BOOK + "/price", "was", was, "now", now))));
-        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
+        owner.post(
+                Caller.SHOP + "/draft/edits",
+                Map.of("edits", List.of(Map.of("path", "goods/products/" + BOOK + "/price", "was", was, "now", now))));
+        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of()).status())
+                .isEqualTo(200);
     }
 
     @Test
@@ -99,8 +112,14 @@ class ChangedMeanwhileTest extends AtCounter {
         click();
         told("The slot chosen is not open any more");
         browser.clickText("How");
-        assertThat(browser.see("select.text-base").getText()).as("no longer offered").isNotEmpty();
-        assertThat((Boolean) browser.script("return [...document.querySelectorAll('select.text-base option')].every(o => o.value !== arguments[0])", slot)).isTrue();
+        assertThat(browser.see("select.text-base").getText())
+                .as("no longer offered")
+                .isNotEmpty();
+        assertThat((Boolean) browser.script(
+                        "return [...document.querySelectorAll('select.text-base option')].every(o => o.value !== "
+                                + "arguments[0])",
+                        slot))
+                .isTrue();
         browser.choose("select.text-base", browser.see("select optgroup option").getDomAttribute("value"));
         browser.clickText("Go on to payment");
         click();
@@ -110,7 +129,10 @@ class ChangedMeanwhileTest extends AtCounter {
     @Test
     void what_was_sold_to_another_is_told_with_what_is_left() throws IOException {
         String stock = Caller.SHOP + "/stock/" + BOOK;
-        assertThat(shop.owner().put(stock, Map.of("item", BOOK, "remaining", "2")).status()).isEqualTo(200);
+        assertThat(shop.owner()
+                        .put(stock, Map.of("item", BOOK, "remaining", "2"))
+                        .status())
+                .isEqualTo(200);
         atTheLastStep("Tube parcel");
         browser.clickText("Basket");
         browser.click("[aria-label='One Kites You Can Build, book more']");
@@ -127,7 +149,13 @@ class ChangedMeanwhileTest extends AtCounter {
         browser.clickText("Go on to payment");
         click();
         goesThrough("31.40");
-        assertThat(shop.owner().put(stock, Map.of("item", BOOK, "seen", "0")).json().path("left").isEmpty()).as("never below what was there").isTrue();
+        assertThat(shop.owner()
+                        .put(stock, Map.of("item", BOOK, "seen", "0"))
+                        .json()
+                        .path("left")
+                        .isEmpty())
+                .as("never below what was there")
+                .isTrue();
     }
 
     @Test
@@ -162,14 +190,16 @@ class ChangedMeanwhileTest extends AtCounter {
         doors.close(DemoShop.SHOP, "Back on Monday.");
         click();
         browser.see(By.xpath("//h1[.='Not open just now']"));
-        assertThat(browser.shows("Back on Monday.") && browser.shows("Nothing was ordered.")).isTrue();
+        assertThat(browser.shows("Back on Monday.") && browser.shows("Nothing was ordered."))
+                .isTrue();
         assertThat(browser.violations()).isEmpty();
         assertThat(orders()).isZero();
         doors.open(DemoShop.SHOP);
         browser.go(browser.url());
         total("31.40");
         browser.clickText("Go on to the address");
-        assertThat(browser.see("input[autocomplete=email]").getDomProperty("value")).isEqualTo("nora@buyers.example");
+        assertThat(browser.see("input[autocomplete=email]").getDomProperty("value"))
+                .isEqualTo("nora@buyers.example");
         browser.clickText("Go on to delivery");
         browser.clickText("Go on to payment");
         click();

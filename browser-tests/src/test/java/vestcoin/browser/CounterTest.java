@@ -61,20 +61,35 @@ class CounterTest extends AtCounter {
     @Test
     void an_order_is_placed_by_keyboard_alone_on_a_desktop() throws IOException {
         open(1280, 800);
-        browser.script("document.querySelector(\"[aria-label='Put Kites You Can Build, book into the basket']\").focus()");
+        browser.script(
+                "document.querySelector(\"[aria-label='Put Kites You Can Build, book into the basket']\").focus()");
         browser.keys(Keys.ENTER);
         total("28.70");
-        browser.script("[...document.querySelectorAll('button')].find(b => b.textContent === 'Go on to the address').focus()");
+        browser.script(
+                "[...document.querySelectorAll('button')].find(b => b.textContent === 'Go on to the address').focus()");
         browser.keys(Keys.ENTER);
-        browser.waitFor("the heading has the focus", () -> "H1".equals(browser.script("return document.activeElement.tagName")));
+        browser.waitFor("the heading has the focus", () -> "H1"
+                .equals(browser.script("return document.activeElement.tagName")));
         browser.keys(Keys.TAB);
-        browser.keys("Aoife Ní Mháille", Keys.TAB, "aoife@buyers.example", Keys.TAB, Keys.TAB, "12 Example Quay", Keys.TAB, "Cork", Keys.TAB, "T12 X2A0");
+        browser.keys(
+                "Aoife Ní Mháille",
+                Keys.TAB,
+                "aoife@buyers.example",
+                Keys.TAB,
+                Keys.TAB,
+                "12 Example Quay",
+                Keys.TAB,
+                "Cork",
+                Keys.TAB,
+                "T12 X2A0");
         browser.waitFor("the address fits", () -> !browser.shows("not complete"));
         browser.keys(Keys.ENTER);
         browser.see("input[name=delivery]");
         browser.keys(Keys.TAB);
         browser.keys(Keys.ARROW_DOWN);
-        browser.waitFor("the next option is chosen", () -> browser.see("[data-total]").getDomAttribute("data-total").equals("31.40"));
+        browser.waitFor(
+                "the next option is chosen",
+                () -> browser.see("[data-total]").getDomAttribute("data-total").equals("31.40"));
         browser.keys(Keys.TAB, Keys.ENTER);
         browser.see("input[name=method]");
         browser.keys(Keys.TAB, Keys.SPACE);
@@ -158,8 +173,14 @@ class CounterTest extends AtCounter {
         browser.choose("select[autocomplete=address-level1]", "US-NY");
         assertThat(browser.violations()).isEmpty();
         browser.choose("select[autocomplete=country]", "DE");
-        browser.waitFor("no state is asked for", () -> browser.script("return document.querySelector('select[autocomplete=address-level1]')") == null);
-        assertThat((Boolean) browser.script("const [code, town] = ['postal-code', 'address-level2'].map(part => document.querySelector(`input[autocomplete=${part}]`).getBoundingClientRect()); return code.right <= town.left && code.top === town.top")).as("the postcode before the town").isTrue();
+        browser.waitFor(
+                "no state is asked for",
+                () -> browser.script("return document.querySelector('select[autocomplete=address-level1]')") == null);
+        assertThat((Boolean) browser.script("const [code, town] = ['postal-code', 'address-level2'].map(part => "
+                        + "document.querySelector(`input[autocomplete=${part}]`).getBoundingClientRect()); "
+                        + "return code.right <= town.left && code.top === town.top"))
+                .as("the postcode before the town")
+                .isTrue();
     }
 
     @Test
@@ -204,7 +225,9 @@ class CounterTest extends AtCounter {
         open(390, 844);
         put("Plans for a box kite, to print yourself");
         address();
-        assertThat(browser.see("h1").getText()).as("a download needs no delivery").isEqualTo("How would you like to pay?");
+        assertThat(browser.see("h1").getText())
+                .as("a download needs no delivery")
+                .isEqualTo("How would you like to pay?");
         order("Card");
         pay("9810000000000002");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'not a card number')]"));

@@ -38,12 +38,20 @@ class DeskTest extends AtDesk {
         browser.script("""
                 const data = new DataTransfer();
                 data.setData('text/plain', '2.50\\t6.10\\n2.60\\t6.20\\n');
-                document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+                document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: \
+                true }));
                 """);
-        browser.waitFor("four cells are filled", () -> text(cell("galway", "letter")).equals("2.50") && text(cell("galway", "tube")).equals("6.10")
-                && text(cell("ireland", "letter")).equals("2.60") && text(cell("ireland", "tube")).equals("6.20"));
+        browser.waitFor(
+                "four cells are filled",
+                () -> text(cell("galway", "letter")).equals("2.50")
+                        && text(cell("galway", "tube")).equals("6.10")
+                        && text(cell("ireland", "letter")).equals("2.60")
+                        && text(cell("ireland", "tube")).equals("6.20"));
         browser.clickText("Undo");
-        browser.waitFor("all four are back", () -> text(cell("galway", "letter")).equals("2.20") && text(cell("ireland", "tube")).startsWith("to 1 kg 6.90"));
+        browser.waitFor(
+                "all four are back",
+                () -> text(cell("galway", "letter")).equals("2.20")
+                        && text(cell("ireland", "tube")).startsWith("to 1 kg 6.90"));
     }
 
     @Test
@@ -67,7 +75,9 @@ class DeskTest extends AtDesk {
         browser.keys(Keys.ENTER);
         browser.waitFor("three are priced", () -> browser.shows("3 × 64.00"));
         browser.clickText("Copy it");
-        browser.waitFor("the copy is on the ticket", () -> String.valueOf(browser.script("const s = document.querySelector('#ticket-basket'); return s.options[s.selectedIndex].text")).endsWith(", copy"));
+        browser.waitFor("the copy is on the ticket", () -> String.valueOf(browser.script(
+                        "const s = document.querySelector('#ticket-basket'); return s.options[s.selectedIndex].text"))
+                .endsWith(", copy"));
         browser.clickText("Undo");
         browser.clickText("Undo");
         browser.waitFor("as it was", () -> browser.shows("2 × 64.00") && browser.shows("no changes"));
@@ -101,15 +111,17 @@ class DeskTest extends AtDesk {
         browser.see(By.xpath("//dialog[@open]//h2[.='Keys']"));
         browser.keys(Keys.ESCAPE);
         browser.keys(Keys.chord(Keys.ALT, "t"));
-        browser.waitFor("the ticket has the focus", () -> "ticket-basket".equals(browser.script("return document.activeElement.id")));
+        browser.waitFor("the ticket has the focus", () -> "ticket-basket"
+                .equals(browser.script("return document.activeElement.id")));
     }
 
     @Test
     void a_finding_leads_to_its_field() {
         at("shop");
         browser.clickText("Go there");
-        browser.waitFor("the field of the group nobody can belong to has the focus",
-                () -> String.valueOf(browser.script("return document.activeElement.dataset.path")).startsWith("goods/buyerGroups/"));
+        browser.waitFor("the field of the group nobody can belong to has the focus", () -> String.valueOf(
+                        browser.script("return document.activeElement.dataset.path"))
+                .startsWith("goods/buyerGroups/"));
     }
 
     @Test
@@ -118,9 +130,11 @@ class DeskTest extends AtDesk {
         browser.fill("[data-path='shop/currency']", "Kites");
         browser.keys(Keys.ENTER);
         browser.see(By.xpath("//*[@role='alert'][contains(., 'is no currency known here')]"));
-        assertThat(browser.see("[data-path='shop/currency']").getDomProperty("value")).isEqualTo("Kites");
+        assertThat(browser.see("[data-path='shop/currency']").getDomProperty("value"))
+                .isEqualTo("Kites");
         browser.keys(Keys.ESCAPE);
-        browser.waitFor("the old value stands", () -> "EUR".equals(browser.see("[data-path='shop/currency']").getDomProperty("value")));
+        browser.waitFor("the old value stands", () -> "EUR"
+                .equals(browser.see("[data-path='shop/currency']").getDomProperty("value")));
     }
 
     @Test
@@ -130,7 +144,8 @@ class DeskTest extends AtDesk {
         browser.fill("input[name=secret]", "secret-test-nobody-knows");
         browser.clickText("Check and keep");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'does not know this secret key')]"));
-        assertThat(browser.see("input[name=secret]").getDomAttribute("placeholder")).isEqualTo("kept, ends with 9a61");
+        assertThat(browser.see("input[name=secret]").getDomAttribute("placeholder"))
+                .isEqualTo("kept, ends with 9a61");
         assertThat(browser.shows("Connected in test mode")).isTrue();
     }
 

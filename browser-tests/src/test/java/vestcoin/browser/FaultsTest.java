@@ -12,7 +12,10 @@ import vestcoin.app.run.DemoShop;
 import vestcoin.standins.pay.TestCard;
 import vestcoin.standins.taxrates.TaxRates;
 
-/** Every fault of every simulated service besides the cards: what the buyer reads, what the seller reads, and that the basket survives. */
+/**
+ * Every fault of every simulated service besides the cards: what the buyer reads, what the seller reads, and that the
+ * basket survives.
+ */
 class FaultsTest extends AtCounter {
     private static final String DESK = "/desk/" + DemoShop.SHOP;
 
@@ -53,7 +56,9 @@ class FaultsTest extends AtCounter {
         browser.clickText("Go to the wallet");
         browser.see(By.xpath("//*[@role='status'][contains(., 'nothing is charged twice')]"));
         shop.services().wallet().outage(false);
-        browser.waitFor("it is asked again and can be tried again", () -> browser.shows("Nothing was charged") || browser.shows("has not answered yet"));
+        browser.waitFor(
+                "it is asked again and can be tried again",
+                () -> browser.shows("Nothing was charged") || browser.shows("has not answered yet"));
         assertThat(browser.violations()).isEmpty();
     }
 
@@ -80,7 +85,10 @@ class FaultsTest extends AtCounter {
         browser.see(By.xpath("//label[contains(., 'Express')][contains(., '34.00')]"));
         browser.close();
         desk("delivery");
-        browser.waitFor("the seller reads it", () -> browser.shows("The carrier is not answering; cells with a quote take their other price meanwhile."));
+        browser.waitFor(
+                "the seller reads it",
+                () -> browser.shows(
+                        "The carrier is not answering; cells with a quote take their other price meanwhile."));
         browser.close();
         shop.services().carrier().outage(false);
         shop.services().carrier().refuse(true);
@@ -95,7 +103,8 @@ class FaultsTest extends AtCounter {
         desk("shop");
         shop.services().rates().outage(true);
         browser.click(By.xpath("//button[contains(., 'Fetch the rates now')]"));
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'The feed of exchange rates is not answering. The last rates stand; try again later.')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'The feed of exchange rates is not answering. The last "
+                + "rates stand; try again later.')]"));
         browser.close();
         open(390, 844);
         browser.choose("select[aria-label=Currency]", "CHF");
@@ -116,7 +125,8 @@ class FaultsTest extends AtCounter {
         browser.click(By.xpath("//label[contains(., 'A business or school buys this')]"));
         shop.services().register().outage(true);
         browser.fill("input[autocomplete=off]", "DE987654321");
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'The register of tax numbers is not answering, so tax is charged as to a person for now.')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'The register of tax numbers is not answering, so tax is "
+                + "charged as to a person for now.')]"));
         shop.services().register().outage(false);
         browser.fill("input[autocomplete=off]", "DE987654320");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'The register does not know this tax number')]"));
@@ -170,13 +180,15 @@ class FaultsTest extends AtCounter {
         browser.click("tbody th button");
         browser.fill("input[name=secret]", "not-a-key");
         browser.keys(Keys.ENTER);
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'The service does not know this key. Copy it again, whole and without spaces.')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'The service does not know this key. Copy it again, whole "
+                + "and without spaces.')]"));
         browser.fill("input[name=secret]", TaxRates.KEY);
         browser.keys(Keys.ENTER);
         browser.see(By.xpath("//button[contains(., 'Ask the rate service about')]"));
         shop.services().taxRates().outage(true);
         browser.click(By.xpath("//button[contains(., 'Ask the rate service about')]"));
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'The tax-rate service is not answering. Nothing was changed; try again in a few minutes.')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'The tax-rate service is not answering. Nothing was "
+                + "changed; try again in a few minutes.')]"));
         shop.services().taxRates().outage(false);
         browser.click(By.xpath("//button[contains(., 'Ask the rate service about')]"));
         browser.see(By.xpath("//li[contains(., '% on ordinary goods')]//button[contains(., 'take it for')]"));

@@ -24,7 +24,8 @@ class LooksTest extends AtDesk {
         List<?> off = (List<?>) browser.script("""
                 const grid = document.querySelector('[role=grid]');
                 const cells = [...grid.querySelectorAll('tbody tr:first-child [role=gridcell]')];
-                const labels = [...(grid.querySelectorAll('tfoot span').length ? grid.querySelectorAll('tfoot span') : grid.nextElementSibling.querySelectorAll('span'))];
+                const labels = [...(grid.querySelectorAll('tfoot span').length ? grid.querySelectorAll('tfoot \
+                span') : grid.nextElementSibling.querySelectorAll('span'))];
                 return labels.map(label => {
                     const at = label.getBoundingClientRect();
                     const hour = Number(label.textContent);
@@ -33,8 +34,13 @@ class LooksTest extends AtDesk {
                     return Math.round(Math.abs((at.left + at.right) / 2 - edge));
                 });""");
         assertThat(off).hasSize(5).allMatch(pixels -> (Long) pixels <= 4);
-        assertThat((Boolean) browser.script("const s = [...document.querySelectorAll('[role=grid] tfoot span')].at(-1); const m = document.querySelector('main').getBoundingClientRect(); return !!s && s.getBoundingClientRect().right <= m.right"))
-                .as("the last hour is not cut").isTrue();
+        assertThat((Boolean)
+                        browser.script("const s = [...document.querySelectorAll('[role=grid] tfoot span')].at(-1); "
+                                + "const m = "
+                                + "document.querySelector('main').getBoundingClientRect(); "
+                                + "return !!s && s.getBoundingClientRect().right <= m.right"))
+                .as("the last hour is not cut")
+                .isTrue();
     }
 
     @ParameterizedTest
@@ -44,15 +50,22 @@ class LooksTest extends AtDesk {
         browser.see("main [data-path]");
         List<?> cut = (List<?>) browser.script("""
                 const pen = document.createElement('canvas').getContext('2d');
-                return [...document.querySelectorAll('main input:not([type=checkbox]):not([type=radio]):not([type=file]), main select')].filter(field => field.offsetParent).filter(field => {
+                return [...document.querySelectorAll('main \
+                input:not([type=checkbox]):not([type=radio]):not([type=file]), main select')].filter(field => \
+                field.offsetParent).filter(field => {
                     const style = getComputedStyle(field);
                     pen.font = style.font;
-                    const text = field.tagName === 'SELECT' ? field.selectedOptions[0]?.text ?? '' : field.value || field.placeholder;
-                    const room = field.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight) - (field.tagName === 'SELECT' ? 4 : 0);
+                    const text = field.tagName === 'SELECT' ? field.selectedOptions[0]?.text ?? '' : field.value || \
+                    field.placeholder;
+                    const room = field.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight) \
+                    - (field.tagName === 'SELECT' ? 4 : 0);
                     return pen.measureText(text).width > room + 1;
                 }).map(field => (field.dataset.path ?? field.name) + ': ' + (field.value || field.placeholder));""");
         // A sentence of the seller's own may be longer than any field.
-        assertThat(cut).filteredOn(field -> !String.valueOf(field).contains("/sentence") && !String.valueOf(field).contains("terms/")).isEmpty();
+        assertThat(cut)
+                .filteredOn(field -> !String.valueOf(field).contains("/sentence")
+                        && !String.valueOf(field).contains("terms/"))
+                .isEmpty();
     }
 
     @Test
@@ -62,7 +75,9 @@ class LooksTest extends AtDesk {
         browser.script("document.querySelector('main').scrollTo(0, 9e9)");
         browser.keys(Keys.chord(Keys.ALT, "4"));
         browser.waitFor("Pickup", () -> browser.url().endsWith("/pickup"));
-        browser.waitFor("at its top", () -> ((Number) browser.script("return document.querySelector('main').scrollTop")).intValue() == 0);
+        browser.waitFor(
+                "at its top",
+                () -> ((Number) browser.script("return document.querySelector('main').scrollTop")).intValue() == 0);
     }
 
     @ParameterizedTest
@@ -73,14 +88,25 @@ class LooksTest extends AtDesk {
         browser.see("main [data-path]");
         List<?> low = (List<?>) browser.script("""
                 const pen = document.createElement('canvas').getContext('2d', { willReadFrequently: true });
-                const rgb = colour => { pen.clearRect(0, 0, 1, 1); pen.fillStyle = colour; pen.fillRect(0, 0, 1, 1); return [...pen.getImageData(0, 0, 1, 1).data]; };
-                const behind = element => { for (let e = element; e; e = e.parentElement) { const c = rgb(getComputedStyle(e).backgroundColor); if (c[3] === 255) return c; } return [255, 255, 255, 255]; };
-                const light = c => [0.2126, 0.7152, 0.0722].reduce((sum, w, i) => { const v = c[i] / 255; return sum + w * (v <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4); }, 0);
+                const rgb = colour => { pen.clearRect(0, 0, 1, 1); pen.fillStyle = colour; pen.fillRect(0, 0, 1, \
+                1); return [...pen.getImageData(0, 0, 1, 1).data]; };
+                const behind = element => { for (let e = element; e; e = e.parentElement) { const c = \
+                rgb(getComputedStyle(e).backgroundColor); if (c[3] === 255) return c; } return [255, 255, 255, \
+                255]; };
+                const light = c => [0.2126, 0.7152, 0.0722].reduce((sum, w, i) => { const v = c[i] / 255; return \
+                sum + w * (v <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4); }, 0);
                 const over = (c, b) => c.map((v, i) => i === 3 ? 255 : v * c[3] / 255 + b[i] * (1 - c[3] / 255));
-                const contrast = (colour, element, opacity) => { const b = behind(element); const c = rgb(colour); c[3] *= opacity; const [x, y] = [light(over(c, b)), light(b)].sort((p, q) => q - p); return (x + 0.05) / (y + 0.05); };
-                const all = [...document.querySelectorAll('input[placeholder]')].filter(e => e.offsetParent && !e.value).map(e => { const s = getComputedStyle(e, '::placeholder'); return [e.placeholder, contrast(s.color, e, Number(s.opacity))]; })
-                    .concat([...document.querySelectorAll('button[disabled]')].filter(e => e.offsetParent).map(e => { const s = getComputedStyle(e); return [e.innerText, contrast(s.color, e, Number(s.opacity))]; }));
-                return all.length < 3 ? ['too few looked at: ' + all.length] : all.filter(([, ratio]) => ratio < 4.5).map(([name, ratio]) => name + ' ' + ratio.toFixed(2));""");
+                const contrast = (colour, element, opacity) => { const b = behind(element); const c = rgb(colour); \
+                c[3] *= opacity; const [x, y] = [light(over(c, b)), light(b)].sort((p, q) => q - p); return (x + \
+                0.05) / (y + 0.05); };
+                const all = [...document.querySelectorAll('input[placeholder]')].filter(e => e.offsetParent && \
+                !e.value).map(e => { const s = getComputedStyle(e, '::placeholder'); return [e.placeholder, \
+                contrast(s.color, e, Number(s.opacity))]; })
+                    .concat([...document.querySelectorAll('button[disabled]')].filter(e => e.offsetParent).map(e => \
+                    { const s = getComputedStyle(e); return [e.innerText, contrast(s.color, e, Number(s.opacity))]; \
+                    }));
+                return all.length < 3 ? ['too few looked at: ' + all.length] : all.filter(([, ratio]) => ratio < \
+                4.5).map(([name, ratio]) => name + ' ' + ratio.toFixed(2));""");
         assertThat(low).isEmpty();
     }
 
@@ -88,7 +114,8 @@ class LooksTest extends AtDesk {
     void an_order_that_comes_meanwhile_is_counted_without_a_reload() {
         at("shop");
         browser.see("nav[aria-label=Stations]");
-        String count = "return Number([...document.querySelectorAll('header a')].find(a => a.textContent.startsWith('Orders')).textContent.replace(/[^0-9]/g, ''))";
+        String count = "return Number([...document.querySelectorAll('header a')].find(a => "
+                + "a.textContent.startsWith('Orders')).textContent.replace(/[^0-9]/g, ''))";
         browser.waitFor("counted", () -> ((Number) browser.script(count)).intValue() > 0);
         int before = ((Number) browser.script(count)).intValue();
         new Caller(shop.url()).placeBook();
@@ -103,7 +130,8 @@ class LooksTest extends AtDesk {
             phone.click("[aria-label='Put Kites You Can Build, book into the basket']");
             phone.clickText("Go on to the address");
             phone.see("input[autocomplete=name]");
-            phone.script("window.scrollTo(0, 0); [...document.querySelectorAll('button')].find(b => b.textContent.includes('Go on to delivery')).focus()");
+            phone.script("window.scrollTo(0, 0); [...document.querySelectorAll('button')].find(b => "
+                    + "b.textContent.includes('Go on to delivery')).focus()");
             phone.waitFor("above it", () -> (Boolean) phone.script("""
                     const button = document.activeElement.getBoundingClientRect();
                     return button.bottom <= document.querySelector('aside').getBoundingClientRect().top + 1;"""));

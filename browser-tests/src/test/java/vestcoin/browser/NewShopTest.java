@@ -14,7 +14,12 @@ class NewShopTest {
     @Test
     void an_owner_makes_a_shop_that_prices_its_first_order() throws Exception {
         int port = RunningShop.freePort();
-        try (@SuppressWarnings("unused") var context = ServeCommand.application(port, Files.createTempDirectory("vest-coin-new"), "http://127.0.0.1:1", "--vest-coin.first-code=" + RunningShop.FIRST_CODE);
+        try (@SuppressWarnings("unused")
+                        var context = ServeCommand.application(
+                                port,
+                                Files.createTempDirectory("vest-coin-new"),
+                                "http://127.0.0.1:1",
+                                "--vest-coin.first-code=" + RunningShop.FIRST_CODE);
                 Browser browser = Browser.open(1280, 800)) {
             browser.go("http://127.0.0.1:" + port + "/");
             browser.fill("input[name=shopName]", "Nørd Candles");
@@ -25,10 +30,13 @@ class NewShopTest {
             browser.fill("input[name=password]", "four quiet brown words");
             browser.keys(Keys.ENTER);
             browser.see(By.xpath("//*[@role='alert'][contains(., 'no country known here')]"));
-            assertThat(browser.see("input[name=shopName]").getDomProperty("value")).as("nothing typed is lost").isEqualTo("Nørd Candles");
+            assertThat(browser.see("input[name=shopName]").getDomProperty("value"))
+                    .as("nothing typed is lost")
+                    .isEqualTo("Nørd Candles");
             browser.fill("input[name=country]", "denmark");
             browser.keys(Keys.ENTER);
-            browser.waitFor("the new shop opens at the first questions", () -> browser.url().endsWith("/desk/nord-candles/begin"));
+            browser.waitFor("the new shop opens at the first questions", () -> browser.url()
+                    .endsWith("/desk/nord-candles/begin"));
             browser.clickText("Begin with nothing");
             browser.waitFor("or at its letterhead", () -> browser.url().endsWith("/desk/nord-candles/shop"));
             browser.waitFor("what blocks is counted", () -> browser.shows("2 stand against opening"));
@@ -57,7 +65,9 @@ class NewShopTest {
             browser.waitFor("one is one", () -> browser.shows("1 zone, 1 option"));
             browser.click("[data-path='delivery/zones/home/rates/by-post']");
             browser.keys("to 1 kg 39.00, then +8.00/kg", Keys.ENTER);
-            browser.waitFor("the ticket has the delivery", () -> browser.see("[data-amount='To pay']").getText().equals("139.00"));
+            browser.waitFor(
+                    "the ticket has the delivery",
+                    () -> browser.see("[data-amount='To pay']").getText().equals("139.00"));
 
             // Tax: a share of one is asked about, then written as a percentage.
             browser.keys(Keys.chord(Keys.ALT, "5"));
@@ -71,34 +81,68 @@ class NewShopTest {
             browser.keys(Keys.chord(Keys.CONTROL, "a"), "25", Keys.ENTER);
             browser.waitFor("a quarter is tax", () -> browser.shows("VAT inside, 25 %"));
             // 139.00 × 25 ÷ 125
-            assertThat(browser.see("[data-amount='VAT inside, 25 %']").getText()).isEqualTo("27.80");
+            assertThat(browser.see("[data-amount='VAT inside, 25 %']").getText())
+                    .isEqualTo("27.80");
         }
     }
 
     @Test
-    void by_keyboard_alone_an_empty_installation_becomes_a_shop_that_prices_an_order_to_three_countries() throws Exception {
+    void by_keyboard_alone_an_empty_installation_becomes_a_shop_that_prices_an_order_to_three_countries()
+            throws Exception {
         int port = RunningShop.freePort();
-        try (@SuppressWarnings("unused") var context = ServeCommand.application(port, Files.createTempDirectory("vest-coin-new"), "http://127.0.0.1:1", "--vest-coin.first-code=" + RunningShop.FIRST_CODE);
+        try (@SuppressWarnings("unused")
+                        var context = ServeCommand.application(
+                                port,
+                                Files.createTempDirectory("vest-coin-new"),
+                                "http://127.0.0.1:1",
+                                "--vest-coin.first-code=" + RunningShop.FIRST_CODE);
                 Browser browser = Browser.open(1280, 800)) {
             browser.go("http://127.0.0.1:" + port + "/");
-            browser.waitFor("the name is asked first", () -> "shopName".equals(browser.script("return document.activeElement.name")));
-            browser.keys("Nørd Candles", Keys.TAB, RunningShop.FIRST_CODE, Keys.TAB, "ireland", Keys.TAB, Keys.TAB, "owner@candles.example", Keys.TAB, "four quiet brown words", Keys.ENTER);
-            browser.waitFor("the first questions", () -> browser.url().endsWith("/desk/nord-candles/begin") && "Region".equals(browser.script("return document.activeElement.ariaLabel")));
+            browser.waitFor("the name is asked first", () -> "shopName"
+                    .equals(browser.script("return document.activeElement.name")));
+            browser.keys(
+                    "Nørd Candles",
+                    Keys.TAB,
+                    RunningShop.FIRST_CODE,
+                    Keys.TAB,
+                    "ireland",
+                    Keys.TAB,
+                    Keys.TAB,
+                    "owner@candles.example",
+                    Keys.TAB,
+                    "four quiet brown words",
+                    Keys.ENTER);
+            browser.waitFor(
+                    "the first questions",
+                    () -> browser.url().endsWith("/desk/nord-candles/begin")
+                            && "Region".equals(browser.script("return document.activeElement.ariaLabel")));
             assertThat(browser.violations()).isEmpty();
             // Region, three kinds of goods, three ways, then who may order: one down is the Union.
-            browser.keys(Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.ARROW_DOWN, Keys.ENTER);
-            browser.waitFor("a basket is priced at home", () -> browser.see("[data-amount='To pay']").getText().equals("25.00"));
+            browser.keys(
+                    Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.ARROW_DOWN, Keys.ENTER);
+            browser.waitFor(
+                    "a basket is priced at home",
+                    () -> browser.see("[data-amount='To pay']").getText().equals("25.00"));
             // 25.00 × 23 ÷ 123
-            assertThat(browser.see("[data-amount='VAT inside, 23 %']").getText()).isEqualTo("4.67");
+            assertThat(browser.see("[data-amount='VAT inside, 23 %']").getText())
+                    .isEqualTo("4.67");
             sendTo(browser, "DE");
-            browser.waitFor("to Germany", () -> browser.see("[data-amount='To pay']").getText().equals("32.00"));
+            browser.waitFor(
+                    "to Germany",
+                    () -> browser.see("[data-amount='To pay']").getText().equals("32.00"));
             // 32.00 × 19 ÷ 119
-            browser.waitFor("at Germany's rate", () -> browser.see("[data-amount='VAT inside, 19 %']").getText().equals("5.11"));
+            browser.waitFor("at Germany's rate", () -> browser.see("[data-amount='VAT inside, 19 %']")
+                    .getText()
+                    .equals("5.11"));
             sendTo(browser, "FR");
             // 32.00 × 20 ÷ 120
-            browser.waitFor("at France's rate", () -> browser.see("[data-amount='VAT inside, 20 %']").getText().equals("5.33"));
+            browser.waitFor("at France's rate", () -> browser.see("[data-amount='VAT inside, 20 %']")
+                    .getText()
+                    .equals("5.33"));
             browser.keys(Keys.chord(Keys.ALT, "5"));
-            browser.waitFor("the rates are to be confirmed", () -> browser.shows("30 places are filled from the reference and not confirmed yet."));
+            browser.waitFor(
+                    "the rates are to be confirmed",
+                    () -> browser.shows("30 places are filled from the reference and not confirmed yet."));
             browser.keys(Keys.chord(Keys.CONTROL, "z"));
             browser.waitFor("one undo takes all answers back", () -> browser.shows("Nothing is taxed yet."));
         }
@@ -106,14 +150,18 @@ class NewShopTest {
 
     private static void sendTo(Browser browser, String country) {
         browser.keys(Keys.chord(Keys.ALT, "t"));
-        browser.waitFor("the ticket has the cursor", () -> "ticket-basket".equals(browser.script("return document.activeElement.id")));
+        browser.waitFor("the ticket has the cursor", () -> "ticket-basket"
+                .equals(browser.script("return document.activeElement.id")));
         // Past the basket and what is in it.
         browser.keys(Keys.TAB, Keys.TAB, Keys.ENTER);
-        browser.waitFor("the place can be typed", () -> "country".equals(browser.script("return document.activeElement.name")));
+        browser.waitFor(
+                "the place can be typed", () -> "country".equals(browser.script("return document.activeElement.name")));
         browser.keys(Keys.chord(Keys.CONTROL, "a"), country, Keys.ENTER);
     }
 
     private static void cursorAt(Browser browser, String path) {
-        browser.waitFor("the cursor is at " + path, () -> path.equals(browser.script("return document.activeElement.dataset.path")));
+        browser.waitFor(
+                "the cursor is at " + path,
+                () -> path.equals(browser.script("return document.activeElement.dataset.path")));
     }
 }

@@ -22,7 +22,8 @@ class OpeningTest extends AtDesk {
         browser.fill("main input.inplace", "Back on Monday.");
         browser.clickText("Close the shop");
         browser.seeText("The shop is closed");
-        assertThat(browser.see(By.xpath("//button[.='Open the shop']")).isEnabled()).isFalse();
+        assertThat(browser.see(By.xpath("//button[.='Open the shop']")).isEnabled())
+                .isFalse();
         assertThat(browser.violations()).isEmpty();
         browser.dark(true);
         assertThat(browser.contrast()).isEmpty();
@@ -52,7 +53,10 @@ class OpeningTest extends AtDesk {
         browser.see(By.xpath("//*[@role='alert'][contains(., '-3 cannot be what is left')]"));
         browser.fill("[aria-label='Left of Line reel']", "7");
         browser.keys(Keys.ENTER);
-        browser.waitFor("it is kept", () -> shop.owner().get("/api/shops/" + DemoShop.SHOP + "/stock/line-reel").text().contains("\"7\""));
+        browser.waitFor("it is kept", () -> shop.owner()
+                .get("/api/shops/" + DemoShop.SHOP + "/stock/line-reel")
+                .text()
+                .contains("\"7\""));
         assertThat(browser.shows("Draft: no changes")).as("no draft between").isTrue();
         assertThat(browser.violations()).isEmpty();
     }
@@ -61,10 +65,18 @@ class OpeningTest extends AtDesk {
     void a_link_for_another_site_is_made_where_goods_are_kept() {
         at("goods");
         browser.click(By.xpath("//summary[contains(., 'Sell from another site')]"));
-        browser.choose("details[open] select", "basket " + browser.script("return [...document.querySelectorAll('details[open] option')].find(o => o.value.startsWith('basket')).value.slice(7)"));
+        browser.choose(
+                "details[open] select",
+                "basket "
+                        + browser.script("return [...document.querySelectorAll('details[open] option')].find(o => "
+                                + "o.value.startsWith('basket')).value.slice(7)"));
         browser.clickText("Make it");
-        browser.waitFor("the link", () -> String.valueOf(browser.see("textarea[aria-label='The link']").getDomProperty("value")).contains("/counter/" + DemoShop.SHOP + "?take="));
-        assertThat(String.valueOf(browser.see("textarea[aria-label='HTML to paste']").getDomProperty("value"))).startsWith("<a href=");
+        browser.waitFor("the link", () -> String.valueOf(
+                        browser.see("textarea[aria-label='The link']").getDomProperty("value"))
+                .contains("/counter/" + DemoShop.SHOP + "?take="));
+        assertThat(String.valueOf(
+                        browser.see("textarea[aria-label='HTML to paste']").getDomProperty("value")))
+                .startsWith("<a href=");
     }
 
     @Test
@@ -80,7 +92,10 @@ class OpeningTest extends AtDesk {
         browser.clickText("Add a field");
         browser.fill("[data-path='terms/asking/extras/field/name']", "Colour of the tail");
         browser.keys(Keys.ENTER);
-        browser.waitFor("it is kept", () -> shop.owner().get("/api/shops/" + DemoShop.SHOP + "/draft").text().contains("Colour of the tail"));
+        browser.waitFor("it is kept", () -> shop.owner()
+                .get("/api/shops/" + DemoShop.SHOP + "/draft")
+                .text()
+                .contains("Colour of the tail"));
         browser.fill("[data-path='terms/asking/leastAge']", "99");
         browser.keys(Keys.ENTER);
         browser.see(By.xpath("//*[@role='alert'][contains(., '99 cannot be a least age')]"));

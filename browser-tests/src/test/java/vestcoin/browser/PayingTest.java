@@ -60,7 +60,12 @@ class PayingTest extends AtCounter {
         browser = Browser.atDesk(shop);
         browser.go(shop.url() + DESK + "/orders/" + number);
         browser.see(By.xpath("//h2[contains(., 'authorised')]"));
-        for (String said : new String[] {"declined by the bank", "not enough money on the card", "the card has expired", "could not confirm the buyer"}) {
+        for (String said : new String[] {
+            "declined by the bank",
+            "not enough money on the card",
+            "the card has expired",
+            "could not confirm the buyer"
+        }) {
             assertThat(browser.shows(said)).as(said).isTrue();
         }
     }
@@ -74,7 +79,9 @@ class PayingTest extends AtCounter {
         shop.cards().outage(false);
         pay(TestCard.SILENT.number());
         browser.see(By.xpath("//*[@role='status'][contains(., 'nothing is charged twice')]"));
-        assertThat(browser.script("return document.querySelector('input[name=number]')")).as("no second card while the first is open").isNull();
+        assertThat(browser.script("return document.querySelector('input[name=number]')"))
+                .as("no second card while the first is open")
+                .isNull();
         clean("a bank that never answers");
     }
 
@@ -96,7 +103,8 @@ class PayingTest extends AtCounter {
     void a_transfer_is_told_how_and_found_on_the_bank_s_statement() throws IOException {
         String number = ordered("Bank transfer");
         done();
-        String reference = browser.see(By.xpath("//dt[.='Reference']/following-sibling::dd[1]")).getText();
+        String reference = browser.see(By.xpath("//dt[.='Reference']/following-sibling::dd[1]"))
+                .getText();
         assertThat(browser.see("svg[aria-label^='Square code']").isDisplayed()).isTrue();
         clean("a transfer");
         browser.close();

@@ -24,7 +24,11 @@ class PickupAndTermsTest extends AtDesk {
         browser.waitFor("as they are", () -> value(hours).equals("mon-fri 10:00-17:00; sat 10:00-13:00"));
         browser.fill("[data-path='" + hours + "']", "sun 11:00-12:00");
         browser.keys(Keys.ENTER);
-        browser.waitFor("only Sundays at eleven are left", () -> browser.see(By.xpath("//section[@aria-label='Workshop, Example Dock']//ul")).getText().lines().allMatch(slot -> slot.startsWith("Sun ") && slot.endsWith("11:00")));
+        browser.waitFor("only Sundays at eleven are left", () -> browser.see(
+                        By.xpath("//section[@aria-label='Workshop, Example Dock']//ul"))
+                .getText()
+                .lines()
+                .allMatch(slot -> slot.startsWith("Sun ") && slot.endsWith("11:00")));
         browser.fill("[data-path='" + hours + "']", "whenever");
         browser.keys(Keys.ENTER);
         browser.see(By.xpath("//section[@aria-label='Workshop, Example Dock']//*[@role='alert']"));
@@ -69,8 +73,12 @@ class PickupAndTermsTest extends AtDesk {
         browser.see("svg[aria-label='Brought round within 8 km']");
         browser.fill("[data-path='pickup/places/market/hours']", Keys.DELETE.toString());
         browser.keys(Keys.ENTER);
-        browser.waitFor("the slots say why there are none", () -> browser.see("section[aria-label='Market stall, Saturdays']").getText().contains("It has no opening hours yet."));
-        browser.waitFor("the way says what is missing", () -> text("ul[aria-label='Ways to the buyer']").matches("(?s).*Collected\\R(?!Offered).*Go there.*"));
+        browser.waitFor(
+                "the slots say why there are none", () -> browser.see("section[aria-label='Market stall, Saturdays']")
+                        .getText()
+                        .contains("It has no opening hours yet."));
+        browser.waitFor("the way says what is missing", () -> text("ul[aria-label='Ways to the buyer']")
+                .matches("(?s).*Collected\\R(?!Offered).*Go there.*"));
         browser.clickText("Undo");
         browser.waitFor("back", () -> value("pickup/places/market/hours").equals("sat 09:00-14:00"));
     }
@@ -88,10 +96,15 @@ class PickupAndTermsTest extends AtDesk {
         browser.fill("[data-path='" + returns + "']", "Send it back within 30 days. We pay for the return.");
         browser.keys(Keys.TAB);
         browser.waitFor("the days differ", () -> browser.shows("The text says 30 days, the setting says 21."));
-        browser.waitFor("the payer differs", () -> browser.shows("The text says that the shop pays for sending goods back, the setting says the other."));
+        browser.waitFor(
+                "the payer differs",
+                () -> browser.shows(
+                        "The text says that the shop pays for sending goods back, the setting says the other."));
         browser.clickText("Undo");
         browser.clickText("Undo");
-        browser.waitFor("back", () -> value("terms/returnDays").equals("30") && value(returns).equals(was));
+        browser.waitFor(
+                "back",
+                () -> value("terms/returnDays").equals("30") && value(returns).equals(was));
     }
 
     @Test
@@ -99,14 +112,18 @@ class PickupAndTermsTest extends AtDesk {
         at("terms");
         browser.click(By.xpath("//summary[contains(., 'Letters')]"));
         String subject = "input[aria-label='Subject: The order is confirmed, to the buyer, en']";
-        browser.waitFor("the one that ships", () -> browser.see(subject).getDomProperty("value").equals("Your order {order} at {shop}"));
+        browser.waitFor(
+                "the one that ships",
+                () -> browser.see(subject).getDomProperty("value").equals("Your order {order} at {shop}"));
         browser.fill(subject, Keys.DELETE.toString());
         browser.click("h1");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'The letter has no subject')]"));
         browser.fill(subject, "Fair winds, {name}");
         browser.click("h1");
         browser.clickText("Back to the letter that ships");
-        browser.waitFor("it is back", () -> browser.see(subject).getDomProperty("value").equals("Your order {order} at {shop}"));
+        browser.waitFor(
+                "it is back",
+                () -> browser.see(subject).getDomProperty("value").equals("Your order {order} at {shop}"));
         assertThat(browser.violations()).isEmpty();
     }
 

@@ -18,7 +18,10 @@ class ReturningBuyerTest extends AtCounter {
     }
 
     private void named() {
-        assertThat(browser.unnamed()).as("without a name for a screen reader, at " + browser.see("h1").getText()).isEmpty();
+        assertThat(browser.unnamed())
+                .as("without a name for a screen reader, at "
+                        + browser.see("h1").getText())
+                .isEmpty();
         assertThat(browser.scrollsSideways()).isFalse();
     }
 
@@ -37,7 +40,9 @@ class ReturningBuyerTest extends AtCounter {
         pay("9810000000000001");
         done();
         named();
-        assertThat(browser.taps()).as("taps from the empty basket to the receipt").isLessThanOrEqualTo(12);
+        assertThat(browser.taps())
+                .as("taps from the empty basket to the receipt")
+                .isLessThanOrEqualTo(12);
     }
 
     @Test
@@ -50,8 +55,10 @@ class ReturningBuyerTest extends AtCounter {
         browser.clickText("Go on to delivery");
         assertThat(browser.see("h1").getText()).as("nobody is named yet").isEqualTo("Where does it go?");
         browser.see(By.xpath("//label[contains(., 'Who receives it')]//input")).sendKeys("Finn Sample");
-        browser.see(By.xpath("//label[contains(., 'A message that goes with it')]//textarea")).sendKeys("Fly it high.");
-        browser.see(By.xpath("//label[contains(., 'A note to the shop')]//textarea")).sendKeys("No hurry.");
+        browser.see(By.xpath("//label[contains(., 'A message that goes with it')]//textarea"))
+                .sendKeys("Fly it high.");
+        browser.see(By.xpath("//label[contains(., 'A note to the shop')]//textarea"))
+                .sendKeys("No hurry.");
         assertThat(browser.violations()).isEmpty();
         browser.clickText("Go on to delivery");
         browser.clickText("Go on to payment");
@@ -66,7 +73,12 @@ class ReturningBuyerTest extends AtCounter {
         browser.see(By.xpath("//*[@role='status'][contains(., 'a letter is on its way')]"));
         assertThat(browser.violations()).isEmpty();
         shop.context().getBean(Messages.class).settled();
-        Matcher link = Pattern.compile("http\\S+/me\\?key=\\S+").matcher(shop.services().post().letters().stream().filter(letter -> letter.subject().contains("Your orders")).findFirst().orElseThrow().plain());
+        Matcher link = Pattern.compile("http\\S+/me\\?key=\\S+")
+                .matcher(shop.services().post().letters().stream()
+                        .filter(letter -> letter.subject().contains("Your orders"))
+                        .findFirst()
+                        .orElseThrow()
+                        .plain());
         assertThat(link.find()).isTrue();
         browser.go(link.group());
         browser.see(By.xpath("//a[contains(., 'Order " + number + "')]"));
@@ -81,7 +93,9 @@ class ReturningBuyerTest extends AtCounter {
 
         browser = Browser.atDesk(shop);
         browser.go(shop.url() + "/desk/tern-and-tether/orders/" + number);
-        browser.waitFor("the seller reads what was wished", () -> browser.shows("Finn Sample") && browser.shows("Fly it high.") && browser.shows("No hurry."));
+        browser.waitFor(
+                "the seller reads what was wished",
+                () -> browser.shows("Finn Sample") && browser.shows("Fly it high.") && browser.shows("No hurry."));
         browser.seeText("Slip for the parcel, without prices");
     }
 
@@ -93,9 +107,13 @@ class ReturningBuyerTest extends AtCounter {
         browser.click(By.xpath("//li[contains(., 'Line reel')]//label[1]"));
         put("Line reel");
         address();
-        browser.waitFor("two ways to choose", () -> browser.shows("All of it the same way") && browser.shows("Or each its own way. From Store in Cork: Line reel"));
+        browser.waitFor(
+                "two ways to choose",
+                () -> browser.shows("All of it the same way")
+                        && browser.shows("Or each its own way. From Store in Cork: Line reel"));
         String before = browser.see("[data-total]").getDomAttribute("data-total");
-        browser.click(By.xpath("//fieldset[.//legend[contains(., 'Store in Cork')]]//label[contains(., 'Tube parcel')]"));
+        browser.click(
+                By.xpath("//fieldset[.//legend[contains(., 'Store in Cork')]]//label[contains(., 'Tube parcel')]"));
         browser.waitFor("each its own", () -> browser.shows("Tube parcel from Store in Cork"));
         assertThat(browser.see("[data-total]").getDomAttribute("data-total")).isNotEqualTo(before);
         assertThat(browser.violations()).isEmpty();
@@ -108,7 +126,10 @@ class ReturningBuyerTest extends AtCounter {
 
     @Test
     void a_form_on_another_site_opens_the_counter_with_what_was_chosen_there() throws IOException {
-        shop.context().getBean(vestcoin.app.run.DemoShop.class).elsewhere().ifPresent(shop.services().elsewhere()::show);
+        shop.context()
+                .getBean(vestcoin.app.run.DemoShop.class)
+                .elsewhere()
+                .ifPresent(shop.services().elsewhere()::show);
         browser = Browser.open(390, 844);
         browser.go(shop.services().elsewhere().url() + "/page");
         browser.choose("select[name='option.size']", "large");
@@ -120,7 +141,8 @@ class ReturningBuyerTest extends AtCounter {
         browser.go(browser.url());
         total("137.40");
         browser.go(shop.services().elsewhere().url() + "/page");
-        String link = String.valueOf(browser.see(By.xpath("//a[contains(., 'Two deltas')]")).getDomAttribute("href"));
+        String link = String.valueOf(
+                browser.see(By.xpath("//a[contains(., 'Two deltas')]")).getDomAttribute("href"));
         browser.go(link.replaceFirst("take=e", "take=f"));
         browser.see(By.xpath("//*[@role='alert'][contains(., 'was changed after the shop made it')]"));
         total("137.40");

@@ -23,7 +23,6 @@ class SheetTest extends AtDesk {
     @TempDir
     Path folder;
 
-
     SheetTest(RunningShop.Running shop) {
         super(shop);
     }
@@ -36,7 +35,8 @@ class SheetTest extends AtDesk {
         browser.script("""
                 const data = new DataTransfer();
                 data.setData('text/plain', arguments[0]);
-                document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+                document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: \
+                true }));
                 """, block);
     }
 
@@ -49,18 +49,40 @@ class SheetTest extends AtDesk {
         }
         for (int zone = 0; zone < ZONES; zone++) {
             String id = "far-" + zone;
-            edits.add(Map.of("path", "delivery/zones/" + id, "now", Map.of("id", id, "name", "Far " + zone, "places", List.of("AR-" + (char) ('A' + zone)), "rates", Map.of())));
+            edits.add(Map.of(
+                    "path",
+                    "delivery/zones/" + id,
+                    "now",
+                    Map.of(
+                            "id",
+                            id,
+                            "name",
+                            "Far " + zone,
+                            "places",
+                            List.of("AR-" + (char) ('A' + zone)),
+                            "rates",
+                            Map.of())));
         }
         edits.removeIf(edit -> edit.get("path").equals("delivery/zones/far-8"));
-        edits.add(Map.of("path", "delivery/zones/far-8", "now", Map.of("id", "far-8", "name", "Far 8", "places", List.of("AR-Z"), "rates", Map.of())));
+        edits.add(Map.of(
+                "path",
+                "delivery/zones/far-8",
+                "now",
+                Map.of("id", "far-8", "name", "Far 8", "places", List.of("AR-Z"), "rates", Map.of())));
         Caller owner = shop.owner();
-        assertThat(owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", edits)).status()).isEqualTo(200);
+        assertThat(owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", edits))
+                        .status())
+                .isEqualTo(200);
 
         at("delivery");
         StringBuilder block = new StringBuilder();
         for (int zone = 0; zone < ZONES; zone++) {
             for (int option = 0; option < OPTIONS; option++) {
-                block.append(option == 0 ? "" : "\t").append(zone == 4 && option == 2 ? "about six" : "to 1 kg " + (zone + 3) + ".10, then +0." + (option + 1) + "0/kg");
+                block.append(option == 0 ? "" : "\t")
+                        .append(
+                                zone == 4 && option == 2
+                                        ? "about six"
+                                        : "to 1 kg " + (zone + 3) + ".10, then +0." + (option + 1) + "0/kg");
             }
             block.append("\n");
         }
@@ -68,13 +90,20 @@ class SheetTest extends AtDesk {
         browser.click(cell(0, 0));
         paste(block.toString());
         browser.waitFor("the first cell is filled", () -> text(cell(0, 0)).equals("to 1 kg 3.10, then +0.10/kg"));
-        long filled = (Long) browser.script("return [...document.querySelectorAll('[data-path*=\"/far-\"]')].filter(cell => cell.innerText.startsWith('to 1 kg')).length");
+        long filled =
+                (Long) browser.script("return [...document.querySelectorAll('[data-path*=\"/far-\"]')].filter(cell => "
+                        + "cell.innerText.startsWith('to 1 kg')).length");
         assertThat(filled).isEqualTo(ZONES * OPTIONS - 1);
         assertThat(browser.see(cell(4, 2)).getAttribute("aria-invalid")).isEqualTo("true");
         assertThat(text(cell(4, 2))).isEqualTo("not offered");
         assertThat(browser.see(By.cssSelector("main [role=alert]")).getText()).contains("about six");
         browser.clickText("Undo");
-        browser.waitFor("all are empty again", () -> (Long) browser.script("return [...document.querySelectorAll('[data-path*=\"/far-\"]')].filter(cell => cell.innerText.startsWith('to 1 kg')).length") == 0);
+        browser.waitFor(
+                "all are empty again",
+                () -> (Long) browser.script("return "
+                                + "[...document.querySelectorAll('[data-path*=\"/far-\"]')]"
+                                + ".filter(cell => cell.innerText.startsWith('to 1 kg')).length")
+                        == 0);
         browser.clickText("Undo");
         browser.waitFor("the zones are gone", () -> !browser.shows("Far 3"));
     }
@@ -89,7 +118,8 @@ class SheetTest extends AtDesk {
         browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_DOWN));
         browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_DOWN));
         browser.keys(Keys.chord(Keys.CONTROL, "d"));
-        browser.waitFor("filled down", () -> text(ireland).equals("2.20") && text(north).equals("2.20"));
+        browser.waitFor(
+                "filled down", () -> text(ireland).equals("2.20") && text(north).equals("2.20"));
         browser.clickText("Undo");
         browser.waitFor("back", () -> text(north).startsWith("to 0.1 kg 2.60"));
     }
@@ -100,14 +130,18 @@ class SheetTest extends AtDesk {
         browser.click("[data-path='delivery/zones/ireland/rates/tube']");
         browser.fill("input[aria-label='Price of band 2']", "9.90");
         browser.keys(Keys.ENTER);
-        browser.waitFor("the text follows", () -> text("[data-path='delivery/zones/ireland/rates/tube']").equals("to 1 kg 6.90, to 5 kg 9.90, then +0.80/kg"));
+        browser.waitFor("the text follows", () -> text("[data-path='delivery/zones/ireland/rates/tube']")
+                .equals("to 1 kg 6.90, to 5 kg 9.90, then +0.80/kg"));
         browser.fill("input[aria-label='Free from']", "180");
         browser.keys(Keys.ENTER);
-        browser.waitFor("and again", () -> text("[data-path='delivery/zones/ireland/rates/tube']").endsWith(", from 180 free"));
+        browser.waitFor("and again", () -> text("[data-path='delivery/zones/ireland/rates/tube']")
+                .endsWith(", from 180 free"));
         browser.clickText("Undo");
-        browser.waitFor("one taken back", () -> text("[data-path='delivery/zones/ireland/rates/tube']").endsWith("then +0.80/kg"));
+        browser.waitFor("one taken back", () -> text("[data-path='delivery/zones/ireland/rates/tube']")
+                .endsWith("then +0.80/kg"));
         browser.clickText("Undo");
-        browser.waitFor("both taken back", () -> text("[data-path='delivery/zones/ireland/rates/tube']").contains("to 5 kg 9.40"));
+        browser.waitFor("both taken back", () -> text("[data-path='delivery/zones/ireland/rates/tube']")
+                .contains("to 5 kg 9.40"));
     }
 
     @Test
@@ -120,7 +154,8 @@ class SheetTest extends AtDesk {
         browser.fill("[data-path='goods/products/delta-kite/options/size/choices/large/extra']", "20.00");
         browser.keys(Keys.ENTER);
         // 2 × (48.00 + 20.00) + 24.50 + 9.40
-        browser.waitFor("the ticket has it", () -> text("[data-amount='To pay']").equals("169.90"));
+        browser.waitFor(
+                "the ticket has it", () -> text("[data-amount='To pay']").equals("169.90"));
         browser.clickText("Undo");
         browser.waitFor("back", () -> text("[data-amount='To pay']").equals("161.90"));
     }
@@ -131,13 +166,18 @@ class SheetTest extends AtDesk {
         at("goods");
         browser.see(By.xpath("//button[normalize-space(.)='From a file']"));
         browser.upload("input[type=file]", file);
-        browser.waitFor("what would change is told", () -> browser.shows("2 rows read: 0 new, 1 changed, 1 that cannot be taken"));
-        assertThat(browser.see("ul[aria-label='Bad rows']").getText()).contains("Line 3, parafoil, price: “cheap” is not a decimal number.");
+        browser.waitFor(
+                "what would change is told",
+                () -> browser.shows("2 rows read: 0 new, 1 changed, 1 that cannot be taken"));
+        assertThat(browser.see("ul[aria-label='Bad rows']").getText())
+                .contains("Line 3, parafoil, price: “cheap” is not a decimal number.");
         browser.clickText("Take the good rows");
-        browser.waitFor("taken", () -> text("[data-path='goods/products/box-kite/price']").equals("91.00"));
+        browser.waitFor("taken", () -> text("[data-path='goods/products/box-kite/price']")
+                .equals("91.00"));
         assertThat(text("[data-path='goods/products/parafoil/price']")).isEqualTo("59.50");
         browser.clickText("Undo");
-        browser.waitFor("back", () -> text("[data-path='goods/products/box-kite/price']").equals("86.00"));
+        browser.waitFor("back", () -> text("[data-path='goods/products/box-kite/price']")
+                .equals("86.00"));
     }
 
     @Test
@@ -150,7 +190,8 @@ class SheetTest extends AtDesk {
         browser.see(By.xpath("//*[@role='alert'][contains(., '0.23 % or as 23 %')]"));
         browser.keys(Keys.ESCAPE);
         browser.click(By.xpath("//section[@aria-label='Priced order']//p[contains(., 'Sold within Ireland')]/button"));
-        browser.waitFor("the cursor is where it was decided", () -> "tax/sourcing".equals(browser.script("return document.activeElement.dataset.path")));
+        browser.waitFor("the cursor is where it was decided", () -> "tax/sourcing"
+                .equals(browser.script("return document.activeElement.dataset.path")));
     }
 
     @Test
@@ -160,9 +201,13 @@ class SheetTest extends AtDesk {
         browser.fill("input[name=country]", "DE");
         browser.fill("input[name=postcode]", "10115");
         browser.keys(Keys.ENTER);
-        browser.waitFor("a person in Germany", () -> browser.shows("Person in Germany, one-stop shop on: the rates of Germany."));
+        browser.waitFor(
+                "a person in Germany",
+                () -> browser.shows("Person in Germany, one-stop shop on: the rates of Germany."));
         browser.choose("#ticket-buyer", "business");
-        browser.waitFor("no tax for a confirmed business", () -> browser.shows("Goods sent to a business in Germany with a confirmed number"));
+        browser.waitFor(
+                "no tax for a confirmed business",
+                () -> browser.shows("Goods sent to a business in Germany with a confirmed number"));
         browser.click(By.xpath("//label[contains(., 'live beside')]/input"));
         browser.waitFor("the live edition agrees", () -> browser.shows("The same live."));
     }
@@ -184,14 +229,25 @@ class SheetTest extends AtDesk {
                 return closed.length + (document.querySelector('aside [data-row^="Sail cloth"]') ? 0 : 1)""") == 0);
         browser.script("document.querySelectorAll('aside details').forEach(fold => { fold.open = true; })");
         @SuppressWarnings("unchecked")
-        List<String> rules = (List<String>) browser.script("return [...new Set([...document.querySelectorAll('aside button[title*=\"/\"]')].map(button => button.title))]");
-        assertThat(rules).contains("delivery/zones/america/rates/letter", "goods/products/line-reel/options/line/choices/braided/extra", "goods/products/sail-cloth/price");
+        List<String> rules = (List<String>) browser.script(
+                "return [...new Set([...document.querySelectorAll('aside button[title*=\"/\"]')].map(button "
+                        + "=> button.title))]");
+        assertThat(rules)
+                .contains(
+                        "delivery/zones/america/rates/letter",
+                        "goods/products/line-reel/options/line/choices/braided/extra",
+                        "goods/products/sail-cloth/price");
         for (String rule : rules) {
-            browser.script("[...document.querySelectorAll('aside button[title]')].find(button => button.title === arguments[0]).focus()", rule);
+            browser.script(
+                    "[...document.querySelectorAll('aside button[title]')].find(button => button.title === "
+                            + "arguments[0]).focus()",
+                    rule);
             browser.keys(Keys.ENTER);
             browser.waitFor(rule + " is reached", () -> {
-                Object at = browser.script("return document.querySelector('main')?.contains(document.activeElement) ? document.activeElement.dataset.path : null");
-                return at instanceof String path && (path.equals(rule) || path.startsWith(rule + "/") || rule.startsWith(path + "/"));
+                Object at = browser.script("return document.querySelector('main')?.contains(document.activeElement) ? "
+                        + "document.activeElement.dataset.path : null");
+                return at instanceof String path
+                        && (path.equals(rule) || path.startsWith(rule + "/") || rule.startsWith(path + "/"));
             });
         }
     }
@@ -203,11 +259,13 @@ class SheetTest extends AtDesk {
         browser.keys("/");
         browser.fill("input[aria-label='Find anything']", "parafoil");
         browser.keys(Keys.ENTER);
-        browser.waitFor("at its price", () -> "goods/products/parafoil/price".equals(browser.script("return document.activeElement.dataset.path")));
+        browser.waitFor("at its price", () -> "goods/products/parafoil/price"
+                .equals(browser.script("return document.activeElement.dataset.path")));
         browser.keys("/");
         browser.fill("input[aria-label='Find anything']", "time zone");
         assertThat(browser.violations()).isEmpty();
         browser.keys(Keys.ENTER);
-        browser.waitFor("at the setting", () -> "shop/timeZone".equals(browser.script("return document.activeElement.dataset.path")));
+        browser.waitFor("at the setting", () -> "shop/timeZone"
+                .equals(browser.script("return document.activeElement.dataset.path")));
     }
 }

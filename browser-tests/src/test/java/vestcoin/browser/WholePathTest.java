@@ -50,7 +50,8 @@ class WholePathTest {
 
     @ParameterizedTest
     @CsvSource({"1280,800,7.10,31.60", "390,844,7.30,31.80"})
-    void a_rate_is_changed_published_bought_with_paid_captured_and_refunded(int width, int height, String rate, String total) throws IOException {
+    void a_rate_is_changed_published_bought_with_paid_captured_and_refunded(
+            int width, int height, String rate, String total) throws IOException {
         open(width, height);
         signIn();
         browser.go(shop.url() + DESK + "/delivery");
@@ -74,7 +75,9 @@ class WholePathTest {
         browser.fill("input[aria-label^='Amount to refund']", "5.00");
         browser.clickText("Refund");
         browser.see(By.xpath("//h2[contains(., 'refunded in part')]"));
-        assertThat(browser.shows("declined by the bank")).as("the declined try stays on record").isTrue();
+        assertThat(browser.shows("declined by the bank"))
+                .as("the declined try stays on record")
+                .isTrue();
         assertThat(browser.see("[data-amount='To pay']").getText()).isEqualTo(total);
     }
 
@@ -93,7 +96,9 @@ class WholePathTest {
         browser.waitFor("the postcode fits", () -> !browser.shows("not a postcode"));
         browser.clickText("Go on to delivery");
         browser.click(By.xpath("//label[contains(., 'Tube parcel')]"));
-        browser.waitFor("the total is " + total, () -> total.equals(browser.see("[data-total]").getDomAttribute("data-total")));
+        browser.waitFor(
+                "the total is " + total,
+                () -> total.equals(browser.see("[data-total]").getDomAttribute("data-total")));
         browser.clickText("Go on to payment");
         browser.click(By.xpath("//label[contains(., 'Card')]"));
         browser.click("#agree");
@@ -116,7 +121,8 @@ class WholePathTest {
         browser.see("[data-amount='Tube parcel']");
         browser.click(TUBE);
         browser.keys(Keys.ENTER);
-        // A machine that does something else at the same time disturbs a round; the best of three is what the application takes.
+        // A machine that does something else at the same time disturbs a round; the best of three is what the
+        // application takes.
         double median = Double.MAX_VALUE;
         for (int round = 0; round < 3 && median >= 100; round++) {
             median = Math.min(median, medianOfTwenty(10 + 20 * round));
@@ -135,7 +141,8 @@ class WholePathTest {
                     const row = document.querySelector("[data-amount='Tube parcel']");
                     const start = performance.now();
                     new MutationObserver((_, seen) => {
-                      if (row.textContent === text) { seen.disconnect(); requestAnimationFrame(() => done(performance.now() - start)); }
+                      if (row.textContent === text) { seen.disconnect(); requestAnimationFrame(() => \
+                      done(performance.now() - start)); }
                     }).observe(row, { characterData: true, childList: true, subtree: true });
                     Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, text);
                     input.dispatchEvent(new Event('input', { bubbles: true }));
@@ -158,7 +165,8 @@ class WholePathTest {
         browser.see(By.xpath("//*[@role='alert'][contains(., 'cannot be read as a delivery price')]"));
         assertThat(browser.see("td input").getDomProperty("value")).isEqualTo("about seven");
         browser.keys(Keys.ESCAPE);
-        browser.waitFor("the old value stands", () -> browser.see(TUBE).getText().equals(before));
+        browser.waitFor(
+                "the old value stands", () -> browser.see(TUBE).getText().equals(before));
     }
 
     @Test
@@ -168,8 +176,11 @@ class WholePathTest {
         browser.go(shop.url() + DESK + "/tax");
         browser.click("[data-row='Tube parcel']");
         browser.click(By.xpath("//aside//button[@title='delivery/zones/ireland/rates/tube']"));
-        browser.waitFor("the rate sheet is open at the cell", () -> browser.url().endsWith("/delivery")
-                && "delivery/zones/ireland/rates/tube".equals(browser.script("return document.activeElement.dataset.path")));
+        browser.waitFor(
+                "the rate sheet is open at the cell",
+                () -> browser.url().endsWith("/delivery")
+                        && "delivery/zones/ireland/rates/tube"
+                                .equals(browser.script("return document.activeElement.dataset.path")));
     }
 
     @Test
@@ -177,19 +188,26 @@ class WholePathTest {
         open(1280, 800);
         assertClean("sign in");
         signIn();
-        for (String screen : List.of("/shop", "/goods", "/delivery", "/pickup", "/tax", "/payment", "/terms", "/orders", "/orders/1002")) {
+        for (String screen : List.of(
+                "/shop", "/goods", "/delivery", "/pickup", "/tax", "/payment", "/terms", "/orders", "/orders/1002")) {
             browser.go(shop.url() + DESK + screen);
             browser.see("h1");
-            browser.waitFor("all is loaded", () -> browser.script("return document.fonts.status").equals("loaded"));
+            browser.waitFor("all is loaded", () -> browser.script("return document.fonts.status")
+                    .equals("loaded"));
             if (!screen.startsWith("/orders")) {
                 browser.see("[data-amount='To pay']");
                 browser.click("[data-row='To pay']");
             }
             assertClean(screen);
             // The same with a row and every fold opened: a product, a zone and its map, a place of the tax book.
-            if ((Boolean) browser.script("const head = document.querySelector('main th[scope=row] button'); head?.click(); return head !== null")) {
-                browser.script("setTimeout(() => document.querySelectorAll('main details').forEach(fold => { fold.open = true; }), 300)");
-                browser.waitFor("unfolded", () -> (Boolean) browser.script("return document.querySelector('main [data-path$=\"/name\"], main section') !== null"));
+            if ((Boolean)
+                    browser.script("const head = document.querySelector('main th[scope=row] button'); head?.click(); "
+                            + "return head !== null")) {
+                browser.script(
+                        "setTimeout(() => document.querySelectorAll('main details').forEach(fold => { fold.open = "
+                                + "true; }), 300)");
+                browser.waitFor("unfolded", () -> (Boolean) browser.script(
+                        "return document.querySelector('main [data-path$=\"/name\"], main section') !== null"));
                 if (screen.equals("/delivery")) {
                     browser.see("[data-country=FR]");
                 }
@@ -229,21 +247,28 @@ class WholePathTest {
     void the_desk_on_a_phone_is_clean_and_the_ticket_is_a_drawer() throws IOException {
         open(390, 844);
         signIn();
-        for (String screen : List.of("/shop", "/goods", "/delivery", "/pickup", "/tax", "/payment", "/terms", "/orders")) {
+        for (String screen :
+                List.of("/shop", "/goods", "/delivery", "/pickup", "/tax", "/payment", "/terms", "/orders")) {
             browser.go(shop.url() + DESK + screen);
             browser.see("h1");
-            browser.waitFor("all is loaded", () -> browser.script("return document.fonts.status").equals("loaded"));
+            browser.waitFor("all is loaded", () -> browser.script("return document.fonts.status")
+                    .equals("loaded"));
             // The colours are those of the wide screen, whose contrast is looked at in both themes.
             assertThat(browser.violations()).as(screen + " on a phone").isEmpty();
-            assertThat(browser.scrollsSideways()).as(screen + " on a phone scrolls sideways").isFalse();
+            assertThat(browser.scrollsSideways())
+                    .as(screen + " on a phone scrolls sideways")
+                    .isFalse();
         }
         browser.go(shop.url() + DESK + "/goods");
         browser.see("h1");
         browser.clickText("Ticket");
-        browser.waitFor("the drawer shows the order", () -> browser.see("[data-amount='To pay']").getText().equals("161.90"));
+        browser.waitFor(
+                "the drawer shows the order",
+                () -> browser.see("[data-amount='To pay']").getText().equals("161.90"));
         assertClean("the ticket on a phone");
         browser.clickText("Close");
-        browser.waitFor("it is away", () -> !(Boolean) browser.script("return document.querySelector('aside').checkVisibility()"));
+        browser.waitFor("it is away", () ->
+                !(Boolean) browser.script("return document.querySelector('aside').checkVisibility()"));
     }
 
     private void assertClean(String screen) {

@@ -10,24 +10,65 @@ import org.junit.jupiter.api.Test;
 
 class ArchitectureTest {
     /** Each package knows only those before it. */
-    private static final List<String> ORDER =
-            List.of("problem", "money", "why", "place", "calendar", "goods", "discount", "parcel", "delivery", "pickup", "tax", "payment", "terms", "setup", "quote", "invoice", "finding", "compare", "reach");
+    private static final List<String> ORDER = List.of(
+            "problem",
+            "money",
+            "why",
+            "place",
+            "calendar",
+            "goods",
+            "discount",
+            "parcel",
+            "delivery",
+            "pickup",
+            "tax",
+            "payment",
+            "terms",
+            "setup",
+            "quote",
+            "invoice",
+            "finding",
+            "compare",
+            "reach");
 
-    private static final JavaClasses CORE =
-            new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("vestcoin.core");
+    private static final JavaClasses CORE = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("vestcoin.core");
 
     @Test
     void each_package_knows_only_those_before_it() {
         for (int i = 0; i < ORDER.size() - 1; i++) {
-            String[] later = ORDER.subList(i + 1, ORDER.size()).stream().map(name -> "vestcoin.core." + name).toArray(String[]::new);
-            noClasses().that().resideInAPackage("vestcoin.core." + ORDER.get(i)).should().dependOnClassesThat().resideInAnyPackage(later).check(CORE);
+            String[] later = ORDER.subList(i + 1, ORDER.size()).stream()
+                    .map(name -> "vestcoin.core." + name)
+                    .toArray(String[]::new);
+            noClasses()
+                    .that()
+                    .resideInAPackage("vestcoin.core." + ORDER.get(i))
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(later)
+                    .check(CORE);
         }
     }
 
     @Test
     void core_knows_no_framework_storage_format_or_clock() {
-        noClasses().should().dependOnClassesThat().resideInAnyPackage(
-                "org.springframework..", "java.sql..", "javax.sql..", "com.fasterxml..", "tools.jackson..", "java.net.http..").check(CORE);
-        noClasses().should().callMethod(java.time.Instant.class, "now").orShould().callMethod(System.class, "currentTimeMillis").check(CORE);
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "org.springframework..",
+                        "java.sql..",
+                        "javax.sql..",
+                        "com.fasterxml..",
+                        "tools.jackson..",
+                        "java.net.http..")
+                .check(CORE);
+        noClasses()
+                .should()
+                .callMethod(java.time.Instant.class, "now")
+                .orShould()
+                .callMethod(System.class, "currentTimeMillis")
+                .check(CORE);
     }
 }

@@ -21,7 +21,8 @@ class RulesTest {
     void every_rule_a_figure_can_name_is_in_the_list_and_no_other() throws IOException {
         Set<String> inCode = new TreeSet<>();
         try (Stream<Path> files = Files.walk(CODE)) {
-            for (Path file : files.filter(each -> each.toString().endsWith(".java")).toList()) {
+            for (Path file :
+                    files.filter(each -> each.toString().endsWith(".java")).toList()) {
                 inCode.addAll(found("\"(rule/[a-z-]+)\"", Files.readString(file)));
             }
         }

@@ -16,8 +16,19 @@ import vestcoin.standins.shared.Services;
 import vestcoin.standins.taxrates.TaxRates;
 
 /** All simulated services together, behind one port of loopback. */
-public record Simulation(Services services, CardProcessor cards, Wallet wallet, Carrier carrier, ExchangeRates rates, Bank bank, PostRoom post, Register register,
-        AddressFinder places, TaxRates taxRates, OtherSite elsewhere) implements AutoCloseable {
+public record Simulation(
+        Services services,
+        CardProcessor cards,
+        Wallet wallet,
+        Carrier carrier,
+        ExchangeRates rates,
+        Bank bank,
+        PostRoom post,
+        Register register,
+        AddressFinder places,
+        TaxRates taxRates,
+        OtherSite elsewhere)
+        implements AutoCloseable {
 
     /** @param port 0 for any free one @param folder of the services' own books */
     public static Simulation start(int port, Path folder) throws IOException {
@@ -32,8 +43,20 @@ public record Simulation(Services services, CardProcessor cards, Wallet wallet, 
         TaxRates taxRates = new TaxRates();
         OtherSite elsewhere = new OtherSite();
         try {
-            return new Simulation(Services.start(port, List.of(cards, wallet, carrier, rates, bank, post, register, places, taxRates, elsewhere)), cards, wallet, carrier, rates, bank, post, register,
-                    places, taxRates, elsewhere);
+            return new Simulation(
+                    Services.start(
+                            port,
+                            List.of(cards, wallet, carrier, rates, bank, post, register, places, taxRates, elsewhere)),
+                    cards,
+                    wallet,
+                    carrier,
+                    rates,
+                    bank,
+                    post,
+                    register,
+                    places,
+                    taxRates,
+                    elsewhere);
         } catch (IOException e) {
             cards.close();
             wallet.close();

@@ -7,11 +7,15 @@ import java.util.Locale;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/** The code the first visit of an empty installation gives, so that only who started it becomes its owner. Made at each start, kept nowhere. */
+/**
+ * The code the first visit of an empty installation gives, so that only who started it becomes its owner. Made at each
+ * start, kept nowhere.
+ */
 @Component
 public class FirstCode {
     /** Letters and digits that are not taken for one another. */
     private static final String ALPHABET = "ACDEFGHJKLMNPQRTUVWXY34679";
+
     private static final int LENGTH = 12;
 
     private final String code;

@@ -15,8 +15,8 @@ import org.springframework.stereotype.Component;
 import vestcoin.core.problem.Refused;
 
 /**
- * Hashes and checks passwords (Argon2id; those of before by bcrypt), outside of any transaction and a bounded number at a time, so that
- * many who try do not take the machine from those who buy.
+ * Hashes and checks passwords (Argon2id; those of before by bcrypt), outside of any transaction and a bounded number at
+ * a time, so that many who try do not take the machine from those who buy.
  */
 @Component
 class Passwords {
@@ -26,33 +26,60 @@ class Passwords {
     private static final int LEAST_SCORE = 2;
     /** What is looked at of a long password: the rest can only make it harder, and looking takes time. */
     private static final int LOOKED_AT = 72;
+
     private static final int PATIENCE_SECONDS = 15;
     /** Whoever comes when so many wait already is told to come again, so that they never take all who serve. */
     private static final int MOST_WAITING = 48;
 
-    private final PasswordEncoder encoder = new DelegatingPasswordEncoder("argon2", Map.of("argon2", Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8(), "bcrypt", new BCryptPasswordEncoder()));
-    private final Semaphore atOnce = new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
+    private final PasswordEncoder encoder = new DelegatingPasswordEncoder(
+            "argon2",
+            Map.of(
+                    "argon2",
+                    Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8(),
+                    "bcrypt",
+                    new BCryptPasswordEncoder()));
+    private final Semaphore atOnce =
+            new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
     private final Zxcvbn guessing = new Zxcvbn();
     private final String decoy = encoder.encode("nobody has this password");
 
     /** @param known what somebody who guesses knows anyway @throws Refused if the password will not do */
     String hashed(String password, String... known) {
         if (password == null || password.length() < SHORTEST) {
-            throw new Refused("password", "The password is shorter than " + SHORTEST + " characters.", "Use four or more words, or let a password manager make one.");
+            throw new Refused(
+                    "password",
+                    "The password is shorter than " + SHORTEST + " characters.",
+                    "Use four or more words, or let a password manager make one.");
         }
         if (password.length() > LONGEST) {
-            throw new Refused("password", "The password is longer than " + LONGEST + " characters.", "Use at most " + LONGEST + ".");
+            throw new Refused(
+                    "password",
+                    "The password is longer than " + LONGEST + " characters.",
+                    "Use at most " + LONGEST + ".");
         }
         String looked = password.substring(0, Math.min(password.length(), LOOKED_AT));
-        if (password.chars().distinct().count() < 4 || guessing.measure(looked, List.of(known)).getScore() < LEAST_SCORE) {
-            throw new Refused("password", "This password is among the first that are guessed.", "Use four or more words that have nothing to do with one another, or let a password manager make one.");
+        if (password.chars().distinct().count() < 4
+                || guessing.measure(looked, List.of(known)).getScore() < LEAST_SCORE) {
+            throw new Refused(
+                    "password",
+                    "This password is among the first that are guessed.",
+                    "Use four or more words that have nothing to do with one another, or let a password manager "
+                            + "make one.");
         }
-        return oneAtATime(() -> encoder.encode(password)).orElseThrow(() -> new Refused("password", "Too many passwords are being checked at this moment.", "Try again in a moment."));
+        return oneAtATime(() -> encoder.encode(password))
+                .orElseThrow(() -> new Refused(
+                        "password", "Too many passwords are being checked at this moment.", "Try again in a moment."));
     }
 
-    /** Whether a password is the one of a hash; nothing when too many are being checked already. @param hash nothing where nobody has that address, which takes as long */
+    /**
+     * Whether a password is the one of a hash; nothing when too many are being checked already. @param hash nothing
+     * where nobody has that address, which takes as long
+     */
     Optional<Boolean> matches(String password, Optional<String> hash) {
-        return oneAtATime(() -> encoder.matches(password == null ? "" : password.substring(0, Math.min(password.length(), LONGEST)), hash.orElse(decoy)) && hash.isPresent());
+        return oneAtATime(() -> encoder.matches(
+                        password == null ? "" : password.substring(0, Math.min(password.length(), LONGEST)),
+                        hash.orElse(decoy))
+                && hash.isPresent());
     }
 
     /** The hash of a password that was right, where the one kept is of a kind that is made no more. */

@@ -55,14 +55,23 @@ public class People {
     /** Looks at an address and a password and hashes it: what takes its time, before any transaction. */
     String hashed(String email, String password) {
         if (!MailAddress.isOne(email)) {
-            throw new Refused("email", "“" + (email == null ? "" : email) + "” is not an e-mail address.", "Write it as name@example.com.");
+            throw new Refused(
+                    "email",
+                    "“" + (email == null ? "" : email) + "” is not an e-mail address.",
+                    "Write it as name@example.com.");
         }
         return passwords.hashed(password, normal(email));
     }
 
     private long added(String email, String hash) {
-        sql.sql("insert into person(email, password_hash) values (:email, :hash)").param("email", normal(email)).param("hash", hash).update();
-        return sql.sql("select id from person where email = :email").param("email", normal(email)).query(Long.class).single();
+        sql.sql("insert into person(email, password_hash) values (:email, :hash)")
+                .param("email", normal(email))
+                .param("hash", hash)
+                .update();
+        return sql.sql("select id from person where email = :email")
+                .param("email", normal(email))
+                .query(Long.class)
+                .single();
     }
 
     /** Makes the first owner, of whoever asks at the same moment one. @return nothing when there is one already */
@@ -72,31 +81,46 @@ public class People {
             return Optional.empty();
         }
         try {
-            // The row that can be there once comes with the person: whoever is second waits for the first and is refused.
+            // The row that can be there once comes with the person: whoever is second waits for the first and is
+            // refused.
             long person = added(email, hash);
-            sql.sql("insert into installation(one, owner) values (1, :person)").param("person", person).update();
+            sql.sql("insert into installation(one, owner) values (1, :person)")
+                    .param("person", person)
+                    .update();
             return Optional.of(person);
         } catch (DuplicateKeyException e) {
-            org.springframework.transaction.interceptor.TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
+            org.springframework.transaction.interceptor.TransactionAspectSupport.currentTransactionStatus()
+                    .setRollbackOnly();
             return Optional.empty();
         }
     }
 
     @Transactional
     public void letIn(long person, String shop) {
-        sql.sql("insert into helper(shop, person) values (:shop, :person)").param("shop", shop).param("person", person).update();
+        sql.sql("insert into helper(shop, person) values (:shop, :person)")
+                .param("shop", shop)
+                .param("person", person)
+                .update();
     }
 
     /**
-     * Tries a password. Wrong tries slow down who tries, and the account for all but those who signed in to it before from where they
-     * are now; no row is locked and no connection held while the password is looked at.
+     * Tries a password. Wrong tries slow down who tries, and the account for all but those who signed in to it before
+     * from where they are now; no row is locked and no connection held while the password is looked at.
      *
      * @param client address it comes from
      */
     Outcome tried(String email, String password, String client) {
-        Optional<Person> found = sql.sql("select id, password_hash from person where email = :email").param("email", normal(email)).query(Person.class).optional();
-        boolean known = found.isPresent() && sql.sql("select count(*) from person_client where person = :person and client = :client")
-                .param("person", found.get().id()).param("client", client).query(Long.class).single() > 0;
+        Optional<Person> found = sql.sql("select id, password_hash from person where email = :email")
+                .param("email", normal(email))
+                .query(Person.class)
+                .optional();
+        boolean known = found.isPresent()
+                && sql.sql("select count(*) from person_client where person = :person and client = :client")
+                                .param("person", found.get().id())
+                                .param("client", client)
+                                .query(Long.class)
+                                .single()
+                        > 0;
         String byClient = "client " + client;
         String byAccount = "account " + normal(email);
         Optional<Duration> wait = trials.wait(byClient).or(() -> known ? Optional.empty() : trials.wait(byAccount));
@@ -119,19 +143,34 @@ public class People {
     }
 
     private void remember(Person person, String password, String client) {
-        sql.sql("merge into person_client(person, client, at) key (person, client) values (:person, :client, :at)").param("person", person.id()).param("client", client)
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
-        passwords.renewed(password, person.passwordHash())
-                .ifPresent(hash -> sql.sql("update person set password_hash = :hash where id = :id").param("hash", hash).param("id", person.id()).update());
+        sql.sql("merge into person_client(person, client, at) key (person, client) values (:person, :client, :at)")
+                .param("person", person.id())
+                .param("client", client)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .update();
+        passwords.renewed(password, person.passwordHash()).ifPresent(hash -> sql.sql(
+                        "update person set password_hash = :hash where id = :id")
+                .param("hash", hash)
+                .param("id", person.id())
+                .update());
     }
 
     public List<String> shopsOf(String email) {
-        return sql.sql("select shop from helper join person on person.id = helper.person where email = :email order by shop").param("email", email).query(String.class).list();
+        return sql.sql("select shop from helper join person on person.id = helper.person where email = :email "
+                        + "order by shop")
+                .param("email", email)
+                .query(String.class)
+                .list();
     }
 
     public boolean mayOpen(String email, String shop) {
-        return sql.sql("select count(*) from helper join person on person.id = helper.person where email = :email and shop = :shop")
-                .param("email", email).param("shop", shop).query(Long.class).single() > 0;
+        return sql.sql("select count(*) from helper join person on person.id = helper.person where email = "
+                                + ":email and shop = :shop")
+                        .param("email", email)
+                        .param("shop", shop)
+                        .query(Long.class)
+                        .single()
+                > 0;
     }
 
     static String normal(String email) {

@@ -30,33 +30,77 @@ import vestcoin.core.problem.Problem;
 class SecuritySettings {
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, People people, SecurityContextRepository contexts, @Value("${vest-coin.services}") String services) throws Exception {
-        return http
-                .authorizeHttpRequests(requests -> requests
-                        .requestMatchers(HttpMethod.HEAD, "/", "/desk", "/desk/**", "/counter/**", "/desk.html", "/counter.html", "/assets/**", "/favicon.svg", "/calendar/*", "/shops/{shop}").permitAll()
-                        .requestMatchers(HttpMethod.GET, "/", "/desk", "/desk/**", "/counter/**", "/desk.html", "/counter.html", "/assets/**", "/favicon.svg").permitAll()
-                        .requestMatchers(HttpMethod.GET, "/api/session", "/api/openapi").permitAll()
-                        .requestMatchers("/api/session", "/api/first-owner").permitAll()
-                        .requestMatchers("/api/counter/**").permitAll()
-                        .requestMatchers(HttpMethod.GET, "/calendar/*", "/shops/{shop}").permitAll()
-                        .requestMatchers(HttpMethod.POST, "/hooks/{shop}/{gateway}", "/local/backup").permitAll()
-                        .requestMatchers("/api/shops").authenticated()
-                        .requestMatchers("/api/shops/{shop}/**").access(ownShop(people))
-                        .dispatcherTypeMatchers(jakarta.servlet.DispatcherType.FORWARD, jakarta.servlet.DispatcherType.ERROR).permitAll()
-                        .anyRequest().denyAll())
-                .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfCookie()).ignoringRequestMatchers("/hooks/**", "/local/**"))
+    SecurityFilterChain chain(
+            HttpSecurity http,
+            People people,
+            SecurityContextRepository contexts,
+            @Value("${vest-coin.services}") String services)
+            throws Exception {
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(
+                                HttpMethod.HEAD,
+                                "/",
+                                "/desk",
+                                "/desk/**",
+                                "/counter/**",
+                                "/desk.html",
+                                "/counter.html",
+                                "/assets/**",
+                                "/favicon.svg",
+                                "/calendar/*",
+                                "/shops/{shop}")
+                        .permitAll()
+                        .requestMatchers(
+                                HttpMethod.GET,
+                                "/",
+                                "/desk",
+                                "/desk/**",
+                                "/counter/**",
+                                "/desk.html",
+                                "/counter.html",
+                                "/assets/**",
+                                "/favicon.svg")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.GET, "/api/session", "/api/openapi")
+                        .permitAll()
+                        .requestMatchers("/api/session", "/api/first-owner")
+                        .permitAll()
+                        .requestMatchers("/api/counter/**")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.GET, "/calendar/*", "/shops/{shop}")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/hooks/{shop}/{gateway}", "/local/backup")
+                        .permitAll()
+                        .requestMatchers("/api/shops")
+                        .authenticated()
+                        .requestMatchers("/api/shops/{shop}/**")
+                        .access(ownShop(people))
+                        .dispatcherTypeMatchers(
+                                jakarta.servlet.DispatcherType.FORWARD, jakarta.servlet.DispatcherType.ERROR)
+                        .permitAll()
+                        .anyRequest()
+                        .denyAll())
+                .csrf(csrf ->
+                        csrf.spa().csrfTokenRepository(csrfCookie()).ignoringRequestMatchers("/hooks/**", "/local/**"))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
                 .formLogin(login -> login.disable())
                 .httpBasic(basic -> basic.disable())
-                .exceptionHandling(errors -> errors
-                        .authenticationEntryPoint((request, response, e) -> tell(response, 401, "You are not signed in.", "Sign in and try again; what you typed is still on the page."))
+                .exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> tell(
+                                response,
+                                401,
+                                "You are not signed in.",
+                                "Sign in and try again; what you typed is still on the page."))
                         .accessDeniedHandler((request, response, e) -> denied(request, response)))
-                .headers(headers -> headers
-                        .contentSecurityPolicy(csp -> csp.policyDirectives("default-src 'self'; img-src 'self' data:; style-src 'self'; connect-src 'self' "
-                                + services + "; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'"))
-                        .referrerPolicy(referrer -> referrer.policy(org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)))
+                .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(
+                                "default-src 'self'; img-src 'self' data:; style-src 'self'; connect-src "
+                                        + "'self' "
+                                        + services
+                                        + "; object-src 'none'; base-uri 'self'; form-action 'self'; "
+                                        + "frame-ancestors 'none'"))
+                        .referrerPolicy(referrer -> referrer.policy(
+                                org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                                        .ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }
 
@@ -70,22 +114,37 @@ class SecuritySettings {
     private static AuthorizationManager<RequestAuthorizationContext> ownShop(People people) {
         return (Supplier<? extends Authentication> who, RequestAuthorizationContext context) -> {
             Authentication authentication = who.get();
-            return new AuthorizationDecision(authentication != null && authentication.isAuthenticated()
-                    && people.mayOpen(authentication.getName(), context.getVariables().get("shop")));
+            return new AuthorizationDecision(authentication != null
+                    && authentication.isAuthenticated()
+                    && people.mayOpen(
+                            authentication.getName(), context.getVariables().get("shop")));
         };
     }
 
     private static void denied(HttpServletRequest request, HttpServletResponse response) throws IOException {
         boolean reading = request.getMethod().equals("GET");
-        tell(response, 403, reading ? "This is not yours to open." : "The request was not accepted.",
-                reading ? "Sign in as somebody who may." : "Load the page again and repeat what you did; what is saved is kept.");
+        tell(
+                response,
+                403,
+                reading ? "This is not yours to open." : "The request was not accepted.",
+                reading
+                        ? "Sign in as somebody who may."
+                        : "Load the page again and repeat what you did; what is saved is kept.");
     }
 
-    private static void tell(HttpServletResponse response, int status, String sentence, String remedy) throws IOException {
+    private static void tell(HttpServletResponse response, int status, String sentence, String remedy)
+            throws IOException {
         response.setStatus(status);
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
-        response.getWriter().write(Json.write(Map.of("status", status, "detail", sentence + " " + remedy, "problems", List.of(new Problem("", sentence, remedy)))));
+        response.getWriter()
+                .write(Json.write(Map.of(
+                        "status",
+                        status,
+                        "detail",
+                        sentence + " " + remedy,
+                        "problems",
+                        List.of(new Problem("", sentence, remedy)))));
     }
 
     @Bean

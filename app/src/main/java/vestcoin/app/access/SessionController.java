@@ -43,7 +43,13 @@ class SessionController {
     private final SecurityContextRepository contexts;
     private final TransactionTemplate transaction;
 
-    SessionController(People people, Drafts drafts, FirstCode code, Trials trials, SecurityContextRepository contexts, PlatformTransactionManager transactions) {
+    SessionController(
+            People people,
+            Drafts drafts,
+            FirstCode code,
+            Trials trials,
+            SecurityContextRepository contexts,
+            PlatformTransactionManager transactions) {
         this.people = people;
         this.drafts = drafts;
         this.code = code;
@@ -69,17 +75,29 @@ class SessionController {
             throw slowed(slowed.left());
         }
         if (outcome instanceof People.Outcome.Busy) {
-            throw new Told(HttpStatus.TOO_MANY_REQUESTS, "password", "Many are signing in at this moment.", "Try again in a few seconds.");
+            throw new Told(
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "password",
+                    "Many are signing in at this moment.",
+                    "Try again in a few seconds.");
         }
         if (outcome instanceof People.Outcome.Wrong) {
-            throw new Told(HttpStatus.UNAUTHORIZED, "password", "The e-mail and the password do not go together.", "Check both; each further wrong try makes the next one wait longer.");
+            throw new Told(
+                    HttpStatus.UNAUTHORIZED,
+                    "password",
+                    "The e-mail and the password do not go together.",
+                    "Check both; each further wrong try makes the next one wait longer.");
         }
         return welcome(People.normal(credentials.email()), request, response);
     }
 
     private static Told slowed(Duration wait) {
         long seconds = Math.max(1, wait.plusMillis(999).toSeconds());
-        return new Told(HttpStatus.TOO_MANY_REQUESTS, "password", "Too much was tried in vain.", "Try again in " + (seconds < 120 ? seconds + " seconds." : (seconds + 59) / 60 + " minutes."));
+        return new Told(
+                HttpStatus.TOO_MANY_REQUESTS,
+                "password",
+                "Too much was tried in vain.",
+                "Try again in " + (seconds < 120 ? seconds + " seconds." : (seconds + 59) / 60 + " minutes."));
     }
 
     private Session welcome(String email, HttpServletRequest request, HttpServletResponse response) {
@@ -113,17 +131,23 @@ class SessionController {
         });
         if (!code.is(first.code())) {
             trials.failed(client);
-            throw new Told(HttpStatus.FORBIDDEN, "code", "This is not the code that was printed when Vest Coin was started.", "Look into the window it was started in; the code is made anew at each start.");
+            throw new Told(
+                    HttpStatus.FORBIDDEN,
+                    "code",
+                    "This is not the code that was printed when Vest Coin was started.",
+                    "Look into the window it was started in; the code is made anew at each start.");
         }
         String shop = FirstDraft.idFor(first.shopName());
         Document draft = FirstDraft.of(first.shopName(), first.country(), first.currency());
         String hash = people.hashed(first.email(), first.password());
         // All of it or nothing, and of several who come at the same moment one.
-        boolean made = Boolean.TRUE.equals(transaction.execute(status -> people.first(first.email(), hash).map(person -> {
-            drafts.create(shop, draft);
-            people.letIn(person, shop);
-            return true;
-        }).orElse(false)));
+        boolean made = Boolean.TRUE.equals(transaction.execute(status -> people.first(first.email(), hash)
+                .map(person -> {
+                    drafts.create(shop, draft);
+                    people.letIn(person, shop);
+                    return true;
+                })
+                .orElse(false)));
         if (!made) {
             throw taken();
         }

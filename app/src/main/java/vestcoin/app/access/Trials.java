@@ -9,8 +9,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /**
- * Who has tried in vain: by key, such as a client's address or an account, the wait grows with each wrong try. Kept in memory and
- * bounded, so that it costs no row and no lock.
+ * Who has tried in vain: by key, such as a client's address or an account, the wait grows with each wrong try. Kept in
+ * memory and bounded, so that it costs no row and no lock.
  */
 @Component
 class Trials {
@@ -20,7 +20,10 @@ class Trials {
 
     private record Failed(int times, Instant until) {}
 
-    private final Cache<String, Failed> failed = Caffeine.newBuilder().maximumSize(MOST_KEYS).expireAfterWrite(LONGEST.multipliedBy(2)).build();
+    private final Cache<String, Failed> failed = Caffeine.newBuilder()
+            .maximumSize(MOST_KEYS)
+            .expireAfterWrite(LONGEST.multipliedBy(2))
+            .build();
     private final Clock clock;
 
     Trials(Clock clock) {
@@ -31,7 +34,9 @@ class Trials {
     Optional<Duration> wait(String key) {
         Failed known = failed.getIfPresent(key);
         Instant now = clock.instant();
-        return known == null || !now.isBefore(known.until()) ? Optional.empty() : Optional.of(Duration.between(now, known.until()));
+        return known == null || !now.isBefore(known.until())
+                ? Optional.empty()
+                : Optional.of(Duration.between(now, known.until()));
     }
 
     /** One more in vain: from the sixth on a wait of 2, 4, 8 seconds and so on, up to a quarter of an hour. */

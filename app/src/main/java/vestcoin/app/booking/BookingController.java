@@ -27,7 +27,15 @@ class BookingController {
     private static final int DAYS_BACK = 30;
 
     /** @param place as the seller names it @param starts on the shop's clock */
-    record Coming(String place, LocalDateTime starts, LocalDateTime ends, int number, String name, String things, String standing, String sent) {}
+    record Coming(
+            String place,
+            LocalDateTime starts,
+            LocalDateTime ends,
+            int number,
+            String name,
+            String things,
+            String standing,
+            String sent) {}
 
     /** @param calendar address of the feed, once there is one */
     record Comings(List<Coming> coming, Optional<String> calendar) {}
@@ -47,8 +55,17 @@ class BookingController {
     @GetMapping("/api/shops/{shop}/bookings")
     Comings coming(@PathVariable String shop) {
         Setup setup = drafts.of(shop).document().setup();
-        List<Coming> coming = bookings.from(shop, now(setup), SHOWN).stream().map(booking -> new Coming(Feed.name(setup, booking.place()), booking.starts(), booking.ends(), booking.number(), booking.name(),
-                Feed.things(booking.quote()), booking.standing(), booking.sent())).toList();
+        List<Coming> coming = bookings.from(shop, now(setup), SHOWN).stream()
+                .map(booking -> new Coming(
+                        Feed.name(setup, booking.place()),
+                        booking.starts(),
+                        booking.ends(),
+                        booking.number(),
+                        booking.name(),
+                        Feed.things(booking.quote()),
+                        booking.standing(),
+                        booking.sent()))
+                .toList();
         return new Comings(coming, bookings.secret(shop).map(this::address));
     }
 
@@ -62,10 +79,17 @@ class BookingController {
     /** The feed, for whoever holds its address. */
     @GetMapping(path = "/calendar/{file}", produces = "text/calendar")
     ResponseEntity<byte[]> feed(@PathVariable String file) {
-        String shop = bookings.shopOf(file.replaceFirst("\\.ics$", "")).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "file", "There is no such calendar.", "Copy the address from the Pickup station again."));
+        String shop = bookings.shopOf(file.replaceFirst("\\.ics$", ""))
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "file",
+                        "There is no such calendar.",
+                        "Copy the address from the Pickup station again."));
         Setup setup = drafts.of(shop).document().setup();
         String text = Feed.of(setup, bookings.from(shop, now(setup).minusDays(DAYS_BACK), FED), clock.instant());
-        return ResponseEntity.ok().contentType(new MediaType("text", "calendar", StandardCharsets.UTF_8)).body(text.getBytes(StandardCharsets.UTF_8));
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "calendar", StandardCharsets.UTF_8))
+                .body(text.getBytes(StandardCharsets.UTF_8));
     }
 
     private LocalDateTime now(Setup setup) {

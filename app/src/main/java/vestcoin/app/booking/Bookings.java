@@ -12,7 +12,17 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 class Bookings {
     /** @param place id of the pickup place, or {@code local} @param starts on the shop's clock */
-    record Booking(String place, LocalDateTime starts, LocalDateTime ends, int number, String token, String name, String quote, String address, String standing, String sent) {}
+    record Booking(
+            String place,
+            LocalDateTime starts,
+            LocalDateTime ends,
+            int number,
+            String token,
+            String name,
+            String quote,
+            String address,
+            String standing,
+            String sent) {}
 
     private static final int MOST = 2000;
 
@@ -25,24 +35,38 @@ class Bookings {
     /** Of a shop from a time on, the soonest first, at most two thousand. */
     List<Booking> from(String shop, LocalDateTime from, int most) {
         return sql.sql("""
-                select s.place, s.starts, s.ends, o.number, o.token, o.name, o.quote, o.address, o.standing, o.sent from slot_taken s join orders o on o.id = s.order_id
+                select s.place, s.starts, s.ends, o.number, o.token, o.name, o.quote, o.address, o.standing, o.sent
+                    from slot_taken s join orders o on o.id = s.order_id
                 where s.shop = :shop and s.starts >= :from order by s.starts, o.number limit :most""")
-                .param("shop", shop).param("from", from).param("most", Math.min(most, MOST)).query(Booking.class).list();
+                .param("shop", shop)
+                .param("from", from)
+                .param("most", Math.min(most, MOST))
+                .query(Booking.class)
+                .list();
     }
 
     Optional<String> secret(String shop) {
-        return sql.sql("select secret from calendar where shop = :shop").param("shop", shop).query(String.class).optional();
+        return sql.sql("select secret from calendar where shop = :shop")
+                .param("shop", shop)
+                .query(String.class)
+                .optional();
     }
 
     /** A new address; the old one no longer answers. */
     @Transactional
     String renew(String shop) {
         String secret = UUID.randomUUID().toString();
-        sql.sql("merge into calendar(shop, secret) key (shop) values (:shop, :secret)").param("shop", shop).param("secret", secret).update();
+        sql.sql("merge into calendar(shop, secret) key (shop) values (:shop, :secret)")
+                .param("shop", shop)
+                .param("secret", secret)
+                .update();
         return secret;
     }
 
     Optional<String> shopOf(String secret) {
-        return sql.sql("select shop from calendar where secret = :secret").param("secret", secret).query(String.class).optional();
+        return sql.sql("select shop from calendar where secret = :secret")
+                .param("secret", secret)
+                .query(String.class)
+                .optional();
     }
 }

@@ -34,8 +34,10 @@ final class Feed {
         // The same for the same order for ever, so that a calendar that asks again changes nothing.
         event.setUid(booking.token() + "@vest-coin");
         event.setDateTimeStamp(Date.from(now));
-        event.setDateStart(Date.from(booking.starts().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
-        event.setDateEnd(Date.from(booking.ends().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
+        event.setDateStart(Date.from(
+                booking.starts().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
+        event.setDateEnd(Date.from(
+                booking.ends().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
         event.setSummary(booking.number() + ", " + booking.name() + ": " + name(setup, booking.place()));
         event.setLocation(where(setup, booking));
         event.setDescription(things(booking.quote()) + "\n" + booking.standing());
@@ -43,20 +45,34 @@ final class Feed {
     }
 
     static String name(Setup setup, String place) {
-        return setup.pickup().places().stream().filter(spot -> spot.id().equals(place)).map(Pickup.Spot::name).findFirst()
-                .or(() -> setup.pickup().local().filter(local -> place.equals(Pickup.Local.OPTION)).map(Pickup.Local::name)).orElse(place);
+        return setup.pickup().places().stream()
+                .filter(spot -> spot.id().equals(place))
+                .map(Pickup.Spot::name)
+                .findFirst()
+                .or(() -> setup.pickup()
+                        .local()
+                        .filter(local -> place.equals(Pickup.Local.OPTION))
+                        .map(Pickup.Local::name))
+                .orElse(place);
     }
 
     /** The pickup place's address; of what is brought round, the buyer's. */
     private static String where(Setup setup, Bookings.Booking booking) {
-        return setup.pickup().places().stream().filter(spot -> spot.id().equals(booking.place())).findFirst().map(spot -> String.join(", ", spot.lines())).orElseGet(() -> {
-            Orders.Address address = Json.read(booking.address(), Orders.Address.class);
-            return Stream.concat(address.lines().stream(), Stream.of(address.postcode() + " " + address.city())).collect(Collectors.joining(", "));
-        });
+        return setup.pickup().places().stream()
+                .filter(spot -> spot.id().equals(booking.place()))
+                .findFirst()
+                .map(spot -> String.join(", ", spot.lines()))
+                .orElseGet(() -> {
+                    Orders.Address address = Json.read(booking.address(), Orders.Address.class);
+                    return Stream.concat(address.lines().stream(), Stream.of(address.postcode() + " " + address.city()))
+                            .collect(Collectors.joining(", "));
+                });
     }
 
     static String things(String quote) {
-        return Json.read(quote, QuoteView.class).lines().stream().map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + line.name()
-                + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices()))).collect(Collectors.joining("; "));
+        return Json.read(quote, QuoteView.class).lines().stream()
+                .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + line.name()
+                        + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices())))
+                .collect(Collectors.joining("; "));
     }
 }

@@ -41,7 +41,16 @@ class BuyerController {
     record MailedKey(String key) {}
 
     /** @param token of the order's own page */
-    record OwnOrder(int number, String token, Instant placedAt, BigDecimal total, String currency, String standing, String sent, boolean cancelled, boolean test) {}
+    record OwnOrder(
+            int number,
+            String token,
+            Instant placedAt,
+            BigDecimal total,
+            String currency,
+            String standing,
+            String sent,
+            boolean cancelled,
+            boolean test) {}
 
     /** @param name it was sent to */
     record OwnAddress(String name, Orders.Address address) {}
@@ -56,7 +65,13 @@ class BuyerController {
     private final Messages messages;
     private final String ownUrl;
 
-    BuyerController(Buyers buyers, Orders orders, Editions editions, Entrance entrance, Messages messages, @Value("${vest-coin.own-url}") String ownUrl) {
+    BuyerController(
+            Buyers buyers,
+            Orders orders,
+            Editions editions,
+            Entrance entrance,
+            Messages messages,
+            @Value("${vest-coin.own-url}") String ownUrl) {
         this.buyers = buyers;
         this.orders = orders;
         this.editions = editions;
@@ -65,51 +80,98 @@ class BuyerController {
         this.ownUrl = ownUrl;
     }
 
-    /** Mails a link to an address that has ordered before, or may not order without it. The answer is the same for every address. */
+    /**
+     * Mails a link to an address that has ordered before, or may not order without it. The answer is the same for every
+     * address.
+     */
     @PostMapping("/api/counter/{shop}/me/letter")
     ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
-        Editions.Edition edition = editions.live(shop).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
+        Editions.Edition edition = editions.live(shop)
+                .orElseThrow(
+                        () -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
         if (!MailAddress.isOne(wants.email())) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "email",
+                    "The e-mail address cannot be right.",
+                    "Write it as name@example.com.");
         }
         String email = wants.email().strip();
         Document spoken = editions.spoken(edition, wants.language().orElse(""));
-        if (spoken.setup().terms().asking().signIn() || !orders.ofBuyer(shop, email, 1).isEmpty()) {
-            buyers.letter(shop, email).ifPresent(key -> messages.letIn(shop, spoken.setup(), email, ownUrl + "/counter/" + shop + "/me?key=" + key));
+        if (spoken.setup().terms().asking().signIn()
+                || !orders.ofBuyer(shop, email, 1).isEmpty()) {
+            buyers.letter(shop, email)
+                    .ifPresent(key -> messages.letIn(
+                            shop, spoken.setup(), email, ownUrl + "/counter/" + shop + "/me?key=" + key));
         }
         return ResponseEntity.accepted().build();
     }
 
     @PostMapping("/api/counter/{shop}/me/session")
     ResponseEntity<Void> enter(@PathVariable String shop, @RequestBody MailedKey mailed) {
-        String session = Optional.ofNullable(mailed.key()).filter(key -> key.length() <= 100).flatMap(key -> buyers.enter(shop, key))
-                .orElseThrow(() -> new Told(HttpStatus.GONE, "key", "This link was used already, or is older than half an hour.", "Ask for another below."));
-        return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie(shop, session, Buyers.SESSION.toSeconds())).build();
+        String session = Optional.ofNullable(mailed.key())
+                .filter(key -> key.length() <= 100)
+                .flatMap(key -> buyers.enter(shop, key))
+                .orElseThrow(() -> new Told(
+                        HttpStatus.GONE,
+                        "key",
+                        "This link was used already, or is older than half an hour.",
+                        "Ask for another below."));
+        return ResponseEntity.noContent()
+                .header(HttpHeaders.SET_COOKIE, cookie(shop, session, Buyers.SESSION.toSeconds()))
+                .build();
     }
 
     @GetMapping("/api/counter/{shop}/me")
     OwnPage page(@PathVariable String shop, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
-        String email = buyers.in(shop, session).orElseThrow(() -> new Told(HttpStatus.UNAUTHORIZED, "email", "You are not signed in.", "Ask for a link below."));
+        String email = buyers.in(shop, session)
+                .orElseThrow(() ->
+                        new Told(HttpStatus.UNAUTHORIZED, "email", "You are not signed in.", "Ask for a link below."));
         List<Orders.Order> own = orders.ofBuyer(shop, email, MOST_ORDERS);
-        return new OwnPage(email, own.stream().map(BuyerController::own).toList(),
-                own.stream().map(order -> new OwnAddress(order.name(), Json.read(order.address(), Orders.Address.class))).distinct().limit(MOST_ADDRESSES).toList());
+        return new OwnPage(
+                email,
+                own.stream().map(BuyerController::own).toList(),
+                own.stream()
+                        .map(order -> new OwnAddress(order.name(), Json.read(order.address(), Orders.Address.class)))
+                        .distinct()
+                        .limit(MOST_ADDRESSES)
+                        .toList());
     }
 
     @DeleteMapping("/api/counter/{shop}/me")
-    ResponseEntity<Void> leave(@PathVariable String shop, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
+    ResponseEntity<Void> leave(
+            @PathVariable String shop, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
         if (session != null) {
             buyers.leave(session);
         }
-        return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie(shop, "", 0)).build();
+        return ResponseEntity.noContent()
+                .header(HttpHeaders.SET_COOKIE, cookie(shop, "", 0))
+                .build();
     }
 
     private static OwnOrder own(Orders.Order order) {
-        return new OwnOrder(order.number(), order.token(), order.placedAt(), BigDecimal.valueOf(order.payable(), CurrencyUnit.of(order.currency()).getDecimalPlaces()), order.currency(), order.standing(),
-                order.sent(), order.cancelled(), order.mode().equals("test"));
+        return new OwnOrder(
+                order.number(),
+                order.token(),
+                order.placedAt(),
+                BigDecimal.valueOf(
+                        order.payable(), CurrencyUnit.of(order.currency()).getDecimalPlaces()),
+                order.currency(),
+                order.standing(),
+                order.sent(),
+                order.cancelled(),
+                order.mode().equals("test"));
     }
 
     /** Sent to this shop's counter alone, and out of reach of scripts. */
     private static String cookie(String shop, String value, long seconds) {
-        return ResponseCookie.from(Buyers.COOKIE, value).httpOnly(true).secure(true).sameSite("Lax").path("/api/counter/" + shop).maxAge(seconds).build().toString();
+        return ResponseCookie.from(Buyers.COOKIE, value)
+                .httpOnly(true)
+                .secure(true)
+                .sameSite("Lax")
+                .path("/api/counter/" + shop)
+                .maxAge(seconds)
+                .build()
+                .toString();
     }
 }

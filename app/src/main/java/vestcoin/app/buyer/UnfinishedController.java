@@ -41,13 +41,33 @@ class UnfinishedController {
     ResponseEntity<Void> keep(@PathVariable String shop, @RequestBody LeftBasket basket) {
         Editions.Edition edition = entrance.into(shop);
         if (!MailAddress.isOne(basket.email())) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "email", "The e-mail address cannot be right.", "Write it as name@example.com.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "email",
+                    "The e-mail address cannot be right.",
+                    "Write it as name@example.com.");
         }
-        if (basket.left() == null || basket.left().lines().size() > MOST_LINES || basket.left().codes().size() > MOST_CODES || basket.left().name().length() > LONGEST_NAME) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "left", "This basket cannot be kept.", "Keep fewer things in it.");
+        if (basket.left() == null
+                || basket.left().lines().size() > MOST_LINES
+                || basket.left().codes().size() > MOST_CODES
+                || basket.left().name().length() > LONGEST_NAME) {
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "left",
+                    "This basket cannot be kept.",
+                    "Keep fewer things in it.");
         }
-        if (basket.agreed() && edition.document().setup().terms().asking().remindAfter().isPresent() && !basket.left().lines().isEmpty()) {
-            unfinished.keep(shop, basket.email(), basket.left(), editions.spoken(edition, basket.language().orElse("")).setup().shop().language());
+        if (basket.agreed()
+                && edition.document().setup().terms().asking().remindAfter().isPresent()
+                && !basket.left().lines().isEmpty()) {
+            unfinished.keep(
+                    shop,
+                    basket.email(),
+                    basket.left(),
+                    editions.spoken(edition, basket.language().orElse(""))
+                            .setup()
+                            .shop()
+                            .language());
         } else {
             unfinished.forget(shop, basket.email());
         }
@@ -69,6 +89,7 @@ class UnfinishedController {
     }
 
     private static Told gone() {
-        return new Told(HttpStatus.GONE, "token", "That basket is not kept any more.", "Choose anew; nothing else is lost.");
+        return new Told(
+                HttpStatus.GONE, "token", "That basket is not kept any more.", "Choose anew; nothing else is lost.");
     }
 }

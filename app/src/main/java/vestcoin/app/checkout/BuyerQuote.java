@@ -17,20 +17,56 @@ import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.Treatment;
 
 /** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. */
-public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, BigDecimal goods, List<Discount> discounts, List<Option> delivery, boolean needsDelivery,
-        List<Levy> taxes, BigDecimal tax, BigDecimal payable, List<Voucher> vouchers, Optional<BigDecimal> fee, Optional<BigDecimal> rounding, BigDecimal toPay, List<Method> methods, List<RefusedCode> refusedCodes,
-        List<String> missing, List<String> whose, Optional<String> taxNumber, List<Apart> apart, List<Entry> basket) {
+public record BuyerQuote(
+        String currency,
+        Tax.Prices prices,
+        List<Line> lines,
+        BigDecimal goods,
+        List<Discount> discounts,
+        List<Option> delivery,
+        boolean needsDelivery,
+        List<Levy> taxes,
+        BigDecimal tax,
+        BigDecimal payable,
+        List<Voucher> vouchers,
+        Optional<BigDecimal> fee,
+        Optional<BigDecimal> rounding,
+        BigDecimal toPay,
+        List<Method> methods,
+        List<RefusedCode> refusedCodes,
+        List<String> missing,
+        List<String> whose,
+        Optional<String> taxNumber,
+        List<Apart> apart,
+        List<Entry> basket) {
 
-    /** One line of the basket, in its order. @param amount of all it stands for @param left how many the shop has, where it counts and they are fewer than asked for */
+    /**
+     * One line of the basket, in its order. @param amount of all it stands for @param left how many the shop has, where
+     * it counts and they are fewer than asked for
+     */
     public record Entry(BigDecimal amount, List<String> choices, Optional<BigDecimal> left) {}
 
-    public record Line(String product, String name, List<String> choices, BigDecimal quantity, BigDecimal unit, BigDecimal amount) {}
+    public record Line(
+            String product,
+            String name,
+            List<String> choices,
+            BigDecimal quantity,
+            BigDecimal unit,
+            BigDecimal amount) {}
 
     /** @param amount taken off, not negative */
     public record Discount(String name, BigDecimal amount) {}
 
     /** @param collected whether the buyer comes for it @param slots open ones, on the shop's clock */
-    public record Option(String id, String name, String sentence, Optional<Delivery.Days> days, BigDecimal price, boolean chosen, boolean collected, List<QuoteView.Slot> slots) {}
+    public record Option(
+            String id,
+            String name,
+            String sentence,
+            Optional<Delivery.Days> days,
+            BigDecimal price,
+            boolean chosen,
+            boolean collected,
+            List<QuoteView.Slot> slots) {}
 
     /** What leaves one place of several, which can have a delivery of its own. @param name of the place */
     public record Apart(String dispatch, String name, List<String> things, List<Option> delivery) {}
@@ -44,59 +80,179 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
     public record Voucher(String code, BigDecimal used) {}
 
     /** @param charge what choosing it adds; below zero it takes off @param toPay what the order comes to that way */
-    public record Method(String id, Payment.Kind kind, String title, String sentence, Optional<BigDecimal> charge, BigDecimal toPay) {}
+    public record Method(
+            String id,
+            Payment.Kind kind,
+            String title,
+            String sentence,
+            Optional<BigDecimal> charge,
+            BigDecimal toPay) {}
 
     /** @param taxNumber what is wrong with the tax number typed */
     static BuyerQuote of(QuoteView quote, List<String> codes, Optional<String> taxNumber) {
-        return new BuyerQuote(quote.currency(), quote.prices(),
-                quote.lines().stream().map(line -> new Line(line.product(), line.name(), line.choices(), line.quantity(), line.unit().value(), line.amount().value())).toList(),
+        return new BuyerQuote(
+                quote.currency(),
+                quote.prices(),
+                quote.lines().stream()
+                        .map(line -> new Line(
+                                line.product(),
+                                line.name(),
+                                line.choices(),
+                                line.quantity(),
+                                line.unit().value(),
+                                line.amount().value()))
+                        .toList(),
                 quote.goods().value(),
-                Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(discount -> new Discount(discount.name(), discount.amount().value())).toList(),
+                Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
+                        .map(discount ->
+                                new Discount(discount.name(), discount.amount().value()))
+                        .toList(),
                 options(quote.delivery(), quote),
                 quote.needsDelivery(),
-                quote.taxes().stream().filter(group -> group.percent().isPresent()).map(group -> new Levy(group.name(), group.percent().get(), group.tax().value())).toList(),
-                quote.tax().value(), quote.payable().value(),
-                quote.vouchers().stream().filter(used -> used.used().value().signum() > 0).map(used -> new Voucher(used.code(), used.used().value())).toList(),
-                quote.fee().map(fee -> fee.value()), quote.rounding().map(rounding -> rounding.value()).filter(rounding -> rounding.signum() != 0), quote.toPay().value(),
-                quote.methods().stream().filter(method -> method.hidden().isEmpty()).map(method -> new Method(method.id(), method.kind(), method.title(), method.sentence(), method.charge().map(charge -> charge.value()), method.toPay())).toList(),
-                refused(quote, codes), quote.missing(), quote.whose().stream().filter(whose -> whose.code() != Treatment.Code.S).map(QuoteView.Whose::sentence).toList(), taxNumber, apart(quote), basket(quote));
+                quote.taxes().stream()
+                        .filter(group -> group.percent().isPresent())
+                        .map(group -> new Levy(
+                                group.name(), group.percent().get(), group.tax().value()))
+                        .toList(),
+                quote.tax().value(),
+                quote.payable().value(),
+                quote.vouchers().stream()
+                        .filter(used -> used.used().value().signum() > 0)
+                        .map(used -> new Voucher(used.code(), used.used().value()))
+                        .toList(),
+                quote.fee().map(fee -> fee.value()),
+                quote.rounding().map(rounding -> rounding.value()).filter(rounding -> rounding.signum() != 0),
+                quote.toPay().value(),
+                quote.methods().stream()
+                        .filter(method -> method.hidden().isEmpty())
+                        .map(method -> new Method(
+                                method.id(),
+                                method.kind(),
+                                method.title(),
+                                method.sentence(),
+                                method.charge().map(charge -> charge.value()),
+                                method.toPay()))
+                        .toList(),
+                refused(quote, codes),
+                quote.missing(),
+                quote.whose().stream()
+                        .filter(whose -> whose.code() != Treatment.Code.S)
+                        .map(QuoteView.Whose::sentence)
+                        .toList(),
+                taxNumber,
+                apart(quote),
+                basket(quote));
     }
 
     static final String NO_SUCH_CODE = "The shop has no such code.";
 
     /** The same with other reasons at the codes that take nothing off. */
     BuyerQuote with(List<RefusedCode> codes) {
-        return new BuyerQuote(currency, prices, lines, goods, discounts, delivery, needsDelivery, taxes, tax, payable, vouchers, fee, rounding, toPay, methods, codes, missing, whose, taxNumber, apart, basket);
+        return new BuyerQuote(
+                currency,
+                prices,
+                lines,
+                goods,
+                discounts,
+                delivery,
+                needsDelivery,
+                taxes,
+                tax,
+                payable,
+                vouchers,
+                fee,
+                rounding,
+                toPay,
+                methods,
+                codes,
+                missing,
+                whose,
+                taxNumber,
+                apart,
+                basket);
     }
 
     /** The same with the application's own sentences in another language. */
     BuyerQuote in(String language) {
-        return new BuyerQuote(currency, prices, lines, goods, discounts, delivery, needsDelivery, taxes, tax, payable, vouchers, fee, rounding, toPay, methods,
-                refusedCodes.stream().map(code -> new RefusedCode(code.code(), Sentences.in(language, code.reason()))).toList(),
-                missing.stream().map(sentence -> Sentences.in(language, sentence)).toList(), whose.stream().map(sentence -> Sentences.in(language, sentence)).toList(),
-                taxNumber.map(sentence -> Sentences.in(language, sentence)), apart, basket);
+        return new BuyerQuote(
+                currency,
+                prices,
+                lines,
+                goods,
+                discounts,
+                delivery,
+                needsDelivery,
+                taxes,
+                tax,
+                payable,
+                vouchers,
+                fee,
+                rounding,
+                toPay,
+                methods,
+                refusedCodes.stream()
+                        .map(code -> new RefusedCode(code.code(), Sentences.in(language, code.reason())))
+                        .toList(),
+                missing.stream()
+                        .map(sentence -> Sentences.in(language, sentence))
+                        .toList(),
+                whose.stream().map(sentence -> Sentences.in(language, sentence)).toList(),
+                taxNumber.map(sentence -> Sentences.in(language, sentence)),
+                apart,
+                basket);
     }
 
     private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {
-        return delivery.stream().filter(option -> option.price().isPresent()).map(option -> new Option(option.id(), option.name(), option.sentence(), option.days(), option.price().get().value(), option.chosen(),
-                quote.slots().containsKey(option.id()) && !option.id().equals(Pickup.Local.OPTION), quote.slots().getOrDefault(option.id(), List.of()))).toList();
+        return delivery.stream()
+                .filter(option -> option.price().isPresent())
+                .map(option -> new Option(
+                        option.id(),
+                        option.name(),
+                        option.sentence(),
+                        option.days(),
+                        option.price().get().value(),
+                        option.chosen(),
+                        quote.slots().containsKey(option.id()) && !option.id().equals(Pickup.Local.OPTION),
+                        quote.slots().getOrDefault(option.id(), List.of())))
+                .toList();
     }
 
     /** Each consignment with its own offers, where there are several and something is offered for each. */
     private static List<Apart> apart(QuoteView quote) {
-        List<Apart> apart = quote.consignments().stream().map(sent -> new Apart(sent.dispatch(), sent.name(), sent.lines().stream().map(line -> quote.lines().get(line).name()).toList(), options(sent.delivery(), quote))).toList();
-        return apart.size() < 2 || apart.stream().anyMatch(each -> each.delivery().isEmpty()) ? List.of() : apart;
+        List<Apart> apart = quote.consignments().stream()
+                .map(sent -> new Apart(
+                        sent.dispatch(),
+                        sent.name(),
+                        sent.lines().stream()
+                                .map(line -> quote.lines().get(line).name())
+                                .toList(),
+                        options(sent.delivery(), quote)))
+                .toList();
+        return apart.size() < 2
+                        || apart.stream().anyMatch(each -> each.delivery().isEmpty())
+                ? List.of()
+                : apart;
     }
 
     private static List<Entry> basket(QuoteView quote) {
         Map<String, BigDecimal> asked = new HashMap<>();
-        quote.lines().forEach(line -> line.counted().ifPresent(key -> asked.merge(key, line.quantity(), BigDecimal::add)));
+        quote.lines()
+                .forEach(line -> line.counted().ifPresent(key -> asked.merge(key, line.quantity(), BigDecimal::add)));
         Map<Integer, Entry> entries = new TreeMap<>();
         for (QuoteView.Line line : quote.lines()) {
-            Optional<BigDecimal> few = line.counted().filter(key -> asked.get(key).compareTo(quote.left().get(key)) > 0).map(quote.left()::get);
+            Optional<BigDecimal> few = line.counted()
+                    .filter(key -> asked.get(key).compareTo(quote.left().get(key)) > 0)
+                    .map(quote.left()::get);
             List<String> choices = line.bundle().isPresent() ? List.of() : line.choices();
-            entries.merge(line.ordered(), new Entry(line.amount().value(), choices, few), (one, other) -> new Entry(one.amount().add(other.amount()), choices,
-                    Stream.of(one.left(), other.left()).flatMap(Optional::stream).min(BigDecimal::compareTo)));
+            entries.merge(
+                    line.ordered(),
+                    new Entry(line.amount().value(), choices, few),
+                    (one, other) -> new Entry(
+                            one.amount().add(other.amount()),
+                            choices,
+                            Stream.of(one.left(), other.left())
+                                    .flatMap(Optional::stream)
+                                    .min(BigDecimal::compareTo)));
         }
         return List.copyOf(entries.values());
     }
@@ -108,10 +264,19 @@ public record BuyerQuote(String currency, Tax.Prices prices, List<Line> lines, B
                 continue;
             }
             boolean used = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
-                    .anyMatch(discount -> discount.code().filter(own -> own.equalsIgnoreCase(code.strip())).isPresent());
+                    .anyMatch(discount -> discount.code()
+                            .filter(own -> own.equalsIgnoreCase(code.strip()))
+                            .isPresent());
             if (!used) {
-                refused.add(new RefusedCode(code, quote.notApplied().stream().filter(not -> not.code().filter(own -> own.equalsIgnoreCase(code.strip())).isPresent())
-                        .map(QuoteView.NotApplied::reason).findFirst().orElse(NO_SUCH_CODE)));
+                refused.add(new RefusedCode(
+                        code,
+                        quote.notApplied().stream()
+                                .filter(not -> not.code()
+                                        .filter(own -> own.equalsIgnoreCase(code.strip()))
+                                        .isPresent())
+                                .map(QuoteView.NotApplied::reason)
+                                .findFirst()
+                                .orElse(NO_SUCH_CODE)));
             }
         }
         return refused;

@@ -4,7 +4,9 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import vestcoin.app.edge.Pace;
 
-/** Slows down who guesses codes: tried in vain too often, a client's codes, or anybody's, are not looked up for a while. */
+/**
+ * Slows down who guesses codes: tried in vain too often, a client's codes, or anybody's, are not looked up for a while.
+ */
 @Component
 class Guessing {
     private static final String ALL = "all";
@@ -18,14 +20,19 @@ class Guessing {
 
     /** The basket as it is priced: without its codes while too many were tried in vain. */
     CounterController.Basket without(CounterController.Basket basket, String client) {
-        boolean slowed = !basket.codes().isEmpty() && (pace.exhausted(Pace.Of.CODES_BY_CLIENT, client) || pace.exhausted(Pace.Of.CODES_BY_ALL, ALL));
+        boolean slowed = !basket.codes().isEmpty()
+                && (pace.exhausted(Pace.Of.CODES_BY_CLIENT, client) || pace.exhausted(Pace.Of.CODES_BY_ALL, ALL));
         return slowed ? basket.with(List.of()) : basket;
     }
 
     /** The quote, with what was in vain counted. @param tried as it was priced */
     BuyerQuote counted(BuyerQuote quote, CounterController.Basket tried, String client) {
         if (tried.codes().isEmpty()) {
-            return quote.refusedCodes().isEmpty() ? quote : quote.with(quote.refusedCodes().stream().map(code -> new BuyerQuote.RefusedCode(code.code(), WAIT)).toList());
+            return quote.refusedCodes().isEmpty()
+                    ? quote
+                    : quote.with(quote.refusedCodes().stream()
+                            .map(code -> new BuyerQuote.RefusedCode(code.code(), WAIT))
+                            .toList());
         }
         for (BuyerQuote.RefusedCode code : quote.refusedCodes()) {
             if (code.reason().equals(BuyerQuote.NO_SUCH_CODE)) {

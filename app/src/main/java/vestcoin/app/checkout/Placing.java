@@ -46,7 +46,10 @@ public class Placing {
         }
     }
 
-    /** In which language a buyer ordered, and what was agreed to. @param agreed kind of text to the hash of what was shown */
+    /**
+     * In which language a buyer ordered, and what was agreed to. @param agreed kind of text to the hash of what was
+     * shown
+     */
     public record Agreed(String language, Map<String, String> agreed) {}
 
     private static final int USUAL_HOLD_DAYS = 7;
@@ -60,7 +63,15 @@ public class Placing {
     private final Clock clock;
     private final String ownUrl;
 
-    Placing(Orders orders, Payments payments, Gateways gateways, Editions editions, Doors doors, PlatformTransactionManager transactions, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+    Placing(
+            Orders orders,
+            Payments payments,
+            Gateways gateways,
+            Editions editions,
+            Doors doors,
+            PlatformTransactionManager transactions,
+            Clock clock,
+            @Value("${vest-coin.own-url}") String ownUrl) {
         this.orders = orders;
         this.payments = payments;
         this.gateways = gateways;
@@ -72,36 +83,80 @@ public class Placing {
     }
 
     /**
-     * Places an order once for a key. Where no provider stands behind the way to pay, its payment waits for the money from now on.
+     * Places an order once for a key. Where no provider stands behind the way to pay, its payment waits for the money
+     * from now on.
      *
      * @param quiet whether its letters wait for the money
      * @param order with what was known around it, as it was priced
      * @throws Told if what it takes was taken by another order meanwhile
      */
-    public Orders.Order place(Editions.Edition edition, String key, Order order, QuoteView quote, Contact contact, Agreed told, boolean quiet) {
-        List<Orders.Voucher> vouchers = quote.vouchers().stream().filter(used -> used.used().value().signum() > 0)
-                .map(used -> new Orders.Voucher(used.code(), minor(used.used().value(), quote.currency()))).toList();
+    public Orders.Order place(
+            Editions.Edition edition,
+            String key,
+            Order order,
+            QuoteView quote,
+            Contact contact,
+            Agreed told,
+            boolean quiet) {
+        List<Orders.Voucher> vouchers = quote.vouchers().stream()
+                .filter(used -> used.used().value().signum() > 0)
+                .map(used -> new Orders.Voucher(used.code(), minor(used.used().value(), quote.currency())))
+                .toList();
         Optional<Payment.Method> method = method(edition, order);
         long due = minor(quote.toPay().value(), quote.currency());
         if (due > 0 && method.isEmpty()) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "No way of paying is chosen.", "Choose one.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "No way of paying is chosen.", "Choose one.");
         }
-        // What is ordered while the shop is closed, by who runs it, is practice; but where a provider takes real money, it is real.
-        String mode = method.flatMap(Payment.Method::gateway).flatMap(id -> gateways.of(edition.shop(), id)).flatMap(Gateways.GatewayView::mode)
+        // What is ordered while the shop is closed, by who runs it, is practice; but where a provider takes real money,
+        // it is real.
+        String mode = method.flatMap(Payment.Method::gateway)
+                .flatMap(id -> gateways.of(edition.shop(), id))
+                .flatMap(Gateways.GatewayView::mode)
                 .orElseGet(() -> doors.of(edition.shop()).open() ? gateways.mode(edition.shop()) : "test");
-        Orders.Address address = new Orders.Address(contact.lines(), contact.city(), order.to().postcode().orElse(""), order.to().region(), order.to().country());
-        Orders.New wanted = new Orders.New(edition.shop(), key, edition.number(), mode, Json.write(OrderFile.of(order)), Json.write(quote.kept(order.slot())), quote.currency(), due,
-                method.map(Payment.Method::id).orElse(""), contact.email().strip(), contact.name().strip(), order.to().country(), Json.write(address), uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote), told.language(), Json.write(told.agreed()),
-                Json.write(contact.wishes()), method.filter(way -> due > 0).flatMap(way -> held(way.kind())).map(clock.instant()::plus), taxNumber(order), quiet);
+        Orders.Address address = new Orders.Address(
+                contact.lines(),
+                contact.city(),
+                order.to().postcode().orElse(""),
+                order.to().region(),
+                order.to().country());
+        Orders.New wanted = new Orders.New(
+                edition.shop(),
+                key,
+                edition.number(),
+                mode,
+                Json.write(OrderFile.of(order)),
+                Json.write(quote.kept(order.slot())),
+                quote.currency(),
+                due,
+                method.map(Payment.Method::id).orElse(""),
+                contact.email().strip(),
+                contact.name().strip(),
+                order.to().country(),
+                Json.write(address),
+                uses(edition, quote),
+                vouchers,
+                stock(quote),
+                slot(edition, order, quote),
+                told.language(),
+                Json.write(told.agreed()),
+                Json.write(contact.wishes()),
+                method.filter(way -> due > 0).flatMap(way -> held(way.kind())).map(clock.instant()::plus),
+                taxNumber(order),
+                quiet);
         // One transaction, so that no order stands that waits for nothing.
         return transaction.execute(status -> {
             Orders.Order placed = taken(wanted);
-            method.filter(way -> due > 0 && !way.kind().throughProvider()).ifPresent(way -> payments.await(begun(placed, way, edition), waiting(way.kind())));
+            method.filter(way -> due > 0 && !way.kind().throughProvider())
+                    .ifPresent(way -> payments.await(begun(placed, way, edition), waiting(way.kind())));
             return orders.byId(placed.id());
         });
     }
 
-    /** How long an order waits for its money, by the way it is paid; nothing where it waits for any time. Common practice, no source. */
+    /**
+     * How long an order waits for its money, by the way it is paid; nothing where it waits for any time. Common
+     * practice, no source.
+     */
     private static Optional<Duration> held(Payment.Kind kind) {
         return switch (kind) {
             case CARD, WALLET -> Optional.of(Duration.ofHours(1));
@@ -113,42 +168,87 @@ public class Placing {
 
     /** The number of a business the register has confirmed, or nothing. */
     static String taxNumber(Order order) {
-        return order.buyer().confirmedBusiness() ? order.buyer().number().map(number -> number.country() + number.number()).orElse("") : "";
+        return order.buyer().confirmedBusiness()
+                ? order.buyer()
+                        .number()
+                        .map(number -> number.country() + number.number())
+                        .orElse("")
+                : "";
     }
 
     private Orders.Order taken(Orders.New order) {
         try {
             return orders.place(order);
         } catch (Orders.UsedUp e) {
-            throw new Told(HttpStatus.CONFLICT, "basket/codes", "A discount was used up by another order just now.", "Look at the new total and order again.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "basket/codes",
+                    "A discount was used up by another order just now.",
+                    "Look at the new total and order again.");
         } catch (Orders.SlotGone e) {
-            throw new Told(HttpStatus.CONFLICT, "basket/slot", "The time chosen was taken by another order just now.", "Choose another time.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "basket/slot",
+                    "The time chosen was taken by another order just now.",
+                    "Choose another time.");
         } catch (Orders.SoldOut e) {
-            throw new Told(HttpStatus.CONFLICT, "basket/lines", "Something in the basket was sold to another buyer just now.", "Look at what is left and order again.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "basket/lines",
+                    "Something in the basket was sold to another buyer just now.",
+                    "Look at what is left and order again.");
         } catch (Vouchers.Spent e) {
-            throw new Told(HttpStatus.CONFLICT, "basket/codes", "A voucher was used by another order just now.", "Look at the new total and order again.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "basket/codes",
+                    "A voucher was used by another order just now.",
+                    "Look at the new total and order again.");
         }
     }
 
     /**
-     * Changes the way an order is paid, after a payment that came to nothing: priced again with what that way adds, by the order's own
-     * edition.
+     * Changes the way an order is paid, after a payment that came to nothing: priced again with what that way adds, by
+     * the order's own edition.
      *
-     * @throws Told if a payment is under way, the way is not open to this order, or it comes to another amount than the buyer was shown
+     * @throws Told if a payment is under way, the way is not open to this order, or it comes to another amount than the
+     *     buyer was shown
      */
     public void otherWay(Orders.Order order, String method, BigDecimal expected) {
         Editions.Edition edition = editions.of(order.shop(), order.edition());
         Order other = OrderFile.parse(order.document()).withMethod(method).given(gateways.states(order.shop()));
         QuoteView quote = edition.document().quote(other);
-        Payment.Method way = method(edition, other).filter(found -> quote.methods().stream().anyMatch(seen -> seen.id().equals(found.id()) && seen.hidden().isEmpty()))
-                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This way of paying is not open to this order.", "Choose another."));
+        Payment.Method way = method(edition, other)
+                .filter(found -> quote.methods().stream()
+                        .anyMatch(seen ->
+                                seen.id().equals(found.id()) && seen.hidden().isEmpty()))
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT,
+                        "method",
+                        "This way of paying is not open to this order.",
+                        "Choose another."));
         if (quote.toPay().value().compareTo(expected) != 0) {
-            throw new Told(HttpStatus.CONFLICT, "expected", "Paid this way the order comes to " + quote.toPay().value().toPlainString() + " " + quote.currency() + ".", "Look at the new total and choose again.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "expected",
+                    "Paid this way the order comes to " + quote.toPay().value().toPlainString() + " " + quote.currency()
+                            + ".",
+                    "Look at the new total and choose again.");
         }
         long due = minor(quote.toPay().value(), quote.currency());
         transaction.executeWithoutResult(status -> {
-            if (!orders.payBy(order.id(), new Orders.Way(method, Json.write(OrderFile.of(other)), Json.write(quote.kept(other.slot())), due, held(way.kind()).map(clock.instant()::plus)))) {
-                throw new Told(HttpStatus.CONFLICT, "method", "A payment of this order is under way.", "Wait until it is decided; this page follows it.");
+            if (!orders.payBy(
+                    order.id(),
+                    new Orders.Way(
+                            method,
+                            Json.write(OrderFile.of(other)),
+                            Json.write(quote.kept(other.slot())),
+                            due,
+                            held(way.kind()).map(clock.instant()::plus)))) {
+                throw new Told(
+                        HttpStatus.CONFLICT,
+                        "method",
+                        "A payment of this order is under way.",
+                        "Wait until it is decided; this page follows it.");
             }
             if (due > 0 && !way.kind().throughProvider()) {
                 payments.await(begun(orders.byId(order.id()), way, edition), waiting(way.kind()));
@@ -159,24 +259,49 @@ public class Placing {
     /** Pays what is due of an order through its provider. @param cardToken empty where the buyer is sent to a page */
     public PaymentBook.Payment pay(Orders.Order order, String cardToken) {
         Editions.Edition edition = editions.of(order.shop(), order.edition());
-        Payment.Method method = method(edition, OrderFile.parse(order.document())).filter(way -> way.kind().throughProvider())
-                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This order is not paid here.", "Follow what the page of the order says."));
+        Payment.Method method = method(edition, OrderFile.parse(order.document()))
+                .filter(way -> way.kind().throughProvider())
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT,
+                        "method",
+                        "This order is not paid here.",
+                        "Follow what the page of the order says."));
         if (method.kind() == Payment.Kind.CARD && cardToken.isEmpty()) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "cardToken", "The card is missing.", "Type its number.");
         }
         try {
-            return payments.pay(begun(order, method, edition), new Payments.Reference(order.currency(), String.valueOf(order.number()),
-                    ownUrl + "/counter/" + order.shop() + "/order/" + order.token()), cardToken);
+            return payments.pay(
+                    begun(order, method, edition),
+                    new Payments.Reference(
+                            order.currency(),
+                            String.valueOf(order.number()),
+                            ownUrl + "/counter/" + order.shop() + "/order/" + order.token()),
+                    cardToken);
         } catch (PaymentBook.CalledOff e) {
-            throw new Told(HttpStatus.CONFLICT, "token", "The shop has called this order off.", "Nothing is to be paid; ask the shop why.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "token",
+                    "The shop has called this order off.",
+                    "Nothing is to be paid; ask the shop why.");
         }
     }
 
     private static PaymentBook.Begun begun(Orders.Order order, Payment.Method method, Editions.Edition edition) {
-        int days = method.gateway().flatMap(id -> edition.document().setup().payment().accounts().stream().filter(account -> account.id().equals(id)).findFirst())
-                .flatMap(Payment.Account::authorisationDays).orElse(USUAL_HOLD_DAYS);
-        return new PaymentBook.Begun(order.id(), order.shop(), method.kind().throughProvider() ? method.gateway().orElse("") : "", method.id(), "", order.due(),
-                method.capture() == Payment.Capture.AT_ONCE, days);
+        int days = method.gateway()
+                .flatMap(id -> edition.document().setup().payment().accounts().stream()
+                        .filter(account -> account.id().equals(id))
+                        .findFirst())
+                .flatMap(Payment.Account::authorisationDays)
+                .orElse(USUAL_HOLD_DAYS);
+        return new PaymentBook.Begun(
+                order.id(),
+                order.shop(),
+                method.kind().throughProvider() ? method.gateway().orElse("") : "",
+                method.id(),
+                "",
+                order.due(),
+                method.capture() == Payment.Capture.AT_ONCE,
+                days);
     }
 
     /** What a payment without a provider waits for. */
@@ -192,34 +317,63 @@ public class Placing {
     }
 
     static Optional<Payment.Method> method(Editions.Edition edition, Order order) {
-        return edition.document().setup().payment().methods().stream().filter(method -> order.method().filter(method.id()::equals).isPresent()).findFirst();
+        return edition.document().setup().payment().methods().stream()
+                .filter(method -> order.method().filter(method.id()::equals).isPresent())
+                .findFirst();
     }
 
     /** The discounts an order takes, with their limits. */
     private static List<Orders.Use> uses(Editions.Edition edition, QuoteView quote) {
-        List<String> taken = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream()).map(QuoteView.Discount::id).toList();
-        return edition.document().setup().discounts().rules().stream().filter(rule -> taken.contains(rule.id()))
-                .map(rule -> new Orders.Use(rule.id(), rule.conditions().uses(), rule.conditions().usesPerBuyer())).toList();
+        List<String> taken = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
+                .map(QuoteView.Discount::id)
+                .toList();
+        return edition.document().setup().discounts().rules().stream()
+                .filter(rule -> taken.contains(rule.id()))
+                .map(rule -> new Orders.Use(
+                        rule.id(), rule.conditions().uses(), rule.conditions().usesPerBuyer()))
+                .toList();
     }
 
-    /** The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted. */
+    /**
+     * The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted.
+     */
     private static Optional<Orders.Slot> slot(Editions.Edition edition, Order order, QuoteView quote) {
-        Optional<QuoteView.Option> chosen = quote.delivery().stream().filter(QuoteView.Option::chosen).findFirst();
-        return order.slot().flatMap(starts -> chosen.flatMap(option -> quote.slots().getOrDefault(option.id(), List.of()).stream().filter(slot -> slot.start().equals(starts)).findFirst()
-                .map(slot -> {
-                    String place = edition.document().setup().pickup().places().stream().filter(spot -> spot.option().equals(option.id())).findFirst().map(Pickup.Spot::id).orElse(option.id());
-                    return new Orders.Slot(place, starts, slot.end(), slot.left().map(left -> left + order.outside().taken().counts().getOrDefault(Taken.key(place, starts), 0)));
-                })));
+        Optional<QuoteView.Option> chosen =
+                quote.delivery().stream().filter(QuoteView.Option::chosen).findFirst();
+        return order.slot()
+                .flatMap(starts -> chosen.flatMap(option -> quote.slots().getOrDefault(option.id(), List.of()).stream()
+                        .filter(slot -> slot.start().equals(starts))
+                        .findFirst()
+                        .map(slot -> {
+                            String place = edition.document().setup().pickup().places().stream()
+                                    .filter(spot -> spot.option().equals(option.id()))
+                                    .findFirst()
+                                    .map(Pickup.Spot::id)
+                                    .orElse(option.id());
+                            return new Orders.Slot(
+                                    place,
+                                    starts,
+                                    slot.end(),
+                                    slot.left()
+                                            .map(left -> left
+                                                    + order.outside()
+                                                            .taken()
+                                                            .counts()
+                                                            .getOrDefault(Taken.key(place, starts), 0)));
+                        })));
     }
 
     /** What an order takes of what is counted: of the variation where that is, else of the product. */
     private static Map<String, BigDecimal> stock(QuoteView quote) {
         Map<String, BigDecimal> taken = new HashMap<>();
-        quote.lines().forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
+        quote.lines()
+                .forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
         return taken;
     }
 
     static long minor(BigDecimal amount, String currency) {
-        return amount.setScale(CurrencyUnit.of(currency).getDecimalPlaces()).unscaledValue().longValueExact();
+        return amount.setScale(CurrencyUnit.of(currency).getDecimalPlaces())
+                .unscaledValue()
+                .longValueExact();
     }
 }

@@ -12,7 +12,10 @@ import vestcoin.core.terms.Facts;
 
 /** What buyers read of a shop's terms, with the facts set in. */
 public final class Policies {
-    /** A text a buyer reads. @param hash of it, SHA-256, by which an order says what was agreed to @param agreed whether it is agreed to, or only shown */
+    /**
+     * A text a buyer reads. @param hash of it, SHA-256, by which an order says what was agreed to @param agreed whether
+     * it is agreed to, or only shown
+     */
     public record PolicyText(String kind, String text, String hash, boolean agreed) {}
 
     private Policies() {}
@@ -24,10 +27,17 @@ public final class Policies {
 
     static List<PolicyText> texts(Setup setup, String language) {
         List<PolicyText> texts = new ArrayList<>();
-        setup.terms().texts().forEach((kind, byLanguage) -> said(byLanguage, language).or(() -> byLanguage.values().stream().findFirst()).filter(text -> !text.isBlank()).ifPresent(text -> {
-            String whole = Facts.into(text, setup.terms(), language);
-            texts.add(new PolicyText(kind, whole, Document.hash(whole), setup.terms().agreements().contains(kind)));
-        }));
+        setup.terms().texts().forEach((kind, byLanguage) -> said(byLanguage, language)
+                .or(() -> byLanguage.values().stream().findFirst())
+                .filter(text -> !text.isBlank())
+                .ifPresent(text -> {
+                    String whole = Facts.into(text, setup.terms(), language);
+                    texts.add(new PolicyText(
+                            kind,
+                            whole,
+                            Document.hash(whole),
+                            setup.terms().agreements().contains(kind)));
+                }));
         return texts;
     }
 
@@ -40,6 +50,8 @@ public final class Policies {
 
     /** Of texts by language the one for a language, or for its first part. */
     static Optional<String> said(Map<String, String> byLanguage, String language) {
-        return Optional.ofNullable(byLanguage.get(language)).or(() -> Optional.ofNullable(byLanguage.get(Locale.forLanguageTag(language).getLanguage())));
+        return Optional.ofNullable(byLanguage.get(language))
+                .or(() -> Optional.ofNullable(
+                        byLanguage.get(Locale.forLanguageTag(language).getLanguage())));
     }
 }

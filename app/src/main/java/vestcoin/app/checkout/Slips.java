@@ -22,15 +22,25 @@ import vestcoin.core.payment.SwissPayload;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 
-/** What a buyer needs to make a transfer: the account, the amount, the reference, and where it is in euro a square code to scan. */
+/**
+ * What a buyer needs to make a transfer: the account, the amount, the reference, and where it is in euro a square code
+ * to scan.
+ */
 @Service
 public class Slips {
     /**
-     * @param iban     in groups of four
-     * @param code     modules of the square code, a row each, {@code #} dark; nothing where there is none
-     * @param swiss    whether the code is a Swiss QR-bill's, which bears a cross
+     * @param iban in groups of four
+     * @param code modules of the square code, a row each, {@code #} dark; nothing where there is none
+     * @param swiss whether the code is a Swiss QR-bill's, which bears a cross
      */
-    public record Slip(String holder, String iban, BigDecimal amount, String currency, String reference, Optional<String> code, boolean swiss) {}
+    public record Slip(
+            String holder,
+            String iban,
+            BigDecimal amount,
+            String currency,
+            String reference,
+            Optional<String> code,
+            boolean swiss) {}
 
     private final Editions editions;
     private final PaymentBook book;
@@ -40,17 +50,28 @@ public class Slips {
         this.book = book;
     }
 
-    /** The slip of an order paid by transfer, for what is still to come; none once the money is there, or nobody waits for it. */
+    /**
+     * The slip of an order paid by transfer, for what is still to come; none once the money is there, or nobody waits
+     * for it.
+     */
     public Optional<Slip> of(Orders.Order order, Optional<Payment.Method> method) {
-        if (order.cancelled() || method.filter(way -> way.kind() == Payment.Kind.TRANSFER).isEmpty()) {
+        if (order.cancelled()
+                || method.filter(way -> way.kind() == Payment.Kind.TRANSFER).isEmpty()) {
             return Optional.empty();
         }
-        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream().filter(payment -> !payment.byVoucher() && payment.stateNow().alive()).toList();
-        long open = order.due() - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
-        if (open <= 0 || alive.stream().noneMatch(payment -> payment.stateNow() == PaymentState.PENDING || payment.stateNow() == PaymentState.CAPTURED)) {
+        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream()
+                .filter(payment -> !payment.byVoucher() && payment.stateNow().alive())
+                .toList();
+        long open = order.due()
+                - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
+        if (open <= 0
+                || alive.stream()
+                        .noneMatch(payment -> payment.stateNow() == PaymentState.PENDING
+                                || payment.stateNow() == PaymentState.CAPTURED)) {
             return Optional.empty();
         }
-        BigDecimal amount = BigDecimal.valueOf(open, CurrencyUnit.of(order.currency()).getDecimalPlaces());
+        BigDecimal amount =
+                BigDecimal.valueOf(open, CurrencyUnit.of(order.currency()).getDecimalPlaces());
         Setup setup = editions.of(order.shop(), order.edition()).document().setup();
         return setup.payment().account().map(account -> slip(account, setup.shop(), amount, order));
     }
@@ -60,10 +81,25 @@ public class Slips {
         String payee = account.payee().isBlank() ? account.holder() : account.payee();
         String reference = SwissPayload.reference(account.iban(), String.valueOf(order.number()));
         Shop.Address at = shop.address();
-        Optional<String> swiss = SwissPayload.of(new SwissPayload.Creditor(payee, String.join(", ", at.lines()), at.postcode(), at.city(), at.country()), account.iban(), amount, order.currency(), reference);
-        Optional<String> payload = swiss.isPresent() || !order.currency().equals("EUR") ? swiss : EpcPayload.of(payee, account.iban(), amount, reference);
-        return new Slip(payee, grouped(account.iban()), amount, order.currency(), SwissPayload.isQrIban(account.iban()) ? reference.replaceAll("(?=(?:.{5})+$)", " ") : grouped(reference),
-                payload.map(Slips::code), swiss.isPresent());
+        Optional<String> swiss = SwissPayload.of(
+                new SwissPayload.Creditor(payee, String.join(", ", at.lines()), at.postcode(), at.city(), at.country()),
+                account.iban(),
+                amount,
+                order.currency(),
+                reference);
+        Optional<String> payload = swiss.isPresent() || !order.currency().equals("EUR")
+                ? swiss
+                : EpcPayload.of(payee, account.iban(), amount, reference);
+        return new Slip(
+                payee,
+                grouped(account.iban()),
+                amount,
+                order.currency(),
+                SwissPayload.isQrIban(account.iban())
+                        ? reference.replaceAll("(?=(?:.{5})+$)", " ")
+                        : grouped(reference),
+                payload.map(Slips::code),
+                swiss.isPresent());
     }
 
     private static String grouped(String text) {
@@ -73,8 +109,19 @@ public class Slips {
     /** Rows of modules. Error correction level M, as EPC069-12 asks. */
     static String code(String payload) {
         try {
-            BitMatrix matrix = new QRCodeWriter().encode(payload, BarcodeFormat.QR_CODE, 0, 0,
-                    Map.of(EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M, EncodeHintType.CHARACTER_SET, "UTF-8", EncodeHintType.MARGIN, 0));
+            BitMatrix matrix = new QRCodeWriter()
+                    .encode(
+                            payload,
+                            BarcodeFormat.QR_CODE,
+                            0,
+                            0,
+                            Map.of(
+                                    EncodeHintType.ERROR_CORRECTION,
+                                    ErrorCorrectionLevel.M,
+                                    EncodeHintType.CHARACTER_SET,
+                                    "UTF-8",
+                                    EncodeHintType.MARGIN,
+                                    0));
             StringBuilder rows = new StringBuilder();
             for (int y = 0; y < matrix.getHeight(); y++) {
                 rows.append(y == 0 ? "" : "\n");

@@ -15,7 +15,10 @@ import vestcoin.core.finding.Known;
 import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.terms.Templates;
 
-/** What the seller needs to write the terms: templates, what a buyer would read of the draft, and what other languages need. */
+/**
+ * What the seller needs to write the terms: templates, what a buyer would read of the draft, and what other languages
+ * need.
+ */
 @RestController
 class TermsController {
     /** A name or sentence buyers read. @param place in the setup, dots between its steps */
@@ -52,6 +55,8 @@ class TermsController {
     /** Names and sentences of the draft that another language needs too. */
     @GetMapping("/api/shops/{shop}/terms/words")
     List<BuyerText> words(@PathVariable String shop) {
-        return BuyerTexts.of(drafts.of(shop).document().setup()).entrySet().stream().map(text -> new BuyerText(text.getKey(), text.getValue())).toList();
+        return BuyerTexts.of(drafts.of(shop).document().setup()).entrySet().stream()
+                .map(text -> new BuyerText(text.getKey(), text.getValue()))
+                .toList();
     }
 }

@@ -33,9 +33,9 @@ import vestcoin.core.quote.Quote;
 import vestcoin.core.setup.Setup;
 
 /**
- * Issues what is owed on paper: an invoice for each bill when an order is paid in full, for goods to a business in another member state
- * when they leave, for an order on account when it leaves; a credit note for what was given back. It looks at how things stand, so
- * being called twice, or only after a crash, comes to the same.
+ * Issues what is owed on paper: an invoice for each bill when an order is paid in full, for goods to a business in
+ * another member state when they leave, for an order on account when it leaves; a credit note for what was given back.
+ * It looks at how things stand, so being called twice, or only after a crash, comes to the same.
  */
 @Service
 public class Issuing {
@@ -51,7 +51,13 @@ public class Issuing {
     private final TransactionTemplate fresh;
     private final ExecutorService queue = Executors.newSingleThreadExecutor(task -> new Thread(task, "papers"));
 
-    Issuing(JdbcClient sql, Papers papers, PaymentBook book, Editions editions, Orders orders, PlatformTransactionManager transactions) {
+    Issuing(
+            JdbcClient sql,
+            Papers papers,
+            PaymentBook book,
+            Editions editions,
+            Orders orders,
+            PlatformTransactionManager transactions) {
         this.sql = sql;
         this.papers = papers;
         this.book = book;
@@ -61,7 +67,10 @@ public class Issuing {
         this.fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
     }
 
-    /** After money moved and that was committed, one order after the other: a failure here can undo no payment, and is made good later. */
+    /**
+     * After money moved and that was committed, one order after the other: a failure here can undo no payment, and is
+     * made good later.
+     */
     @TransactionalEventListener(fallbackExecution = true)
     public void moved(PaymentBook.Moved moved) {
         if (!queue.isShutdown()) {
@@ -93,16 +102,21 @@ public class Issuing {
     @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT1H")
     public void makeGood() {
         sql.sql("""
-                select o.id from orders o where (o.standing in ('paid', 'refunded in part', 'refunded') or o.sent = 'all') and o.payable > 0 and (
+                select o.id from orders o where (o.standing in ('paid', 'refunded in part', 'refunded') or o.sent =
+                    'all') and o.payable > 0 and (
                   (select coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'invoice') < o.payable
-                  or (select coalesce(sum(refunded), 0) from payment where order_id = o.id) > (select coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'credit'))
+                  or (select coalesce(sum(refunded), 0) from payment where order_id = o.id) > (select
+                      coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'credit'))
                 """).query(Long.class).list().forEach(order -> moved(new PaymentBook.Moved(order)));
     }
 
     /** Issues what is owed of an order and is not there yet. */
     public void keepUp(long id) {
         fresh.executeWithoutResult(status -> {
-            sql.sql("select id from orders where id = :id for update").param("id", id).query(Long.class).single();
+            sql.sql("select id from orders where id = :id for update")
+                    .param("id", id)
+                    .query(Long.class)
+                    .single();
             Orders.Order order = orders.byId(id);
             Owed owed = new Owed(order, book.ofOrder(id));
             if (owed.payable() > 0) {
@@ -123,14 +137,27 @@ public class Issuing {
 
         Owed(Orders.Order order, List<PaymentBook.Payment> tries) {
             this.order = order;
-            this.payments = tries.stream().filter(payment -> payment.stateNow().alive()).toList();
+            this.payments =
+                    tries.stream().filter(payment -> payment.stateNow().alive()).toList();
             var document = editions.spoken(order.shop(), order.edition(), order.language());
             this.setup = document.setup();
             Order asked = OrderFile.parse(order.document());
             this.quote = Pricing.priceUntraced(document.compiled(), asked);
             Orders.Address address = Json.read(order.address(), Orders.Address.class);
-            this.drawing = new Drawing(setup, asked, String.valueOf(order.number()), new Drawing.Buyer(order.name(), order.email(), address.lines(), address.city(), address.postcode(), address.country()),
-                    order.method(), order.mode().equals("test"), order.sent().equals("all"));
+            this.drawing = new Drawing(
+                    setup,
+                    asked,
+                    String.valueOf(order.number()),
+                    new Drawing.Buyer(
+                            order.name(),
+                            order.email(),
+                            address.lines(),
+                            address.city(),
+                            address.postcode(),
+                            address.country()),
+                    order.method(),
+                    order.mode().equals("test"),
+                    order.sent().equals("all"));
             this.bills = Bill.of(quote, setup.shop().address().country());
             this.digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         }
@@ -141,12 +168,17 @@ public class Issuing {
 
         void issue() {
             BigDecimal rounding = quote.rounding().map(figure -> figure.value()).orElse(BigDecimal.ZERO);
-            BigDecimal whole = bills.stream().map(Bill::gross).reduce(BigDecimal.ZERO, BigDecimal::add).add(rounding);
+            BigDecimal whole = bills.stream()
+                    .map(Bill::gross)
+                    .reduce(BigDecimal.ZERO, BigDecimal::add)
+                    .add(rounding);
             if (whole.compareTo(amount(order.payable())) != 0) {
                 throw new IllegalStateException("bills of " + whole + " for an order of " + amount(order.payable()));
             }
-            long captured = payments.stream().mapToLong(PaymentBook.Payment::captured).sum();
-            long refunded = payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
+            long captured =
+                    payments.stream().mapToLong(PaymentBook.Payment::captured).sum();
+            long refunded =
+                    payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
             boolean paid = captured == order.payable();
             boolean gone = order.sent().equals("all");
             Map<Integer, Paper> invoices = papers.invoices(order.id());
@@ -167,26 +199,46 @@ public class Issuing {
         }
 
         private Paper invoice(int place, Bill bill, BigDecimal paid, BigDecimal rounding) {
-            return papers.issue(order.shop(), order.mode(), zone(), Paper.Kind.INVOICE, order.id(), place, numbered -> drawing.invoice(numbered, bill, paid, rounding));
+            return papers.issue(
+                    order.shop(),
+                    order.mode(),
+                    zone(),
+                    Paper.Kind.INVOICE,
+                    order.id(),
+                    place,
+                    numbered -> drawing.invoice(numbered, bill, paid, rounding));
         }
 
         /** Credits what was given back and is not credited yet. What was rounded in cash goes with the first. */
         private void credit(BigDecimal refunded, BigDecimal rounding, Map<Integer, Paper> invoices) {
             Map<String, Credit.Given> before = papers.given(order.id());
-            BigDecimal credited = before.values().stream().map(Credit.Given::gross).reduce(BigDecimal.ZERO, BigDecimal::add);
+            BigDecimal credited =
+                    before.values().stream().map(Credit.Given::gross).reduce(BigDecimal.ZERO, BigDecimal::add);
             BigDecimal left = Credit.left(bills, before);
             // All of what was paid given back credits all of the goods, whatever cash rounding made of it.
-            BigDecimal back = refunded.compareTo(amount(order.payable())) == 0 ? left : refunded.subtract(credited).min(left);
+            BigDecimal back = refunded.compareTo(amount(order.payable())) == 0
+                    ? left
+                    : refunded.subtract(credited).min(left);
             if (back.signum() <= 0) {
                 return;
             }
-            BigDecimal off = refunded.compareTo(amount(order.payable())) == 0 ? refunded.subtract(credited).subtract(back) : BigDecimal.ZERO;
-            List<Credit.Credited> credits = Credit.of(bills, before, Credit.parts(bills, before, named(), back, digits));
+            BigDecimal off = refunded.compareTo(amount(order.payable())) == 0
+                    ? refunded.subtract(credited).subtract(back)
+                    : BigDecimal.ZERO;
+            List<Credit.Credited> credits =
+                    Credit.of(bills, before, Credit.parts(bills, before, named(), back, digits));
             for (int i = 0; i < credits.size(); i++) {
                 Credit.Credited each = credits.get(i);
                 Paper invoice = invoices.get(each.bill());
                 BigDecimal own = i == 0 ? off : BigDecimal.ZERO;
-                papers.issue(order.shop(), order.mode(), zone(), Paper.Kind.CREDIT, order.id(), each.bill(), numbered -> Drawing.credit(numbered, invoice, each.credit(), own));
+                papers.issue(
+                        order.shop(),
+                        order.mode(),
+                        zone(),
+                        Paper.Kind.CREDIT,
+                        order.id(),
+                        each.bill(),
+                        numbered -> Drawing.credit(numbered, invoice, each.credit(), own));
             }
         }
 
@@ -194,8 +246,13 @@ public class Issuing {
         private Map<String, BigDecimal> named() {
             Map<String, BigDecimal> named = new TreeMap<>();
             sql.sql("""
-                    select item, sum(r.amount) as amount from refund_part r join payment_move m on m.idempotency_key = r.idempotency_key
-                    where r.order_id = :order and m.settled = 'done' group by item""").param("order", order.id()).query(Named.class).list().forEach(each -> named.put(each.item(), amount(each.amount())));
+                    select item, sum(r.amount) as amount from refund_part r join payment_move m on
+                        m.idempotency_key = r.idempotency_key
+                    where r.order_id = :order and m.settled = 'done' group by item""")
+                    .param("order", order.id())
+                    .query(Named.class)
+                    .list()
+                    .forEach(each -> named.put(each.item(), amount(each.amount())));
             return named;
         }
 

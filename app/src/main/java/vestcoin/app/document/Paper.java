@@ -12,27 +12,53 @@ import vestcoin.core.payment.Payment;
 /**
  * An invoice or a credit note with all it states, kept as it was issued.
  *
- * @param number    without gaps within shop, mode, kind and year
- * @param credits   number of the invoice a credit note is of, and its day
- * @param order     number of the order
- * @param bill      what is stated; of a credit note, what is given back
- * @param paid      of it so far, gross and rounding together
- * @param rounding  in cash
- * @param due       by when the rest is to be paid
+ * @param number without gaps within shop, mode, kind and year
+ * @param credits number of the invoice a credit note is of, and its day
+ * @param order number of the order
+ * @param bill what is stated; of a credit note, what is given back
+ * @param paid of it so far, gross and rounding together
+ * @param rounding in cash
+ * @param due by when the rest is to be paid
  * @param delivered day and place of delivery, for what is invoiced when goods leave
- * @param test      whether no money moved
- * @param homeTax   its tax in the seller's own currency, where the paper is in another
+ * @param test whether no money moved
+ * @param homeTax its tax in the seller's own currency, where the paper is in another
  */
-public record Paper(Kind kind, String number, LocalDate issued, Party seller, Party buyer, String order, Optional<Credits> credits, Bill bill, String currency, BigDecimal paid,
-        BigDecimal rounding, Means means, Optional<LocalDate> due, Optional<LocalDate> delivered, boolean test, Optional<HomeTax> homeTax) {
+public record Paper(
+        Kind kind,
+        String number,
+        LocalDate issued,
+        Party seller,
+        Party buyer,
+        String order,
+        Optional<Credits> credits,
+        Bill bill,
+        String currency,
+        BigDecimal paid,
+        BigDecimal rounding,
+        Means means,
+        Optional<LocalDate> due,
+        Optional<LocalDate> delivered,
+        boolean test,
+        Optional<HomeTax> homeTax) {
     public Paper {
         homeTax = homeTax == null ? Optional.empty() : homeTax;
     }
 
-    public enum Kind { INVOICE, CREDIT }
+    public enum Kind {
+        INVOICE,
+        CREDIT
+    }
 
     /** @param vat VAT number with its country's letters @param numbers other registration numbers, as printed */
-    public record Party(String name, List<String> lines, String city, String postcode, String country, Optional<String> vat, List<String> numbers, String email) {
+    public record Party(
+            String name,
+            List<String> lines,
+            String city,
+            String postcode,
+            String country,
+            Optional<String> vat,
+            List<String> numbers,
+            String email) {
         public Party {
             lines = List.copyOf(lines);
             numbers = List.copyOf(numbers);
@@ -47,18 +73,25 @@ public record Paper(Kind kind, String number, LocalDate issued, Party seller, Pa
     public record Credits(String number, LocalDate issued) {}
 
     /** @param iban where a transfer goes @param reference it is found by */
-    public record Means(Optional<Payment.Kind> kind, Optional<String> iban, Optional<String> holder, Optional<String> reference) {}
+    public record Means(
+            Optional<Payment.Kind> kind, Optional<String> iban, Optional<String> holder, Optional<String> reference) {}
 
     /**
      * Tax in the seller's own currency, as Directive 2006/112/EC, Article 230, asks: tax × from ÷ to, half up.
      *
      * @param from units of the seller's currency for one of the rates' base
-     * @param to   units of the paper's currency for one of the rates' base
-     * @param day  of the rates
+     * @param to units of the paper's currency for one of the rates' base
+     * @param day of the rates
      */
     public record HomeTax(String currency, BigDecimal amount, BigDecimal from, BigDecimal to, LocalDate day) {
         static HomeTax of(BigDecimal tax, String currency, BigDecimal from, BigDecimal to, LocalDate day) {
-            return new HomeTax(currency, tax.multiply(from).divide(to, Currencies.of(currency).orElseThrow().getDecimalPlaces(), RoundingMode.HALF_UP), from, to, day);
+            return new HomeTax(
+                    currency,
+                    tax.multiply(from)
+                            .divide(to, Currencies.of(currency).orElseThrow().getDecimalPlaces(), RoundingMode.HALF_UP),
+                    from,
+                    to,
+                    day);
         }
 
         /** The same for another amount of tax, at the same rates. */

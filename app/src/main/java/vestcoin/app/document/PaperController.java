@@ -51,8 +51,14 @@ class PaperController {
 
     private List<PaperRow> listed(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
-        return papers.ofOrder(order.id()).stream().map(row -> new PaperRow(row.number(), row.kind(), BigDecimal.valueOf(row.gross(), digits), row.at(),
-                papers.find(order.id(), row.number()).map(Ubl::fits).orElse(false))).toList();
+        return papers.ofOrder(order.id()).stream()
+                .map(row -> new PaperRow(
+                        row.number(),
+                        row.kind(),
+                        BigDecimal.valueOf(row.gross(), digits),
+                        row.at(),
+                        papers.find(order.id(), row.number()).map(Ubl::fits).orElse(false)))
+                .toList();
     }
 
     /** @param file number and {@code .pdf} or {@code .xml} */
@@ -61,8 +67,14 @@ class PaperController {
         if (!pdf && !file.endsWith(".xml")) {
             throw none();
         }
-        Paper paper = papers.find(order.id(), file.substring(0, file.length() - 4)).filter(found -> pdf || Ubl.fits(found)).orElseThrow(PaperController::none);
-        return ResponseEntity.ok().contentType(pdf ? MediaType.APPLICATION_PDF : MediaType.APPLICATION_XML).header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + paper.number() + (pdf ? ".pdf\"" : ".xml\""))
+        Paper paper = papers.find(order.id(), file.substring(0, file.length() - 4))
+                .filter(found -> pdf || Ubl.fits(found))
+                .orElseThrow(PaperController::none);
+        return ResponseEntity.ok()
+                .contentType(pdf ? MediaType.APPLICATION_PDF : MediaType.APPLICATION_XML)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        "attachment; filename=\"" + paper.number() + (pdf ? ".pdf\"" : ".xml\""))
                 .body(pdf ? PaperPdf.of(paper) : Ubl.of(paper).getBytes(StandardCharsets.UTF_8));
     }
 
@@ -71,10 +83,20 @@ class PaperController {
     }
 
     private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "number", "There is no order " + number + ".", "Choose one from the list."));
+        return orders.byNumber(shop, number)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "number",
+                        "There is no order " + number + ".",
+                        "Choose one from the list."));
     }
 
     private Orders.Order find(String token) {
-        return orders.byToken(token).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "token", "There is no such order.", "Open the link from the receipt again."));
+        return orders.byToken(token)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "token",
+                        "There is no such order.",
+                        "Open the link from the receipt again."));
     }
 }

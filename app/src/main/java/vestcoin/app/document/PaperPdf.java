@@ -1,11 +1,5 @@
 package vestcoin.app.document;
 
-import java.awt.Color;
-import java.io.ByteArrayOutputStream;
-import java.math.BigDecimal;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.stream.Collectors;
 import com.lowagie.text.Chunk;
 import com.lowagie.text.Document;
 import com.lowagie.text.Element;
@@ -18,10 +12,19 @@ import com.lowagie.text.pdf.BaseFont;
 import com.lowagie.text.pdf.PdfPCell;
 import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
+import java.awt.Color;
+import java.io.ByteArrayOutputStream;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.tax.Treatment.Code;
 
-/** An invoice or a credit note as a page to print: the shop's letterhead, what was bought, tax by rate, what is paid and what is left. */
+/**
+ * An invoice or a credit note as a page to print: the shop's letterhead, what was bought, tax by rate, what is paid and
+ * what is left.
+ */
 final class PaperPdf {
     private static final Color QUIET = new Color(0x55, 0x5d, 0x68);
     private static final Color LINE = new Color(0xc9, 0xc9, 0xc2);
@@ -64,8 +67,12 @@ final class PaperPdf {
     }
 
     private String under() {
-        return "Issued " + paper.issued() + " · order " + paper.order() + paper.credits().map(credits -> " · of invoice " + credits.number() + ", " + credits.issued()).orElse("")
-                + paper.delivered().map(day -> " · delivered " + day).orElse("") + (paper.test() ? " · TEST, no money moved" : "");
+        return "Issued " + paper.issued() + " · order " + paper.order()
+                + paper.credits()
+                        .map(credits -> " · of invoice " + credits.number() + ", " + credits.issued())
+                        .orElse("")
+                + paper.delivered().map(day -> " · delivered " + day).orElse("")
+                + (paper.test() ? " · TEST, no money moved" : "");
     }
 
     private Paragraph letterhead() {
@@ -112,8 +119,21 @@ final class PaperPdf {
         }
         table.setHeaderRows(1);
         for (Bill.Item item : paper.bill().items()) {
-            table.addCell(cell(item.name() + (item.allowance().signum() > 0 ? "\nafter " + item.allowance().toPlainString() + " discount" : ""), text, false, 0.4f));
-            table.addCell(cell(item.line().isPresent() ? item.quantity().stripTrailingZeros().toPlainString() : "", text, true, 0.4f));
+            table.addCell(cell(
+                    item.name()
+                            + (item.allowance().signum() > 0
+                                    ? "\nafter " + item.allowance().toPlainString() + " discount"
+                                    : ""),
+                    text,
+                    false,
+                    0.4f));
+            table.addCell(cell(
+                    item.line().isPresent()
+                            ? item.quantity().stripTrailingZeros().toPlainString()
+                            : "",
+                    text,
+                    true,
+                    0.4f));
             table.addCell(cell(rate(item.code(), item.rate()), text, true, 0.4f));
             table.addCell(cell(amount(item.net()), text, true, 0.4f));
             table.addCell(cell(amount(item.tax()), text, true, 0.4f));
@@ -133,7 +153,16 @@ final class PaperPdf {
         }
         for (Bill.Category category : paper.bill().categories()) {
             boolean taxed = category.code() == Code.S || category.code() == Code.Z;
-            table.addCell(cell(taxed ? paper.bill().country().map(country -> "VAT, " + country).orElse("VAT") : category.reason().isEmpty() ? "No tax" : category.reason(), text, false, 0.4f));
+            table.addCell(cell(
+                    taxed
+                            ? paper.bill()
+                                    .country()
+                                    .map(country -> "VAT, " + country)
+                                    .orElse("VAT")
+                            : category.reason().isEmpty() ? "No tax" : category.reason(),
+                    text,
+                    false,
+                    0.4f));
             table.addCell(cell(rate(category.code(), category.rate()), text, true, 0.4f));
             table.addCell(cell(amount(category.net()), text, true, 0.4f));
             table.addCell(cell(amount(category.tax()), text, true, 0.4f));
@@ -145,14 +174,27 @@ final class PaperPdf {
         PdfPTable table = table(new float[] {5, 2}, 14);
         total(table, "Without tax", paper.bill().net(), text);
         total(table, "Tax", paper.bill().tax(), text);
-        paper.homeTax().ifPresent(home -> total(table, "Tax in " + home.currency() + ", rates of " + home.day(), home.amount(), text));
-        total(table, paper.kind() == Paper.Kind.INVOICE ? "Total" : "Given back", paper.bill().gross(), strong);
+        paper.homeTax()
+                .ifPresent(home ->
+                        total(table, "Tax in " + home.currency() + ", rates of " + home.day(), home.amount(), text));
+        total(
+                table,
+                paper.kind() == Paper.Kind.INVOICE ? "Total" : "Given back",
+                paper.bill().gross(),
+                strong);
         if (paper.rounding().signum() != 0) {
             total(table, "Rounded, in cash", paper.rounding(), text);
         }
         if (paper.kind() == Paper.Kind.INVOICE) {
             total(table, "Paid", paper.paid(), text);
-            total(table, "To pay" + (paper.open().signum() > 0 ? paper.due().map(due -> " by " + due).orElse("") : ""), paper.open(), strong);
+            total(
+                    table,
+                    "To pay"
+                            + (paper.open().signum() > 0
+                                    ? paper.due().map(due -> " by " + due).orElse("")
+                                    : ""),
+                    paper.open(),
+                    strong);
         }
         return table;
     }
@@ -165,7 +207,14 @@ final class PaperPdf {
     private List<String> notes() {
         List<String> notes = new ArrayList<>();
         if (paper.kind() == Paper.Kind.INVOICE && paper.open().signum() > 0) {
-            paper.means().iban().ifPresent(iban -> notes.add("To " + paper.means().holder().orElse(paper.seller().name()) + ", IBAN " + iban + paper.means().reference().map(r -> ", reference " + r).orElse("") + "."));
+            paper.means()
+                    .iban()
+                    .ifPresent(iban -> notes.add(
+                            "To " + paper.means().holder().orElse(paper.seller().name()) + ", IBAN " + iban
+                                    + paper.means()
+                                            .reference()
+                                            .map(r -> ", reference " + r)
+                                            .orElse("") + "."));
         }
         return notes;
     }

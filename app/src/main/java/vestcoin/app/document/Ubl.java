@@ -40,16 +40,17 @@ import vestcoin.core.invoice.Bill;
 import vestcoin.core.tax.Treatment.Code;
 
 /**
- * An invoice or credit note as UBL 2.1 by EN 16931 (EN 16931-1:2017 and the binding of CEN/TS 16931-3-2). Goods are lines, their
- * discounts allowances of the line; delivery and fees are charges of the whole. A line's price is that of its whole quantity, so that
- * line amounts are exact.
+ * An invoice or credit note as UBL 2.1 by EN 16931 (EN 16931-1:2017 and the binding of CEN/TS 16931-3-2). Goods are
+ * lines, their discounts allowances of the line; delivery and fees are charges of the whole. A line's price is that of
+ * its whole quantity, so that line amounts are exact.
  */
 final class Ubl {
     private static final String CUSTOMIZATION = "urn:cen.eu:en16931:2017";
     private static final String INVOICE = "380";
     private static final String CREDIT_NOTE = "381";
     /** Codes of the Connecting Europe Facility's list of exemption reasons. */
-    private static final Map<Code, String> EXEMPTIONS = Map.of(Code.AE, "VATEX-EU-AE", Code.K, "VATEX-EU-IC", Code.G, "VATEX-EU-G", Code.O, "VATEX-EU-O");
+    private static final Map<Code, String> EXEMPTIONS =
+            Map.of(Code.AE, "VATEX-EU-AE", Code.K, "VATEX-EU-IC", Code.G, "VATEX-EU-G", Code.O, "VATEX-EU-O");
     /** UN/ECE Recommendation 20: one piece. */
     private static final String PIECE = "C62";
 
@@ -59,15 +60,22 @@ final class Ubl {
         this.paper = paper;
     }
 
-    /** Whether a paper can be written this way: in a currency with two decimals and its tax at home in one with at most two, with one rate an item. */
+    /**
+     * Whether a paper can be written this way: in a currency with two decimals and its tax at home in one with at most
+     * two, with one rate an item.
+     */
     static boolean fits(Paper paper) {
-        return paper.bill().oneRate() && CurrencyUnit.of(paper.currency()).getDecimalPlaces() == 2
-                && paper.homeTax().stream().allMatch(tax -> CurrencyUnit.of(tax.currency()).getDecimalPlaces() <= 2);
+        return paper.bill().oneRate()
+                && CurrencyUnit.of(paper.currency()).getDecimalPlaces() == 2
+                && paper.homeTax().stream()
+                        .allMatch(tax -> CurrencyUnit.of(tax.currency()).getDecimalPlaces() <= 2);
     }
 
     static String of(Paper paper) {
         Ubl ubl = new Ubl(paper);
-        return paper.kind() == Paper.Kind.INVOICE ? UBL21Marshaller.invoice().getAsString(ubl.invoice()) : UBL21Marshaller.creditNote().getAsString(ubl.creditNote());
+        return paper.kind() == Paper.Kind.INVOICE
+                ? UBL21Marshaller.invoice().getAsString(ubl.invoice())
+                : UBL21Marshaller.creditNote().getAsString(ubl.creditNote());
     }
 
     private InvoiceType invoice() {
@@ -141,8 +149,14 @@ final class Ubl {
 
     /** Goods, and what stands on top of them; of a paper without any, the charges, since there has to be a line. */
     private List<Bill.Item> lines() {
-        List<Bill.Item> lines = paper.bill().items().stream().filter(item -> item.line().isPresent()).toList();
-        return lines.isEmpty() ? paper.bill().items().stream().filter(item -> item.net().signum() > 0).toList() : lines;
+        List<Bill.Item> lines = paper.bill().items().stream()
+                .filter(item -> item.line().isPresent())
+                .toList();
+        return lines.isEmpty()
+                ? paper.bill().items().stream()
+                        .filter(item -> item.net().signum() > 0)
+                        .toList()
+                : lines;
     }
 
     private List<AllowanceChargeType> charges() {
@@ -152,7 +166,9 @@ final class Ubl {
             if (!lines.contains(item) && item.net().signum() != 0) {
                 AllowanceChargeType charge = new AllowanceChargeType();
                 charge.setChargeIndicator(item.net().signum() > 0);
-                charge.addAllowanceChargeReason(new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AllowanceChargeReasonType(item.name()));
+                charge.addAllowanceChargeReason(
+                        new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AllowanceChargeReasonType(
+                                item.name()));
                 charge.setAmount(item.net().abs()).setCurrencyID(paper.currency());
                 charge.addTaxCategory(category(item.code(), item.rate(), Optional.empty()));
                 charges.add(charge);
@@ -167,7 +183,9 @@ final class Ubl {
         }
         AllowanceChargeType allowance = new AllowanceChargeType();
         allowance.setChargeIndicator(false);
-        allowance.addAllowanceChargeReason(new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AllowanceChargeReasonType("Discount"));
+        allowance.addAllowanceChargeReason(
+                new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AllowanceChargeReasonType(
+                        "Discount"));
         allowance.setAmount(item.allowance()).setCurrencyID(paper.currency());
         return Optional.of(allowance);
     }
@@ -194,7 +212,8 @@ final class Ubl {
         }
         reason.ifPresent(text -> {
             Optional.ofNullable(EXEMPTIONS.get(code)).ifPresent(category::setTaxExemptionReasonCode);
-            category.addTaxExemptionReason(new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.TaxExemptionReasonType(text));
+            category.addTaxExemptionReason(
+                    new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.TaxExemptionReasonType(text));
         });
         category.setTaxScheme(vat());
         return category;
@@ -221,7 +240,12 @@ final class Ubl {
             subtotal.setTaxableAmount(category.net()).setCurrencyID(paper.currency());
             subtotal.setTaxAmount(category.tax()).setCurrencyID(paper.currency());
             boolean reason = category.code() != Code.S && category.code() != Code.Z;
-            subtotal.setTaxCategory(category(category.code(), category.rate(), reason ? Optional.of(category.reason().isEmpty() ? "No tax" : category.reason()) : Optional.empty()));
+            subtotal.setTaxCategory(category(
+                    category.code(),
+                    category.rate(),
+                    reason
+                            ? Optional.of(category.reason().isEmpty() ? "No tax" : category.reason())
+                            : Optional.empty()));
             total.addTaxSubtotal(subtotal);
         }
         return total;
@@ -280,7 +304,8 @@ final class Ubl {
         if (seller && who.vat().isEmpty()) {
             // BR-CO-26: a seller is known by something. Without a number it is its name at the shop.
             PartyIdentificationType identification = new PartyIdentificationType();
-            identification.setID(who.numbers().isEmpty() ? who.name() : who.numbers().get(0));
+            identification.setID(
+                    who.numbers().isEmpty() ? who.name() : who.numbers().get(0));
             party.addPartyIdentification(identification);
         }
         PartyNameType name = new PartyNameType();
@@ -310,7 +335,8 @@ final class Ubl {
             address.setStreetName(who.lines().get(0));
         }
         if (who.lines().size() > 1) {
-            address.setAdditionalStreetName(String.join(", ", who.lines().subList(1, who.lines().size())));
+            address.setAdditionalStreetName(
+                    String.join(", ", who.lines().subList(1, who.lines().size())));
         }
         if (!who.city().isBlank()) {
             address.setCityName(who.city());
@@ -340,14 +366,19 @@ final class Ubl {
             PaymentMeansType means = new PaymentMeansType();
             // UN/EDIFACT 4461: card, online payment service, credit transfer, cash, cheque.
             boolean account = paper.means().iban().isPresent();
-            means.setPaymentMeansCode(switch (kind) {
-                case CARD -> "48";
-                case WALLET -> "68";
-                case TRANSFER, ON_ACCOUNT -> account ? "30" : "1";
-                case CASH_ON_DELIVERY, CASH_AT_PICKUP -> "10";
-                case CHEQUE -> "20";
-            });
-            paper.means().reference().ifPresent(reference -> means.addPaymentID(new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.PaymentIDType(reference)));
+            means.setPaymentMeansCode(
+                    switch (kind) {
+                        case CARD -> "48";
+                        case WALLET -> "68";
+                        case TRANSFER, ON_ACCOUNT -> account ? "30" : "1";
+                        case CASH_ON_DELIVERY, CASH_AT_PICKUP -> "10";
+                        case CHEQUE -> "20";
+                    });
+            paper.means()
+                    .reference()
+                    .ifPresent(reference -> means.addPaymentID(
+                            new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.PaymentIDType(
+                                    reference)));
             paper.means().iban().ifPresent(iban -> {
                 FinancialAccountType to = new FinancialAccountType();
                 to.setID(iban.replaceAll("\\s", ""));

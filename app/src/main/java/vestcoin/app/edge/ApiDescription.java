@@ -37,7 +37,8 @@ class ApiDescription {
     ModelConverter houseTypes() {
         return new ModelConverter() {
             @Override
-            public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+            public Schema<?> resolve(
+                    AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
                 Class<?> raw = raw(type.getType());
                 if (raw != null && raw.getName().startsWith("vestcoin.")) {
                     Map<String, JsonNode> schemas = Schemas.forApi(List.of(raw));
@@ -59,13 +60,18 @@ class ApiDescription {
         return type instanceof JavaType java ? java.getRawClass() : null;
     }
 
-    /** The library's reader does not take {@code additionalProperties}; those of maps are set by hand, the rest left out. */
+    /**
+     * The library's reader does not take {@code additionalProperties}; those of maps are set by hand, the rest left
+     * out.
+     */
     private static Schema<?> parsed(JsonNode schema) {
         try {
             Schema<?> read = Json31.mapper().readValue(Json.write(without(schema)), JsonSchema.class);
             schema.path("properties").properties().forEach(property -> {
                 if (property.getValue().path("additionalProperties").isObject()) {
-                    read.getProperties().get(property.getKey()).setAdditionalProperties(parsed(property.getValue().path("additionalProperties")));
+                    read.getProperties()
+                            .get(property.getKey())
+                            .setAdditionalProperties(parsed(property.getValue().path("additionalProperties")));
                 }
             });
             return read;
@@ -76,7 +82,8 @@ class ApiDescription {
 
     private static JsonNode without(JsonNode schema) {
         JsonNode copy = schema.deepCopy();
-        copy.findParents("additionalProperties").forEach(parent -> ((ObjectNode) parent).remove("additionalProperties"));
+        copy.findParents("additionalProperties")
+                .forEach(parent -> ((ObjectNode) parent).remove("additionalProperties"));
         return copy;
     }
 }

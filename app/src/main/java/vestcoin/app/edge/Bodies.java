@@ -30,29 +30,36 @@ import vestcoin.app.format.Json;
 import vestcoin.core.problem.Problem;
 
 /**
- * Takes in the bodies of requests before anything else looks at them, without holding a worker while they come: a body sent in part
- * silences nobody. What is longer than a megabyte, of files of sheets than sixteen, or takes too long is refused.
+ * Takes in the bodies of requests before anything else looks at them, without holding a worker while they come: a body
+ * sent in part silences nobody. What is longer than a megabyte, of files of sheets than sixteen, or takes too long is
+ * refused.
  */
 final class Bodies implements Filter {
     static final int MOST_BYTES = 1024 * 1024;
     /** Sheets come as files: 50,000 rows of goods have some 5 MB. */
     static final int MOST_FILE_BYTES = 16 * 1024 * 1024;
+
     static final Duration LONGEST = Duration.ofSeconds(10);
     static final Duration LONGEST_FILE = Duration.ofSeconds(60);
 
     /** A request attribute: lets go of a connection without reading what is still to come on it. */
     static final String ABANDON = Bodies.class.getName() + ".abandon";
+
     private static final String BODY = Bodies.class.getName() + ".body";
     private static final Problem TOO_LARGE = new Problem("", "The request is larger than 1 MB.", "Send less at once.");
-    private static final Problem TOO_LARGE_A_FILE = new Problem("", "The file is larger than 16 MB.", "Take it apart, or leave out what is not needed.");
-    private static final Problem TOO_SLOW = new Problem("", "The request did not arrive in time.", "Check the connection and send it again; nothing was changed.");
+    private static final Problem TOO_LARGE_A_FILE =
+            new Problem("", "The file is larger than 16 MB.", "Take it apart, or leave out what is not needed.");
+    private static final Problem TOO_SLOW = new Problem(
+            "", "The request did not arrive in time.", "Check the connection and send it again; nothing was changed.");
 
     @Override
-    public void doFilter(ServletRequest any, ServletResponse response, FilterChain chain) throws IOException, ServletException {
+    public void doFilter(ServletRequest any, ServletResponse response, FilterChain chain)
+            throws IOException, ServletException {
         HttpServletRequest request = (HttpServletRequest) any;
         if (request.getAttribute(BODY) instanceof byte[] body) {
             chain.doFilter(new WithBody(request, body), response);
-        } else if (request.getDispatcherType() != DispatcherType.REQUEST || request.getContentLengthLong() == 0
+        } else if (request.getDispatcherType() != DispatcherType.REQUEST
+                || request.getContentLengthLong() == 0
                 || request.getContentLengthLong() < 0 && request.getHeader("Transfer-Encoding") == null) {
             chain.doFilter(request, response);
         } else {
@@ -68,12 +75,15 @@ final class Bodies implements Filter {
         }
         AsyncContext context = request.startAsync(request, response);
         context.setTimeout((file ? LONGEST_FILE : LONGEST).toMillis());
-        Taking taking = new Taking(request, context, file ? MOST_FILE_BYTES : MOST_BYTES, file ? TOO_LARGE_A_FILE : TOO_LARGE);
+        Taking taking =
+                new Taking(request, context, file ? MOST_FILE_BYTES : MOST_BYTES, file ? TOO_LARGE_A_FILE : TOO_LARGE);
         context.addListener(taking);
         request.getInputStream().setReadListener(taking);
     }
 
-    private static void refuse(HttpServletRequest request, HttpServletResponse response, HttpStatus status, Problem problem) throws IOException {
+    private static void refuse(
+            HttpServletRequest request, HttpServletResponse response, HttpStatus status, Problem problem)
+            throws IOException {
         if (request.getAttribute(ABANDON) instanceof Runnable abandon) {
             abandon.run();
         }
@@ -81,8 +91,16 @@ final class Bodies implements Filter {
         response.setHeader("Connection", "close");
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
-        response.getWriter().write(Json.write(Map.of("status", status.value(), "title", status.getReasonPhrase(),
-                "detail", problem.sentence() + " " + problem.remedy(), "problems", List.of(problem))));
+        response.getWriter()
+                .write(Json.write(Map.of(
+                        "status",
+                        status.value(),
+                        "title",
+                        status.getReasonPhrase(),
+                        "detail",
+                        problem.sentence() + " " + problem.remedy(),
+                        "problems",
+                        List.of(problem))));
         response.flushBuffer();
     }
 
@@ -154,7 +172,10 @@ final class Bodies implements Filter {
         public void onStartAsync(AsyncEvent event) {}
     }
 
-    /** A request whose body is there; to everything behind it the first time it is seen, so that no filter leaves it out. */
+    /**
+     * A request whose body is there; to everything behind it the first time it is seen, so that no filter leaves it
+     * out.
+     */
     private static final class WithBody extends HttpServletRequestWrapper {
         private final byte[] body;
 

@@ -19,7 +19,10 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.Ordered;
 
-/** How connections are taken: bodies without holding a worker, and whose address a request has where proxies stand in front. */
+/**
+ * How connections are taken: bodies without holding a worker, and whose address a request has where proxies stand in
+ * front.
+ */
 @Configuration
 class Connections {
 
@@ -31,10 +34,16 @@ class Connections {
         return filter;
     }
 
-    /** @param proxies addresses, separated by commas, whose word on whom they forward for is taken; nobody's without them */
+    /**
+     * @param proxies addresses, separated by commas, whose word on whom they forward for is taken; nobody's without
+     *     them
+     */
     @Bean
     WebServerFactoryCustomizer<TomcatServletWebServerFactory> valves(@Value("${vest-coin.proxies:}") String proxies) {
-        List<String> named = Arrays.stream(proxies.split(",")).map(String::strip).filter(address -> !address.isEmpty()).toList();
+        List<String> named = Arrays.stream(proxies.split(","))
+                .map(String::strip)
+                .filter(address -> !address.isEmpty())
+                .toList();
         return factory -> {
             if (!named.isEmpty()) {
                 RemoteIpValve forwarded = new RemoteIpValve();

@@ -13,7 +13,10 @@ import vestcoin.app.format.Json;
 class JsonSettings {
     @Bean
     JsonMapper jsonMapper() {
-        return Json.MAPPER.rebuild().addMixIn(ProblemDetail.class, ProblemDetailJacksonMixin.class).build();
+        return Json.MAPPER
+                .rebuild()
+                .addMixIn(ProblemDetail.class, ProblemDetailJacksonMixin.class)
+                .build();
     }
 
     @Bean

@@ -13,8 +13,8 @@ import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 
 /**
- * How often something may be tried, for a client, an address or all together: so many at once, and as many again spread over a time.
- * Kept in memory, bounded; nothing here waits.
+ * How often something may be tried, for a client, an address or all together: so many at once, and as many again spread
+ * over a time. Kept in memory, bounded; nothing here waits.
  */
 @Component
 public class Pace {
@@ -52,14 +52,21 @@ public class Pace {
 
     Pace(Environment settings) {
         for (Of of : Of.values()) {
-            buckets.put(of, Caffeine.newBuilder().maximumSize(MOST_KEYS).expireAfterAccess(of.over.multipliedBy(2)).build());
+            buckets.put(
+                    of,
+                    Caffeine.newBuilder()
+                            .maximumSize(MOST_KEYS)
+                            .expireAfterAccess(of.over.multipliedBy(2))
+                            .build());
         }
         this.settings = settings;
     }
 
     private Bucket bucket(Of of, String key) {
         int atOnce = settings.getProperty(of.property(), Integer.class, of.atOnce);
-        return buckets.get(of).get(key, k -> Bucket.builder().addLimit(limit -> limit.capacity(atOnce).refillGreedy(atOnce, of.over)).build());
+        return buckets.get(of).get(key, k -> Bucket.builder()
+                .addLimit(limit -> limit.capacity(atOnce).refillGreedy(atOnce, of.over))
+                .build());
     }
 
     /** Counts one more. @return how long to wait when it is one too many; nothing when it may be done */
@@ -70,7 +77,9 @@ public class Pace {
 
     /** Whether more than so many were counted lately. */
     public boolean busy(Of of, String key, int few) {
-        return settings.getProperty(of.property(), Integer.class, of.atOnce) - bucket(of, key).getAvailableTokens() > few;
+        return settings.getProperty(of.property(), Integer.class, of.atOnce)
+                        - bucket(of, key).getAvailableTokens()
+                > few;
     }
 
     /** Whether one more would be too many, without counting it. */

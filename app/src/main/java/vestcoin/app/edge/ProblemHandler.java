@@ -36,7 +36,10 @@ class ProblemHandler {
 
     @ExceptionHandler(Refused.class)
     ResponseEntity<ProblemDetail> refused(Refused refused) {
-        return answer(Told.detail(HttpStatus.UNPROCESSABLE_CONTENT, Sentences.in(LocaleContextHolder.getLocale().toLanguageTag(), refused.problems()), Map.of()));
+        return answer(Told.detail(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                Sentences.in(LocaleContextHolder.getLocale().toLanguageTag(), refused.problems()),
+                Map.of()));
     }
 
     @ExceptionHandler(HttpMessageNotReadableException.class)
@@ -44,18 +47,31 @@ class ProblemHandler {
         if (e.getCause() instanceof JacksonException json) {
             return answer(Told.detail(HttpStatus.BAD_REQUEST, Json.refused(json).problems(), Map.of()));
         }
-        return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "The request has no body that can be read.", "Send JSON.")), Map.of()));
+        return answer(Told.detail(
+                HttpStatus.BAD_REQUEST,
+                List.of(new Problem("", "The request has no body that can be read.", "Send JSON.")),
+                Map.of()));
     }
 
     @ExceptionHandler(TypeMismatchException.class)
     ResponseEntity<ProblemDetail> mistyped(TypeMismatchException e) {
-        return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "There is nothing at this address that answers this.", "Check the address; a number is expected in it.")), Map.of()));
+        return answer(Told.detail(
+                HttpStatus.BAD_REQUEST,
+                List.of(new Problem(
+                        "",
+                        "There is nothing at this address that answers this.",
+                        "Check the address; a number is expected in it.")),
+                Map.of()));
     }
 
     /** A query whose characters are none: what is sent is UTF-8. */
     @ExceptionHandler(InvalidParameterException.class)
     ResponseEntity<ProblemDetail> unspelled() {
-        return answer(Told.detail(HttpStatus.BAD_REQUEST, List.of(new Problem("", "Something in this address is no text.", "Check what stands behind its question mark.")), Map.of()));
+        return answer(Told.detail(
+                HttpStatus.BAD_REQUEST,
+                List.of(new Problem(
+                        "", "Something in this address is no text.", "Check what stands behind its question mark.")),
+                Map.of()));
     }
 
     @ExceptionHandler({AccessDeniedException.class, AuthenticationException.class})
@@ -67,15 +83,28 @@ class ProblemHandler {
     ResponseEntity<ProblemDetail> other(Exception e, HttpServletRequest request) {
         if (e instanceof ErrorResponse known) {
             HttpStatusCode status = known.getStatusCode();
-            HttpStatus named = HttpStatus.resolve(status.value()) == null ? HttpStatus.BAD_REQUEST : HttpStatus.valueOf(status.value());
-            return answer(Told.detail(named, List.of(new Problem("", "There is nothing at this address that answers this.", "Check the address.")), Map.of()));
+            HttpStatus named = HttpStatus.resolve(status.value()) == null
+                    ? HttpStatus.BAD_REQUEST
+                    : HttpStatus.valueOf(status.value());
+            return answer(Told.detail(
+                    named,
+                    List.of(new Problem(
+                            "", "There is nothing at this address that answers this.", "Check the address.")),
+                    Map.of()));
         }
         LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), e);
-        return answer(Told.detail(HttpStatus.INTERNAL_SERVER_ERROR,
-                List.of(new Problem("", "Something went wrong on our side, and nothing was changed.", "Try again; if it stays, look into the log.")), Map.of()));
+        return answer(Told.detail(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                List.of(new Problem(
+                        "",
+                        "Something went wrong on our side, and nothing was changed.",
+                        "Try again; if it stays, look into the log.")),
+                Map.of()));
     }
 
     private static ResponseEntity<ProblemDetail> answer(ProblemDetail detail) {
-        return ResponseEntity.status(detail.getStatus()).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
+        return ResponseEntity.status(detail.getStatus())
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(detail);
     }
 }

@@ -18,9 +18,10 @@ import vestcoin.core.place.Countries;
 import vestcoin.core.problem.Problem;
 
 /**
- * The application's own sentences in another language. They are made in English where they arise; those a buyer can meet have a line in
- * {@code counter/sentences.de.tsv}, the English with {@code {}} for what differs, and the German with {@code {1}} for the first of it,
- * {@code {1c}} where that is a country and {@code {1s}} where it is a sentence itself. What has no line stays English.
+ * The application's own sentences in another language. They are made in English where they arise; those a buyer can
+ * meet have a line in {@code counter/sentences.de.tsv}, the English with {@code {}} for what differs, and the German
+ * with {@code {1}} for the first of it, {@code {1c}} where that is a country and {@code {1s}} where it is a sentence
+ * itself. What has no line stays English.
  */
 public final class Sentences {
     private record Line(Pattern english, String german) {}
@@ -39,19 +40,30 @@ public final class Sentences {
         for (Line line : GERMAN) {
             Matcher matcher = line.english().matcher(sentence);
             if (matcher.matches()) {
-                return PLACE.matcher(line.german()).replaceAll(place -> Matcher.quoteReplacement(placed(matcher.group(Integer.parseInt(place.group(1))), place.group(2), language)));
+                return PLACE.matcher(line.german())
+                        .replaceAll(place -> Matcher.quoteReplacement(
+                                placed(matcher.group(Integer.parseInt(place.group(1))), place.group(2), language)));
             }
         }
         return sentence;
     }
 
     public static List<Problem> in(String language, List<Problem> problems) {
-        return problems.stream().map(problem -> new Problem(problem.path(), in(language, problem.sentence()), in(language, problem.remedy()))).toList();
+        return problems.stream()
+                .map(problem ->
+                        new Problem(problem.path(), in(language, problem.sentence()), in(language, problem.remedy())))
+                .toList();
     }
 
     private static String placed(String part, String kind, String language) {
         return switch (kind) {
-            case "c" -> CODES.containsKey(part) ? new Locale.Builder().setRegion(CODES.get(part)).build().getDisplayCountry(Locale.GERMAN) : part;
+            case "c" ->
+                CODES.containsKey(part)
+                        ? new Locale.Builder()
+                                .setRegion(CODES.get(part))
+                                .build()
+                                .getDisplayCountry(Locale.GERMAN)
+                        : part;
             case "s" -> in(language, part);
             default -> part;
         };
@@ -69,7 +81,8 @@ public final class Sentences {
                 BufferedReader reader = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
             for (String line = reader.readLine(); line != null; line = reader.readLine()) {
                 String[] columns = line.split("\t");
-                lines.add(new Line(Pattern.compile(Pattern.quote(columns[0]).replace("{}", "\\E(.+?)\\Q")), columns[1]));
+                lines.add(
+                        new Line(Pattern.compile(Pattern.quote(columns[0]).replace("{}", "\\E(.+?)\\Q")), columns[1]));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

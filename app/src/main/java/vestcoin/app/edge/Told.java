@@ -7,7 +7,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import vestcoin.core.problem.Problem;
 
-/** A refusal as the caller is told it: problem details of RFC 9457, with a list of problems that each have a path and a remedy. */
+/**
+ * A refusal as the caller is told it: problem details of RFC 9457, with a list of problems that each have a path and a
+ * remedy.
+ */
 public final class Told extends RuntimeException {
     private final HttpStatus status;
     private final transient List<Problem> problems;

@@ -46,31 +46,68 @@ public class Snippets {
             throw new Refused("basket", "A link holds " + Take.MOST_LINES + " lines at most.", "Make two of it.");
         }
         Optional<BigDecimal> price = goods(document, lines, clock.instant());
-        String link = counter(shop) + "?take=" + new Take(lines, codes, List.of(), price, document.setup().shop().currency()).signed(shop, vault);
-        return new Snippet(link, "<a href=\"" + link + "\">" + escaped(name) + price.map(amount -> ", " + money(amount, document)).orElse("") + "</a>");
+        String link = counter(shop) + "?take="
+                + new Take(
+                                lines,
+                                codes,
+                                List.of(),
+                                price,
+                                document.setup().shop().currency())
+                        .signed(shop, vault);
+        return new Snippet(
+                link,
+                "<a href=\"" + link + "\">" + escaped(name)
+                        + price.map(amount -> ", " + money(amount, document)).orElse("") + "</a>");
     }
 
     /** One product; a form where the buyer still chooses. Without anything to choose it is a link as well. */
     public Snippet form(String shop, Document document, Product product, List<String> codes) {
-        List<Take.Open> open = new ArrayList<>(List.of(product.kind() == Product.Kind.DONATION ? Take.Open.AMOUNT : Take.Open.QUANTITY));
+        List<Take.Open> open = new ArrayList<>(
+                List.of(product.kind() == Product.Kind.DONATION ? Take.Open.AMOUNT : Take.Open.QUANTITY));
         if (!product.options().isEmpty()) {
             open.add(Take.Open.OPTIONS);
         }
         BigDecimal least = product.measure().map(measure -> measure.least()).orElse(BigDecimal.ONE);
-        String signed = new Take(List.of(new Line(product.id(), least, Map.of())), codes, open, Optional.empty(), document.setup().shop().currency()).signed(shop, vault);
-        StringBuilder html = new StringBuilder("<form action=\"").append(counter(shop)).append("\" method=\"get\">\n  <input type=\"hidden\" name=\"take\" value=\"").append(signed).append("\">\n  <p>")
-                .append(escaped(product.name())).append("</p>\n");
+        String signed = new Take(
+                        List.of(new Line(product.id(), least, Map.of())),
+                        codes,
+                        open,
+                        Optional.empty(),
+                        document.setup().shop().currency())
+                .signed(shop, vault);
+        StringBuilder html = new StringBuilder("<form action=\"")
+                .append(counter(shop))
+                .append("\" method=\"get\">\n  <input type=\"hidden\" name=\"take\" value=\"")
+                .append(signed)
+                .append("\">\n  <p>")
+                .append(escaped(product.name()))
+                .append("</p>\n");
         product.options().forEach(option -> {
-            html.append("  <label>").append(escaped(option.name())).append(" <select name=\"").append(OPTION).append(option.id()).append("\">\n");
-            option.choices().forEach(choice -> html.append("    <option value=\"").append(choice.id()).append("\">").append(escaped(choice.name())).append("</option>\n"));
+            html.append("  <label>")
+                    .append(escaped(option.name()))
+                    .append(" <select name=\"")
+                    .append(OPTION)
+                    .append(option.id())
+                    .append("\">\n");
+            option.choices().forEach(choice -> html.append("    <option value=\"")
+                    .append(choice.id())
+                    .append("\">")
+                    .append(escaped(choice.name()))
+                    .append("</option>\n"));
             html.append("  </select></label>\n");
         });
         if (open.contains(Take.Open.AMOUNT)) {
-            html.append("  <label>").append(document.setup().shop().currency()).append(" <input name=\"amount\" inputmode=\"decimal\" size=\"6\" required></label>\n");
+            html.append("  <label>")
+                    .append(document.setup().shop().currency())
+                    .append(" <input name=\"amount\" inputmode=\"decimal\" size=\"6\" required></label>\n");
         }
         if (open.contains(Take.Open.QUANTITY)) {
-            html.append("  <label>").append(escaped(product.measure().map(measure -> measure.unit()).orElse("Quantity"))).append(" <input name=\"quantity\" inputmode=\"decimal\" size=\"4\" value=\"")
-                .append(least.toPlainString()).append("\"></label>\n");
+            html.append("  <label>")
+                    .append(escaped(
+                            product.measure().map(measure -> measure.unit()).orElse("Quantity")))
+                    .append(" <input name=\"quantity\" inputmode=\"decimal\" size=\"4\" value=\"")
+                    .append(least.toPlainString())
+                    .append("\"></label>\n");
         }
         html.append("  <button>Order</button>\n</form>");
         return new Snippet(counter(shop) + "?take=" + signed, html.toString());
@@ -79,7 +116,10 @@ public class Snippets {
     /** What goods cost by a setup, in its own currency; nothing where a choice is still to be made. */
     static Optional<BigDecimal> goods(Document document, List<Line> lines, Instant at) {
         try {
-            return Optional.of(document.quote(new Order(at, lines, document.setup().shop().home(), Optional.empty(), Optional.empty(), Map.of())).goods().value());
+            return Optional.of(document.quote(new Order(
+                            at, lines, document.setup().shop().home(), Optional.empty(), Optional.empty(), Map.of()))
+                    .goods()
+                    .value());
         } catch (Refused e) {
             return Optional.empty();
         }
@@ -90,7 +130,8 @@ public class Snippets {
     }
 
     private static String money(BigDecimal amount, Document document) {
-        NumberFormat format = NumberFormat.getCurrencyInstance(Locale.forLanguageTag(document.setup().shop().language()));
+        NumberFormat format = NumberFormat.getCurrencyInstance(
+                Locale.forLanguageTag(document.setup().shop().language()));
         format.setCurrency(Currency.getInstance(document.setup().shop().currency()));
         return escaped(format.format(amount));
     }

@@ -59,17 +59,38 @@ public final class Json {
     static final Pattern DECIMAL = Pattern.compile("^-?[0-9]{1,20}(\\.[0-9]{1,40})?$");
 
     /** How a value of a plain type is written. */
-    private static final Map<Class<?>, String> FORMS = Map.of(Instant.class, "an instant, as 2026-11-25T10:00:00Z", LocalDate.class, "a day, as 2026-11-25",
-            LocalTime.class, "a time of day, as 14:00", LocalDateTime.class, "a day and time, as 2026-11-25T14:00", int.class, "a whole number", Integer.class, "a whole number",
-            boolean.class, "true or false", Boolean.class, "true or false", List.class, "a list");
+    private static final Map<Class<?>, String> FORMS = Map.of(
+            Instant.class,
+            "an instant, as 2026-11-25T10:00:00Z",
+            LocalDate.class,
+            "a day, as 2026-11-25",
+            LocalTime.class,
+            "a time of day, as 14:00",
+            LocalDateTime.class,
+            "a day and time, as 2026-11-25T14:00",
+            int.class,
+            "a whole number",
+            Integer.class,
+            "a whole number",
+            boolean.class,
+            "true or false",
+            Boolean.class,
+            "true or false",
+            List.class,
+            "a list");
 
     public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
-                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(60).maxNumberLength(40).build()).build())
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(60)
+                            .maxNumberLength(40)
+                            .build())
+                    .build())
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
-            .changeDefaultPropertyInclusion(include -> include.withValueInclusion(JsonInclude.Include.NON_ABSENT).withContentInclusion(JsonInclude.Include.NON_ABSENT))
+            .changeDefaultPropertyInclusion(include -> include.withValueInclusion(JsonInclude.Include.NON_ABSENT)
+                    .withContentInclusion(JsonInclude.Include.NON_ABSENT))
             .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
             .addModule(module())
             .addMixIn(PriceRule.Basis.class, BasisKinds.class)
@@ -77,19 +98,32 @@ public final class Json {
             .build();
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({@JsonSubTypes.Type(value = PriceRule.Fixed.class, name = "fixed"), @JsonSubTypes.Type(value = PriceRule.Bands.class, name = "bands"),
-            @JsonSubTypes.Type(value = PriceRule.BasePlus.class, name = "base-plus"), @JsonSubTypes.Type(value = PriceRule.ByProduct.class, name = "by-product"),
-            @JsonSubTypes.Type(value = PriceRule.CarrierQuote.class, name = "carrier-quote")})
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = PriceRule.Fixed.class, name = "fixed"),
+        @JsonSubTypes.Type(value = PriceRule.Bands.class, name = "bands"),
+        @JsonSubTypes.Type(value = PriceRule.BasePlus.class, name = "base-plus"),
+        @JsonSubTypes.Type(value = PriceRule.ByProduct.class, name = "by-product"),
+        @JsonSubTypes.Type(value = PriceRule.CarrierQuote.class, name = "carrier-quote")
+    })
     interface BasisKinds {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({@JsonSubTypes.Type(value = Op.Given.class, name = "given"), @JsonSubTypes.Type(value = Op.Sum.class, name = "sum"),
-            @JsonSubTypes.Type(value = Op.Less.class, name = "less"), @JsonSubTypes.Type(value = Op.Smallest.class, name = "smallest"),
-            @JsonSubTypes.Type(value = Op.Largest.class, name = "largest"), @JsonSubTypes.Type(value = Op.Product.class, name = "product"),
-            @JsonSubTypes.Type(value = Op.Ratio.class, name = "ratio"), @JsonSubTypes.Type(value = Op.StartedSteps.class, name = "started-steps"),
-            @JsonSubTypes.Type(value = Op.Share.class, name = "share"), @JsonSubTypes.Type(value = Op.Rounded.class, name = "rounded"),
-            @JsonSubTypes.Type(value = Op.Ended.class, name = "ended"), @JsonSubTypes.Type(value = Op.Nearest.class, name = "nearest"),
-            @JsonSubTypes.Type(value = Op.RaisedToStep.class, name = "raised-to-step"), @JsonSubTypes.Type(value = Op.Quotient.class, name = "quotient")})
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Op.Given.class, name = "given"),
+        @JsonSubTypes.Type(value = Op.Sum.class, name = "sum"),
+        @JsonSubTypes.Type(value = Op.Less.class, name = "less"),
+        @JsonSubTypes.Type(value = Op.Smallest.class, name = "smallest"),
+        @JsonSubTypes.Type(value = Op.Largest.class, name = "largest"),
+        @JsonSubTypes.Type(value = Op.Product.class, name = "product"),
+        @JsonSubTypes.Type(value = Op.Ratio.class, name = "ratio"),
+        @JsonSubTypes.Type(value = Op.StartedSteps.class, name = "started-steps"),
+        @JsonSubTypes.Type(value = Op.Share.class, name = "share"),
+        @JsonSubTypes.Type(value = Op.Rounded.class, name = "rounded"),
+        @JsonSubTypes.Type(value = Op.Ended.class, name = "ended"),
+        @JsonSubTypes.Type(value = Op.Nearest.class, name = "nearest"),
+        @JsonSubTypes.Type(value = Op.RaisedToStep.class, name = "raised-to-step"),
+        @JsonSubTypes.Type(value = Op.Quotient.class, name = "quotient")
+    })
     interface OpKinds {}
 
     private Json() {}
@@ -113,7 +147,10 @@ public final class Json {
         }
     }
 
-    /** Reads a part of a document. @param path of that part, put before the paths of problems @throws Refused as {@link #read} */
+    /**
+     * Reads a part of a document. @param path of that part, put before the paths of problems @throws Refused as
+     * {@link #read}
+     */
     public static <T> T read(JsonNode node, Class<T> type, String path) {
         try {
             return MAPPER.treeToValue(node, type);
@@ -144,7 +181,8 @@ public final class Json {
 
     private static Refused under(String path, Refused refused) {
         return new Refused(refused.problems().stream()
-                .map(p -> new Problem(p.path().isEmpty() ? path : path + "/" + p.path(), p.sentence(), p.remedy())).toList());
+                .map(p -> new Problem(p.path().isEmpty() ? path : path + "/" + p.path(), p.sentence(), p.remedy()))
+                .toList());
     }
 
     /** What a reader's failure means to a person. */
@@ -155,57 +193,111 @@ public final class Json {
             }
         }
         if (e instanceof UnrecognizedPropertyException unknown) {
-            return new Refused(pathOf(unknown), "There is no field “" + unknown.getPropertyName() + "” here.", "Remove it, or check its spelling.");
+            return new Refused(
+                    pathOf(unknown),
+                    "There is no field “" + unknown.getPropertyName() + "” here.",
+                    "Remove it, or check its spelling.");
         }
         if (e instanceof StreamReadException) {
-            String where = e.getLocation() == null ? "" : " at line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
-            return new Refused("", "This is not JSON" + where + ".", "Check for a missing comma, quote or bracket just before that place.");
+            String where = e.getLocation() == null
+                    ? ""
+                    : " at line " + e.getLocation().getLineNr() + ", column "
+                            + e.getLocation().getColumnNr();
+            return new Refused(
+                    "",
+                    "This is not JSON" + where + ".",
+                    "Check for a missing comma, quote or bracket just before that place.");
         }
         if (e instanceof DatabindException databind) {
-            Class<?> wanted = databind instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
+            Class<?> wanted =
+                    databind instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
             return wanted != null && FORMS.containsKey(wanted)
                     ? new Refused(pathOf(databind), "This is not " + FORMS.get(wanted) + ".", "Write it so.")
-                    : new Refused(pathOf(databind), "The value here has the wrong form: " + form(databind) + " is expected.", "Write it so, or take it out.");
+                    : new Refused(
+                            pathOf(databind),
+                            "The value here has the wrong form: " + form(databind) + " is expected.",
+                            "Write it so, or take it out.");
         }
-        return new Refused("", "The document cannot be read.", "Take one that was saved by Vest Coin, or leave out what was changed last.");
+        return new Refused(
+                "",
+                "The document cannot be read.",
+                "Take one that was saved by Vest Coin, or leave out what was changed last.");
     }
 
     /** What belongs where something else was found. */
     private static String form(DatabindException e) {
         Class<?> wanted = e instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
         if (wanted != null && wanted.isRecord()) {
-            return "an object with the fields " + Arrays.stream(wanted.getRecordComponents()).map(java.lang.reflect.RecordComponent::getName).collect(Collectors.joining(", "));
+            return "an object with the fields "
+                    + Arrays.stream(wanted.getRecordComponents())
+                            .map(java.lang.reflect.RecordComponent::getName)
+                            .collect(Collectors.joining(", "));
         }
-        return wanted != null && java.util.Map.class.isAssignableFrom(wanted) ? "an object with a field for each" : "another kind of value";
+        return wanted != null && java.util.Map.class.isAssignableFrom(wanted)
+                ? "an object with a field for each"
+                : "another kind of value";
     }
 
     private static String pathOf(DatabindException e) {
-        return e.getPath().stream().map(step -> step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex()))
+        return e.getPath().stream()
+                .map(step -> step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex()))
                 .collect(Collectors.joining("/"));
     }
 
     private static SimpleModule module() {
         SimpleModule module = new SimpleModule("vest-coin");
         module.addSerializer(BigDecimal.class, text(BigDecimal::toPlainString));
-        module.addDeserializer(BigDecimal.class, fromText(text -> {
-            if (!DECIMAL.matcher(text).matches()) {
-                throw new Refused("", "“" + shortened(text) + "” is not a decimal number.", "Write digits with a point, as \"6.90\".");
-            }
-            return new BigDecimal(text);
-        }, "A number has to stand in quotes, so that no program rounds it.", "Write it as \"6.90\"."));
+        module.addDeserializer(
+                BigDecimal.class,
+                fromText(
+                        text -> {
+                            if (!DECIMAL.matcher(text).matches()) {
+                                throw new Refused(
+                                        "",
+                                        "“" + shortened(text) + "” is not a decimal number.",
+                                        "Write digits with a point, as \"6.90\".");
+                            }
+                            return new BigDecimal(text);
+                        },
+                        "A number has to stand in quotes, so that no program rounds it.",
+                        "Write it as \"6.90\"."));
         module.addSerializer(Weight.class, text(Weight::text));
-        module.addDeserializer(Weight.class, fromText(text -> Weight.parse("", text), "A weight has to be a text with its unit.", "Write it as \"1.2 kg\"."));
+        module.addDeserializer(
+                Weight.class,
+                fromText(
+                        text -> Weight.parse("", text),
+                        "A weight has to be a text with its unit.",
+                        "Write it as \"1.2 kg\"."));
         module.addSerializer(Length.class, text(Length::text));
-        module.addDeserializer(Length.class, fromText(text -> Length.parse("", text), "A length has to be a text with its unit.", "Write it as \"120 cm\"."));
+        module.addDeserializer(
+                Length.class,
+                fromText(
+                        text -> Length.parse("", text),
+                        "A length has to be a text with its unit.",
+                        "Write it as \"120 cm\"."));
         module.addSerializer(Size.class, text(Size::text));
-        module.addDeserializer(Size.class, fromText(text -> Size.parse("", text), "A size has to be a text with its unit.", "Write it as \"120 × 15 × 15 cm\"."));
+        module.addDeserializer(
+                Size.class,
+                fromText(
+                        text -> Size.parse("", text),
+                        "A size has to be a text with its unit.",
+                        "Write it as \"120 × 15 × 15 cm\"."));
         module.addSerializer(Place.class, text(Place::text));
-        module.addDeserializer(Place.class, fromText(Place::parse, "A place has to be a text.", "Write it as \"IE\", \"US-NC\" or \"GB:BT\"."));
+        module.addDeserializer(
+                Place.class,
+                fromText(Place::parse, "A place has to be a text.", "Write it as \"IE\", \"US-NC\" or \"GB:BT\"."));
         module.addSerializer(Enum.class, text(Json::named));
         module.setDeserializerModifier(new ValueDeserializerModifier() {
             @Override
-            public ValueDeserializer<?> modifyEnumDeserializer(DeserializationConfig config, JavaType type, BeanDescription.Supplier bean, ValueDeserializer<?> usual) {
-                return fromText(text -> choice(type.getRawClass(), text), "One of a few words is expected here.", "Write one of: " + words(type.getRawClass()) + ".");
+            public ValueDeserializer<?> modifyEnumDeserializer(
+                    DeserializationConfig config,
+                    JavaType type,
+                    BeanDescription.Supplier bean,
+                    ValueDeserializer<?> usual) {
+                return fromText(
+                        text -> choice(type.getRawClass(), text),
+                        "One of a few words is expected here.",
+                        "Write one of: " + words(type.getRawClass()) + ".");
             }
         });
         return module;
@@ -213,7 +305,9 @@ public final class Json {
 
     /** A fixed choice as it is written: {@code WITH_TAX} is {@code with-tax}; codes of a standard stay as they are. */
     public static String named(Enum<?> value) {
-        return value instanceof Treatment.Code ? value.name() : value.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return value instanceof Treatment.Code
+                ? value.name()
+                : value.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     private static Object choice(Class<?> type, String text) {
@@ -222,11 +316,16 @@ public final class Json {
                 return constant;
             }
         }
-        throw new Refused("", "“" + shortened(text) + "” is not one of the words that can stand here.", "Write one of: " + words(type) + ".");
+        throw new Refused(
+                "",
+                "“" + shortened(text) + "” is not one of the words that can stand here.",
+                "Write one of: " + words(type) + ".");
     }
 
     private static String words(Class<?> type) {
-        return Arrays.stream(type.getEnumConstants()).map(c -> named((Enum<?>) c)).collect(Collectors.joining(", "));
+        return Arrays.stream(type.getEnumConstants())
+                .map(c -> named((Enum<?>) c))
+                .collect(Collectors.joining(", "));
     }
 
     private static String shortened(String text) {

@@ -9,16 +9,30 @@ import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.place.Point;
+import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Outside;
 import vestcoin.core.tax.Buyer;
 
 /** An order as a file. */
-public record OrderFile(String format, Instant at, List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes,
-        Optional<String> group, Map<String, Gateway> gateways, Optional<History> history, Map<String, String> deliveries, Optional<LocalDateTime> slot,
-        Optional<String> currency, Optional<Buyer> buyer, Optional<Point> point, Optional<Outside> outside) {
+public record OrderFile(
+        String format,
+        Instant at,
+        List<Line> lines,
+        Destination to,
+        Optional<String> delivery,
+        Optional<String> method,
+        List<String> codes,
+        Optional<String> group,
+        Map<String, Gateway> gateways,
+        Optional<History> history,
+        Map<String, String> deliveries,
+        Optional<LocalDateTime> slot,
+        Optional<String> currency,
+        Optional<Buyer> buyer,
+        Optional<Point> point,
+        Optional<Outside> outside) {
     public static final String FORMAT = "vest-coin/order/1";
 
     public OrderFile {
@@ -32,16 +46,47 @@ public record OrderFile(String format, Instant at, List<Line> lines, Destination
     public static Order parse(String json) {
         OrderFile file = Json.read(json, OrderFile.class);
         if (file == null || !FORMAT.equals(file.format())) {
-            throw new Refused("format", "This is not an order this version reads.", "It begins with \"format\": \"" + FORMAT + "\".");
+            throw new Refused(
+                    "format",
+                    "This is not an order this version reads.",
+                    "It begins with \"format\": \"" + FORMAT + "\".");
         }
-        return new Order(file.at(), file.lines(), file.to(), file.delivery(), file.method(), file.codes(), file.group(), file.gateways(),
-                or(file.history()), file.deliveries(), file.slot(), file.currency(), or(file.buyer()), file.point(), or(file.outside()));
+        return new Order(
+                file.at(),
+                file.lines(),
+                file.to(),
+                file.delivery(),
+                file.method(),
+                file.codes(),
+                file.group(),
+                file.gateways(),
+                or(file.history()),
+                file.deliveries(),
+                file.slot(),
+                file.currency(),
+                or(file.buyer()),
+                file.point(),
+                or(file.outside()));
     }
 
     public static OrderFile of(Order order) {
-        return new OrderFile(FORMAT, order.at(), order.lines(), order.to(), order.delivery(), order.method(), order.codes(), order.group(), order.gateways(),
-                Optional.of(order.history()).filter(history -> !history.equals(History.NONE)), order.deliveries(), order.slot(), order.currency(),
-                Optional.of(order.buyer()).filter(buyer -> !buyer.equals(Buyer.PERSON)), order.point(), Optional.of(order.outside()).filter(outside -> !outside.equals(Outside.NOTHING)));
+        return new OrderFile(
+                FORMAT,
+                order.at(),
+                order.lines(),
+                order.to(),
+                order.delivery(),
+                order.method(),
+                order.codes(),
+                order.group(),
+                order.gateways(),
+                Optional.of(order.history()).filter(history -> !history.equals(History.NONE)),
+                order.deliveries(),
+                order.slot(),
+                order.currency(),
+                Optional.of(order.buyer()).filter(buyer -> !buyer.equals(Buyer.PERSON)),
+                order.point(),
+                Optional.of(order.outside()).filter(outside -> !outside.equals(Outside.NOTHING)));
     }
 
     private static <T> T or(Optional<T> given) {

@@ -15,9 +15,10 @@ import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.Refused;
 
 /**
- * Reads exchange rates in the XML form in which the European Central Bank publishes its daily reference rates: {@code Cube} elements,
- * one with the day in {@code time}, and in it one a currency with {@code currency} and {@code rate}, the price of one euro. The form
- * is from memory. Of a file with several days the first, which is the latest, counts.
+ * Reads exchange rates in the XML form in which the European Central Bank publishes its daily reference rates:
+ * {@code Cube} elements, one with the day in {@code time}, and in it one a currency with {@code currency} and
+ * {@code rate}, the price of one euro. The form is from memory. Of a file with several days the first, which is the
+ * latest, counts.
  */
 public final class RateFeed {
     public static final String BASE = "EUR";
@@ -34,7 +35,8 @@ public final class RateFeed {
         try {
             XMLStreamReader reader = factory.createXMLStreamReader(new StringReader(xml));
             while (reader.hasNext()) {
-                if (reader.next() != XMLStreamConstants.START_ELEMENT || !reader.getLocalName().equals("Cube")) {
+                if (reader.next() != XMLStreamConstants.START_ELEMENT
+                        || !reader.getLocalName().equals("Cube")) {
                     continue;
                 }
                 String time = reader.getAttributeValue(null, "time");
@@ -48,22 +50,35 @@ public final class RateFeed {
                 }
             }
         } catch (XMLStreamException e) {
-            throw new Refused("rates", "This is not an XML file of exchange rates, at line " + e.getLocation().getLineNumber() + ".", "Save the file again as it was published.");
+            throw new Refused(
+                    "rates",
+                    "This is not an XML file of exchange rates, at line "
+                            + e.getLocation().getLineNumber() + ".",
+                    "Save the file again as it was published.");
         } catch (DateTimeParseException e) {
             throw new Refused("rates/time", "“" + e.getParsedString() + "” is not a day.", "Write it as 2026-11-25.");
         }
         if (day == null || rates.isEmpty()) {
-            throw new Refused("rates", "There are no exchange rates in this file.", "It needs Cube elements with time, currency and rate.");
+            throw new Refused(
+                    "rates",
+                    "There are no exchange rates in this file.",
+                    "It needs Cube elements with time, currency and rate.");
         }
         return new Exchange(BASE, day, rates);
     }
 
     private static BigDecimal rate(String currency, String text) {
         if (Currencies.of(currency).isEmpty()) {
-            throw new Refused("rates/" + currency, "“" + currency + "” is not a currency.", "Write its three letters by ISO 4217.");
+            throw new Refused(
+                    "rates/" + currency,
+                    "“" + currency + "” is not a currency.",
+                    "Write its three letters by ISO 4217.");
         }
         if (text == null || !text.matches("[0-9]{1,9}(\\.[0-9]{1,9})?") || new BigDecimal(text).signum() == 0) {
-            throw new Refused("rates/" + currency, "The rate of " + currency + " is not a number above zero.", "Write it as 0.9305.");
+            throw new Refused(
+                    "rates/" + currency,
+                    "The rate of " + currency + " is not a number above zero.",
+                    "Write it as 0.9305.");
         }
         return new BigDecimal(text);
     }

@@ -37,7 +37,8 @@ import vestcoin.core.why.Op;
 /** JSON Schemas (2020-12) of what {@link Json} reads and writes, made from the records themselves. */
 public final class Schemas {
     /** The documents that are files, by name. */
-    public static final Map<String, Class<?>> DOCUMENTS = Map.of("setup", Setup.class, "order", OrderFile.class, "quote", QuoteView.class);
+    public static final Map<String, Class<?>> DOCUMENTS =
+            Map.of("setup", Setup.class, "order", OrderFile.class, "quote", QuoteView.class);
 
     private static final SchemaGeneratorConfig WRITTEN = config(true);
     /** What a reader takes: a list or map that is left out is empty, a yes or no is no. */
@@ -47,7 +48,8 @@ public final class Schemas {
 
     /** The schema of a document file. */
     public static String document(String name) {
-        SchemaBuilder builder = new SchemaGenerator(name.equals("quote") ? WRITTEN : READ).buildMultipleSchemaDefinitions();
+        SchemaBuilder builder =
+                new SchemaGenerator(name.equals("quote") ? WRITTEN : READ).buildMultipleSchemaDefinitions();
         Class<?> type = DOCUMENTS.get(name);
         JsonNode reference = builder.createSchemaReference(type);
         ObjectNode schema = Json.MAPPER.createObjectNode();
@@ -70,24 +72,38 @@ public final class Schemas {
         return Json.pretty(schema);
     }
 
-    /** Schemas of several types and of the setup for the description of the HTTP API, by name, referring to each other there. */
+    /**
+     * Schemas of several types and of the setup for the description of the HTTP API, by name, referring to each other
+     * there.
+     */
     public static Map<String, JsonNode> forApi(List<Type> types) {
         SchemaBuilder builder = new SchemaGenerator(WRITTEN).buildMultipleSchemaDefinitions();
         types.forEach(builder::createSchemaReference);
         builder.createSchemaReference(Setup.class);
         Map<String, JsonNode> all = new java.util.TreeMap<>();
-        builder.collectDefinitions("components/schemas").properties().forEach(field -> all.put(field.getKey(), field.getValue()));
+        builder.collectDefinitions("components/schemas")
+                .properties()
+                .forEach(field -> all.put(field.getKey(), field.getValue()));
         return all;
     }
 
     private static SchemaGeneratorConfig config(boolean listsRequired) {
-        SchemaGeneratorConfigBuilder builder = new SchemaGeneratorConfigBuilder(Json.MAPPER, SchemaVersion.DRAFT_2020_12, OptionPreset.PLAIN_JSON)
-                .with(Option.FORBIDDEN_ADDITIONAL_PROPERTIES_BY_DEFAULT, Option.DEFINITIONS_FOR_ALL_OBJECTS, Option.FLATTENED_OPTIONALS, Option.MAP_VALUES_AS_ADDITIONAL_PROPERTIES)
+        SchemaGeneratorConfigBuilder builder = new SchemaGeneratorConfigBuilder(
+                        Json.MAPPER, SchemaVersion.DRAFT_2020_12, OptionPreset.PLAIN_JSON)
+                .with(
+                        Option.FORBIDDEN_ADDITIONAL_PROPERTIES_BY_DEFAULT,
+                        Option.DEFINITIONS_FOR_ALL_OBJECTS,
+                        Option.FLATTENED_OPTIONALS,
+                        Option.MAP_VALUES_AS_ADDITIONAL_PROPERTIES)
                 .without(Option.SCHEMA_VERSION_INDICATOR, Option.NULLABLE_METHOD_RETURN_VALUES_BY_DEFAULT);
-        builder.forFields().withNullableCheck(field -> false)
+        builder.forFields()
+                .withNullableCheck(field -> false)
                 .withRequiredCheck(field -> required(field.getRawMember(), listsRequired));
-        builder.forTypesInGeneral().withCustomDefinitionProvider(texts()).withCustomDefinitionProvider(kinds())
-                .withDefinitionNamingStrategy((key, context) -> nameOf(key.getType().getErasedType()));
+        builder.forTypesInGeneral()
+                .withCustomDefinitionProvider(texts())
+                .withCustomDefinitionProvider(kinds())
+                .withDefinitionNamingStrategy(
+                        (key, context) -> nameOf(key.getType().getErasedType()));
         return builder.build();
     }
 
@@ -98,16 +114,25 @@ public final class Schemas {
         return written || field.getType() != boolean.class && !fillsIn(field);
     }
 
-    /** Whether a record fills the field in by itself, so that a file may leave it out: it is made with nothing to see. */
+    /**
+     * Whether a record fills the field in by itself, so that a file may leave it out: it is made with nothing to see.
+     */
     private static boolean fillsIn(Field field) {
         if (!field.getDeclaringClass().isRecord() || field.getType().isPrimitive()) {
             return false;
         }
         RecordComponent[] components = field.getDeclaringClass().getRecordComponents();
         try {
-            Constructor<?> canonical = field.getDeclaringClass().getDeclaredConstructor(Arrays.stream(components).map(RecordComponent::getType).toArray(Class<?>[]::new));
+            Constructor<?> canonical = field.getDeclaringClass()
+                    .getDeclaredConstructor(Arrays.stream(components)
+                            .map(RecordComponent::getType)
+                            .toArray(Class<?>[]::new));
             canonical.setAccessible(true);
-            Object made = canonical.newInstance(Arrays.stream(components).map(component -> component.getType() == boolean.class ? (Object) false : component.getType() == int.class ? 0 : null).toArray());
+            Object made = canonical.newInstance(Arrays.stream(components)
+                    .map(component -> component.getType() == boolean.class
+                            ? (Object) false
+                            : component.getType() == int.class ? 0 : null)
+                    .toArray());
             field.setAccessible(true);
             return field.get(made) != null;
         } catch (ReflectiveOperationException e) {
@@ -118,7 +143,9 @@ public final class Schemas {
     /** The name of a type's schema. */
     public static String nameOf(Class<?> raw) {
         Class<?> outer = raw.getEnclosingClass();
-        boolean plain = outer == null || outer.getSimpleName().endsWith("Controller") || raw.getSimpleName().startsWith(outer.getSimpleName());
+        boolean plain = outer == null
+                || outer.getSimpleName().endsWith("Controller")
+                || raw.getSimpleName().startsWith(outer.getSimpleName());
         return plain ? raw.getSimpleName() : outer.getSimpleName() + raw.getSimpleName();
     }
 
@@ -134,29 +161,42 @@ public final class Schemas {
             } else if (raw == Length.class) {
                 schema.put("type", "string").put("pattern", "^[0-9]+(\\.[0-9]+)? ?(mm|cm|m|in|ft)$");
             } else if (raw == Size.class) {
-                schema.put("type", "string").put("pattern", "^[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? ?(mm|cm|m|in|ft)$");
+                schema.put("type", "string")
+                        .put(
+                                "pattern",
+                                "^[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? "
+                                        + "?(mm|cm|m|in|ft)$");
             } else if (raw == Place.class) {
                 schema.put("type", "string").put("minLength", 2);
             } else if (raw == Instant.class) {
-                schema.put("type", "string").put("format", "date-time").put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9:.]{5,18}(Z|[+-][0-9]{2}:[0-9]{2})$");
+                schema.put("type", "string")
+                        .put("format", "date-time")
+                        .put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9:.]{5,18}(Z|[+-][0-9]{2}:[0-9]{2})$");
             } else if (raw == LocalDate.class) {
                 schema.put("type", "string").put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}$");
             } else if (raw == LocalTime.class) {
                 schema.put("type", "string").put("pattern", "^[0-9]{2}:[0-9]{2}(:[0-9]{2})?$");
             } else if (raw == LocalDateTime.class) {
-                schema.put("type", "string").put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}(:[0-9]{2})?$");
+                schema.put("type", "string")
+                        .put("pattern", "^[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}(:[0-9]{2})?$");
             } else if (JsonNode.class.isAssignableFrom(raw)) {
-                return new CustomDefinition(schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
+                return new CustomDefinition(
+                        schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
             } else if (raw == Map.class) {
                 schema.put("type", "object");
-                schema.set("additionalProperties", context.createDefinitionReference(type.typeParametersFor(Map.class).get(1)));
+                schema.set(
+                        "additionalProperties",
+                        context.createDefinitionReference(
+                                type.typeParametersFor(Map.class).get(1)));
             } else if (raw.isEnum()) {
                 schema.put("type", "string");
-                Arrays.stream(raw.getEnumConstants()).forEach(constant -> schema.withArray("enum").add(Json.named((Enum<?>) constant)));
+                Arrays.stream(raw.getEnumConstants())
+                        .forEach(constant -> schema.withArray("enum").add(Json.named((Enum<?>) constant)));
             } else {
                 return null;
             }
-            return new CustomDefinition(schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
+            return new CustomDefinition(
+                    schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
         };
     }
 
@@ -169,7 +209,8 @@ public final class Schemas {
             }
             ObjectNode schema = context.getGeneratorConfig().createObjectNode();
             Json.kinds(raw).forEach((kind, member) -> {
-                ObjectNode one = (ObjectNode) context.createStandardDefinition(context.getTypeContext().resolve(member), null);
+                ObjectNode one = (ObjectNode) context.createStandardDefinition(
+                        context.getTypeContext().resolve(member), null);
                 if (!(one.get("properties") instanceof ObjectNode)) {
                     one.putObject("properties");
                     one.put("type", "object").put("additionalProperties", false);
@@ -178,7 +219,8 @@ public final class Schemas {
                 one.withArray("required").insert(0, "kind");
                 schema.withArray(context.getKeyword(SchemaKeyword.TAG_ONEOF)).add(one);
             });
-            return new CustomDefinition(schema, CustomDefinition.DefinitionType.STANDARD, CustomDefinition.AttributeInclusion.NO);
+            return new CustomDefinition(
+                    schema, CustomDefinition.DefinitionType.STANDARD, CustomDefinition.AttributeInclusion.NO);
         };
     }
 }

@@ -8,7 +8,10 @@ import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
 import vestcoin.core.place.Destination;
 
-/** What a carrier does for a shop. A real one is one more class like {@link HttpCarrier}. Every method may throw {@link Silent} and {@link Refusal}. */
+/**
+ * What a carrier does for a shop. A real one is one more class like {@link HttpCarrier}. Every method may throw
+ * {@link Silent} and {@link Refusal}.
+ */
 public interface CarrierService {
 
     /** One of the carrier's ways of carrying. @param id what a cell of the rate sheet names it by */

@@ -29,8 +29,9 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.Compiled;
 
 /**
- * What the shop's carrier asks for the parcels of an order. An answer is kept for ten minutes, a failure for half a minute, so that
- * neither a keystroke nor a second look asks again, and a buyer's total does not move while the page is open.
+ * What the shop's carrier asks for the parcels of an order. An answer is kept for ten minutes, a failure for half a
+ * minute, so that neither a keystroke nor a second look asks again, and a buyer's total does not move while the page is
+ * open.
  */
 @Service
 public class Carriers {
@@ -43,8 +44,11 @@ public class Carriers {
 
     private final Links links;
     private final CarrierService service;
-    private final Cache<Key, Optional<CarrierService.Answer>> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT)
-            .expireAfter(Expiry.creating((Key key, Optional<CarrierService.Answer> answer) -> answer.isPresent() ? KEPT : FAILED)).build();
+    private final Cache<Key, Optional<CarrierService.Answer>> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfter(Expiry.creating(
+                    (Key key, Optional<CarrierService.Answer> answer) -> answer.isPresent() ? KEPT : FAILED))
+            .build();
 
     Carriers(Links links, CarrierService service) {
         this.links = links;
@@ -52,8 +56,8 @@ public class Carriers {
     }
 
     /**
-     * What the carrier answers for an order, where its zone has a price by quote; an order that brings answers keeps them.
-     * Prices in another currency than the shop's are no answer.
+     * What the carrier answers for an order, where its zone has a price by quote; an order that brings answers keeps
+     * them. Prices in another currency than the shop's are no answer.
      */
     public CarrierAnswers answers(String shop, Compiled setup, Order order) {
         if (!order.outside().carriers().amounts().isEmpty() || !quoted(setup, order.to())) {
@@ -65,20 +69,34 @@ public class Carriers {
         }
         Map<String, BigDecimal> amounts = new TreeMap<>();
         for (Consignment consignment : Pricing.consignments(setup, order)) {
-            Asked asked = new Asked(consignment.from(), order.to(), consignment.packed().parcels().stream().map(Carriers::parcel).toList());
-            answer(shop, access.get(), asked).filter(answer -> answer.currency().equals(setup.setup().shop().currency()))
-                    .ifPresent(answer -> answer.quotes().forEach(quote -> amounts.put(quote.id() + " " + consignment.dispatch(), quote.price())));
+            Asked asked = new Asked(
+                    consignment.from(),
+                    order.to(),
+                    consignment.packed().parcels().stream()
+                            .map(Carriers::parcel)
+                            .toList());
+            answer(shop, access.get(), asked)
+                    .filter(answer ->
+                            answer.currency().equals(setup.setup().shop().currency()))
+                    .ifPresent(answer -> answer.quotes()
+                            .forEach(quote -> amounts.put(quote.id() + " " + consignment.dispatch(), quote.price())));
         }
         return new CarrierAnswers(amounts);
     }
 
     private static boolean quoted(Compiled setup, Destination to) {
-        return setup.board().zoneOf(to).map(PlaceIndex.Match::value)
-                .filter(zone -> zone.rates().values().stream().anyMatch(rule -> rule.basis() instanceof PriceRule.CarrierQuote)).isPresent();
+        return setup.board()
+                .zoneOf(to)
+                .map(PlaceIndex.Match::value)
+                .filter(zone ->
+                        zone.rates().values().stream().anyMatch(rule -> rule.basis() instanceof PriceRule.CarrierQuote))
+                .isPresent();
     }
 
     private static CarrierService.Parcel parcel(Parcel parcel) {
-        return new CarrierService.Parcel(parcel.weight().value(), parcel.outer().map(size -> size.centimetres()).orElse(List.of()));
+        return new CarrierService.Parcel(
+                parcel.weight().value(),
+                parcel.outer().map(size -> size.centimetres()).orElse(List.of()));
     }
 
     /** A point of what the carrier asks: for one parcel of this weight. */
@@ -89,9 +107,12 @@ public class Carriers {
         Access access = links.access(shop, Links.Kind.CARRIER).orElse(null);
         Map<String, List<Cost>> costs = new HashMap<>();
         for (int step = 1; access != null && step <= steps; step++) {
-            BigDecimal kilograms = upTo.multiply(BigDecimal.valueOf(step)).divide(BigDecimal.valueOf(steps), 3, java.math.RoundingMode.HALF_UP);
+            BigDecimal kilograms = upTo.multiply(BigDecimal.valueOf(step))
+                    .divide(BigDecimal.valueOf(steps), 3, java.math.RoundingMode.HALF_UP);
             answer(shop, access, new Asked(from, to, List.of(new CarrierService.Parcel(kilograms, List.of()))))
-                    .ifPresent(answer -> answer.quotes().forEach(quote -> costs.computeIfAbsent(quote.id(), id -> new ArrayList<>()).add(new Cost(kilograms, quote.price()))));
+                    .ifPresent(answer -> answer.quotes()
+                            .forEach(quote -> costs.computeIfAbsent(quote.id(), id -> new ArrayList<>())
+                                    .add(new Cost(kilograms, quote.price()))));
         }
         return costs;
     }

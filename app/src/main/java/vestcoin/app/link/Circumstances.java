@@ -15,7 +15,10 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Outside;
 import vestcoin.core.setup.Compiled;
 
-/** What pricing is given besides the order: rates of the day, where it goes, stock, slots taken, vouchers among the codes typed, carriers' answers. What an order brings itself stays. */
+/**
+ * What pricing is given besides the order: rates of the day, where it goes, stock, slots taken, vouchers among the
+ * codes typed, carriers' answers. What an order brings itself stays.
+ */
 @Service
 public class Circumstances {
     private final StockBook counted;
@@ -25,7 +28,13 @@ public class Circumstances {
     private final Carriers carriers;
     private final Whereabouts whereabouts;
 
-    Circumstances(StockBook counted, Orders orders, Vouchers vouchers, ExchangeRates exchange, Carriers carriers, Whereabouts whereabouts) {
+    Circumstances(
+            StockBook counted,
+            Orders orders,
+            Vouchers vouchers,
+            ExchangeRates exchange,
+            Carriers carriers,
+            Whereabouts whereabouts) {
         this.counted = counted;
         this.orders = orders;
         this.vouchers = vouchers;
@@ -50,10 +59,30 @@ public class Circumstances {
         Outside own = order.outside();
         String base = setup.setup().shop().currency();
         String currency = order.currency().orElse(base);
-        Optional<Exchange> rates = own.exchange().isPresent() || currency.equals(base) && setup.setup().tax().registrations().isEmpty() ? own.exchange() : exchange.latest();
-        List<Outside.Voucher> used = own.vouchers().isEmpty() ? vouchers.among(shop, order.codes(), currency) : own.vouchers();
-        Stock stock = own.stock().left().isEmpty() ? counted.of(shop, order.lines().stream().map(Line::product).distinct().toList()) : own.stock();
-        Order known = order.given(new Outside(rates, own.carriers(), own.taken().counts().isEmpty() ? orders.taken(shop, order.at().atZone(setup.zone()).toLocalDate().atStartOfDay()) : own.taken(), stock, own.sales(), used, own.owed()));
+        Optional<Exchange> rates = own.exchange().isPresent()
+                        || currency.equals(base)
+                                && setup.setup().tax().registrations().isEmpty()
+                ? own.exchange()
+                : exchange.latest();
+        List<Outside.Voucher> used =
+                own.vouchers().isEmpty() ? vouchers.among(shop, order.codes(), currency) : own.vouchers();
+        Stock stock = own.stock().left().isEmpty()
+                ? counted.of(
+                        shop,
+                        order.lines().stream().map(Line::product).distinct().toList())
+                : own.stock();
+        Order known = order.given(new Outside(
+                rates,
+                own.carriers(),
+                own.taken().counts().isEmpty()
+                        ? orders.taken(
+                                shop,
+                                order.at().atZone(setup.zone()).toLocalDate().atStartOfDay())
+                        : own.taken(),
+                stock,
+                own.sales(),
+                used,
+                own.owed()));
         return known.given(known.outside().with(carriers.answers(shop, setup, known)));
     }
 }

@@ -23,7 +23,10 @@ import vestcoin.app.outside.Silent;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.Refused;
 
-/** Exchange rates of the day, fetched from the feed every few hours and kept; when it is silent the last ones stand, with their day. */
+/**
+ * Exchange rates of the day, fetched from the feed every few hours and kept; when it is silent the last ones stand,
+ * with their day.
+ */
 @Service
 public class ExchangeRates {
     private static final Logger LOG = LoggerFactory.getLogger(ExchangeRates.class);
@@ -45,8 +48,12 @@ public class ExchangeRates {
     public Optional<Exchange> latest() {
         Map<String, BigDecimal> rates = new TreeMap<>();
         LocalDate[] day = new LocalDate[1];
-        sql.sql("select published, currency, rate from exchange_rate where base = :base and published = (select max(published) from exchange_rate where base = :base)").param("base", RateFeed.BASE)
-                .query(Row.class).list().forEach(row -> {
+        sql.sql("select published, currency, rate from exchange_rate where base = :base and published = "
+                        + "(select max(published) from exchange_rate where base = :base)")
+                .param("base", RateFeed.BASE)
+                .query(Row.class)
+                .list()
+                .forEach(row -> {
                     day[0] = row.published();
                     rates.put(row.currency(), row.rate().stripTrailingZeros());
                 });
@@ -56,9 +63,16 @@ public class ExchangeRates {
     /** Asks the feed. @throws Silent or Refused if nothing could be taken in; what is there stays */
     @Transactional
     public Exchange fetch() {
-        Exchange fresh = RateFeed.parse(calls.text(feed, "GET", "/v1/daily.xml", Map.of(), null, "application/xml", PATIENCE));
-        fresh.rates().forEach((currency, rate) -> sql.sql("merge into exchange_rate(base, published, currency, rate) key (base, published, currency) values (:base, :day, :currency, :rate)")
-                .param("base", fresh.base()).param("day", fresh.day()).param("currency", currency).param("rate", rate).update());
+        Exchange fresh =
+                RateFeed.parse(calls.text(feed, "GET", "/v1/daily.xml", Map.of(), null, "application/xml", PATIENCE));
+        fresh.rates().forEach((currency, rate) -> sql.sql(
+                        "merge into exchange_rate(base, published, currency, rate) key (base, published, currency) "
+                                + "values (:base, :day, :currency, :rate)")
+                .param("base", fresh.base())
+                .param("day", fresh.day())
+                .param("currency", currency)
+                .param("rate", rate)
+                .update());
         return fresh;
     }
 

@@ -18,6 +18,7 @@ import vestcoin.core.place.Destination;
 class HttpCarrier implements CarrierService {
     /** A buyer waits for it; a fallback price is better than a long wait. */
     private static final Duration PATIENCE = Duration.ofMillis(1500);
+
     private final Calls calls;
 
     HttpCarrier(Calls calls) {
@@ -27,15 +28,26 @@ class HttpCarrier implements CarrierService {
     @Override
     public List<Service> services(Access access) {
         List<Service> services = new ArrayList<>();
-        calls.json(access, "GET", "/v1/services", Map.of(), null, PATIENCE).path("services")
-                .forEach(each -> services.add(new Service(each.path("id").asString(""), each.path("name").asString(""))));
+        calls.json(access, "GET", "/v1/services", Map.of(), null, PATIENCE)
+                .path("services")
+                .forEach(each -> services.add(new Service(
+                        each.path("id").asString(""), each.path("name").asString(""))));
         return services;
     }
 
     @Override
     public Answer quotes(Access access, Asked asked) {
-        Map<String, Object> body = Map.of("from", place(asked.from()), "to", place(asked.to()), "parcels", asked.parcels().stream()
-                .map(parcel -> parcel.centimetres().isEmpty() ? Map.of("kilograms", parcel.kilograms()) : Map.of("kilograms", parcel.kilograms(), "centimetres", parcel.centimetres())).toList());
+        Map<String, Object> body = Map.of(
+                "from",
+                place(asked.from()),
+                "to",
+                place(asked.to()),
+                "parcels",
+                asked.parcels().stream()
+                        .map(parcel -> parcel.centimetres().isEmpty()
+                                ? Map.of("kilograms", parcel.kilograms())
+                                : Map.of("kilograms", parcel.kilograms(), "centimetres", parcel.centimetres()))
+                        .toList());
         JsonNode json = calls.json(access, "POST", "/v1/quotes", Map.of(), body, PATIENCE);
         List<Quoted> quotes = new ArrayList<>();
         for (JsonNode each : json.path("quotes")) {
@@ -43,7 +55,12 @@ class HttpCarrier implements CarrierService {
             if (!price.isNumber() || price.decimalValue().signum() < 0) {
                 throw new Silent("The carrier's answer has no price.");
             }
-            quotes.add(new Quoted(each.path("id").asString(""), each.path("name").asString(""), price.decimalValue(), number(each.path("days").path("from")), number(each.path("days").path("to"))));
+            quotes.add(new Quoted(
+                    each.path("id").asString(""),
+                    each.path("name").asString(""),
+                    price.decimalValue(),
+                    number(each.path("days").path("from")),
+                    number(each.path("days").path("to"))));
         }
         return new Answer(json.path("currency").asString(""), quotes);
     }

@@ -27,7 +27,14 @@ class HttpPlaces implements PlaceFinder {
 
     @Override
     public Point point(Destination place) {
-        JsonNode answer = calls.json(finder, "GET", "/v1/point?country=" + encoded(place.country()) + "&postcode=" + encoded(place.postcode().orElse("")), Map.of(), null, PATIENCE);
+        JsonNode answer = calls.json(
+                finder,
+                "GET",
+                "/v1/point?country=" + encoded(place.country()) + "&postcode="
+                        + encoded(place.postcode().orElse("")),
+                Map.of(),
+                null,
+                PATIENCE);
         return new Point(decimal(answer.path("latitude")), decimal(answer.path("longitude")));
     }
 

@@ -23,6 +23,7 @@ class HttpRegister implements NumberRegister {
     @Override
     public Answer ask(String number) {
         JsonNode answer = calls.json(register, "GET", "/v1/numbers/" + number, Map.of(), null, PATIENCE);
-        return new Answer(answer.path("valid").asBoolean(false), answer.path("reference").asString(""));
+        return new Answer(
+                answer.path("valid").asBoolean(false), answer.path("reference").asString(""));
     }
 }

@@ -24,11 +24,23 @@ class HttpTaxRates implements TaxRateService {
 
     @Override
     public RatesThere rates(Access access, Destination place) {
-        String asked = "/v1/rates?country=" + HttpPlaces.encoded(place.country()) + place.region().map(region -> "&region=" + HttpPlaces.encoded(region)).orElse("")
-                + place.postcode().map(postcode -> "&postcode=" + HttpPlaces.encoded(postcode)).orElse("");
+        String asked = "/v1/rates?country=" + HttpPlaces.encoded(place.country())
+                + place.region()
+                        .map(region -> "&region=" + HttpPlaces.encoded(region))
+                        .orElse("")
+                + place.postcode()
+                        .map(postcode -> "&postcode=" + HttpPlaces.encoded(postcode))
+                        .orElse("");
         JsonNode answer = calls.json(access, "GET", asked, Map.of(), null, PATIENCE);
         List<Levy> levies = new ArrayList<>();
-        answer.path("standard").forEach(levy -> levies.add(new Levy(levy.path("name").asString(""), new BigDecimal(levy.path("percent").asString("0")))));
-        return new RatesThere(levies, Optional.of(answer.path("reduced").asString("")).filter(text -> !text.isEmpty()).map(BigDecimal::new));
+        answer.path("standard")
+                .forEach(levy -> levies.add(new Levy(
+                        levy.path("name").asString(""),
+                        new BigDecimal(levy.path("percent").asString("0")))));
+        return new RatesThere(
+                levies,
+                Optional.of(answer.path("reduced").asString(""))
+                        .filter(text -> !text.isEmpty())
+                        .map(BigDecimal::new));
     }
 }

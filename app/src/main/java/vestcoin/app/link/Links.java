@@ -17,7 +17,8 @@ import vestcoin.app.outside.Vault;
 public class Links {
     /** What can be connected. The path is where its simulation answers. */
     public enum Kind {
-        CARRIER("carrier"), TAX_RATES("tax-rates");
+        CARRIER("carrier"),
+        TAX_RATES("tax-rates");
 
         private final String path;
 
@@ -46,7 +47,11 @@ public class Links {
     /** Where a service of this kind would be, opened by a key not kept yet. @throws Told if the text can be no key */
     public Access candidate(Kind kind, String secret) {
         if (!Access.canBeSecret(secret)) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "This is no key: it is empty, or has a line break, a space or another character that no key has.", "Copy it again, without what stands around it.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "secret",
+                    "This is no key: it is empty, or has a line break, a space or another character that no key has.",
+                    "Copy it again, without what stands around it.");
         }
         return new Access(services + "/" + kind.path, secret);
     }
@@ -56,16 +61,25 @@ public class Links {
         sql.sql("""
                 merge into link(shop, kind, url, secret_cipher, secret_last4, since) key (shop, kind)
                 values (:shop, :kind, :url, :secret, :last4, :since)""")
-                .param("shop", shop).param("kind", kind.path).param("url", access.url()).param("secret", vault.sealed(secret))
-                .param("last4", secret.substring(Math.max(0, secret.length() - 4))).param("since", clock.instant().atOffset(ZoneOffset.UTC)).update();
+                .param("shop", shop)
+                .param("kind", kind.path)
+                .param("url", access.url())
+                .param("secret", vault.sealed(secret))
+                .param("last4", secret.substring(Math.max(0, secret.length() - 4)))
+                .param("since", clock.instant().atOffset(ZoneOffset.UTC))
+                .update();
     }
 
     public void disconnect(String shop, Kind kind) {
-        sql.sql("delete from link where shop = :shop and kind = :kind").param("shop", shop).param("kind", kind.path).update();
+        sql.sql("delete from link where shop = :shop and kind = :kind")
+                .param("shop", shop)
+                .param("kind", kind.path)
+                .update();
     }
 
     public Optional<Connected> connected(String shop, Kind kind) {
-        return row(shop, kind).map(row -> new Connected(row.url(), Optional.ofNullable(row.secretLast4()), row.since()));
+        return row(shop, kind)
+                .map(row -> new Connected(row.url(), Optional.ofNullable(row.secretLast4()), row.since()));
     }
 
     public Optional<Access> access(String shop, Kind kind) {
@@ -73,6 +87,10 @@ public class Links {
     }
 
     private Optional<Row> row(String shop, Kind kind) {
-        return sql.sql("select url, secret_cipher, secret_last4, since from link where shop = :shop and kind = :kind").param("shop", shop).param("kind", kind.path).query(Row.class).optional();
+        return sql.sql("select url, secret_cipher, secret_last4, since from link where shop = :shop and kind = :kind")
+                .param("shop", shop)
+                .param("kind", kind.path)
+                .query(Row.class)
+                .optional();
     }
 }

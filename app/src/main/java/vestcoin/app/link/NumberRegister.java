@@ -3,7 +3,10 @@ package vestcoin.app.link;
 import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
 
-/** A register that confirms businesses' tax numbers. A real one is one more class like {@link HttpRegister}. May throw {@link Silent} and {@link Refusal}. */
+/**
+ * A register that confirms businesses' tax numbers. A real one is one more class like {@link HttpRegister}. May throw
+ * {@link Silent} and {@link Refusal}.
+ */
 public interface NumberRegister {
     /** @param reference of the answer, kept with the order */
     record Answer(boolean valid, String reference) {}

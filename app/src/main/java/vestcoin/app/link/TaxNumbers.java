@@ -15,7 +15,10 @@ import vestcoin.app.outside.Silent;
 import vestcoin.core.finding.VatNumber;
 import vestcoin.core.tax.Buyer;
 
-/** Businesses by the tax numbers they type. A confirmation is kept for a day, silence for half a minute; until it is confirmed a buyer is taxed as a person. */
+/**
+ * Businesses by the tax numbers they type. A confirmation is kept for a day, silence for half a minute; until it is
+ * confirmed a buyer is taxed as a person.
+ */
 @Service
 public class TaxNumbers {
     private static final Logger LOG = LoggerFactory.getLogger(TaxNumbers.class);
@@ -28,8 +31,11 @@ public class TaxNumbers {
 
     private final NumberRegister register;
     private final Clock clock;
-    private final Cache<String, Optional<Buyer.Confirmed>> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT)
-            .expireAfter(Expiry.creating((String number, Optional<Buyer.Confirmed> answer) -> answer.isPresent() ? KEPT : SILENT)).build();
+    private final Cache<String, Optional<Buyer.Confirmed>> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfter(Expiry.creating(
+                    (String number, Optional<Buyer.Confirmed> answer) -> answer.isPresent() ? KEPT : SILENT))
+            .build();
 
     TaxNumbers(NumberRegister register, Clock clock) {
         this.register = register;
@@ -38,17 +44,34 @@ public class TaxNumbers {
 
     /** The business that types a number; one without a number is a business all the same. */
     public Known business(Optional<String> typed) {
-        String number = typed.map(text -> text.toUpperCase(Locale.ROOT).replaceAll("[\\s.-]", "")).orElse("");
+        String number = typed.map(text -> text.toUpperCase(Locale.ROOT).replaceAll("[\\s.-]", ""))
+                .orElse("");
         if (number.isEmpty()) {
             return new Known(new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null), Optional.empty());
         }
         if (!VatNumber.hasForm(number)) {
-            return new Known(new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null), Optional.of("“" + typed.get() + "” is not a tax number; it begins with the two letters of its country."));
+            return new Known(
+                    new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null),
+                    Optional.of("“" + typed.get()
+                            + "” is not a tax number; it begins with the two letters of its country."));
         }
         Optional<Buyer.Confirmed> confirmed = kept.get(number, this::asked);
-        Buyer buyer = new Buyer(Buyer.Kind.BUSINESS, Optional.of(new Buyer.TaxNumber(number.substring(0, 2), number.substring(2), confirmed)), null, null, null);
-        return new Known(buyer, confirmed.isEmpty() ? Optional.of("The register of tax numbers is not answering, so tax is charged as to a person for now.")
-                : confirmed.get().valid() ? Optional.empty() : Optional.of("The register does not know this tax number, so tax is charged as to a person."));
+        Buyer buyer = new Buyer(
+                Buyer.Kind.BUSINESS,
+                Optional.of(new Buyer.TaxNumber(number.substring(0, 2), number.substring(2), confirmed)),
+                null,
+                null,
+                null);
+        return new Known(
+                buyer,
+                confirmed.isEmpty()
+                        ? Optional.of(
+                                "The register of tax numbers is not answering, so tax is charged as to a person for "
+                                        + "now.")
+                        : confirmed.get().valid()
+                                ? Optional.empty()
+                                : Optional.of("The register does not know this tax number, so tax is charged as to a "
+                                        + "person."));
     }
 
     private Optional<Buyer.Confirmed> asked(String number) {

@@ -8,7 +8,10 @@ import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
 import vestcoin.core.place.Destination;
 
-/** Knows the tax rates of an address. A real one is one more class like {@link HttpTaxRates}. May throw {@link Silent} and {@link Refusal}. */
+/**
+ * Knows the tax rates of an address. A real one is one more class like {@link HttpTaxRates}. May throw {@link Silent}
+ * and {@link Refusal}.
+ */
 public interface TaxRateService {
     /** A levy on ordinary goods. @param percent of the amount without tax */
     record Levy(String name, BigDecimal percent) {}

@@ -16,8 +16,8 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Compiled;
 
 /**
- * Where an order goes, as a point, for shops that bring it round themselves. Asked only of places in the shop's own country that have a
- * postcode; an answer is kept for a day, silence for half a minute.
+ * Where an order goes, as a point, for shops that bring it round themselves. Asked only of places in the shop's own
+ * country that have a postcode; an answer is kept for a day, silence for half a minute.
  */
 @Service
 class Whereabouts {
@@ -29,7 +29,10 @@ class Whereabouts {
     private record Answer(Optional<Point> point, boolean silent) {}
 
     private final PlaceFinder finder;
-    private final Cache<Destination, Answer> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfter(Expiry.creating((Destination place, Answer answer) -> answer.silent() ? SILENT : KEPT)).build();
+    private final Cache<Destination, Answer> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfter(Expiry.creating((Destination place, Answer answer) -> answer.silent() ? SILENT : KEPT))
+            .build();
 
     Whereabouts(PlaceFinder finder) {
         this.finder = finder;
@@ -37,7 +40,9 @@ class Whereabouts {
 
     /** The order with its point, where a point decides anything and is not given already. */
     Order located(Compiled setup, Order order) {
-        boolean near = order.to() != null && order.to().country().equals(setup.home().country()) && order.to().postcode().isPresent();
+        boolean near = order.to() != null
+                && order.to().country().equals(setup.home().country())
+                && order.to().postcode().isPresent();
         if (order.point().isPresent() || !near || setup.setup().pickup().local().isEmpty()) {
             return order;
         }

@@ -19,7 +19,7 @@ import vestcoin.app.outside.MailAddress;
 /**
  * An e-mail with an HTML and a plain part that say the same.
  *
- * @param id      unique and the same for ever, so that a letter sent twice is seen to be one
+ * @param id unique and the same for ever, so that a letter sent twice is seen to be one
  * @param subject never empty
  */
 record Letter(String id, String fromName, String from, String to, String subject, Body body) {
@@ -44,7 +44,10 @@ record Letter(String id, String fromName, String from, String to, String subject
                 }
             };
             message.setFrom(new InternetAddress(from, fromName, StandardCharsets.UTF_8.name()));
-            message.setRecipient(MimeMessage.RecipientType.TO, new InternetAddress(MailAddress.of(to).orElseThrow(() -> new IllegalArgumentException("no address a letter can be written to"))));
+            message.setRecipient(
+                    MimeMessage.RecipientType.TO,
+                    new InternetAddress(MailAddress.of(to)
+                            .orElseThrow(() -> new IllegalArgumentException("no address a letter can be written to"))));
             message.setSubject(subject, StandardCharsets.UTF_8.name());
             MimeBodyPart plain = new MimeBodyPart();
             plain.setText(plain(), StandardCharsets.UTF_8.name());
@@ -65,24 +68,45 @@ record Letter(String id, String fromName, String from, String to, String subject
     private String plain() {
         StringBuilder text = new StringBuilder();
         body.paragraphs().forEach(paragraph -> text.append(paragraph).append("\n\n"));
-        int widest = body.rows().stream().mapToInt(row -> row.name().length()).max().orElse(0);
+        int widest =
+                body.rows().stream().mapToInt(row -> row.name().length()).max().orElse(0);
         for (int i = 0; i < body.rows().size(); i++) {
             Row row = body.rows().get(i);
-            text.append(i == body.total() ? "-".repeat(widest + 14) + "\n" : "").append(String.format("%-" + Math.max(widest, 1) + "s  %12s%n", row.name(), row.value()));
+            text.append(i == body.total() ? "-".repeat(widest + 14) + "\n" : "")
+                    .append(String.format("%-" + Math.max(widest, 1) + "s  %12s%n", row.name(), row.value()));
         }
-        return text.append("\n").append(body.linkText()).append(": ").append(body.link()).append("\n").toString();
+        return text.append("\n")
+                .append(body.linkText())
+                .append(": ")
+                .append(body.link())
+                .append("\n")
+                .toString();
     }
 
     private String html() {
-        StringBuilder html = new StringBuilder("<!doctype html><html><body style=\"font:16px/1.5 sans-serif;color:#222a35;max-width:36rem\">");
-        body.paragraphs().forEach(paragraph -> html.append("<p>").append(escaped(paragraph).replace("\n", "<br>")).append("</p>"));
+        StringBuilder html = new StringBuilder(
+                "<!doctype html><html><body style=\"font:16px/1.5 sans-serif;color:#222a35;max-width:36rem\">");
+        body.paragraphs().forEach(paragraph -> html.append("<p>")
+                .append(escaped(paragraph).replace("\n", "<br>"))
+                .append("</p>"));
         html.append("<table style=\"width:100%;border-collapse:collapse\">");
         for (int i = 0; i < body.rows().size(); i++) {
             Row row = body.rows().get(i);
             String style = i == body.total() ? "border-top:2px solid;border-bottom:2px solid;font-weight:bold" : "";
-            html.append("<tr style=\"").append(style).append("\"><td>").append(escaped(row.name())).append("</td><td style=\"text-align:right\">").append(escaped(row.value())).append("</td></tr>");
+            html.append("<tr style=\"")
+                    .append(style)
+                    .append("\"><td>")
+                    .append(escaped(row.name()))
+                    .append("</td><td style=\"text-align:right\">")
+                    .append(escaped(row.value()))
+                    .append("</td></tr>");
         }
-        return html.append("</table><p><a href=\"").append(escaped(body.link())).append("\">").append(escaped(body.linkText())).append("</a></p></body></html>").toString();
+        return html.append("</table><p><a href=\"")
+                .append(escaped(body.link()))
+                .append("\">")
+                .append(escaped(body.linkText()))
+                .append("</a></p></body></html>")
+                .toString();
     }
 
     private static String escaped(String text) {

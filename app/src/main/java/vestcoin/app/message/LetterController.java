@@ -34,11 +34,17 @@ class LetterController {
     @PostMapping("/api/shops/{shop}/orders/{number}/reminder")
     List<Messages.Sent> remind(@PathVariable String shop, @PathVariable int number) {
         Orders.Order order = find(shop, number);
-        if (order.cancelled() || !List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing())) {
-            throw new Told(HttpStatus.CONFLICT, "number", "Nothing of this order waits for the buyer to pay.", "Load it again to see where it stands.");
+        if (order.cancelled()
+                || !List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing())) {
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "number",
+                    "Nothing of this order waits for the buyer to pay.",
+                    "Load it again to see where it stands.");
         }
         if (!messages.remind(order)) {
-            throw new Told(HttpStatus.CONFLICT, "number", "The buyer was reminded today already.", "Wait until tomorrow.");
+            throw new Told(
+                    HttpStatus.CONFLICT, "number", "The buyer was reminded today already.", "Wait until tomorrow.");
         }
         return messages.ofOrder(order.id());
     }
@@ -46,7 +52,10 @@ class LetterController {
     /** The slip that goes into the parcel, without prices. */
     @GetMapping("/api/shops/{shop}/orders/{number}/slip.pdf")
     ResponseEntity<byte[]> slip(@PathVariable String shop, @PathVariable int number) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"slip-" + number + ".pdf\"").body(messages.slip(find(shop, number)));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"slip-" + number + ".pdf\"")
+                .body(messages.slip(find(shop, number)));
     }
 
     /** How the letters that ship begin, by occasion and language. */
@@ -56,6 +65,11 @@ class LetterController {
     }
 
     private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "number", "There is no order " + number + ".", "Choose one from the list."));
+        return orders.byNumber(shop, number)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "number",
+                        "There is no order " + number + ".",
+                        "Choose one from the list."));
     }
 }

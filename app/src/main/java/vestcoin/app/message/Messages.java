@@ -43,8 +43,8 @@ import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 
 /**
- * Letters owed for an order, by how it stands: a receipt once it stands, news when it has left, a note of each refund; the shop gets a
- * copy of the receipt. Each is written down once and sent until the post room takes it.
+ * Letters owed for an order, by how it stands: a receipt once it stands, news when it has left, a note of each refund;
+ * the shop gets a copy of the receipt. Each is written down once and sent until the post room takes it.
  */
 @Service
 public class Messages {
@@ -68,9 +68,18 @@ public class Messages {
     private final Slips slips;
     private final Clock clock;
     private final String ownUrl;
-    private final ScheduledExecutorService queue = Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "letters"));
+    private final ScheduledExecutorService queue =
+            Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "letters"));
 
-    Messages(JdbcClient sql, Orders orders, PaymentBook book, Editions editions, PostService post, Slips slips, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+    Messages(
+            JdbcClient sql,
+            Orders orders,
+            PaymentBook book,
+            Editions editions,
+            PostService post,
+            Slips slips,
+            Clock clock,
+            @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
         this.orders = orders;
         this.book = book;
@@ -82,7 +91,11 @@ public class Messages {
     }
 
     public List<Sent> ofOrder(long order) {
-        return sql.sql("select event, recipient, subject, at, sent_at is not null as sent from letter where order_id = :order order by id").param("order", order).query(Sent.class).list();
+        return sql.sql("select event, recipient, subject, at, sent_at is not null as sent from letter where "
+                        + "order_id = :order order by id")
+                .param("order", order)
+                .query(Sent.class)
+                .list();
     }
 
     @TransactionalEventListener(fallbackExecution = true)
@@ -95,27 +108,36 @@ public class Messages {
         if (queue.isShutdown() || tries == 0) {
             return;
         }
-        queue.schedule(() -> {
-            try {
-                keepUp(orders.byId(order));
-                deliver();
-            } catch (RuntimeException e) {
-                LOG.warn("letters of order {} are owed: {}", order, e.toString());
-                keepUpLater(order, seconds + SECONDS_BETWEEN, tries - 1);
-            }
-        }, seconds, TimeUnit.SECONDS);
+        queue.schedule(
+                () -> {
+                    try {
+                        keepUp(orders.byId(order));
+                        deliver();
+                    } catch (RuntimeException e) {
+                        LOG.warn("letters of order {} are owed: {}", order, e.toString());
+                        keepUpLater(order, seconds + SECONDS_BETWEEN, tries - 1);
+                    }
+                },
+                seconds,
+                TimeUnit.SECONDS);
     }
 
     /** What was placed, sent or given back lately without its letter, because a crash came between. */
     @EventListener(ApplicationReadyEvent.class)
     void makeGood() {
         sql.sql("""
-                select o.id from orders o where o.placed_at > :since and (o.standing not in ('unpaid', 'failed', 'cancelled') or o.cancelled_at is not null) and (
+                select o.id from orders o where o.placed_at > :since and (o.standing not in ('unpaid', 'failed',
+                    'cancelled') or o.cancelled_at is not null) and (
                   not exists (select 1 from letter where order_id = o.id and event = 'receipt')
                   or o.sent = 'all' and not exists (select 1 from letter where order_id = o.id and event = 'sent')
-                  or exists (select 1 from payment where order_id = o.id and refunded > 0) and not exists (select 1 from letter where order_id = o.id and event = 'refund')
-                  or o.cancelled_at is not null and not exists (select 1 from letter where order_id = o.id and event = 'cancelled'))""")
-                .param("since", clock.instant().minus(LATELY).atOffset(ZoneOffset.UTC)).query(Long.class).list().forEach(order -> moved(new PaymentBook.Moved(order)));
+                  or exists (select 1 from payment where order_id = o.id and refunded > 0) and not exists (select 1
+                      from letter where order_id = o.id and event = 'refund')
+                  or o.cancelled_at is not null and not exists (select 1 from letter where order_id = o.id and
+                      event = 'cancelled'))""")
+                .param("since", clock.instant().minus(LATELY).atOffset(ZoneOffset.UTC))
+                .query(Long.class)
+                .list()
+                .forEach(order -> moved(new PaymentBook.Moved(order)));
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -133,13 +155,24 @@ public class Messages {
 
     /** Sends what has not been taken yet, the oldest first; stops at the first silence. */
     private void deliver() {
-        for (Due due : sql.sql("select id, mime from letter where sent_at is null and tries < :tries order by id limit :most").param("tries", MOST_TRIES).param("most", AT_A_TIME).query(Due.class).list()) {
+        for (Due due : sql.sql(
+                        "select id, mime from letter where sent_at is null and tries < :tries order by id limit :most")
+                .param("tries", MOST_TRIES)
+                .param("most", AT_A_TIME)
+                .query(Due.class)
+                .list()) {
             try {
                 post.send(due.mime());
-                sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else mime end where id = :id").param("at", now()).param("id", due.id()).update();
+                sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else "
+                                + "mime end where id = :id")
+                        .param("at", now())
+                        .param("id", due.id())
+                        .update();
             } catch (Refusal e) {
                 LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
-                sql.sql("update letter set tries = tries + 1 where id = :id").param("id", due.id()).update();
+                sql.sql("update letter set tries = tries + 1 where id = :id")
+                        .param("id", due.id())
+                        .update();
             } catch (Silent e) {
                 LOG.info("letters wait: {}", e.getMessage());
                 return;
@@ -149,9 +182,13 @@ public class Messages {
 
     /** Writes down what is owed of an order and is not there yet. */
     private void keepUp(Orders.Order order) {
-        List<PaymentBook.Payment> payments = book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).toList();
+        List<PaymentBook.Payment> payments = book.ofOrder(order.id()).stream()
+                .filter(payment -> payment.stateNow().alive())
+                .toList();
         boolean begun = order.due() == 0 || payments.stream().anyMatch(payment -> !payment.byVoucher());
-        boolean stands = begun && !payments.isEmpty() && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
+        boolean stands = begun
+                && !payments.isEmpty()
+                && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
         if (!stands && !order.cancelled()) {
             return;
         }
@@ -161,45 +198,116 @@ public class Messages {
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
         Words.Besides besides = besides(order, document, quote);
         if (stands && !quiet(order)) {
-            owe(order, setup.shop(), "receipt", "", order.email(), words.told("receipt", order, quote, besides, link(order)));
+            owe(
+                    order,
+                    setup.shop(),
+                    "receipt",
+                    "",
+                    order.email(),
+                    words.told("receipt", order, quote, besides, link(order)));
         }
         if (stands && !setup.shop().email().isBlank()) {
-            Words own = Words.in(editions.of(order.shop(), order.edition()).document().setup(), "");
-            owe(order, setup.shop(), "copy", "", setup.shop().email(), own.told("copy", order, Json.read(order.quote(), QuoteView.class), besides, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+            Words own = Words.in(
+                    editions.of(order.shop(), order.edition()).document().setup(), "");
+            owe(
+                    order,
+                    setup.shop(),
+                    "copy",
+                    "",
+                    setup.shop().email(),
+                    own.told(
+                            "copy",
+                            order,
+                            Json.read(order.quote(), QuoteView.class),
+                            besides,
+                            ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
         }
         if (order.sent().equals("all")) {
-            owe(order, setup.shop(), "sent", "", order.email(), words.told("sent", order, BigDecimal.ZERO, besides, link(order)));
+            owe(
+                    order,
+                    setup.shop(),
+                    "sent",
+                    "",
+                    order.email(),
+                    words.told("sent", order, BigDecimal.ZERO, besides, link(order)));
         }
         if (order.cancelled() && !order.lapsed()) {
-            owe(order, setup.shop(), "cancelled", "", order.email(), words.told("cancelled", order, BigDecimal.ZERO, besides, link(order)));
+            owe(
+                    order,
+                    setup.shop(),
+                    "cancelled",
+                    "",
+                    order.email(),
+                    words.told("cancelled", order, BigDecimal.ZERO, besides, link(order)));
         }
-        long refunded = payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
+        long refunded =
+                payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
         if (refunded > 0) {
-            owe(order, setup.shop(), "refund", String.valueOf(refunded), order.email(), words.told("refund", order, amount(refunded, order), besides.without(), link(order)));
+            owe(
+                    order,
+                    setup.shop(),
+                    "refund",
+                    String.valueOf(refunded),
+                    order.email(),
+                    words.told("refund", order, amount(refunded, order), besides.without(), link(order)));
         }
     }
 
-    /** Confirms to the buyer, and tells the shop, what was declared and when: withdrawing is confirmed on something that lasts. */
+    /**
+     * Confirms to the buyer, and tells the shop, what was declared and when: withdrawing is confirmed on something that
+     * lasts.
+     */
     public void declared(Orders.Order order, Instant at, List<String> things) {
-        Setup setup = editions.spoken(order.shop(), order.edition(), order.language()).setup();
+        Setup setup =
+                editions.spoken(order.shop(), order.edition(), order.language()).setup();
         String about = String.valueOf(at.toEpochMilli());
-        owe(order, setup.shop(), "return", about, order.email(), Words.in(setup, order.language()).declared(order, at.atZone(ZoneId.of(setup.shop().timeZone())), things, link(order)));
+        owe(
+                order,
+                setup.shop(),
+                "return",
+                about,
+                order.email(),
+                Words.in(setup, order.language())
+                        .declared(order, at.atZone(ZoneId.of(setup.shop().timeZone())), things, link(order)));
         if (!setup.shop().email().isBlank()) {
-            owe(order, setup.shop(), "return", about + ".copy", setup.shop().email(), Words.in(editions.of(order.shop(), order.edition()).document().setup(), "")
-                    .declared(order, at.atZone(ZoneId.of(setup.shop().timeZone())), things, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+            owe(
+                    order,
+                    setup.shop(),
+                    "return",
+                    about + ".copy",
+                    setup.shop().email(),
+                    Words.in(
+                                    editions.of(order.shop(), order.edition())
+                                            .document()
+                                            .setup(),
+                                    "")
+                            .declared(
+                                    order,
+                                    at.atZone(ZoneId.of(setup.shop().timeZone())),
+                                    things,
+                                    ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
         }
         // Sent when what was declared is committed.
         book.announce(order.id());
     }
 
     private Words.Besides besides(Orders.Order order, Document document, QuoteView quote) {
-        Optional<Payment.Method> method = document.setup().payment().methods().stream().filter(way -> way.id().equals(order.method())).findFirst();
-        return new Words.Besides(orders.known(order.shop(), order.email()), Handover.of(document.setup(), OrderFile.parse(order.document()), quote), slips.of(order, method));
+        Optional<Payment.Method> method = document.setup().payment().methods().stream()
+                .filter(way -> way.id().equals(order.method()))
+                .findFirst();
+        return new Words.Besides(
+                orders.known(order.shop(), order.email()),
+                Handover.of(document.setup(), OrderFile.parse(order.document()), quote),
+                slips.of(order, method));
     }
 
-    /** Placed by somebody who placed many in a short time: their letters wait for the money, so that strangers get none. */
+    /**
+     * Placed by somebody who placed many in a short time: their letters wait for the money, so that strangers get none.
+     */
     private boolean quiet(Orders.Order order) {
-        return order.quiet() && book.ofOrder(order.id()).stream().allMatch(payment -> payment.captured() == 0 && payment.stateNow() != PaymentState.AUTHORISED);
+        return order.quiet()
+                && book.ofOrder(order.id()).stream()
+                        .allMatch(payment -> payment.captured() == 0 && payment.stateNow() != PaymentState.AUTHORISED);
     }
 
     private static BigDecimal amount(long minor, Orders.Order order) {
@@ -212,11 +320,31 @@ public class Messages {
      * @return whether one was written; not where it was already, today
      */
     public boolean remind(Orders.Order order) {
-        Setup setup = editions.spoken(order.shop(), order.edition(), order.language()).setup();
-        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).toList();
-        long open = order.payable() - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
-        boolean written = owe(order, setup.shop(), "reminder", String.valueOf(LocalDate.ofInstant(clock.instant(), ZoneId.of(setup.shop().timeZone()))), order.email(),
-                Words.in(setup, order.language()).told("reminder", order, amount(open, order), besides(order, editions.spoken(order.shop(), order.edition(), order.language()), editions.spoken(order.shop(), order.edition(), order.language()).quote(OrderFile.parse(order.document()))), link(order)));
+        Setup setup =
+                editions.spoken(order.shop(), order.edition(), order.language()).setup();
+        List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream()
+                .filter(payment -> payment.stateNow().alive())
+                .toList();
+        long open = order.payable()
+                - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
+        boolean written = owe(
+                order,
+                setup.shop(),
+                "reminder",
+                String.valueOf(LocalDate.ofInstant(
+                        clock.instant(), ZoneId.of(setup.shop().timeZone()))),
+                order.email(),
+                Words.in(setup, order.language())
+                        .told(
+                                "reminder",
+                                order,
+                                amount(open, order),
+                                besides(
+                                        order,
+                                        editions.spoken(order.shop(), order.edition(), order.language()),
+                                        editions.spoken(order.shop(), order.edition(), order.language())
+                                                .quote(OrderFile.parse(order.document()))),
+                                link(order)));
         deliverWhatIsDue();
         return written;
     }
@@ -227,7 +355,11 @@ public class Messages {
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
         Words words = Words.in(document.setup(), order.language());
         Words.Besides besides = besides(order, document, quote);
-        return ReceiptPdf.of(document.setup().shop().name(), words.told("receipt", order, quote, besides, link(order)), words.facts(besides), order.mode().equals("test") ? "TEST" : "");
+        return ReceiptPdf.of(
+                document.setup().shop().name(),
+                words.told("receipt", order, quote, besides, link(order)),
+                words.facts(besides),
+                order.mode().equals("test") ? "TEST" : "");
     }
 
     /** What goes into the parcel: what is in it, and the message of a gift. No price stands on it. */
@@ -235,12 +367,19 @@ public class Messages {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        Said slip = Words.in(document.setup(), order.language()).slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
-        return ReceiptPdf.of(document.setup().shop().name(), slip, slip.body().paragraphs(), order.mode().equals("test") ? "TEST" : "");
+        Said slip = Words.in(document.setup(), order.language())
+                .slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
+        return ReceiptPdf.of(
+                document.setup().shop().name(),
+                slip,
+                slip.body().paragraphs(),
+                order.mode().equals("test") ? "TEST" : "");
     }
 
     private static boolean open(PaymentBook.Payment payment) {
-        return payment.stateNow() == PaymentState.CREATED || payment.stateNow() == PaymentState.NEEDS_BUYER || payment.stateNow() == PaymentState.PENDING;
+        return payment.stateNow() == PaymentState.CREATED
+                || payment.stateNow() == PaymentState.NEEDS_BUYER
+                || payment.stateNow() == PaymentState.PENDING;
     }
 
     private String link(Orders.Order order) {
@@ -252,28 +391,70 @@ public class Messages {
 
     /** Lets a buyer in by a link. Nothing of it is kept once it is sent. */
     public void letIn(String shop, Setup setup, String email, String link) {
-        owe(shop, null, setup.shop(), "sign-in", "sign-in." + UUID.randomUUID(), email, Words.in(setup, "").letIn(link));
+        owe(
+                shop,
+                null,
+                setup.shop(),
+                "sign-in",
+                "sign-in." + UUID.randomUUID(),
+                email,
+                Words.in(setup, "").letIn(link));
         deliverWhatIsDue();
     }
 
-    /** Writes the one letter about a basket; it is sent once it is committed and {@link #deliverWhatIsDue} is called. @param name of the buyer, as far as it was typed @param never a link that ends such letters */
-    public void unfinished(String shop, Setup setup, String email, String token, String name, List<String> things, String link, String never) {
-        owe(shop, null, setup.shop(), "unfinished", token + ".unfinished", email, Words.in(setup, "").unfinished(name, things, link, never));
+    /**
+     * Writes the one letter about a basket; it is sent once it is committed and {@link #deliverWhatIsDue} is
+     * called. @param name of the buyer, as far as it was typed @param never a link that ends such letters
+     */
+    public void unfinished(
+            String shop,
+            Setup setup,
+            String email,
+            String token,
+            String name,
+            List<String> things,
+            String link,
+            String never) {
+        owe(
+                shop,
+                null,
+                setup.shop(),
+                "unfinished",
+                token + ".unfinished",
+                email,
+                Words.in(setup, "").unfinished(name, things, link, never));
     }
 
     private boolean owe(Orders.Order order, Shop shop, String event, String about, String to, Said said) {
-        return owe(order.shop(), order.id(), shop, event, order.token() + "." + event + (about.isEmpty() ? "" : "." + about), to,
+        return owe(
+                order.shop(),
+                order.id(),
+                shop,
+                event,
+                order.token() + "." + event + (about.isEmpty() ? "" : "." + about),
+                to,
                 new Said((order.mode().equals("test") ? "[test] " : "") + said.subject(), said.body()));
     }
 
-    /** @param order its id, or null for a letter of none @param name the same for the same letter, which is written once */
+    /**
+     * @param order its id, or null for a letter of none @param name the same for the same letter, which is written once
+     */
     private boolean owe(String shop, Long order, Shop from, String event, String name, String to, Said said) {
-        String sender = Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + shop + ".invalid");
+        String sender =
+                Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + shop + ".invalid");
         try {
             String mime = new Letter(name, from.name(), sender, to, said.subject(), said.body()).mime();
-            sql.sql("insert into letter(shop, order_id, event, name, recipient, subject, mime, at) values (:shop, :order, :event, :name, :to, :subject, :mime, :at)")
-                    .param("shop", shop).param("order", order).param("event", event).param("name", name).param("to", to).param("subject", said.subject()).param("mime", mime)
-                    .param("at", now()).update();
+            sql.sql("insert into letter(shop, order_id, event, name, recipient, subject, mime, at) values "
+                            + "(:shop, :order, :event, :name, :to, :subject, :mime, :at)")
+                    .param("shop", shop)
+                    .param("order", order)
+                    .param("event", event)
+                    .param("name", name)
+                    .param("to", to)
+                    .param("subject", said.subject())
+                    .param("mime", mime)
+                    .param("at", now())
+                    .update();
             return true;
         } catch (DuplicateKeyException e) {
             LOG.debug("{} is written already", name);

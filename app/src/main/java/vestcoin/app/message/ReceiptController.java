@@ -23,7 +23,15 @@ class ReceiptController {
 
     @GetMapping("/api/counter/orders/{token}/receipt.pdf")
     ResponseEntity<byte[]> receipt(@PathVariable String token) {
-        Orders.Order order = orders.byToken(token).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "token", "There is no such order.", "Open the link from the receipt again."));
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"receipt-" + order.number() + ".pdf\"").body(messages.receipt(order));
+        Orders.Order order = orders.byToken(token)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "token",
+                        "There is no such order.",
+                        "Open the link from the receipt again."));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"receipt-" + order.number() + ".pdf\"")
+                .body(messages.receipt(order));
     }
 }

@@ -11,7 +11,10 @@ import vestcoin.app.edge.Told;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.problem.Problem;
 
-/** Where a buyer comes in: into an open shop. Those who run a shop come into a closed one too, to try it before anybody else can. */
+/**
+ * Where a buyer comes in: into an open shop. Those who run a shop come into a closed one too, to try it before anybody
+ * else can.
+ */
 @Component
 public class Entrance {
     private final Editions editions;
@@ -45,6 +48,10 @@ public class Entrance {
     }
 
     private static Told closed(Map<String, Object> shop) {
-        return new Told(HttpStatus.NOT_FOUND, List.of(new Problem("shop", "This shop is not open.", "Nothing was ordered. Come back later; the basket is kept.")), shop);
+        return new Told(
+                HttpStatus.NOT_FOUND,
+                List.of(new Problem(
+                        "shop", "This shop is not open.", "Nothing was ordered. Come back later; the basket is kept.")),
+                shop);
     }
 }

@@ -29,12 +29,18 @@ class OpeningController {
     private static final int LONGEST_NOTICE = 400;
 
     /**
-     * @param since    when it was opened
-     * @param edition  number of the one buyers meet
+     * @param since when it was opened
+     * @param edition number of the one buyers meet
      * @param blocking what stands against opening with what buyers meet, each with the very field to mend
-     * @param inDraft  what would stand against it besides if the draft were published
+     * @param inDraft what would stand against it besides if the draft were published
      */
-    record Opening(boolean open, Optional<Instant> since, String notice, Optional<Integer> edition, List<Problem> blocking, List<Problem> inDraft) {}
+    record Opening(
+            boolean open,
+            Optional<Instant> since,
+            String notice,
+            Optional<Integer> edition,
+            List<Problem> blocking,
+            List<Problem> inDraft) {}
 
     /** @param notice what a closed shop says */
     record Turned(Optional<Boolean> open, Optional<String> notice) {
@@ -63,16 +69,28 @@ class OpeningController {
         Doors.Door door = doors.of(shop);
         Optional<Editions.Edition> live = editions.live(shop);
         List<Problem> blocking = blocking(shop, live);
-        List<Problem> inDraft = against(shop, drafts.of(shop).document().compiled()).stream().filter(problem -> !blocking.contains(problem)).toList();
-        return new Opening(door.open(), door.since(), door.notice(), live.map(Editions.Edition::number), blocking, inDraft);
+        List<Problem> inDraft = against(shop, drafts.of(shop).document().compiled()).stream()
+                .filter(problem -> !blocking.contains(problem))
+                .toList();
+        return new Opening(
+                door.open(), door.since(), door.notice(), live.map(Editions.Edition::number), blocking, inDraft);
     }
 
     @PutMapping("/api/shops/{shop}/opening")
     Opening turn(@PathVariable String shop, @RequestBody Turned turned) {
-        boolean open = turned.open().orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "open", "It is not said whether the shop shall be open.", "Say open: true or open: false."));
+        boolean open = turned.open()
+                .orElseThrow(() -> new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "open",
+                        "It is not said whether the shop shall be open.",
+                        "Say open: true or open: false."));
         if (!open) {
             turned.notice().filter(notice -> notice.length() > LONGEST_NOTICE).ifPresent(notice -> {
-                throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "notice", "The notice has " + notice.length() + " characters.", "Keep to " + LONGEST_NOTICE + ".");
+                throw new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "notice",
+                        "The notice has " + notice.length() + " characters.",
+                        "Keep to " + LONGEST_NOTICE + ".");
             });
             doors.close(shop, turned.notice().orElse(""));
             return opening(shop);
@@ -87,14 +105,20 @@ class OpeningController {
 
     private List<Problem> blocking(String shop, Optional<Editions.Edition> live) {
         if (live.isEmpty()) {
-            return List.of(new Problem("shop", "Nothing is published yet.", "Publish the draft; buyers meet what is published."));
+            return List.of(new Problem(
+                    "shop", "Nothing is published yet.", "Publish the draft; buyers meet what is published."));
         }
         return against(shop, live.get().document().compiled());
     }
 
     private List<Problem> against(String shop, Compiled compiled) {
-        Set<String> untried = gateways.list(shop).stream().filter(account -> account.triedAt().isEmpty()).map(Gateways.GatewayView::id).collect(Collectors.toSet());
-        return AgainstOpening.of(compiled, new Known(clock.instant(), gateways.states(shop), Sales.NONE, untried)).stream()
-                .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy())).toList();
+        Set<String> untried = gateways.list(shop).stream()
+                .filter(account -> account.triedAt().isEmpty())
+                .map(Gateways.GatewayView::id)
+                .collect(Collectors.toSet());
+        return AgainstOpening.of(compiled, new Known(clock.instant(), gateways.states(shop), Sales.NONE, untried))
+                .stream()
+                .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
+                .toList();
     }
 }

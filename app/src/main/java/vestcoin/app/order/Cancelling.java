@@ -19,8 +19,8 @@ import vestcoin.app.payment.Provider;
 import vestcoin.app.quote.QuoteView;
 
 /**
- * Calls an order off in one act: what it took is there for others again, what is held is let go, what was taken is given back. It is
- * written down first; asked again after a crash or a silent provider, it goes on where it stopped.
+ * Calls an order off in one act: what it took is there for others again, what is held is let go, what was taken is
+ * given back. It is written down first; asked again after a crash or a silent provider, it goes on where it stopped.
  */
 @Service
 public class Cancelling {
@@ -44,19 +44,29 @@ public class Cancelling {
 
     private void cancel(Orders.Order order, String actor, boolean lapsed) {
         if (!order.sent().equals("no")) {
-            throw new Told(HttpStatus.CONFLICT, "order", "Something of this order has left already.", "Give back what comes back, as a refund.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "order",
+                    "Something of this order has left already.",
+                    "Give back what comes back, as a refund.");
         }
         book.ofOrder(order.id()).forEach(payments::asked);
         if (!orders.cancel(order, stock(order), lapsed)) {
-            throw new Told(HttpStatus.CONFLICT, "order", "The buyer is paying at this moment.", "Try again when the payment is decided.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "order",
+                    "The buyer is paying at this moment.",
+                    "Try again when the payment is decided.");
         }
-        book.ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).forEach(payment -> settle(payment, actor));
+        book.ofOrder(order.id()).stream()
+                .filter(payment -> payment.stateNow().alive())
+                .forEach(payment -> settle(payment, actor));
         book.announce(order.id());
     }
 
     /**
-     * Calls off by itself what was never paid in its time. Nothing lapses while a payment's outcome is unknown: the provider is asked
-     * first, and an order it may still pay is left for the next time.
+     * Calls off by itself what was never paid in its time. Nothing lapses while a payment's outcome is unknown: the
+     * provider is asked first, and an order it may still pay is left for the next time.
      */
     @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
     public void lapse() {
@@ -75,20 +85,27 @@ public class Cancelling {
         long held = payment.captured() - payment.refunded();
         if (held > 0 && payment.stateNow().refundable()) {
             payments.move(payment, Provider.Kind.REFUND, key(payment), held, actor);
-        } else if (payment.captured() == 0 && (payment.stateNow() == PaymentState.AUTHORISED || payment.stateNow() == PaymentState.PENDING)) {
+        } else if (payment.captured() == 0
+                && (payment.stateNow() == PaymentState.AUTHORISED || payment.stateNow() == PaymentState.PENDING)) {
             payments.move(payment, Provider.Kind.VOID, key(payment), payment.amount(), actor);
         }
     }
 
-    /** The same each time, so that cancelling twice gives back once; of a payment given back in part meanwhile, what was left then. */
+    /**
+     * The same each time, so that cancelling twice gives back once; of a payment given back in part meanwhile, what was
+     * left then.
+     */
     private static String key(PaymentBook.Payment payment) {
-        return UUID.nameUUIDFromBytes((payment.idempotencyKey() + "/cancel/" + payment.refunded()).getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes(
+                        (payment.idempotencyKey() + "/cancel/" + payment.refunded()).getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 
     /** What an order took of goods that are counted. */
     private static Map<String, BigDecimal> stock(Orders.Order order) {
         Map<String, BigDecimal> taken = new HashMap<>();
-        Json.read(order.quote(), QuoteView.class).lines().forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
+        Json.read(order.quote(), QuoteView.class).lines().forEach(line -> line.counted()
+                .ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
         return taken;
     }
 }

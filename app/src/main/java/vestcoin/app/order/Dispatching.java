@@ -10,8 +10,8 @@ import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
@@ -25,8 +25,8 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 
 /**
- * Goods leave the shop, all of an order or some lines of it. Each dispatch takes of an authorised payment what its own goods come to,
- * with their tax, the first one the delivery as well, the last one the remainder.
+ * Goods leave the shop, all of an order or some lines of it. Each dispatch takes of an authorised payment what its own
+ * goods come to, with their tax, the first one the delivery as well, the last one the remainder.
  */
 @Service
 public class Dispatching {
@@ -38,7 +38,14 @@ public class Dispatching {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    Dispatching(JdbcClient sql, Orders orders, PaymentBook book, Payments payments, Editions editions, PlatformTransactionManager transactions, Clock clock) {
+    Dispatching(
+            JdbcClient sql,
+            Orders orders,
+            PaymentBook book,
+            Payments payments,
+            Editions editions,
+            PlatformTransactionManager transactions,
+            Clock clock) {
         this.sql = sql;
         this.orders = orders;
         this.book = book;
@@ -48,26 +55,48 @@ public class Dispatching {
         this.clock = clock;
     }
 
-    /** @param lines places of lines in the quote; all that are left when empty @param key once a dispatch @param despite although the buyer has withdrawn */
+    /**
+     * @param lines places of lines in the quote; all that are left when empty @param key once a dispatch @param despite
+     *     although the buyer has withdrawn
+     */
     public void send(Orders.Order order, String key, Set<Integer> lines, boolean despite, String actor) {
         if (!despite && orders.withdrawn(order.id())) {
-            throw new Told(HttpStatus.CONFLICT, "despite", "The buyer has withdrawn from this order, or from a part of it.", "Send it all the same only if you have agreed on that with the buyer.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "despite",
+                    "The buyer has withdrawn from this order, or from a part of it.",
+                    "Send it all the same only if you have agreed on that with the buyer.");
         }
         if (order.cancelled()) {
-            throw new Told(HttpStatus.CONFLICT, "lines", "This order was called off.", "Nothing of it leaves any more.");
+            throw new Told(
+                    HttpStatus.CONFLICT, "lines", "This order was called off.", "Nothing of it leaves any more.");
         }
         if (List.of("unpaid", "failed", "cancelled").contains(order.standing())) {
-            throw new Told(HttpStatus.CONFLICT, "lines", "Nobody has paid for this order or is bound to: it is " + order.standing() + ".", "Wait for the payment.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "lines",
+                    "Nobody has paid for this order or is bound to: it is " + order.standing() + ".",
+                    "Wait for the payment.");
         }
-        Quote quote = Pricing.priceUntraced(editions.of(order.shop(), order.edition()).document().compiled(), OrderFile.parse(order.document()));
-        transaction.executeWithoutResult(status -> write(order, key, lines, quote.lines().size(), actor));
-        // Also when it was written before: a crash may have come before the money was taken, and what is taken already is not taken again.
+        Quote quote = Pricing.priceUntraced(
+                editions.of(order.shop(), order.edition()).document().compiled(), OrderFile.parse(order.document()));
+        transaction.executeWithoutResult(
+                status -> write(order, key, lines, quote.lines().size(), actor));
+        // Also when it was written before: a crash may have come before the money was taken, and what is taken already
+        // is not taken again.
         capture(orders.byId(order.id()), key, quote, actor);
     }
 
     private void write(Orders.Order order, String key, Set<Integer> asked, int all, String actor) {
-        sql.sql("select id from orders where id = :id for update").param("id", order.id()).query(Long.class).single();
-        if (sql.sql("select count(*) from dispatch where idempotency_key = :key").param("key", key).query(Integer.class).single() > 0) {
+        sql.sql("select id from orders where id = :id for update")
+                .param("id", order.id())
+                .query(Long.class)
+                .single();
+        if (sql.sql("select count(*) from dispatch where idempotency_key = :key")
+                        .param("key", key)
+                        .query(Integer.class)
+                        .single()
+                > 0) {
             return;
         }
         Set<Integer> gone = gone(order.id());
@@ -78,41 +107,85 @@ public class Dispatching {
             }
         }
         if (now.isEmpty() || now.stream().anyMatch(line -> line < 0 || line >= all || gone.contains(line))) {
-            throw new Told(HttpStatus.CONFLICT, "lines", "That has left already.", "Load the order again to see what is left.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "lines",
+                    "That has left already.",
+                    "Load the order again to see what is left.");
         }
         sql.sql("""
                 insert into dispatch(order_id, seq, idempotency_key, lines, at, actor)
-                values (:order, (select coalesce(max(seq), 0) + 1 from dispatch where order_id = :order), :key, :lines, :at, :actor)""")
-                .param("order", order.id()).param("key", key).param("lines", Json.write(now)).param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("actor", actor).update();
-        sql.sql("update orders set sent = :sent where id = :id").param("sent", gone.size() + now.size() == all ? "all" : "in part").param("id", order.id()).update();
+                values (:order, (select coalesce(max(seq), 0) + 1 from dispatch where order_id = :order), :key,
+                    :lines, :at, :actor)""")
+                .param("order", order.id())
+                .param("key", key)
+                .param("lines", Json.write(now))
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("actor", actor)
+                .update();
+        sql.sql("update orders set sent = :sent where id = :id")
+                .param("sent", gone.size() + now.size() == all ? "all" : "in part")
+                .param("id", order.id())
+                .update();
         book.announce(order.id());
     }
 
     /** Lines that have left. */
     public Set<Integer> gone(long order) {
         Set<Integer> gone = new TreeSet<>();
-        sql.sql("select lines from dispatch where order_id = :order").param("order", order).query(String.class).list()
+        sql.sql("select lines from dispatch where order_id = :order")
+                .param("order", order)
+                .query(String.class)
+                .list()
                 .forEach(lines -> Json.tree(lines).forEach(line -> gone.add(line.asInt())));
         return gone;
     }
 
     private void capture(Orders.Order order, String key, Quote quote, String actor) {
-        PaymentBook.Payment payment = book.ofOrder(order.id()).stream().filter(PaymentBook.Payment::throughProvider).findFirst().orElse(null);
-        if (payment == null || payment.stateNow() != PaymentState.AUTHORISED && payment.stateNow() != PaymentState.CAPTURED || payment.captured() == payment.amount()) {
+        PaymentBook.Payment payment = book.ofOrder(order.id()).stream()
+                .filter(PaymentBook.Payment::throughProvider)
+                .findFirst()
+                .orElse(null);
+        if (payment == null
+                || payment.stateNow() != PaymentState.AUTHORISED && payment.stateNow() != PaymentState.CAPTURED
+                || payment.captured() == payment.amount()) {
             return;
         }
         long left = payment.amount() - payment.captured();
-        long amount = order.sent().equals("all") ? left : Math.min(left, own(order, quote) - (order.payable() - order.due()) - payment.captured());
+        long amount = order.sent().equals("all")
+                ? left
+                : Math.min(left, own(order, quote) - (order.payable() - order.due()) - payment.captured());
         if (amount > 0) {
-            payments.move(payment, Provider.Kind.CAPTURE, UUID.nameUUIDFromBytes((key + "/capture").getBytes(java.nio.charset.StandardCharsets.UTF_8)).toString(), amount, actor);
+            payments.move(
+                    payment,
+                    Provider.Kind.CAPTURE,
+                    UUID.nameUUIDFromBytes((key + "/capture").getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                            .toString(),
+                    amount,
+                    actor);
         }
     }
 
-    /** What everything that has left comes to, with tax, and with the delivery and fees; a voucher pays before the rest. */
+    /**
+     * What everything that has left comes to, with tax, and with the delivery and fees; a voucher pays before the rest.
+     */
     private long own(Orders.Order order, Quote quote) {
         Set<Integer> gone = gone(order.id());
-        BigDecimal amount = Bill.of(quote, editions.of(order.shop(), order.edition()).document().setup().shop().address().country()).stream().flatMap(bill -> bill.items().stream()).filter(item -> item.line().map(gone::contains).orElse(true))
-                .map(Bill.Item::gross).reduce(BigDecimal.ZERO, BigDecimal::add);
-        return amount.setScale(org.joda.money.CurrencyUnit.of(order.currency()).getDecimalPlaces()).unscaledValue().longValueExact();
+        BigDecimal amount = Bill.of(
+                        quote,
+                        editions.of(order.shop(), order.edition())
+                                .document()
+                                .setup()
+                                .shop()
+                                .address()
+                                .country())
+                .stream()
+                .flatMap(bill -> bill.items().stream())
+                .filter(item -> item.line().map(gone::contains).orElse(true))
+                .map(Bill.Item::gross)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        return amount.setScale(org.joda.money.CurrencyUnit.of(order.currency()).getDecimalPlaces())
+                .unscaledValue()
+                .longValueExact();
     }
 }

@@ -45,18 +45,43 @@ import vestcoin.core.quote.Pricing;
 @RestController
 class OrderController {
     /** A row of the list with amounts as decimals of the currency. */
-    record Listed(int number, String name, String country, String mode, String currency, BigDecimal payable, String method, Instant placedAt, String state, String sent, boolean cancelled, boolean withdrawn) {}
+    record Listed(
+            int number,
+            String name,
+            String country,
+            String mode,
+            String currency,
+            BigDecimal payable,
+            String method,
+            Instant placedAt,
+            String state,
+            String sent,
+            boolean cancelled,
+            boolean withdrawn) {}
 
     record Page(List<Listed> orders, Optional<Integer> next, long count) {}
 
     /**
-     * @param method    id of the way to pay, or {@code voucher}
-     * @param part      code of the voucher
-     * @param provider  whether one stands behind it
-     * @param toVoid    whether it can be let go
+     * @param method id of the way to pay, or {@code voucher}
+     * @param part code of the voucher
+     * @param provider whether one stands behind it
+     * @param toVoid whether it can be let go
      */
-    record Paid(long id, String method, String part, boolean provider, String state, String reason, BigDecimal amount, BigDecimal captured, BigDecimal refunded, BigDecimal toCapture,
-            BigDecimal toRefund, boolean toVoid, Optional<Instant> lapsesAt, List<Step> life) {}
+    record Paid(
+            long id,
+            String method,
+            String part,
+            boolean provider,
+            String state,
+            String reason,
+            BigDecimal amount,
+            BigDecimal captured,
+            BigDecimal refunded,
+            BigDecimal toCapture,
+            BigDecimal toRefund,
+            boolean toVoid,
+            Optional<Instant> lapsesAt,
+            List<Step> life) {}
 
     record Step(String state, BigDecimal amount, Instant at, String actor, String note) {}
 
@@ -69,15 +94,40 @@ class OrderController {
     /** What the buyer added. @param name of the field */
     record Wish(String name, String text) {}
 
-    record Whole(int number, int edition, String mode, String currency, BigDecimal payable, String standing, String sent, Set<Integer> gone, String name, String email, Orders.Address address, Instant placedAt,
-            QuoteView quote, List<Paid> payments, List<Refundable> items, String language, List<AgreedTo> agreed, Optional<Instant> cancelledAt, boolean toCancel, boolean toRemind, List<Wish> wishes, List<Line> lines, Destination to,
-            Optional<Handover> handover, boolean withdrawn, boolean lapsed) {}
+    record Whole(
+            int number,
+            int edition,
+            String mode,
+            String currency,
+            BigDecimal payable,
+            String standing,
+            String sent,
+            Set<Integer> gone,
+            String name,
+            String email,
+            Orders.Address address,
+            Instant placedAt,
+            QuoteView quote,
+            List<Paid> payments,
+            List<Refundable> items,
+            String language,
+            List<AgreedTo> agreed,
+            Optional<Instant> cancelledAt,
+            boolean toCancel,
+            boolean toRemind,
+            List<Wish> wishes,
+            List<Line> lines,
+            Destination to,
+            Optional<Handover> handover,
+            boolean withdrawn,
+            boolean lapsed) {}
 
     /**
-     * @param key     made once by the page, so that sending twice moves once
+     * @param key made once by the page, so that sending twice moves once
      * @param payment which, where an order has several
-     * @param amount  none for letting it go
-     * @param parts   what a refund is for: item to its amount, adding up to the whole; shared over what is left when empty
+     * @param amount none for letting it go
+     * @param parts what a refund is for: item to its amount, adding up to the whole; shared over what is left when
+     *     empty
      */
     record Move(String key, Optional<Long> payment, BigDecimal amount, Map<String, BigDecimal> parts) {
         Move {
@@ -94,7 +144,14 @@ class OrderController {
     private final Editions editions;
     private final Papers papers;
 
-    OrderController(Orders orders, PaymentBook book, Payments payments, Dispatching dispatching, Cancelling cancelling, Editions editions, Papers papers) {
+    OrderController(
+            Orders orders,
+            PaymentBook book,
+            Payments payments,
+            Dispatching dispatching,
+            Cancelling cancelling,
+            Editions editions,
+            Papers papers) {
         this.orders = orders;
         this.book = book;
         this.payments = payments;
@@ -105,19 +162,31 @@ class OrderController {
     }
 
     @GetMapping("/api/shops/{shop}/orders")
-    Page list(@PathVariable String shop, @RequestParam(defaultValue = "2147483647") int below, @RequestParam Optional<String> standing, @RequestParam Optional<String> mode,
+    Page list(
+            @PathVariable String shop,
+            @RequestParam(defaultValue = "2147483647") int below,
+            @RequestParam Optional<String> standing,
+            @RequestParam Optional<String> mode,
             @RequestParam Optional<String> words) {
         Orders.Wanted wanted = wanted(standing, mode, words);
         List<Orders.Row> rows = orders.page(shop, wanted, below, Orders.PAGE);
-        Optional<Integer> next = rows.size() == Orders.PAGE ? Optional.of(rows.get(rows.size() - 1).number()) : Optional.empty();
+        Optional<Integer> next = rows.size() == Orders.PAGE
+                ? Optional.of(rows.get(rows.size() - 1).number())
+                : Optional.empty();
         return new Page(rows.stream().map(OrderController::listed).toList(), next, orders.count(shop, wanted));
     }
 
     /** The list as CSV (RFC 4180), all of what is wanted, a page at a time. */
     @GetMapping(path = "/api/shops/{shop}/orders.csv", produces = "text/csv")
-    ResponseEntity<StreamingResponseBody> file(@PathVariable String shop, @RequestParam Optional<String> standing, @RequestParam Optional<String> mode, @RequestParam Optional<String> words) {
+    ResponseEntity<StreamingResponseBody> file(
+            @PathVariable String shop,
+            @RequestParam Optional<String> standing,
+            @RequestParam Optional<String> mode,
+            @RequestParam Optional<String> words) {
         Orders.Wanted wanted = wanted(standing, mode, words);
-        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8)).header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
                 .body(out -> new OrderCsv(orders).write(shop, wanted, out));
     }
 
@@ -142,7 +211,10 @@ class OrderController {
         return move(shop, number, Provider.Kind.VOID, move, who);
     }
 
-    /** @param key made once by the page @param lines places of lines in the quote; all that are left when empty @param despite although the buyer has withdrawn */
+    /**
+     * @param key made once by the page @param lines places of lines in the quote; all that are left when empty @param
+     *     despite although the buyer has withdrawn
+     */
     record HandingOver(String key, Set<Integer> lines, boolean despite) {
         HandingOver {
             lines = lines == null ? Set.of() : lines;
@@ -167,7 +239,10 @@ class OrderController {
     }
 
     private static Orders.Wanted wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
-        return new Orders.Wanted(standing.filter(Standing.ALL::contains), mode.filter(List.of("test", "live")::contains), words.map(String::strip).filter(text -> !text.isEmpty()));
+        return new Orders.Wanted(
+                standing.filter(Standing.ALL::contains),
+                mode.filter(List.of("test", "live")::contains),
+                words.map(String::strip).filter(text -> !text.isEmpty()));
     }
 
     private Whole move(String shop, int number, Provider.Kind kind, Move move, Principal who) {
@@ -176,39 +251,78 @@ class OrderController {
         if (move.key() == null || !move.key().matches("[0-9a-f-]{36}")) {
             throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
         }
-        PaymentBook.Payment payment = book.ofOrder(order.id()).stream().filter(each -> move.payment().map(id -> each.id() == id).orElse(true)).findFirst()
-                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "amount", "The order has no payment.", "Wait for the buyer to pay."));
+        PaymentBook.Payment payment = book.ofOrder(order.id()).stream()
+                .filter(each -> move.payment().map(id -> each.id() == id).orElse(true))
+                .findFirst()
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT, "amount", "The order has no payment.", "Wait for the buyer to pay."));
         if (kind == Provider.Kind.VOID) {
             payments.move(payment, kind, move.key(), payment.amount(), who.getName());
             return whole(find(shop, number));
         }
-        if (move.amount() == null || move.amount().signum() <= 0 || move.amount().stripTrailingZeros().scale() > digits) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "amount", "This is not an amount in " + order.currency() + ".", "Write one above zero, as 12.50.");
+        if (move.amount() == null
+                || move.amount().signum() <= 0
+                || move.amount().stripTrailingZeros().scale() > digits) {
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "amount",
+                    "This is not an amount in " + order.currency() + ".",
+                    "Write one above zero, as 12.50.");
         }
         if (move.amount().compareTo(BigDecimal.valueOf(payment.amount(), digits)) > 0) {
-            throw new Told(HttpStatus.CONFLICT, "amount", "That is more than the payment.", "Take at most what is left of it.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "amount",
+                    "That is more than the payment.",
+                    "Take at most what is left of it.");
         }
         if (kind == Provider.Kind.REFUND) {
             book.name(move.key(), order.id(), move.parts().isEmpty() ? Map.of() : parts(move, items(order), digits));
         }
-        payments.move(payment, kind, move.key(), move.amount().setScale(digits).unscaledValue().longValueExact(), who.getName());
+        payments.move(
+                payment,
+                kind,
+                move.key(),
+                move.amount().setScale(digits).unscaledValue().longValueExact(),
+                who.getName());
         return whole(find(shop, number));
     }
 
-    /** What a refund is said to be for, in minor units. @throws Told if it does not add up, or is more than is left of an item */
+    /**
+     * What a refund is said to be for, in minor units. @throws Told if it does not add up, or is more than is left of
+     * an item
+     */
     private static Map<String, Long> parts(Move move, List<Refundable> items, int digits) {
         Map<String, Long> parts = new TreeMap<>();
         for (Map.Entry<String, BigDecimal> part : move.parts().entrySet()) {
-            Refundable item = items.stream().filter(each -> each.item().equals(part.getKey())).findFirst()
-                    .orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "parts", "The order has no item “" + part.getKey() + "”.", "Load the order again."));
+            Refundable item = items.stream()
+                    .filter(each -> each.item().equals(part.getKey()))
+                    .findFirst()
+                    .orElseThrow(() -> new Told(
+                            HttpStatus.UNPROCESSABLE_CONTENT,
+                            "parts",
+                            "The order has no item “" + part.getKey() + "”.",
+                            "Load the order again."));
             BigDecimal amount = part.getValue();
-            if (amount == null || amount.signum() <= 0 || amount.stripTrailingZeros().scale() > digits || amount.compareTo(item.left()) > 0) {
-                throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "parts/" + item.item(), "Of “" + item.name() + "” " + item.left().toPlainString() + " can be given back.", "Take at most that.");
+            if (amount == null
+                    || amount.signum() <= 0
+                    || amount.stripTrailingZeros().scale() > digits
+                    || amount.compareTo(item.left()) > 0) {
+                throw new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "parts/" + item.item(),
+                        "Of “" + item.name() + "” " + item.left().toPlainString() + " can be given back.",
+                        "Take at most that.");
             }
             parts.put(item.item(), amount.setScale(digits).unscaledValue().longValueExact());
         }
-        if (parts.values().stream().mapToLong(Long::longValue).sum() != move.amount().setScale(digits).unscaledValue().longValueExact()) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "amount", "What is given back of the items does not add up to the amount.", "Leave the amount to the items.");
+        if (parts.values().stream().mapToLong(Long::longValue).sum()
+                != move.amount().setScale(digits).unscaledValue().longValueExact()) {
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "amount",
+                    "What is given back of the items does not add up to the amount.",
+                    "Leave the amount to the items.");
         }
         return parts;
     }
@@ -218,28 +332,73 @@ class OrderController {
         Document document = editions.of(order.shop(), order.edition()).document();
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         Map<String, Credit.Given> given = papers.given(order.id());
-        return Bill.of(Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document())), document.setup().shop().address().country()).stream().flatMap(bill -> bill.items().stream())
-                .filter(item -> item.gross().signum() > 0).map(item -> new Refundable(item.key(), item.name(), item.gross().setScale(digits),
-                        item.gross().subtract(given.containsKey(item.key()) ? given.get(item.key()).gross() : BigDecimal.ZERO).setScale(digits))).toList();
+        return Bill.of(
+                        Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document())),
+                        document.setup().shop().address().country())
+                .stream()
+                .flatMap(bill -> bill.items().stream())
+                .filter(item -> item.gross().signum() > 0)
+                .map(item -> new Refundable(
+                        item.key(),
+                        item.name(),
+                        item.gross().setScale(digits),
+                        item.gross()
+                                .subtract(
+                                        given.containsKey(item.key())
+                                                ? given.get(item.key()).gross()
+                                                : BigDecimal.ZERO)
+                                .setScale(digits)))
+                .toList();
     }
 
     private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "number", "There is no order " + number + ".", "Choose one from the list."));
+        return orders.byNumber(shop, number)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "number",
+                        "There is no order " + number + ".",
+                        "Choose one from the list."));
     }
 
     private Whole whole(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         List<PaymentBook.Payment> tries = book.ofOrder(order.id());
-        boolean waits = !order.cancelled() && List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing());
+        boolean waits = !order.cancelled()
+                && List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing());
         Order asked = OrderFile.parse(order.document());
         Document document = editions.of(order.shop(), order.edition()).document();
         QuoteView quote = Json.read(order.quote(), QuoteView.class);
         List<AgreedTo> agreed = new ArrayList<>();
-        Json.tree(order.agreed()).properties().forEach(each -> agreed.add(new AgreedTo(each.getKey(), each.getValue().asString())));
-        return new Whole(order.number(), order.edition(), order.mode(), order.currency(), BigDecimal.valueOf(order.payable(), digits), order.standing(), order.sent(), dispatching.gone(order.id()), order.name(), order.email(),
-                Json.read(order.address(), Orders.Address.class), order.placedAt(), quote,
-                tries.stream().map(payment -> paid(payment, digits)).toList(), items(order), order.language(), agreed, Optional.ofNullable(order.cancelledAt()),
-                !order.cancelled() && order.sent().equals("no"), waits, wishes(order), asked.lines(), asked.to(), Handover.of(document.setup(), asked, quote), orders.withdrawn(order.id()),
+        Json.tree(order.agreed())
+                .properties()
+                .forEach(each ->
+                        agreed.add(new AgreedTo(each.getKey(), each.getValue().asString())));
+        return new Whole(
+                order.number(),
+                order.edition(),
+                order.mode(),
+                order.currency(),
+                BigDecimal.valueOf(order.payable(), digits),
+                order.standing(),
+                order.sent(),
+                dispatching.gone(order.id()),
+                order.name(),
+                order.email(),
+                Json.read(order.address(), Orders.Address.class),
+                order.placedAt(),
+                quote,
+                tries.stream().map(payment -> paid(payment, digits)).toList(),
+                items(order),
+                order.language(),
+                agreed,
+                Optional.ofNullable(order.cancelledAt()),
+                !order.cancelled() && order.sent().equals("no"),
+                waits,
+                wishes(order),
+                asked.lines(),
+                asked.to(),
+                Handover.of(document.setup(), asked, quote),
+                orders.withdrawn(order.id()),
                 order.lapsed());
     }
 
@@ -252,23 +411,63 @@ class OrderController {
             told.add(new Wish("To go with it", gift.message()));
         });
         told.add(new Wish("A note", wishes.note()));
-        editions.of(order.shop(), order.edition()).document().setup().terms().asking().extras().forEach(extra -> told.add(new Wish(extra.name(), wishes.extras().getOrDefault(extra.id(), ""))));
+        editions.of(order.shop(), order.edition())
+                .document()
+                .setup()
+                .terms()
+                .asking()
+                .extras()
+                .forEach(
+                        extra -> told.add(new Wish(extra.name(), wishes.extras().getOrDefault(extra.id(), ""))));
         return told.stream().filter(wish -> !wish.text().isBlank()).toList();
     }
 
     private Paid paid(PaymentBook.Payment payment, int digits) {
         PaymentState state = payment.stateNow();
-        boolean takes = payment.throughProvider() ? state == PaymentState.AUTHORISED || state == PaymentState.CAPTURED : state == PaymentState.PENDING || state == PaymentState.CAPTURED;
-        boolean letGo = payment.captured() == 0 && (payment.throughProvider() ? state == PaymentState.AUTHORISED : state == PaymentState.PENDING);
-        return new Paid(payment.id(), payment.method(), payment.part(), payment.throughProvider(), words(payment), payment.reason(), BigDecimal.valueOf(payment.amount(), digits),
-                BigDecimal.valueOf(payment.captured(), digits), BigDecimal.valueOf(payment.refunded(), digits), BigDecimal.valueOf(takes ? payment.amount() - payment.captured() : 0, digits),
-                BigDecimal.valueOf(state.refundable() ? payment.captured() - payment.refunded() : 0, digits), letGo, Optional.ofNullable(payment.lapsesAt()),
-                book.transitions(payment.id()).stream().map(step -> new Step(step.state(), BigDecimal.valueOf(step.amount(), digits), step.at(), step.actor(), step.note())).toList());
+        boolean takes = payment.throughProvider()
+                ? state == PaymentState.AUTHORISED || state == PaymentState.CAPTURED
+                : state == PaymentState.PENDING || state == PaymentState.CAPTURED;
+        boolean letGo = payment.captured() == 0
+                && (payment.throughProvider() ? state == PaymentState.AUTHORISED : state == PaymentState.PENDING);
+        return new Paid(
+                payment.id(),
+                payment.method(),
+                payment.part(),
+                payment.throughProvider(),
+                words(payment),
+                payment.reason(),
+                BigDecimal.valueOf(payment.amount(), digits),
+                BigDecimal.valueOf(payment.captured(), digits),
+                BigDecimal.valueOf(payment.refunded(), digits),
+                BigDecimal.valueOf(takes ? payment.amount() - payment.captured() : 0, digits),
+                BigDecimal.valueOf(state.refundable() ? payment.captured() - payment.refunded() : 0, digits),
+                letGo,
+                Optional.ofNullable(payment.lapsesAt()),
+                book.transitions(payment.id()).stream()
+                        .map(step -> new Step(
+                                step.state(),
+                                BigDecimal.valueOf(step.amount(), digits),
+                                step.at(),
+                                step.actor(),
+                                step.note()))
+                        .toList());
     }
 
     private static Listed listed(Orders.Row row) {
-        return new Listed(row.number(), row.name(), row.country(), row.mode(), row.currency(), BigDecimal.valueOf(row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()), row.method(),
-                row.placedAt(), row.standing(), row.sent(), row.cancelled(), row.withdrawn());
+        return new Listed(
+                row.number(),
+                row.name(),
+                row.country(),
+                row.mode(),
+                row.currency(),
+                BigDecimal.valueOf(
+                        row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()),
+                row.method(),
+                row.placedAt(),
+                row.standing(),
+                row.sent(),
+                row.cancelled(),
+                row.withdrawn());
     }
 
     /** A payment's state in words, parts included. */
@@ -280,6 +479,8 @@ class OrderController {
         if (state == PaymentState.REFUNDED && payment.refunded() < payment.captured()) {
             return "refunded in part";
         }
-        return state == PaymentState.NEEDS_BUYER ? "needs the buyer" : state == PaymentState.DISPUTE_LOST ? "dispute lost" : state.text();
+        return state == PaymentState.NEEDS_BUYER
+                ? "needs the buyer"
+                : state == PaymentState.DISPUTE_LOST ? "dispute lost" : state.text();
     }
 }

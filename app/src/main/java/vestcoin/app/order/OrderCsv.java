@@ -22,14 +22,27 @@ final class OrderCsv {
 
     void write(String shop, Orders.Wanted wanted, OutputStream out) throws IOException {
         try (CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
-            csv.writeRecord("order", "placed", "mode", "buyer", "country", "currency", "total", "paid by", "state", "sent");
+            csv.writeRecord(
+                    "order", "placed", "mode", "buyer", "country", "currency", "total", "paid by", "state", "sent");
             int below = Integer.MAX_VALUE;
             List<Orders.Row> page;
             do {
                 page = orders.page(shop, wanted, below, PAGE);
                 for (Orders.Row row : page) {
-                    csv.writeRecord(String.valueOf(row.number()), row.placedAt().toString(), row.mode(), plain(row.name()), row.country(), row.currency(),
-                            BigDecimal.valueOf(row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()).toPlainString(), row.method(), row.standing(), row.sent());
+                    csv.writeRecord(
+                            String.valueOf(row.number()),
+                            row.placedAt().toString(),
+                            row.mode(),
+                            plain(row.name()),
+                            row.country(),
+                            row.currency(),
+                            BigDecimal.valueOf(
+                                            row.payable(),
+                                            CurrencyUnit.of(row.currency()).getDecimalPlaces())
+                                    .toPlainString(),
+                            row.method(),
+                            row.standing(),
+                            row.sent());
                     below = row.number();
                 }
             } while (page.size() == PAGE);

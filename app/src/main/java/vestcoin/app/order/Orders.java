@@ -24,21 +24,87 @@ import vestcoin.core.pickup.Taken;
 public class Orders {
     public static final int PAGE = 50;
 
-    /** @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param cancelledAt when the seller called it off, or it lapsed, or null @param quiet whether its letters wait for the money @param lapsed whether it was called off by itself, its money not having come */
-    public record Order(long id, String shop, int number, String token, int edition, String mode, String document, String quote, String currency,
-            long payable, long due, String method, String email, String name, String country, String address, Instant placedAt, String standing, String sent,
-            String language, String agreed, Instant cancelledAt, String wishes, boolean lapsed, boolean quiet) {
+    /**
+     * @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside
+     *     vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param
+     *     cancelledAt when the seller called it off, or it lapsed, or null @param quiet whether its letters wait for
+     *     the money @param lapsed whether it was called off by itself, its money not having come
+     */
+    public record Order(
+            long id,
+            String shop,
+            int number,
+            String token,
+            int edition,
+            String mode,
+            String document,
+            String quote,
+            String currency,
+            long payable,
+            long due,
+            String method,
+            String email,
+            String name,
+            String country,
+            String address,
+            Instant placedAt,
+            String standing,
+            String sent,
+            String language,
+            String agreed,
+            Instant cancelledAt,
+            String wishes,
+            boolean lapsed,
+            boolean quiet) {
         public boolean cancelled() {
             return cancelledAt != null;
         }
     }
 
     /** One row of the list, its amount in minor units. */
-    public record Row(int number, String name, String country, String mode, String currency, long payable, String method, Instant placedAt, String standing, String sent, boolean cancelled, boolean withdrawn) {}
+    public record Row(
+            int number,
+            String name,
+            String country,
+            String mode,
+            String currency,
+            long payable,
+            String method,
+            Instant placedAt,
+            String standing,
+            String sent,
+            boolean cancelled,
+            boolean withdrawn) {}
 
-    /** A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what the buyer agreed to, as JSON @param lapsesAt until when it waits for its money @param taxNumber of a confirmed business, else empty @param quiet whether its letters wait for the money */
-    public record New(String shop, String clientKey, int edition, String mode, String document, String quote, String currency, long due, String method,
-            String email, String name, String country, String address, List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot, String language, String agreed, String wishes, Optional<Instant> lapsesAt, String taxNumber, boolean quiet) {
+    /**
+     * A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what
+     * the buyer agreed to, as JSON @param lapsesAt until when it waits for its money @param taxNumber of a confirmed
+     * business, else empty @param quiet whether its letters wait for the money
+     */
+    public record New(
+            String shop,
+            String clientKey,
+            int edition,
+            String mode,
+            String document,
+            String quote,
+            String currency,
+            long due,
+            String method,
+            String email,
+            String name,
+            String country,
+            String address,
+            List<Use> uses,
+            List<Voucher> vouchers,
+            Map<String, BigDecimal> stock,
+            Optional<Slot> slot,
+            String language,
+            String agreed,
+            String wishes,
+            Optional<Instant> lapsesAt,
+            String taxNumber,
+            boolean quiet) {
         long payable() {
             return due + vouchers.stream().mapToLong(Voucher::amount).sum();
         }
@@ -67,7 +133,10 @@ public class Orders {
         }
     }
 
-    /** A discount an order takes. @param limit in all @param limitPerBuyer for one buyer; both taken in the placing transaction */
+    /**
+     * A discount an order takes. @param limit in all @param limitPerBuyer for one buyer; both taken in the placing
+     * transaction
+     */
     public record Use(String discount, Optional<Integer> limit, Optional<Integer> limitPerBuyer) {}
 
     /** A discount was used up between the quote and the order. */
@@ -78,7 +147,9 @@ public class Orders {
     }
 
     private static final String ORDER = """
-            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed, quiet from orders
+            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
+                name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
+                quiet from orders
             """;
 
     private final JdbcClient sql;
@@ -94,28 +165,62 @@ public class Orders {
     }
 
     /**
-     * Places an order, or gives the one placed before with the same client key. What it takes, of discounts, vouchers and stock, is
-     * taken in the same transaction or not at all.
+     * Places an order, or gives the one placed before with the same client key. What it takes, of discounts, vouchers
+     * and stock, is taken in the same transaction or not at all.
      *
      * @throws UsedUp, SoldOut SlotGone or Vouchers.Spent if another order was quicker
      */
     @Transactional
     public Order place(New order) {
-        sql.sql("select id from shop where id = :shop for update").param("shop", order.shop()).query(String.class).single();
-        Optional<Order> before = sql.sql(ORDER + "where shop = :shop and client_key = :key").param("shop", order.shop()).param("key", order.clientKey()).query(Order.class).optional();
+        sql.sql("select id from shop where id = :shop for update")
+                .param("shop", order.shop())
+                .query(String.class)
+                .single();
+        Optional<Order> before = sql.sql(ORDER + "where shop = :shop and client_key = :key")
+                .param("shop", order.shop())
+                .param("key", order.clientKey())
+                .query(Order.class)
+                .optional();
         if (before.isPresent()) {
             return before.get();
         }
         String token = UUID.randomUUID().toString();
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, buyer, name, country, address, placed_at, language, agreed, wishes, lapses_at, tax_number, quiet)
-                values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token, :key, :edition, :mode, :document, :quote,
-                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at, :language, :agreed, :wishes, :lapses, :taxNumber, :quiet)""")
-                .param("shop", order.shop()).param("token", token).param("key", order.clientKey()).param("edition", order.edition()).param("mode", order.mode())
-                .param("document", order.document()).param("quote", order.quote()).param("currency", order.currency()).param("payable", order.payable()).param("due", order.due()).param("method", order.method())
-                .param("email", order.email()).param("buyer", normal(order.email())).param("name", order.name()).param("country", order.country()).param("address", order.address())
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("language", order.language()).param("agreed", order.agreed()).param("wishes", order.wishes())
-                .param("lapses", order.lapsesAt().map(until -> until.atOffset(ZoneOffset.UTC)).orElse(null)).param("taxNumber", order.taxNumber()).param("quiet", order.quiet()).update();
+                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
+                    payable, due, method, email, buyer, name, country, address, placed_at, language, agreed,
+                    wishes, lapses_at, tax_number, quiet)
+                values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token,
+                    :key, :edition, :mode, :document, :quote,
+                        :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at,
+                            :language, :agreed, :wishes, :lapses, :taxNumber, :quiet)""")
+                .param("shop", order.shop())
+                .param("token", token)
+                .param("key", order.clientKey())
+                .param("edition", order.edition())
+                .param("mode", order.mode())
+                .param("document", order.document())
+                .param("quote", order.quote())
+                .param("currency", order.currency())
+                .param("payable", order.payable())
+                .param("due", order.due())
+                .param("method", order.method())
+                .param("email", order.email())
+                .param("buyer", normal(order.email()))
+                .param("name", order.name())
+                .param("country", order.country())
+                .param("address", order.address())
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("language", order.language())
+                .param("agreed", order.agreed())
+                .param("wishes", order.wishes())
+                .param(
+                        "lapses",
+                        order.lapsesAt()
+                                .map(until -> until.atOffset(ZoneOffset.UTC))
+                                .orElse(null))
+                .param("taxNumber", order.taxNumber())
+                .param("quiet", order.quiet())
+                .update();
         Order placed = byToken(token).orElseThrow();
         order.uses().forEach(use -> take(placed, use));
         order.slot().ifPresent(slot -> take(placed, slot));
@@ -124,41 +229,76 @@ public class Orders {
                 throw new SoldOut(item);
             }
         });
-        order.vouchers().forEach(voucher -> payments.payByVoucher(placed.id(), order.shop(), voucher.code(), voucher.amount()));
+        order.vouchers()
+                .forEach(voucher -> payments.payByVoucher(placed.id(), order.shop(), voucher.code(), voucher.amount()));
         if (order.payable() == 0) {
-            sql.sql("update orders set standing = 'paid' where id = :id").param("id", placed.id()).update();
+            sql.sql("update orders set standing = 'paid' where id = :id")
+                    .param("id", placed.id())
+                    .update();
         }
         return byToken(token).orElseThrow();
     }
 
     private void take(Order order, Slot slot) {
-        int taken = sql.sql("select count(*) from slot_taken where shop = :shop and place = :place and starts = :starts").param("shop", order.shop()).param("place", slot.place())
-                .param("starts", slot.starts()).query(Integer.class).single();
+        int taken = sql.sql(
+                        "select count(*) from slot_taken where shop = :shop and place = :place and starts = :starts")
+                .param("shop", order.shop())
+                .param("place", slot.place())
+                .param("starts", slot.starts())
+                .query(Integer.class)
+                .single();
         if (slot.capacity().filter(capacity -> taken >= capacity).isPresent()) {
             throw new SlotGone(slot);
         }
-        sql.sql("insert into slot_taken(shop, place, starts, ends, order_id) values (:shop, :place, :starts, :ends, :order)").param("shop", order.shop()).param("place", slot.place())
-                .param("starts", slot.starts()).param("ends", slot.ends()).param("order", order.id()).update();
+        sql.sql("insert into slot_taken(shop, place, starts, ends, order_id) values (:shop, :place, "
+                        + ":starts, :ends, :order)")
+                .param("shop", order.shop())
+                .param("place", slot.place())
+                .param("starts", slot.starts())
+                .param("ends", slot.ends())
+                .param("order", order.id())
+                .update();
     }
 
-    /** What a business still owes on account, in minor units of a currency. @param taxNumber confirmed; empty for nobody @param methods ids of the ways to pay that are on account */
+    /**
+     * What a business still owes on account, in minor units of a currency. @param taxNumber confirmed; empty for
+     * nobody @param methods ids of the ways to pay that are on account
+     */
     public long owed(String shop, String taxNumber, String currency, List<String> methods) {
-        return methods.isEmpty() || taxNumber.isEmpty() ? 0 : sql.sql("""
+        return methods.isEmpty() || taxNumber.isEmpty()
+                ? 0
+                : sql.sql("""
                 select coalesce(sum(p.amount - p.captured), 0) from orders o join payment p on p.order_id = o.id
-                where o.shop = :shop and o.tax_number = :number and o.currency = :currency and p.method in (:methods) and p.alive is not null""")
-                .param("shop", shop).param("number", taxNumber).param("currency", currency).param("methods", methods).query(Long.class).single();
+                where o.shop = :shop and o.tax_number = :number and o.currency = :currency and p.method in
+                    (:methods) and p.alive is not null""")
+                        .param("shop", shop)
+                        .param("number", taxNumber)
+                        .param("currency", currency)
+                        .param("methods", methods)
+                        .query(Long.class)
+                        .single();
     }
 
     /** The latest orders of a buyer's address. */
     public List<Order> ofBuyer(String shop, String email, int most) {
-        return sql.sql(ORDER + "where shop = :shop and buyer = :buyer order by id desc limit :most").param("shop", shop).param("buyer", normal(email)).param("most", most).query(Order.class).list();
+        return sql.sql(ORDER + "where shop = :shop and buyer = :buyer order by id desc limit :most")
+                .param("shop", shop)
+                .param("buyer", normal(email))
+                .param("most", most)
+                .query(Order.class)
+                .list();
     }
 
     /** How many orders have taken which slot, from a time on the shop's clock. */
     public Taken taken(String shop, LocalDateTime from) {
         Map<String, Integer> counts = new HashMap<>();
-        sql.sql("select place, starts, count(*) as many from slot_taken where shop = :shop and starts >= :from group by place, starts").param("shop", shop).param("from", from)
-                .query(Counted.class).list().forEach(each -> counts.put(Taken.key(each.place(), each.starts()), each.many()));
+        sql.sql("select place, starts, count(*) as many from slot_taken where shop = :shop and starts >= "
+                        + ":from group by place, starts")
+                .param("shop", shop)
+                .param("from", from)
+                .query(Counted.class)
+                .list()
+                .forEach(each -> counts.put(Taken.key(each.place(), each.starts()), each.many()));
         return new Taken(counts);
     }
 
@@ -168,85 +308,150 @@ public class Orders {
      * Calls an order off: what it took of stock, slots and discounts is there for others again. Done once.
      *
      * @param stock what it took of goods that are counted
-     * @return whether it is called off now; not while a provider may still answer to a payment, or when something has left
+     * @return whether it is called off now; not while a provider may still answer to a payment, or when something has
+     *     left
      */
     @Transactional
     public boolean cancel(Order order, Map<String, BigDecimal> stock, boolean lapsed) {
         // The order's row alone, as those do who issue papers: they lock the shop after it.
-        boolean before = sql.sql("select cancelled_at is not null from orders where id = :id for update").param("id", order.id()).query(Boolean.class).single();
+        boolean before = sql.sql("select cancelled_at is not null from orders where id = :id for update")
+                .param("id", order.id())
+                .query(Boolean.class)
+                .single();
         if (before) {
             return true;
         }
         if (sql.sql("""
                 update orders set cancelled_at = :at, lapsed = :lapsed where id = :id and sent = 'no'
-                  and not exists (select 1 from payment where order_id = orders.id and gateway is not null and state in ('created', 'needs-buyer', 'pending'))""")
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("lapsed", lapsed).param("id", order.id()).update() == 0) {
+                  and not exists (select 1 from payment where order_id = orders.id and gateway is not null and
+                      state in ('created', 'needs-buyer', 'pending'))""")
+                        .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                        .param("lapsed", lapsed)
+                        .param("id", order.id())
+                        .update()
+                == 0) {
             return false;
         }
         stock.forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
-        sql.sql("delete from slot_taken where order_id = :id").param("id", order.id()).update();
-        sql.sql("delete from discount_use where order_id = :id").param("id", order.id()).update();
+        sql.sql("delete from slot_taken where order_id = :id")
+                .param("id", order.id())
+                .update();
+        sql.sql("delete from discount_use where order_id = :id")
+                .param("id", order.id())
+                .update();
         return true;
     }
 
     /** Whether the buyer has withdrawn from an order, or sends something back, and it is not settled. */
     public boolean withdrawn(long id) {
-        return sql.sql("select exists (select 1 from withdrawal where waiting = :id)").param("id", id).query(Boolean.class).single();
+        return sql.sql("select exists (select 1 from withdrawal where waiting = :id)")
+                .param("id", id)
+                .query(Boolean.class)
+                .single();
     }
 
     /** Another way an order is paid. @param due what is left to pay that way, in minor units */
     public record Way(String method, String document, String quote, long due, Optional<Instant> lapsesAt) {}
 
-    /** Changes the way an order is paid. @return whether it could be: not while a payment of it is alive, or after it was called off */
+    /**
+     * Changes the way an order is paid. @return whether it could be: not while a payment of it is alive, or after it
+     * was called off
+     */
     @Transactional
     public boolean payBy(long id, Way way) {
-        sql.sql("select id from orders where id = :id for update").param("id", id).query(Long.class).single();
+        sql.sql("select id from orders where id = :id for update")
+                .param("id", id)
+                .query(Long.class)
+                .single();
         return sql.sql("""
-                update orders set method = :method, document = :document, quote = :quote, payable = payable - due + :due, due = :due, lapses_at = :lapses
-                where id = :id and cancelled_at is null and not exists (select 1 from payment p where p.order_id = orders.id and p.part = '' and p.alive is not null)""")
-                .param("method", way.method()).param("document", way.document()).param("quote", way.quote()).param("due", way.due())
-                .param("lapses", way.lapsesAt().map(until -> until.atOffset(ZoneOffset.UTC)).orElse(null)).param("id", id).update() == 1;
+                update orders set method = :method, document = :document, quote = :quote, payable = payable - due +
+                    :due, due = :due, lapses_at = :lapses
+                where id = :id and cancelled_at is null and not exists (select 1 from payment p where p.order_id =
+                    orders.id and p.part = '' and p.alive is not null)""")
+                        .param("method", way.method())
+                        .param("document", way.document())
+                        .param("quote", way.quote())
+                        .param("due", way.due())
+                        .param(
+                                "lapses",
+                                way.lapsesAt()
+                                        .map(until -> until.atOffset(ZoneOffset.UTC))
+                                        .orElse(null))
+                        .param("id", id)
+                        .update()
+                == 1;
     }
 
     /** Whether somebody with this address is known: has signed in by a letter to it, or has paid through a provider. */
     public boolean known(String shop, String email) {
         return sql.sql("""
                 select exists (select 1 from buyer_key where shop = :shop and buyer = :buyer and kind = 'session')
-                    or exists (select 1 from orders o join payment p on p.order_id = o.id where o.shop = :shop and o.buyer = :buyer and p.captured > 0 and p.gateway is not null)""")
-                .param("shop", shop).param("buyer", normal(email)).query(Boolean.class).single();
+                    or exists (select 1 from orders o join payment p on p.order_id = o.id where o.shop = :shop and
+                        o.buyer = :buyer and p.captured > 0 and p.gateway is not null)""")
+                .param("shop", shop)
+                .param("buyer", normal(email))
+                .query(Boolean.class)
+                .single();
     }
 
     /** Orders whose time to be paid is over, the earliest first. */
     List<Order> overdue(int most) {
         return sql.sql(ORDER + """
                 where lapses_at < :now and cancelled_at is null and sent = 'no'
-                  and not exists (select 1 from payment p where p.order_id = orders.id and p.part = '' and (p.captured > 0 or p.state in ('authorised', 'disputed', 'dispute lost')))
-                order by lapses_at limit :most""").param("now", clock.instant().atOffset(ZoneOffset.UTC)).param("most", most).query(Order.class).list();
+                  and not exists (select 1 from payment p where p.order_id = orders.id and p.part = '' and
+                      (p.captured > 0 or p.state in ('authorised', 'disputed', 'dispute lost')))
+                order by lapses_at limit :most""")
+                .param("now", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("most", most)
+                .query(Order.class)
+                .list();
     }
 
     /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */
     private void take(Order order, Use use) {
         History now = history(order.shop(), order.email());
-        if (use.limit().filter(limit -> now.uses().getOrDefault(use.discount(), 0) >= limit).isPresent()
-                || use.limitPerBuyer().filter(limit -> now.usesByBuyer().getOrDefault(use.discount(), 0) >= limit).isPresent()) {
+        if (use.limit()
+                        .filter(limit -> now.uses().getOrDefault(use.discount(), 0) >= limit)
+                        .isPresent()
+                || use.limitPerBuyer()
+                        .filter(limit -> now.usesByBuyer().getOrDefault(use.discount(), 0) >= limit)
+                        .isPresent()) {
             throw new UsedUp(use.discount());
         }
-        sql.sql("insert into discount_use(shop, discount, order_id, buyer) values (:shop, :discount, :order, :buyer)").param("shop", order.shop())
-                .param("discount", use.discount()).param("order", order.id()).param("buyer", normal(order.email())).update();
+        sql.sql("insert into discount_use(shop, discount, order_id, buyer) values (:shop, :discount, :order, :buyer)")
+                .param("shop", order.shop())
+                .param("discount", use.discount())
+                .param("order", order.id())
+                .param("buyer", normal(order.email()))
+                .update();
     }
 
-    /** How often each discount has been used, in all and by the buyer of an address, and how often that buyer has ordered. */
+    /**
+     * How often each discount has been used, in all and by the buyer of an address, and how often that buyer has
+     * ordered.
+     */
     public History history(String shop, String email) {
         String buyer = normal(email);
         Map<String, Integer> uses = new HashMap<>();
         Map<String, Integer> own = new HashMap<>();
         sql.sql("""
                 select discount, count(*) as used, count(case when buyer = :buyer then 1 end) as own
-                from discount_use where shop = :shop group by discount""").param("shop", shop).param("buyer", buyer).query().listOfRows().forEach(row -> {
+                from discount_use where shop = :shop group by discount""")
+                .param("shop", shop)
+                .param("buyer", buyer)
+                .query()
+                .listOfRows()
+                .forEach(row -> {
                     uses.put((String) row.get("discount"), ((Number) row.get("used")).intValue());
                     own.put((String) row.get("discount"), ((Number) row.get("own")).intValue());
                 });
-        int placed = buyer.isEmpty() ? 0 : sql.sql("select count(*) from orders where shop = :shop and buyer = :buyer").param("shop", shop).param("buyer", buyer).query(Integer.class).single();
+        int placed = buyer.isEmpty()
+                ? 0
+                : sql.sql("select count(*) from orders where shop = :shop and buyer = :buyer")
+                        .param("shop", shop)
+                        .param("buyer", buyer)
+                        .query(Integer.class)
+                        .single();
         return new History(uses, own, placed);
     }
 
@@ -256,42 +461,72 @@ public class Orders {
     }
 
     public Order byId(long id) {
-        return sql.sql(ORDER + "where id = :id").param("id", id).query(Order.class).single();
+        return sql.sql(ORDER + "where id = :id")
+                .param("id", id)
+                .query(Order.class)
+                .single();
     }
 
     public Optional<Order> byToken(String token) {
-        return sql.sql(ORDER + "where token = :token").param("token", token).query(Order.class).optional();
+        return sql.sql(ORDER + "where token = :token")
+                .param("token", token)
+                .query(Order.class)
+                .optional();
     }
 
     public Optional<Order> byNumber(String shop, int number) {
-        return sql.sql(ORDER + "where shop = :shop and number = :number").param("shop", shop).param("number", number).query(Order.class).optional();
+        return sql.sql(ORDER + "where shop = :shop and number = :number")
+                .param("shop", shop)
+                .param("number", number)
+                .query(Order.class)
+                .optional();
     }
 
-    /** What of the list is wanted; empty for all. @param standing as {@link vestcoin.app.payment.Standing} has it @param words an order number, or the beginning of a name or e-mail address */
+    /**
+     * What of the list is wanted; empty for all. @param standing as {@link vestcoin.app.payment.Standing} has it @param
+     * words an order number, or the beginning of a name or e-mail address
+     */
     public record Wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {}
 
     /** A page of the list, newest first, below an order number. */
     public List<Row> page(String shop, Wanted wanted, int below, int most) {
-        return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent, cancelled_at is not null as cancelled, "
-                + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn from " + from(wanted) + " where shop = :shop and number < :below"
-                + where(wanted) + " order by number desc limit :most").params(params(shop, wanted)).param("below", below).param("most", most).query(Row.class).list();
+        return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent, "
+                        + "cancelled_at is not null as cancelled, "
+                        + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn from "
+                        + from(wanted) + " where shop = :shop and number < :below"
+                        + where(wanted) + " order by number desc limit :most")
+                .params(params(shop, wanted))
+                .param("below", below)
+                .param("most", most)
+                .query(Row.class)
+                .list();
     }
 
     public long count(String shop, Wanted wanted) {
-        return sql.sql("select count(*) from " + from(wanted) + " where shop = :shop" + where(wanted)).params(params(shop, wanted)).query(Long.class).single();
+        return sql.sql("select count(*) from " + from(wanted) + " where shop = :shop" + where(wanted))
+                .params(params(shop, wanted))
+                .query(Long.class)
+                .single();
     }
 
     /** The orders, or those found by how a name or an address begins, each by its index. */
     private static String from(Wanted wanted) {
-        return wanted.words().filter(words -> !words.matches("[0-9]{1,9}")).map(words -> """
+        return wanted.words()
+                .filter(words -> !words.matches("[0-9]{1,9}"))
+                .map(words -> """
                 (select number as found from orders where shop = :shop and buyer >= :from and buyer < :to
-                 union select number from orders where shop = :shop and name_begins >= :from and name_begins < :to) begins
-                join orders on shop = :shop and number = found""").orElse("orders");
+                 union select number from orders where shop = :shop and name_begins >= :from and name_begins < :to)
+                     begins
+                join orders on shop = :shop and number = found""")
+                .orElse("orders");
     }
 
     private static String where(Wanted wanted) {
-        return (wanted.standing().isPresent() ? " and standing = :standing" : "") + (wanted.mode().isPresent() ? " and mode = :mode" : "")
-                + wanted.words().map(words -> words.matches("[0-9]{1,9}") ? " and number = :number" : "").orElse("");
+        return (wanted.standing().isPresent() ? " and standing = :standing" : "")
+                + (wanted.mode().isPresent() ? " and mode = :mode" : "")
+                + wanted.words()
+                        .map(words -> words.matches("[0-9]{1,9}") ? " and number = :number" : "")
+                        .orElse("");
     }
 
     private static Map<String, Object> params(String shop, Wanted wanted) {

@@ -10,8 +10,8 @@ import vestcoin.core.terms.Asking;
 /**
  * What a buyer adds to an order besides name and address. Nothing of it changes a price.
  *
- * @param note   to the seller
- * @param gift   where it is one
+ * @param note to the seller
+ * @param gift where it is one
  * @param extras what was typed into the seller's own fields, by their ids
  */
 public record Wishes(String note, Optional<Gift> gift, Map<String, String> extras) {
@@ -35,19 +35,47 @@ public record Wishes(String note, Optional<Gift> gift, Map<String, String> extra
 
     /** What of it cannot be, for what the counter asks. */
     public void check(Asking asking, String path, Problems problems) {
-        problems.when(!note.isEmpty() && !asking.note(), path + "/note", "This shop takes no notes.", "Write an e-mail instead.");
-        problems.when(note.length() > LONGEST_NOTE, path + "/note", "The note is longer than " + LONGEST_NOTE + " characters.", "Shorten it.");
+        problems.when(
+                !note.isEmpty() && !asking.note(),
+                path + "/note",
+                "This shop takes no notes.",
+                "Write an e-mail instead.");
+        problems.when(
+                note.length() > LONGEST_NOTE,
+                path + "/note",
+                "The note is longer than " + LONGEST_NOTE + " characters.",
+                "Shorten it.");
         gift.ifPresent(given -> {
             problems.when(!asking.gift(), path + "/gift", "This shop does not send gifts.", "Order it as usual.");
-            problems.when(given.name().isEmpty() || given.name().length() > 200, path + "/gift/name", "Nobody is named who receives the gift.", "Type the name.");
-            problems.when(given.message().length() > LONGEST_NOTE, path + "/gift/message", "The message is longer than " + LONGEST_NOTE + " characters.", "Shorten it.");
+            problems.when(
+                    given.name().isEmpty() || given.name().length() > 200,
+                    path + "/gift/name",
+                    "Nobody is named who receives the gift.",
+                    "Type the name.");
+            problems.when(
+                    given.message().length() > LONGEST_NOTE,
+                    path + "/gift/message",
+                    "The message is longer than " + LONGEST_NOTE + " characters.",
+                    "Shorten it.");
         });
         for (Asking.Extra extra : asking.extras()) {
             String typed = extras.getOrDefault(extra.id(), "");
-            problems.when(extra.compulsory() && typed.isBlank(), path + "/extras/" + extra.id(), extra.name() + " is missing.", "Fill it in.");
-            problems.when(typed.length() > LONGEST_EXTRA, path + "/extras/" + extra.id(), extra.name() + " is longer than " + LONGEST_EXTRA + " characters.", "Shorten it.");
+            problems.when(
+                    extra.compulsory() && typed.isBlank(),
+                    path + "/extras/" + extra.id(),
+                    extra.name() + " is missing.",
+                    "Fill it in.");
+            problems.when(
+                    typed.length() > LONGEST_EXTRA,
+                    path + "/extras/" + extra.id(),
+                    extra.name() + " is longer than " + LONGEST_EXTRA + " characters.",
+                    "Shorten it.");
         }
-        extras.keySet().stream().filter(id -> asking.extras().stream().noneMatch(extra -> extra.id().equals(id))).findFirst()
-                .ifPresent(id -> problems.when(true, path + "/extras", "The shop does not ask this any more.", "Load the page again."));
+        extras.keySet().stream()
+                .filter(id ->
+                        asking.extras().stream().noneMatch(extra -> extra.id().equals(id)))
+                .findFirst()
+                .ifPresent(id -> problems.when(
+                        true, path + "/extras", "The shop does not ask this any more.", "Load the page again."));
     }
 }

@@ -4,9 +4,15 @@ package vestcoin.app.outside;
 public record Access(String url, String secret) {
     private static final int LONGEST_SECRET = 500;
 
-    /** Whether a text can be a key at all: printable ASCII without spaces. What cannot is refused before it is sent, logged or kept. */
+    /**
+     * Whether a text can be a key at all: printable ASCII without spaces. What cannot is refused before it is sent,
+     * logged or kept.
+     */
     public static boolean canBeSecret(String text) {
-        return text != null && !text.isEmpty() && text.length() <= LONGEST_SECRET && text.chars().allMatch(c -> c > ' ' && c < 127);
+        return text != null
+                && !text.isEmpty()
+                && text.length() <= LONGEST_SECRET
+                && text.chars().allMatch(c -> c > ' ' && c < 127);
     }
 
     @Override

@@ -16,7 +16,8 @@ import vestcoin.app.format.Json;
 @Component
 public class Calls {
     private static final int MOST_CHARACTERS = 8 * 1024 * 1024;
-    private final HttpClient http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(3)).build();
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(3)).build();
 
     /**
      * @param path below the service's URL
@@ -25,18 +26,37 @@ public class Calls {
      * @throws Silent if no answer came in time, or one that nothing follows from
      * @throws Refusal if the service answered no
      */
-    public JsonNode json(Access access, String method, String path, Map<String, String> headers, Object body, Duration patience) {
+    public JsonNode json(
+            Access access, String method, String path, Map<String, String> headers, Object body, Duration patience) {
         try {
-            return Json.MAPPER.readTree(text(access, method, path, headers, body == null ? null : Json.write(body), "application/json", patience));
+            return Json.MAPPER.readTree(text(
+                    access,
+                    method,
+                    path,
+                    headers,
+                    body == null ? null : Json.write(body),
+                    "application/json",
+                    patience));
         } catch (JacksonException e) {
             throw new Silent("The provider is not answering.");
         }
     }
 
     /** As {@link #json}, with texts both ways. */
-    public String text(Access access, String method, String path, Map<String, String> headers, String body, String type, Duration patience) {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(access.url() + path)).timeout(patience).header("Content-Type", type)
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+    public String text(
+            Access access,
+            String method,
+            String path,
+            Map<String, String> headers,
+            String body,
+            String type,
+            Duration patience) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(access.url() + path))
+                .timeout(patience)
+                .header("Content-Type", type)
+                .method(
+                        method,
+                        body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         if (!access.secret().isEmpty()) {
             if (!Access.canBeSecret(access.secret())) {
                 throw new Refusal("The key kept for this service has characters no key has; enter it again.");

@@ -25,11 +25,14 @@ public final class MailAddress {
             return Optional.empty();
         }
         try {
-            String address = text.substring(0, at) + "@" + IDN.toASCII(text.substring(at + 1), IDN.USE_STD3_ASCII_RULES);
+            String address =
+                    text.substring(0, at) + "@" + IDN.toASCII(text.substring(at + 1), IDN.USE_STD3_ASCII_RULES);
             InternetAddress one = new InternetAddress(address, true);
             one.validate();
             boolean whole = address.equals(one.getAddress()) && one.getPersonal() == null && !one.isGroup();
-            return whole && address.substring(at + 1).matches("[^.]+(\\.[^.]+)+") ? Optional.of(address) : Optional.empty();
+            return whole && address.substring(at + 1).matches("[^.]+(\\.[^.]+)+")
+                    ? Optional.of(address)
+                    : Optional.empty();
         } catch (AddressException | IllegalArgumentException e) {
             return Optional.empty();
         }

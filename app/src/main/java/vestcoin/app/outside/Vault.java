@@ -21,7 +21,10 @@ import org.springframework.security.crypto.encrypt.AesBytesEncryptor.CipherAlgor
 import org.springframework.security.crypto.keygen.KeyGenerators;
 import org.springframework.stereotype.Component;
 
-/** Encrypts secrets (AES-256-GCM) and signs (HMAC-SHA-256) with a key that lies beside the database, not in it, readable by its owner alone. */
+/**
+ * Encrypts secrets (AES-256-GCM) and signs (HMAC-SHA-256) with a key that lies beside the database, not in it, readable
+ * by its owner alone.
+ */
 @Component
 public class Vault {
     private static final int KEY_BYTES = 32;
@@ -32,7 +35,8 @@ public class Vault {
     @Autowired
     public Vault(@Value("${vest-coin.data}") Path data) {
         byte[] key = key(data.resolve("vault.key"));
-        this.encryptor = new AesBytesEncryptor(new SecretKeySpec(key, "AES"), KeyGenerators.secureRandom(16), CipherAlgorithm.GCM);
+        this.encryptor = new AesBytesEncryptor(
+                new SecretKeySpec(key, "AES"), KeyGenerators.secureRandom(16), CipherAlgorithm.GCM);
         // A key of its own, so that nothing signed says anything of what is sealed.
         this.signing = new SecretKeySpec(mac(new SecretKeySpec(key, SIGNING), "signing"), SIGNING);
     }
@@ -43,13 +47,15 @@ public class Vault {
             byte[] fresh = new byte[KEY_BYTES];
             new SecureRandom().nextBytes(fresh);
             try {
-                Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+                Files.createFile(
+                        file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
                 Files.write(file, fresh, StandardOpenOption.WRITE);
             } catch (FileAlreadyExistsException e) {
                 fresh = Files.readAllBytes(file);
             }
             if (fresh.length != KEY_BYTES) {
-                throw new IllegalStateException(file + " is not a key of " + KEY_BYTES + " bytes. Put back the one that belongs to this data.");
+                throw new IllegalStateException(
+                        file + " is not a key of " + KEY_BYTES + " bytes. Put back the one that belongs to this data.");
             }
             return fresh;
         } catch (IOException e) {
@@ -59,7 +65,8 @@ public class Vault {
 
     /** Whether a text bears the mark of this installation. */
     public boolean marked(String text, String mark) {
-        return MessageDigest.isEqual(mark(text).getBytes(StandardCharsets.UTF_8), mark.getBytes(StandardCharsets.UTF_8));
+        return MessageDigest.isEqual(
+                mark(text).getBytes(StandardCharsets.UTF_8), mark.getBytes(StandardCharsets.UTF_8));
     }
 
     /** The mark that only this installation can put on a text; compare in constant time. */

@@ -23,7 +23,8 @@ class GatewayController {
     }
 
     @PutMapping("/api/shops/{shop}/gateways/{gateway}")
-    Gateways.GatewayView connect(@PathVariable String shop, @PathVariable String gateway, @RequestBody Gateways.Keys keys) {
+    Gateways.GatewayView connect(
+            @PathVariable String shop, @PathVariable String gateway, @RequestBody Gateways.Keys keys) {
         return gateways.connect(shop, gateway, keys);
     }
 

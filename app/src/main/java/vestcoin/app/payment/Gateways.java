@@ -28,17 +28,33 @@ import vestcoin.core.payment.Gateway;
 public class Gateways {
     /** Providers there are adapters for; the path is where the simulation answers. */
     public enum With {
-        CARDS, WALLET;
+        CARDS,
+        WALLET;
 
         String text() {
             return name().toLowerCase(Locale.ROOT);
         }
     }
 
-    /** What the desk may know. The secret itself is never among it. @param statement what stands on the buyer's statement @param triedAt last true test payment since the keys changed */
-    public record GatewayView(String id, With provider, String url, Optional<String> mode, String publicKey, Optional<String> secretEndsWith, Gateway state, String statement, Optional<Instant> triedAt) {}
+    /**
+     * What the desk may know. The secret itself is never among it. @param statement what stands on the buyer's
+     * statement @param triedAt last true test payment since the keys changed
+     */
+    public record GatewayView(
+            String id,
+            With provider,
+            String url,
+            Optional<String> mode,
+            String publicKey,
+            Optional<String> secretEndsWith,
+            Gateway state,
+            String statement,
+            Optional<Instant> triedAt) {}
 
-    /** Keys as pasted. @param mode they are meant for, where the page says so @param secret empty keeps the one stored @param statement empty for the shop's name */
+    /**
+     * Keys as pasted. @param mode they are meant for, where the page says so @param secret empty keeps the one
+     * stored @param statement empty for the shop's name
+     */
     public record Keys(With provider, Optional<String> mode, String publicKey, String secret, String statement) {
         public Keys {
             provider = provider == null ? With.CARDS : provider;
@@ -54,7 +70,18 @@ public class Gateways {
         }
     }
 
-    private record Row(String id, String provider, String url, String mode, String publicKey, byte[] secretCipher, String secretLast4, byte[] webhookCipher, String state, String statement, Instant triedAt) {}
+    private record Row(
+            String id,
+            String provider,
+            String url,
+            String mode,
+            String publicKey,
+            byte[] secretCipher,
+            String secretLast4,
+            byte[] webhookCipher,
+            String state,
+            String statement,
+            Instant triedAt) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(Gateways.class);
     private static final int STATEMENT_MOST = 22;
@@ -67,7 +94,13 @@ public class Gateways {
     private final String services;
     private final String ownUrl;
 
-    Gateways(JdbcClient sql, Vault vault, Provider provider, Clock clock, @Value("${vest-coin.services}") String services, @Value("${vest-coin.own-url}") String ownUrl) {
+    Gateways(
+            JdbcClient sql,
+            Vault vault,
+            Provider provider,
+            Clock clock,
+            @Value("${vest-coin.services}") String services,
+            @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
         this.vault = vault;
         this.provider = provider;
@@ -86,27 +119,52 @@ public class Gateways {
         return states;
     }
 
-    /** Whether a shop takes real money: it has accounts, and all are live; one without accounts takes it by other ways. */
+    /**
+     * Whether a shop takes real money: it has accounts, and all are live; one without accounts takes it by other ways.
+     */
     public String mode(String shop) {
         return rows(shop).stream().anyMatch(row -> !"live".equals(row.mode())) ? "test" : "live";
     }
 
-    /** Stores keys after a real call has shown that they open an account. @throws Told with the sentence that says which key is wrong */
+    /**
+     * Stores keys after a real call has shown that they open an account. @throws Told with the sentence that says which
+     * key is wrong
+     */
     public GatewayView connect(String shop, String id, Keys keys) {
         Optional<Row> before = row(shop, id);
-        String used = keys.secret().isEmpty() ? before.map(row -> vault.opened(row.secretCipher())).orElse("") : keys.secret();
+        String used = keys.secret().isEmpty()
+                ? before.map(row -> vault.opened(row.secretCipher())).orElse("")
+                : keys.secret();
         check(id, keys, used);
         Access access = new Access(services + "/" + keys.provider().text(), used);
         Provider.Account account = account(access, keys.publicKey());
         String webhook = provider.webhook(access, ownUrl + "/hooks/" + shop + "/" + id);
-        boolean same = before.filter(row -> row.publicKey().equals(keys.publicKey())).isPresent();
+        boolean same =
+                before.filter(row -> row.publicKey().equals(keys.publicKey())).isPresent();
         sql.sql("""
-                merge into gateway(shop, id, provider, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher, state, statement, tried_at) key (shop, id)
-                values (:shop, :id, :provider, :url, :mode, :public, :secret, :last4, :webhook, :state, :statement, :tried)""")
-                .param("shop", shop).param("id", id).param("provider", keys.provider().text()).param("url", access.url()).param("mode", account.mode()).param("public", keys.publicKey())
-                .param("secret", vault.sealed(used)).param("last4", used.substring(Math.max(0, used.length() - 4))).param("webhook", vault.sealed(webhook))
-                .param("state", Json.named(stateOf(account))).param("statement", keys.statement())
-                .param("tried", same ? before.map(Row::triedAt).map(at -> at.atOffset(ZoneOffset.UTC)).orElse(null) : null).update();
+                merge into gateway(shop, id, provider, url, mode, public_key, secret_cipher, secret_last4,
+                    webhook_cipher, state, statement, tried_at) key (shop, id)
+                values (:shop, :id, :provider, :url, :mode, :public, :secret, :last4, :webhook, :state, :statement,
+                    :tried)""")
+                .param("shop", shop)
+                .param("id", id)
+                .param("provider", keys.provider().text())
+                .param("url", access.url())
+                .param("mode", account.mode())
+                .param("public", keys.publicKey())
+                .param("secret", vault.sealed(used))
+                .param("last4", used.substring(Math.max(0, used.length() - 4)))
+                .param("webhook", vault.sealed(webhook))
+                .param("state", Json.named(stateOf(account)))
+                .param("statement", keys.statement())
+                .param(
+                        "tried",
+                        same
+                                ? before.map(Row::triedAt)
+                                        .map(at -> at.atOffset(ZoneOffset.UTC))
+                                        .orElse(null)
+                                : null)
+                .update();
         return view(row(shop, id).orElseThrow());
     }
 
@@ -115,28 +173,46 @@ public class Gateways {
             throw wrong("id", "“" + id + "” cannot be an id.", "Use small letters, digits and hyphens.");
         }
         if (used.isEmpty() || keys.publicKey().isEmpty()) {
-            throw wrong(used.isEmpty() ? "secret" : "publicKey", "A key is missing.", "Paste both keys of the account.");
+            throw wrong(
+                    used.isEmpty() ? "secret" : "publicKey", "A key is missing.", "Paste both keys of the account.");
         }
         for (String key : List.of(used, keys.publicKey())) {
             if (!Access.canBeSecret(key)) {
-                throw wrong(key.equals(used) ? "secret" : "publicKey", "This key has a line break, a space or another character that no key has.", "Copy it again, without what stands around it.");
+                throw wrong(
+                        key.equals(used) ? "secret" : "publicKey",
+                        "This key has a line break, a space or another character that no key has.",
+                        "Copy it again, without what stands around it.");
             }
         }
         if (used.startsWith("public-") || keys.publicKey().startsWith("secret-")) {
-            throw wrong("secret", "The two keys are swapped.", "The publishable key goes first, the secret one second.");
+            throw wrong(
+                    "secret", "The two keys are swapped.", "The publishable key goes first, the secret one second.");
         }
         if (modeOf(used).isEmpty() || modeOf(keys.publicKey()).isEmpty()) {
-            throw wrong(modeOf(used).isEmpty() ? "secret" : "publicKey", "This is a key of another kind: it is neither for test mode nor for live mode.", "Copy both keys from where the provider shows those of this account.");
+            throw wrong(
+                    modeOf(used).isEmpty() ? "secret" : "publicKey",
+                    "This is a key of another kind: it is neither for test mode nor for live mode.",
+                    "Copy both keys from where the provider shows those of this account.");
         }
         if (!modeOf(used).equals(modeOf(keys.publicKey()))) {
-            throw wrong("publicKey", "One key is for test mode and the other is not.", "Paste both keys of the same mode.");
+            throw wrong(
+                    "publicKey", "One key is for test mode and the other is not.", "Paste both keys of the same mode.");
         }
         keys.mode().filter(mode -> !mode.equals(modeOf(used))).ifPresent(mode -> {
-            throw wrong("secret", "These are " + modeOf(used) + " keys, and " + mode + " mode is chosen.", "Choose " + modeOf(used) + " mode, or paste the " + mode + " keys of the account.");
+            throw wrong(
+                    "secret",
+                    "These are " + modeOf(used) + " keys, and " + mode + " mode is chosen.",
+                    "Choose " + modeOf(used) + " mode, or paste the " + mode + " keys of the account.");
         });
         String statement = keys.statement();
-        if (!statement.isEmpty() && (statement.length() < STATEMENT_LEAST || statement.length() > STATEMENT_MOST || !statement.matches("[A-Za-z0-9 .&-]*[A-Za-z][A-Za-z0-9 .&-]*"))) {
-            throw wrong("statement", "“" + statement + "” cannot stand on a statement.", "Use 5 to 22 letters, digits, spaces and . - &, with one letter at least.");
+        if (!statement.isEmpty()
+                && (statement.length() < STATEMENT_LEAST
+                        || statement.length() > STATEMENT_MOST
+                        || !statement.matches("[A-Za-z0-9 .&-]*[A-Za-z][A-Za-z0-9 .&-]*"))) {
+            throw wrong(
+                    "statement",
+                    "“" + statement + "” cannot stand on a statement.",
+                    "Use 5 to 22 letters, digits, spaces and . - &, with one letter at least.");
         }
     }
 
@@ -148,23 +224,36 @@ public class Gateways {
         try {
             Provider.Account account = provider.account(access);
             if (!account.publicKey().equals(publicKey)) {
-                throw wrong("publicKey", "The publishable key belongs to another account than the secret one.", "Copy both from the same page of the provider.");
+                throw wrong(
+                        "publicKey",
+                        "The publishable key belongs to another account than the secret one.",
+                        "Copy both from the same page of the provider.");
             }
             return account;
         } catch (Refusal e) {
-            throw wrong("secret", "The provider does not know this secret key.", "Copy it again from the provider, whole and without spaces.");
+            throw wrong(
+                    "secret",
+                    "The provider does not know this secret key.",
+                    "Copy it again from the provider, whole and without spaces.");
         } catch (Silent e) {
-            throw new Told(HttpStatus.BAD_GATEWAY, "secret", "The provider is not answering, so the keys could not be checked.", "Try again in a few minutes; nothing was changed.");
+            throw new Told(
+                    HttpStatus.BAD_GATEWAY,
+                    "secret",
+                    "The provider is not answering, so the keys could not be checked.",
+                    "Try again in a few minutes; nothing was changed.");
         }
     }
 
     private static Gateway stateOf(Provider.Account account) {
-        return !account.approved() ? Gateway.WAITING_FOR_APPROVAL : account.mode().equals("live") ? Gateway.LIVE : Gateway.TEST;
+        return !account.approved()
+                ? Gateway.WAITING_FOR_APPROVAL
+                : account.mode().equals("live") ? Gateway.LIVE : Gateway.TEST;
     }
 
     /** Asks the provider how an account stands: approval comes, and keys are withdrawn, without anybody telling. */
     public GatewayView ask(String shop, String id) {
-        Row row = row(shop, id).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "id", "There is no such account.", "Connect one."));
+        Row row = row(shop, id)
+                .orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "id", "There is no such account.", "Connect one."));
         try {
             put(shop, id, stateOf(provider.account(new Access(row.url(), vault.opened(row.secretCipher())))));
         } catch (Refusal e) {
@@ -176,7 +265,11 @@ public class Gateways {
     }
 
     private void put(String shop, String id, Gateway state) {
-        sql.sql("update gateway set state = :state where shop = :shop and id = :id").param("state", Json.named(state)).param("shop", shop).param("id", id).update();
+        sql.sql("update gateway set state = :state where shop = :shop and id = :id")
+                .param("state", Json.named(state))
+                .param("shop", shop)
+                .param("id", id)
+                .update();
     }
 
     private record Named(String shop, String id) {}
@@ -188,12 +281,18 @@ public class Gateways {
 
     /** Notes that a true test payment went through. */
     public void tried(String shop, String id) {
-        sql.sql("update gateway set tried_at = :at where shop = :shop and id = :id").param("at", clock.instant().atOffset(ZoneOffset.UTC)).param("shop", shop).param("id", id).update();
+        sql.sql("update gateway set tried_at = :at where shop = :shop and id = :id")
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("shop", shop)
+                .param("id", id)
+                .update();
     }
 
     /** What opens the provider's door for a shop. */
     Access access(String shop, String id) {
-        Row row = row(shop, id).orElseThrow(() -> new Told(HttpStatus.CONFLICT, "method", "This way of paying is not connected.", "Choose another."));
+        Row row = row(shop, id)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT, "method", "This way of paying is not connected.", "Choose another."));
         return new Access(row.url(), vault.opened(row.secretCipher()));
     }
 
@@ -207,8 +306,9 @@ public class Gateways {
 
     private List<Row> rows(String shop) {
         return sql.sql("""
-                select id, provider, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher, state, statement, tried_at from gateway where shop = :shop order by id""")
-                .param("shop", shop).query(Row.class).list();
+                select id, provider, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher, state,
+                    statement, tried_at
+                from gateway where shop = :shop order by id""").param("shop", shop).query(Row.class).list();
     }
 
     private Optional<Row> row(String shop, String id) {
@@ -220,8 +320,16 @@ public class Gateways {
     }
 
     private static GatewayView view(Row row) {
-        return new GatewayView(row.id(), With.valueOf(row.provider().toUpperCase(Locale.ROOT)), row.url(), Optional.ofNullable(row.mode()), row.publicKey(), Optional.ofNullable(row.secretLast4()),
-                state(row), row.statement(), Optional.ofNullable(row.triedAt()));
+        return new GatewayView(
+                row.id(),
+                With.valueOf(row.provider().toUpperCase(Locale.ROOT)),
+                row.url(),
+                Optional.ofNullable(row.mode()),
+                row.publicKey(),
+                Optional.ofNullable(row.secretLast4()),
+                state(row),
+                row.statement(),
+                Optional.ofNullable(row.triedAt()));
     }
 
     private static String modeOf(String key) {

@@ -24,12 +24,17 @@ class HttpProvider implements Provider {
     @Override
     public Account account(Access access) {
         JsonNode answer = call(access, "GET", "/v1/account", "", null);
-        return new Account(answer.path("mode").asString(""), answer.path("approved").asBoolean(false), answer.path("publicKey").asString(""));
+        return new Account(
+                answer.path("mode").asString(""),
+                answer.path("approved").asBoolean(false),
+                answer.path("publicKey").asString(""));
     }
 
     @Override
     public String webhook(Access access, String url) {
-        return call(access, "POST", "/v1/webhook", "", Map.of("url", url)).path("secret").asString("");
+        return call(access, "POST", "/v1/webhook", "", Map.of("url", url))
+                .path("secret")
+                .asString("");
     }
 
     @Override
@@ -40,7 +45,8 @@ class HttpProvider implements Provider {
     @Override
     public Optional<View> find(Access access, String key) {
         try {
-            return Optional.of(view(call(access, "GET", "/v1/payments?key=" + URLEncoder.encode(key, StandardCharsets.UTF_8), "", null)));
+            return Optional.of(view(call(
+                    access, "GET", "/v1/payments?key=" + URLEncoder.encode(key, StandardCharsets.UTF_8), "", null)));
         } catch (Refusal.NotFound e) {
             return Optional.empty();
         }
@@ -52,11 +58,20 @@ class HttpProvider implements Provider {
     }
 
     static View view(JsonNode json) {
-        return new View(json.path("id").asString(""), json.path("key").asString(""), json.path("state").asString(""), json.path("reason").asString(""),
-                json.path("action").asString(""), json.path("amount").asLong(0), json.path("captured").asLong(0), json.path("refunded").asLong(0), json.path("version").asLong(0));
+        return new View(
+                json.path("id").asString(""),
+                json.path("key").asString(""),
+                json.path("state").asString(""),
+                json.path("reason").asString(""),
+                json.path("action").asString(""),
+                json.path("amount").asLong(0),
+                json.path("captured").asLong(0),
+                json.path("refunded").asLong(0),
+                json.path("version").asLong(0));
     }
 
     private JsonNode call(Access access, String method, String path, String key, Object body) {
-        return calls.json(access, method, path, key.isEmpty() ? Map.of() : Map.of("Idempotency-Key", key), body, PATIENCE);
+        return calls.json(
+                access, method, path, key.isEmpty() ? Map.of() : Map.of("Idempotency-Key", key), body, PATIENCE);
     }
 }

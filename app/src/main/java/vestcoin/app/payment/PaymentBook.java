@@ -14,20 +14,40 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What is written of payments. Every change of state is a row with its time, actor, amount and reason. Amounts are minor units. */
+/**
+ * What is written of payments. Every change of state is a row with its time, actor, amount and reason. Amounts are
+ * minor units.
+ */
 @Repository
 public class PaymentBook {
     /**
      * One try to pay a part of an order.
      *
-     * @param gateway  empty where no provider stands behind it
-     * @param part     code of the voucher that pays it; empty for the rest of the order
-     * @param atOnce   whether the money is taken as soon as it is authorised
+     * @param gateway empty where no provider stands behind it
+     * @param part code of the voucher that pays it; empty for the rest of the order
+     * @param atOnce whether the money is taken as soon as it is authorised
      * @param lapsesAt when its authorisation ends by itself, null before there is one
-     * @param version  how many changes the provider had made when it last told of it
+     * @param version how many changes the provider had made when it last told of it
      */
-    public record Payment(long id, long orderId, String shop, String gateway, String method, String part, String idempotencyKey, String providerRef, String state,
-            String reason, String action, long amount, long captured, long refunded, boolean atOnce, int holdDays, Instant lapsesAt, long version) {
+    public record Payment(
+            long id,
+            long orderId,
+            String shop,
+            String gateway,
+            String method,
+            String part,
+            String idempotencyKey,
+            String providerRef,
+            String state,
+            String reason,
+            String action,
+            long amount,
+            long captured,
+            long refunded,
+            boolean atOnce,
+            int holdDays,
+            Instant lapsesAt,
+            long version) {
         public PaymentState stateNow() {
             return PaymentState.of(state);
         }
@@ -42,14 +62,23 @@ public class PaymentBook {
     }
 
     /** What is to be paid. @param gateway empty where no provider stands behind it */
-    public record Begun(long order, String shop, String gateway, String method, String part, long amount, boolean atOnce, int holdDays) {}
+    public record Begun(
+            long order,
+            String shop,
+            String gateway,
+            String method,
+            String part,
+            long amount,
+            boolean atOnce,
+            int holdDays) {}
 
     public record Transition(String state, long amount, Instant at, String actor, String note) {}
 
     record Move(String idempotencyKey, long payment, String kind, long amount, String actor) {}
 
     private static final String PAYMENT = """
-            select id, order_id, shop, coalesce(gateway, '') as gateway, method, part, idempotency_key, coalesce(provider_ref, '') as provider_ref, state, reason, action,
+            select id, order_id, shop, coalesce(gateway, '') as gateway, method, part, idempotency_key,
+                coalesce(provider_ref, '') as provider_ref, state, reason, action,
                    amount, captured, refunded, at_once, hold_days, lapses_at, version
             from payment
             """;
@@ -69,38 +98,64 @@ public class PaymentBook {
 
     /** Tries of an order, the latest first, those by voucher last. */
     public List<Payment> ofOrder(long order) {
-        return sql.sql(PAYMENT + "where order_id = :order order by case when part = '' then 0 else 1 end, id desc").param("order", order).query(Payment.class).list();
+        return sql.sql(PAYMENT + "where order_id = :order order by case when part = '' then 0 else 1 end, id desc")
+                .param("order", order)
+                .query(Payment.class)
+                .list();
     }
 
     public List<Transition> transitions(long payment) {
-        return sql.sql("select state, amount, at, actor, note from payment_transition where payment = :payment order by seq").param("payment", payment).query(Transition.class).list();
+        return sql.sql("select state, amount, at, actor, note from payment_transition where payment = :payment "
+                        + "order by seq")
+                .param("payment", payment)
+                .query(Transition.class)
+                .list();
     }
 
     public Payment of(long id) {
-        return sql.sql(PAYMENT + "where id = :id").param("id", id).query(Payment.class).single();
+        return sql.sql(PAYMENT + "where id = :id")
+                .param("id", id)
+                .query(Payment.class)
+                .single();
     }
 
     Optional<Payment> byKey(String key) {
-        return sql.sql(PAYMENT + "where idempotency_key = :key").param("key", key).query(Payment.class).optional();
+        return sql.sql(PAYMENT + "where idempotency_key = :key")
+                .param("key", key)
+                .query(Payment.class)
+                .optional();
     }
 
     /** What a provider may still answer to. */
     List<Payment> open() {
-        return sql.sql(PAYMENT + "where state in ('created', 'needs-buyer', 'pending') and gateway is not null order by id").query(Payment.class).list();
+        return sql.sql(PAYMENT
+                        + "where state in ('created', 'needs-buyer', 'pending') and gateway is not null order by id")
+                .query(Payment.class)
+                .list();
     }
 
     /** Authorised, to be taken at once, and nobody has asked for it yet: a crash came between. */
     List<Payment> toCapture() {
-        return sql.sql(PAYMENT + "p where state = 'authorised' and at_once and not exists (select 1 from payment_move m where m.payment = p.id) order by id").query(Payment.class).list();
+        return sql.sql(PAYMENT
+                        + "p where state = 'authorised' and at_once and not exists (select 1 from "
+                        + "payment_move m where m.payment = p.id) order by id")
+                .query(Payment.class)
+                .list();
     }
 
     List<Payment> lapsed() {
-        return sql.sql(PAYMENT + "where state = 'authorised' and lapses_at < :now order by id").param("now", now()).query(Payment.class).list();
+        return sql.sql(PAYMENT + "where state = 'authorised' and lapses_at < :now order by id")
+                .param("now", now())
+                .query(Payment.class)
+                .list();
     }
 
     /** When a payment last changed. */
     Instant lastChange(long payment) {
-        return sql.sql("select max(at) from payment_transition where payment = :payment").param("payment", payment).query(Instant.class).single();
+        return sql.sql("select max(at) from payment_transition where payment = :payment")
+                .param("payment", payment)
+                .query(Instant.class)
+                .single();
     }
 
     /** An order that was called off begins no payment. */
@@ -111,32 +166,51 @@ public class PaymentBook {
     }
 
     /**
-     * Begins a try, unless another of the same part of the order is alive: then that one is given. The order's row is locked, so that a
-     * payment and calling the order off cannot both happen.
+     * Begins a try, unless another of the same part of the order is alive: then that one is given. The order's row is
+     * locked, so that a payment and calling the order off cannot both happen.
      *
      * @throws CalledOff if the order was called off
      */
     @Transactional
     public Payment begin(Begun asked) {
-        if (sql.sql("select cancelled_at is not null from orders where id = :order for update").param("order", asked.order()).query(Boolean.class).single()) {
+        if (sql.sql("select cancelled_at is not null from orders where id = :order for update")
+                .param("order", asked.order())
+                .query(Boolean.class)
+                .single()) {
             throw new CalledOff(asked.order());
         }
         try {
             String key = UUID.randomUUID().toString();
             sql.sql("""
-                    insert into payment(order_id, shop, gateway, method, part, idempotency_key, state, amount, at_once, hold_days)
+                    insert into payment(order_id, shop, gateway, method, part, idempotency_key, state, amount,
+                        at_once, hold_days)
                     values (:order, :shop, :gateway, :method, :part, :key, 'created', :amount, :atOnce, :holdDays)""")
-                    .param("order", asked.order()).param("shop", asked.shop()).param("gateway", asked.gateway().isEmpty() ? null : asked.gateway()).param("method", asked.method())
-                    .param("part", asked.part()).param("key", key).param("amount", asked.amount()).param("atOnce", asked.atOnce()).param("holdDays", asked.holdDays()).update();
+                    .param("order", asked.order())
+                    .param("shop", asked.shop())
+                    .param("gateway", asked.gateway().isEmpty() ? null : asked.gateway())
+                    .param("method", asked.method())
+                    .param("part", asked.part())
+                    .param("key", key)
+                    .param("amount", asked.amount())
+                    .param("atOnce", asked.atOnce())
+                    .param("holdDays", asked.holdDays())
+                    .update();
             Payment begun = byKey(key).orElseThrow();
             write(begun, PaymentState.CREATED, asked.amount(), "buyer", "");
             return begun;
         } catch (DuplicateKeyException e) {
-            return ofOrder(asked.order()).stream().filter(payment -> payment.part().equals(asked.part()) && payment.stateNow().alive()).findFirst().orElseThrow(() -> e);
+            return ofOrder(asked.order()).stream()
+                    .filter(payment -> payment.part().equals(asked.part())
+                            && payment.stateNow().alive())
+                    .findFirst()
+                    .orElseThrow(() -> e);
         }
     }
 
-    /** Takes in how the provider sees a payment. News that is older than what is known, or cannot follow it, changes nothing. */
+    /**
+     * Takes in how the provider sees a payment. News that is older than what is known, or cannot follow it, changes
+     * nothing.
+     */
     @Transactional
     public Payment learn(long id, Provider.View view, String actor) {
         Payment known = locked(id);
@@ -147,16 +221,27 @@ public class PaymentBook {
         boolean moves = known.stateNow().leadsTo(next);
         long captured = Math.max(known.captured(), Math.min(view.captured(), known.amount()));
         long refunded = Math.max(known.refunded(), Math.min(view.refunded(), captured));
-        if (!moves && captured == known.captured() && refunded == known.refunded() && !known.providerRef().isEmpty()) {
+        if (!moves
+                && captured == known.captured()
+                && refunded == known.refunded()
+                && !known.providerRef().isEmpty()) {
             return known;
         }
         PaymentState state = moves ? next : known.stateNow();
         sql.sql("""
-                update payment set state = :state, provider_ref = :ref, reason = :reason, action = :action, captured = :captured, refunded = :refunded, version = :version,
+                update payment set state = :state, provider_ref = :ref, reason = :reason, action = :action,
+                    captured = :captured, refunded = :refunded, version = :version,
                        lapses_at = :lapses where id = :id""")
-                .param("state", state.text()).param("ref", view.ref().isEmpty() ? null : view.ref()).param("reason", moves ? view.reason() : known.reason())
-                .param("action", state == PaymentState.NEEDS_BUYER ? view.action() : "").param("captured", captured).param("refunded", refunded)
-                .param("version", view.version()).param("lapses", lapses(known, state)).param("id", id).update();
+                .param("state", state.text())
+                .param("ref", view.ref().isEmpty() ? null : view.ref())
+                .param("reason", moves ? view.reason() : known.reason())
+                .param("action", state == PaymentState.NEEDS_BUYER ? view.action() : "")
+                .param("captured", captured)
+                .param("refunded", refunded)
+                .param("version", view.version())
+                .param("lapses", lapses(known, state))
+                .param("id", id)
+                .update();
         if (captured > known.captured()) {
             write(known, PaymentState.CAPTURED, captured - known.captured(), actor, "");
         }
@@ -183,7 +268,11 @@ public class PaymentBook {
         if (!known.stateNow().leadsTo(next)) {
             return known;
         }
-        sql.sql("update payment set state = :state, reason = :note where id = :id").param("state", next.text()).param("note", note).param("id", id).update();
+        sql.sql("update payment set state = :state, reason = :note where id = :id")
+                .param("state", next.text())
+                .param("note", note)
+                .param("id", id)
+                .update();
         write(known, next, known.amount(), actor, note);
         return of(id);
     }
@@ -194,22 +283,42 @@ public class PaymentBook {
      * @return the payment after it, or nothing if the payment does not allow it
      */
     @Transactional
-    public Optional<Payment> moveHere(Payment payment, Provider.Kind kind, String key, long amount, String actor, String note) {
+    public Optional<Payment> moveHere(
+            Payment payment, Provider.Kind kind, String key, long amount, String actor, String note) {
         Payment known = locked(payment.id());
-        if (sql.sql("select count(*) from payment_move where idempotency_key = :key").param("key", key).query(Long.class).single() > 0) {
+        if (sql.sql("select count(*) from payment_move where idempotency_key = :key")
+                        .param("key", key)
+                        .query(Long.class)
+                        .single()
+                > 0) {
             return Optional.of(known);
         }
         long captured = known.captured() + (kind == Provider.Kind.CAPTURE ? amount : 0);
         long refunded = known.refunded() + (kind == Provider.Kind.REFUND ? amount : 0);
-        boolean open = kind == Provider.Kind.REFUND ? known.stateNow().refundable() : known.stateNow().open() || known.stateNow() == PaymentState.CAPTURED;
+        boolean open = kind == Provider.Kind.REFUND
+                ? known.stateNow().refundable()
+                : known.stateNow().open() || known.stateNow() == PaymentState.CAPTURED;
         if (amount <= 0 || !open || captured > known.amount() || refunded > captured) {
             return Optional.empty();
         }
         PaymentState state = refunded > 0 ? PaymentState.REFUNDED : PaymentState.CAPTURED;
-        sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at, settled, note) values (:key, :payment, :kind, :amount, :actor, :at, 'done', :note)")
-                .param("key", key).param("payment", known.id()).param("kind", kind.text()).param("amount", amount).param("actor", actor).param("at", now()).param("note", note).update();
-        sql.sql("update payment set state = :state, captured = :captured, refunded = :refunded, reason = '' where id = :id")
-                .param("state", state.text()).param("captured", captured).param("refunded", refunded).param("id", known.id()).update();
+        sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at, settled, note) "
+                        + "values (:key, :payment, :kind, :amount, :actor, :at, 'done', :note)")
+                .param("key", key)
+                .param("payment", known.id())
+                .param("kind", kind.text())
+                .param("amount", amount)
+                .param("actor", actor)
+                .param("at", now())
+                .param("note", note)
+                .update();
+        sql.sql("update payment set state = :state, captured = :captured, refunded = :refunded, reason = '' "
+                        + "where id = :id")
+                .param("state", state.text())
+                .param("captured", captured)
+                .param("refunded", refunded)
+                .param("id", known.id())
+                .update();
         write(known, kind == Provider.Kind.REFUND ? PaymentState.REFUNDED : PaymentState.CAPTURED, amount, actor, note);
         return Optional.of(of(known.id()));
     }
@@ -221,64 +330,120 @@ public class PaymentBook {
 
     /** A payment that nobody else can change until the transaction ends. */
     Payment locked(long id) {
-        return sql.sql(PAYMENT + "where id = :id for update").param("id", id).query(Payment.class).single();
+        return sql.sql(PAYMENT + "where id = :id for update")
+                .param("id", id)
+                .query(Payment.class)
+                .single();
     }
 
     private void write(Payment payment, PaymentState state, long amount, String actor, String note) {
         sql.sql("""
                 insert into payment_transition(payment, seq, state, amount, at, actor, note)
-                values (:payment, (select coalesce(max(seq), 0) + 1 from payment_transition where payment = :payment), :state, :amount, :at, :actor, :note)""")
-                .param("payment", payment.id()).param("state", state.text()).param("amount", amount).param("at", now()).param("actor", actor).param("note", note).update();
+                values (:payment, (select coalesce(max(seq), 0) + 1 from payment_transition where payment =
+                    :payment), :state, :amount, :at, :actor, :note)""")
+                .param("payment", payment.id())
+                .param("state", state.text())
+                .param("amount", amount)
+                .param("at", now())
+                .param("actor", actor)
+                .param("note", note)
+                .update();
         if (state != PaymentState.CREATED && state.alive()) {
             events.publishEvent(new Moved(payment.orderId()));
         }
-        long due = sql.sql("select due from orders where id = :order").param("order", payment.orderId()).query(Long.class).single();
-        sql.sql("update orders set standing = :standing where id = :order").param("standing", Standing.of(ofOrder(payment.orderId()), due)).param("order", payment.orderId()).update();
+        long due = sql.sql("select due from orders where id = :order")
+                .param("order", payment.orderId())
+                .query(Long.class)
+                .single();
+        sql.sql("update orders set standing = :standing where id = :order")
+                .param("standing", Standing.of(ofOrder(payment.orderId()), due))
+                .param("order", payment.orderId())
+                .update();
     }
 
     /** Writes down that money shall move, before the provider is asked. A key moves once. */
     @Transactional
     public void ask(String key, long payment, Provider.Kind kind, long amount, String actor) {
         locked(payment);
-        if (sql.sql("select count(*) from payment_move where idempotency_key = :key").param("key", key).query(Long.class).single() == 0) {
-            sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at) values (:key, :payment, :kind, :amount, :actor, :at)")
-                    .param("key", key).param("payment", payment).param("kind", kind.text()).param("amount", amount).param("actor", actor).param("at", now()).update();
+        if (sql.sql("select count(*) from payment_move where idempotency_key = :key")
+                        .param("key", key)
+                        .query(Long.class)
+                        .single()
+                == 0) {
+            sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at) values "
+                            + "(:key, :payment, :kind, :amount, :actor, :at)")
+                    .param("key", key)
+                    .param("payment", payment)
+                    .param("kind", kind.text())
+                    .param("amount", amount)
+                    .param("actor", actor)
+                    .param("at", now())
+                    .update();
         }
     }
 
     /**
-     * What a refund is for, with the refund's key. Said again before the refund was asked for, as when it was not allowed at first, it is
-     * what was said last; afterwards it stays.
+     * What a refund is for, with the refund's key. Said again before the refund was asked for, as when it was not
+     * allowed at first, it is what was said last; afterwards it stays.
      *
      * @param parts item of the order's bills to its amount; nothing is said when empty
      */
     @Transactional
     public void name(String key, long order, Map<String, Long> parts) {
-        if (sql.sql("select count(*) from payment_move where idempotency_key = :key").param("key", key).query(Long.class).single() == 0) {
-            sql.sql("delete from refund_part where idempotency_key = :key").param("key", key).update();
-            parts.forEach((item, amount) -> sql.sql("insert into refund_part(idempotency_key, order_id, item, amount) values (:key, :order, :item, :amount)")
-                    .param("key", key).param("order", order).param("item", item).param("amount", amount).update());
+        if (sql.sql("select count(*) from payment_move where idempotency_key = :key")
+                        .param("key", key)
+                        .query(Long.class)
+                        .single()
+                == 0) {
+            sql.sql("delete from refund_part where idempotency_key = :key")
+                    .param("key", key)
+                    .update();
+            parts.forEach((item, amount) -> sql.sql(
+                            "insert into refund_part(idempotency_key, order_id, item, amount) values (:key, :order, "
+                                    + ":item, :amount)")
+                    .param("key", key)
+                    .param("order", order)
+                    .param("item", item)
+                    .param("amount", amount)
+                    .update());
         }
     }
 
     void settle(String key, boolean done, String note) {
-        sql.sql("update payment_move set settled = :settled, note = :note where idempotency_key = :key and settled is null")
-                .param("settled", done ? "done" : "refused").param("note", note).param("key", key).update();
+        sql.sql("update payment_move set settled = :settled, note = :note where idempotency_key = :key and "
+                        + "settled is null")
+                .param("settled", done ? "done" : "refused")
+                .param("note", note)
+                .param("key", key)
+                .update();
     }
 
-    /** Who asked for the money move that a payment waits for: news of it is that person's doing, whichever way it comes. */
+    /**
+     * Who asked for the money move that a payment waits for: news of it is that person's doing, whichever way it comes.
+     */
     Optional<String> askedBy(long payment) {
-        return sql.sql("select actor from payment_move where payment = :payment and settled is null order by at limit 1").param("payment", payment).query(String.class).optional();
+        return sql.sql("select actor from payment_move where payment = :payment and settled is null order by at "
+                        + "limit 1")
+                .param("payment", payment)
+                .query(String.class)
+                .optional();
     }
 
     List<Move> unsettled() {
-        return sql.sql("select idempotency_key, payment, kind, amount, actor from payment_move where settled is null order by at").query(Move.class).list();
+        return sql.sql("select idempotency_key, payment, kind, amount, actor from payment_move where settled is "
+                        + "null order by at")
+                .query(Move.class)
+                .list();
     }
 
     /** Whether an event is new; asked in the transaction that acts on it. */
     boolean firstTime(String shop, String event) {
         try {
-            sql.sql("insert into webhook_event(shop, event, at) values (:shop, :event, :at)").param("shop", shop).param("event", event).param("at", now()).update();
+            sql.sql("insert into webhook_event(shop, event, at) values (:shop, :event, :at)")
+                    .param("shop", shop)
+                    .param("event", event)
+                    .param("at", now())
+                    .update();
             return true;
         } catch (DuplicateKeyException e) {
             return false;

@@ -6,7 +6,18 @@ import java.util.Set;
 
 /** The life of a payment: which state may follow which. What is not listed is ignored, so late news changes nothing. */
 public enum PaymentState {
-    CREATED, NEEDS_BUYER, PENDING, AUTHORISED, CAPTURED, REFUNDED, DECLINED, FAILED, VOIDED, EXPIRED, DISPUTED, DISPUTE_LOST;
+    CREATED,
+    NEEDS_BUYER,
+    PENDING,
+    AUTHORISED,
+    CAPTURED,
+    REFUNDED,
+    DECLINED,
+    FAILED,
+    VOIDED,
+    EXPIRED,
+    DISPUTED,
+    DISPUTE_LOST;
 
     private static final Map<PaymentState, Set<PaymentState>> NEXT = Map.of(
             CREATED, Set.of(NEEDS_BUYER, PENDING, AUTHORISED, CAPTURED, DECLINED, FAILED),

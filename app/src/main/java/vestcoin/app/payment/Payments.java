@@ -23,8 +23,9 @@ import vestcoin.app.payment.PaymentBook.Begun;
 import vestcoin.app.payment.PaymentBook.Payment;
 
 /**
- * Leads payments through their life. What is to happen is written down before the provider is asked and what it answered
- * after; a crash in between leaves an open row, and open rows are asked after at every start and every half minute.
+ * Leads payments through their life. What is to happen is written down before the provider is asked and what it
+ * answered after; a crash in between leaves an open row, and open rows are asked after at every start and every half
+ * minute.
  */
 @Service
 public class Payments {
@@ -43,7 +44,13 @@ public class Payments {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    Payments(PaymentBook book, Vouchers vouchers, Gateways gateways, Provider provider, PlatformTransactionManager transactions, Clock clock) {
+    Payments(
+            PaymentBook book,
+            Vouchers vouchers,
+            Gateways gateways,
+            Provider provider,
+            PlatformTransactionManager transactions,
+            Clock clock) {
         this.book = book;
         this.vouchers = vouchers;
         this.gateways = gateways;
@@ -55,16 +62,33 @@ public class Payments {
     /** What a provider is told besides. */
     public record Reference(String currency, String reference, String returnUrl) {}
 
-    /** Pays through a provider, once: while a try is alive it is given back instead. @param token of a card; empty where the buyer is sent to a page */
+    /**
+     * Pays through a provider, once: while a try is alive it is given back instead. @param token of a card; empty where
+     * the buyer is sent to a page
+     */
     public Payment pay(Begun due, Reference more, String token) {
         Payment payment = book.begin(due);
         if (payment.stateNow() != PaymentState.CREATED) {
             return payment.stateNow().open() ? asked(payment) : payment;
         }
         Access access = gateways.access(due.shop(), due.gateway());
-        String statement = gateways.of(due.shop(), due.gateway()).map(Gateways.GatewayView::statement).orElse("");
+        String statement = gateways.of(due.shop(), due.gateway())
+                .map(Gateways.GatewayView::statement)
+                .orElse("");
         try {
-            return onwards(book.learn(payment.id(), provider.authorise(access, payment.idempotencyKey(), new Provider.Charge(due.amount(), more.currency(), token, more.reference(), statement, more.returnUrl())), "buyer"));
+            return onwards(book.learn(
+                    payment.id(),
+                    provider.authorise(
+                            access,
+                            payment.idempotencyKey(),
+                            new Provider.Charge(
+                                    due.amount(),
+                                    more.currency(),
+                                    token,
+                                    more.reference(),
+                                    statement,
+                                    more.returnUrl())),
+                    "buyer"));
         } catch (Refusal e) {
             return book.put(payment.id(), PaymentState.FAILED, OWN, e.getMessage());
         } catch (Silent e) {
@@ -76,10 +100,15 @@ public class Payments {
     @Transactional
     public Payment await(Begun due, String note) {
         Payment payment = book.begin(due);
-        return payment.stateNow() == PaymentState.CREATED ? book.put(payment.id(), PaymentState.PENDING, "buyer", note) : payment;
+        return payment.stateNow() == PaymentState.CREATED
+                ? book.put(payment.id(), PaymentState.PENDING, "buyer", note)
+                : payment;
     }
 
-    /** Pays a part of an order from a voucher, in the transaction that places it. @throws Vouchers.Spent if the voucher holds less */
+    /**
+     * Pays a part of an order from a voucher, in the transaction that places it. @throws Vouchers.Spent if the voucher
+     * holds less
+     */
     @Transactional
     public void payByVoucher(long order, String shop, String code, long amount) {
         Payment payment = book.begin(new Begun(order, shop, "", VOUCHER, code, amount, true, 1));
@@ -95,7 +124,8 @@ public class Payments {
         try {
             String key = key(payment, "capture");
             book.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), OWN);
-            return carriedOut(new PaymentBook.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), OWN));
+            return carriedOut(
+                    new PaymentBook.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), OWN));
         } catch (Silent | Refusal e) {
             LOG.info("capture of payment {} stays open: {}", payment.id(), e.getMessage());
             return book.of(payment.id());
@@ -104,7 +134,8 @@ public class Payments {
 
     /** The same for the same payment, so that what happens by itself happens once. */
     private static String key(Payment payment, String what) {
-        return UUID.nameUUIDFromBytes((payment.idempotencyKey() + "/" + what).getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes((payment.idempotencyKey() + "/" + what).getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 
     /** Asks the provider how a payment stands. */
@@ -113,7 +144,8 @@ public class Payments {
             return payment;
         }
         try {
-            Optional<Provider.View> view = provider.find(gateways.access(payment.shop(), payment.gateway()), payment.idempotencyKey());
+            Optional<Provider.View> view =
+                    provider.find(gateways.access(payment.shop(), payment.gateway()), payment.idempotencyKey());
             if (view.isPresent()) {
                 return onwards(book.learn(payment.id(), view.get(), "provider"));
             }
@@ -126,7 +158,8 @@ public class Payments {
     }
 
     /**
-     * Captures, refunds or voids once for a key; of what no provider stands behind, writes down that money came or was given back.
+     * Captures, refunds or voids once for a key; of what no provider stands behind, writes down that money came or was
+     * given back.
      *
      * @throws Told if the amount cannot be moved or the provider says no
      */
@@ -134,14 +167,24 @@ public class Payments {
         if (!payment.throughProvider()) {
             return here(payment, kind, key, amount, actor);
         }
-        long most = kind == Provider.Kind.REFUND ? payment.captured() - payment.refunded() : payment.amount() - payment.captured();
-        boolean allowed = switch (kind) {
-            case CAPTURE -> payment.stateNow() == PaymentState.AUTHORISED || payment.stateNow() == PaymentState.CAPTURED;
-            case REFUND -> payment.stateNow().refundable() && payment.captured() > 0;
-            case VOID -> payment.stateNow() == PaymentState.AUTHORISED && payment.captured() == 0;
-        };
-        if (kind == Provider.Kind.CAPTURE && payment.lapsesAt() != null && payment.lapsesAt().isBefore(clock.instant())) {
-            throw new Told(HttpStatus.CONFLICT, "amount", "The authorisation has lapsed.", "Ask the buyer to pay again; their own page of the order has the link.");
+        long most = kind == Provider.Kind.REFUND
+                ? payment.captured() - payment.refunded()
+                : payment.amount() - payment.captured();
+        boolean allowed =
+                switch (kind) {
+                    case CAPTURE ->
+                        payment.stateNow() == PaymentState.AUTHORISED || payment.stateNow() == PaymentState.CAPTURED;
+                    case REFUND -> payment.stateNow().refundable() && payment.captured() > 0;
+                    case VOID -> payment.stateNow() == PaymentState.AUTHORISED && payment.captured() == 0;
+                };
+        if (kind == Provider.Kind.CAPTURE
+                && payment.lapsesAt() != null
+                && payment.lapsesAt().isBefore(clock.instant())) {
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "amount",
+                    "The authorisation has lapsed.",
+                    "Ask the buyer to pay again; their own page of the order has the link.");
         }
         if (!allowed || amount <= 0 || amount > most) {
             throw notAllowed(kind, most > 0 && allowed);
@@ -151,13 +194,21 @@ public class Payments {
             return carriedOut(new PaymentBook.Move(key, payment.id(), kind.text(), amount, actor));
         } catch (Refusal e) {
             book.settle(key, false, e.getMessage());
-            throw new Told(HttpStatus.CONFLICT, "amount", e.getMessage(), "Load the order again to see where it stands.");
+            throw new Told(
+                    HttpStatus.CONFLICT, "amount", e.getMessage(), "Load the order again to see where it stands.");
         } catch (Silent e) {
-            throw new Told(HttpStatus.BAD_GATEWAY, "amount", "The provider is not answering.", "It is noted and asked again every half minute; nothing is taken twice.");
+            throw new Told(
+                    HttpStatus.BAD_GATEWAY,
+                    "amount",
+                    "The provider is not answering.",
+                    "It is noted and asked again every half minute; nothing is taken twice.");
         }
     }
 
-    /** Money without a provider: it came, it was given back, or nobody waits for it any more. In one transaction, also when called from here. */
+    /**
+     * Money without a provider: it came, it was given back, or nobody waits for it any more. In one transaction, also
+     * when called from here.
+     */
     public Payment here(Payment payment, Provider.Kind kind, String key, long amount, String actor) {
         return transaction.execute(status -> written(payment, kind, key, amount, actor));
     }
@@ -175,14 +226,22 @@ public class Payments {
     }
 
     private static Told notAllowed(Provider.Kind kind, boolean some) {
-        return new Told(HttpStatus.CONFLICT, "amount", "The payment does not allow this " + kind.text() + ".",
+        return new Told(
+                HttpStatus.CONFLICT,
+                "amount",
+                "The payment does not allow this " + kind.text() + ".",
                 some ? "Take at most what is left of it." : "Load the order again to see where it stands.");
     }
 
     private Payment carriedOut(PaymentBook.Move move) {
         Payment payment = book.of(move.payment());
         Provider.Kind kind = Provider.Kind.of(move.kind());
-        Provider.View view = provider.move(gateways.access(payment.shop(), payment.gateway()), payment.providerRef(), kind, move.idempotencyKey(), kind == Provider.Kind.VOID ? 0 : move.amount());
+        Provider.View view = provider.move(
+                gateways.access(payment.shop(), payment.gateway()),
+                payment.providerRef(),
+                kind,
+                move.idempotencyKey(),
+                kind == Provider.Kind.VOID ? 0 : move.amount());
         Payment after = book.learn(payment.id(), view, move.actor());
         book.settle(move.idempotencyKey(), true, "");
         return after;
@@ -190,13 +249,21 @@ public class Payments {
 
     /** Takes in a webhook whose signature has been checked; a second copy changes nothing. */
     void told(String shop, String gateway, String event, Provider.View view) {
-        book.byKey(view.key()).filter(payment -> payment.shop().equals(shop) && payment.gateway().equals(gateway)).ifPresent(payment -> {
-            // Together, so that a crash in between cannot make news of it look old.
-            Payment after = transaction.execute(status -> book.firstTime(shop, event) ? book.learn(payment.id(), view, book.askedBy(payment.id()).orElse("provider")) : null);
-            if (after != null) {
-                onwards(after);
-            }
-        });
+        book.byKey(view.key())
+                .filter(payment ->
+                        payment.shop().equals(shop) && payment.gateway().equals(gateway))
+                .ifPresent(payment -> {
+                    // Together, so that a crash in between cannot make news of it look old.
+                    Payment after = transaction.execute(status -> book.firstTime(shop, event)
+                            ? book.learn(
+                                    payment.id(),
+                                    view,
+                                    book.askedBy(payment.id()).orElse("provider"))
+                            : null);
+                    if (after != null) {
+                        onwards(after);
+                    }
+                });
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -217,6 +284,7 @@ public class Payments {
             }
         }
         book.toCapture().forEach(this::onwards);
-        book.lapsed().forEach(payment -> book.put(payment.id(), PaymentState.EXPIRED, OWN, "the authorisation has lapsed"));
+        book.lapsed()
+                .forEach(payment -> book.put(payment.id(), PaymentState.EXPIRED, OWN, "the authorisation has lapsed"));
     }
 }

@@ -7,19 +7,34 @@ import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
 
 /**
- * What a provider of payments does for a shop, a card processor or a wallet. A real one is one more class like {@link HttpProvider}.
- * Amounts are minor units. Calls with the same key have one effect. Every method may throw {@link Silent} and {@link Refusal}.
+ * What a provider of payments does for a shop, a card processor or a wallet. A real one is one more class like
+ * {@link HttpProvider}. Amounts are minor units. Calls with the same key have one effect. Every method may throw
+ * {@link Silent} and {@link Refusal}.
  */
 public interface Provider {
 
-    /** How a provider sees a payment. @param state one of this house's payment states @param version grows with every change at the provider */
-    record View(String ref, String key, String state, String reason, String action, long amount, long captured, long refunded, long version) {}
+    /**
+     * How a provider sees a payment. @param state one of this house's payment states @param version grows with every
+     * change at the provider
+     */
+    record View(
+            String ref,
+            String key,
+            String state,
+            String reason,
+            String action,
+            long amount,
+            long captured,
+            long refunded,
+            long version) {}
 
     record Account(String mode, boolean approved, String publicKey) {}
 
     /** What can be done with money that was authorised. */
     enum Kind {
-        CAPTURE, REFUND, VOID;
+        CAPTURE,
+        REFUND,
+        VOID;
 
         public String text() {
             return name().toLowerCase(Locale.ROOT);
@@ -39,7 +54,7 @@ public interface Provider {
     /**
      * What a buyer is charged.
      *
-     * @param token     of a card; empty where the buyer is sent to the provider's page
+     * @param token of a card; empty where the buyer is sent to the provider's page
      * @param statement what stands on the buyer's statement; empty for what the account says
      * @param returnUrl where the buyer comes back to
      */

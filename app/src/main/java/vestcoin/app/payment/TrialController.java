@@ -18,14 +18,17 @@ import vestcoin.app.setup.Drafts;
 import vestcoin.core.payment.Gateway;
 
 /**
- * A true payment of the smallest amount through an account, step by step: authorised, captured and given back. It belongs to no
- * order. A live account moves real money there and back.
+ * A true payment of the smallest amount through an account, step by step: authorised, captured and given back. It
+ * belongs to no order. A live account moves real money there and back.
  */
 @RestController
 class TrialController {
     private static final long SMALLEST = 100;
 
-    /** @param key of a trial already begun, when the buyer's part of it is done @param cardToken from the processor's own form */
+    /**
+     * @param key of a trial already begun, when the buyer's part of it is done @param cardToken from the processor's
+     *     own form
+     */
     record Trial(Optional<String> key, Optional<String> cardToken) {
         Trial {
             key = key == null ? Optional.empty() : key;
@@ -53,26 +56,47 @@ class TrialController {
 
     @PostMapping("/api/shops/{shop}/gateways/{gateway}/trial")
     TrialSteps trial(@PathVariable String shop, @PathVariable String gateway, @RequestBody Trial trial) {
-        Gateways.GatewayView account = gateways.of(shop, gateway).filter(known -> known.state() == Gateway.TEST || known.state() == Gateway.LIVE)
-                .orElseThrow(() -> new Told(HttpStatus.CONFLICT, "gateway", "The account is not connected, so it cannot be tried.", "Enter its keys; one that waits for approval can be tried once it is approved."));
+        Gateways.GatewayView account = gateways.of(shop, gateway)
+                .filter(known -> known.state() == Gateway.TEST || known.state() == Gateway.LIVE)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT,
+                        "gateway",
+                        "The account is not connected, so it cannot be tried.",
+                        "Enter its keys; one that waits for approval can be tried once it is approved."));
         Access access = gateways.access(shop, gateway);
-        String key = trial.key().filter(given -> given.matches("trial-[0-9a-f-]{36}")).orElseGet(() -> "trial-" + UUID.randomUUID());
+        String key = trial.key()
+                .filter(given -> given.matches("trial-[0-9a-f-]{36}"))
+                .orElseGet(() -> "trial-" + UUID.randomUUID());
         List<TrialStep> steps = new ArrayList<>();
         try {
-            Provider.View view = trial.key().isPresent() ? provider.find(access, key).orElseThrow(() -> new Refusal("The provider knows of no such trial."))
-                    : provider.authorise(access, key, new Provider.Charge(SMALLEST, drafts.of(shop).document().setup().shop().currency(), trial.cardToken().orElse(""), "trial", account.statement(),
-                            ownUrl + "/desk/" + shop + "/payment"));
+            Provider.View view = trial.key().isPresent()
+                    ? provider.find(access, key).orElseThrow(() -> new Refusal("The provider knows of no such trial."))
+                    : provider.authorise(
+                            access,
+                            key,
+                            new Provider.Charge(
+                                    SMALLEST,
+                                    drafts.of(shop).document().setup().shop().currency(),
+                                    trial.cardToken().orElse(""),
+                                    "trial",
+                                    account.statement(),
+                                    ownUrl + "/desk/" + shop + "/payment"));
             if (view.state().equals("needs-buyer")) {
                 steps.add(new TrialStep("The provider asks the buyer first.", true));
                 return new TrialSteps(key, steps, Optional.of(view.action()), false);
             }
             if (!view.state().equals("authorised")) {
-                steps.add(new TrialStep("Not authorised: " + (view.reason().isEmpty() ? view.state() : view.reason()) + ".", false));
+                steps.add(new TrialStep(
+                        "Not authorised: " + (view.reason().isEmpty() ? view.state() : view.reason()) + ".", false));
                 return new TrialSteps(key, steps, Optional.empty(), false);
             }
             steps.add(new TrialStep("Authorised: the smallest amount is held.", true));
             provider.move(access, view.ref(), Provider.Kind.CAPTURE, key + "-capture", SMALLEST);
-            steps.add(new TrialStep(account.state() == Gateway.LIVE ? "Captured: it is yours for a moment." : "Captured: it would be yours.", true));
+            steps.add(new TrialStep(
+                    account.state() == Gateway.LIVE
+                            ? "Captured: it is yours for a moment."
+                            : "Captured: it would be yours.",
+                    true));
             provider.move(access, view.ref(), Provider.Kind.REFUND, key + "-refund", SMALLEST);
             steps.add(new TrialStep("Given back, all of it.", true));
             gateways.tried(shop, gateway);
@@ -80,7 +104,12 @@ class TrialController {
         } catch (Refusal e) {
             steps.add(new TrialStep("The provider refused: " + e.getMessage(), false));
         } catch (Silent e) {
-            steps.add(new TrialStep("The provider did not answer" + (account.state() == Gateway.LIVE ? "; look there whether the amount was taken, and give it back there." : "; no money moved in test mode."), false));
+            steps.add(new TrialStep(
+                    "The provider did not answer"
+                            + (account.state() == Gateway.LIVE
+                                    ? "; look there whether the amount was taken, and give it back there."
+                                    : "; no money moved in test mode."),
+                    false));
         }
         return new TrialSteps(key, steps, Optional.empty(), false);
     }

@@ -41,14 +41,37 @@ class VoucherController {
     @PostMapping("/api/shops/{shop}/vouchers")
     Shown issue(@PathVariable String shop, @RequestBody Issue issue) {
         String code = issue.currency() == null ? "" : issue.currency().toUpperCase(Locale.ROOT);
-        CurrencyUnit currency = Currencies.of(code).orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "currency", "“" + code + "” is not a currency.", "Write its three letters by ISO 4217."));
-        BigDecimal amount = Optional.ofNullable(issue.amount()).filter(given -> given.signum() > 0 && given.compareTo(MOST) <= 0 && given.stripTrailingZeros().scale() <= currency.getDecimalPlaces())
-                .orElseThrow(() -> new Told(HttpStatus.UNPROCESSABLE_CONTENT, "amount", "This is no amount a voucher can have.", "Write one above zero, as 25.00."));
-        return shown(vouchers.issue(shop, issue.code(), code, amount.setScale(currency.getDecimalPlaces()).unscaledValue().longValueExact(), gateways.mode(shop)));
+        CurrencyUnit currency = Currencies.of(code)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "currency",
+                        "“" + code + "” is not a currency.",
+                        "Write its three letters by ISO 4217."));
+        BigDecimal amount = Optional.ofNullable(issue.amount())
+                .filter(given -> given.signum() > 0
+                        && given.compareTo(MOST) <= 0
+                        && given.stripTrailingZeros().scale() <= currency.getDecimalPlaces())
+                .orElseThrow(() -> new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "amount",
+                        "This is no amount a voucher can have.",
+                        "Write one above zero, as 25.00."));
+        return shown(vouchers.issue(
+                shop,
+                issue.code(),
+                code,
+                amount.setScale(currency.getDecimalPlaces()).unscaledValue().longValueExact(),
+                gateways.mode(shop)));
     }
 
     private static Shown shown(Vouchers.Voucher voucher) {
         int digits = CurrencyUnit.of(voucher.currency()).getDecimalPlaces();
-        return new Shown(voucher.code(), voucher.currency(), BigDecimal.valueOf(voucher.issued(), digits), BigDecimal.valueOf(voucher.balance(), digits), voucher.mode(), voucher.at());
+        return new Shown(
+                voucher.code(),
+                voucher.currency(),
+                BigDecimal.valueOf(voucher.issued(), digits),
+                BigDecimal.valueOf(voucher.balance(), digits),
+                voucher.mode(),
+                voucher.at());
     }
 }

@@ -22,6 +22,7 @@ import vestcoin.core.quote.Outside;
 public class Vouchers {
     /** Letters and digits that are not taken for one another. */
     private static final String ALPHABET = "ACDEFGHJKLMNPQRTUVWXY34679";
+
     private static final int GROUPS = 3;
     private static final int GROUP = 4;
     private static final int LEAST_CODE = 10;
@@ -49,19 +50,31 @@ public class Vouchers {
     }
 
     public List<Voucher> list(String shop) {
-        return sql.sql(VOUCHER + "where shop = :shop order by at desc, code limit :most").param("shop", shop).param("most", PAGE).query(Voucher.class).list();
+        return sql.sql(VOUCHER + "where shop = :shop order by at desc, code limit :most")
+                .param("shop", shop)
+                .param("most", PAGE)
+                .query(Voucher.class)
+                .list();
     }
 
     public Optional<Voucher> find(String shop, String code) {
-        return sql.sql(VOUCHER + "where shop = :shop and code = :code").param("shop", shop).param("code", normal(code)).query(Voucher.class).optional();
+        return sql.sql(VOUCHER + "where shop = :shop and code = :code")
+                .param("shop", shop)
+                .param("code", normal(code))
+                .query(Voucher.class)
+                .optional();
     }
 
     /** The vouchers among codes typed that have something left in a currency, in the order typed, each once. */
     public List<Outside.Voucher> among(String shop, List<String> codes, String currency) {
         List<Outside.Voucher> found = new ArrayList<>();
         for (String code : codes.stream().map(Vouchers::normal).distinct().toList()) {
-            find(shop, code).filter(voucher -> voucher.currency().equals(currency) && voucher.balance() > 0)
-                    .ifPresent(voucher -> found.add(new Outside.Voucher(voucher.code(), BigDecimal.valueOf(voucher.balance(), CurrencyUnit.of(currency).getDecimalPlaces()))));
+            find(shop, code)
+                    .filter(voucher -> voucher.currency().equals(currency) && voucher.balance() > 0)
+                    .ifPresent(voucher -> found.add(new Outside.Voucher(
+                            voucher.code(),
+                            BigDecimal.valueOf(
+                                    voucher.balance(), CurrencyUnit.of(currency).getDecimalPlaces()))));
         }
         return found;
     }
@@ -70,25 +83,49 @@ public class Vouchers {
     @Transactional
     public Voucher issue(String shop, String code, String currency, long amount, String mode) {
         String named = code == null || code.isBlank() ? fresh() : normal(code);
-        if (!named.matches("[A-Z0-9][A-Z0-9-]{8,58}[A-Z0-9]") || named.replace("-", "").length() < LEAST_CODE) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "code", "“" + code + "” cannot be a code.", "Use " + LEAST_CODE + " to 60 letters and digits, with hyphens between them; who guesses tries short ones.");
+        if (!named.matches("[A-Z0-9][A-Z0-9-]{8,58}[A-Z0-9]")
+                || named.replace("-", "").length() < LEAST_CODE) {
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "code",
+                    "“" + code + "” cannot be a code.",
+                    "Use " + LEAST_CODE
+                            + " to 60 letters and digits, with hyphens between them; who guesses tries short ones.");
         }
         if (find(shop, named).isPresent()) {
-            throw new Told(HttpStatus.CONFLICT, "code", "There is a voucher “" + named + "” already.", "Choose another code.");
+            throw new Told(
+                    HttpStatus.CONFLICT, "code", "There is a voucher “" + named + "” already.", "Choose another code.");
         }
         if (amount <= 0) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "amount", "A voucher needs an amount above zero.", "Write one, as 25.00.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "amount",
+                    "A voucher needs an amount above zero.",
+                    "Write one, as 25.00.");
         }
-        sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) values (:shop, :code, :currency, :amount, :amount, :mode, :at)")
-                .param("shop", shop).param("code", named).param("currency", currency).param("amount", amount).param("mode", mode)
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
+        sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) values (:shop, :code, "
+                        + ":currency, :amount, :amount, :mode, :at)")
+                .param("shop", shop)
+                .param("code", named)
+                .param("currency", currency)
+                .param("amount", amount)
+                .param("mode", mode)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .update();
         return find(shop, named).orElseThrow();
     }
 
-    /** Takes from a voucher for a payment, in the transaction that writes the payment. @throws Spent if it holds less */
+    /**
+     * Takes from a voucher for a payment, in the transaction that writes the payment. @throws Spent if it holds less
+     */
     void take(String shop, String code, long payment, long amount) {
-        if (sql.sql("update voucher set balance = balance - :amount where shop = :shop and code = :code and balance >= :amount")
-                .param("amount", amount).param("shop", shop).param("code", code).update() == 0) {
+        if (sql.sql("update voucher set balance = balance - :amount where shop = :shop and code = :code "
+                                + "and balance >= :amount")
+                        .param("amount", amount)
+                        .param("shop", shop)
+                        .param("code", code)
+                        .update()
+                == 0) {
             throw new Spent(code);
         }
         write(shop, code, payment, -amount);
@@ -96,13 +133,23 @@ public class Vouchers {
 
     /** Gives back to the voucher a payment was made with. */
     void giveBack(String shop, String code, long payment, long amount) {
-        sql.sql("update voucher set balance = balance + :amount where shop = :shop and code = :code").param("amount", amount).param("shop", shop).param("code", code).update();
+        sql.sql("update voucher set balance = balance + :amount where shop = :shop and code = :code")
+                .param("amount", amount)
+                .param("shop", shop)
+                .param("code", code)
+                .update();
         write(shop, code, payment, amount);
     }
 
     private void write(String shop, String code, long payment, long amount) {
-        sql.sql("insert into voucher_move(shop, code, payment, amount, at) values (:shop, :code, :payment, :amount, :at)").param("shop", shop).param("code", code)
-                .param("payment", payment).param("amount", amount).param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
+        sql.sql("insert into voucher_move(shop, code, payment, amount, at) values (:shop, :code, :payment, "
+                        + ":amount, :at)")
+                .param("shop", shop)
+                .param("code", code)
+                .param("payment", payment)
+                .param("amount", amount)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .update();
     }
 
     private String fresh() {

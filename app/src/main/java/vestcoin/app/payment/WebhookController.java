@@ -36,14 +36,29 @@ class WebhookController {
     }
 
     @PostMapping("/hooks/{shop}/{gateway}")
-    ResponseEntity<Void> hook(@PathVariable String shop, @PathVariable String gateway, @RequestBody String body,
-            @RequestHeader(name = "Sent-At", defaultValue = "") String sentAt, @RequestHeader(name = "Signature", defaultValue = "") String signature) {
+    ResponseEntity<Void> hook(
+            @PathVariable String shop,
+            @PathVariable String gateway,
+            @RequestBody String body,
+            @RequestHeader(name = "Sent-At", defaultValue = "") String sentAt,
+            @RequestHeader(name = "Signature", defaultValue = "") String signature) {
         String secret = gateways.webhookSecret(shop, gateway).orElse("");
         if (secret.isEmpty() || !sentAt.matches("\\d{1,12}") || !genuine(secret, sentAt, body, signature)) {
-            throw new Told(HttpStatus.UNAUTHORIZED, "signature", "The signature does not fit the message.", "Sign time and body with this account's webhook secret.");
+            throw new Told(
+                    HttpStatus.UNAUTHORIZED,
+                    "signature",
+                    "The signature does not fit the message.",
+                    "Sign time and body with this account's webhook secret.");
         }
-        if (Duration.between(Instant.ofEpochSecond(Long.parseLong(sentAt)), clock.instant()).abs().compareTo(TOLERANCE) > 0) {
-            throw new Told(HttpStatus.UNAUTHORIZED, "sent-at", "The message is older than five minutes.", "Send it again with the present time.");
+        if (Duration.between(Instant.ofEpochSecond(Long.parseLong(sentAt)), clock.instant())
+                        .abs()
+                        .compareTo(TOLERANCE)
+                > 0) {
+            throw new Told(
+                    HttpStatus.UNAUTHORIZED,
+                    "sent-at",
+                    "The message is older than five minutes.",
+                    "Send it again with the present time.");
         }
         JsonNode message = Json.tree(body);
         payments.told(shop, gateway, message.path("event").asString(""), HttpProvider.view(message.path("payment")));
@@ -55,7 +70,9 @@ class WebhookController {
             Mac mac = Mac.getInstance("HmacSHA256");
             mac.init(new SecretKeySpec(secret.getBytes(StandardCharsets.UTF_8), "HmacSHA256"));
             byte[] expected = mac.doFinal((time + "." + body).getBytes(StandardCharsets.UTF_8));
-            return MessageDigest.isEqual(HexFormat.of().formatHex(expected).getBytes(StandardCharsets.UTF_8), signature.getBytes(StandardCharsets.UTF_8));
+            return MessageDigest.isEqual(
+                    HexFormat.of().formatHex(expected).getBytes(StandardCharsets.UTF_8),
+                    signature.getBytes(StandardCharsets.UTF_8));
         } catch (GeneralSecurityException e) {
             throw new IllegalStateException(e);
         }

@@ -9,8 +9,8 @@ import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op;
 
 /**
- * The whys of a quote, each figure once. Figures share their operands, so written out as trees a few discounts would make
- * a document of megabytes.
+ * The whys of a quote, each figure once. Figures share their operands, so written out as trees a few discounts would
+ * make a document of megabytes.
  */
 public final class Figures {
     /**

@@ -20,8 +20,15 @@ import vestcoin.core.terms.Terms;
 /** Withdrawing on the order's own page (Directive 2011/83/EU, Article 11a), and what the seller sees of it. */
 @RestController
 class WithdrawalController {
-    /** @param open what can be declared now @param until last day for it @param declared before @param excluded lines that do not come back, and why */
-    record MayReturn(Optional<Returning.Kind> open, Optional<LocalDate> until, List<Withdrawals.Declared> declared, Map<Integer, Terms.Exclusion> excluded) {}
+    /**
+     * @param open what can be declared now @param until last day for it @param declared before @param excluded lines
+     *     that do not come back, and why
+     */
+    record MayReturn(
+            Optional<Returning.Kind> open,
+            Optional<LocalDate> until,
+            List<Withdrawals.Declared> declared,
+            Map<Integer, Terms.Exclusion> excluded) {}
 
     /** @param lines places in the quote; all when empty */
     record Declaring(Set<Integer> lines, String note) {
@@ -46,7 +53,11 @@ class WithdrawalController {
     MayReturn may(@PathVariable String token) {
         Orders.Order order = find(token);
         Optional<Returning> open = withdrawals.open(order);
-        return new MayReturn(open.map(Returning::kind), open.flatMap(Returning::until), withdrawals.ofOrder(order.id()), withdrawals.excluded(order));
+        return new MayReturn(
+                open.map(Returning::kind),
+                open.flatMap(Returning::until),
+                withdrawals.ofOrder(order.id()),
+                withdrawals.excluded(order));
     }
 
     @PostMapping("/api/counter/orders/{token}/withdrawal")
@@ -58,7 +69,10 @@ class WithdrawalController {
     @GetMapping("/api/shops/{shop}/orders/{number}/withdrawals")
     List<Wished> list(@PathVariable String shop, @PathVariable int number) {
         Orders.Order order = find(shop, number);
-        return withdrawals.ofOrder(order.id()).stream().map(declared -> new Wished(declared, declared.settledAt().isPresent() ? Map.of() : withdrawals.owed(order, declared))).toList();
+        return withdrawals.ofOrder(order.id()).stream()
+                .map(declared -> new Wished(
+                        declared, declared.settledAt().isPresent() ? Map.of() : withdrawals.owed(order, declared)))
+                .toList();
     }
 
     @PostMapping("/api/shops/{shop}/orders/{number}/withdrawals/{id}/settled")
@@ -68,10 +82,20 @@ class WithdrawalController {
     }
 
     private Orders.Order find(String token) {
-        return orders.byToken(token).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "token", "There is no such order.", "Open the link from the receipt again."));
+        return orders.byToken(token)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "token",
+                        "There is no such order.",
+                        "Open the link from the receipt again."));
     }
 
     private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number).orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "number", "There is no order " + number + ".", "Choose one from the list."));
+        return orders.byNumber(shop, number)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "number",
+                        "There is no order " + number + ".",
+                        "Choose one from the list."));
     }
 }

@@ -30,16 +30,22 @@ public final class BackupCommand {
     private abstract static class Sealed implements Callable<Integer> {
         private static final int SHORTEST = 12;
 
-        @Option(names = "--passphrase-file", description = "File whose first line is the passphrase; else VEST_COIN_PASSPHRASE, else it is asked for.")
+        @Option(
+                names = "--passphrase-file",
+                description =
+                        "File whose first line is the passphrase; else VEST_COIN_PASSPHRASE, else it is asked for.")
         Path passphraseFile;
 
         char[] passphrase() throws IOException {
-            String given = passphraseFile != null ? Files.readAllLines(passphraseFile).stream().findFirst().orElse("") : System.getenv("VEST_COIN_PASSPHRASE");
+            String given = passphraseFile != null
+                    ? Files.readAllLines(passphraseFile).stream().findFirst().orElse("")
+                    : System.getenv("VEST_COIN_PASSPHRASE");
             if (given == null && System.console() != null) {
                 given = new String(System.console().readPassword("Passphrase: "));
             }
             if (given == null || given.length() < SHORTEST) {
-                throw new StartRefused("A backup is sealed by a passphrase of at least " + SHORTEST + " characters. Give it by --passphrase-file, or in VEST_COIN_PASSPHRASE.");
+                throw new StartRefused("A backup is sealed by a passphrase of at least " + SHORTEST
+                        + " characters. Give it by --passphrase-file, or in VEST_COIN_PASSPHRASE.");
             }
             return given.toCharArray();
         }
@@ -58,7 +64,10 @@ public final class BackupCommand {
         abstract void run() throws Exception;
     }
 
-    @Command(name = "backup", description = "Writes a sealed backup of a running Vest Coin.", mixinStandardHelpOptions = true)
+    @Command(
+            name = "backup",
+            description = "Writes a sealed backup of a running Vest Coin.",
+            mixinStandardHelpOptions = true)
     public static final class Take extends Sealed {
         @Option(names = "--to", required = true, description = "File to write; it must not be there yet.")
         Path to;
@@ -78,32 +87,44 @@ public final class BackupCommand {
             Path fresh = to.resolveSibling(to.getFileName() + ".part");
             Files.deleteIfExists(fresh);
             Files.createFile(fresh, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-            try (InputStream archive = archive(); OutputStream out = Files.newOutputStream(fresh, Set.of(StandardOpenOption.WRITE).toArray(StandardOpenOption[]::new))) {
+            try (InputStream archive = archive();
+                    OutputStream out = Files.newOutputStream(
+                            fresh, Set.of(StandardOpenOption.WRITE).toArray(StandardOpenOption[]::new))) {
                 Backup.seal(archive, out, passphrase);
             } catch (ConnectException e) {
-                throw new StartRefused("The Vest Coin of " + data + " is not running. Start it; a backup is taken while it runs.");
+                throw new StartRefused(
+                        "The Vest Coin of " + data + " is not running. Start it; a backup is taken while it runs.");
             } catch (IOException | RuntimeException e) {
                 Files.deleteIfExists(fresh);
                 throw e;
             }
             Files.move(fresh, to, StandardCopyOption.ATOMIC_MOVE);
-            System.out.println("Backup written to " + to + ", " + Files.size(to) / 1000 + " kB. Keep the passphrase elsewhere: without it nobody can open it.");
+            System.out.println("Backup written to " + to + ", " + Files.size(to) / 1000
+                    + " kB. Keep the passphrase elsewhere: without it nobody can open it.");
         }
 
         private InputStream archive() throws IOException, InterruptedException {
             String at = Instant.now().toString();
-            String port = Files.readString(data.resolve(ServeCommand.RUNNING_AT)).strip();
-            HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/local/backup")).header("X-Asked", at + " " + new Vault(data).mark("backup " + at))
-                    .POST(HttpRequest.BodyPublishers.noBody()).build();
-            HttpResponse<InputStream> answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
+            String port =
+                    Files.readString(data.resolve(ServeCommand.RUNNING_AT)).strip();
+            HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/local/backup"))
+                    .header("X-Asked", at + " " + new Vault(data).mark("backup " + at))
+                    .POST(HttpRequest.BodyPublishers.noBody())
+                    .build();
+            HttpResponse<InputStream> answer =
+                    HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
             if (answer.statusCode() != 200) {
-                throw new StartRefused("What answers on port " + port + " is another Vest Coin than that of " + data + ".");
+                throw new StartRefused(
+                        "What answers on port " + port + " is another Vest Coin than that of " + data + ".");
             }
             return answer.body();
         }
     }
 
-    @Command(name = "restore", description = "Brings a backup back into an empty folder.", mixinStandardHelpOptions = true)
+    @Command(
+            name = "restore",
+            description = "Brings a backup back into an empty folder.",
+            mixinStandardHelpOptions = true)
     public static final class Bring extends Sealed {
         @Option(names = "--from", required = true, description = "The backup.")
         Path from;

@@ -39,14 +39,20 @@ final class Before {
             throw new StartRefused("The folder " + folder + " cannot be made. Choose another with --data.");
         }
         Path database = folder.resolve("vest-coin.mv.db");
-        if (!Files.isDirectory(folder) || !Files.isWritable(folder) || Files.exists(database) && !Files.isWritable(database)) {
-            throw new StartRefused("The folder " + folder + " cannot be written to. Give it to who runs Vest Coin, or choose another with --data.");
+        if (!Files.isDirectory(folder)
+                || !Files.isWritable(folder)
+                || Files.exists(database) && !Files.isWritable(database)) {
+            throw new StartRefused("The folder " + folder
+                    + " cannot be written to. Give it to who runs Vest Coin, or choose another with --data.");
         }
         if (Files.exists(database) && !Files.exists(folder.resolve("vault.key"))) {
-            throw new StartRefused("The key file " + folder.resolve("vault.key") + " is missing, without which the keys kept in the database cannot be read. Put it back from a backup.");
+            throw new StartRefused("The key file " + folder.resolve("vault.key")
+                    + " is missing, without which the keys kept in the database cannot be read. Put it back "
+                    + "from a backup.");
         }
         if (!Files.exists(database) && Files.exists(folder.resolve("vest-coin.mark"))) {
-            throw new StartRefused("The database " + database + " is missing, though there was one. Restore the last backup into an empty folder.");
+            throw new StartRefused("The database " + database
+                    + " is missing, though there was one. Restore the last backup into an empty folder.");
         }
     }
 
@@ -60,29 +66,38 @@ final class Before {
                 return "Port " + port + " is taken. Choose another with --port.";
             }
             if (cause instanceof AccessDeniedException) {
-                return "The folder " + folder + " cannot be written to. Give it to who runs Vest Coin, or choose another with --data.";
+                return "The folder " + folder
+                        + " cannot be written to. Give it to who runs Vest Coin, or choose another with --data.";
             }
             if (cause instanceof SQLException database) {
                 if (database.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1) {
-                    return "The folder " + folder + " is in use by another Vest Coin. End that one, or choose another folder with --data.";
+                    return "The folder " + folder
+                            + " is in use by another Vest Coin. End that one, or choose another folder with --data.";
                 }
-                if (database.getErrorCode() == ErrorCode.FILE_CORRUPTED_1 || database.getErrorCode() == ErrorCode.IO_EXCEPTION_1 || database.getErrorCode() == ErrorCode.IO_EXCEPTION_2
+                if (database.getErrorCode() == ErrorCode.FILE_CORRUPTED_1
+                        || database.getErrorCode() == ErrorCode.IO_EXCEPTION_1
+                        || database.getErrorCode() == ErrorCode.IO_EXCEPTION_2
                         || database.getErrorCode() == ErrorCode.FILE_VERSION_ERROR_1) {
-                    return "The database in " + folder + " is damaged and cannot be opened. Restore the last backup into an empty folder.";
+                    return "The database in " + folder
+                            + " is damaged and cannot be opened. Restore the last backup into an empty folder.";
                 }
             }
-            if (cause instanceof FlywayException newer && String.valueOf(newer.getMessage()).contains("not resolved locally")) {
-                return "The database in " + folder + " is newer than this program. Use the version of Vest Coin that made it, or a later one.";
+            if (cause instanceof FlywayException newer
+                    && String.valueOf(newer.getMessage()).contains("not resolved locally")) {
+                return "The database in " + folder
+                        + " is newer than this program. Use the version of Vest Coin that made it, or a later one.";
             }
         }
         if (folder.toFile().getUsableSpace() < 1_000_000) {
             return "The disk is full. Make room and start again.";
         }
-        return "It could not be started, for a reason nobody foresaw; the details are in " + details(failure, folder) + ".";
+        return "It could not be started, for a reason nobody foresaw; the details are in " + details(failure, folder)
+                + ".";
     }
 
     private static Path details(Throwable failure, Path folder) {
-        Path file = (Files.isWritable(folder) ? folder : Path.of(System.getProperty("java.io.tmpdir"))).resolve("vest-coin-start.log");
+        Path file = (Files.isWritable(folder) ? folder : Path.of(System.getProperty("java.io.tmpdir")))
+                .resolve("vest-coin-start.log");
         try (PrintWriter out = new PrintWriter(Files.newBufferedWriter(file))) {
             failure.printStackTrace(out);
         } catch (IOException e) {

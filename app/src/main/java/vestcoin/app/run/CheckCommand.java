@@ -17,12 +17,17 @@ import vestcoin.core.payment.Gateway;
 import vestcoin.core.setup.Compiled;
 
 /** Checks a setup file. A file says nothing of gateways, so those it names are taken as connected. */
-@Command(name = "check", description = "Prints the findings of a setup; status 1 if any blocks opening, 2 and a sentence on bad input.", mixinStandardHelpOptions = true)
+@Command(
+        name = "check",
+        description = "Prints the findings of a setup; status 1 if any blocks opening, 2 and a sentence on bad input.",
+        mixinStandardHelpOptions = true)
 public final class CheckCommand implements Callable<Integer> {
     @Option(names = "--setup", required = true)
     Path setup;
 
-    @Option(names = "--at", description = "The instant rates are looked up for, as 2026-11-25T10:00:00Z; now without it.")
+    @Option(
+            names = "--at",
+            description = "The instant rates are looked up for, as 2026-11-25T10:00:00Z; now without it.")
     Instant at;
 
     @Override
@@ -30,11 +35,13 @@ public final class CheckCommand implements Callable<Integer> {
         Inputs inputs = new Inputs();
         return inputs.run(() -> {
             Compiled compiled = inputs.setup(setup).compiled();
-            Map<String, Gateway> connected = compiled.setup().payment().methods().stream().flatMap(method -> method.gateway().stream())
+            Map<String, Gateway> connected = compiled.setup().payment().methods().stream()
+                    .flatMap(method -> method.gateway().stream())
                     .collect(Collectors.toMap(id -> id, id -> Gateway.TEST, (a, b) -> a));
             List<Finding> findings = Check.of(compiled, new Known(at == null ? Instant.now() : at, connected));
             for (Finding finding : findings) {
-                System.out.println(Json.named(finding.severity()) + "  " + finding.path() + "  " + finding.sentence() + " " + finding.remedy());
+                System.out.println(Json.named(finding.severity()) + "  " + finding.path() + "  " + finding.sentence()
+                        + " " + finding.remedy());
             }
             if (findings.isEmpty()) {
                 System.out.println("Nothing to say.");

@@ -18,7 +18,10 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Compiled;
 
 /** Prices a folder of orders under two setups and prints every figure that differs. */
-@Command(name = "compare", description = "Prints what a change of setup does to orders; a table, or JSON.", mixinStandardHelpOptions = true)
+@Command(
+        name = "compare",
+        description = "Prints what a change of setup does to orders; a table, or JSON.",
+        mixinStandardHelpOptions = true)
 public final class CompareCommand implements Callable<Integer> {
     @Option(names = "--before", required = true)
     Path before;
@@ -40,7 +43,11 @@ public final class CompareCommand implements Callable<Integer> {
             Compiled is = inputs.setup(after).compiled();
             Map<String, Order> compared = orders(inputs);
             List<Comparison.Difference> differences = Comparison.of(was, is, compared);
-            System.out.print(json ? Json.pretty(differences) : table(differences) + (compared.size() - differences.size()) + " of " + compared.size() + " orders do not change.\n");
+            System.out.print(
+                    json
+                            ? Json.pretty(differences)
+                            : table(differences) + (compared.size() - differences.size()) + " of " + compared.size()
+                                    + " orders do not change.\n");
             return 0;
         });
     }
@@ -48,7 +55,9 @@ public final class CompareCommand implements Callable<Integer> {
     private Map<String, Order> orders(Inputs inputs) throws IOException {
         Map<String, Order> read = new TreeMap<>();
         try (Stream<Path> files = Files.list(orders)) {
-            for (Path file : files.filter(each -> each.toString().endsWith(".order.json")).sorted().toList()) {
+            for (Path file : files.filter(each -> each.toString().endsWith(".order.json"))
+                    .sorted()
+                    .toList()) {
                 read.put(file.getFileName().toString().replace(".order.json", ""), inputs.order(file));
             }
         }
@@ -60,11 +69,16 @@ public final class CompareCommand implements Callable<Integer> {
         for (Comparison.Difference difference : differences) {
             text.append(difference.order()).append('\n');
             for (Comparison.Row row : difference.rows()) {
-                text.append("  %-48s %12s %12s %12s%n".formatted(row.what(), plain(row.before()), plain(row.after()), change(row)));
+                text.append("  %-48s %12s %12s %12s%n"
+                        .formatted(row.what(), plain(row.before()), plain(row.after()), change(row)));
             }
             if (!difference.before().equals(difference.after())) {
-                text.append("  before: ").append(difference.before().isEmpty() ? "can be placed" : String.join(" ", difference.before())).append('\n');
-                text.append("  after:  ").append(difference.after().isEmpty() ? "can be placed" : String.join(" ", difference.after())).append('\n');
+                text.append("  before: ")
+                        .append(difference.before().isEmpty() ? "can be placed" : String.join(" ", difference.before()))
+                        .append('\n');
+                text.append("  after:  ")
+                        .append(difference.after().isEmpty() ? "can be placed" : String.join(" ", difference.after()))
+                        .append('\n');
             }
         }
         return text.toString();

@@ -18,7 +18,9 @@ import vestcoin.app.format.Schemas;
 import vestcoin.app.setup.Document;
 import vestcoin.app.storefront.StructuredData;
 
-/** Writes the contract: the description of the HTTP API and the JSON Schemas of the documents, generated from the code. */
+/**
+ * Writes the contract: the description of the HTTP API and the JSON Schemas of the documents, generated from the code.
+ */
 @Command(name = "contract", hidden = true, description = "Writes docs/formats from the code.")
 public final class ContractCommand implements Callable<Integer> {
     /** What {@link #store} is kept as, among the examples. */
@@ -38,7 +40,8 @@ public final class ContractCommand implements Callable<Integer> {
         try (ServerSocket socket = new ServerSocket(0)) {
             port = socket.getLocalPort();
         }
-        try (ConfigurableApplicationContext context = ServeCommand.application(port, data, "http://127.0.0.1:1", "--springdoc.api-docs.enabled=true")) {
+        try (ConfigurableApplicationContext context =
+                ServeCommand.application(port, data, "http://127.0.0.1:1", "--springdoc.api-docs.enabled=true")) {
             Files.writeString(out.resolve("openapi.json"), openApi(port));
         }
         return 0;
@@ -46,13 +49,19 @@ public final class ContractCommand implements Callable<Integer> {
 
     /** The demo shop as schema.org data, at an instant that is always the same. */
     public static String store() {
-        return Json.pretty(StructuredData.of(Document.parse(DemoShop.setupFile()).compiled(), "https://shop.example/shops/" + DemoShop.SHOP, Instant.parse("2026-11-25T10:00:00Z")));
+        return Json.pretty(StructuredData.of(
+                Document.parse(DemoShop.setupFile()).compiled(),
+                "https://shop.example/shops/" + DemoShop.SHOP,
+                Instant.parse("2026-11-25T10:00:00Z")));
     }
 
     /** The description as the running application gives it, in a stable form. */
     public static String openApi(int port) throws IOException, InterruptedException {
-        HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/openapi")).build(),
-                HttpResponse.BodyHandlers.ofString());
+        HttpResponse<String> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/openapi"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString());
         return Json.pretty(Json.tree(answer.body()));
     }
 }

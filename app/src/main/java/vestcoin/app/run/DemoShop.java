@@ -64,8 +64,19 @@ public class DemoShop {
     private final Snippets snippets;
     private final Clock clock;
 
-    DemoShop(People people, Drafts drafts, Editions editions, Doors doors, Gateways gateways, Links links, Circumstances circumstances, Vouchers vouchers, Placing placing,
-            Payments payments, Snippets snippets, Clock clock) {
+    DemoShop(
+            People people,
+            Drafts drafts,
+            Editions editions,
+            Doors doors,
+            Gateways gateways,
+            Links links,
+            Circumstances circumstances,
+            Vouchers vouchers,
+            Placing placing,
+            Payments payments,
+            Snippets snippets,
+            Clock clock) {
         this.people = people;
         this.drafts = drafts;
         this.editions = editions;
@@ -87,7 +98,8 @@ public class DemoShop {
                 Vest Coin, with the demo shop Tern & Tether
                   the desk            %s/desk
                   the counter         %s/counter/%s
-                  simulated services  http://127.0.0.1:%d   (cards, wallet, carrier, bank, post room …; the test cards are listed there)
+                  simulated services  http://127.0.0.1:%d   (cards, wallet, carrier, bank, post room …; the test \
+                  cards are listed there)
                   sign in with        %s   %s
                 Ends with Ctrl+C.""".formatted(at, at, SHOP, port + 1, EMAIL, PASSWORD);
     }
@@ -108,56 +120,139 @@ public class DemoShop {
         }
         drafts.create(SHOP, Document.parse(setupFile()));
         people.letIn(people.add(EMAIL, PASSWORD), SHOP);
-        String url = gateways.connect(SHOP, "cards", new Gateways.Keys(Gateways.With.CARDS, Optional.of("test"), CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "TERN & TETHER")).url();
-        gateways.connect(SHOP, "purse", new Gateways.Keys(Gateways.With.WALLET, Optional.of("test"), Wallet.TEST_PUBLIC, Wallet.TEST_SECRET, ""));
+        String url = gateways.connect(
+                        SHOP,
+                        "cards",
+                        new Gateways.Keys(
+                                Gateways.With.CARDS,
+                                Optional.of("test"),
+                                CardProcessor.TEST_PUBLIC,
+                                CardProcessor.TEST_SECRET,
+                                "TERN & TETHER"))
+                .url();
+        gateways.connect(
+                SHOP,
+                "purse",
+                new Gateways.Keys(
+                        Gateways.With.WALLET, Optional.of("test"), Wallet.TEST_PUBLIC, Wallet.TEST_SECRET, ""));
         links.connect(SHOP, Links.Kind.CARRIER, links.candidate(Links.Kind.CARRIER, Carrier.KEY));
         vouchers.issue(SHOP, "GIFT-KITE-2026", "EUR", VOUCHER_CENTS, "test");
         Editions.Edition edition = editions.publish(SHOP, EMAIL);
         // In test mode, which no seller could open; every order says so.
         doors.open(SHOP);
-        PaymentBook.Payment first = buy(edition, url, "Aoife Ní Mháille", "aoife@buyers.example", "12 Example Quay", "Cork", Destination.of("IE", "T12 X2A0"),
-                List.of(new Line("delta-kite", BigDecimal.ONE, Map.of("size", "large")), Line.of("kites-you-can-build", 1)), "tube");
-        PaymentBook.Payment second = buy(edition, url, "Jonas Beispiel", "jonas@buyers.example", "Musterweg 4", "Berlin", Destination.of("DE", "10115"),
-                List.of(Line.of("box-kite", 1)), "tube");
-        buy(edition, url, "Rowan Placeholder", "rowan@buyers.example", "1 Sample Street", "Belfast", Destination.of("GB", "BT1 5GS"),
-                List.of(Line.of("kites-you-can-build", 2)), "letter");
-        buy(edition, url, "Sam Specimen", "sam@buyers.example", "99 Example Avenue", "Asheville", new Destination("US", Optional.of("US-NC"), Optional.of("28801")),
-                List.of(Line.of("printed-plans", 1), Line.of("parafoil", 1)), "tube");
+        PaymentBook.Payment first = buy(
+                edition,
+                url,
+                "Aoife Ní Mháille",
+                "aoife@buyers.example",
+                "12 Example Quay",
+                "Cork",
+                Destination.of("IE", "T12 X2A0"),
+                List.of(
+                        new Line("delta-kite", BigDecimal.ONE, Map.of("size", "large")),
+                        Line.of("kites-you-can-build", 1)),
+                "tube");
+        PaymentBook.Payment second = buy(
+                edition,
+                url,
+                "Jonas Beispiel",
+                "jonas@buyers.example",
+                "Musterweg 4",
+                "Berlin",
+                Destination.of("DE", "10115"),
+                List.of(Line.of("box-kite", 1)),
+                "tube");
+        buy(
+                edition,
+                url,
+                "Rowan Placeholder",
+                "rowan@buyers.example",
+                "1 Sample Street",
+                "Belfast",
+                Destination.of("GB", "BT1 5GS"),
+                List.of(Line.of("kites-you-can-build", 2)),
+                "letter");
+        buy(
+                edition,
+                url,
+                "Sam Specimen",
+                "sam@buyers.example",
+                "99 Example Avenue",
+                "Asheville",
+                new Destination("US", Optional.of("US-NC"), Optional.of("28801")),
+                List.of(Line.of("printed-plans", 1), Line.of("parafoil", 1)),
+                "tube");
         payments.move(first, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), first.amount(), EMAIL);
-        PaymentBook.Payment captured = payments.move(second, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), second.amount(), EMAIL);
+        PaymentBook.Payment captured =
+                payments.move(second, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), second.amount(), EMAIL);
         payments.move(captured, Provider.Kind.REFUND, UUID.randomUUID().toString(), 2000, EMAIL);
     }
 
-    /** What somebody who writes about kites would paste into a page of their own: a product to choose from, an amount to choose, a bundle. */
+    /**
+     * What somebody who writes about kites would paste into a page of their own: a product to choose from, an amount to
+     * choose, a bundle.
+     */
     public Optional<String> elsewhere() {
         return editions.live(SHOP).map(edition -> {
             Document document = edition.document();
-            String forms = document.setup().goods().products().stream().filter(product -> product.id().equals("delta-kite") || product.kind() == Product.Kind.DONATION)
-                    .map(product -> snippets.form(SHOP, document, product, List.of()).html()).collect(Collectors.joining("\n"));
-            String bundles = document.setup().rehearsal().baskets().stream().limit(1)
-                    .map(basket -> "<p>" + snippets.bundle(SHOP, document, basket.name(), basket.lines(), List.of()).html() + "</p>").collect(Collectors.joining("\n"));
+            String forms = document.setup().goods().products().stream()
+                    .filter(product -> product.id().equals("delta-kite") || product.kind() == Product.Kind.DONATION)
+                    .map(product ->
+                            snippets.form(SHOP, document, product, List.of()).html())
+                    .collect(Collectors.joining("\n"));
+            String bundles = document.setup().rehearsal().baskets().stream()
+                    .limit(1)
+                    .map(basket -> "<p>"
+                            + snippets.bundle(SHOP, document, basket.name(), basket.lines(), List.of())
+                                    .html() + "</p>")
+                    .collect(Collectors.joining("\n"));
             return forms + "\n" + bundles;
         });
     }
 
-    private PaymentBook.Payment buy(Editions.Edition edition, String url, String name, String email, String street, String city, Destination to, List<Line> lines, String delivery)
+    private PaymentBook.Payment buy(
+            Editions.Edition edition,
+            String url,
+            String name,
+            String email,
+            String street,
+            String city,
+            Destination to,
+            List<Line> lines,
+            String delivery)
             throws IOException {
-        Order order = circumstances.around(SHOP, edition.document().compiled(),
-                new Order(clock.instant(), lines, to, Optional.of(delivery), Optional.of("card"), gateways.states(SHOP)));
+        Order order = circumstances.around(
+                SHOP,
+                edition.document().compiled(),
+                new Order(
+                        clock.instant(), lines, to, Optional.of(delivery), Optional.of("card"), gateways.states(SHOP)));
         QuoteView quote = edition.document().quote(order);
         if (!quote.missing().isEmpty()) {
             throw new IllegalStateException(name + ": " + quote.missing());
         }
-        Orders.Order placed = placing.place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact(name, email, List.of(street), city),
-                new Placing.Agreed(edition.document().setup().shop().language(), Policies.toAgree(edition.document().setup())), false);
+        Orders.Order placed = placing.place(
+                edition,
+                UUID.randomUUID().toString(),
+                order,
+                quote,
+                new Placing.Contact(name, email, List.of(street), city),
+                new Placing.Agreed(
+                        edition.document().setup().shop().language(),
+                        Policies.toAgree(edition.document().setup())),
+                false);
         return placing.pay(placed, token(url));
     }
 
     private static String token(String url) throws IOException {
         try {
             String body = "{\"number\":\"" + TestCard.APPROVED.number() + "\"}";
-            HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(url + "/v1/tokens"))
-                    .header("Authorization", "Bearer " + CardProcessor.TEST_PUBLIC).POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> answer = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(url + "/v1/tokens"))
+                                    .header("Authorization", "Bearer " + CardProcessor.TEST_PUBLIC)
+                                    .POST(HttpRequest.BodyPublishers.ofString(body))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString());
             return Json.tree(answer.body()).path("token").asString();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -45,7 +45,8 @@ final class Inputs {
             return command.call();
         } catch (Refused refused) {
             for (Problem problem : refused.problems()) {
-                System.err.println(reading + (problem.path().isEmpty() ? "" : ", " + problem.path()) + ": " + problem.sentence() + " " + problem.remedy());
+                System.err.println(reading + (problem.path().isEmpty() ? "" : ", " + problem.path()) + ": "
+                        + problem.sentence() + " " + problem.remedy());
             }
         } catch (IOException e) {
             System.err.println(reading + ": the file cannot be read. Check its name.");

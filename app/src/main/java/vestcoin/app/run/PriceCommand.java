@@ -9,7 +9,10 @@ import vestcoin.app.setup.Document;
 import vestcoin.core.quote.Order;
 
 /** Prices one order file under one setup file and prints the quote. */
-@Command(name = "price", description = "Prints the quote of an order under a setup as JSON; status 2 and a sentence on bad input.", mixinStandardHelpOptions = true)
+@Command(
+        name = "price",
+        description = "Prints the quote of an order under a setup as JSON; status 2 and a sentence on bad input.",
+        mixinStandardHelpOptions = true)
 public final class PriceCommand implements Callable<Integer> {
     @Option(names = "--setup", required = true)
     Path setup;
@@ -17,7 +20,11 @@ public final class PriceCommand implements Callable<Integer> {
     @Option(names = "--order", required = true)
     Path order;
 
-    @Option(names = "--rates", description = "Exchange rates, as the European Central Bank publishes them; used unless the order brings its own.")
+    @Option(
+            names = "--rates",
+            description =
+                    "Exchange rates, as the European Central Bank publishes them; used unless the order brings its "
+                            + "own.")
     Path rates;
 
     @Override

@@ -26,7 +26,9 @@ public final class ServeCommand {
 
     /** What both ways of running share. */
     private abstract static class Serve implements Callable<Integer> {
-        @Option(names = "--port", description = "Port on 127.0.0.1 (${DEFAULT-VALUE}); the simulated services take the next one.")
+        @Option(
+                names = "--port",
+                description = "Port on 127.0.0.1 (${DEFAULT-VALUE}); the simulated services take the next one.")
         int port = 8640;
 
         @Option(names = "--data", description = "Folder of the data.")
@@ -53,8 +55,12 @@ public final class ServeCommand {
                     shop.elsewhere().ifPresent(services.elsewhere()::show);
                     System.out.println(DemoShop.welcome(port));
                 } else {
-                    String first = context.getBean(People.class).none() ? "\nThe first visit gives this code: " + context.getBean(FirstCode.class).text() : "";
-                    System.out.println("\nVest Coin: http://127.0.0.1:" + port + "/desk" + first + "\nEnds with Ctrl+C.");
+                    String first = context.getBean(People.class).none()
+                            ? "\nThe first visit gives this code: "
+                                    + context.getBean(FirstCode.class).text()
+                            : "";
+                    System.out.println(
+                            "\nVest Coin: http://127.0.0.1:" + port + "/desk" + first + "\nEnds with Ctrl+C.");
                 }
                 return RUNNING;
             } catch (Exception e) {
@@ -64,9 +70,13 @@ public final class ServeCommand {
         }
     }
 
-    /** Starts the application on a port of 127.0.0.1. @param services where the services outside answer @param more settings */
+    /**
+     * Starts the application on a port of 127.0.0.1. @param services where the services outside answer @param more
+     * settings
+     */
     public static ConfigurableApplicationContext application(int port, Path data, String services, String... more) {
-        List<String> arguments = new ArrayList<>(List.of("--server.port=" + port, "--vest-coin.data=" + data, "--vest-coin.services=" + services));
+        List<String> arguments = new ArrayList<>(
+                List.of("--server.port=" + port, "--vest-coin.data=" + data, "--vest-coin.services=" + services));
         arguments.addAll(List.of(more));
         SpringApplication application = new SpringApplication(VestCoin.class);
         // Why it does not start is told in one sentence, by whoever starts it.
@@ -74,7 +84,11 @@ public final class ServeCommand {
         return application.run(arguments.toArray(String[]::new));
     }
 
-    @Command(name = "demo", description = "Loads the demo shop if the data folder is empty, starts the simulated services and the application.", mixinStandardHelpOptions = true)
+    @Command(
+            name = "demo",
+            description = "Loads the demo shop if the data folder is empty, starts the simulated services and the "
+                    + "application.",
+            mixinStandardHelpOptions = true)
     public static final class Demo extends Serve {
         @Override
         Path usualData() {
@@ -87,7 +101,10 @@ public final class ServeCommand {
         }
     }
 
-    @Command(name = "start", description = "Starts the application; the first visit makes the owner.", mixinStandardHelpOptions = true)
+    @Command(
+            name = "start",
+            description = "Starts the application; the first visit makes the owner.",
+            mixinStandardHelpOptions = true)
     public static final class Start extends Serve {
         @Override
         Path usualData() {

@@ -10,14 +10,15 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import vestcoin.core.place.Countries;
 
 /**
- * Fields that need or exclude one another are changed in one act: with an edit comes what has to go with it, unless the same change
- * says that itself. So each can be filled in whatever order, and one undo takes all of it back.
+ * Fields that need or exclude one another are changed in one act: with an edit comes what has to go with it, unless the
+ * same change says that itself. So each can be filled in whatever order, and one undo takes all of it back.
  */
 final class Companions {
     private static final Pattern DISCOUNT = Pattern.compile("(discounts/rules/[^/]+)/(percent|amount)");
     private static final Pattern REGISTRATION = Pattern.compile("(tax/registrations/[^/]+)/(scheme|authority)");
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
-    private static final Pattern COUNTRY = Pattern.compile("(shop/address|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
+    private static final Pattern COUNTRY =
+            Pattern.compile("(shop/address|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
     private static final String UNION = "EU";
 
     private Companions() {}
@@ -26,7 +27,11 @@ final class Companions {
     static List<Edit> with(List<Edit> edits, JsonNode document) {
         List<Edit> all = new ArrayList<>(edits);
         for (Edit edit : edits) {
-            of(edit, document).stream().filter(companion -> all.stream().noneMatch(other -> other.path().equals(companion.path()))).filter(companion -> !companion.changesNothing()).forEach(all::add);
+            of(edit, document).stream()
+                    .filter(companion ->
+                            all.stream().noneMatch(other -> other.path().equals(companion.path())))
+                    .filter(companion -> !companion.changesNothing())
+                    .forEach(all::add);
         }
         return all;
     }
@@ -34,7 +39,10 @@ final class Companions {
     private static List<Edit> of(Edit edit, JsonNode document) {
         Matcher discount = DISCOUNT.matcher(edit.path());
         if (discount.matches() && edit.now().isPresent()) {
-            return List.of(to(document, discount.group(1) + "/" + (discount.group(2).equals("percent") ? "amount" : "percent"), null));
+            return List.of(to(
+                    document,
+                    discount.group(1) + "/" + (discount.group(2).equals("percent") ? "amount" : "percent"),
+                    null));
         }
         Matcher registration = REGISTRATION.matcher(edit.path());
         if (registration.matches()) {
@@ -87,13 +95,22 @@ final class Companions {
     private static List<Edit> kind(String at, String value, JsonNode document) {
         Optional<JsonNode> bounds = Edits.at(document, at + "/bounds");
         if (value.equals("donation") && bounds.isEmpty()) {
-            return List.of(new Edit(at + "/bounds", Optional.empty(), Optional.of(JsonNodeFactory.instance.objectNode().put("least", "1").put("most", "1000"))));
+            return List.of(new Edit(
+                    at + "/bounds",
+                    Optional.empty(),
+                    Optional.of(JsonNodeFactory.instance
+                            .objectNode()
+                            .put("least", "1")
+                            .put("most", "1000"))));
         }
-        return !value.equals("donation") && !value.equals("voucher") && bounds.isPresent() ? List.of(new Edit(at + "/bounds", bounds, Optional.empty())) : List.of();
+        return !value.equals("donation") && !value.equals("voucher") && bounds.isPresent()
+                ? List.of(new Edit(at + "/bounds", bounds, Optional.empty()))
+                : List.of();
     }
 
     private static Edit to(JsonNode document, String path, String value) {
-        return new Edit(path, Edits.at(document, path), Optional.ofNullable(value).map(JsonNodeFactory.instance::stringNode));
+        return new Edit(
+                path, Edits.at(document, path), Optional.ofNullable(value).map(JsonNodeFactory.instance::stringNode));
     }
 
     private static String text(Optional<? extends JsonNode> node) {

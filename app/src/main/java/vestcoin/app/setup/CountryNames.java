@@ -15,16 +15,47 @@ import vestcoin.core.place.Groups;
 import vestcoin.core.problem.Refused;
 
 /**
- * Countries and currencies by their names: those of CLDR in the languages a seller is likely to write, the short names people use, and
- * the codes of ISO 3166-1 and ISO 4217. Nothing is guessed: what is not known is refused, with the names nearest to it.
+ * Countries and currencies by their names: those of CLDR in the languages a seller is likely to write, the short names
+ * people use, and the codes of ISO 3166-1 and ISO 4217. Nothing is guessed: what is not known is refused, with the
+ * names nearest to it.
  */
 final class CountryNames {
-    private static final List<ULocale> LANGUAGES = List.of(ULocale.ENGLISH, ULocale.GERMAN, ULocale.FRENCH, new ULocale("nl"), new ULocale("es"), new ULocale("it"), new ULocale("pt"), new ULocale("pl"));
+    private static final List<ULocale> LANGUAGES = List.of(
+            ULocale.ENGLISH,
+            ULocale.GERMAN,
+            ULocale.FRENCH,
+            new ULocale("nl"),
+            new ULocale("es"),
+            new ULocale("it"),
+            new ULocale("pt"),
+            new ULocale("pl"));
     /** Short names in common use that CLDR has not. Common practice, no source. */
-    private static final Map<String, String> SHORT = Map.ofEntries(Map.entry("uk", "GB"), Map.entry("great britain", "GB"), Map.entry("britain", "GB"), Map.entry("england", "GB"), Map.entry("scotland", "GB"),
-            Map.entry("wales", "GB"), Map.entry("northern ireland", "GB"), Map.entry("usa", "US"), Map.entry("america", "US"), Map.entry("the states", "US"), Map.entry("holland", "NL"),
-            Map.entry("the netherlands", "NL"), Map.entry("republic of ireland", "IE"), Map.entry("eire", "IE"), Map.entry("korea", "KR"), Map.entry("czech republic", "CZ"), Map.entry("turkey", "TR"),
-            Map.entry("russia", "RU"), Map.entry("uae", "AE"), Map.entry("emirates", "AE"), Map.entry("vatican", "VA"), Map.entry("macedonia", "MK"), Map.entry("bosnia", "BA"), Map.entry("ivory coast", "CI"));
+    private static final Map<String, String> SHORT = Map.ofEntries(
+            Map.entry("uk", "GB"),
+            Map.entry("great britain", "GB"),
+            Map.entry("britain", "GB"),
+            Map.entry("england", "GB"),
+            Map.entry("scotland", "GB"),
+            Map.entry("wales", "GB"),
+            Map.entry("northern ireland", "GB"),
+            Map.entry("usa", "US"),
+            Map.entry("america", "US"),
+            Map.entry("the states", "US"),
+            Map.entry("holland", "NL"),
+            Map.entry("the netherlands", "NL"),
+            Map.entry("republic of ireland", "IE"),
+            Map.entry("eire", "IE"),
+            Map.entry("korea", "KR"),
+            Map.entry("czech republic", "CZ"),
+            Map.entry("turkey", "TR"),
+            Map.entry("russia", "RU"),
+            Map.entry("uae", "AE"),
+            Map.entry("emirates", "AE"),
+            Map.entry("vatican", "VA"),
+            Map.entry("macedonia", "MK"),
+            Map.entry("bosnia", "BA"),
+            Map.entry("ivory coast", "CI"));
+
     private static final Map<String, String> COUNTRIES = countries();
     private static final Map<String, String> CURRENCIES = currencies();
 
@@ -43,18 +74,28 @@ final class CountryNames {
     /** @param path of the field, for the refusal @throws Refused if it is no country's name or code */
     static String countryOr(String path, String typed) {
         String text = typed == null ? "" : typed;
-        return country(text).orElseThrow(() -> new Refused(path, text.isBlank() ? "The country is missing." : "“" + text.strip() + "” is no country known here.", "Write its name" + like(text) + "."));
+        return country(text)
+                .orElseThrow(() -> new Refused(
+                        path,
+                        text.isBlank() ? "The country is missing." : "“" + text.strip() + "” is no country known here.",
+                        "Write its name" + like(text) + "."));
     }
 
     /** The currency of a name or code, if it is one. */
     static Optional<String> currency(String typed) {
         String code = typed.strip().toUpperCase(Locale.ROOT);
-        return vestcoin.core.money.Currencies.of(code).isPresent() ? Optional.of(code) : Optional.ofNullable(CURRENCIES.get(plain(typed)));
+        return vestcoin.core.money.Currencies.of(code).isPresent()
+                ? Optional.of(code)
+                : Optional.ofNullable(CURRENCIES.get(plain(typed)));
     }
 
     /** @throws Refused as {@link #countryOr} */
     static String currencyOr(String path, String typed) {
-        return currency(typed).orElseThrow(() -> new Refused(path, "“" + typed.strip() + "” is no currency known here.", "Write its name, as euro or US dollar, or its three letters."));
+        return currency(typed)
+                .orElseThrow(() -> new Refused(
+                        path,
+                        "“" + typed.strip() + "” is no currency known here.",
+                        "Write its name, as euro or US dollar, or its three letters."));
     }
 
     /** A place as a setup writes it: a country by any name, or what is written already. */
@@ -73,13 +114,25 @@ final class CountryNames {
 
     private static String like(String text) {
         String wanted = plain(text);
-        List<String> near = wanted.length() < 3 ? List.of() : COUNTRIES.keySet().stream().filter(name -> name.startsWith(wanted.substring(0, 3))).sorted(Comparator.comparingInt(name -> Math.abs(name.length() - wanted.length())))
-                .map(COUNTRIES::get).distinct().limit(3).map(Countries::name).toList();
+        List<String> near = wanted.length() < 3
+                ? List.of()
+                : COUNTRIES.keySet().stream()
+                        .filter(name -> name.startsWith(wanted.substring(0, 3)))
+                        .sorted(Comparator.comparingInt(name -> Math.abs(name.length() - wanted.length())))
+                        .map(COUNTRIES::get)
+                        .distinct()
+                        .limit(3)
+                        .map(Countries::name)
+                        .toList();
         return near.isEmpty() ? ", as Ireland, or its two letters" : ", as " + String.join(" or ", near);
     }
 
     private static String plain(String text) {
-        return Normalizer.normalize(text.strip().toLowerCase(Locale.ROOT), Normalizer.Form.NFD).replaceAll("\\p{M}", "").replace("&", "and").replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
+        return Normalizer.normalize(text.strip().toLowerCase(Locale.ROOT), Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .replace("&", "and")
+                .replaceAll("[^\\p{L}\\p{N}]+", " ")
+                .strip();
     }
 
     private static Map<String, String> countries() {
@@ -88,7 +141,14 @@ final class CountryNames {
             LocaleDisplayNames known = LocaleDisplayNames.getInstance(language);
             Countries.all().forEach(code -> names.putIfAbsent(plain(known.regionDisplayName(code)), code));
         }
-        Countries.all().forEach(code -> names.putIfAbsent(new Locale.Builder().setRegion(code).build().getISO3Country().toLowerCase(Locale.ROOT), code));
+        Countries.all()
+                .forEach(code -> names.putIfAbsent(
+                        new Locale.Builder()
+                                .setRegion(code)
+                                .build()
+                                .getISO3Country()
+                                .toLowerCase(Locale.ROOT),
+                        code));
         names.putAll(SHORT);
         return names;
     }
@@ -97,13 +157,20 @@ final class CountryNames {
         Map<String, String> names = new HashMap<>();
         for (ULocale language : LANGUAGES) {
             for (Currency currency : Currency.getAvailableCurrencies()) {
-                if (vestcoin.core.money.Currencies.of(currency.getCurrencyCode()).isPresent()) {
-                    names.putIfAbsent(plain(currency.getName(language, Currency.LONG_NAME, null)), currency.getCurrencyCode());
-                    names.putIfAbsent(plain(currency.getName(language, Currency.PLURAL_LONG_NAME, "other", null)), currency.getCurrencyCode());
+                if (vestcoin.core.money.Currencies.of(currency.getCurrencyCode())
+                        .isPresent()) {
+                    names.putIfAbsent(
+                            plain(currency.getName(language, Currency.LONG_NAME, null)), currency.getCurrencyCode());
+                    names.putIfAbsent(
+                            plain(currency.getName(language, Currency.PLURAL_LONG_NAME, "other", null)),
+                            currency.getCurrencyCode());
                 }
             }
         }
-        Map.of("dollar", "USD", "dollars", "USD", "pound", "GBP", "pounds", "GBP", "franc", "CHF", "francs", "CHF", "yen", "JPY", "euros", "EUR").forEach(names::put);
+        Map.of(
+                        "dollar", "USD", "dollars", "USD", "pound", "GBP", "pounds", "GBP", "franc", "CHF", "francs",
+                        "CHF", "yen", "JPY", "euros", "EUR")
+                .forEach(names::put);
         return names;
     }
 }

@@ -40,7 +40,8 @@ import vestcoin.core.terms.Terms;
  */
 public final class Document {
     public static final String FORMAT = "vest-coin/setup/1";
-    private static final List<String> FIELDS = List.of("format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup", "terms");
+    private static final List<String> FIELDS = List.of(
+            "format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup", "terms");
 
     private final JsonNode tree;
     private final Compiled compiled;
@@ -81,7 +82,10 @@ public final class Document {
         return new Document(tree, compiled);
     }
 
-    /** This document with edits made. @throws Refused if it would be impossible @throws Edits.Conflict on another's change */
+    /**
+     * This document with edits made. @throws Refused if it would be impossible @throws Edits.Conflict on another's
+     * change
+     */
     Document with(List<Edit> edits) {
         Document tried = tried(edits);
         return new Document(written(tried.tree, tried.setup()), tried.compiled);
@@ -96,12 +100,22 @@ public final class Document {
         return new Document(changed, Compiled.of(read(changed, tree, setup()), compiled));
     }
 
-    /** The language of this shop nearest to the one asked for: the same, one with the same first part, or the shop's own. */
+    /**
+     * The language of this shop nearest to the one asked for: the same, one with the same first part, or the shop's
+     * own.
+     */
     public String language(String asked) {
-        List<String> spoken = Stream.concat(Stream.of(setup().shop().language()), setup().shop().languages().stream()).toList();
+        List<String> spoken = Stream.concat(Stream.of(setup().shop().language()), setup().shop().languages().stream())
+                .toList();
         String first = Locale.forLanguageTag(asked).getLanguage();
-        return spoken.stream().filter(asked::equalsIgnoreCase).findFirst()
-                .or(() -> spoken.stream().filter(tag -> !first.isEmpty() && Locale.forLanguageTag(tag).getLanguage().equals(first)).findFirst()).orElse(spoken.get(0));
+        return spoken.stream()
+                .filter(asked::equalsIgnoreCase)
+                .findFirst()
+                .or(() -> spoken.stream()
+                        .filter(tag -> !first.isEmpty()
+                                && Locale.forLanguageTag(tag).getLanguage().equals(first))
+                        .findFirst())
+                .orElse(spoken.get(0));
     }
 
     /** The same shop in another language: names and sentences that are written in it stand in it, the rest stays. */
@@ -122,22 +136,41 @@ public final class Document {
     }
 
     private static JsonNode replaced(JsonNode tree, String path, String text) {
-        return Edits.apply(tree, new Edit(path, Edits.at(tree, path), Optional.of(JsonNodeFactory.instance.stringNode(text))));
+        return Edits.apply(
+                tree, new Edit(path, Edits.at(tree, path), Optional.of(JsonNodeFactory.instance.stringNode(text))));
     }
 
-    /** What this document would be with another list of goods, zones or rows of tax, things read already. @throws Refused if it would be impossible */
+    /**
+     * What this document would be with another list of goods, zones or rows of tax, things read already. @throws
+     * Refused if it would be impossible
+     */
     void judge(String station, List<?> things) {
         Setup was = setup();
         Object with = LongList.of(station).with(station(was, station), things);
-        Compiled.of(new Setup(was.shop(), with instanceof Goods goods ? goods : was.goods(), was.discounts(), with instanceof Delivery delivery ? delivery : was.delivery(),
-                with instanceof Tax tax ? tax : was.tax(), was.payment(), was.rehearsal(), was.pickup(), was.terms()), compiled);
+        Compiled.of(
+                new Setup(
+                        was.shop(),
+                        with instanceof Goods goods ? goods : was.goods(),
+                        was.discounts(),
+                        with instanceof Delivery delivery ? delivery : was.delivery(),
+                        with instanceof Tax tax ? tax : was.tax(),
+                        was.payment(),
+                        was.rehearsal(),
+                        was.pickup(),
+                        was.terms()),
+                compiled);
     }
 
     /** The stations that were changed, as they are written rather than as they were sent. */
     private JsonNode written(JsonNode changed, Setup setup) {
         ObjectNode result = JsonNodeFactory.instance.objectNode();
-        changed.properties().forEach(field -> result.set(field.getKey(), field.getValue() == tree.get(field.getKey()) || field.getKey().equals("format")
-                ? field.getValue() : Json.tree(station(setup, field.getKey()))));
+        changed.properties()
+                .forEach(field -> result.set(
+                        field.getKey(),
+                        field.getValue() == tree.get(field.getKey())
+                                        || field.getKey().equals("format")
+                                ? field.getValue()
+                                : Json.tree(station(setup, field.getKey()))));
         return result;
     }
 
@@ -162,17 +195,24 @@ public final class Document {
 
     private static Setup read(JsonNode tree, JsonNode before, Setup known) {
         if (!(tree instanceof ObjectNode object)) {
-            throw new Refused("", "A setup is a JSON object.", "It begins with { and ends with }; take a file that was saved as a setup.");
+            throw new Refused(
+                    "",
+                    "A setup is a JSON object.",
+                    "It begins with { and ends with }; take a file that was saved as a setup.");
         }
         if (!FORMAT.equals(object.path("format").asString(""))) {
-            throw new Refused("format", "This is not a setup this version reads.", "It begins with \"format\": \"" + FORMAT + "\".");
+            throw new Refused(
+                    "format",
+                    "This is not a setup this version reads.",
+                    "It begins with \"format\": \"" + FORMAT + "\".");
         }
         object.propertyNames().forEach(name -> {
             if (!FIELDS.contains(name)) {
                 throw new Refused(name, "There is no field “" + name + "” here.", "Remove it, or check its spelling.");
             }
         });
-        return new Setup(station(tree, before, "shop", Shop.class, known == null ? null : known.shop()),
+        return new Setup(
+                station(tree, before, "shop", Shop.class, known == null ? null : known.shop()),
                 station(tree, before, "goods", Goods.class, known == null ? null : known.goods()),
                 station(tree, before, "discounts", Discounts.class, known == null ? null : known.discounts()),
                 station(tree, before, "delivery", Delivery.class, known == null ? null : known.delivery()),
@@ -183,7 +223,10 @@ public final class Document {
                 station(tree, before, "terms", Terms.class, known == null ? null : known.terms()));
     }
 
-    /** A station, known already where its node is the same; of its long list, things whose nodes are the same are known too. */
+    /**
+     * A station, known already where its node is the same; of its long list, things whose nodes are the same are known
+     * too.
+     */
     private static <T> T station(JsonNode tree, JsonNode before, String name, Class<T> type, T known) {
         JsonNode node = tree.get(name);
         if (before != null && before.get(name) == node) {
@@ -196,7 +239,9 @@ public final class Document {
             LongList list = known == null ? null : LongList.of(name);
             return list == null ? Json.read(node, type, name) : type.cast(list.read(node, before.get(name), known));
         } catch (Refused refused) {
-            throw new Refused(refused.problems().stream().map(problem -> new Problem(byIds(tree, problem.path()), problem.sentence(), problem.remedy())).toList());
+            throw new Refused(refused.problems().stream()
+                    .map(problem -> new Problem(byIds(tree, problem.path()), problem.sentence(), problem.remedy()))
+                    .toList());
         }
     }
 
@@ -205,7 +250,9 @@ public final class Document {
         StringBuilder named = new StringBuilder();
         JsonNode node = tree;
         for (String step : path.split("/")) {
-            node = node instanceof ArrayNode && step.matches("[0-9]{1,9}") ? node.path(Integer.parseInt(step)) : node.path(step);
+            node = node instanceof ArrayNode && step.matches("[0-9]{1,9}")
+                    ? node.path(Integer.parseInt(step))
+                    : node.path(step);
             named.append(named.isEmpty() ? "" : "/").append(node.path("id").asString(step));
         }
         return named.toString();
@@ -229,7 +276,8 @@ public final class Document {
     /** SHA-256 of a text, as hexadecimal. */
     public static String hash(String text) {
         try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import tools.jackson.databind.JsonNode;
 import vestcoin.core.delivery.PriceRule;
@@ -15,21 +14,30 @@ import vestcoin.core.finding.Duties;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.Known;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.terms.Terms;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Reference;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.terms.Terms;
 
 /**
  * The draft as the desk shows it.
  *
- * @param edition  number of the live edition, if any
- * @param changes  how many changes the draft has over it
- * @param texts    path of a cell to how the seller types it
+ * @param edition number of the live edition, if any
+ * @param changes how many changes the draft has over it
+ * @param texts path of a cell to how the seller types it
  * @param stations in the order of the thread
  */
-public record DraftView(String shop, long version, Optional<Integer> edition, int changes, boolean canUndo, boolean canRedo, JsonNode document,
-        Map<String, CellText> texts, List<Finding> findings, List<StationState> stations) {
+public record DraftView(
+        String shop,
+        long version,
+        Optional<Integer> edition,
+        int changes,
+        boolean canUndo,
+        boolean canRedo,
+        JsonNode document,
+        Map<String, CellText> texts,
+        List<Finding> findings,
+        List<StationState> stations) {
 
     /** @param text as typed @param words read back in sentences, empty where the text speaks for itself */
     public record CellText(String text, String words) {}
@@ -37,21 +45,38 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
     /** @param state how far the station is @param word what is missing, empty when nothing is */
     public record StationState(Finding.Station station, Sewn state, String word) {}
 
-    public enum Sewn { SEWN, HALF, EMPTY }
+    public enum Sewn {
+        SEWN,
+        HALF,
+        EMPTY
+    }
 
-    static DraftView of(String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, Known known) {
+    static DraftView of(
+            String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, Known known) {
         List<Finding> findings = Check.of(draft.document().compiled(), known);
-        return new DraftView(shop, draft.version(), edition, history.done(), history.done() > 0, history.undone() > 0, draft.document().tree(),
-                texts(draft.document().setup()), findings, stations(draft.document().setup(), findings));
+        return new DraftView(
+                shop,
+                draft.version(),
+                edition,
+                history.done(),
+                history.done() > 0,
+                history.undone() > 0,
+                draft.document().tree(),
+                texts(draft.document().setup()),
+                findings,
+                stations(draft.document().setup(), findings));
     }
 
     private static final String LOCAL_PRICE = "pickup/local/price";
 
     private static Map<String, CellText> texts(Setup setup) {
         Map<String, CellText> texts = new TreeMap<>();
-        setup.delivery().zones().forEach(zone -> zone.rates().forEach((option, rule) -> texts.put(RateBoard.path(zone, option), text(rule))));
+        setup.delivery().zones().forEach(zone -> zone.rates()
+                .forEach((option, rule) -> texts.put(RateBoard.path(zone, option), text(rule))));
         setup.pickup().local().ifPresent(local -> texts.put(LOCAL_PRICE, text(local.price())));
-        setup.tax().places().forEach(row -> row.rates().forEach((category, rate) -> texts.put("tax/places/" + row.id() + "/rates/" + category, text(row, rate))));
+        setup.tax().places().forEach(row -> row.rates()
+                .forEach((category, rate) ->
+                        texts.put("tax/places/" + row.id() + "/rates/" + category, text(row, rate))));
         return texts;
     }
 
@@ -61,12 +86,19 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
         for (Edit edit : edits) {
             String[] steps = edit.path().split("/");
             if (steps.length == 5 && edit.path().startsWith("delivery/zones/")) {
-                setup.delivery().zones().stream().filter(zone -> zone.id().equals(steps[2])).findFirst().map(zone -> zone.rates().get(steps[4])).ifPresent(rule -> texts.put(edit.path(), text(rule)));
+                setup.delivery().zones().stream()
+                        .filter(zone -> zone.id().equals(steps[2]))
+                        .findFirst()
+                        .map(zone -> zone.rates().get(steps[4]))
+                        .ifPresent(rule -> texts.put(edit.path(), text(rule)));
             } else if (edit.path().equals(LOCAL_PRICE)) {
                 setup.pickup().local().ifPresent(local -> texts.put(LOCAL_PRICE, text(local.price())));
             } else if (steps.length == 5 && edit.path().startsWith("tax/places/")) {
-                setup.tax().places().stream().filter(row -> row.id().equals(steps[2]) && row.rates().containsKey(steps[4])).findFirst()
-                        .ifPresent(row -> texts.put(edit.path(), text(row, row.rates().get(steps[4]))));
+                setup.tax().places().stream()
+                        .filter(row -> row.id().equals(steps[2]) && row.rates().containsKey(steps[4]))
+                        .findFirst()
+                        .ifPresent(row ->
+                                texts.put(edit.path(), text(row, row.rates().get(steps[4]))));
             }
         }
         return texts;
@@ -82,23 +114,43 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
 
     /** What the reference has for the place of a row: which kind of rate this is there, or all there are. */
     private static String published(Tax.PlaceRates row, Tax.Rate rate) {
-        Optional<List<Reference.Row>> known = row.places().stream().map(place -> Reference.of(place.text())).filter(rows -> !rows.isEmpty()).findFirst();
+        Optional<List<Reference.Row>> known = row.places().stream()
+                .map(place -> Reference.of(place.text()))
+                .filter(rows -> !rows.isEmpty())
+                .findFirst();
         if (known.isEmpty() || row.places().size() > 1) {
             return "";
         }
-        Optional<Reference.Row> same = known.get().stream().filter(each -> each.rate().total().compareTo(rate.total()) == 0).findFirst();
+        Optional<Reference.Row> same = known.get().stream()
+                .filter(each -> each.rate().total().compareTo(rate.total()) == 0)
+                .findFirst();
         return same.map(each -> each.kind() + ", " + each.lookedAt())
-                .orElseGet(() -> "published " + String.join(", ", known.get().stream().map(each -> RateCell.print(each.rate())).distinct().toList()) + ", " + known.get().get(0).lookedAt());
+                .orElseGet(() -> "published "
+                        + String.join(
+                                ", ",
+                                known.get().stream()
+                                        .map(each -> RateCell.print(each.rate()))
+                                        .distinct()
+                                        .toList())
+                        + ", " + known.get().get(0).lookedAt());
     }
 
     private static List<StationState> stations(Setup setup, List<Finding> findings) {
         List<StationState> states = new ArrayList<>();
         for (Finding.Station station : Finding.Station.values()) {
-            List<Finding> here = findings.stream().filter(finding -> finding.station() == station).toList();
-            long blocking = here.stream().filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING).count();
+            List<Finding> here = findings.stream()
+                    .filter(finding -> finding.station() == station)
+                    .toList();
+            long blocking = here.stream()
+                    .filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING)
+                    .count();
             if (begun(setup, station)) {
-                long looks = here.stream().filter(finding -> finding.severity() == Finding.Severity.LOOK_AT_THIS).count();
-                String word = blocking > 0 ? blocking + " in the way" : looks > 0 ? looks + " to look at" : open(setup, station, findings);
+                long looks = here.stream()
+                        .filter(finding -> finding.severity() == Finding.Severity.LOOK_AT_THIS)
+                        .count();
+                String word = blocking > 0
+                        ? blocking + " in the way"
+                        : looks > 0 ? looks + " to look at" : open(setup, station, findings);
                 states.add(new StationState(station, word.isEmpty() ? Sewn.SEWN : Sewn.HALF, word));
             } else {
                 states.add(new StationState(station, Sewn.EMPTY, "not begun"));
@@ -112,7 +164,8 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
         if (station != Finding.Station.TERMS) {
             return "";
         }
-        long unmet = Duties.of(setup, findings).stream().filter(duty -> !duty.met()).count();
+        long unmet =
+                Duties.of(setup, findings).stream().filter(duty -> !duty.met()).count();
         return unmet > 0 ? unmet + " asked by law" : setup.terms().texts().isEmpty() ? "no texts" : "";
     }
 
@@ -121,7 +174,8 @@ public record DraftView(String shop, long version, Optional<Integer> edition, in
             case SHOP -> true;
             case GOODS -> !setup.goods().products().isEmpty();
             case DELIVERY -> !setup.delivery().zones().isEmpty();
-            case PICKUP -> !setup.pickup().places().isEmpty() || setup.pickup().local().isPresent();
+            case PICKUP ->
+                !setup.pickup().places().isEmpty() || setup.pickup().local().isPresent();
             case TERMS -> !setup.terms().equals(Terms.NONE);
             case TAX -> !setup.tax().places().isEmpty();
             case PAYMENT -> setup.payment().methods().stream().anyMatch(method -> method.on());

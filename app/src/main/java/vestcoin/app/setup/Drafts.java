@@ -40,13 +40,20 @@ public class Drafts {
     }
 
     public Draft of(String shop) {
-        Row row = sql.sql("select version, cast(null as clob) as document from draft where shop = :shop").param("shop", shop).query(Row.class).optional()
-                .orElseThrow(() -> new Refused("shop", "There is no shop “" + shop + "”.", "Choose one of your shops."));
+        Row row = sql.sql("select version, cast(null as clob) as document from draft where shop = :shop")
+                .param("shop", shop)
+                .query(Row.class)
+                .optional()
+                .orElseThrow(
+                        () -> new Refused("shop", "There is no shop “" + shop + "”.", "Choose one of your shops."));
         Draft known = cache.get(shop);
         if (known != null && known.version() == row.version()) {
             return known;
         }
-        Row whole = sql.sql("select version, document from draft where shop = :shop").param("shop", shop).query(Row.class).single();
+        Row whole = sql.sql("select version, document from draft where shop = :shop")
+                .param("shop", shop)
+                .query(Row.class)
+                .single();
         Draft draft = new Draft(whole.version(), Document.parse(whole.document()));
         cache.put(shop, draft);
         return draft;
@@ -60,14 +67,24 @@ public class Drafts {
 
     @Transactional
     public void create(String shop, Document document) {
-        sql.sql("insert into shop(id, created_at) values (:shop, :at)").param("shop", shop).param("at", clock.instant().atOffset(java.time.ZoneOffset.UTC)).update();
-        sql.sql("insert into draft(shop, version, document) values (:shop, 1, :document)").param("shop", shop).param("document", document.text()).update();
+        sql.sql("insert into shop(id, created_at) values (:shop, :at)")
+                .param("shop", shop)
+                .param("at", clock.instant().atOffset(java.time.ZoneOffset.UTC))
+                .update();
+        sql.sql("insert into draft(shop, version, document) values (:shop, 1, :document)")
+                .param("shop", shop)
+                .param("document", document.text())
+                .update();
     }
 
     /** The draft with edits made but nothing stored: what a keystroke would do. */
     Draft tried(String shop, List<Edit> edits) {
         Draft draft = of(shop);
-        List<Edit> understood = Companions.with(edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).toList(), draft.document().tree());
+        List<Edit> understood = Companions.with(
+                edits.stream()
+                        .map(edit -> Edits.understood(edit, draft.document().tree()))
+                        .toList(),
+                draft.document().tree());
         return new Draft(draft.version(), draft.document().tried(understood));
     }
 
@@ -76,19 +93,36 @@ public class Drafts {
     public Draft edit(String shop, List<Edit> edits, String author) {
         lock(shop);
         Draft draft = of(shop);
-        List<Edit> understood = Companions.with(edits.stream().map(edit -> Edits.understood(edit, draft.document().tree())).filter(edit -> !edit.changesNothing()).toList(), draft.document().tree());
+        List<Edit> understood = Companions.with(
+                edits.stream()
+                        .map(edit -> Edits.understood(edit, draft.document().tree()))
+                        .filter(edit -> !edit.changesNothing())
+                        .toList(),
+                draft.document().tree());
         if (understood.isEmpty()) {
             return draft;
         }
         Document changed = draft.document().with(understood);
-        List<Edit> made = understood.stream().map(edit -> new Edit(edit.path(), edit.was(), Edits.at(changed.tree(), edit.path()),
-                Edits.placeOf(draft.document().tree(), edit.path()), Edits.placeOf(changed.tree(), edit.path()))).toList();
-        sql.sql("delete from draft_change where shop = :shop and undone").param("shop", shop).update();
+        List<Edit> made = understood.stream()
+                .map(edit -> new Edit(
+                        edit.path(),
+                        edit.was(),
+                        Edits.at(changed.tree(), edit.path()),
+                        Edits.placeOf(draft.document().tree(), edit.path()),
+                        Edits.placeOf(changed.tree(), edit.path())))
+                .toList();
+        sql.sql("delete from draft_change where shop = :shop and undone")
+                .param("shop", shop)
+                .update();
         sql.sql("""
                 insert into draft_change(shop, seq, edits, author, at)
-                values (:shop, (select coalesce(max(seq), 0) + 1 from draft_change where shop = :shop), :edits, :author, :at)""")
-                .param("shop", shop).param("edits", Json.write(new Edited(made))).param("author", author)
-                .param("at", clock.instant().atOffset(java.time.ZoneOffset.UTC)).update();
+                values (:shop, (select coalesce(max(seq), 0) + 1 from draft_change where shop = :shop), :edits,
+                    :author, :at)""")
+                .param("shop", shop)
+                .param("edits", Json.write(new Edited(made)))
+                .param("author", author)
+                .param("at", clock.instant().atOffset(java.time.ZoneOffset.UTC))
+                .update();
         return store(shop, draft, changed);
     }
 
@@ -113,7 +147,9 @@ public class Drafts {
             try {
                 return new Pasted(edit(shop, good, author), left);
             } catch (Refused refused) {
-                List<Edit> kept = good.stream().filter(edit -> refused.problems().stream().noneMatch(problem -> concerns(problem, edit))).toList();
+                List<Edit> kept = good.stream()
+                        .filter(edit -> refused.problems().stream().noneMatch(problem -> concerns(problem, edit)))
+                        .toList();
                 if (kept.size() == good.size()) {
                     throw refused;
                 }
@@ -129,45 +165,61 @@ public class Drafts {
 
     @Transactional
     public Draft undo(String shop) {
-        return again(shop, "select seq, edits from draft_change where shop = :shop and not undone order by seq desc limit 1", true);
+        return again(
+                shop,
+                "select seq, edits from draft_change where shop = :shop and not undone order by seq desc limit 1",
+                true);
     }
 
     @Transactional
     public Draft redo(String shop) {
-        return again(shop, "select seq, edits from draft_change where shop = :shop and undone order by seq limit 1", false);
+        return again(
+                shop, "select seq, edits from draft_change where shop = :shop and undone order by seq limit 1", false);
     }
 
     private Draft again(String shop, String query, boolean undone) {
         lock(shop);
         Draft draft = of(shop);
-        Optional<Change> change = sql.sql(query).param("shop", shop).query(Change.class).optional();
+        Optional<Change> change =
+                sql.sql(query).param("shop", shop).query(Change.class).optional();
         if (change.isEmpty()) {
             return draft;
         }
-        List<Edit> edits = new ArrayList<>(Json.read(change.get().edits(), Edited.class).edits());
+        List<Edit> edits =
+                new ArrayList<>(Json.read(change.get().edits(), Edited.class).edits());
         if (undone) {
             Collections.reverse(edits);
             edits.replaceAll(Edit::reversed);
         }
         sql.sql("update draft_change set undone = :undone where shop = :shop and seq = :seq")
-                .param("undone", undone).param("shop", shop).param("seq", change.get().seq()).update();
+                .param("undone", undone)
+                .param("shop", shop)
+                .param("seq", change.get().seq())
+                .update();
         return store(shop, draft, draft.document().with(edits));
     }
 
     /** Forgets what was done, once an edition holds it. */
     void settled(String shop) {
-        sql.sql("delete from draft_change where shop = :shop").param("shop", shop).update();
+        sql.sql("delete from draft_change where shop = :shop")
+                .param("shop", shop)
+                .update();
     }
 
     private void lock(String shop) {
-        sql.sql("select version from draft where shop = :shop for update").param("shop", shop).query(Long.class).optional();
+        sql.sql("select version from draft where shop = :shop for update")
+                .param("shop", shop)
+                .query(Long.class)
+                .optional();
     }
 
     private Draft store(String shop, Draft before, Document document) {
         Draft draft = new Draft(before.version() + 1, document);
         sql.sql("update draft set version = :version, document = :document where shop = :shop")
-                .param("version", draft.version()).param("document", document.text()).param("shop", shop).update();
+                .param("version", draft.version())
+                .param("document", document.text())
+                .param("shop", shop)
+                .update();
         return draft;
     }
-
 }

@@ -7,13 +7,15 @@ import tools.jackson.databind.JsonNode;
  * One change to a draft.
  *
  * @param path field names and ids joined by {@code /}: {@code delivery/zones/ireland/rates/tube}
- * @param was  the value the change was made on; nothing where there was none. Another value there now is a conflict
- * @param now  the value to set; nothing removes. At a cell of the rate sheet or the tax book, and at a list of places, a
- *             text as the seller types it may stand
- * @param from the place the thing had in its list before; noted when the edit is made, so that undoing puts it back there
- * @param to   the place it is to have in its list, from 0; where it is, or at the end, without it
+ * @param was the value the change was made on; nothing where there was none. Another value there now is a conflict
+ * @param now the value to set; nothing removes. At a cell of the rate sheet or the tax book, and at a list of places, a
+ *     text as the seller types it may stand
+ * @param from the place the thing had in its list before; noted when the edit is made, so that undoing puts it back
+ *     there
+ * @param to the place it is to have in its list, from 0; where it is, or at the end, without it
  */
-public record Edit(String path, Optional<JsonNode> was, Optional<JsonNode> now, Optional<Integer> from, Optional<Integer> to) {
+public record Edit(
+        String path, Optional<JsonNode> was, Optional<JsonNode> now, Optional<Integer> from, Optional<Integer> to) {
     public Edit {
         was = was == null ? Optional.empty() : was.filter(node -> !node.isNull());
         now = now == null ? Optional.empty() : now.filter(node -> !node.isNull());

@@ -39,22 +39,33 @@ public class Editions {
 
     /** The newest edition, if the shop has published one. */
     public Optional<Edition> live(String shop) {
-        return sql.sql("select max(number) from edition where shop = :shop").param("shop", shop).query(Integer.class).optional()
+        return sql.sql("select max(number) from edition where shop = :shop")
+                .param("shop", shop)
+                .query(Integer.class)
+                .optional()
                 .map(number -> of(shop, number));
     }
 
     /** @throws Refused if the shop has no edition of this number */
     public Edition of(String shop, int number) {
-        return cache.computeIfAbsent(shop + " " + number, key -> sql.sql("select number, hash, document from edition where shop = :shop and number = :number")
-                .param("shop", shop).param("number", number).query(Row.class).optional()
+        return cache.computeIfAbsent(shop + " " + number, key -> sql.sql(
+                        "select number, hash, document from edition where shop = :shop and number = :number")
+                .param("shop", shop)
+                .param("number", number)
+                .query(Row.class)
+                .optional()
                 .map(row -> new Edition(shop, row.number(), row.hash(), Document.parse(row.document())))
-                .orElseThrow(() -> new Refused("edition", "The shop has no edition " + number + ".", "Leave the edition out, or name one it has published.")));
+                .orElseThrow(() -> new Refused(
+                        "edition",
+                        "The shop has no edition " + number + ".",
+                        "Leave the edition out, or name one it has published.")));
     }
 
     /** An edition in one of the shop's languages. */
     public Document spoken(Edition edition, String language) {
         String known = edition.document().language(language);
-        return spoken.computeIfAbsent(edition.shop() + " " + edition.number() + " " + known, key -> edition.document().in(known));
+        return spoken.computeIfAbsent(edition.shop() + " " + edition.number() + " " + known, key -> edition.document()
+                .in(known));
     }
 
     /** The edition an order was placed by, in the order's language. */
@@ -63,23 +74,40 @@ public class Editions {
     }
 
     public List<Published> list(String shop) {
-        return sql.sql("select number, hash, author, at from edition where shop = :shop order by number desc limit 100").param("shop", shop).query(Published.class).list();
+        return sql.sql("select number, hash, author, at from edition where shop = :shop order by number desc limit 100")
+                .param("shop", shop)
+                .query(Published.class)
+                .list();
     }
 
     /** Freezes the draft as the next edition. @throws Refused if two zones hold the same place */
     @Transactional
     public Edition publish(String shop, String author) {
-        sql.sql("select id from shop where id = :shop for update").param("shop", shop).query(String.class).optional();
+        sql.sql("select id from shop where id = :shop for update")
+                .param("shop", shop)
+                .query(String.class)
+                .optional();
         Document document = drafts.of(shop).document();
-        List<Finding> undecided = Check.of(document.compiled(), new Known(clock.instant(), Map.of())).stream().filter(finding -> finding.id().equals("zones-overlap")).toList();
+        List<Finding> undecided = Check.of(document.compiled(), new Known(clock.instant(), Map.of())).stream()
+                .filter(finding -> finding.id().equals("zones-overlap"))
+                .toList();
         if (!undecided.isEmpty()) {
             Finding first = undecided.get(0);
             throw new Refused(first.path(), first.sentence() + " An edition has to be decided.", first.remedy());
         }
-        int number = sql.sql("select coalesce(max(number), 0) + 1 from edition where shop = :shop").param("shop", shop).query(Integer.class).single();
-        sql.sql("insert into edition(shop, number, hash, document, author, at) values (:shop, :number, :hash, :document, :author, :at)")
-                .param("shop", shop).param("number", number).param("hash", document.hash()).param("document", document.text())
-                .param("author", author).param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
+        int number = sql.sql("select coalesce(max(number), 0) + 1 from edition where shop = :shop")
+                .param("shop", shop)
+                .query(Integer.class)
+                .single();
+        sql.sql("insert into edition(shop, number, hash, document, author, at) values (:shop, :number, "
+                        + ":hash, :document, :author, :at)")
+                .param("shop", shop)
+                .param("number", number)
+                .param("hash", document.hash())
+                .param("document", document.text())
+                .param("author", author)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .update();
         drafts.settled(shop);
         return new Edition(shop, number, document.hash(), document);
     }

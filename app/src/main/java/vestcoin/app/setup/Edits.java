@@ -23,9 +23,11 @@ final class Edits {
     private static final int LONGEST_PATH = 400;
     private static final Pattern RATE = Pattern.compile("delivery/zones/[^/]+/rates/[^/]+|pickup/local/price");
     private static final Pattern TAX_RATE = Pattern.compile("tax/places/[^/]+/rates/[^/]+");
-    private static final Pattern PLACES = Pattern.compile("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)");
+    private static final Pattern PLACES =
+            Pattern.compile("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)");
 
-    private static final Pattern COUNTRY = Pattern.compile("shop/address/country|delivery/dispatch/[^/]+/at/country|pickup/places/[^/]+/at/country");
+    private static final Pattern COUNTRY =
+            Pattern.compile("shop/address/country|delivery/dispatch/[^/]+/at/country|pickup/places/[^/]+/at/country");
 
     private Edits() {}
 
@@ -72,8 +74,11 @@ final class Edits {
             return edit;
         }
         if (RATE.matcher(path).matches()) {
-            CurrencyUnit currency = Currencies.of(document.path("shop").path("currency").asString("")).orElse(CurrencyUnit.EUR);
-            return edit.meaning(RateText.parse(path, text.get(), currency).map(rule -> Json.tree(keeping(rule, at(document, path), path))));
+            CurrencyUnit currency = Currencies.of(
+                            document.path("shop").path("currency").asString(""))
+                    .orElse(CurrencyUnit.EUR);
+            return edit.meaning(RateText.parse(path, text.get(), currency)
+                    .map(rule -> Json.tree(keeping(rule, at(document, path), path))));
         }
         if (TAX_RATE.matcher(path).matches()) {
             return edit.meaning(RateCell.parse(path, text.get(), "VAT").map(Json::tree));
@@ -82,28 +87,42 @@ final class Edits {
             return edit.meaning(Optional.of(Json.tree(places(path, text.get()))));
         }
         if (COUNTRY.matcher(path).matches()) {
-            return edit.meaning(Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.countryOr(path, text.get()))));
+            return edit.meaning(
+                    Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.countryOr(path, text.get()))));
         }
         if (path.equals("shop/currency")) {
-            return edit.meaning(Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.currencyOr(path, text.get()))));
+            return edit.meaning(
+                    Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.currencyOr(path, text.get()))));
         }
         return edit;
     }
 
     /** Places as they are typed: codes with spaces between them, or names with commas or semicolons. */
     private static List<String> places(String path, String text) {
-        List<String> codes = Arrays.stream(text.split("[;\\s]+")).filter(place -> !place.isBlank()).toList();
-        if (codes.stream().allMatch(code -> code.contains(":") || CountryNames.place(code).isPresent())) {
-            return codes.stream().map(code -> CountryNames.place(code).orElse(code)).toList();
+        List<String> codes = Arrays.stream(text.split("[;\\s]+"))
+                .filter(place -> !place.isBlank())
+                .toList();
+        if (codes.stream()
+                .allMatch(code -> code.contains(":") || CountryNames.place(code).isPresent())) {
+            return codes.stream()
+                    .map(code -> CountryNames.place(code).orElse(code))
+                    .toList();
         }
-        List<String> named = Arrays.stream(text.split("[;,]|\\band\\b|\\bund\\b")).map(String::strip).filter(place -> !place.isBlank()).toList();
-        List<String> unknown = named.stream().filter(name -> CountryNames.place(name).isEmpty()).toList();
+        List<String> named = Arrays.stream(text.split("[;,]|\\band\\b|\\bund\\b"))
+                .map(String::strip)
+                .filter(place -> !place.isBlank())
+                .toList();
+        List<String> unknown = named.stream()
+                .filter(name -> CountryNames.place(name).isEmpty())
+                .toList();
         if (named.size() > 1 || unknown.isEmpty()) {
             if (!unknown.isEmpty() && unknown.stream().anyMatch(name -> !name.matches("[A-Za-z0-9:.-]+"))) {
                 CountryNames.countryOr(path, unknown.get(0));
             }
             if (unknown.isEmpty()) {
-                return named.stream().map(name -> CountryNames.place(name).orElse(name)).toList();
+                return named.stream()
+                        .map(name -> CountryNames.place(name).orElse(name))
+                        .toList();
             }
         }
         return codes.stream().map(code -> code.toUpperCase(Locale.ROOT)).toList();
@@ -137,7 +156,7 @@ final class Edits {
      * The document with the edit made.
      *
      * @throws Conflict if the value there is not the one the edit was made on
-     * @throws Refused  if the path leads nowhere
+     * @throws Refused if the path leads nowhere
      */
     static JsonNode apply(JsonNode document, Edit edit) {
         if (edit.path() == null || edit.path().isBlank() || edit.path().length() > LONGEST_PATH) {
@@ -176,7 +195,10 @@ final class Edits {
         if (node instanceof ArrayNode array) {
             return setInList(array, steps, depth, edit);
         }
-        throw new Refused(edit.path(), "The path leads into a value that has no fields.", "Name a field that exists, as shop/name.");
+        throw new Refused(
+                edit.path(),
+                "The path leads into a value that has no fields.",
+                "Name a field that exists, as shop/name.");
     }
 
     private static JsonNode setInList(ArrayNode array, String[] steps, int depth, Edit edit) {
@@ -196,10 +218,15 @@ final class Edits {
             }
         }
         if (found.isEmpty() && (!last || edit.now().isEmpty())) {
-            throw new Refused(edit.path(), "There is no “" + steps[depth] + "” here any more.", "Somebody may have removed it; load the page again.");
+            throw new Refused(
+                    edit.path(),
+                    "There is no “" + steps[depth] + "” here any more.",
+                    "Somebody may have removed it; load the page again.");
         }
         if (last && edit.now().isPresent() && (found.isEmpty() || edit.to().isPresent())) {
-            copy.insert(Math.max(0, Math.min(copy.size(), edit.to().orElse(copy.size()))), edit.now().get());
+            copy.insert(
+                    Math.max(0, Math.min(copy.size(), edit.to().orElse(copy.size()))),
+                    edit.now().get());
         }
         return copy;
     }

@@ -29,24 +29,43 @@ import vestcoin.core.tax.Filling;
 import vestcoin.core.tax.Tax;
 
 /**
- * What a new shop answers to the first questions, and the draft that follows: one thing to sell, its delivery, and the published
- * tax rates marked to be confirmed, so that the ticket prices a basket at once. Whatever is not answered stays as it is or is taken
- * from the place; nothing else is switched on. The sample prices are plainly round.
+ * What a new shop answers to the first questions, and the draft that follows: one thing to sell, its delivery, and the
+ * published tax rates marked to be confirmed, so that the ticket prices a basket at once. Whatever is not answered
+ * stays as it is or is taken from the place; nothing else is switched on. The sample prices are plainly round.
  *
- * @param region   ISO 3166-2, where taxes depend on it
- * @param sells    what kind of goods
- * @param ways     how they get to the buyer
- * @param to       who may order
- * @param prices   how shelf prices are typed
+ * @param region ISO 3166-2, where taxes depend on it
+ * @param sells what kind of goods
+ * @param ways how they get to the buyer
+ * @param to who may order
+ * @param prices how shelf prices are typed
  * @param currency ISO 4217
  * @param language BCP 47
  */
-public record FirstAnswers(Optional<String> region, List<Sells> sells, List<Way> ways, Optional<Reach> to, Optional<Tax.Prices> prices, Optional<String> currency, Optional<String> language) {
-    public enum Sells { THINGS, DOWNLOADS, SERVICES }
+public record FirstAnswers(
+        Optional<String> region,
+        List<Sells> sells,
+        List<Way> ways,
+        Optional<Reach> to,
+        Optional<Tax.Prices> prices,
+        Optional<String> currency,
+        Optional<String> language) {
+    public enum Sells {
+        THINGS,
+        DOWNLOADS,
+        SERVICES
+    }
 
-    public enum Way { SENT, FETCHED, BROUGHT }
+    public enum Way {
+        SENT,
+        FETCHED,
+        BROUGHT
+    }
 
-    public enum Reach { COUNTRY, UNION, EVERYWHERE }
+    public enum Reach {
+        COUNTRY,
+        UNION,
+        EVERYWHERE
+    }
 
     private static final String STANDARD = "standard";
     private static final List<String> POUNDS = List.of("US", "LR", "MM");
@@ -58,13 +77,21 @@ public record FirstAnswers(Optional<String> region, List<Sells> sells, List<Way>
         ways = ways == null ? List.of() : List.copyOf(ways);
         to = to == null ? Optional.empty() : to;
         prices = prices == null ? Optional.empty() : prices;
-        currency = currency == null ? Optional.empty() : currency.filter(name -> !name.isBlank()).map(name -> CountryNames.currencyOr("currency", name));
+        currency = currency == null
+                ? Optional.empty()
+                : currency.filter(name -> !name.isBlank()).map(name -> CountryNames.currencyOr("currency", name));
         language = language == null ? Optional.empty() : language.filter(tag -> !tag.isBlank());
     }
 
     /** The money used in a country today, as CLDR has it; euro where it has none. */
     public static String currencyOf(String country) {
-        return CurrencyMetaInfo.getInstance().currencies(CurrencyMetaInfo.CurrencyFilter.onRegion(country).withTender().withDate(new java.util.Date())).stream().findFirst().orElse("EUR");
+        return CurrencyMetaInfo.getInstance()
+                .currencies(CurrencyMetaInfo.CurrencyFilter.onRegion(country)
+                        .withTender()
+                        .withDate(new java.util.Date()))
+                .stream()
+                .findFirst()
+                .orElse("EUR");
     }
 
     /** The language most read in a country, as CLDR has it. */
@@ -81,24 +108,64 @@ public record FirstAnswers(Optional<String> region, List<Sells> sells, List<Way>
     Setup applied(Setup setup, Instant at) {
         Shop was = setup.shop();
         String country = was.address().country();
-        Shop.Address address = new Shop.Address(was.address().lines(), was.address().city(), region.or(was.address()::region), was.address().postcode(), country);
+        Shop.Address address = new Shop.Address(
+                was.address().lines(),
+                was.address().city(),
+                region.or(was.address()::region),
+                was.address().postcode(),
+                country);
         ZoneId zone = TimeZones.of(country, at, ZoneId.of(was.timeZone()));
-        Shop shop = new Shop(was.name(), was.legalName(), address, was.email(), was.phone(), currency.orElse(was.currency()), language.orElseGet(() -> languageOf(country)), zone.getId(),
-                POUNDS.contains(country) ? "lb" : "kg", was.rounding(), soldTo(country), was.currencies(), was.working(), was.point(), was.smallest(), was.languages(), was.numbers());
-        int digits = Currencies.of(shop.currency()).map(unit -> unit.getDecimalPlaces()).orElse(2);
+        Shop shop = new Shop(
+                was.name(),
+                was.legalName(),
+                address,
+                was.email(),
+                was.phone(),
+                currency.orElse(was.currency()),
+                language.orElseGet(() -> languageOf(country)),
+                zone.getId(),
+                POUNDS.contains(country) ? "lb" : "kg",
+                was.rounding(),
+                soldTo(country),
+                was.currencies(),
+                was.working(),
+                was.point(),
+                was.smallest(),
+                was.languages(),
+                was.numbers());
+        int digits = Currencies.of(shop.currency())
+                .map(unit -> unit.getDecimalPlaces())
+                .orElse(2);
         List<Product> products = products(digits, shop.weightUnit());
         boolean sent = ways.contains(Way.SENT) && products.stream().anyMatch(Product::physical);
         Tax open = new Tax(prices.orElse(pricesOf(country)), setup.tax().categories(), List.of());
         Tax tax = new Tax(open.prices(), open.categories(), Filling.of(open, shop.home(), shop.sellsTo()));
-        Rehearsal rehearsal = products.isEmpty() ? setup.rehearsal() : new Rehearsal(List.of(new Rehearsal.Basket("first", "One " + products.get(0).name(),
-                List.of(Line.of(products.get(0).id(), 1)), new Destination(country, address.region(), Optional.empty()))));
-        return new Setup(shop, new Goods(products), setup.discounts(), sent ? delivery(country, digits) : setup.delivery(), tax, setup.payment(), rehearsal, pickup(shop, digits), setup.terms());
+        Rehearsal rehearsal = products.isEmpty()
+                ? setup.rehearsal()
+                : new Rehearsal(List.of(new Rehearsal.Basket(
+                        "first",
+                        "One " + products.get(0).name(),
+                        List.of(Line.of(products.get(0).id(), 1)),
+                        new Destination(country, address.region(), Optional.empty()))));
+        return new Setup(
+                shop,
+                new Goods(products),
+                setup.discounts(),
+                sent ? delivery(country, digits) : setup.delivery(),
+                tax,
+                setup.payment(),
+                rehearsal,
+                pickup(shop, digits),
+                setup.terms());
     }
 
     private List<Place> soldTo(String country) {
         return switch (to.orElse(Reach.COUNTRY)) {
             case COUNTRY -> List.of(new Place.Country(country));
-            case UNION -> Groups.EU.contains(country) ? List.of(new Place.Group("EU")) : List.of(new Place.Country(country), new Place.Group("EU"));
+            case UNION ->
+                Groups.EU.contains(country)
+                        ? List.of(new Place.Group("EU"))
+                        : List.of(new Place.Country(country), new Place.Group("EU"));
             case EVERYWHERE -> List.of(new Place.Group("WORLD"));
         };
     }
@@ -106,47 +173,104 @@ public record FirstAnswers(Optional<String> region, List<Sells> sells, List<Way>
     private List<Product> products(int digits, String unit) {
         List<Product> products = new ArrayList<>();
         for (Sells kind : sells) {
-            products.add(switch (kind) {
-                case THINGS -> product("thing", "First thing", Product.Kind.PHYSICAL, sample(20, digits), Optional.of(Weight.parse("weight", "1 " + unit)));
-                case DOWNLOADS -> product("download", "First download", Product.Kind.DIGITAL, sample(10, digits), Optional.empty());
-                case SERVICES -> product("service", "First service", Product.Kind.SERVICE, sample(50, digits), Optional.empty());
-            });
+            products.add(
+                    switch (kind) {
+                        case THINGS ->
+                            product(
+                                    "thing",
+                                    "First thing",
+                                    Product.Kind.PHYSICAL,
+                                    sample(20, digits),
+                                    Optional.of(Weight.parse("weight", "1 " + unit)));
+                        case DOWNLOADS ->
+                            product(
+                                    "download",
+                                    "First download",
+                                    Product.Kind.DIGITAL,
+                                    sample(10, digits),
+                                    Optional.empty());
+                        case SERVICES ->
+                            product(
+                                    "service",
+                                    "First service",
+                                    Product.Kind.SERVICE,
+                                    sample(50, digits),
+                                    Optional.empty());
+                    });
         }
         return products;
     }
 
-    private static Product product(String id, String name, Product.Kind kind, BigDecimal price, Optional<Weight> weight) {
+    private static Product product(
+            String id, String name, Product.Kind kind, BigDecimal price, Optional<Weight> weight) {
         return Product.of(id, name, kind, price, STANDARD, weight, List.of());
     }
 
     /** A round price: 20.00, or 2000 in a currency without minor units. */
     private static BigDecimal sample(int units, int digits) {
-        return digits == 0 ? BigDecimal.valueOf(units * 100L) : BigDecimal.valueOf(units).setScale(digits);
+        return digits == 0
+                ? BigDecimal.valueOf(units * 100L)
+                : BigDecimal.valueOf(units).setScale(digits);
     }
 
     private Delivery delivery(String country, int digits) {
         List<Delivery.Zone> zones = new ArrayList<>();
         zones.add(zone("home", Countries.name(country), new Place.Country(country), sample(5, digits)));
-        if (to.filter(reach -> reach == Reach.UNION || Groups.EU.contains(country) && reach == Reach.EVERYWHERE).isPresent()) {
+        if (to.filter(reach -> reach == Reach.UNION || Groups.EU.contains(country) && reach == Reach.EVERYWHERE)
+                .isPresent()) {
             zones.add(zone("union", "European Union", new Place.Group("EU"), sample(12, digits)));
         }
         if (to.filter(reach -> reach == Reach.EVERYWHERE).isPresent()) {
             zones.add(zone("world", "Everywhere else", new Place.Group("WORLD"), sample(20, digits)));
         }
-        return new Delivery(zones, List.of(new Delivery.Option(STANDARD, "Standard delivery", "", Optional.of(new Delivery.Days(2, 5)), Optional.empty())));
+        return new Delivery(
+                zones,
+                List.of(new Delivery.Option(
+                        STANDARD, "Standard delivery", "", Optional.of(new Delivery.Days(2, 5)), Optional.empty())));
     }
 
     private static Delivery.Zone zone(String id, String name, Place place, BigDecimal price) {
-        return new Delivery.Zone(id, name, List.of(place), List.of(), Map.of(STANDARD, new PriceRule(new PriceRule.Fixed(price, false), Optional.empty())));
+        return new Delivery.Zone(
+                id,
+                name,
+                List.of(place),
+                List.of(),
+                Map.of(STANDARD, new PriceRule(new PriceRule.Fixed(price, false), Optional.empty())));
     }
 
     /** Places without hours yet, which the check then asks for. */
     private Pickup pickup(Shop shop, int digits) {
-        List<Pickup.Spot> spots = !ways.contains(Way.FETCHED) ? List.of()
-                : List.of(new Pickup.Spot("shop", "At the shop", shop.address().lines(), shop.home(), "", List.of(), null, null, null, 14, null, true, null, null));
+        List<Pickup.Spot> spots = !ways.contains(Way.FETCHED)
+                ? List.of()
+                : List.of(new Pickup.Spot(
+                        "shop",
+                        "At the shop",
+                        shop.address().lines(),
+                        shop.home(),
+                        "",
+                        List.of(),
+                        null,
+                        null,
+                        null,
+                        14,
+                        null,
+                        true,
+                        null,
+                        null));
         PriceRule fee = new PriceRule(new PriceRule.Fixed(sample(3, digits), false), Optional.empty());
-        Optional<Pickup.Local> local = !ways.contains(Way.BROUGHT) ? Optional.empty()
-                : Optional.of(new Pickup.Local("Brought round by us", "", null, BigDecimal.valueOf(5), shop.weightUnit().equals("lb") ? "mi" : "km", fee, null, null, null, null));
+        Optional<Pickup.Local> local = !ways.contains(Way.BROUGHT)
+                ? Optional.empty()
+                : Optional.of(new Pickup.Local(
+                        "Brought round by us",
+                        "",
+                        null,
+                        BigDecimal.valueOf(5),
+                        shop.weightUnit().equals("lb") ? "mi" : "km",
+                        fee,
+                        null,
+                        null,
+                        null,
+                        null));
         return new Pickup(spots, local);
     }
 }

@@ -25,21 +25,47 @@ public final class FirstDraft {
 
     /** An id from a name. @throws Refused if the name has no letter or digit to make one of */
     public static String idFor(String name) {
-        String plain = LATIN.transliterate(name == null ? "" : name).toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        String plain = LATIN.transliterate(name == null ? "" : name)
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-|-$", "");
         if (plain.isEmpty() || plain.length() > 60) {
-            throw new Refused("shopName", "The shop needs a name of 1 to 60 letters or digits.", "Type the name buyers know it by.");
+            throw new Refused(
+                    "shopName",
+                    "The shop needs a name of 1 to 60 letters or digits.",
+                    "Type the name buyers know it by.");
         }
         return plain;
     }
 
-    /** @param typed the currency; without one that of the country @throws Refused if the country or currency does not exist */
+    /**
+     * @param typed the currency; without one that of the country @throws Refused if the country or currency does not
+     *     exist
+     */
     public static Document of(String name, String typedCountry, String typed) {
         String country = CountryNames.countryOr("country", typedCountry);
-        String currency = typed == null || typed.isBlank() ? FirstAnswers.currencyOf(country) : CountryNames.currencyOr("currency", typed);
-        Shop shop = new Shop(name, "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "UTC", "kg",
-                Rounding.HALF_UP, List.of(new Place.Country(country)));
-        return Document.of(new Setup(shop, new Goods(List.of()), new Discounts(List.of()), new Delivery(List.of(), List.of()),
-                new Tax(Tax.Prices.WITH_TAX, List.of(new Tax.Category("standard", "Standard")), List.of()), new Payment(List.of()), new Rehearsal(List.of())));
+        String currency = typed == null || typed.isBlank()
+                ? FirstAnswers.currencyOf(country)
+                : CountryNames.currencyOr("currency", typed);
+        Shop shop = new Shop(
+                name,
+                "",
+                new Shop.Address(List.of(), "", Optional.empty(), "", country),
+                "",
+                "",
+                currency,
+                "en",
+                "UTC",
+                "kg",
+                Rounding.HALF_UP,
+                List.of(new Place.Country(country)));
+        return Document.of(new Setup(
+                shop,
+                new Goods(List.of()),
+                new Discounts(List.of()),
+                new Delivery(List.of(), List.of()),
+                new Tax(Tax.Prices.WITH_TAX, List.of(new Tax.Category("standard", "Standard")), List.of()),
+                new Payment(List.of()),
+                new Rehearsal(List.of())));
     }
 }

@@ -22,7 +22,6 @@ import vestcoin.app.link.Links;
 import vestcoin.app.outside.Access;
 import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
-
 import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Refused;
@@ -34,7 +33,8 @@ class LinkController {
     private static final BigDecimal HEAVIEST = BigDecimal.valueOf(1000);
 
     /** @param trouble why it answers nothing at present */
-    record CarrierLink(Optional<Links.Connected> connected, List<CarrierService.Service> services, Optional<String> trouble) {}
+    record CarrierLink(
+            Optional<Links.Connected> connected, List<CarrierService.Service> services, Optional<String> trouble) {}
 
     /** @param secret written, never read */
     record Key(String secret) {
@@ -71,9 +71,16 @@ class LinkController {
         try {
             return new CarrierLink(connected, carrier.services(access.get()), Optional.empty());
         } catch (Silent e) {
-            return new CarrierLink(connected, List.of(), Optional.of("The carrier is not answering; cells with a quote take their other price meanwhile."));
+            return new CarrierLink(
+                    connected,
+                    List.of(),
+                    Optional.of("The carrier is not answering; cells with a quote take their other price meanwhile."));
         } catch (Refusal e) {
-            return new CarrierLink(connected, List.of(), Optional.of("The carrier no longer takes the key; cells with a quote take their other price meanwhile."));
+            return new CarrierLink(
+                    connected,
+                    List.of(),
+                    Optional.of("The carrier no longer takes the key; cells with a quote take their other price "
+                            + "meanwhile."));
         }
     }
 
@@ -81,15 +88,27 @@ class LinkController {
     @PutMapping("/api/shops/{shop}/carrier")
     CarrierLink connect(@PathVariable String shop, @RequestBody Key key) {
         if (key.secret() == null || key.secret().isBlank() || key.secret().length() > 200) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The key is missing.", "Paste the key of the account with the carrier.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "secret",
+                    "The key is missing.",
+                    "Paste the key of the account with the carrier.");
         }
         Access access = links.candidate(Links.Kind.CARRIER, key.secret().strip());
         try {
             carrier.services(access);
         } catch (Refusal e) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The carrier does not know this key.", "Copy it again, whole and without spaces.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "secret",
+                    "The carrier does not know this key.",
+                    "Copy it again, whole and without spaces.");
         } catch (Silent e) {
-            throw new Told(HttpStatus.BAD_GATEWAY, "secret", "The carrier is not answering, so the key could not be checked.", "Try again in a few minutes; nothing was changed.");
+            throw new Told(
+                    HttpStatus.BAD_GATEWAY,
+                    "secret",
+                    "The carrier is not answering, so the key could not be checked.",
+                    "Try again in a few minutes; nothing was changed.");
         }
         links.connect(shop, Links.Kind.CARRIER, access);
         carriers.forget(shop);
@@ -103,13 +122,28 @@ class LinkController {
         return carrier(shop);
     }
 
-    /** What the carrier asks for one parcel of growing weight to a place, by service: the cost line of the rate curve. */
+    /**
+     * What the carrier asks for one parcel of growing weight to a place, by service: the cost line of the rate curve.
+     */
     @GetMapping("/api/shops/{shop}/carrier/costs")
-    Map<String, List<Carriers.Cost>> costs(@PathVariable String shop, @RequestParam String country, @RequestParam Optional<String> postcode, @RequestParam BigDecimal upTo) {
+    Map<String, List<Carriers.Cost>> costs(
+            @PathVariable String shop,
+            @RequestParam String country,
+            @RequestParam Optional<String> postcode,
+            @RequestParam BigDecimal upTo) {
         if (!country.matches("[A-Z]{2}") || upTo.signum() <= 0 || upTo.compareTo(HEAVIEST) > 0) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "upTo", "This is no weight to ask a carrier about.", "Ask for up to 1000 kg, to a country by its two letters.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "upTo",
+                    "This is no weight to ask a carrier about.",
+                    "Ask for up to 1000 kg, to a country by its two letters.");
         }
-        return carriers.costs(shop, drafts.of(shop).document().compiled().home(), new Destination(country, Optional.empty(), postcode), upTo, STEPS);
+        return carriers.costs(
+                shop,
+                drafts.of(shop).document().compiled().home(),
+                new Destination(country, Optional.empty(), postcode),
+                upTo,
+                STEPS);
     }
 
     @GetMapping("/api/shops/{shop}/rates")
@@ -122,9 +156,17 @@ class LinkController {
         try {
             return rates(exchange.fetch());
         } catch (Silent | Refusal e) {
-            throw new Told(HttpStatus.BAD_GATEWAY, "rates", "The feed of exchange rates is not answering.", "The last rates stand; try again later.");
+            throw new Told(
+                    HttpStatus.BAD_GATEWAY,
+                    "rates",
+                    "The feed of exchange rates is not answering.",
+                    "The last rates stand; try again later.");
         } catch (Refused e) {
-            throw new Told(HttpStatus.BAD_GATEWAY, "rates", "The feed of exchange rates sent something that cannot be read.", "The last rates stand; try again later.");
+            throw new Told(
+                    HttpStatus.BAD_GATEWAY,
+                    "rates",
+                    "The feed of exchange rates sent something that cannot be read.",
+                    "The last rates stand; try again later.");
         }
     }
 

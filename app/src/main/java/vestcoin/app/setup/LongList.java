@@ -16,22 +16,60 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.tax.Tax;
 
 /**
- * The one list of a station that grows to thousands: products, zones, rows of the tax book. An edit makes anew only the nodes along
- * its path, so all other things of the list are the ones already read.
+ * The one list of a station that grows to thousands: products, zones, rows of the tax book. An edit makes anew only the
+ * nodes along its path, so all other things of the list are the ones already read.
  *
  * @param <S> the station
  * @param <T> a thing of the list
  */
-record LongList<S, T>(String name, String field, Class<S> station, Class<T> type, Function<S, List<T>> get, BiFunction<S, List<T>, S> with) {
+record LongList<S, T>(
+        String name,
+        String field,
+        Class<S> station,
+        Class<T> type,
+        Function<S, List<T>> get,
+        BiFunction<S, List<T>, S> with) {
     private static final List<LongList<?, ?>> ALL = List.of(
-            new LongList<>("goods", "products", Goods.class, Product.class, Goods::products, (goods, list) -> new Goods(list, goods.buyerGroups(), goods.groups(), goods.defaultGroup())),
-            new LongList<>("delivery", "zones", Delivery.class, Delivery.Zone.class, Delivery::zones,
-                    (delivery, list) -> new Delivery(list, delivery.options(), delivery.parcels(), delivery.handling(), delivery.dispatch(), delivery.byHand())),
-            new LongList<>("tax", "places", Tax.class, Tax.PlaceRates.class, Tax::places,
-                    (tax, list) -> new Tax(tax.prices(), tax.categories(), list, tax.registrations(), tax.standing(), tax.sourcing(), tax.smallBusiness())));
+            new LongList<>(
+                    "goods",
+                    "products",
+                    Goods.class,
+                    Product.class,
+                    Goods::products,
+                    (goods, list) -> new Goods(list, goods.buyerGroups(), goods.groups(), goods.defaultGroup())),
+            new LongList<>(
+                    "delivery",
+                    "zones",
+                    Delivery.class,
+                    Delivery.Zone.class,
+                    Delivery::zones,
+                    (delivery, list) -> new Delivery(
+                            list,
+                            delivery.options(),
+                            delivery.parcels(),
+                            delivery.handling(),
+                            delivery.dispatch(),
+                            delivery.byHand())),
+            new LongList<>(
+                    "tax",
+                    "places",
+                    Tax.class,
+                    Tax.PlaceRates.class,
+                    Tax::places,
+                    (tax, list) -> new Tax(
+                            tax.prices(),
+                            tax.categories(),
+                            list,
+                            tax.registrations(),
+                            tax.standing(),
+                            tax.sourcing(),
+                            tax.smallBusiness())));
 
     static LongList<?, ?> of(String station) {
-        return ALL.stream().filter(list -> list.name.equals(station)).findFirst().orElse(null);
+        return ALL.stream()
+                .filter(list -> list.name.equals(station))
+                .findFirst()
+                .orElse(null);
     }
 
     /** A station with another list. */
@@ -44,9 +82,14 @@ record LongList<S, T>(String name, String field, Class<S> station, Class<T> type
         return get.apply(station.cast(known));
     }
 
-    /** @param before the node {@code known} was read from @throws vestcoin.core.problem.Refused with the place by its number in the list */
+    /**
+     * @param before the node {@code known} was read from @throws vestcoin.core.problem.Refused with the place by its
+     *     number in the list
+     */
     Object read(JsonNode node, JsonNode before, Object known) {
-        if (!(node instanceof ObjectNode object) || !(object.get(field) instanceof ArrayNode array) || !(before.get(field) instanceof ArrayNode old)) {
+        if (!(node instanceof ObjectNode object)
+                || !(object.get(field) instanceof ArrayNode array)
+                || !(before.get(field) instanceof ArrayNode old)) {
             return Json.read(node, station, name);
         }
         Map<JsonNode, T> read = new IdentityHashMap<>(old.size());

@@ -26,20 +26,23 @@ import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Refused;
 
 /**
- * A sheet of the desk as a CSV file (RFC 4180; comma, semicolon or tab): goods, the rate sheet, the tax book. A row is found by its
- * code, a column by its header; columns that are not there change nothing, an empty cell empties its field. Rows that are not in
- * the file stay.
+ * A sheet of the desk as a CSV file (RFC 4180; comma, semicolon or tab): goods, the rate sheet, the tax book. A row is
+ * found by its code, a column by its header; columns that are not there change nothing, an empty cell empties its
+ * field. Rows that are not in the file stay.
  */
 final class SheetFile {
     private static final String CODE = "code";
     /** What a spreadsheet takes a formula to begin with. */
     private static final String FORMULA = "=+@-";
+
     private static final int MOST_SHOWN = 200;
     private static final Set<String> NUMBERS = Set.of("sending/preparation");
     private static final String RATES = "rates/";
     /** Besides rates, what is typed in a cell and means something else. */
     private static final Set<String> UNDERSTOOD = Set.of("places", "except");
-    private static final List<String> GOODS = List.of("name", "kind", "price", "category", "weight", "group", "sending/size", "sending/preparation");
+
+    private static final List<String> GOODS =
+            List.of("name", "kind", "price", "category", "weight", "group", "sending/size", "sending/preparation");
     private static final List<String> PLACES = List.of("name", "places", "except");
 
     /** @param station it belongs to @param list path of the list @param columns header to the path within a row */
@@ -59,11 +62,11 @@ final class SheetFile {
     /**
      * What a file would do.
      *
-     * @param rows    in the file
-     * @param added   names of new rows, the first of them
+     * @param rows in the file
+     * @param added names of new rows, the first of them
      * @param changed how many rows would change
      * @param changes cell by cell, the first of them
-     * @param bad     every row that cannot be taken
+     * @param bad every row that cannot be taken
      */
     record Preview(int rows, int addedCount, List<String> added, int changed, List<Change> changes, List<Bad> bad) {}
 
@@ -76,6 +79,7 @@ final class SheetFile {
     private final Map<String, ObjectNode> before = new HashMap<>();
     /** The rows as they are read, in the same order. */
     private final Map<String, Object> things = new LinkedHashMap<>();
+
     private final Map<String, Object> thingsBefore = new HashMap<>();
     private final Map<String, Long> lines = new HashMap<>();
     private final Set<String> added = new LinkedHashSet<>();
@@ -99,24 +103,43 @@ final class SheetFile {
     }
 
     private ArrayNode list() {
-        return Edits.at(document.tree(), sheet.list()).filter(ArrayNode.class::isInstance).map(ArrayNode.class::cast).orElseGet(JsonNodeFactory.instance::arrayNode);
+        return Edits.at(document.tree(), sheet.list())
+                .filter(ArrayNode.class::isInstance)
+                .map(ArrayNode.class::cast)
+                .orElseGet(JsonNodeFactory.instance::arrayNode);
     }
 
     /** @throws Refused if there is no such sheet */
     static SheetFile of(Document document, String name) {
         JsonNode tree = document.tree();
-        return new SheetFile(document, switch (name) {
-            case "goods" -> Sheet.of("goods", columns(GOODS, "", Stream.empty()));
-            case "rates" -> Sheet.of("delivery", columns(PLACES, RATES, tree.path("delivery").path("options").valueStream()));
-            case "taxes" -> Sheet.of("tax", columns(PLACES, RATES, tree.path("tax").path("categories").valueStream()));
-            default -> throw new Refused("sheet", "There is no sheet “" + name + "”.", "Use goods, rates or taxes.");
-        });
+        return new SheetFile(
+                document,
+                switch (name) {
+                    case "goods" -> Sheet.of("goods", columns(GOODS, "", Stream.empty()));
+                    case "rates" ->
+                        Sheet.of(
+                                "delivery",
+                                columns(
+                                        PLACES,
+                                        RATES,
+                                        tree.path("delivery").path("options").valueStream()));
+                    case "taxes" ->
+                        Sheet.of(
+                                "tax",
+                                columns(
+                                        PLACES,
+                                        RATES,
+                                        tree.path("tax").path("categories").valueStream()));
+                    default ->
+                        throw new Refused("sheet", "There is no sheet “" + name + "”.", "Use goods, rates or taxes.");
+                });
     }
 
     private static Map<String, String> columns(List<String> fixed, String prefix, Stream<JsonNode> others) {
         Map<String, String> columns = new LinkedHashMap<>();
         fixed.forEach(path -> columns.put(path.substring(path.lastIndexOf('/') + 1), path));
-        others.forEach(each -> columns.put(each.path("id").asString(), prefix + each.path("id").asString()));
+        others.forEach(each ->
+                columns.put(each.path("id").asString(), prefix + each.path("id").asString()));
         return columns;
     }
 
@@ -124,8 +147,11 @@ final class SheetFile {
     String written() {
         StringWriter out = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
-            csv.writeRecord(Stream.concat(Stream.of(CODE), sheet.columns().keySet().stream()).toList());
-            rows.forEach((code, row) -> csv.writeRecord(Stream.concat(Stream.of(code), sheet.columns().values().stream().map(path -> safe(text(code, row, path)))).toList()));
+            csv.writeRecord(Stream.concat(Stream.of(CODE), sheet.columns().keySet().stream())
+                    .toList());
+            rows.forEach((code, row) -> csv.writeRecord(Stream.concat(
+                            Stream.of(code), sheet.columns().values().stream().map(path -> safe(text(code, row, path))))
+                    .toList()));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -135,18 +161,26 @@ final class SheetFile {
     private String text(String code, JsonNode row, String path) {
         Optional<JsonNode> value = Edits.at(row, path);
         if (value.filter(ArrayNode.class::isInstance).isPresent()) {
-            return String.join(" ", value.get().valueStream().map(JsonNode::asString).toList());
+            return String.join(
+                    " ", value.get().valueStream().map(JsonNode::asString).toList());
         }
         return value.isEmpty() ? "" : Edits.shown(sheet.list() + "/" + code + "/" + path, value);
     }
 
-    /** A text that a spreadsheet would take for a formula gets a quote in front, which is taken off again when it is read. */
+    /**
+     * A text that a spreadsheet would take for a formula gets a quote in front, which is taken off again when it is
+     * read.
+     */
     private static String safe(String text) {
-        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 && !text.matches("-?[0-9.]+") ? "'" + text : text;
+        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 && !text.matches("-?[0-9.]+")
+                ? "'" + text
+                : text;
     }
 
     private static String unsafe(String text) {
-        return text.length() > 1 && text.charAt(0) == '\'' && FORMULA.indexOf(text.charAt(1)) >= 0 ? text.substring(1) : text;
+        return text.length() > 1 && text.charAt(0) == '\'' && FORMULA.indexOf(text.charAt(1)) >= 0
+                ? text.substring(1)
+                : text;
     }
 
     /** @throws Refused if the file is no table with a code column */
@@ -157,10 +191,16 @@ final class SheetFile {
     /** As {@link #read(String)}, watched. @throws Watch.Stopped if somebody stopped it */
     Read read(String csv, Watch watch) {
         List<NamedCsvRecord> records;
-        try (CsvReader<NamedCsvRecord> reader = CsvReader.builder().fieldSeparator(separator(csv)).skipEmptyLines(true).allowMissingFields(true).allowExtraFields(true).ofNamedCsvRecord(csv.startsWith("\uFEFF") ? csv.substring(1) : csv)) {
+        try (CsvReader<NamedCsvRecord> reader = CsvReader.builder()
+                .fieldSeparator(separator(csv))
+                .skipEmptyLines(true)
+                .allowMissingFields(true)
+                .allowExtraFields(true)
+                .ofNamedCsvRecord(csv.startsWith("\uFEFF") ? csv.substring(1) : csv)) {
             records = reader.stream().toList();
         } catch (CsvParseException e) {
-            throw new Refused("file", "The file cannot be read as a table: " + e.getMessage() + ".", "Save it again as CSV.");
+            throw new Refused(
+                    "file", "The file cannot be read as a table: " + e.getMessage() + ".", "Save it again as CSV.");
         } catch (IOException e) {
             throw new Refused("file", "The file cannot be read.", "Save it again as CSV.");
         }
@@ -169,43 +209,76 @@ final class SheetFile {
         }
         // Each row by itself, on all cores there are; then one after the other.
         watch.of(records.size());
-        records.parallelStream().map(record -> {
-            watch.one();
-            return looked(record);
-        }).forEachOrdered(this::take);
+        records.parallelStream()
+                .map(record -> {
+                    watch.one();
+                    return looked(record);
+                })
+                .forEachOrdered(this::take);
         ArrayNode now = judged();
-        Optional<Edit> edit = changed.isEmpty() && added.isEmpty() ? Optional.empty() : Optional.of(new Edit(sheet.list(), Edits.at(document.tree(), sheet.list()), Optional.of(now)));
+        Optional<Edit> edit = changed.isEmpty() && added.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Edit(sheet.list(), Edits.at(document.tree(), sheet.list()), Optional.of(now)));
         bad.sort(java.util.Comparator.comparingLong(Bad::line));
-        return new Read(new Preview(records.size(), added.size(), added.stream().limit(MOST_SHOWN).map(this::name).toList(), changed.size(), changes.stream().limit(MOST_SHOWN).toList(), bad), edit);
+        return new Read(
+                new Preview(
+                        records.size(),
+                        added.size(),
+                        added.stream().limit(MOST_SHOWN).map(this::name).toList(),
+                        changed.size(),
+                        changes.stream().limit(MOST_SHOWN).toList(),
+                        bad),
+                edit);
     }
 
     private static char separator(String csv) {
         String first = csv.lines().findFirst().orElse("");
-        return List.of(';', '\t', ',').stream().max(java.util.Comparator.comparingLong(c -> first.chars().filter(each -> each == c).count())).orElse(',');
+        return List.of(';', '\t', ',').stream()
+                .max(java.util.Comparator.comparingLong(
+                        c -> first.chars().filter(each -> each == c).count()))
+                .orElse(',');
     }
 
     private void header(NamedCsvRecord record) {
-        List<String> unknown = record.getHeader().stream().filter(header -> !header.equals(CODE) && !sheet.columns().containsKey(header)).toList();
+        List<String> unknown = record.getHeader().stream()
+                .filter(header -> !header.equals(CODE) && !sheet.columns().containsKey(header))
+                .toList();
         if (!record.getHeader().contains(CODE) || !unknown.isEmpty()) {
-            throw new Refused("file", !record.getHeader().contains(CODE) ? "The first line has no column “code”." : "There is no column “" + unknown.get(0) + "”.",
-                    "The first line names the columns: code, " + String.join(", ", sheet.columns().keySet()) + ".");
+            throw new Refused(
+                    "file",
+                    !record.getHeader().contains(CODE)
+                            ? "The first line has no column “code”."
+                            : "There is no column “" + unknown.get(0) + "”.",
+                    "The first line names the columns: code, "
+                            + String.join(", ", sheet.columns().keySet()) + ".");
         }
     }
 
-    /** A row looked at by itself. @param bad why it cannot be taken @param thing what it is read as; nothing where nothing changes */
-    private record Row(long line, String code, Optional<Bad> bad, ObjectNode node, Optional<?> thing, List<Change> changes) {}
+    /**
+     * A row looked at by itself. @param bad why it cannot be taken @param thing what it is read as; nothing where
+     * nothing changes
+     */
+    private record Row(
+            long line, String code, Optional<Bad> bad, ObjectNode node, Optional<?> thing, List<Change> changes) {}
 
     private Row looked(NamedCsvRecord record) {
         String code = coded(record.findField(CODE).orElse("").strip());
         long line = record.getStartingLineNumber();
         if (record.getFieldCount() != record.getHeader().size()) {
-            return bad(new Bad(line, code, "", "The row has " + record.getFieldCount() + " cells, the first line " + record.getHeader().size() + ".", "Check for a comma too many or too few."));
+            return bad(new Bad(
+                    line,
+                    code,
+                    "",
+                    "The row has " + record.getFieldCount() + " cells, the first line "
+                            + record.getHeader().size() + ".",
+                    "Check for a comma too many or too few."));
         }
         if (code.isEmpty()) {
             return bad(new Bad(line, code, CODE, "The row has no code.", "Give every row a code of its own."));
         }
         boolean fresh = !before.containsKey(code);
-        ObjectNode node = fresh ? fresh(code) : JsonNodeFactory.instance.objectNode().setAll(before.get(code));
+        ObjectNode node =
+                fresh ? fresh(code) : JsonNodeFactory.instance.objectNode().setAll(before.get(code));
         List<Change> own = new ArrayList<>();
         for (String header : record.getHeader()) {
             String path = sheet.columns().get(header);
@@ -225,7 +298,9 @@ final class SheetFile {
             }
         }
         try {
-            Optional<?> thing = own.isEmpty() && !fresh ? Optional.empty() : Optional.of(Json.read(node, sheet.things().type(), code));
+            Optional<?> thing = own.isEmpty() && !fresh
+                    ? Optional.empty()
+                    : Optional.of(Json.read(node, sheet.things().type(), code));
             return new Row(line, code, Optional.empty(), node, thing, own);
         } catch (Refused refused) {
             return bad(about(line, code, refused.problems().get(0)));
@@ -234,14 +309,22 @@ final class SheetFile {
 
     /** A code as it is written here: capitals stand for small letters, unless such a row is there already. */
     private String coded(String typed) {
-        return before.containsKey(typed) ? typed : typed.toLowerCase(Locale.ROOT).replace('_', '-').replace(' ', '-');
+        return before.containsKey(typed)
+                ? typed
+                : typed.toLowerCase(Locale.ROOT).replace('_', '-').replace(' ', '-');
     }
 
     /** The id of a tax category or a group that is named rather than coded. */
     private String named(String list, String typed) {
         JsonNode all = Edits.at(document.tree(), list).orElse(JsonNodeFactory.instance.arrayNode());
-        return all.valueStream().filter(each -> each.path("id").asString("").equalsIgnoreCase(typed)).findFirst()
-                .or(() -> all.valueStream().filter(each -> each.path("name").asString("").strip().equalsIgnoreCase(typed)).findFirst()).map(each -> each.path("id").asString(typed)).orElse(typed);
+        return all.valueStream()
+                .filter(each -> each.path("id").asString("").equalsIgnoreCase(typed))
+                .findFirst()
+                .or(() -> all.valueStream()
+                        .filter(each -> each.path("name").asString("").strip().equalsIgnoreCase(typed))
+                        .findFirst())
+                .map(each -> each.path("id").asString(typed))
+                .orElse(typed);
     }
 
     /** Sets or empties a field of a row of one's own. */
@@ -249,7 +332,12 @@ final class SheetFile {
         int slash = path.indexOf('/');
         if (slash > 0) {
             String first = path.substring(0, slash);
-            row.set(first, Edits.within(row.has(first) ? row.get(first) : JsonNodeFactory.instance.objectNode(), path.substring(slash + 1), now));
+            row.set(
+                    first,
+                    Edits.within(
+                            row.has(first) ? row.get(first) : JsonNodeFactory.instance.objectNode(),
+                            path.substring(slash + 1),
+                            now));
         } else if (now.isPresent()) {
             row.set(path, now.get());
         } else {
@@ -264,7 +352,12 @@ final class SheetFile {
     private void take(Row row) {
         Long earlier = row.code().isEmpty() ? null : lines.putIfAbsent(row.code(), row.line());
         if (earlier != null) {
-            bad.add(new Bad(row.line(), row.code(), CODE, "The code “" + row.code() + "” stands on line " + earlier + " already.", "Give every row a code of its own."));
+            bad.add(new Bad(
+                    row.line(),
+                    row.code(),
+                    CODE,
+                    "The code “" + row.code() + "” stands on line " + earlier + " already.",
+                    "Give every row a code of its own."));
         } else if (row.bad().isPresent()) {
             bad.add(row.bad().get());
         } else if (row.thing().isPresent()) {
@@ -298,18 +391,26 @@ final class SheetFile {
         }
         if (path.equals("price") && typed.matches("[0-9.]*[0-9],[0-9]{1,3}")) {
             // A decimal comma, with points between thousands.
-            return Optional.of(JsonNodeFactory.instance.stringNode(typed.replace(".", "").replace(',', '.')));
+            return Optional.of(
+                    JsonNodeFactory.instance.stringNode(typed.replace(".", "").replace(',', '.')));
         }
         if ((path.equals("weight") || path.equals("sending/size")) && typed.contains(",")) {
             return Optional.of(JsonNodeFactory.instance.stringNode(typed.replaceAll("([0-9]),([0-9])", "$1.$2")));
         }
         if (sheet.station().equals("goods") && (path.equals("category") || path.equals("group"))) {
-            return Optional.of(JsonNodeFactory.instance.stringNode(named(path.equals("category") ? "tax/categories" : "goods/groups", typed)));
+            return Optional.of(JsonNodeFactory.instance.stringNode(
+                    named(path.equals("category") ? "tax/categories" : "goods/groups", typed)));
         }
         if (!UNDERSTOOD.contains(path) && !path.startsWith(RATES)) {
             return Optional.of(JsonNodeFactory.instance.stringNode(typed));
         }
-        return Edits.understood(new Edit(sheet.list() + "/" + code + "/" + path, Optional.empty(), Optional.of(JsonNodeFactory.instance.stringNode(typed))), document.tree()).now();
+        return Edits.understood(
+                        new Edit(
+                                sheet.list() + "/" + code + "/" + path,
+                                Optional.empty(),
+                                Optional.of(JsonNodeFactory.instance.stringNode(typed))),
+                        document.tree())
+                .now();
     }
 
     /** Takes out rows that are impossible beside the rest of the setup, until the others can stand. */

@@ -29,7 +29,10 @@ class SheetFileController {
 
     private final Drafts drafts;
     /** By a key the page makes, so that nobody can look at or stop what another began. */
-    private final Cache<String, Watch> watches = Caffeine.newBuilder().expireAfterWrite(WATCHED).maximumSize(MOST_WATCHED).build();
+    private final Cache<String, Watch> watches = Caffeine.newBuilder()
+            .expireAfterWrite(WATCHED)
+            .maximumSize(MOST_WATCHED)
+            .build();
 
     SheetFileController(Drafts drafts) {
         this.drafts = drafts;
@@ -37,25 +40,40 @@ class SheetFileController {
 
     @GetMapping("/api/shops/{shop}/draft/files/{sheet}")
     ResponseEntity<String> written(@PathVariable String shop, @PathVariable String sheet) {
-        return ResponseEntity.ok().contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-" + sheet + ".csv\"").body(SheetFile.of(drafts.of(shop).document(), sheet).written());
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-" + sheet + ".csv\"")
+                .body(SheetFile.of(drafts.of(shop).document(), sheet).written());
     }
 
     /** What a file would change; nothing is written. */
     @PostMapping(path = "/api/shops/{shop}/draft/files/{sheet}", consumes = "text/csv")
-    SheetFile.Preview preview(@PathVariable String shop, @PathVariable String sheet, @RequestParam Optional<UUID> watch, @RequestBody String csv) {
-        Watch watched = watch.map(key -> watches.get(shop + key, fresh -> new Watch())).orElseGet(Watch::new);
+    SheetFile.Preview preview(
+            @PathVariable String shop,
+            @PathVariable String sheet,
+            @RequestParam Optional<UUID> watch,
+            @RequestBody String csv) {
+        Watch watched =
+                watch.map(key -> watches.get(shop + key, fresh -> new Watch())).orElseGet(Watch::new);
         try {
-            return SheetFile.of(drafts.of(shop).document(), sheet).read(csv, watched).preview();
+            return SheetFile.of(drafts.of(shop).document(), sheet)
+                    .read(csv, watched)
+                    .preview();
         } catch (Watch.Stopped e) {
-            throw new Told(HttpStatus.CONFLICT, "file", "Looking at the file was stopped.", "Nothing was written; choose the file again when you want to.");
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "file",
+                    "Looking at the file was stopped.",
+                    "Nothing was written; choose the file again when you want to.");
         }
     }
 
     /** How far looking at a file is. */
     @GetMapping("/api/shops/{shop}/draft/files/watched/{watch}")
     Watch.Progress watched(@PathVariable String shop, @PathVariable UUID watch) {
-        return Optional.ofNullable(watches.getIfPresent(shop + watch)).map(Watch::progress).orElse(new Watch.Progress(0, 0));
+        return Optional.ofNullable(watches.getIfPresent(shop + watch))
+                .map(Watch::progress)
+                .orElse(new Watch.Progress(0, 0));
     }
 
     /** Stops looking at a file. */
@@ -66,7 +84,8 @@ class SheetFileController {
 
     /** Takes the good rows of a file into the draft, as one change. */
     @PutMapping(path = "/api/shops/{shop}/draft/files/{sheet}", consumes = "text/csv")
-    SheetFile.Preview taken(@PathVariable String shop, @PathVariable String sheet, @RequestBody String csv, Principal who) {
+    SheetFile.Preview taken(
+            @PathVariable String shop, @PathVariable String sheet, @RequestBody String csv, Principal who) {
         SheetFile.Read read = SheetFile.of(drafts.of(shop).document(), sheet).read(csv);
         read.edit().ifPresent(edit -> drafts.edit(shop, List.of(edit), who.getName()));
         return read.preview();

@@ -18,7 +18,10 @@ import vestcoin.app.outside.Silent;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 
-/** Tax rates asked of a service, for sellers who would rather ask than type. It only answers; what is taken from it is typed into the tax book. */
+/**
+ * Tax rates asked of a service, for sellers who would rather ask than type. It only answers; what is taken from it is
+ * typed into the tax book.
+ */
 @RestController
 class TaxRateController {
     /** @param secret written, never read */
@@ -48,7 +51,11 @@ class TaxRateController {
     @PutMapping("/api/shops/{shop}/tax-rates/link")
     TaxLink connect(@PathVariable String shop, @RequestBody TaxKey key) {
         if (key.secret() == null || key.secret().isBlank() || key.secret().length() > 200) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The key is missing.", "Paste the key of the account with the service.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "secret",
+                    "The key is missing.",
+                    "Paste the key of the account with the service.");
         }
         Access access = links.candidate(Links.Kind.TAX_RATES, key.secret().strip());
         try {
@@ -56,7 +63,11 @@ class TaxRateController {
         } catch (Refusal.NotFound e) {
             // The key opens an account; whether this place is known is another matter.
         } catch (Refusal e) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "secret", "The service does not know this key.", "Copy it again, whole and without spaces.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "secret",
+                    "The service does not know this key.",
+                    "Copy it again, whole and without spaces.");
         } catch (Silent e) {
             throw silent();
         }
@@ -71,15 +82,35 @@ class TaxRateController {
     }
 
     @GetMapping("/api/shops/{shop}/tax-rates")
-    TaxRateService.RatesThere rates(@PathVariable String shop, @RequestParam String country, @RequestParam Optional<String> region, @RequestParam Optional<String> postcode) {
+    TaxRateService.RatesThere rates(
+            @PathVariable String shop,
+            @RequestParam String country,
+            @RequestParam Optional<String> region,
+            @RequestParam Optional<String> postcode) {
         if (!Countries.isCountry(country)) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "country", "“" + country + "” is not a country code.", "Write its two letters.");
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "country",
+                    "“" + country + "” is not a country code.",
+                    "Write its two letters.");
         }
-        Access access = links.access(shop, Links.Kind.TAX_RATES).orElseThrow(() -> new Told(HttpStatus.CONFLICT, "secret", "No tax-rate service is connected.", "Paste the key of an account first."));
+        Access access = links.access(shop, Links.Kind.TAX_RATES)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT,
+                        "secret",
+                        "No tax-rate service is connected.",
+                        "Paste the key of an account first."));
         try {
-            return service.rates(access, new Destination(country, region.filter(text -> !text.isBlank()), postcode.filter(text -> !text.isBlank())));
+            return service.rates(
+                    access,
+                    new Destination(
+                            country, region.filter(text -> !text.isBlank()), postcode.filter(text -> !text.isBlank())));
         } catch (Refusal.NotFound e) {
-            throw new Told(HttpStatus.NOT_FOUND, "country", "The service knows nothing of this place.", "Type the rates, or fill them from the reference.");
+            throw new Told(
+                    HttpStatus.NOT_FOUND,
+                    "country",
+                    "The service knows nothing of this place.",
+                    "Type the rates, or fill them from the reference.");
         } catch (Refusal e) {
             throw new Told(HttpStatus.CONFLICT, "secret", "The service no longer takes the key.", "Paste a new one.");
         } catch (Silent e) {
@@ -88,6 +119,10 @@ class TaxRateController {
     }
 
     private static Told silent() {
-        return new Told(HttpStatus.BAD_GATEWAY, "secret", "The tax-rate service is not answering.", "Nothing was changed; try again in a few minutes.");
+        return new Told(
+                HttpStatus.BAD_GATEWAY,
+                "secret",
+                "The tax-rate service is not answering.",
+                "Nothing was changed; try again in a few minutes.");
     }
 }

@@ -22,7 +22,9 @@ class StatementController {
         return statements.latest(shop);
     }
 
-    @PostMapping(path = "/api/shops/{shop}/statements", consumes = {"text/csv", "application/xml"})
+    @PostMapping(
+            path = "/api/shops/{shop}/statements",
+            consumes = {"text/csv", "application/xml"})
     Statements.Taken take(@PathVariable String shop, @RequestBody String file, Principal who) {
         return statements.take(shop, StatementFile.parse(file), who.getName());
     }

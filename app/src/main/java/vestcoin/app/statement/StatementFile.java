@@ -21,8 +21,8 @@ import org.xml.sax.SAXException;
 import vestcoin.core.problem.Refused;
 
 /**
- * A bank statement: ISO 20022 camt.053 (any version; the elements it needs are the same in all, from memory), or CSV with the columns
- * {@code date, amount, currency, reference, payer}. Only what came in is read.
+ * A bank statement: ISO 20022 camt.053 (any version; the elements it needs are the same in all, from memory), or CSV
+ * with the columns {@code date, amount, currency, reference, payer}. Only what came in is read.
  */
 final class StatementFile {
     private static final int MOST_ENTRIES = 20_000;
@@ -38,7 +38,10 @@ final class StatementFile {
         String file = text.startsWith("\uFEFF") ? text.substring(1) : text;
         List<Entry> entries = file.stripLeading().startsWith("<") ? xml(file) : csv(file);
         if (entries.size() > MOST_ENTRIES) {
-            throw new Refused("file", "The statement has more than " + MOST_ENTRIES + " entries.", "Ask the bank for a shorter time.");
+            throw new Refused(
+                    "file",
+                    "The statement has more than " + MOST_ENTRIES + " entries.",
+                    "Ask the bank for a shorter time.");
         }
         return entries;
     }
@@ -53,7 +56,10 @@ final class StatementFile {
             builder.setErrorHandler(null);
             document = builder.parse(new InputSource(new StringReader(file)));
         } catch (SAXException | IOException | ParserConfigurationException e) {
-            throw new Refused("file", "This is not a statement that can be read: " + e.getMessage(), "Save it again at the bank, as camt.053 or CSV.");
+            throw new Refused(
+                    "file",
+                    "This is not a statement that can be read: " + e.getMessage(),
+                    "Save it again at the bank, as camt.053 or CSV.");
         }
         NodeList found = document.getElementsByTagNameNS("*", "Ntry");
         if (document.getElementsByTagNameNS("*", "BkToCstmrStmt").getLength() == 0) {
@@ -65,10 +71,21 @@ final class StatementFile {
             if (first(entry, "CdtDbtInd").equals("CRDT")) {
                 NodeList amounts = entry.getElementsByTagNameNS("*", "Amt");
                 Element amount = (Element) amounts.item(0);
-                String told = String.join(" ", all(entry, "Ref"), all(entry, "Ustrd"), all(entry, "EndToEndId")).strip();
-                LocalDate day = day("file/Ntry/" + (i + 1), first(entry, "Dt").isEmpty() ? first(entry, "DtTm") : first(entry, "Dt"));
+                String told = String.join(" ", all(entry, "Ref"), all(entry, "Ustrd"), all(entry, "EndToEndId"))
+                        .strip();
+                LocalDate day = day(
+                        "file/Ntry/" + (i + 1),
+                        first(entry, "Dt").isEmpty() ? first(entry, "DtTm") : first(entry, "Dt"));
                 String id = first(entry, "NtryRef").isEmpty() ? first(entry, "AcctSvcrRef") : first(entry, "NtryRef");
-                entries.add(entry("file/Ntry/" + (i + 1), id, amount == null ? "" : amount.getTextContent(), amount == null ? "" : amount.getAttribute("Ccy"), day, first(entry, "Nm"), told, i));
+                entries.add(entry(
+                        "file/Ntry/" + (i + 1),
+                        id,
+                        amount == null ? "" : amount.getTextContent(),
+                        amount == null ? "" : amount.getAttribute("Ccy"),
+                        day,
+                        first(entry, "Nm"),
+                        told,
+                        i));
             }
         }
         return entries;
@@ -83,7 +100,8 @@ final class StatementFile {
         StringBuilder all = new StringBuilder();
         NodeList found = of.getElementsByTagNameNS("*", name);
         for (int i = 0; i < found.getLength(); i++) {
-            all.append(all.isEmpty() ? "" : " ").append(found.item(i).getTextContent().strip());
+            all.append(all.isEmpty() ? "" : " ")
+                    .append(found.item(i).getTextContent().strip());
         }
         return all.toString();
     }
@@ -91,35 +109,66 @@ final class StatementFile {
     private static List<Entry> csv(String file) {
         List<Entry> entries = new ArrayList<>();
         char separator = file.lines().findFirst().orElse("").contains(";") ? ';' : ',';
-        try (CsvReader<NamedCsvRecord> reader = CsvReader.builder().fieldSeparator(separator).skipEmptyLines(true).allowMissingFields(true).allowExtraFields(true).ofNamedCsvRecord(file)) {
+        try (CsvReader<NamedCsvRecord> reader = CsvReader.builder()
+                .fieldSeparator(separator)
+                .skipEmptyLines(true)
+                .allowMissingFields(true)
+                .allowExtraFields(true)
+                .ofNamedCsvRecord(file)) {
             int place = 0;
             for (NamedCsvRecord row : reader) {
-                List<String> header = row.getHeader().stream().map(String::strip).toList();
+                List<String> header =
+                        row.getHeader().stream().map(String::strip).toList();
                 if (!header.containsAll(COLUMNS)) {
-                    throw new Refused("file/1", "The first line does not name the columns.", "It needs " + String.join(", ", COLUMNS) + ".");
+                    throw new Refused(
+                            "file/1",
+                            "The first line does not name the columns.",
+                            "It needs " + String.join(", ", COLUMNS) + ".");
                 }
                 String line = "file/" + row.getStartingLineNumber();
                 String amount = row.findField("amount").orElse("").strip();
                 if (!amount.startsWith("-")) {
-                    entries.add(entry(line, row.findField("id").orElse("").strip(), amount.replace(',', '.'), row.findField("currency").orElse("").strip(), day(line, row.findField("date").orElse("").strip()),
-                            row.findField("payer").orElse("").strip(), row.findField("reference").orElse("").strip(), place++));
+                    entries.add(entry(
+                            line,
+                            row.findField("id").orElse("").strip(),
+                            amount.replace(',', '.'),
+                            row.findField("currency").orElse("").strip(),
+                            day(line, row.findField("date").orElse("").strip()),
+                            row.findField("payer").orElse("").strip(),
+                            row.findField("reference").orElse("").strip(),
+                            place++));
                 }
             }
             return entries;
         } catch (CsvParseException | IOException e) {
-            throw new Refused("file", "The statement cannot be read as a table: " + e.getMessage() + ".", "Save it again as CSV.");
+            throw new Refused(
+                    "file",
+                    "The statement cannot be read as a table: " + e.getMessage() + ".",
+                    "Save it again as CSV.");
         }
     }
 
     /** @param place among entries that may be alike but for it */
-    private static Entry entry(String path, String id, String amount, String currency, LocalDate day, String payer, String told, int place) {
+    private static Entry entry(
+            String path,
+            String id,
+            String amount,
+            String currency,
+            LocalDate day,
+            String payer,
+            String told,
+            int place) {
         if (!amount.matches("[0-9]{1,12}(\\.[0-9]{1,4})?") || new BigDecimal(amount).signum() == 0) {
             throw new Refused(path, "“" + amount + "” is not an amount that came in.", "Write it as 12.50.");
         }
         if (!currency.matches("[A-Z]{3}")) {
             throw new Refused(path, "“" + currency + "” is not a currency.", "Write its three letters by ISO 4217.");
         }
-        String own = id.isEmpty() ? UUID.nameUUIDFromBytes((day + amount + currency + payer + told + place).getBytes(java.nio.charset.StandardCharsets.UTF_8)).toString() : id;
+        String own = id.isEmpty()
+                ? UUID.nameUUIDFromBytes((day + amount + currency + payer + told + place)
+                                .getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                        .toString()
+                : id;
         return new Entry(cut(own, 100), new BigDecimal(amount), currency, day, cut(payer, 200), cut(told, 500));
     }
 

@@ -25,7 +25,10 @@ import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.CreditorReference;
 import vestcoin.core.payment.SwissPayload;
 
-/** Takes bank statements in. An entry is taken once; what it pays is booked on the payment that waits for it, in the same transaction. */
+/**
+ * Takes bank statements in. An entry is taken once; what it pays is booked on the payment that waits for it, in the
+ * same transaction.
+ */
 @Service
 public class Statements {
     private static final Pattern REFERENCE = Pattern.compile("RF[0-9]{2}[A-Z0-9 ]{1,26}");
@@ -33,12 +36,30 @@ public class Statements {
     private static final int SHOWN = 200;
 
     /** What became of an entry. @param order it was for @param surplus to be given back */
-    public record Line(String entry, LocalDate booked, BigDecimal amount, String currency, String payer, String told, Optional<Integer> order, String state, BigDecimal surplus) {}
+    public record Line(
+            String entry,
+            LocalDate booked,
+            BigDecimal amount,
+            String currency,
+            String payer,
+            String told,
+            Optional<Integer> order,
+            String state,
+            BigDecimal surplus) {}
 
     /** @param known entries that had been taken in before */
     public record Taken(List<Line> lines, int known) {}
 
-    private record Row(String entry, LocalDate booked, long amount, String currency, String payer, String told, Integer number, String state, long surplus) {}
+    private record Row(
+            String entry,
+            LocalDate booked,
+            long amount,
+            String currency,
+            String payer,
+            String told,
+            Integer number,
+            String state,
+            long surplus) {}
 
     private final JdbcClient sql;
     private final Orders orders;
@@ -58,24 +79,42 @@ public class Statements {
     public List<Line> latest(String shop) {
         return sql.sql("""
                 select b.entry, b.booked, b.amount, b.currency, b.payer, b.told, o.number, b.state, b.surplus
-                from bank_entry b left join orders o on o.id = b.order_id where b.shop = :shop order by b.at desc, b.entry limit :most""")
-                .param("shop", shop).param("most", SHOWN).query(Row.class).list().stream().map(Statements::line).toList();
+                from bank_entry b left join orders o on o.id = b.order_id where b.shop = :shop order by b.at desc,
+                    b.entry limit :most""").param("shop", shop).param("most", SHOWN).query(Row.class).list().stream()
+                .map(Statements::line)
+                .toList();
     }
 
     private static Line line(Row row) {
         int digits = CurrencyUnit.of(row.currency()).getDecimalPlaces();
-        return new Line(row.entry(), row.booked(), BigDecimal.valueOf(row.amount(), digits), row.currency(), row.payer(), row.told(), Optional.ofNullable(row.number()), row.state(),
+        return new Line(
+                row.entry(),
+                row.booked(),
+                BigDecimal.valueOf(row.amount(), digits),
+                row.currency(),
+                row.payer(),
+                row.told(),
+                Optional.ofNullable(row.number()),
+                row.state(),
                 BigDecimal.valueOf(row.surplus(), digits));
     }
 
     /** Takes a statement in, all of it or nothing. */
     @Transactional
     public Taken take(String shop, List<StatementFile.Entry> entries, String actor) {
-        sql.sql("select id from shop where id = :shop for update").param("shop", shop).query(String.class).single();
+        sql.sql("select id from shop where id = :shop for update")
+                .param("shop", shop)
+                .query(String.class)
+                .single();
         List<Line> lines = new ArrayList<>();
         int known = 0;
         for (StatementFile.Entry entry : entries) {
-            if (sql.sql("select count(*) from bank_entry where shop = :shop and entry = :entry").param("shop", shop).param("entry", entry.id()).query(Integer.class).single() > 0) {
+            if (sql.sql("select count(*) from bank_entry where shop = :shop and entry = :entry")
+                            .param("shop", shop)
+                            .param("entry", entry.id())
+                            .query(Integer.class)
+                            .single()
+                    > 0) {
                 known++;
             } else {
                 lines.add(take(shop, entry, actor));
@@ -85,10 +124,18 @@ public class Statements {
     }
 
     private Line take(String shop, StatementFile.Entry entry, String actor) {
-        int digits = Currencies.of(entry.currency()).map(CurrencyUnit::getDecimalPlaces).orElse(2);
-        long amount = entry.amount().setScale(digits, java.math.RoundingMode.DOWN).unscaledValue().longValueExact();
-        Optional<Orders.Order> order = order(shop, entry).filter(found -> found.currency().equals(entry.currency()));
-        Optional<PaymentBook.Payment> waiting = order.flatMap(found -> book.ofOrder(found.id()).stream().filter(payment -> !payment.throughProvider() && !payment.byVoucher()).findFirst());
+        int digits = Currencies.of(entry.currency())
+                .map(CurrencyUnit::getDecimalPlaces)
+                .orElse(2);
+        long amount = entry.amount()
+                .setScale(digits, java.math.RoundingMode.DOWN)
+                .unscaledValue()
+                .longValueExact();
+        Optional<Orders.Order> order =
+                order(shop, entry).filter(found -> found.currency().equals(entry.currency()));
+        Optional<PaymentBook.Payment> waiting = order.flatMap(found -> book.ofOrder(found.id()).stream()
+                .filter(payment -> !payment.throughProvider() && !payment.byVoucher())
+                .findFirst());
         String state = "unmatched";
         long surplus = 0;
         if (waiting.isPresent()) {
@@ -98,17 +145,36 @@ public class Statements {
             surplus = Math.max(0, amount - left);
             state = left == 0 ? "double" : amount < left ? "under" : amount > left ? "over" : "exact";
             if (left > 0) {
-                String key = UUID.nameUUIDFromBytes((shop + " " + entry.id()).getBytes(StandardCharsets.UTF_8)).toString();
+                String key = UUID.nameUUIDFromBytes((shop + " " + entry.id()).getBytes(StandardCharsets.UTF_8))
+                        .toString();
                 payments.here(payment, Provider.Kind.CAPTURE, key, Math.min(amount, left), actor);
             }
         }
         sql.sql("""
                 insert into bank_entry(shop, entry, amount, currency, booked, payer, told, order_id, state, surplus, at)
                 values (:shop, :entry, :amount, :currency, :booked, :payer, :told, :order, :state, :surplus, :at)""")
-                .param("shop", shop).param("entry", entry.id()).param("amount", amount).param("currency", entry.currency()).param("booked", entry.day()).param("payer", entry.payer())
-                .param("told", entry.told()).param("order", waiting.map(PaymentBook.Payment::orderId).orElse(null)).param("state", state).param("surplus", surplus)
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC)).update();
-        return line(new Row(entry.id(), entry.day(), amount, entry.currency(), entry.payer(), entry.told(), waiting.isPresent() ? order.get().number() : null, state, surplus));
+                .param("shop", shop)
+                .param("entry", entry.id())
+                .param("amount", amount)
+                .param("currency", entry.currency())
+                .param("booked", entry.day())
+                .param("payer", entry.payer())
+                .param("told", entry.told())
+                .param("order", waiting.map(PaymentBook.Payment::orderId).orElse(null))
+                .param("state", state)
+                .param("surplus", surplus)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .update();
+        return line(new Row(
+                entry.id(),
+                entry.day(),
+                amount,
+                entry.currency(),
+                entry.payer(),
+                entry.told(),
+                waiting.isPresent() ? order.get().number() : null,
+                state,
+                surplus));
     }
 
     /** The order whose whole reference is in what the payer wrote; nothing is guessed from anything else. */
@@ -127,8 +193,14 @@ public class Statements {
                 }
             }
         }
-        return QR_REFERENCE.matcher(entry.told()).results().map(found -> found.group().replace(" ", "")).filter(SwissPayload::holds)
-                .map(digits -> digits.substring(0, digits.length() - 1).replaceFirst("^0+", "")).filter(number -> number.matches("[0-9]{1,9}"))
-                .flatMap(number -> orders.byNumber(shop, Integer.parseInt(number)).stream()).findFirst();
+        return QR_REFERENCE
+                .matcher(entry.told())
+                .results()
+                .map(found -> found.group().replace(" ", ""))
+                .filter(SwissPayload::holds)
+                .map(digits -> digits.substring(0, digits.length() - 1).replaceFirst("^0+", ""))
+                .filter(number -> number.matches("[0-9]{1,9}"))
+                .flatMap(number -> orders.byNumber(shop, Integer.parseInt(number)).stream())
+                .findFirst();
     }
 }

@@ -40,8 +40,14 @@ public class StockBook {
         Map<String, BigDecimal> left = new TreeMap<>();
         for (String product : products) {
             // Up to "0", the character after "/": the product's variations, found by the primary key.
-            sql.sql("select item, remaining from stock where shop = :shop and (item = :product or item >= :from and item < :to)")
-                    .param("shop", shop).param("product", product).param("from", product + "/").param("to", product + "0").query(Row.class).list()
+            sql.sql("select item, remaining from stock where shop = :shop and (item = :product or item >= "
+                            + ":from and item < :to)")
+                    .param("shop", shop)
+                    .param("product", product)
+                    .param("from", product + "/")
+                    .param("to", product + "0")
+                    .query(Row.class)
+                    .list()
                     .forEach(row -> left.put(row.item(), row.remaining().stripTrailingZeros()));
         }
         return new Stock(left);
@@ -50,39 +56,66 @@ public class StockBook {
     /** What is left of everything that is counted, by item. */
     public Map<String, BigDecimal> all(String shop) {
         Map<String, BigDecimal> left = new TreeMap<>();
-        sql.sql("select item, remaining from stock where shop = :shop").param("shop", shop).query(Row.class).list().forEach(row -> left.put(row.item(), row.remaining().stripTrailingZeros()));
+        sql.sql("select item, remaining from stock where shop = :shop")
+                .param("shop", shop)
+                .query(Row.class)
+                .list()
+                .forEach(row -> left.put(row.item(), row.remaining().stripTrailingZeros()));
         return left;
     }
 
     /**
      * Counts an item anew, or stops counting it.
      *
-     * @param seen      what the seller saw before counting
+     * @param seen what the seller saw before counting
      * @param remaining nothing to count it no more
      * @throws Moved if something was sold or given back since
      */
     @Transactional
     public void count(String shop, String item, Optional<BigDecimal> seen, Optional<BigDecimal> remaining) {
-        sql.sql("select id from shop where id = :shop for update").param("shop", shop).query(String.class).single();
-        Optional<BigDecimal> now = sql.sql("select remaining from stock where shop = :shop and item = :item").param("shop", shop).param("item", item).query(BigDecimal.class).optional();
+        sql.sql("select id from shop where id = :shop for update")
+                .param("shop", shop)
+                .query(String.class)
+                .single();
+        Optional<BigDecimal> now = sql.sql("select remaining from stock where shop = :shop and item = :item")
+                .param("shop", shop)
+                .param("item", item)
+                .query(BigDecimal.class)
+                .optional();
         if (now.isPresent() != seen.isPresent() || now.isPresent() && now.get().compareTo(seen.get()) != 0) {
             throw new Moved(now.map(BigDecimal::stripTrailingZeros));
         }
         if (remaining.isEmpty()) {
-            sql.sql("delete from stock where shop = :shop and item = :item").param("shop", shop).param("item", item).update();
+            sql.sql("delete from stock where shop = :shop and item = :item")
+                    .param("shop", shop)
+                    .param("item", item)
+                    .update();
         } else {
-            sql.sql("merge into stock(shop, item, remaining) key (shop, item) values (:shop, :item, :remaining)").param("shop", shop).param("item", item).param("remaining", remaining.get()).update();
+            sql.sql("merge into stock(shop, item, remaining) key (shop, item) values (:shop, :item, :remaining)")
+                    .param("shop", shop)
+                    .param("item", item)
+                    .param("remaining", remaining.get())
+                    .update();
         }
     }
 
     /** Takes what an order wants, in the order's transaction. @return whether there was enough */
     public boolean take(String shop, String item, BigDecimal quantity) {
-        return sql.sql("update stock set remaining = remaining - :quantity where shop = :shop and item = :item and remaining >= :quantity")
-                .param("quantity", quantity).param("shop", shop).param("item", item).update() == 1;
+        return sql.sql("update stock set remaining = remaining - :quantity where shop = :shop and item = "
+                                + ":item and remaining >= :quantity")
+                        .param("quantity", quantity)
+                        .param("shop", shop)
+                        .param("item", item)
+                        .update()
+                == 1;
     }
 
     /** Gives back what an order had taken; what is counted no more stays so. */
     public void giveBack(String shop, String item, BigDecimal quantity) {
-        sql.sql("update stock set remaining = remaining + :quantity where shop = :shop and item = :item").param("quantity", quantity).param("shop", shop).param("item", item).update();
+        sql.sql("update stock set remaining = remaining + :quantity where shop = :shop and item = :item")
+                .param("quantity", quantity)
+                .param("shop", shop)
+                .param("item", item)
+                .update();
     }
 }

@@ -18,7 +18,10 @@ class StockController {
     private static final BigDecimal MOST = new BigDecimal("999999999");
     private static final int DECIMALS = 3;
 
-    /** @param item product, or product and variation @param seen what the page showed @param remaining what is there; without it the item is counted no more */
+    /**
+     * @param item product, or product and variation @param seen what the page showed @param remaining what is there;
+     *     without it the item is counted no more
+     */
     record Count(String item, Optional<BigDecimal> seen, Optional<BigDecimal> remaining) {
         Count {
             seen = seen == null ? Optional.empty() : seen;
@@ -43,16 +46,36 @@ class StockController {
 
     @PutMapping("/api/shops/{shop}/stock/{product}")
     Left count(@PathVariable String shop, @PathVariable String product, @RequestBody Count count) {
-        if (count.item() == null || count.item().length() > 130 || !count.item().equals(product) && !count.item().startsWith(product + "/")) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "item", "This is not an item of the product.", "Load the page again.");
+        if (count.item() == null
+                || count.item().length() > 130
+                || !count.item().equals(product) && !count.item().startsWith(product + "/")) {
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "item",
+                    "This is not an item of the product.",
+                    "Load the page again.");
         }
-        count.remaining().filter(left -> left.signum() < 0 || left.compareTo(MOST) > 0 || left.stripTrailingZeros().scale() > DECIMALS).ifPresent(left -> {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "remaining", left.toPlainString() + " cannot be what is left.", "Type a number from 0 on, with three decimals at most.");
-        });
+        count.remaining()
+                .filter(left -> left.signum() < 0
+                        || left.compareTo(MOST) > 0
+                        || left.stripTrailingZeros().scale() > DECIMALS)
+                .ifPresent(left -> {
+                    throw new Told(
+                            HttpStatus.UNPROCESSABLE_CONTENT,
+                            "remaining",
+                            left.toPlainString() + " cannot be what is left.",
+                            "Type a number from 0 on, with three decimals at most.");
+                });
         try {
             book.count(shop, count.item(), count.seen(), count.remaining());
         } catch (StockBook.Moved e) {
-            throw new Told(HttpStatus.CONFLICT, "remaining", e.now().map(now -> "Meanwhile " + now.toPlainString() + (now.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left.")).orElse("Meanwhile it is not counted any more."),
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "remaining",
+                    e.now()
+                            .map(now -> "Meanwhile " + now.toPlainString()
+                                    + (now.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left."))
+                            .orElse("Meanwhile it is not counted any more."),
                     "Count again; nothing was changed.");
         }
         return left(shop, product);

@@ -18,6 +18,8 @@ import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.bouncycastle.bcpg.HashAlgorithmTags;
+import org.bouncycastle.bcpg.SymmetricKeyAlgorithmTags;
 import org.bouncycastle.openpgp.PGPEncryptedDataGenerator;
 import org.bouncycastle.openpgp.PGPEncryptedDataList;
 import org.bouncycastle.openpgp.PGPException;
@@ -31,12 +33,11 @@ import org.bouncycastle.openpgp.operator.bc.BcPBEDataDecryptorFactory;
 import org.bouncycastle.openpgp.operator.bc.BcPBEKeyEncryptionMethodGenerator;
 import org.bouncycastle.openpgp.operator.bc.BcPGPDataEncryptorBuilder;
 import org.bouncycastle.openpgp.operator.bc.BcPGPDigestCalculatorProvider;
-import org.bouncycastle.bcpg.HashAlgorithmTags;
-import org.bouncycastle.bcpg.SymmetricKeyAlgorithmTags;
 
 /**
- * A backup: database and key file in one ZIP archive, sealed by a passphrase as an OpenPGP message (RFC 4880: AES-256 with an
- * integrity code, the key from the passphrase by an iterated and salted SHA-256), so that common tools can open it too.
+ * A backup: database and key file in one ZIP archive, sealed by a passphrase as an OpenPGP message (RFC 4880: AES-256
+ * with an integrity code, the key from the passphrase by an iterated and salted SHA-256), so that common tools can open
+ * it too.
  */
 public final class Backup {
     static final String DATABASE = "vest-coin.mv.db";
@@ -53,10 +54,15 @@ public final class Backup {
     public static void seal(InputStream plain, OutputStream out, char[] passphrase) throws IOException {
         try {
             PGPDigestCalculatorProvider digests = new BcPGPDigestCalculatorProvider();
-            PGPEncryptedDataGenerator sealing = new PGPEncryptedDataGenerator(new BcPGPDataEncryptorBuilder(SymmetricKeyAlgorithmTags.AES_256).setWithIntegrityPacket(true).setSecureRandom(new SecureRandom()));
-            sealing.addMethod(new BcPBEKeyEncryptionMethodGenerator(passphrase, digests.get(HashAlgorithmTags.SHA256), S2K_COUNT));
+            PGPEncryptedDataGenerator sealing =
+                    new PGPEncryptedDataGenerator(new BcPGPDataEncryptorBuilder(SymmetricKeyAlgorithmTags.AES_256)
+                            .setWithIntegrityPacket(true)
+                            .setSecureRandom(new SecureRandom()));
+            sealing.addMethod(new BcPBEKeyEncryptionMethodGenerator(
+                    passphrase, digests.get(HashAlgorithmTags.SHA256), S2K_COUNT));
             try (OutputStream sealed = sealing.open(out, new byte[BUFFER]);
-                    OutputStream literal = new PGPLiteralDataGenerator().open(sealed, PGPLiteralData.BINARY, "vest-coin.zip", new Date(), new byte[BUFFER])) {
+                    OutputStream literal = new PGPLiteralDataGenerator()
+                            .open(sealed, PGPLiteralData.BINARY, "vest-coin.zip", new Date(), new byte[BUFFER])) {
                 plain.transferTo(literal);
             }
         } catch (PGPException e) {
@@ -64,7 +70,10 @@ public final class Backup {
         }
     }
 
-    /** Writes database and key file as an archive. @param database the file as the database itself has written it for a backup */
+    /**
+     * Writes database and key file as an archive. @param database the file as the database itself has written it for a
+     * backup
+     */
     public static void archive(Path database, Path key, OutputStream out) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(out);
         zip.putNextEntry(new ZipEntry(MANIFEST));
@@ -85,11 +94,13 @@ public final class Backup {
         if (Files.exists(data)) {
             try (Stream<Path> there = Files.list(data)) {
                 if (there.findAny().isPresent()) {
-                    throw new StartRefused("The folder " + data + " is not empty. Name one that is, or that is not there yet.");
+                    throw new StartRefused(
+                            "The folder " + data + " is not empty. Name one that is, or that is not there yet.");
                 }
             }
         }
-        Path beside = Files.createTempDirectory(Files.createDirectories(data.toAbsolutePath().getParent()), "restoring");
+        Path beside = Files.createTempDirectory(
+                Files.createDirectories(data.toAbsolutePath().getParent()), "restoring");
         try {
             unpack(file, beside, passphrase);
             Files.createDirectories(data);
@@ -115,7 +126,8 @@ public final class Backup {
             PGPPBEEncryptedData sealed = sealed(in, file);
             InputStream opened;
             try {
-                opened = sealed.getDataStream(new BcPBEDataDecryptorFactory(passphrase, new BcPGPDigestCalculatorProvider()));
+                opened = sealed.getDataStream(
+                        new BcPBEDataDecryptorFactory(passphrase, new BcPGPDigestCalculatorProvider()));
             } catch (PGPException e) {
                 throw new StartRefused("The passphrase does not open the backup " + file + ".");
             }
@@ -126,8 +138,10 @@ public final class Backup {
             InputStream plain = data.getInputStream();
             ZipInputStream zip = new ZipInputStream(plain);
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                if (entry.getName().equals(MANIFEST) && !new String(zip.readNBytes(100), StandardCharsets.UTF_8).equals(FORMAT)) {
-                    throw new StartRefused("The backup " + file + " was made by another version of Vest Coin. Use that one to restore it.");
+                if (entry.getName().equals(MANIFEST)
+                        && !new String(zip.readNBytes(100), StandardCharsets.UTF_8).equals(FORMAT)) {
+                    throw new StartRefused("The backup " + file
+                            + " was made by another version of Vest Coin. Use that one to restore it.");
                 }
                 found.add(entry.getName());
                 if (entry.getName().equals(DATABASE) || entry.getName().equals(KEY)) {
@@ -151,7 +165,9 @@ public final class Backup {
     private static PGPPBEEncryptedData sealed(InputStream in, Path file) throws IOException {
         try {
             Object first = new BcPGPObjectFactory(PGPUtil.getDecoderStream(in)).nextObject();
-            if (first instanceof PGPEncryptedDataList list && !list.isEmpty() && list.get(0) instanceof PGPPBEEncryptedData sealed) {
+            if (first instanceof PGPEncryptedDataList list
+                    && !list.isEmpty()
+                    && list.get(0) instanceof PGPPBEEncryptedData sealed) {
                 return sealed;
             }
         } catch (IOException | RuntimeException e) {

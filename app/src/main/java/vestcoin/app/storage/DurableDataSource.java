@@ -16,9 +16,10 @@ import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.jdbc.datasource.DelegatingDataSource;
 
 /**
- * A data source whose commits are on the disk when they return. The database writes behind, which lets it compact its file; so each
- * commit is followed by a checkpoint, and one checkpoint serves all who committed before it began. Measured with H2 2.4.240: writing
- * at once instead ({@code WRITE_DELAY=0}) stops the background writer and with it all compaction.
+ * A data source whose commits are on the disk when they return. The database writes behind, which lets it compact its
+ * file; so each commit is followed by a checkpoint, and one checkpoint serves all who committed before it began.
+ * Measured with H2 2.4.240: writing at once instead ({@code WRITE_DELAY=0}) stops the background writer and with it all
+ * compaction.
  */
 final class DurableDataSource extends DelegatingDataSource implements Closeable {
     private final HikariDataSource pool;
@@ -34,7 +35,8 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
     @Override
     public Connection getConnection() throws SQLException {
         Connection connection = super.getConnection();
-        return (Connection) Proxy.newProxyInstance(Connection.class.getClassLoader(), new Class<?>[] {Connection.class}, new Committing(connection));
+        return (Connection) Proxy.newProxyInstance(
+                Connection.class.getClassLoader(), new Class<?>[] {Connection.class}, new Committing(connection));
     }
 
     @Override
@@ -82,8 +84,11 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
                 checkpoint(connection);
             }
             if (result instanceof Statement statement) {
-                Class<?> kind = statement instanceof CallableStatement ? CallableStatement.class : statement instanceof PreparedStatement ? PreparedStatement.class : Statement.class;
-                return Proxy.newProxyInstance(Connection.class.getClassLoader(), new Class<?>[] {kind}, new Executing(connection, statement));
+                Class<?> kind = statement instanceof CallableStatement
+                        ? CallableStatement.class
+                        : statement instanceof PreparedStatement ? PreparedStatement.class : Statement.class;
+                return Proxy.newProxyInstance(
+                        Connection.class.getClassLoader(), new Class<?>[] {kind}, new Executing(connection, statement));
             }
             return result;
         }
@@ -102,7 +107,9 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
         @Override
         public Object invoke(Object proxy, Method method, Object[] arguments) throws Throwable {
             Object result = call(statement, method, arguments);
-            boolean changes = method.getName().startsWith("execute") && !method.getName().equals("executeQuery") && !Boolean.TRUE.equals(result);
+            boolean changes = method.getName().startsWith("execute")
+                    && !method.getName().equals("executeQuery")
+                    && !Boolean.TRUE.equals(result);
             if (changes && connection.getAutoCommit()) {
                 checkpoint(connection);
             }

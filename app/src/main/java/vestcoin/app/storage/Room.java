@@ -7,7 +7,10 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/** How much room the disk has. Before it is full nothing more is written, so that the database never fails half-way; with room it goes on by itself. */
+/**
+ * How much room the disk has. Before it is full nothing more is written, so that the database never fails half-way;
+ * with room it goes on by itself.
+ */
 @Component
 public class Room {
     private static final Logger LOG = LoggerFactory.getLogger(Room.class);
@@ -18,7 +21,10 @@ public class Room {
     private volatile long free = Long.MAX_VALUE;
 
     /** @param least bytes below which nothing is written any more @param little bytes below which it is told */
-    Room(@Value("${vest-coin.data}") Path data, @Value("${vest-coin.room.least:134217728}") long least, @Value("${vest-coin.room.little:1073741824}") long little) {
+    Room(
+            @Value("${vest-coin.data}") Path data,
+            @Value("${vest-coin.room.least:134217728}") long least,
+            @Value("${vest-coin.room.little:1073741824}") long little) {
         this.data = data;
         this.least = least;
         this.little = little;

@@ -17,7 +17,10 @@ import org.springframework.context.annotation.Configuration;
 class Storage {
     @Bean(destroyMethod = "close")
     DataSource dataSource(DataSourceProperties properties, @Value("${vest-coin.data}") Path data) {
-        DurableDataSource source = new DurableDataSource(properties.initializeDataSourceBuilder().type(HikariDataSource.class).build());
+        DurableDataSource source = new DurableDataSource(properties
+                .initializeDataSourceBuilder()
+                .type(HikariDataSource.class)
+                .build());
         ownersAlone(data);
         return source;
     }
@@ -30,7 +33,8 @@ class Storage {
             }
         } catch (IOException | UnsupportedOperationException e) {
             // A file system without owners has nothing to set.
-            org.slf4j.LoggerFactory.getLogger(Storage.class).info("file permissions stay as they are: {}", e.toString());
+            org.slf4j.LoggerFactory.getLogger(Storage.class)
+                    .info("file permissions stay as they are: {}", e.toString());
         }
     }
 }

@@ -42,7 +42,10 @@ class StorefrontController {
     private final Clock clock;
     private final String ownUrl;
     /** Delivery to everywhere takes a moment to price and changes with an edition; sales begin and end by the day. */
-    private final Cache<String, String> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(Duration.ofHours(1)).build();
+    private final Cache<String, String> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfterWrite(Duration.ofHours(1))
+            .build();
 
     StorefrontController(Editions editions, Doors doors, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
         this.editions = editions;
@@ -56,46 +59,97 @@ class StorefrontController {
         Doors.Door door = doors.of(shop);
         Optional<Editions.Edition> live = editions.live(shop).filter(edition -> door.open());
         if (live.isEmpty()) {
-            return html(HttpStatus.NOT_FOUND, "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\"><title>Not open</title></head><body><main><h1>Not open</h1><p>"
-                    + escaped(door.notice().isEmpty() ? "This shop is not open. Come back later." : door.notice()) + "</p></main></body></html>\n");
+            return html(
+                    HttpStatus.NOT_FOUND,
+                    "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" "
+                            + "content=\"width=device-width\"><title>Not open</title></head><body><main><h1>Not "
+                            + "open</h1><p>"
+                            + escaped(
+                                    door.notice().isEmpty() ? "This shop is not open. Come back later." : door.notice())
+                            + "</p></main></body></html>\n");
         }
         Editions.Edition edition = live.get();
-        Document document = editions.spoken(edition, language.filter(tag -> tag.length() <= 35).orElse(""));
-        String key = shop + " " + edition.number() + " " + document.setup().shop().language();
+        Document document = editions.spoken(
+                edition, language.filter(tag -> tag.length() <= 35).orElse(""));
+        String key =
+                shop + " " + edition.number() + " " + document.setup().shop().language();
         String html = kept.get(key, absent -> html(shop, document));
         return html(HttpStatus.OK, html);
     }
 
     private static ResponseEntity<byte[]> html(HttpStatus status, String html) {
-        return ResponseEntity.status(status).contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8)).body(html.getBytes(StandardCharsets.UTF_8));
+        return ResponseEntity.status(status)
+                .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
+                .body(html.getBytes(StandardCharsets.UTF_8));
     }
 
     private String html(String shop, Document document) {
         Setup setup = document.setup();
-        String data = Json.write(StructuredData.of(document.compiled(), ownUrl + "/shops/" + shop, clock.instant())).replace("<", "\\u003c");
-        StringBuilder html = new StringBuilder("<!doctype html>\n<html lang=\"").append(escaped(setup.shop().language())).append("\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\"><title>")
-                .append(escaped(setup.shop().name())).append("</title>\n<script type=\"application/ld+json\">").append(data).append("</script></head><body><main><h1>").append(escaped(setup.shop().name())).append("</h1>")
-                .append("<p><a href=\"/counter/").append(escaped(shop)).append("\">").append(german(setup) ? "Zum Laden" : "To the shop").append("</a></p>");
-        setup.pickup().places().forEach(spot -> html.append("<h2>").append(escaped(spot.name())).append("</h2><p>").append(escaped(String.join(", ", spot.lines()))).append("</p>").append(hours(spot.hours(), setup)));
-        Policies.texts(setup).forEach(text -> html.append("<h2 id=\"").append(escaped(text.kind())).append("\">").append(escaped(name(text.kind(), setup))).append("</h2><p>")
-                .append(escaped(text.text()).replace("\n", "</p><p>")).append("</p>"));
-        if (Groups.EU.contains(setup.shop().address().country()) && setup.terms().withdrawalDays().isPresent()) {
-            html.append("<h2 id=\"model-form\">").append(german(setup) ? "Muster-Widerrufsformular" : "Model withdrawal form").append("</h2>");
-            ModelForm.lines(seller(setup), setup.shop().language()).forEach(line -> html.append("<p>").append(escaped(line)).append("</p>"));
+        String data = Json.write(StructuredData.of(document.compiled(), ownUrl + "/shops/" + shop, clock.instant()))
+                .replace("<", "\\u003c");
+        StringBuilder html = new StringBuilder("<!doctype html>\n<html lang=\"")
+                .append(escaped(setup.shop().language()))
+                .append("\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" "
+                        + "content=\"width=device-width\"><title>")
+                .append(escaped(setup.shop().name()))
+                .append("</title>\n<script type=\"application/ld+json\">")
+                .append(data)
+                .append("</script></head><body><main><h1>")
+                .append(escaped(setup.shop().name()))
+                .append("</h1>")
+                .append("<p><a href=\"/counter/")
+                .append(escaped(shop))
+                .append("\">")
+                .append(german(setup) ? "Zum Laden" : "To the shop")
+                .append("</a></p>");
+        setup.pickup().places().forEach(spot -> html.append("<h2>")
+                .append(escaped(spot.name()))
+                .append("</h2><p>")
+                .append(escaped(String.join(", ", spot.lines())))
+                .append("</p>")
+                .append(hours(spot.hours(), setup)));
+        Policies.texts(setup).forEach(text -> html.append("<h2 id=\"")
+                .append(escaped(text.kind()))
+                .append("\">")
+                .append(escaped(name(text.kind(), setup)))
+                .append("</h2><p>")
+                .append(escaped(text.text()).replace("\n", "</p><p>"))
+                .append("</p>"));
+        if (Groups.EU.contains(setup.shop().address().country())
+                && setup.terms().withdrawalDays().isPresent()) {
+            html.append("<h2 id=\"model-form\">")
+                    .append(german(setup) ? "Muster-Widerrufsformular" : "Model withdrawal form")
+                    .append("</h2>");
+            ModelForm.lines(seller(setup), setup.shop().language())
+                    .forEach(line -> html.append("<p>").append(escaped(line)).append("</p>"));
         }
         return html.append("</main></body></html>\n").toString();
     }
 
     private static String hours(List<Hours> spans, Setup setup) {
         Locale locale = Locale.forLanguageTag(setup.shop().language());
-        return spans.stream().map(span -> "<li>" + span.days().stream().map(day -> escaped(day.getDisplayName(TextStyle.SHORT, locale))).collect(Collectors.joining(", ")) + " " + span.from() + "–" + span.to() + "</li>")
+        return spans.stream()
+                .map(span -> "<li>"
+                        + span.days().stream()
+                                .map(day -> escaped(day.getDisplayName(TextStyle.SHORT, locale)))
+                                .collect(Collectors.joining(", "))
+                        + " " + span.from() + "–" + span.to() + "</li>")
                 .collect(Collectors.joining("", "<ul>", "</ul>"));
     }
 
     private static String seller(Setup setup) {
         Shop shop = setup.shop();
-        return Stream.of(Stream.of(shop.legalName().isBlank() ? shop.name() : shop.legalName()), shop.address().lines().stream(), Stream.of((shop.address().postcode() + " " + shop.address().city()).strip(), shop.email()))
-                .flatMap(parts -> parts).filter(part -> !part.isBlank()).collect(Collectors.joining(", "));
+        return Stream.of(
+                        Stream.of(shop.legalName().isBlank() ? shop.name() : shop.legalName()),
+                        shop.address().lines().stream(),
+                        Stream.of(
+                                (shop.address().postcode() + " "
+                                                + shop.address().city())
+                                        .strip(),
+                                shop.email()))
+                .flatMap(parts -> parts)
+                .filter(part -> !part.isBlank())
+                .collect(Collectors.joining(", "));
     }
 
     private static boolean german(Setup setup) {

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
@@ -28,9 +27,9 @@ import vestcoin.core.setup.Shop;
 import vestcoin.core.terms.Terms;
 
 /**
- * A shop in the vocabulary of schema.org (OnlineStore, MerchantReturnPolicy, OfferShippingDetails, OpeningHoursSpecification), as a value
- * to be written as JSON-LD. Delivery is what one piece costs to send, priced as any order is; what a carrier would have to be asked for,
- * and what the shop brings round itself, is left out.
+ * A shop in the vocabulary of schema.org (OnlineStore, MerchantReturnPolicy, OfferShippingDetails,
+ * OpeningHoursSpecification), as a value to be written as JSON-LD. Delivery is what one piece costs to send, priced as
+ * any order is; what a carrier would have to be asked for, and what the shop brings round itself, is left out.
  */
 public final class StructuredData {
     private static final String SCHEMA = "https://schema.org/";
@@ -45,7 +44,10 @@ public final class StructuredData {
         this.compiled = compiled;
         this.setup = compiled.setup();
         this.at = at;
-        this.countries = Countries.all().stream().filter(country -> setup.shop().sellsTo().stream().anyMatch(place -> place.reaches(country))).sorted().toList();
+        this.countries = Countries.all().stream()
+                .filter(country -> setup.shop().sellsTo().stream().anyMatch(place -> place.reaches(country)))
+                .sorted()
+                .toList();
     }
 
     /** @param url of the page @param at when delivery is priced */
@@ -63,12 +65,25 @@ public final class StructuredData {
         put(store, "legalName", shop.legalName());
         put(store, "email", shop.email());
         put(store, "telephone", shop.phone());
-        store.put("address", address(shop.address().lines(), shop.address().city(), shop.address().postcode(), shop.address().country()));
+        store.put(
+                "address",
+                address(
+                        shop.address().lines(),
+                        shop.address().city(),
+                        shop.address().postcode(),
+                        shop.address().country()));
         returns().ifPresent(policy -> store.put("hasMerchantReturnPolicy", policy));
         if (!setup.pickup().places().isEmpty()) {
-            store.put("department", setup.pickup().places().stream().map(StructuredData::place).toList());
+            store.put(
+                    "department",
+                    setup.pickup().places().stream().map(StructuredData::place).toList());
         }
-        store.put("makesOffer", setup.goods().products().stream().filter(product -> product.kind() == Product.Kind.PHYSICAL).map(this::offer).toList());
+        store.put(
+                "makesOffer",
+                setup.goods().products().stream()
+                        .filter(product -> product.kind() == Product.Kind.PHYSICAL)
+                        .map(this::offer)
+                        .toList());
         return store;
     }
 
@@ -93,7 +108,9 @@ public final class StructuredData {
 
     private Optional<Map<String, Object>> returns() {
         Terms terms = setup.terms();
-        Optional<Integer> days = Stream.of(terms.returnDays(), terms.withdrawalDays()).flatMap(Optional::stream).max(Integer::compareTo);
+        Optional<Integer> days = Stream.of(terms.returnDays(), terms.withdrawalDays())
+                .flatMap(Optional::stream)
+                .max(Integer::compareTo);
         return days.map(most -> {
             Map<String, Object> policy = thing("MerchantReturnPolicy");
             policy.put("applicableCountry", countries);
@@ -102,7 +119,10 @@ public final class StructuredData {
             policy.put("merchantReturnDays", most);
             policy.put("returnMethod", SCHEMA + "ReturnByMail");
             policy.put("refundType", SCHEMA + "FullRefund");
-            terms.returnPayer().ifPresent(payer -> policy.put("returnFees", SCHEMA + (payer == Terms.Payer.SHOP ? "FreeReturn" : "ReturnFeesCustomerResponsibility")));
+            terms.returnPayer()
+                    .ifPresent(payer -> policy.put(
+                            "returnFees",
+                            SCHEMA + (payer == Terms.Payer.SHOP ? "FreeReturn" : "ReturnFeesCustomerResponsibility")));
             return policy;
         });
     }
@@ -110,16 +130,29 @@ public final class StructuredData {
     private static Map<String, Object> place(Pickup.Spot spot) {
         Map<String, Object> place = thing("LocalBusiness");
         place.put("name", spot.name());
-        place.put("address", address(spot.lines(), "", spot.at().postcode().orElse(""), spot.at().country()));
+        place.put(
+                "address",
+                address(
+                        spot.lines(),
+                        "",
+                        spot.at().postcode().orElse(""),
+                        spot.at().country()));
         put(place, "telephone", spot.contact());
-        place.put("openingHoursSpecification", spot.hours().stream().map(StructuredData::hours).toList());
+        place.put(
+                "openingHoursSpecification",
+                spot.hours().stream().map(StructuredData::hours).toList());
         return place;
     }
 
     private static Map<String, Object> hours(Hours span) {
         Map<String, Object> hours = thing("OpeningHoursSpecification");
         List<java.time.DayOfWeek> days = span.days().isEmpty() ? List.of(java.time.DayOfWeek.values()) : span.days();
-        hours.put("dayOfWeek", days.stream().map(day -> SCHEMA + day.getDisplayName(java.time.format.TextStyle.FULL, java.util.Locale.ENGLISH)).toList());
+        hours.put(
+                "dayOfWeek",
+                days.stream()
+                        .map(day ->
+                                SCHEMA + day.getDisplayName(java.time.format.TextStyle.FULL, java.util.Locale.ENGLISH))
+                        .toList());
         hours.put("opens", CLOCK.format(span.from()));
         // The end of the day, as schema.org has it.
         hours.put("closes", span.to().equals(java.time.LocalTime.MIDNIGHT) ? "23:59" : CLOCK.format(span.to()));
@@ -146,22 +179,43 @@ public final class StructuredData {
         Map<String, Sent> ways = new TreeMap<>();
         for (String country : countries) {
             cheapest(product, country).ifPresent(sent -> {
-                places.computeIfAbsent(sent.toString(), key -> new ArrayList<>()).add(country);
+                places.computeIfAbsent(sent.toString(), key -> new ArrayList<>())
+                        .add(country);
                 ways.put(sent.toString(), sent);
             });
         }
-        return places.entrySet().stream().map(each -> details(ways.get(each.getKey()), each.getValue())).toList();
+        return places.entrySet().stream()
+                .map(each -> details(ways.get(each.getKey()), each.getValue()))
+                .toList();
     }
 
     private Optional<Sent> cheapest(Product product, String country) {
         Map<String, String> choices = new TreeMap<>();
-        product.options().forEach(option -> choices.put(option.id(), option.choices().get(0).id()));
+        product.options()
+                .forEach(option ->
+                        choices.put(option.id(), option.choices().get(0).id()));
         BigDecimal quantity = product.measure().map(Product.Measure::least).orElse(BigDecimal.ONE);
         try {
-            return Pricing.priceUntraced(compiled, new Order(at, List.of(new Line(product.id(), quantity, choices)), Destination.of(country), null, null, null)).sent().offers().stream()
-                    .filter(offer -> setup.delivery().options().stream().anyMatch(option -> option.id().equals(offer.option().id())))
-                    .filter(Offer.Offered.class::isInstance).map(Offer.Offered.class::cast).filter(offered -> offered.note().isEmpty())
-                    .map(offered -> new Sent(offered.price().value(), offered.option().days())).min(java.util.Comparator.comparing(Sent::price));
+            return Pricing.priceUntraced(
+                            compiled,
+                            new Order(
+                                    at,
+                                    List.of(new Line(product.id(), quantity, choices)),
+                                    Destination.of(country),
+                                    null,
+                                    null,
+                                    null))
+                    .sent()
+                    .offers()
+                    .stream()
+                    .filter(offer -> setup.delivery().options().stream().anyMatch(option -> option.id()
+                            .equals(offer.option().id())))
+                    .filter(Offer.Offered.class::isInstance)
+                    .map(Offer.Offered.class::cast)
+                    .filter(offered -> offered.note().isEmpty())
+                    .map(offered ->
+                            new Sent(offered.price().value(), offered.option().days()))
+                    .min(java.util.Comparator.comparing(Sent::price));
         } catch (Refused e) {
             return Optional.empty();
         }
@@ -173,11 +227,15 @@ public final class StructuredData {
         rate.put("currency", setup.shop().currency());
         Map<String, Object> details = thing("OfferShippingDetails");
         details.put("shippingRate", rate);
-        details.put("shippingDestination", places.stream().map(country -> {
-            Map<String, Object> region = thing("DefinedRegion");
-            region.put("addressCountry", country);
-            return region;
-        }).toList());
+        details.put(
+                "shippingDestination",
+                places.stream()
+                        .map(country -> {
+                            Map<String, Object> region = thing("DefinedRegion");
+                            region.put("addressCountry", country);
+                            return region;
+                        })
+                        .toList());
         sent.days().ifPresent(days -> {
             Map<String, Object> transit = thing("QuantitativeValue");
             transit.put("minValue", days.from());

@@ -30,7 +30,11 @@ class RightsTest {
         }
 
         String called() {
-            return path.replace("{shop}", "tern-and-tether").replace("{number}", "1001").replace("{order}", "1001").replace("{gateway}", "cards").replace("{sheet}", "goods")
+            return path.replace("{shop}", "tern-and-tether")
+                    .replace("{number}", "1001")
+                    .replace("{order}", "1001")
+                    .replace("{gateway}", "cards")
+                    .replace("{sheet}", "goods")
                     .replaceAll("\\{[a-z]+}", "00000000-0000-0000-0000-000000000000");
         }
 
@@ -46,20 +50,25 @@ class RightsTest {
     }
 
     private static List<Right> table() throws IOException {
-        return Files.readAllLines(Path.of("src/test/resources/rights.tsv")).stream().map(line -> line.split("\t")).map(cells -> new Right(cells[0], cells[1], cells[2])).toList();
+        return Files.readAllLines(Path.of("src/test/resources/rights.tsv")).stream()
+                .map(line -> line.split("\t"))
+                .map(cells -> new Right(cells[0], cells[1], cells[2]))
+                .toList();
     }
 
     @Test
     void every_address_stands_in_the_table() throws IOException {
         JsonNode described = Json.tree(Files.readString(Path.of("../docs/formats/openapi.json")));
         List<String> addresses = new ArrayList<>();
-        described.path("paths").properties().forEach(path -> path.getValue().propertyNames().stream().filter(method -> method.equals("get") || CHANGING.contains(method))
+        described.path("paths").properties().forEach(path -> path.getValue().propertyNames().stream()
+                .filter(method -> method.equals("get") || CHANGING.contains(method))
                 .forEach(method -> addresses.add(method.toUpperCase(java.util.Locale.ROOT) + " " + path.getKey())));
         assertThat(table().stream().map(Right::name)).containsExactlyInAnyOrderElementsOf(addresses);
     }
 
     private static int status(Caller caller, Right right, Map<String, String> headers) {
-        return caller.call(right.method(), right.called(), right.changes() ? "{}" : null, headers).status();
+        return caller.call(right.method(), right.called(), right.changes() ? "{}" : null, headers)
+                .status();
     }
 
     @Test
@@ -74,19 +83,32 @@ class RightsTest {
         int calls = 0;
         for (Right right : table()) {
             if (right.changes()) {
-                assertThat(status(owner, right, forged)).as("without the token: " + right.name()).isEqualTo(403);
+                assertThat(status(owner, right, forged))
+                        .as("without the token: " + right.name())
+                        .isEqualTo(403);
                 calls++;
             }
             if (right.who().equals("owner")) {
-                assertThat(status(stranger, right, Map.of())).as("stranger: " + right.name()).isEqualTo(401);
-                assertThat(status(other, right, Map.of())).as("another shop's owner: " + right.name()).isEqualTo(403);
-                assertThat(status(owner, right, Map.of())).as("owner: " + right.name()).isNotIn(401, 403);
+                assertThat(status(stranger, right, Map.of()))
+                        .as("stranger: " + right.name())
+                        .isEqualTo(401);
+                assertThat(status(other, right, Map.of()))
+                        .as("another shop's owner: " + right.name())
+                        .isEqualTo(403);
+                assertThat(status(owner, right, Map.of()))
+                        .as("owner: " + right.name())
+                        .isNotIn(401, 403);
             } else {
-                assertThat(status(shop.anybody(), right, Map.of())).as("anybody: " + right.name()).isNotIn(403, 500);
+                assertThat(status(shop.anybody(), right, Map.of()))
+                        .as("anybody: " + right.name())
+                        .isNotIn(403, 500);
             }
             calls += right.who().equals("owner") ? 3 : 1;
         }
-        Measured.note("every address of the API by role", table().size() + " addresses, " + calls + " calls", "denied as the table of rights says");
+        Measured.note(
+                "every address of the API by role",
+                table().size() + " addresses, " + calls + " calls",
+                "denied as the table of rights says");
     }
 
     @Test
@@ -95,10 +117,19 @@ class RightsTest {
         for (Right right : table()) {
             if (!right.changes()) {
                 Caller caller = right.who().equals("owner") ? owner : shop.anybody();
-                assertThat(caller.call("HEAD", right.called(), null, Map.of()).status()).as(right.name()).isEqualTo(caller.get(right.called()).status());
+                assertThat(caller.call("HEAD", right.called(), null, Map.of()).status())
+                        .as(right.name())
+                        .isEqualTo(caller.get(right.called()).status());
             }
         }
-        assertThat(shop.anybody().call("HEAD", "/counter/tern-and-tether", null, Map.of()).status()).isEqualTo(200);
-        assertThat(shop.anybody().call("HEAD", Caller.SHOP + "/orders", null, Map.of()).status()).as("no way around").isEqualTo(401);
+        assertThat(shop.anybody()
+                        .call("HEAD", "/counter/tern-and-tether", null, Map.of())
+                        .status())
+                .isEqualTo(200);
+        assertThat(shop.anybody()
+                        .call("HEAD", Caller.SHOP + "/orders", null, Map.of())
+                        .status())
+                .as("no way around")
+                .isEqualTo(401);
     }
 }

@@ -18,7 +18,10 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 
-/** The feed as a calendar program reads it: parsed and validated by ical4j, a library other than the one that writes it. Source: RFC 5545. */
+/**
+ * The feed as a calendar program reads it: parsed and validated by ical4j, a library other than the one that writes it.
+ * Source: RFC 5545.
+ */
 @ExtendWith(RunningShop.class)
 class CalendarTest {
     private final RunningShop.Running shop;
@@ -30,17 +33,37 @@ class CalendarTest {
     }
 
     private JsonNode collected(String option) {
-        Map<String, Object> basket = new HashMap<>(Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "2")), "to", Map.of("country", "IE", "postcode", "H91 X2A0"),
-                "delivery", option, "method", option.equals("local") ? "transfer" : "cash"));
-        basket.put("slot", shop.anybody().post(Caller.COUNTER + "/quote", basket).json().path("delivery").valueStream().filter(each -> each.path("chosen").asBoolean()).findFirst().orElseThrow()
-                .path("slots").path(1).path("start").asString());
+        Map<String, Object> basket = new HashMap<>(Map.of(
+                "lines",
+                List.of(Map.of("product", "kites-you-can-build", "quantity", "2")),
+                "to",
+                Map.of("country", "IE", "postcode", "H91 X2A0"),
+                "delivery",
+                option,
+                "method",
+                option.equals("local") ? "transfer" : "cash"));
+        basket.put(
+                "slot",
+                shop.anybody()
+                        .post(Caller.COUNTER + "/quote", basket)
+                        .json()
+                        .path("delivery")
+                        .valueStream()
+                        .filter(each -> each.path("chosen").asBoolean())
+                        .findFirst()
+                        .orElseThrow()
+                        .path("slots")
+                        .path(1)
+                        .path("start")
+                        .asString());
         Caller.Answer answer = shop.anybody().buy(basket);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return ((tools.jackson.databind.node.ObjectNode) answer.json()).put("slot", (String) basket.get("slot"));
     }
 
     private Calendar feed() throws Exception {
-        String address = owner.get(Caller.SHOP + "/bookings").json().path("calendar").asString();
+        String address =
+                owner.get(Caller.SHOP + "/bookings").json().path("calendar").asString();
         Caller.Answer feed = shop.anybody().get(address.substring(address.indexOf("/calendar/")));
         assertThat(feed.whole().headers().firstValue("Content-Type").orElse("")).startsWith("text/calendar");
         Calendar calendar = new CalendarBuilder().build(new StringReader(feed.text()));
@@ -49,7 +72,12 @@ class CalendarTest {
     }
 
     private static VEvent event(Calendar calendar, JsonNode placed) {
-        return calendar.<VEvent>getComponents("VEVENT").stream().filter(event -> event.getSummary().getValue().startsWith(placed.path("number").asInt() + ",")).findFirst().orElse(null);
+        return calendar.<VEvent>getComponents("VEVENT").stream()
+                .filter(event -> event.getSummary()
+                        .getValue()
+                        .startsWith(placed.path("number").asInt() + ","))
+                .findFirst()
+                .orElse(null);
     }
 
     @Test
@@ -59,24 +87,42 @@ class CalendarTest {
         owner.post(Caller.SHOP + "/calendar", "");
         Calendar calendar = feed();
         VEvent event = event(calendar, collected);
-        Instant starts = LocalDateTime.parse(collected.path("slot").asString()).atZone(ZoneId.of("Europe/Dublin")).toInstant();
+        Instant starts = LocalDateTime.parse(collected.path("slot").asString())
+                .atZone(ZoneId.of("Europe/Dublin"))
+                .toInstant();
         assertThat(Instant.from(event.getDateTimeStart().getDate())).isEqualTo(starts);
         assertThat(Instant.from(event.getDateTimeEnd().getDate())).isEqualTo(starts.plusSeconds(3600));
-        assertThat(event.getUid().orElseThrow().getValue()).isEqualTo(collected.path("token").asString() + "@vest-coin");
+        assertThat(event.getUid().orElseThrow().getValue())
+                .isEqualTo(collected.path("token").asString() + "@vest-coin");
         assertThat(event.getLocation().getValue()).isEqualTo("7 Example Dock Road");
         assertThat(event.getDescription().getValue()).contains("2 Kites You Can Build, book");
         assertThat(event(calendar, brought).getLocation().getValue()).contains("1 Example Street");
-        assertThat(owner.get(Caller.SHOP + "/bookings").json().path("coming").valueStream().map(each -> each.path("number").asInt())).contains(collected.path("number").asInt(), brought.path("number").asInt());
+        assertThat(owner.get(Caller.SHOP + "/bookings")
+                        .json()
+                        .path("coming")
+                        .valueStream()
+                        .map(each -> each.path("number").asInt()))
+                .contains(
+                        collected.path("number").asInt(), brought.path("number").asInt());
         owner.post(Caller.SHOP + "/orders/" + collected.path("number").asInt() + "/cancel", "");
         assertThat(event(feed(), collected)).isNull();
     }
 
     @Test
     void a_new_address_shuts_the_old_one_and_nobody_guesses_one() {
-        String first = owner.post(Caller.SHOP + "/calendar", "").json().path("calendar").asString();
-        String second = owner.post(Caller.SHOP + "/calendar", "").json().path("calendar").asString();
+        String first = owner.post(Caller.SHOP + "/calendar", "")
+                .json()
+                .path("calendar")
+                .asString();
+        String second = owner.post(Caller.SHOP + "/calendar", "")
+                .json()
+                .path("calendar")
+                .asString();
         assertThat(second).isNotEqualTo(first);
-        assertThat(shop.anybody().get(first.substring(first.indexOf("/calendar/"))).status()).isEqualTo(404);
+        assertThat(shop.anybody()
+                        .get(first.substring(first.indexOf("/calendar/")))
+                        .status())
+                .isEqualTo(404);
         assertThat(shop.anybody().get("/calendar/tern-and-tether.ics").status()).isEqualTo(404);
     }
 }

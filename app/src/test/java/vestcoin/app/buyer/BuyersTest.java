@@ -37,7 +37,9 @@ class BuyersTest {
 
     private List<PostRoom.Letter> letters(String to) throws Exception {
         shop.context().getBean(Messages.class).settled();
-        return shop.services().post().letters().stream().filter(letter -> letter.to().equals(to) && letter.plain().contains("/me?key=")).toList();
+        return shop.services().post().letters().stream()
+                .filter(letter -> letter.to().equals(to) && letter.plain().contains("/me?key="))
+                .toList();
     }
 
     private String key(String to) throws Exception {
@@ -67,14 +69,28 @@ class BuyersTest {
         assertThat(page.path("email").asString()).isEqualTo(email);
         assertThat(page.path("orders").path(0).path("number").asInt()).isEqualTo(number);
         assertThat(page.path("orders").path(0).path("total").asString()).isEqualTo("31.40");
-        assertThat(page.path("addresses").path(0).path("address").path("city").asString()).isEqualTo("Cork");
-        assertThat(buyer.get("/api/counter/orders/" + page.path("orders").path(0).path("token").asString()).status()).isEqualTo(200);
+        assertThat(page.path("addresses").path(0).path("address").path("city").asString())
+                .isEqualTo("Cork");
+        assertThat(buyer.get("/api/counter/orders/"
+                                + page.path("orders").path(0).path("token").asString())
+                        .status())
+                .isEqualTo(200);
 
         assertThat(enter(shop.anybody(), key).status()).as("a link works once").isEqualTo(410);
-        assertThat(sql().sql("select count(*) from letter where event = 'sign-in' and mime <> ''").query(Long.class).single()).as("nothing of it is kept").isZero();
-        assertThat(sql().sql("select count(*) from buyer_key where hash = :key").param("key", key).query(Long.class).single()).isZero();
+        assertThat(sql().sql("select count(*) from letter where event = 'sign-in' and mime <> ''")
+                        .query(Long.class)
+                        .single())
+                .as("nothing of it is kept")
+                .isZero();
+        assertThat(sql().sql("select count(*) from buyer_key where hash = :key")
+                        .param("key", key)
+                        .query(Long.class)
+                        .single())
+                .isZero();
         assertThat(shop.owner().get(Caller.SHOP + "/orders").status()).isEqualTo(200);
-        assertThat(buyer.get(Caller.SHOP + "/orders").status()).as("a buyer is nobody at the desk").isEqualTo(401);
+        assertThat(buyer.get(Caller.SHOP + "/orders").status())
+                .as("a buyer is nobody at the desk")
+                .isEqualTo(401);
 
         assertThat(buyer.delete(Caller.COUNTER + "/me").status()).isEqualTo(204);
         assertThat(buyer.get(Caller.COUNTER + "/me").status()).isEqualTo(401);
@@ -109,7 +125,8 @@ class BuyersTest {
         shop.anybody().placeBook();
         ask("buyer@buyers.example");
         String key = key("buyer@buyers.example");
-        sql().sql("update buyer_key set until = dateadd(minute, -1, now()) where kind = 'letter' and not used").update();
+        sql().sql("update buyer_key set until = dateadd(minute, -1, now()) where kind = 'letter' and not used")
+                .update();
         assertThat(enter(shop.anybody(), key).status()).isEqualTo(410);
         for (String guess : List.of("", "x", "A".repeat(43), "A".repeat(5000))) {
             assertThat(enter(shop.anybody(), guess).status()).as(guess).isEqualTo(410);
@@ -120,20 +137,39 @@ class BuyersTest {
     @Test
     void a_shop_that_wants_to_know_its_buyers_takes_orders_from_those_signed_in() throws Exception {
         Caller owner = shop.owner();
-        owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "terms/asking/signIn", "was", false, "now", true))));
-        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
+        owner.post(
+                Caller.SHOP + "/draft/edits",
+                Map.of("edits", List.of(Map.of("path", "terms/asking/signIn", "was", false, "now", true))));
+        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of()).status())
+                .isEqualTo(200);
         Caller buyer = shop.anybody();
-        Caller.Answer refused = buyer.post(Caller.COUNTER + "/orders", Caller.placing("key-of-a-guest-1", Caller.book(), "31.40"));
+        Caller.Answer refused =
+                buyer.post(Caller.COUNTER + "/orders", Caller.placing("key-of-a-guest-1", Caller.book(), "31.40"));
         assertThat(refused.status()).isEqualTo(401);
         assertThat(refused.paths()).containsExactly("contact/email");
         afterAWhile();
         ask("buyer@buyers.example");
         enter(buyer, key("buyer@buyers.example"));
         assertThat(buyer.placeBook().path("number").asInt()).isPositive();
-        Map<String, Object> another = new java.util.HashMap<>(Caller.placing("key-of-a-guest-2", Caller.book(), "31.40"));
-        another.put("contact", Map.of("name", "Another", "email", "another@buyers.example", "lines", List.of("1 Example Street"), "city", "Cork"));
-        assertThat(buyer.post(Caller.COUNTER + "/orders", another).status()).as("signed in as somebody else").isEqualTo(401);
-        owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "terms/asking/signIn", "was", true, "now", false))));
+        Map<String, Object> another =
+                new java.util.HashMap<>(Caller.placing("key-of-a-guest-2", Caller.book(), "31.40"));
+        another.put(
+                "contact",
+                Map.of(
+                        "name",
+                        "Another",
+                        "email",
+                        "another@buyers.example",
+                        "lines",
+                        List.of("1 Example Street"),
+                        "city",
+                        "Cork"));
+        assertThat(buyer.post(Caller.COUNTER + "/orders", another).status())
+                .as("signed in as somebody else")
+                .isEqualTo(401);
+        owner.post(
+                Caller.SHOP + "/draft/edits",
+                Map.of("edits", List.of(Map.of("path", "terms/asking/signIn", "was", true, "now", false))));
         owner.post(Caller.SHOP + "/draft/publish", Map.of());
         afterAWhile();
     }
@@ -142,9 +178,23 @@ class BuyersTest {
     void the_cookie_is_out_of_reach_of_scripts_and_of_other_paths() throws Exception {
         shop.anybody().placeBook();
         ask("buyer@buyers.example");
-        Optional<String> cookie = enter(shop.anybody(), key("buyer@buyers.example")).whole().headers().allValues("Set-Cookie").stream().filter(each -> each.startsWith(Buyers.COOKIE)).findFirst();
-        assertThat(cookie).hasValueSatisfying(text -> assertThat(text).contains("HttpOnly").contains("Secure").contains("SameSite=Lax").contains("Path=" + Caller.COUNTER));
-        assertThat(StreamSupport.stream(shop.owner().get(Caller.SHOP + "/orders").json().path("orders").spliterator(), false)).isNotEmpty();
+        Optional<String> cookie =
+                enter(shop.anybody(), key("buyer@buyers.example")).whole().headers().allValues("Set-Cookie").stream()
+                        .filter(each -> each.startsWith(Buyers.COOKIE))
+                        .findFirst();
+        assertThat(cookie).hasValueSatisfying(text -> assertThat(text)
+                .contains("HttpOnly")
+                .contains("Secure")
+                .contains("SameSite=Lax")
+                .contains("Path=" + Caller.COUNTER));
+        assertThat(StreamSupport.stream(
+                        shop.owner()
+                                .get(Caller.SHOP + "/orders")
+                                .json()
+                                .path("orders")
+                                .spliterator(),
+                        false))
+                .isNotEmpty();
         afterAWhile();
     }
 }

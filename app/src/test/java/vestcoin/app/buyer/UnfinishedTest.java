@@ -35,18 +35,38 @@ class UnfinishedTest {
     }
 
     private Caller.Answer leave(String email, boolean agreed) {
-        return shop.anybody().post(Caller.COUNTER + "/unfinished", Map.of("email", email, "agreed", agreed, "language", "en",
-                "left", Map.of("name", "Nora Sample", "lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "2")), "codes", List.of("KITES10"))));
+        return shop.anybody()
+                .post(
+                        Caller.COUNTER + "/unfinished",
+                        Map.of(
+                                "email",
+                                email,
+                                "agreed",
+                                agreed,
+                                "language",
+                                "en",
+                                "left",
+                                Map.of(
+                                        "name",
+                                        "Nora Sample",
+                                        "lines",
+                                        List.of(Map.of("product", "kites-you-can-build", "quantity", "2")),
+                                        "codes",
+                                        List.of("KITES10"))));
     }
 
     private void hoursLater(int hours) {
-        sql().sql("update unfinished set at = dateadd(hour, :hours, at)").param("hours", -hours).update();
+        sql().sql("update unfinished set at = dateadd(hour, :hours, at)")
+                .param("hours", -hours)
+                .update();
         shop.context().getBean(Unfinished.class).remind();
     }
 
     private List<PostRoom.Letter> letters(String to) throws Exception {
         shop.context().getBean(Messages.class).settled();
-        return shop.services().post().letters().stream().filter(letter -> letter.to().equals(to) && letter.subject().contains("basket")).toList();
+        return shop.services().post().letters().stream()
+                .filter(letter -> letter.to().equals(to) && letter.subject().contains("basket"))
+                .toList();
     }
 
     @Test
@@ -61,10 +81,12 @@ class UnfinishedTest {
         List<PostRoom.Letter> letters = letters("one@buyers.example");
         assertThat(letters).hasSize(1);
         assertThat(letters.get(0).plain()).contains("2 Kites You Can Build").contains("?never=");
-        Matcher again = Pattern.compile("\\?again=([0-9a-f-]{36})").matcher(letters.get(0).plain());
+        Matcher again = Pattern.compile("\\?again=([0-9a-f-]{36})")
+                .matcher(letters.get(0).plain());
         assertThat(again.find()).isTrue();
         Caller.Answer basket = shop.anybody().get(Caller.COUNTER + "/unfinished/" + again.group(1));
-        assertThat(basket.json().path("lines").path(0).path("product").asString()).isEqualTo("kites-you-can-build");
+        assertThat(basket.json().path("lines").path(0).path("product").asString())
+                .isEqualTo("kites-you-can-build");
         assertThat(basket.json().path("codes").path(0).asString()).isEqualTo("KITES10");
         assertThat(basket.text()).as("the link shows no address").doesNotContain("buyers.example");
     }
@@ -82,9 +104,17 @@ class UnfinishedTest {
     @Test
     void what_cannot_be_kept_is_refused() {
         Map<String, Object> left = Map.of("name", "x".repeat(201), "lines", List.of(), "codes", List.of());
-        assertThat(shop.anybody().post(Caller.COUNTER + "/unfinished", Map.of("email", "a@b.example", "agreed", true, "left", left)).paths()).containsExactly("left");
+        assertThat(shop.anybody()
+                        .post(
+                                Caller.COUNTER + "/unfinished",
+                                Map.of("email", "a@b.example", "agreed", true, "left", left))
+                        .paths())
+                .containsExactly("left");
         assertThat(leave("nobody", true).paths()).containsExactly("email");
-        assertThat(shop.anybody().get(Caller.COUNTER + "/unfinished/" + "0".repeat(36)).status()).isEqualTo(410);
+        assertThat(shop.anybody()
+                        .get(Caller.COUNTER + "/unfinished/" + "0".repeat(36))
+                        .status())
+                .isEqualTo(410);
     }
 
     @Test
@@ -93,21 +123,31 @@ class UnfinishedTest {
         shop.anybody().placeBook();
         hoursLater(30);
         assertThat(letters("buyer@buyers.example")).isEmpty();
-        assertThat(sql().sql("select count(*) from unfinished").query(Long.class).single()).isZero();
+        assertThat(sql().sql("select count(*) from unfinished")
+                        .query(Long.class)
+                        .single())
+                .isZero();
     }
 
     @Test
     void who_wants_no_such_letter_never_gets_another() throws Exception {
         leave("four@buyers.example", true);
         hoursLater(24);
-        Matcher never = Pattern.compile("\\?never=([0-9a-f-]{36})").matcher(letters("four@buyers.example").get(0).plain());
+        Matcher never = Pattern.compile("\\?never=([0-9a-f-]{36})")
+                .matcher(letters("four@buyers.example").get(0).plain());
         assertThat(never.find()).isTrue();
-        assertThat(shop.anybody().post(Caller.COUNTER + "/unfinished/" + never.group(1) + "/never", Map.of()).status()).isEqualTo(204);
+        assertThat(shop.anybody()
+                        .post(Caller.COUNTER + "/unfinished/" + never.group(1) + "/never", Map.of())
+                        .status())
+                .isEqualTo(204);
         sql().sql("delete from unfinished").update();
         leave("Four@Buyers.example", true);
         hoursLater(48);
         assertThat(letters("four@buyers.example")).hasSize(1);
         assertThat(letters("Four@Buyers.example")).isEmpty();
-        assertThat(shop.anybody().post(Caller.COUNTER + "/unfinished/" + "0".repeat(36) + "/never", Map.of()).status()).isEqualTo(410);
+        assertThat(shop.anybody()
+                        .post(Caller.COUNTER + "/unfinished/" + "0".repeat(36) + "/never", Map.of())
+                        .status())
+                .isEqualTo(410);
     }
 }

@@ -14,7 +14,10 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 
-/** A kite school in Berlin at the counter: its tax number decides the tax once the register has confirmed it. Source: Directive 2006/112/EC, Art. 138. */
+/**
+ * A kite school in Berlin at the counter: its tax number decides the tax once the register has confirmed it. Source:
+ * Directive 2006/112/EC, Art. 138.
+ */
 @ExtendWith(RunningShop.class)
 class BusinessTest {
     private final RunningShop.Running shop;
@@ -30,14 +33,25 @@ class BusinessTest {
     }
 
     private static Map<String, Object> basket(boolean business, String number) {
-        Map<String, Object> basket = new HashMap<>(Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "2")), "to", Map.of("country", "DE", "postcode", "10115"), "delivery", "tube",
-                "method", "account", "business", business));
+        Map<String, Object> basket = new HashMap<>(Map.of(
+                "lines",
+                List.of(Map.of("product", "box-kite", "quantity", "2")),
+                "to",
+                Map.of("country", "DE", "postcode", "10115"),
+                "delivery",
+                "tube",
+                "method",
+                "account",
+                "business",
+                business));
         basket.put("taxNumber", number);
         return basket;
     }
 
     private JsonNode quote(boolean business, String number) {
-        return shop.anybody().post(Caller.COUNTER + "/quote", basket(business, number)).json();
+        return shop.anybody()
+                .post(Caller.COUNTER + "/quote", basket(business, number))
+                .json();
     }
 
     @Test
@@ -47,7 +61,8 @@ class BusinessTest {
         assertThat(person.path("tax").asString()).isNotEqualTo("0.00");
         assertThat(school.path("tax").asString()).isEqualTo("0.00");
         assertThat(school.path("whose").size()).isEqualTo(1);
-        assertThat(school.path("taxNumber").isNull() || school.path("taxNumber").isMissingNode()).isTrue();
+        assertThat(school.path("taxNumber").isNull() || school.path("taxNumber").isMissingNode())
+                .isTrue();
     }
 
     @Test
@@ -63,11 +78,20 @@ class BusinessTest {
         assertThat(silent.path("tax").asString()).isEqualTo(tax);
     }
 
-    /** On account the invoice is issued when the goods leave; within the Union it names both numbers, and bears no tax. */
+    /**
+     * On account the invoice is issued when the goods leave; within the Union it names both numbers, and bears no tax.
+     */
     @Test
     void an_order_on_account_is_invoiced_when_it_leaves_and_paid_later() throws Exception {
         JsonNode quote = quote(true, "DE123456789");
-        JsonNode placed = shop.anybody().post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket(true, "DE123456789"), quote.path("toPay").asString())).json();
+        JsonNode placed = shop.anybody()
+                .post(
+                        Caller.COUNTER + "/orders",
+                        Caller.placing(
+                                UUID.randomUUID().toString(),
+                                basket(true, "DE123456789"),
+                                quote.path("toPay").asString()))
+                .json();
         assertThat(placed.path("kind").asString()).isEqualTo("on-account");
         String order = Caller.SHOP + "/orders/" + placed.path("number").asInt();
         Caller owner = shop.owner();
@@ -78,8 +102,15 @@ class BusinessTest {
             Thread.sleep(100);
             papers = owner.get(order + "/papers").json();
         }
-        String xml = owner.get(order + "/papers/" + papers.path(0).path("number").asString() + ".xml").text();
-        assertThat(xml).contains("IE1234567T").contains("DE123456789").contains(">K<").contains("VATEX-EU-IC").contains("ActualDeliveryDate");
+        String xml = owner.get(
+                        order + "/papers/" + papers.path(0).path("number").asString() + ".xml")
+                .text();
+        assertThat(xml)
+                .contains("IE1234567T")
+                .contains("DE123456789")
+                .contains(">K<")
+                .contains("VATEX-EU-IC")
+                .contains("ActualDeliveryDate");
     }
 
     /** Two box kites within the Union come to 139.84 or so each time; a buyer may owe 900. */
@@ -90,8 +121,13 @@ class BusinessTest {
         Caller.Answer answer = null;
         for (int i = 0; i < 12 && (answer == null || answer.status() == 200); i++) {
             JsonNode quote = quote(true, "DE123456789");
-            Map<String, Object> placing = new HashMap<>(Caller.placing(UUID.randomUUID().toString(), basket(true, "DE123456789"), quote.path("toPay").asString()));
-            placing.put("contact", Map.of("name", "A School", "email", mail, "lines", List.of("1 Example Street"), "city", "Berlin"));
+            Map<String, Object> placing = new HashMap<>(Caller.placing(
+                    UUID.randomUUID().toString(),
+                    basket(true, "DE123456789"),
+                    quote.path("toPay").asString()));
+            placing.put(
+                    "contact",
+                    Map.of("name", "A School", "email", mail, "lines", List.of("1 Example Street"), "city", "Berlin"));
             answer = shop.anybody().post(Caller.COUNTER + "/orders", placing);
             placed += answer.status() == 200 ? 1 : 0;
         }
@@ -101,19 +137,47 @@ class BusinessTest {
     }
 
     private JsonNode collecting(String slot) {
-        Map<String, Object> basket = new HashMap<>(Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "1")), "to", Map.of("country", "IE", "postcode", "H91 X2A0"),
-                "delivery", "pickup-workshop", "method", "cash"));
+        Map<String, Object> basket = new HashMap<>(Map.of(
+                "lines",
+                List.of(Map.of("product", "kites-you-can-build", "quantity", "1")),
+                "to",
+                Map.of("country", "IE", "postcode", "H91 X2A0"),
+                "delivery",
+                "pickup-workshop",
+                "method",
+                "cash"));
         if (slot != null) {
             basket.put("slot", slot);
         }
         JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
-        Caller.Answer answer = shop.anybody().post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, quote.path("toPay").asString()));
+        Caller.Answer answer = shop.anybody()
+                .post(
+                        Caller.COUNTER + "/orders",
+                        Caller.placing(
+                                UUID.randomUUID().toString(),
+                                basket,
+                                quote.path("toPay").asString()));
         return answer.json();
     }
 
     private JsonNode slots() {
-        return shop.anybody().post(Caller.COUNTER + "/quote", Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "1")), "to", Map.of("country", "IE", "postcode", "H91 X2A0"),
-                "delivery", "pickup-workshop")).json().path("delivery").valueStream().filter(option -> option.path("id").asString().equals("pickup-workshop")).findFirst().orElseThrow().path("slots");
+        return shop.anybody()
+                .post(
+                        Caller.COUNTER + "/quote",
+                        Map.of(
+                                "lines",
+                                List.of(Map.of("product", "kites-you-can-build", "quantity", "1")),
+                                "to",
+                                Map.of("country", "IE", "postcode", "H91 X2A0"),
+                                "delivery",
+                                "pickup-workshop"))
+                .json()
+                .path("delivery")
+                .valueStream()
+                .filter(option -> option.path("id").asString().equals("pickup-workshop"))
+                .findFirst()
+                .orElseThrow()
+                .path("slots");
     }
 
     @Test
@@ -123,10 +187,22 @@ class BusinessTest {
         String start = first.path("start").asString();
         int left = first.path("left").asInt();
         assertThat(left).isPositive();
-        List<JsonNode> tries = java.util.stream.IntStream.range(0, 64).mapToObj(i -> java.util.concurrent.CompletableFuture.supplyAsync(() -> collecting(start))).toList().stream()
-                .map(java.util.concurrent.CompletableFuture::join).toList();
-        assertThat(tries.stream().filter(each -> each.path("number").asInt(0) > 0)).hasSize(left);
-        assertThat(slots().valueStream().map(each -> each.path("start").asString())).doesNotContain(start);
-        assertThat(tries.stream().filter(each -> each.path("number").asInt(0) > 0).findFirst().orElseThrow().path("kind").asString()).isEqualTo("cash-at-pickup");
+        List<JsonNode> tries = java.util.stream.IntStream.range(0, 64)
+                .mapToObj(i -> java.util.concurrent.CompletableFuture.supplyAsync(() -> collecting(start)))
+                .toList()
+                .stream()
+                .map(java.util.concurrent.CompletableFuture::join)
+                .toList();
+        assertThat(tries.stream().filter(each -> each.path("number").asInt(0) > 0))
+                .hasSize(left);
+        assertThat(slots().valueStream().map(each -> each.path("start").asString()))
+                .doesNotContain(start);
+        assertThat(tries.stream()
+                        .filter(each -> each.path("number").asInt(0) > 0)
+                        .findFirst()
+                        .orElseThrow()
+                        .path("kind")
+                        .asString())
+                .isEqualTo("cash-at-pickup");
     }
 }

@@ -46,8 +46,12 @@ class WaysToPayTest {
 
     private JsonNode placed(Map<String, Object> basket) {
         Caller buyer = shop.anybody();
-        String toPay = buyer.post(Caller.COUNTER + "/quote", basket).json().path("toPay").asString();
-        Caller.Answer answer = buyer.post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, toPay));
+        String toPay = buyer.post(Caller.COUNTER + "/quote", basket)
+                .json()
+                .path("toPay")
+                .asString();
+        Caller.Answer answer = buyer.post(
+                Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, toPay));
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return answer.json();
     }
@@ -61,17 +65,26 @@ class WaysToPayTest {
     }
 
     private void answer(String page, String answer) throws Exception {
-        HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(page)).POST(HttpRequest.BodyPublishers.ofString("answer=" + answer)).build(), HttpResponse.BodyHandlers.discarding());
+        HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(page))
+                                .POST(HttpRequest.BodyPublishers.ofString("answer=" + answer))
+                                .build(),
+                        HttpResponse.BodyHandlers.discarding());
     }
 
     private JsonNode looked(JsonNode placed) {
-        return shop.anybody().get("/api/counter/orders/" + placed.path("token").asString()).json();
+        return shop.anybody()
+                .get("/api/counter/orders/" + placed.path("token").asString())
+                .json();
     }
 
     @Test
     void a_wallet_is_approved_on_its_own_page_and_the_money_taken_at_once() throws Exception {
         JsonNode placed = placed(book("wallet"));
-        JsonNode sent = shop.anybody().post("/api/counter/orders/" + placed.path("token").asString() + "/payments", Map.of("cardToken", "")).json();
+        JsonNode sent = shop.anybody()
+                .post("/api/counter/orders/" + placed.path("token").asString() + "/payments", Map.of("cardToken", ""))
+                .json();
         assertThat(sent.path("state").asString()).isEqualTo("needs-buyer");
         answer(sent.path("action").asString(), "yes");
         for (int i = 0; i < 50 && !looked(placed).path("state").asString().equals("captured"); i++) {
@@ -85,60 +98,120 @@ class WaysToPayTest {
     void a_wallet_that_is_cancelled_charges_nothing_and_can_be_tried_again() throws Exception {
         JsonNode placed = placed(book("wallet"));
         String pay = "/api/counter/orders/" + placed.path("token").asString() + "/payments";
-        answer(shop.anybody().post(pay, Map.of("cardToken", "")).json().path("action").asString(), "no");
+        answer(
+                shop.anybody()
+                        .post(pay, Map.of("cardToken", ""))
+                        .json()
+                        .path("action")
+                        .asString(),
+                "no");
         assertThat(looked(placed).path("state").asString()).isEqualTo("declined");
         assertThat(looked(placed).path("reason").asString()).isEqualTo("cancelled in the wallet");
-        assertThat(shop.anybody().post(pay, Map.of("cardToken", "")).json().path("state").asString()).isEqualTo("needs-buyer");
+        assertThat(shop.anybody()
+                        .post(pay, Map.of("cardToken", ""))
+                        .json()
+                        .path("state")
+                        .asString())
+                .isEqualTo("needs-buyer");
     }
 
-    /** The code read back by a decoder says what EPC069-12 (version 002, from memory) wants: holder, IBAN, amount, RF reference. */
+    /**
+     * The code read back by a decoder says what EPC069-12 (version 002, from memory) wants: holder, IBAN, amount, RF
+     * reference.
+     */
     @Test
     void a_transfer_waits_for_its_money_and_its_square_code_reads_back() throws Exception {
         JsonNode placed = placed(book("transfer"));
         JsonNode slip = placed.path("slip");
         assertThat(placed.path("standing").asString()).isEqualTo("waiting");
-        assertThat(new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(new Modules(slip.path("code").asString().split("\n"))))).getText())
-                .isEqualTo("BCD\n002\n1\nSCT\n\nTern and Tether Kites Ltd\nIE36TNTR93000001234567\nEUR31.40\n\n" + slip.path("reference").asString().replace(" ", ""));
+        assertThat(new QRCodeReader()
+                        .decode(new BinaryBitmap(new HybridBinarizer(
+                                new Modules(slip.path("code").asString().split("\n")))))
+                        .getText())
+                .isEqualTo("BCD\n002\n1\nSCT\n\nTern and Tether Kites Ltd\nIE36TNTR93000001234567\nEUR31.40\n\n"
+                        + slip.path("reference").asString().replace(" ", ""));
         Caller owner = shop.owner();
-        long payment = owner.get(order(placed)).json().path("payments").path(0).path("id").asLong();
-        JsonNode part = owner.post(order(placed) + "/capture", move(payment, "30.00")).json();
+        long payment = owner.get(order(placed))
+                .json()
+                .path("payments")
+                .path(0)
+                .path("id")
+                .asLong();
+        JsonNode part =
+                owner.post(order(placed) + "/capture", move(payment, "30.00")).json();
         assertThat(part.path("standing").asString()).isEqualTo("paid in part");
-        assertThat(owner.post(order(placed) + "/capture", move(payment, "1.41")).status()).as("a cent too many").isEqualTo(409);
-        assertThat(owner.post(order(placed) + "/capture", move(payment, "1.40")).json().path("standing").asString()).isEqualTo("paid");
-        assertThat(owner.post(order(placed) + "/refund", move(payment, "31.40")).json().path("standing").asString()).isEqualTo("refunded");
-        assertThat(owner.post(order(placed) + "/refund", move(payment, "0.01")).status()).isEqualTo(409);
+        assertThat(owner.post(order(placed) + "/capture", move(payment, "1.41")).status())
+                .as("a cent too many")
+                .isEqualTo(409);
+        assertThat(owner.post(order(placed) + "/capture", move(payment, "1.40"))
+                        .json()
+                        .path("standing")
+                        .asString())
+                .isEqualTo("paid");
+        assertThat(owner.post(order(placed) + "/refund", move(payment, "31.40"))
+                        .json()
+                        .path("standing")
+                        .asString())
+                .isEqualTo("refunded");
+        assertThat(owner.post(order(placed) + "/refund", move(payment, "0.01")).status())
+                .isEqualTo(409);
     }
 
     /**
-     * The Swiss code bears a cross of 7 mm in 46 mm over its middle (Implementation Guidelines 2.3, SIX, from memory): what the cross hides, the
-     * error correction has to give back.
+     * The Swiss code bears a cross of 7 mm in 46 mm over its middle (Implementation Guidelines 2.3, SIX, from memory):
+     * what the cross hides, the error correction has to give back.
      */
     @Test
     void a_swiss_code_reads_back_through_its_cross() throws Exception {
-        String payload = SwissPayload.of(new SwissPayload.Creditor("Blaumeise Puppenbühne", "Beispielgasse 7", "4051", "Basel", "CH"), "CH44 3199 9123 0008 8901 2", new BigDecimal("1949.75"), "CHF",
-                "210000000003139471430009017").orElseThrow();
+        String payload = SwissPayload.of(
+                        new SwissPayload.Creditor("Blaumeise Puppenbühne", "Beispielgasse 7", "4051", "Basel", "CH"),
+                        "CH44 3199 9123 0008 8901 2",
+                        new BigDecimal("1949.75"),
+                        "CHF",
+                        "210000000003139471430009017")
+                .orElseThrow();
         String[] rows = Slips.code(payload).split("\n");
         int cross = (rows.length * 7 + 45) / 46;
         int from = (rows.length - cross) / 2;
         for (int y = from; y < from + cross; y++) {
             StringBuilder row = new StringBuilder(rows[y]);
             for (int x = from; x < from + cross; x++) {
-                boolean white = Math.abs(y - from - cross / 2) <= cross / 8 || Math.abs(x - from - cross / 2) <= cross / 8;
+                boolean white =
+                        Math.abs(y - from - cross / 2) <= cross / 8 || Math.abs(x - from - cross / 2) <= cross / 8;
                 row.setCharAt(x, white ? '.' : '#');
             }
             rows[y] = row.toString();
         }
-        assertThat(new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(new Modules(rows)))).getText()).isEqualTo(payload);
+        assertThat(new QRCodeReader()
+                        .decode(new BinaryBitmap(new HybridBinarizer(new Modules(rows))))
+                        .getText())
+                .isEqualTo(payload);
     }
 
     @Test
     void a_transfer_nobody_waits_for_is_let_go_and_never_asked_of_a_provider() {
         JsonNode placed = placed(book("transfer"));
         Caller owner = shop.owner();
-        long payment = owner.get(order(placed)).json().path("payments").path(0).path("id").asLong();
-        assertThat(owner.post(order(placed) + "/void", Map.of("key", UUID.randomUUID().toString(), "payment", payment)).json().path("standing").asString()).isEqualTo("cancelled");
-        assertThat(shop.anybody().post("/api/counter/orders/" + placed.path("token").asString() + "/payments", Map.of("cardToken", "token-of-a-card")).status())
-                .as("no card for an order by transfer").isEqualTo(409);
+        long payment = owner.get(order(placed))
+                .json()
+                .path("payments")
+                .path(0)
+                .path("id")
+                .asLong();
+        assertThat(owner.post(
+                                order(placed) + "/void",
+                                Map.of("key", UUID.randomUUID().toString(), "payment", payment))
+                        .json()
+                        .path("standing")
+                        .asString())
+                .isEqualTo("cancelled");
+        assertThat(shop.anybody()
+                        .post(
+                                "/api/counter/orders/" + placed.path("token").asString() + "/payments",
+                                Map.of("cardToken", "token-of-a-card"))
+                        .status())
+                .as("no card for an order by transfer")
+                .isEqualTo(409);
     }
 
     @Test
@@ -146,19 +219,43 @@ class WaysToPayTest {
         JsonNode placed = shop.anybody().placeBook();
         shop.anybody().pay(placed, TestCard.APPROVED);
         Caller owner = shop.owner();
-        long payment = owner.get(order(placed)).json().path("payments").path(0).path("id").asLong();
-        JsonNode after = owner.post(order(placed) + "/void", Map.of("key", UUID.randomUUID().toString(), "payment", payment)).json();
+        long payment = owner.get(order(placed))
+                .json()
+                .path("payments")
+                .path(0)
+                .path("id")
+                .asLong();
+        JsonNode after = owner.post(
+                        order(placed) + "/void", Map.of("key", UUID.randomUUID().toString(), "payment", payment))
+                .json();
         assertThat(after.path("payments").path(0).path("state").asString()).isEqualTo("voided");
-        String key = shop.context().getBean(JdbcClient.class).sql("select idempotency_key from payment where id = :id").param("id", payment).query(String.class).single();
+        String key = shop.context()
+                .getBean(JdbcClient.class)
+                .sql("select idempotency_key from payment where id = :id")
+                .param("id", payment)
+                .query(String.class)
+                .single();
         assertThat(shop.cards().bookOf(key)).hasValue("voided 0 0");
     }
 
     private String voucher(String amount) {
-        return shop.owner().post(Caller.SHOP + "/vouchers", Map.of("code", "", "currency", "EUR", "amount", amount)).json().path("code").asString();
+        return shop.owner()
+                .post(Caller.SHOP + "/vouchers", Map.of("code", "", "currency", "EUR", "amount", amount))
+                .json()
+                .path("code")
+                .asString();
     }
 
     private String balance(String code) {
-        return shop.owner().get(Caller.SHOP + "/vouchers").json().valueStream().filter(each -> each.path("code").asString().equals(code)).findFirst().orElseThrow().path("balance").asString();
+        return shop.owner()
+                .get(Caller.SHOP + "/vouchers")
+                .json()
+                .valueStream()
+                .filter(each -> each.path("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow()
+                .path("balance")
+                .asString();
     }
 
     @Test
@@ -168,14 +265,21 @@ class WaysToPayTest {
         assertThat(placed.path("quote").path("payable").asString()).isEqualTo("31.40");
         assertThat(placed.path("quote").path("toPay").asString()).isEqualTo("11.40");
         assertThat(balance(code)).isEqualTo("0.00");
-        assertThat(looked(placed).path("standing").asString()).as("a voucher does not pay the rest").isEqualTo("unpaid");
+        assertThat(looked(placed).path("standing").asString())
+                .as("a voucher does not pay the rest")
+                .isEqualTo("unpaid");
         shop.anybody().pay(placed, TestCard.APPROVED);
         Caller owner = shop.owner();
         JsonNode payments = owner.get(order(placed)).json().path("payments");
-        assertThat(payments.valueStream().map(each -> each.path("method").asString() + " " + each.path("amount").asString())).containsExactly("card 11.40", "voucher 20.00");
+        assertThat(payments.valueStream()
+                        .map(each -> each.path("method").asString() + " "
+                                + each.path("amount").asString()))
+                .containsExactly("card 11.40", "voucher 20.00");
         long card = payments.path(0).path("id").asLong();
         owner.post(order(placed) + "/capture", move(card, "11.40"));
-        assertThat(owner.post(order(placed) + "/refund", move(card, "11.41")).status()).as("a card gets back no more than it paid").isEqualTo(409);
+        assertThat(owner.post(order(placed) + "/refund", move(card, "11.41")).status())
+                .as("a card gets back no more than it paid")
+                .isEqualTo(409);
         owner.post(order(placed) + "/refund", move(payments.path(1).path("id").asLong(), "5.00"));
         assertThat(balance(code)).isEqualTo("5.00");
     }
@@ -185,10 +289,19 @@ class WaysToPayTest {
     void a_refund_to_a_voucher_sent_many_times_at_once_is_made_once() {
         String code = voucher("50.00");
         JsonNode placed = placed(book("card", code));
-        long payment = shop.owner().get(order(placed)).json().path("payments").path(0).path("id").asLong();
+        long payment = shop.owner()
+                .get(order(placed))
+                .json()
+                .path("payments")
+                .path(0)
+                .path("id")
+                .asLong();
         Map<String, Object> refund = move(payment, "5.00");
         List<Caller> owners = IntStream.range(0, 8).mapToObj(i -> shop.owner()).toList();
-        owners.stream().map(owner -> CompletableFuture.runAsync(() -> owner.post(order(placed) + "/refund", refund))).toList().forEach(CompletableFuture::join);
+        owners.stream()
+                .map(owner -> CompletableFuture.runAsync(() -> owner.post(order(placed) + "/refund", refund)))
+                .toList()
+                .forEach(CompletableFuture::join);
         assertThat(balance(code)).isEqualTo("23.60");
     }
 
@@ -202,9 +315,16 @@ class WaysToPayTest {
     }
 
     private List<Integer> atOnce(Map<String, Object> basket, String expected) {
-        return IntStream.range(0, BUYERS).mapToObj(i -> CompletableFuture.supplyAsync(() ->
-                shop.anybody().post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, expected)).status()))
-                .toList().stream().map(CompletableFuture::join).toList();
+        return IntStream.range(0, BUYERS)
+                .mapToObj(i -> CompletableFuture.supplyAsync(() -> shop.anybody()
+                        .post(
+                                Caller.COUNTER + "/orders",
+                                Caller.placing(UUID.randomUUID().toString(), basket, expected))
+                        .status()))
+                .toList()
+                .stream()
+                .map(CompletableFuture::join)
+                .toList();
     }
 
     @Test
@@ -219,14 +339,33 @@ class WaysToPayTest {
     @Test
     void the_last_item_and_sixty_four_buyers_at_once() {
         JdbcClient sql = shop.context().getBean(JdbcClient.class);
-        sql.sql("insert into stock(shop, item, remaining) values (:shop, 'box-kite', 1)").param("shop", DemoShop.SHOP).update();
-        Map<String, Object> basket = Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE", "postcode", "T12 X2A0"),
-                "delivery", "tube", "method", "transfer");
-        String toPay = shop.anybody().post(Caller.COUNTER + "/quote", basket).json().path("toPay").asString();
+        sql.sql("insert into stock(shop, item, remaining) values (:shop, 'box-kite', 1)")
+                .param("shop", DemoShop.SHOP)
+                .update();
+        Map<String, Object> basket = Map.of(
+                "lines",
+                List.of(Map.of("product", "box-kite", "quantity", "1")),
+                "to",
+                Map.of("country", "IE", "postcode", "T12 X2A0"),
+                "delivery",
+                "tube",
+                "method",
+                "transfer");
+        String toPay = shop.anybody()
+                .post(Caller.COUNTER + "/quote", basket)
+                .json()
+                .path("toPay")
+                .asString();
         List<Integer> answers = atOnce(basket, toPay);
         assertThat(answers).containsOnly(200, 409);
         assertThat(answers.stream().filter(status -> status == 200)).hasSize(1);
-        assertThat(shop.anybody().post(Caller.COUNTER + "/quote", basket).json().path("missing").path(0).asString()).isEqualTo("Box kite is sold out.");
+        assertThat(shop.anybody()
+                        .post(Caller.COUNTER + "/quote", basket)
+                        .json()
+                        .path("missing")
+                        .path(0)
+                        .asString())
+                .isEqualTo("Box kite is sold out.");
         sql.sql("delete from stock").update();
     }
 

@@ -37,54 +37,120 @@ class WishesTest {
 
     @BeforeEach
     void ask() {
-        JsonNode asking = shop.owner().get(Caller.SHOP + "/draft").json().path("document").path("terms").path("asking");
+        JsonNode asking = shop.owner()
+                .get(Caller.SHOP + "/draft")
+                .json()
+                .path("document")
+                .path("terms")
+                .path("asking");
         if (asking.path("leastAge").isMissingNode()) {
             edit("terms/asking/leastAge", null, 18);
-            edit("terms/asking/extras/tail", null, Map.of("id", "tail", "name", "Colour of the tail", "compulsory", true));
-            assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
+            edit(
+                    "terms/asking/extras/tail",
+                    null,
+                    Map.of("id", "tail", "name", "Colour of the tail", "compulsory", true));
+            assertThat(shop.owner()
+                            .post(Caller.SHOP + "/draft/publish", Map.of())
+                            .status())
+                    .isEqualTo(200);
         }
     }
 
     private Caller.Answer place(Map<String, Object> wishes, String age) {
-        Map<String, Object> placing = new HashMap<>(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
+        Map<String, Object> placing =
+                new HashMap<>(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
         Map<String, String> agreed = new HashMap<>(Caller.AGREED);
         if (age != null) {
             agreed.put("age", age);
         }
         placing.put("agreed", agreed);
-        placing.put("contact", Map.of("name", "Test Buyer", "email", "buyer@buyers.example", "lines", List.of("1 Example Street"), "city", "Cork", "wishes", wishes));
+        placing.put(
+                "contact",
+                Map.of(
+                        "name",
+                        "Test Buyer",
+                        "email",
+                        "buyer@buyers.example",
+                        "lines",
+                        List.of("1 Example Street"),
+                        "city",
+                        "Cork",
+                        "wishes",
+                        wishes));
         return shop.anybody().post(Caller.COUNTER + "/orders", placing);
     }
 
     @Test
     void what_was_added_reaches_the_seller_and_changes_no_price() {
-        Caller.Answer placed = place(Map.of("note", "Ring twice.", "gift", Map.of("name", "Finn Sample", "message", "Happy birthday"), "extras", Map.of("tail", "red")), "18");
+        Caller.Answer placed = place(
+                Map.of(
+                        "note",
+                        "Ring twice.",
+                        "gift",
+                        Map.of("name", "Finn Sample", "message", "Happy birthday"),
+                        "extras",
+                        Map.of("tail", "red")),
+                "18");
         assertThat(placed.status()).as(placed.text()).isEqualTo(200);
-        JsonNode order = shop.owner().get(Caller.SHOP + "/orders/" + placed.json().path("number").asInt()).json();
+        JsonNode order = shop.owner()
+                .get(Caller.SHOP + "/orders/" + placed.json().path("number").asInt())
+                .json();
         assertThat(order.path("payable").asString()).isEqualTo("31.40");
-        assertThat(order.path("wishes").toString()).isEqualTo("[{\"name\":\"A gift, without prices, for\",\"text\":\"Finn Sample\"},{\"name\":\"To go with it\",\"text\":\"Happy birthday\"},"
-                + "{\"name\":\"A note\",\"text\":\"Ring twice.\"},{\"name\":\"Colour of the tail\",\"text\":\"red\"}]");
+        assertThat(order.path("wishes").toString())
+                .isEqualTo("[{\"name\":\"A gift, without prices, for\",\"text\":\"Finn Sample\"},{\"name\":\"To go "
+                        + "with it\",\"text\":\"Happy birthday\"},"
+                        + "{\"name\":\"A note\",\"text\":\"Ring twice.\"},{\"name\":\"Colour of the "
+                        + "tail\",\"text\":\"red\"}]");
         assertThat(order.path("agreed").toString()).contains("\"kind\":\"age\"");
     }
 
     /** A parcel's slip for a gift must not tell what it cost; common practice, no source. */
     @Test
     void the_slip_of_the_parcel_names_things_and_no_price() throws Exception {
-        int number = place(Map.of("gift", Map.of("name", "Finn Sample", "message", "Happy birthday"), "extras", Map.of("tail", "red")), "18").json().path("number").asInt();
-        HttpResponse<byte[]> answer = java.net.http.HttpClient.newHttpClient().send(java.net.http.HttpRequest.newBuilder(URI.create(shop.url() + Caller.SHOP + "/orders/" + number + "/slip.pdf")).build(),
-                HttpResponse.BodyHandlers.ofByteArray());
+        int number = place(
+                        Map.of(
+                                "gift",
+                                Map.of("name", "Finn Sample", "message", "Happy birthday"),
+                                "extras",
+                                Map.of("tail", "red")),
+                        "18")
+                .json()
+                .path("number")
+                .asInt();
+        HttpResponse<byte[]> answer = java.net.http.HttpClient.newHttpClient()
+                .send(
+                        java.net.http.HttpRequest.newBuilder(
+                                        URI.create(shop.url() + Caller.SHOP + "/orders/" + number + "/slip.pdf"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
         assertThat(answer.statusCode()).as("not for everybody").isEqualTo(401);
-        String text = new PdfTextExtractor(new PdfReader(shop.owner().bytes(Caller.SHOP + "/orders/" + number + "/slip.pdf"))).getTextFromPage(1);
-        assertThat(text).contains("Finn Sample").contains("Happy birthday").contains("Kites You Can Build").doesNotContain("24.50").doesNotContain("31.40").doesNotContain("€").doesNotContain("Test Buyer");
+        String text = new PdfTextExtractor(
+                        new PdfReader(shop.owner().bytes(Caller.SHOP + "/orders/" + number + "/slip.pdf")))
+                .getTextFromPage(1);
+        assertThat(text)
+                .contains("Finn Sample")
+                .contains("Happy birthday")
+                .contains("Kites You Can Build")
+                .doesNotContain("24.50")
+                .doesNotContain("31.40")
+                .doesNotContain("€")
+                .doesNotContain("Test Buyer");
     }
 
     @Test
     void what_is_missing_is_asked_for_at_its_field() {
-        assertThat(place(Map.of("extras", Map.of("tail", " ")), "18").paths()).containsExactly("contact/wishes/extras/tail");
+        assertThat(place(Map.of("extras", Map.of("tail", " ")), "18").paths())
+                .containsExactly("contact/wishes/extras/tail");
         assertThat(place(Map.of("extras", Map.of("tail", "red")), null).paths()).containsExactly("agreed/age");
         assertThat(place(Map.of("extras", Map.of("tail", "red")), "16").paths()).containsExactly("agreed/age");
-        assertThat(place(Map.of("extras", Map.of("tail", "red"), "gift", Map.of("name", "", "message", "")), "18").paths()).containsExactly("contact/wishes/gift/name");
-        assertThat(place(Map.of("extras", Map.of("tail", "red"), "note", "x".repeat(1001)), "18").paths()).containsExactly("contact/wishes/note");
-        assertThat(place(Map.of("extras", Map.of("tail", "red", "other", "x")), "18").paths()).containsExactly("contact/wishes/extras");
+        assertThat(place(Map.of("extras", Map.of("tail", "red"), "gift", Map.of("name", "", "message", "")), "18")
+                        .paths())
+                .containsExactly("contact/wishes/gift/name");
+        assertThat(place(Map.of("extras", Map.of("tail", "red"), "note", "x".repeat(1001)), "18")
+                        .paths())
+                .containsExactly("contact/wishes/note");
+        assertThat(place(Map.of("extras", Map.of("tail", "red", "other", "x")), "18")
+                        .paths())
+                .containsExactly("contact/wishes/extras");
     }
 }

@@ -40,7 +40,10 @@ import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.RandomShops;
 
-/** The sum of payments less refunds is the sum of invoices less credit notes, to the minor unit, whatever happened in between. */
+/**
+ * The sum of payments less refunds is the sum of invoices less credit notes, to the minor unit, whatever happened in
+ * between.
+ */
 class PapersTest {
     private static final int GENERATED = 500;
     private static final int ORDERS_A_SHOP = 12;
@@ -67,19 +70,43 @@ class PapersTest {
         return bean(Editions.class).publish(id, "test");
     }
 
-    /** Places an order as it is, with a voucher issued for whatever it pays by voucher; nothing if it cannot be placed or costs nothing. */
+    /**
+     * Places an order as it is, with a voucher issued for whatever it pays by voucher; nothing if it cannot be placed
+     * or costs nothing.
+     */
     private Orders.Order placed(Editions.Edition edition, Order order) {
         QuoteView quote = edition.document().quote(order);
-        if (!quote.missing().isEmpty() || quote.payable().value().signum() <= 0 || quote.toPay().value().signum() > 0 && order.method().filter(id -> quote.methods().stream().anyMatch(way -> way.id().equals(id) && !way.kind().throughProvider())).isEmpty()) {
+        if (!quote.missing().isEmpty()
+                || quote.payable().value().signum() <= 0
+                || quote.toPay().value().signum() > 0
+                        && order.method()
+                                .filter(id -> quote.methods().stream()
+                                        .anyMatch(way -> way.id().equals(id)
+                                                && !way.kind().throughProvider()))
+                                .isEmpty()) {
             return null;
         }
         for (QuoteView.VoucherUsed used : quote.vouchers()) {
-            if (used.used().value().signum() > 0 && bean(Vouchers.class).find(edition.shop(), used.code()).isEmpty()) {
-                bean(JdbcClient.class).sql("insert into voucher(shop, code, currency, issued, balance, mode, at) values (:shop, :code, :currency, 100000000, 100000000, 'test', now())")
-                        .param("shop", edition.shop()).param("code", used.code()).param("currency", quote.currency()).update();
+            if (used.used().value().signum() > 0
+                    && bean(Vouchers.class).find(edition.shop(), used.code()).isEmpty()) {
+                bean(JdbcClient.class)
+                        .sql("insert into voucher(shop, code, currency, issued, balance, mode, at) values "
+                                + "(:shop, :code, :currency, 100000000, 100000000, 'test', now())")
+                        .param("shop", edition.shop())
+                        .param("code", used.code())
+                        .param("currency", quote.currency())
+                        .update();
             }
         }
-        return bean(Placing.class).place(edition, UUID.randomUUID().toString(), order, quote, new Placing.Contact("A Buyer", "buyer@buyers.example", List.of("1 Example Street"), "Cork"), new Placing.Agreed("en", java.util.Map.of()), false);
+        return bean(Placing.class)
+                .place(
+                        edition,
+                        UUID.randomUUID().toString(),
+                        order,
+                        quote,
+                        new Placing.Contact("A Buyer", "buyer@buyers.example", List.of("1 Example Street"), "Cork"),
+                        new Placing.Agreed("en", java.util.Map.of()),
+                        false);
     }
 
     private void move(PaymentBook.Payment payment, Provider.Kind kind, long most) {
@@ -92,10 +119,14 @@ class PapersTest {
         PaymentBook book = bean(PaymentBook.class);
         for (PaymentBook.Payment payment : book.ofOrder(order.id())) {
             while (book.of(payment.id()).captured() < payment.amount()) {
-                move(book.of(payment.id()), Provider.Kind.CAPTURE, payment.amount() - book.of(payment.id()).captured());
+                move(
+                        book.of(payment.id()),
+                        Provider.Kind.CAPTURE,
+                        payment.amount() - book.of(payment.id()).captured());
             }
         }
-        bean(Dispatching.class).send(bean(Orders.class).byId(order.id()), UUID.randomUUID().toString(), Set.of(), false, "test");
+        bean(Dispatching.class)
+                .send(bean(Orders.class).byId(order.id()), UUID.randomUUID().toString(), Set.of(), false, "test");
         bean(Issuing.class).keepUp(order.id());
         for (int i = random.nextInt(4); i > 0; i--) {
             for (PaymentBook.Payment payment : book.ofOrder(order.id())) {
@@ -109,17 +140,26 @@ class PapersTest {
     }
 
     private void balanced(Orders.Order order) {
-        long money = bean(PaymentBook.class).ofOrder(order.id()).stream().filter(payment -> payment.stateNow().alive()).mapToLong(payment -> payment.captured() - payment.refunded()).sum();
+        long money = bean(PaymentBook.class).ofOrder(order.id()).stream()
+                .filter(payment -> payment.stateNow().alive())
+                .mapToLong(payment -> payment.captured() - payment.refunded())
+                .sum();
         List<Papers.Row> rows = bean(Papers.class).ofOrder(order.id());
-        long papers = rows.stream().mapToLong(row -> row.kind().equals("invoice") ? row.gross() : -row.gross()).sum();
-        assertThat(papers).as("%s order %s: %s", order.shop(), order.number(), rows).isEqualTo(money);
+        long papers = rows.stream()
+                .mapToLong(row -> row.kind().equals("invoice") ? row.gross() : -row.gross())
+                .sum();
+        assertThat(papers)
+                .as("%s order %s: %s", order.shop(), order.number(), rows)
+                .isEqualTo(money);
     }
 
     @Test
     void money_and_papers_agree_for_every_example_order() throws IOException {
         int lived = 0;
         try (Stream<Path> files = Files.list(Path.of("..", "docs", "formats", "examples"))) {
-            for (Path file : files.filter(each -> each.getFileName().toString().endsWith(".order.json")).sorted().toList()) {
+            for (Path file : files.filter(each -> each.getFileName().toString().endsWith(".order.json"))
+                    .sorted()
+                    .toList()) {
                 Order order = OrderFile.parse(Files.readString(file));
                 String id = "x-" + file.getFileName().toString().replace(".order.json", "");
                 Document document = Document.parse(Files.readString(FormatsTest.shopOf(file)));
@@ -135,9 +175,17 @@ class PapersTest {
 
     /** The order by a way that needs no provider, since the providers' part is checked elsewhere. */
     private static Order transferred(Document document, Order order) {
-        boolean already = document.setup().payment().methods().stream().anyMatch(method -> !method.kind().throughProvider() && order.method().filter(method.id()::equals).isPresent());
-        return already ? order : document.setup().payment().methods().stream().filter(method -> !method.kind().throughProvider())
-                .map(method -> order.withMethod(method.id())).filter(each -> document.quote(each).missing().isEmpty()).findFirst().orElse(order);
+        boolean already = document.setup().payment().methods().stream()
+                .anyMatch(method -> !method.kind().throughProvider()
+                        && order.method().filter(method.id()::equals).isPresent());
+        return already
+                ? order
+                : document.setup().payment().methods().stream()
+                        .filter(method -> !method.kind().throughProvider())
+                        .map(method -> order.withMethod(method.id()))
+                        .filter(each -> document.quote(each).missing().isEmpty())
+                        .findFirst()
+                        .orElse(order);
     }
 
     @Test
@@ -165,32 +213,42 @@ class PapersTest {
         }
         assertThat(several).as("orders with several invoices").isGreaterThan(10);
         assertThat(bean(JdbcClient.class).sql("""
-                select count(*) from (select shop, mode, kind, in_year, max(seq) as latest, count(*) as many from paper group by shop, mode, kind, in_year) where latest <> many""")
-                .query(Long.class).single()).as("series with a gap").isZero();
+                select count(*) from (select shop, mode, kind, in_year, max(seq) as latest, count(*) as many from
+                    paper group by shop, mode, kind, in_year) where latest <> many""").query(Long.class).single())
+                .as("series with a gap")
+                .isZero();
     }
 
     private Caller.Answer paid(JsonNode placed) {
         String orders = Caller.SHOP + "/orders/" + placed.path("number").asInt();
         Caller owner = shop.owner();
-        long payment = owner.get(orders).json().path("payments").path(0).path("id").asLong();
-        return owner.post(orders + "/capture", Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", "31.40"));
+        long payment =
+                owner.get(orders).json().path("payments").path(0).path("id").asLong();
+        return owner.post(
+                orders + "/capture",
+                Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", "31.40"));
     }
 
     private JsonNode byTransfer() {
         Map<String, Object> basket = new java.util.HashMap<>(Caller.book());
         basket.put("method", "transfer");
-        return shop.anybody().post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, "31.40")).json();
+        return shop.anybody()
+                .post(
+                        Caller.COUNTER + "/orders",
+                        Caller.placing(UUID.randomUUID().toString(), basket, "31.40"))
+                .json();
     }
 
     private JsonNode papers(JsonNode placed) throws InterruptedException {
         JsonNode papers = vestcoin.app.format.Json.tree("[]");
         for (int i = 0; i < 50 && papers.isEmpty(); i++) {
-            papers = shop.anybody().get("/api/counter/orders/" + placed.path("token").asString() + "/papers").json();
+            papers = shop.anybody()
+                    .get("/api/counter/orders/" + placed.path("token").asString() + "/papers")
+                    .json();
             Thread.sleep(100);
         }
         return papers;
     }
-
 
     @Test
     void an_invoice_is_issued_by_itself_when_the_money_has_come_and_read_by_buyer_and_seller_alone() throws Exception {
@@ -202,31 +260,60 @@ class PapersTest {
         String file = "/papers/" + paper.path("number").asString();
         String buyers = "/api/counter/orders/" + placed.path("token").asString();
         assertThat(shop.anybody().get(buyers + file + ".pdf").text()).startsWith("%PDF-");
-        assertThat(shop.anybody().get(buyers + file + ".xml").text()).contains("urn:cen.eu:en16931:2017").contains(">31.40<");
-        assertThat(shop.owner().get(Caller.SHOP + "/orders/" + placed.path("number").asInt() + file + ".xml").status()).isEqualTo(200);
-        assertThat(shop.anybody().get(Caller.SHOP + "/orders/" + placed.path("number").asInt() + file + ".xml").status()).as("not signed in").isEqualTo(401);
-        assertThat(shop.anybody().get("/api/counter/orders/" + byTransfer().path("token").asString() + file + ".pdf").status()).as("another order's link").isEqualTo(404);
+        assertThat(shop.anybody().get(buyers + file + ".xml").text())
+                .contains("urn:cen.eu:en16931:2017")
+                .contains(">31.40<");
+        assertThat(shop.owner()
+                        .get(Caller.SHOP + "/orders/" + placed.path("number").asInt() + file + ".xml")
+                        .status())
+                .isEqualTo(200);
+        assertThat(shop.anybody()
+                        .get(Caller.SHOP + "/orders/" + placed.path("number").asInt() + file + ".xml")
+                        .status())
+                .as("not signed in")
+                .isEqualTo(401);
+        assertThat(shop.anybody()
+                        .get("/api/counter/orders/" + byTransfer().path("token").asString() + file + ".pdf")
+                        .status())
+                .as("another order's link")
+                .isEqualTo(404);
     }
 
     @Test
     void orders_paid_at_once_get_numbers_in_a_row() throws Exception {
-        List<JsonNode> placed = IntStream.range(0, 12).mapToObj(i -> byTransfer()).toList();
-        placed.stream().map(each -> CompletableFuture.runAsync(() -> paid(each))).toList().forEach(CompletableFuture::join);
+        List<JsonNode> placed =
+                IntStream.range(0, 12).mapToObj(i -> byTransfer()).toList();
+        placed.stream()
+                .map(each -> CompletableFuture.runAsync(() -> paid(each)))
+                .toList()
+                .forEach(CompletableFuture::join);
         List<String> numbers = new ArrayList<>();
         for (JsonNode each : placed) {
             numbers.add(papers(each).path(0).path("number").asString());
         }
         assertThat(numbers).doesNotHaveDuplicates().doesNotContain("");
-        assertThat(bean(JdbcClient.class).sql("select max(seq) - count(*) from paper where shop = :shop and kind = 'invoice'").param("shop", DemoShop.SHOP).query(Long.class).single()).isZero();
+        assertThat(bean(JdbcClient.class)
+                        .sql("select max(seq) - count(*) from paper where shop = :shop and kind = 'invoice'")
+                        .param("shop", DemoShop.SHOP)
+                        .query(Long.class)
+                        .single())
+                .isZero();
     }
 
     @Test
     void what_a_crash_left_unwritten_is_made_good() throws Exception {
         Editions.Edition edition = published("crashed", Document.parse(DemoShop.setupFile()));
-        Orders.Order placed = placed(edition, OrderFile.parse(Files.readString(Path.of("..", "docs", "formats", "examples", "cork-two-deltas.order.json"))).withMethod("transfer"));
+        Orders.Order placed = placed(
+                edition,
+                OrderFile.parse(Files.readString(
+                                Path.of("..", "docs", "formats", "examples", "cork-two-deltas.order.json")))
+                        .withMethod("transfer"));
         lived(placed);
         bean(Issuing.class).settled();
-        bean(JdbcClient.class).sql("delete from paper where order_id = :id").param("id", placed.id()).update();
+        bean(JdbcClient.class)
+                .sql("delete from paper where order_id = :id")
+                .param("id", placed.id())
+                .update();
         bean(JdbcClient.class).sql("delete from series where shop = 'crashed'").update();
         bean(Issuing.class).makeGood();
         bean(Issuing.class).settled();
@@ -236,24 +323,54 @@ class PapersTest {
     /** Two kites by card, taken when they leave, one line after the other. */
     @Test
     void each_dispatch_takes_its_own_and_the_last_the_rest() {
-        Map<String, Object> basket = Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "1"), Map.of("product", "box-kite", "quantity", "1")),
-                "to", Map.of("country", "IE", "postcode", "T12 X2A0"), "delivery", "tube", "method", "card");
+        Map<String, Object> basket = Map.of(
+                "lines",
+                List.of(
+                        Map.of("product", "kites-you-can-build", "quantity", "1"),
+                        Map.of("product", "box-kite", "quantity", "1")),
+                "to",
+                Map.of("country", "IE", "postcode", "T12 X2A0"),
+                "delivery",
+                "tube",
+                "method",
+                "card");
         Caller buyer = shop.anybody();
         JsonNode quote = buyer.post(Caller.COUNTER + "/quote", basket).json();
         BigDecimal all = new BigDecimal(quote.path("toPay").asString());
-        BigDecimal kite = new BigDecimal(quote.path("lines").path(1).path("amount").asString());
-        JsonNode placed = buyer.post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, all.toPlainString())).json();
+        BigDecimal kite =
+                new BigDecimal(quote.path("lines").path(1).path("amount").asString());
+        JsonNode placed = buyer.post(
+                        Caller.COUNTER + "/orders",
+                        Caller.placing(UUID.randomUUID().toString(), basket, all.toPlainString()))
+                .json();
         buyer.pay(placed, vestcoin.standins.pay.TestCard.APPROVED);
         Caller owner = shop.owner();
         String orders = Caller.SHOP + "/orders/" + placed.path("number").asInt();
         String key = UUID.randomUUID().toString();
-        JsonNode first = owner.post(orders + "/dispatch", Map.of("key", key, "lines", List.of(0))).json();
+        JsonNode first = owner.post(orders + "/dispatch", Map.of("key", key, "lines", List.of(0)))
+                .json();
         assertThat(first.path("sent").asString()).isEqualTo("in part");
-        assertThat(new BigDecimal(first.path("payments").path(0).path("captured").asString())).isEqualByComparingTo(all.subtract(kite));
-        assertThat(owner.post(orders + "/dispatch", Map.of("key", key, "lines", List.of(0))).json().path("payments").path(0).path("captured")).as("sent twice").isEqualTo(first.path("payments").path(0).path("captured"));
-        assertThat(owner.post(orders + "/dispatch", Map.of("key", UUID.randomUUID().toString(), "lines", List.of(0))).status()).as("left already").isEqualTo(409);
-        JsonNode last = owner.post(orders + "/dispatch", Map.of("key", UUID.randomUUID().toString())).json();
+        assertThat(new BigDecimal(
+                        first.path("payments").path(0).path("captured").asString()))
+                .isEqualByComparingTo(all.subtract(kite));
+        assertThat(owner.post(orders + "/dispatch", Map.of("key", key, "lines", List.of(0)))
+                        .json()
+                        .path("payments")
+                        .path(0)
+                        .path("captured"))
+                .as("sent twice")
+                .isEqualTo(first.path("payments").path(0).path("captured"));
+        assertThat(owner.post(
+                                orders + "/dispatch",
+                                Map.of("key", UUID.randomUUID().toString(), "lines", List.of(0)))
+                        .status())
+                .as("left already")
+                .isEqualTo(409);
+        JsonNode last = owner.post(
+                        orders + "/dispatch", Map.of("key", UUID.randomUUID().toString()))
+                .json();
         assertThat(last.path("sent").asString()).isEqualTo("all");
-        assertThat(new BigDecimal(last.path("payments").path(0).path("captured").asString())).isEqualByComparingTo(all);
+        assertThat(new BigDecimal(last.path("payments").path(0).path("captured").asString()))
+                .isEqualByComparingTo(all);
     }
 }

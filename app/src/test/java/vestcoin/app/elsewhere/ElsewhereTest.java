@@ -24,7 +24,9 @@ class ElsewhereTest {
     }
 
     private JsonNode offer(String kind, String id, String... codes) {
-        return shop.owner().post(Caller.SHOP + "/elsewhere", Map.of(kind, id, "codes", List.of(codes))).json();
+        return shop.owner()
+                .post(Caller.SHOP + "/elsewhere", Map.of(kind, id, "codes", List.of(codes)))
+                .json();
     }
 
     private static String taken(JsonNode offer) {
@@ -36,16 +38,32 @@ class ElsewhereTest {
     }
 
     private String firstBasket() {
-        return shop.owner().get(Caller.SHOP + "/draft").json().path("document").path("rehearsal").path("baskets").path(0).path("id").asString();
+        return shop.owner()
+                .get(Caller.SHOP + "/draft")
+                .json()
+                .path("document")
+                .path("rehearsal")
+                .path("baskets")
+                .path(0)
+                .path("id")
+                .asString();
     }
 
     @Test
     void a_bundle_comes_into_the_basket_as_it_was_offered() {
-        JsonNode basket = shop.owner().get(Caller.SHOP + "/draft").json().path("document").path("rehearsal").path("baskets").path(0);
+        JsonNode basket = shop.owner()
+                .get(Caller.SHOP + "/draft")
+                .json()
+                .path("document")
+                .path("rehearsal")
+                .path("baskets")
+                .path(0);
         JsonNode offer = offer("basket", basket.path("id").asString(), "KITES10");
         JsonNode followed = follow(taken(offer), Map.of("quantity", "9")).json();
         assertThat(followed.path("lines").size()).isEqualTo(basket.path("lines").size());
-        assertThat(followed.path("lines").path(0).path("quantity").asString()).as("what is not left open cannot be chosen").isEqualTo(basket.path("lines").path(0).path("quantity").asString());
+        assertThat(followed.path("lines").path(0).path("quantity").asString())
+                .as("what is not left open cannot be chosen")
+                .isEqualTo(basket.path("lines").path(0).path("quantity").asString());
         assertThat(followed.path("codes").path(0).asString()).isEqualTo("KITES10");
         assertThat(followed.path("changed").size()).isZero();
         assertThat(offer.path("html").asString()).startsWith("<a href=\"").contains("€");
@@ -58,7 +76,8 @@ class ElsewhereTest {
             String changed = take.substring(0, i) + (take.charAt(i) == 'A' ? 'B' : 'A') + take.substring(i + 1);
             Caller.Answer answer = follow(changed, Map.of());
             assertThat(answer.status()).as("letter %d of %s", i, changed).isEqualTo(422);
-            assertThat(answer.sentence()).isEqualTo("The link you followed was changed after the shop made it, so nothing of it is used.");
+            assertThat(answer.sentence())
+                    .isEqualTo("The link you followed was changed after the shop made it, so nothing of it is used.");
         }
     }
 
@@ -70,9 +89,26 @@ class ElsewhereTest {
         String json = new String(Base64.getUrlDecoder().decode(parts[0]), StandardCharsets.UTF_8);
         String cheaper = json.replaceAll("\"shown\":\"[^\"]*\"", "\"shown\":\"0.01\"");
         assertThat(cheaper).isNotEqualTo(json);
-        assertThat(follow(Base64.getUrlEncoder().withoutPadding().encodeToString(cheaper.getBytes(StandardCharsets.UTF_8)) + "." + parts[1], Map.of()).status()).isEqualTo(422);
-        assertThat(follow(parts[0] + "." + taken(offer("product", "delta-kite")).split("\\.")[1], Map.of()).status()).isEqualTo(422);
-        for (String nonsense : List.of("", ".", "a.b", "a", parts[0], parts[0] + ".", parts[0] + "." + parts[1] + ".", "€".repeat(200) + "." + parts[1])) {
+        assertThat(follow(
+                                Base64.getUrlEncoder()
+                                                .withoutPadding()
+                                                .encodeToString(cheaper.getBytes(StandardCharsets.UTF_8))
+                                        + "." + parts[1],
+                                Map.of())
+                        .status())
+                .isEqualTo(422);
+        assertThat(follow(parts[0] + "." + taken(offer("product", "delta-kite")).split("\\.")[1], Map.of())
+                        .status())
+                .isEqualTo(422);
+        for (String nonsense : List.of(
+                "",
+                ".",
+                "a.b",
+                "a",
+                parts[0],
+                parts[0] + ".",
+                parts[0] + "." + parts[1] + ".",
+                "€".repeat(200) + "." + parts[1])) {
             assertThat(follow(nonsense, Map.of()).status()).as(nonsense).isEqualTo(422);
         }
     }
@@ -82,38 +118,78 @@ class ElsewhereTest {
         String take = taken(offer("basket", firstBasket()));
         Caller owner = shop.owner();
         JsonNode document = owner.get(Caller.SHOP + "/draft").json().path("document");
-        String product = document.path("rehearsal").path("baskets").path(0).path("lines").path(0).path("product").asString();
+        String product = document.path("rehearsal")
+                .path("baskets")
+                .path(0)
+                .path("lines")
+                .path(0)
+                .path("product")
+                .asString();
         for (JsonNode each : document.path("goods").path("products")) {
             if (each.path("id").asString().equals(product)) {
-                owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "goods/products/" + product + "/price", "was", each.path("price").asString(), "now", "999.00"))));
+                owner.post(
+                        Caller.SHOP + "/draft/edits",
+                        Map.of(
+                                "edits",
+                                List.of(Map.of(
+                                        "path",
+                                        "goods/products/" + product + "/price",
+                                        "was",
+                                        each.path("price").asString(),
+                                        "now",
+                                        "999.00"))));
             }
         }
-        assertThat(follow(take, Map.of()).json().path("changed").size()).as("a draft changes nothing").isZero();
+        assertThat(follow(take, Map.of()).json().path("changed").size())
+                .as("a draft changes nothing")
+                .isZero();
         owner.post(Caller.SHOP + "/draft/publish", Map.of());
         JsonNode changed = follow(take, Map.of()).json().path("changed");
-        assertThat(changed.path(0).path("sentence").asString()).matches("The page you came from said [0-9.]+ EUR; it is [0-9.]+ now\\.");
-        owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(Map.of("path", "goods/products/" + product, "was", Json.MAPPER.nullNode()))));
+        assertThat(changed.path(0).path("sentence").asString())
+                .matches("The page you came from said [0-9.]+ EUR; it is [0-9.]+ now\\.");
+        owner.post(
+                Caller.SHOP + "/draft/edits",
+                Map.of("edits", List.of(Map.of("path", "goods/products/" + product, "was", Json.MAPPER.nullNode()))));
     }
 
     @Test
     void a_form_asks_what_the_product_needs_and_takes_nothing_else() {
         JsonNode offer = offer("product", "delta-kite");
-        assertThat(offer.path("html").asString()).contains("<select name=\"option.size\">").contains("name=\"quantity\"").doesNotContain("<script").doesNotContain("style=");
-        JsonNode whole = follow(taken(offer), Map.of("option.size", "large", "quantity", "2", "product", "printed-plans", "amount", "1")).json().path("lines").path(0);
+        assertThat(offer.path("html").asString())
+                .contains("<select name=\"option.size\">")
+                .contains("name=\"quantity\"")
+                .doesNotContain("<script")
+                .doesNotContain("style=");
+        JsonNode whole = follow(
+                        taken(offer),
+                        Map.of("option.size", "large", "quantity", "2", "product", "printed-plans", "amount", "1"))
+                .json()
+                .path("lines")
+                .path(0);
         assertThat(whole.path("product").asString()).isEqualTo("delta-kite");
         assertThat(whole.path("options").path("size").asString()).isEqualTo("large");
         assertThat(whole.path("quantity").asString()).isEqualTo("2");
-        assertThat(whole.path("amount").isMissingNode() || whole.path("amount").isNull()).isTrue();
-        JsonNode without = follow(taken(offer), Map.of("option.size", "enormous")).json();
+        assertThat(whole.path("amount").isMissingNode() || whole.path("amount").isNull())
+                .isTrue();
+        JsonNode without =
+                follow(taken(offer), Map.of("option.size", "enormous")).json();
         assertThat(without.path("lines").size()).isZero();
-        assertThat(without.path("changed").path(0).path("sentence").asString()).endsWith("a choice is still to be made.");
+        assertThat(without.path("changed").path(0).path("sentence").asString())
+                .endsWith("a choice is still to be made.");
     }
 
     @Test
     void a_quantity_that_is_none_is_one() {
         String take = taken(offer("product", "kites-you-can-build"));
         for (String typed : List.of("-1", "0", "1e9", "many", "", "9999999999")) {
-            assertThat(follow(take, Map.of("quantity", typed)).json().path("lines").path(0).path("quantity").asString()).as(typed).isEqualTo("1");
+            assertThat(follow(take, Map.of("quantity", typed))
+                            .json()
+                            .path("lines")
+                            .path(0)
+                            .path("quantity")
+                            .asString())
+                    .as(typed)
+                    .isEqualTo("1");
         }
     }
 }

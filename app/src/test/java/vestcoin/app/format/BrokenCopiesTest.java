@@ -41,7 +41,9 @@ class BrokenCopiesTest {
     }
 
     private static List<String> named(List<Finding> findings) {
-        return findings.stream().map(finding -> finding.id() + " " + finding.path()).toList();
+        return findings.stream()
+                .map(finding -> finding.id() + " " + finding.path())
+                .toList();
     }
 
     /** Sets, or without a value removes, what stands at a pointer. */
@@ -65,28 +67,43 @@ class BrokenCopiesTest {
     }
 
     @ParameterizedTest(name = "{0} {1} = {2}")
-    @CsvSource(delimiter = '|', nullValues = "-", value = {
-            "tern-and-tether | /delivery/zones/6/places | [\"CH\", \"LI\", \"NO\", \"IE\"] | zones-overlap delivery/zones/alpine-north/places, zones-overlap delivery/zones/ireland/places",
-            "tern-and-tether | /delivery/zones/7/rates | {} | zone-without-option delivery/zones/america",
-            "tern-and-tether | /tax/places/0/rates/gear/components/0/percent | \"0.23\" | rate-like-a-share tax/places/ireland/rates/gear",
-            "tern-and-tether | /terms/withdrawalDays | 10 | withdrawal-too-short terms/withdrawalDays",
-            "tern-and-tether | /terms/texts/returns/en | \"Send it back within 21 days, unflown.\" | text-contradicts-setting terms/texts/returns/en",
-            "tern-and-tether | /pickup/places/0/noticeHours | 400 | notice-beyond-days pickup/places/workshop/noticeHours",
-            "tern-and-tether | /delivery/zones/1/rates/tube/basis/bands/1/price | \"5.10\" | price-drops delivery/zones/ireland/rates/tube",
-            "blaumeise-puppenbuehne | /tax/registrations | [] | rates-without-registration tax/registrations",
-            "ninth-street-sundials | /payment/accounts/0/smallest | \"25.00\" | gateway-above-smallest-order payment/methods/card",
-            "blaumeise-puppenbuehne | /payment/account/iban | \"CH93 0076 2011 6238 5295 8\" | bad-iban payment/account/iban",
-            "blaumeise-puppenbuehne | /payment/account/payee | \"Fischerei Hafenblick\" | payee-unlike-holder payment/account/payee",
-            "blaumeise-puppenbuehne | /shop/email | \"kasse@blaumeise\" | bad-email shop/email",
-            "blaumeise-puppenbuehne | /terms/orderButton/fr | - | language-lacking terms/orderButton",
-            "blaumeise-puppenbuehne | /pickup/places/0/slotMinutes | 300 | slot-longer-than-hours pickup/places/kasse/slotMinutes"})
-    void a_planted_fault_is_found_and_nothing_else(String shop, String pointer, String value, String planted) throws IOException {
+    @CsvSource(
+            delimiter = '|',
+            nullValues = "-",
+            value = {
+                "tern-and-tether | /delivery/zones/6/places | [\"CH\", \"LI\", \"NO\", \"IE\"] | zones-overlap "
+                        + "delivery/zones/alpine-north/places, zones-overlap delivery/zones/ireland/places",
+                "tern-and-tether | /delivery/zones/7/rates | {} | zone-without-option delivery/zones/america",
+                "tern-and-tether | /tax/places/0/rates/gear/components/0/percent | \"0.23\" | rate-like-a-share "
+                        + "tax/places/ireland/rates/gear",
+                "tern-and-tether | /terms/withdrawalDays | 10 | withdrawal-too-short terms/withdrawalDays",
+                "tern-and-tether | /terms/texts/returns/en | \"Send it back within 21 days, unflown.\" | "
+                        + "text-contradicts-setting terms/texts/returns/en",
+                "tern-and-tether | /pickup/places/0/noticeHours | 400 | notice-beyond-days "
+                        + "pickup/places/workshop/noticeHours",
+                "tern-and-tether | /delivery/zones/1/rates/tube/basis/bands/1/price | \"5.10\" | price-drops "
+                        + "delivery/zones/ireland/rates/tube",
+                "blaumeise-puppenbuehne | /tax/registrations | [] | rates-without-registration tax/registrations",
+                "ninth-street-sundials | /payment/accounts/0/smallest | \"25.00\" | gateway-above-smallest-order "
+                        + "payment/methods/card",
+                "blaumeise-puppenbuehne | /payment/account/iban | \"CH93 0076 2011 6238 5295 8\" | bad-iban "
+                        + "payment/account/iban",
+                "blaumeise-puppenbuehne | /payment/account/payee | \"Fischerei Hafenblick\" | payee-unlike-holder "
+                        + "payment/account/payee",
+                "blaumeise-puppenbuehne | /shop/email | \"kasse@blaumeise\" | bad-email shop/email",
+                "blaumeise-puppenbuehne | /terms/orderButton/fr | - | language-lacking terms/orderButton",
+                "blaumeise-puppenbuehne | /pickup/places/0/slotMinutes | 300 | slot-longer-than-hours "
+                        + "pickup/places/kasse/slotMinutes"
+            })
+    void a_planted_fault_is_found_and_nothing_else(String shop, String pointer, String value, String planted)
+            throws IOException {
         ObjectNode setup = example(shop);
         List<String> before = named(findings(setup));
         plant(setup, pointer, value);
         List<String> after = named(findings(setup));
         assertThat(after).containsAll(before);
-        assertThat(after.stream().filter(finding -> !before.contains(finding))).containsExactlyInAnyOrderElementsOf(Arrays.asList(planted.split(", ")));
+        assertThat(after.stream().filter(finding -> !before.contains(finding)))
+                .containsExactlyInAnyOrderElementsOf(Arrays.asList(planted.split(", ")));
     }
 
     @Test
@@ -96,7 +113,12 @@ class BrokenCopiesTest {
         plant(setup, "/terms/withdrawalDays", "7");
         plant(setup, "/shop/email", "\"hello\"");
         plant(setup, "/delivery/zones/7/rates", "{}");
-        assertThat(named(findings(setup)).stream().filter(finding -> !before.contains(finding)).collect(Collectors.toSet()))
-                .containsExactlyInAnyOrder("withdrawal-too-short terms/withdrawalDays", "bad-email shop/email", "zone-without-option delivery/zones/america");
+        assertThat(named(findings(setup)).stream()
+                        .filter(finding -> !before.contains(finding))
+                        .collect(Collectors.toSet()))
+                .containsExactlyInAnyOrder(
+                        "withdrawal-too-short terms/withdrawalDays",
+                        "bad-email shop/email",
+                        "zone-without-option delivery/zones/america");
     }
 }

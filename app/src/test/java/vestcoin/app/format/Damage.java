@@ -10,8 +10,38 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Breaks documents by chance: fields taken out, misnamed, of another kind, at their limits. */
 public final class Damage {
-    private static final List<String> ODD_TEXTS = List.of("", " ", "-1", "-0.01", "0", "1e9", "99999999999999999999", "0.000000000001", "NaN", "null", "IE", "XX", "EU", "kg", "1 kg",
-            "1", "\u0000", "🪁", "a".repeat(300), "2026-02-30", "2026-11-25", "with-tax", "goods", "standard", "gear", "US-NC", "GB:", "DE:9..1", "EUR", "JPY", "KWD");
+    private static final List<String> ODD_TEXTS = List.of(
+            "",
+            " ",
+            "-1",
+            "-0.01",
+            "0",
+            "1e9",
+            "99999999999999999999",
+            "0.000000000001",
+            "NaN",
+            "null",
+            "IE",
+            "XX",
+            "EU",
+            "kg",
+            "1 kg",
+            "1",
+            "\u0000",
+            "🪁",
+            "a".repeat(300),
+            "2026-02-30",
+            "2026-11-25",
+            "with-tax",
+            "goods",
+            "standard",
+            "gear",
+            "US-NC",
+            "GB:",
+            "DE:9..1",
+            "EUR",
+            "JPY",
+            "KWD");
 
     private final Random random;
 

@@ -27,7 +27,8 @@ class DamagedInputTest {
     void twenty_thousand_damaged_inputs_are_priced_or_refused_with_a_remedy() throws IOException {
         JsonNode setup = Json.tree(Files.readString(EXAMPLES.resolve("tern-and-tether.setup.json")));
         List<JsonNode> orders = new ArrayList<>();
-        for (String name : List.of("cork-two-deltas-codes", "asheville-workbench", "galway-school", "donation-and-sale")) {
+        for (String name :
+                List.of("cork-two-deltas-codes", "asheville-workbench", "galway-school", "donation-and-sale")) {
             orders.add(Json.tree(Files.readString(EXAMPLES.resolve(name + ".order.json"))));
         }
         Compiled whole = Document.parse(Json.write(setup)).compiled();
@@ -36,7 +37,8 @@ class DamagedInputTest {
         for (int i = 0; i < INPUTS; i++) {
             // Most damage goes to orders, which are cheap to read; every tenth input is a damaged setup.
             boolean damageSetup = i % 10 == 0;
-            String order = Json.write(damageSetup ? orders.get(i % orders.size()) : damage.of(orders.get(i % orders.size())));
+            String order =
+                    Json.write(damageSetup ? orders.get(i % orders.size()) : damage.of(orders.get(i % orders.size())));
             String text = damageSetup ? Json.write(damage.of(setup)) : "";
             try {
                 Compiled compiled = damageSetup ? Document.parse(text).compiled() : whole;

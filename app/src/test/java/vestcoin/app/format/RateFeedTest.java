@@ -15,10 +15,12 @@ import vestcoin.core.problem.Refused;
 class RateFeedTest {
     private static final String FEED = """
             <?xml version="1.0" encoding="UTF-8"?>
-            <gesmes:Envelope xmlns:gesmes="http://www.gesmes.org/xml/2002-08-01" xmlns="http://www.ecb.int/vocabulary/2002-08-01/eurofxref">
+            <gesmes:Envelope xmlns:gesmes="http://www.gesmes.org/xml/2002-08-01" \
+            xmlns="http://www.ecb.int/vocabulary/2002-08-01/eurofxref">
               <gesmes:subject>Reference rates</gesmes:subject>
               <Cube>
-                <Cube time='2026-11-24'><Cube currency='USD' rate='1.1043'/><Cube currency='CHF' rate='0.9305'/><Cube currency='JPY' rate='168.2'/></Cube>
+                <Cube time='2026-11-24'><Cube currency='USD' rate='1.1043'/><Cube currency='CHF' \
+                rate='0.9305'/><Cube currency='JPY' rate='168.2'/></Cube>
                 <Cube time='2026-11-23'><Cube currency='USD' rate='9.9999'/></Cube>
               </Cube>
             </gesmes:Envelope>
@@ -35,23 +37,28 @@ class RateFeedTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-            "rate='0.9305' | rate='0,9305' | rates/CHF | not a number above zero",
-            "rate='0.9305' | rate='0' | rates/CHF | not a number above zero",
-            "currency='CHF' | currency='CHFF' | rates/CHFF | not a currency",
-            "time='2026-11-24' | time='yesterday' | rates/time | not a day",
-            "</Cube> | </Cub> | rates | not an XML file",
-            "currency= | curency= | rates | no exchange rates"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "rate='0.9305' | rate='0,9305' | rates/CHF | not a number above zero",
+                "rate='0.9305' | rate='0' | rates/CHF | not a number above zero",
+                "currency='CHF' | currency='CHFF' | rates/CHFF | not a currency",
+                "time='2026-11-24' | time='yesterday' | rates/time | not a day",
+                "</Cube> | </Cub> | rates | not an XML file",
+                "currency= | curency= | rates | no exchange rates"
+            })
     void a_broken_feed_is_refused_with_a_sentence(String whole, String broken, String path, String said) {
-        assertThatThrownBy(() -> RateFeed.parse(FEED.replace(whole, broken))).isInstanceOfSatisfying(Refused.class, refused -> {
-            assertThat(refused.problems().get(0).path()).isEqualTo(path);
-            assertThat(refused.problems().get(0).sentence()).contains(said);
-        });
+        assertThatThrownBy(() -> RateFeed.parse(FEED.replace(whole, broken)))
+                .isInstanceOfSatisfying(Refused.class, refused -> {
+                    assertThat(refused.problems().get(0).path()).isEqualTo(path);
+                    assertThat(refused.problems().get(0).sentence()).contains(said);
+                });
     }
 
     @Test
     void a_document_type_is_not_followed() {
-        String trick = "<!DOCTYPE x [<!ENTITY file SYSTEM \"file:///etc/hostname\">]><Cube time='2026-11-24'><Cube currency='USD' rate='&file;'/></Cube>";
+        String trick = "<!DOCTYPE x [<!ENTITY file SYSTEM \"file:///etc/hostname\">]><Cube time='2026-11-24'><Cube "
+                + "currency='USD' rate='&file;'/></Cube>";
         assertThatThrownBy(() -> RateFeed.parse(trick)).isInstanceOf(Refused.class);
     }
 }

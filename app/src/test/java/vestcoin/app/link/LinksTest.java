@@ -35,19 +35,57 @@ class LinksTest {
     }
 
     private static JsonNode express(Caller owner, String quantity) {
-        JsonNode ticket = owner.post(Caller.SHOP + "/ticket", Map.of("edits", List.of(), "order", Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", quantity)),
-                "to", Map.of("country", "IE", "postcode", "T12 X2A0")))).json();
-        return ticket.path("quote").path("delivery").valueStream().filter(option -> option.path("id").asString().equals("express")).findFirst().orElseThrow();
+        JsonNode ticket = owner.post(
+                        Caller.SHOP + "/ticket",
+                        Map.of(
+                                "edits",
+                                List.of(),
+                                "order",
+                                Map.of(
+                                        "lines",
+                                        List.of(Map.of("product", "kites-you-can-build", "quantity", quantity)),
+                                        "to",
+                                        Map.of("country", "IE", "postcode", "T12 X2A0"))))
+                .json();
+        return ticket.path("quote")
+                .path("delivery")
+                .valueStream()
+                .filter(option -> option.path("id").asString().equals("express"))
+                .findFirst()
+                .orElseThrow();
     }
 
-    /** Eleven books of 0.62 kg weigh 6.82 kg: 11.80 for the first kilogram, 1.60 for each of six more, within the country. */
+    /**
+     * Eleven books of 0.62 kg weigh 6.82 kg: 11.80 for the first kilogram, 1.60 for each of six more, within the
+     * country.
+     */
     @Test
     void a_cell_with_a_quote_costs_what_the_carrier_answers() {
         assertThat(express("1").path("price").path("value").asString()).isEqualTo("11.80");
-        JsonNode weight = shop.owner().post(Caller.SHOP + "/ticket", Map.of("edits", List.of(), "order", Map.of("lines", List.of(Map.of("product", "kites-you-can-build", "quantity", "11")),
-                "to", Map.of("country", "IE")))).json().path("quote").path("weight").path("value");
-        int more = new BigDecimal(weight.asString()).setScale(0, java.math.RoundingMode.CEILING).intValueExact() - 1;
-        assertThat(express("11").path("price").path("value").asString()).isEqualTo(new BigDecimal("11.80").add(new BigDecimal("1.60").multiply(BigDecimal.valueOf(more))).toPlainString());
+        JsonNode weight = shop.owner()
+                .post(
+                        Caller.SHOP + "/ticket",
+                        Map.of(
+                                "edits",
+                                List.of(),
+                                "order",
+                                Map.of(
+                                        "lines",
+                                        List.of(Map.of("product", "kites-you-can-build", "quantity", "11")),
+                                        "to",
+                                        Map.of("country", "IE"))))
+                .json()
+                .path("quote")
+                .path("weight")
+                .path("value");
+        int more = new BigDecimal(weight.asString())
+                        .setScale(0, java.math.RoundingMode.CEILING)
+                        .intValueExact()
+                - 1;
+        assertThat(express("11").path("price").path("value").asString())
+                .isEqualTo(new BigDecimal("11.80")
+                        .add(new BigDecimal("1.60").multiply(BigDecimal.valueOf(more)))
+                        .toPlainString());
     }
 
     @Test
@@ -56,7 +94,12 @@ class LinksTest {
         JsonNode express = express("2");
         assertThat(express.path("price").path("value").asString()).isEqualTo("34.00");
         assertThat(express.path("note").asString()).isNotEmpty();
-        assertThat(shop.owner().get(Caller.SHOP + "/carrier").json().path("trouble").asString()).startsWith("The carrier is not answering");
+        assertThat(shop.owner()
+                        .get(Caller.SHOP + "/carrier")
+                        .json()
+                        .path("trouble")
+                        .asString())
+                .startsWith("The carrier is not answering");
     }
 
     @Test
@@ -66,8 +109,11 @@ class LinksTest {
             Caller owner = shop.owner();
             express(owner, "3");
             long begun = System.nanoTime();
-            assertThat(express(owner, "3").path("price").path("value").asString()).isEqualTo("34.00");
-            assertThat((System.nanoTime() - begun) / 1_000_000).as("ms, the failure is remembered").isLessThan(1_000);
+            assertThat(express(owner, "3").path("price").path("value").asString())
+                    .isEqualTo("34.00");
+            assertThat((System.nanoTime() - begun) / 1_000_000)
+                    .as("ms, the failure is remembered")
+                    .isLessThan(1_000);
         } finally {
             shop.services().carrier().delay(0);
         }
@@ -80,22 +126,33 @@ class LinksTest {
         assertThat(wrong.status()).isEqualTo(422);
         assertThat(wrong.sentence()).isEqualTo("The carrier does not know this key.");
         Caller.Answer link = owner.get(Caller.SHOP + "/carrier");
-        assertThat(link.json().path("connected").path("secretEndsWith").asString()).isEqualTo(Carrier.KEY.substring(Carrier.KEY.length() - 4));
+        assertThat(link.json().path("connected").path("secretEndsWith").asString())
+                .isEqualTo(Carrier.KEY.substring(Carrier.KEY.length() - 4));
         assertThat(link.text()).doesNotContain(Carrier.KEY);
         owner.delete(Caller.SHOP + "/carrier");
         assertThat(express("1").path("price").path("value").asString()).isEqualTo("34.00");
-        assertThat(owner.put(Caller.SHOP + "/carrier", Map.of("secret", Carrier.KEY)).json().path("services").size()).isEqualTo(2);
+        assertThat(owner.put(Caller.SHOP + "/carrier", Map.of("secret", Carrier.KEY))
+                        .json()
+                        .path("services")
+                        .size())
+                .isEqualTo(2);
         assertThat(express("1").path("price").path("value").asString()).isEqualTo("11.80");
     }
 
     @Test
     void the_cost_line_grows_with_the_weight() {
-        JsonNode costs = shop.owner().get(Caller.SHOP + "/carrier/costs?country=DE&upTo=8").json();
+        JsonNode costs = shop.owner()
+                .get(Caller.SHOP + "/carrier/costs?country=DE&upTo=8")
+                .json();
         List<BigDecimal> prices = new ArrayList<>();
-        costs.path("parcel-day").forEach(point -> prices.add(new BigDecimal(point.path("price").asString())));
+        costs.path("parcel-day")
+                .forEach(point -> prices.add(new BigDecimal(point.path("price").asString())));
         assertThat(prices).hasSize(16).isSorted();
         assertThat(prices.get(15)).isGreaterThan(prices.get(0));
-        assertThat(shop.owner().get(Caller.SHOP + "/carrier/costs?country=DE&upTo=100000").status()).isEqualTo(422);
+        assertThat(shop.owner()
+                        .get(Caller.SHOP + "/carrier/costs?country=DE&upTo=100000")
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
@@ -103,12 +160,32 @@ class LinksTest {
         Caller owner = shop.owner();
         JsonNode rates = owner.post(Caller.SHOP + "/rates", Map.of()).json();
         assertThat(rates.path("rates").path("CHF").asString()).isEqualTo("0.9312");
-        JsonNode quote = owner.post(Caller.SHOP + "/ticket", Map.of("edits", List.of(), "order", Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")),
-                "to", Map.of("country", "CH", "postcode", "8001"), "currency", "CHF"))).json().path("quote");
+        JsonNode quote = owner.post(
+                        Caller.SHOP + "/ticket",
+                        Map.of(
+                                "edits",
+                                List.of(),
+                                "order",
+                                Map.of(
+                                        "lines",
+                                        List.of(Map.of("product", "box-kite", "quantity", "1")),
+                                        "to",
+                                        Map.of("country", "CH", "postcode", "8001"),
+                                        "currency",
+                                        "CHF")))
+                .json()
+                .path("quote");
         assertThat(quote.path("currency").asString()).isEqualTo("CHF");
         shop.services().rates().outage(true);
-        assertThat(owner.post(Caller.SHOP + "/rates", Map.of()).sentence()).isEqualTo("The feed of exchange rates is not answering.");
+        assertThat(owner.post(Caller.SHOP + "/rates", Map.of()).sentence())
+                .isEqualTo("The feed of exchange rates is not answering.");
         shop.services().rates().outage(false);
-        assertThat(owner.get(Caller.SHOP + "/rates").json().path("rates").path("CHF").asString()).as("the last ones stand").isEqualTo("0.9312");
+        assertThat(owner.get(Caller.SHOP + "/rates")
+                        .json()
+                        .path("rates")
+                        .path("CHF")
+                        .asString())
+                .as("the last ones stand")
+                .isEqualTo("0.9312");
     }
 }

@@ -65,7 +65,13 @@ class CrowdTest {
         for (int i = 0; i < WRONG; i++) {
             RawClient somebody = client(100 + i);
             int n = i;
-            tried.add(trying.submit(() -> somebody.post("/api/session", Json.write(Map.of("email", n % 2 == 0 ? DemoShop.EMAIL : "nobody" + n + "@buyers.example", "password", "a wrong password " + n)))));
+            tried.add(trying.submit(() -> somebody.post(
+                    "/api/session",
+                    Json.write(Map.of(
+                            "email",
+                            n % 2 == 0 ? DemoShop.EMAIL : "nobody" + n + "@buyers.example",
+                            "password",
+                            "a wrong password " + n)))));
         }
         Thread.sleep(50);
         LongSummaryStatistics beside = quoted(buyer, () -> tried.stream().anyMatch(each -> !each.isDone()));
@@ -74,14 +80,18 @@ class CrowdTest {
         for (Future<RawClient.Answer> each : tried) {
             assertThat(each.get().status()).isIn(401, 429);
         }
-        Measured.note("a quote beside " + WRONG + " wrong sign-ins", told(beside) + "; alone " + told(alone), "at most three times as long on average; the longest single one may be longer");
+        Measured.note(
+                "a quote beside " + WRONG + " wrong sign-ins",
+                told(beside) + "; alone " + told(alone),
+                "at most three times as long on average; the longest single one may be longer");
         // Where a quote takes a few milliseconds, one that the scheduler keeps waiting says nothing.
         assertThat(beside.getAverage()).isLessThanOrEqualTo(Math.max(3 * alone.getAverage(), 40));
         assertThat(beside.getMax()).as("the longest").isLessThanOrEqualTo(Math.max(3 * alone.getMax(), 300));
     }
 
     private static String told(LongSummaryStatistics times) {
-        return Math.round(times.getAverage()) + " ms, the longest of " + times.getCount() + " " + times.getMax() + " ms";
+        return Math.round(times.getAverage()) + " ms, the longest of " + times.getCount() + " " + times.getMax()
+                + " ms";
     }
 
     @Test
@@ -90,14 +100,18 @@ class CrowdTest {
         try {
             for (int i = 0; i < HALF_SENT; i++) {
                 Socket half = client(3).open();
-                half.getOutputStream().write((RawClient.head("POST", QUOTE, 500) + "{\"lines\":").getBytes(StandardCharsets.UTF_8));
+                half.getOutputStream()
+                        .write((RawClient.head("POST", QUOTE, 500) + "{\"lines\":").getBytes(StandardCharsets.UTF_8));
                 half.getOutputStream().flush();
                 held.add(half);
             }
             Thread.sleep(300);
             RawClient.Answer page = client(4).get(Caller.COUNTER);
             RawClient.Answer quote = client(4).post(QUOTE, Json.write(Caller.book()));
-            Measured.note("the next visitor beside " + HALF_SENT + " half-sent bodies", page.millis() + " ms, and " + quote.millis() + " ms for a quote", "at most 1,000 ms");
+            Measured.note(
+                    "the next visitor beside " + HALF_SENT + " half-sent bodies",
+                    page.millis() + " ms, and " + quote.millis() + " ms for a quote",
+                    "at most 1,000 ms");
             assertThat(page.status()).isEqualTo(200);
             assertThat(quote.status()).isEqualTo(200);
             assertThat(page.millis()).isLessThan(1000);
@@ -112,7 +126,8 @@ class CrowdTest {
     @Test
     void what_is_sent_in_part_is_refused_in_time_and_lets_go() throws Exception {
         try (Socket half = client(5).open()) {
-            half.getOutputStream().write((RawClient.head("POST", QUOTE, 500) + "{\"lines\":").getBytes(StandardCharsets.UTF_8));
+            half.getOutputStream()
+                    .write((RawClient.head("POST", QUOTE, 500) + "{\"lines\":").getBytes(StandardCharsets.UTF_8));
             half.getOutputStream().flush();
             String answer = new String(half.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             assertThat(answer).startsWith("HTTP/1.1 408").contains("did not arrive in time");
@@ -125,8 +140,19 @@ class CrowdTest {
         ExecutorService buying = Executors.newFixedThreadPool(10);
         List<Future<RawClient.Answer>> placed = new ArrayList<>();
         for (int i = 0; i < ORDERS; i++) {
-            Map<String, Object> placing = new java.util.HashMap<>(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
-            placing.put("contact", Map.of("name", "Win a prize at http://prize.example", "email", "stranger" + i + "@elsewhere.example", "lines", List.of("1 Example Street"), "city", "Cork"));
+            Map<String, Object> placing =
+                    new java.util.HashMap<>(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
+            placing.put(
+                    "contact",
+                    Map.of(
+                            "name",
+                            "Win a prize at http://prize.example",
+                            "email",
+                            "stranger" + i + "@elsewhere.example",
+                            "lines",
+                            List.of("1 Example Street"),
+                            "city",
+                            "Cork"));
             placed.add(buying.submit(() -> one.post(Caller.COUNTER + "/orders", Json.write(placing))));
         }
         buying.shutdown();
@@ -138,14 +164,28 @@ class CrowdTest {
         }
         shop.context().getBean(vestcoin.app.message.Messages.class).settled();
         Set<String> written = new HashSet<>();
-        shop.services().post().letters().stream().filter(letter -> letter.to().contains("@elsewhere.example")).forEach(letter -> {
-            written.add(letter.to());
-            assertThat(letter.subject() + letter.plain()).as("no word of the orderer's choosing").doesNotContain("prize");
-        });
-        Measured.note(ORDERS + " orders from one client at once", taken + " taken, " + written.size() + " letters to strangers", "slowed, no letters");
+        shop.services().post().letters().stream()
+                .filter(letter -> letter.to().contains("@elsewhere.example"))
+                .forEach(letter -> {
+                    written.add(letter.to());
+                    assertThat(letter.subject() + letter.plain())
+                            .as("no word of the orderer's choosing")
+                            .doesNotContain("prize");
+                });
+        Measured.note(
+                ORDERS + " orders from one client at once",
+                taken + " taken, " + written.size() + " letters to strangers",
+                "slowed, no letters");
         assertThat(taken).isLessThanOrEqualTo(12);
         assertThat(written.size()).as("letters to strangers").isLessThanOrEqualTo(3);
-        assertThat(client(7).post(Caller.COUNTER + "/orders", Json.write(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"))).status()).as("another client's order").isEqualTo(200);
-        assertThat(shop.context().getBean(vestcoin.app.setup.Editions.class).live(DemoShop.SHOP)).isPresent();
+        assertThat(client(7)
+                        .post(
+                                Caller.COUNTER + "/orders",
+                                Json.write(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40")))
+                        .status())
+                .as("another client's order")
+                .isEqualTo(200);
+        assertThat(shop.context().getBean(vestcoin.app.setup.Editions.class).live(DemoShop.SHOP))
+                .isPresent();
     }
 }

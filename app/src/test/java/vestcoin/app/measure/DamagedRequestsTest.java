@@ -32,20 +32,38 @@ import vestcoin.standins.carrier.Carrier;
 import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.Wallet;
 
-/** Damaged requests to every address are answered or refused with a sentence: no 500, no secret, no stack trace, nothing of another's. */
+/**
+ * Damaged requests to every address are answered or refused with a sentence: no 500, no secret, no stack trace, nothing
+ * of another's.
+ */
 class DamagedRequestsTest {
     private static final int REQUESTS = Measured.sized(20_000);
     private static final int SENDERS = 4;
     private static final double SIGNED_IN = 0.97;
     /** What the door answers itself: such a request has not reached its handler. */
     private static final Set<Integer> AT_THE_DOOR = Set.of(401, 403, 405, 413, 415, 429);
+
     private static final String OTHERS = "Larkspur Lamps of another";
-    private static final List<String> ODD = List.of("0", "-1", "1001", "99999999999999999999", "cards", "goods", "%00", "%0d%0a", "..%2f..", "🪁", "x".repeat(300), "tern-and-tether", "%27%20or%201=1--");
+    private static final List<String> ODD = List.of(
+            "0",
+            "-1",
+            "1001",
+            "99999999999999999999",
+            "cards",
+            "goods",
+            "%00",
+            "%0d%0a",
+            "..%2f..",
+            "🪁",
+            "x".repeat(300),
+            "tern-and-tether",
+            "%27%20or%201=1--");
 
     private record Address(String method, String path, JsonNode body) {}
 
     private final JsonNode described = Json.tree(Files.readString(Path.of("../docs/formats/openapi.json")));
-    private final JsonNode setup = Json.tree(Files.readString(Path.of("../docs/formats/examples/tern-and-tether.setup.json")));
+    private final JsonNode setup =
+            Json.tree(Files.readString(Path.of("../docs/formats/examples/tern-and-tether.setup.json")));
     private final AtomicInteger inside = new AtomicInteger();
     private final AtomicInteger signedIn = new AtomicInteger();
     private final Queue<String> wrong = new ConcurrentLinkedQueue<>();
@@ -54,7 +72,10 @@ class DamagedRequestsTest {
 
     @Test
     void damaged_requests_to_every_address_are_answered_without_a_fault_or_a_leak() throws Exception {
-        try (RunningShop.Running shop = RunningShop.start("--vest-coin.pace.orders-by-client=1000000", "--vest-coin.pace.links-by-address=1000000", "--vest-coin.pace.codes-by-client=1000000",
+        try (RunningShop.Running shop = RunningShop.start(
+                "--vest-coin.pace.orders-by-client=1000000",
+                "--vest-coin.pace.links-by-address=1000000",
+                "--vest-coin.pace.codes-by-client=1000000",
                 "--vest-coin.pace.codes-by-all=1000000")) {
             shop.context().getBean(Drafts.class).create("other-shop", FirstDraft.of(OTHERS, "IE", "EUR"));
             List<Address> addresses = addresses();
@@ -68,11 +89,17 @@ class DamagedRequestsTest {
             senders.shutdown();
             assertThat(senders.awaitTermination(25, TimeUnit.MINUTES)).isTrue();
             int sent = REQUESTS / SENDERS * SENDERS;
-            Measured.note(sent + " damaged requests to " + addresses.size() + " addresses", signedIn + " signed in, " + inside + " reached their handlers, " + wrong.size() + " faults", "nine in ten inside, no 500, no secret, no stack trace, nothing of another's");
+            Measured.note(
+                    sent + " damaged requests to " + addresses.size() + " addresses",
+                    signedIn + " signed in, " + inside + " reached their handlers, " + wrong.size() + " faults",
+                    "nine in ten inside, no 500, no secret, no stack trace, nothing of another's");
             assertThat(wrong).isEmpty();
             assertThat(signedIn.get()).isGreaterThanOrEqualTo(sent * 9 / 10);
             assertThat(inside.get()).isGreaterThanOrEqualTo(sent * 9 / 10);
-            assertThat(log.toString()).as("what is logged").doesNotContain(CardProcessor.TEST_SECRET, Wallet.TEST_SECRET, Carrier.KEY, DemoShop.PASSWORD).doesNotContain("\tat vestcoin.");
+            assertThat(log.toString())
+                    .as("what is logged")
+                    .doesNotContain(CardProcessor.TEST_SECRET, Wallet.TEST_SECRET, Carrier.KEY, DemoShop.PASSWORD)
+                    .doesNotContain("\tat vestcoin.");
         }
     }
 
@@ -83,17 +110,26 @@ class DamagedRequestsTest {
             Address address = addresses.get(random.nextInt(addresses.size()));
             boolean in = random.nextDouble() < SIGNED_IN;
             // Signing in and out, and what the door slows, is asked by somebody new each time.
-            boolean door = address.path().startsWith("/api/session") || address.path().startsWith("/api/first");
+            boolean door =
+                    address.path().startsWith("/api/session") || address.path().startsWith("/api/first");
             Caller caller = in && !door ? owner : shop.anybody();
             String path = path(address.path(), token, random);
-            String body = address.method().equals("GET") ? null : address.body().isMissingNode() ? "{}" : Json.write(damage.of(address.body()));
+            String body = address.method().equals("GET")
+                    ? null
+                    : address.body().isMissingNode() ? "{}" : Json.write(damage.of(address.body()));
             try {
                 Caller.Answer answer = caller.call(address.method(), path, body, Map.of());
                 signedIn.addAndGet(caller == owner ? 1 : 0);
                 inside.addAndGet(AT_THE_DOOR.contains(answer.status()) ? 0 : 1);
-                String said = answer.status() + " to " + address.method() + " " + path + " with " + body + ": " + answer.text();
-                if (answer.status() >= 500 || answer.text().contains("\tat ") || answer.text().contains("Exception") || answer.text().contains(OTHERS)
-                        || answer.text().contains(CardProcessor.TEST_SECRET) || answer.text().contains(Wallet.TEST_SECRET) || answer.text().contains(Carrier.KEY)) {
+                String said = answer.status() + " to " + address.method() + " " + path + " with " + body + ": "
+                        + answer.text();
+                if (answer.status() >= 500
+                        || answer.text().contains("\tat ")
+                        || answer.text().contains("Exception")
+                        || answer.text().contains(OTHERS)
+                        || answer.text().contains(CardProcessor.TEST_SECRET)
+                        || answer.text().contains(Wallet.TEST_SECRET)
+                        || answer.text().contains(Carrier.KEY)) {
                     wrong.add(said.substring(0, Math.min(said.length(), 900)));
                 }
             } catch (RuntimeException e) {
@@ -107,19 +143,42 @@ class DamagedRequestsTest {
         String path = template.replace("{shop}", DemoShop.SHOP);
         String odd = ODD.get(random.nextInt(ODD.size())).replace("🪁", "%F0%9F%AA%81");
         boolean usual = random.nextInt(3) > 0;
-        path = path.replace("{number}", usual ? "1001" : "1002").replace("{order}", "1001").replace("{gateway}", "cards").replace("{sheet}", "goods").replace("{token}", usual || !path.contains("/orders/") ? token : UUID.randomUUID().toString())
-                .replace("{product}", "kites-you-can-build").replaceAll("\\{[a-z]+}", usual ? UUID.randomUUID().toString() : odd.replace("$", ""));
-        return random.nextInt(6) == 0 ? path + "?" + List.of("language", "currency", "below", "words", "standing", "country", "upTo", "watch").get(random.nextInt(8)) + "=" + odd : path;
+        path = path.replace("{number}", usual ? "1001" : "1002")
+                .replace("{order}", "1001")
+                .replace("{gateway}", "cards")
+                .replace("{sheet}", "goods")
+                .replace(
+                        "{token}",
+                        usual || !path.contains("/orders/")
+                                ? token
+                                : UUID.randomUUID().toString())
+                .replace("{product}", "kites-you-can-build")
+                .replaceAll("\\{[a-z]+}", usual ? UUID.randomUUID().toString() : odd.replace("$", ""));
+        return random.nextInt(6) == 0
+                ? path + "?"
+                        + List.of("language", "currency", "below", "words", "standing", "country", "upTo", "watch")
+                                .get(random.nextInt(8))
+                        + "=" + odd
+                : path;
     }
 
     private List<Address> addresses() {
         List<Address> addresses = new ArrayList<>();
-        described.path("paths").properties().forEach(path -> path.getValue().properties().forEach(method -> {
-            if (Set.of("get", "post", "put", "delete").contains(method.getKey())) {
-                JsonNode schema = method.getValue().path("requestBody").path("content").path("application/json").path("schema");
-                addresses.add(new Address(method.getKey().toUpperCase(java.util.Locale.ROOT), path.getKey(), schema.isMissingNode() ? schema : like(path.getKey(), schema)));
-            }
-        }));
+        described.path("paths").properties().forEach(path -> path.getValue()
+                .properties()
+                .forEach(method -> {
+                    if (Set.of("get", "post", "put", "delete").contains(method.getKey())) {
+                        JsonNode schema = method.getValue()
+                                .path("requestBody")
+                                .path("content")
+                                .path("application/json")
+                                .path("schema");
+                        addresses.add(new Address(
+                                method.getKey().toUpperCase(java.util.Locale.ROOT),
+                                path.getKey(),
+                                schema.isMissingNode() ? schema : like(path.getKey(), schema)));
+                    }
+                }));
         return addresses;
     }
 
@@ -127,10 +186,38 @@ class DamagedRequestsTest {
     private JsonNode like(String path, JsonNode schema) {
         return switch (path) {
             case "/api/counter/{shop}/quote" -> tree(Caller.book());
-            case "/api/counter/{shop}/orders" -> tree(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
-            case "/api/shops/{shop}/ticket" -> tree(Map.of("edits", List.of(), "order", Map.of("lines", setup.path("rehearsal").path("baskets").path(0).path("lines"), "to", Map.of("country", "IE")), "beside", true));
-            case "/api/shops/{shop}/draft/edits", "/api/shops/{shop}/draft/paste" -> tree(Map.of("edits", List.of(Map.of("path", "shop/phone", "was", "", "now", "+353 1 000"), Map.of("path", "tax", "was", setup.path("tax"), "now", setup.path("tax")),
-                    Map.of("path", "goods/products/" + setup.path("goods").path("products").path(0).path("id").asString(), "was", setup.path("goods").path("products").path(0), "now", setup.path("goods").path("products").path(0)))));
+            case "/api/counter/{shop}/orders" ->
+                tree(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
+            case "/api/shops/{shop}/ticket" ->
+                tree(Map.of(
+                        "edits",
+                        List.of(),
+                        "order",
+                        Map.of(
+                                "lines",
+                                setup.path("rehearsal").path("baskets").path(0).path("lines"),
+                                "to",
+                                Map.of("country", "IE")),
+                        "beside",
+                        true));
+            case "/api/shops/{shop}/draft/edits", "/api/shops/{shop}/draft/paste" ->
+                tree(Map.of(
+                        "edits",
+                        List.of(
+                                Map.of("path", "shop/phone", "was", "", "now", "+353 1 000"),
+                                Map.of("path", "tax", "was", setup.path("tax"), "now", setup.path("tax")),
+                                Map.of(
+                                        "path",
+                                        "goods/products/"
+                                                + setup.path("goods")
+                                                        .path("products")
+                                                        .path(0)
+                                                        .path("id")
+                                                        .asString(),
+                                        "was",
+                                        setup.path("goods").path("products").path(0),
+                                        "now",
+                                        setup.path("goods").path("products").path(0)))));
             default -> made(schema, 0);
         };
     }
@@ -141,25 +228,39 @@ class DamagedRequestsTest {
 
     private JsonNode made(JsonNode schema, int depth) {
         if (schema.has("$ref")) {
-            return made(described.path("components").path("schemas").path(schema.path("$ref").asString().substring("#/components/schemas/".length())), depth);
+            return made(
+                    described
+                            .path("components")
+                            .path("schemas")
+                            .path(schema.path("$ref").asString().substring("#/components/schemas/".length())),
+                    depth);
         }
         for (String either : List.of("oneOf", "anyOf")) {
             if (schema.has(either)) {
                 return made(schema.path(either).path(schema.path(either).size() - 1), depth);
             }
         }
-        String type = schema.path("type").isArray() ? schema.path("type").path(0).asString() : schema.path("type").asString("string");
+        String type = schema.path("type").isArray()
+                ? schema.path("type").path(0).asString()
+                : schema.path("type").asString("string");
         if (type.equals("object") && schema.has("properties") && depth < 6) {
             ObjectNode object = Json.MAPPER.createObjectNode();
-            schema.path("properties").properties().forEach(field -> object.set(field.getKey(), made(field.getValue(), depth + 1)));
+            schema.path("properties")
+                    .properties()
+                    .forEach(field -> object.set(field.getKey(), made(field.getValue(), depth + 1)));
             return object;
         }
         return switch (type) {
             case "object" -> Json.MAPPER.createObjectNode();
-            case "array" -> depth < 6 ? Json.MAPPER.createArrayNode().add(made(schema.path("items"), depth + 1)) : Json.MAPPER.createArrayNode();
+            case "array" ->
+                depth < 6
+                        ? Json.MAPPER.createArrayNode().add(made(schema.path("items"), depth + 1))
+                        : Json.MAPPER.createArrayNode();
             case "boolean" -> Json.tree("true");
             case "integer", "number" -> Json.tree("1");
-            default -> Json.MAPPER.valueToTree(schema.has("enum") ? schema.path("enum").path(0).asString() : "text");
+            default ->
+                Json.MAPPER.valueToTree(
+                        schema.has("enum") ? schema.path("enum").path(0).asString() : "text");
         };
     }
 }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -21,7 +20,10 @@ class GrowthTest {
     private static final int BUYERS = 4;
     private static final long MOST_BYTES = 25_000;
     private static final int SETTLES_SECONDS = 20;
-    /** What the file may hold besides, however many orders: chunks that are written and not yet let go. Of 5,000 orders it is nothing. */
+    /**
+     * What the file may hold besides, however many orders: chunks that are written and not yet let go. Of 5,000 orders
+     * it is nothing.
+     */
     private static final long SLACK = Measured.sized(5000) < 5000 ? 4_000_000 : 0;
 
     private static long size(RunningShop.Running shop) throws IOException {
@@ -42,7 +44,10 @@ class GrowthTest {
             }
             long after = size(shop);
             long each = (after - before) / ORDERS;
-            Measured.note(ORDERS + " orders, paid by card", each / 1000.0 + " kB of the file each, " + Math.round(ORDERS / seconds) + " orders a second", "at most 25 kB");
+            Measured.note(
+                    ORDERS + " orders, paid by card",
+                    each / 1000.0 + " kB of the file each, " + Math.round(ORDERS / seconds) + " orders a second",
+                    "at most 25 kB");
             assertThat(after).isLessThanOrEqualTo(most);
         }
     }

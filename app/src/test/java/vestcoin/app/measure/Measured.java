@@ -7,8 +7,8 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 
 /**
- * How large a long measurement is, and what it gave. {@code ./vest-coin measure} runs them at full size and writes what they note to
- * docs/performance.md; with every test the same code runs at a twentieth.
+ * How large a long measurement is, and what it gave. {@code ./vest-coin measure} runs them at full size and writes what
+ * they note to docs/performance.md; with every test the same code runs at a twentieth.
  */
 public final class Measured {
     private static final boolean FULL = "full".equals(System.getProperty("vest-coin.measure"));
@@ -26,7 +26,11 @@ public final class Measured {
     public static void note(String what, String gave, String wanted) {
         System.out.println("measured: " + what + ": " + gave + " (wanted: " + wanted + ")");
         try {
-            Files.writeString(NOTED, what + "\t" + gave + "\t" + wanted + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+            Files.writeString(
+                    NOTED,
+                    what + "\t" + gave + "\t" + wanted + "\n",
+                    StandardOpenOption.CREATE,
+                    StandardOpenOption.APPEND);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

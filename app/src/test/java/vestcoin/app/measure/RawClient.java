@@ -8,7 +8,10 @@ import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 
-/** A client with an address of its own, one of the machine's loopback addresses from 127.0.0.2 up; one connection a request. */
+/**
+ * A client with an address of its own, one of the machine's loopback addresses from 127.0.0.2 up; one connection a
+ * request.
+ */
 final class RawClient {
     private static final Duration PATIENCE = Duration.ofSeconds(90);
 
@@ -42,19 +45,25 @@ final class RawClient {
     private Answer ask(String method, String path, String body) throws IOException {
         long begun = System.nanoTime();
         try (Socket socket = open()) {
-            socket.getOutputStream().write((head(method, path, body.getBytes(StandardCharsets.UTF_8).length) + body).getBytes(StandardCharsets.UTF_8));
+            socket.getOutputStream()
+                    .write((head(method, path, body.getBytes(StandardCharsets.UTF_8).length) + body)
+                            .getBytes(StandardCharsets.UTF_8));
             socket.getOutputStream().flush();
             String answer = all(socket.getInputStream());
             int status = answer.startsWith("HTTP/1.1 ") ? Integer.parseInt(answer.substring(9, 12)) : 0;
             int end = answer.indexOf("\r\n\r\n");
-            return new Answer(status, end < 0 ? "" : answer.substring(end + 4), (System.nanoTime() - begun) / 1_000_000);
+            return new Answer(
+                    status, end < 0 ? "" : answer.substring(end + 4), (System.nanoTime() - begun) / 1_000_000);
         }
     }
 
     /** The head of a request, with a token against forgery as the page sends it. */
     static String head(String method, String path, int length) {
-        return method + " " + path + " HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\nContent-Type: application/json\r\nCookie: XSRF-TOKEN=as-the-page-has-it\r\n"
-                + "X-XSRF-TOKEN: as-the-page-has-it\r\n" + (method.equals("GET") ? "" : "Content-Length: " + length + "\r\n") + "\r\n";
+        return method + " " + path
+                + " HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\nContent-Type: application/json\r\nCookie: "
+                + "XSRF-TOKEN=as-the-page-has-it\r\n"
+                + "X-XSRF-TOKEN: as-the-page-has-it\r\n"
+                + (method.equals("GET") ? "" : "Content-Length: " + length + "\r\n") + "\r\n";
     }
 
     private static String all(InputStream in) throws IOException {

@@ -26,13 +26,19 @@ class MessagesTest {
     private JsonNode placed(String method) {
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.put("method", method);
-        return shop.anybody().post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, "31.40")).json();
+        return shop.anybody()
+                .post(
+                        Caller.COUNTER + "/orders",
+                        Caller.placing(UUID.randomUUID().toString(), basket, "31.40"))
+                .json();
     }
 
     private List<Letter> letters(JsonNode placed) throws Exception {
         shop.context().getBean(Messages.class).settled();
         String number = " " + placed.path("number").asInt();
-        return shop.services().post().letters().stream().filter(letter -> letter.subject().contains(number)).toList();
+        return shop.services().post().letters().stream()
+                .filter(letter -> letter.subject().contains(number))
+                .toList();
     }
 
     private static Map<String, Object> move(long payment, String amount) {
@@ -42,32 +48,60 @@ class MessagesTest {
     @Test
     void an_order_is_confirmed_to_buyer_and_shop_its_sending_and_refund_told() throws Exception {
         JsonNode placed = placed("transfer");
-        assertThat(letters(placed)).extracting(vestcoin.standins.post.PostRoom.Letter::to).containsExactlyInAnyOrder("buyer@buyers.example", "hello@tern-and-tether.example");
-        Letter receipt = letters(placed).stream().filter(letter -> letter.to().startsWith("buyer")).findFirst().orElseThrow();
-        assertThat(receipt.subject()).isEqualTo("[test] Your order " + placed.path("number").asInt() + " at Tern & Tether");
-        assertThat(receipt.plain()).contains("Kites You Can Build").contains("€31.40").contains(placed.path("token").asString());
+        assertThat(letters(placed))
+                .extracting(vestcoin.standins.post.PostRoom.Letter::to)
+                .containsExactlyInAnyOrder("buyer@buyers.example", "hello@tern-and-tether.example");
+        Letter receipt = letters(placed).stream()
+                .filter(letter -> letter.to().startsWith("buyer"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(receipt.subject())
+                .isEqualTo("[test] Your order " + placed.path("number").asInt() + " at Tern & Tether");
+        assertThat(receipt.plain())
+                .contains("Kites You Can Build")
+                .contains("€31.40")
+                .contains(placed.path("token").asString());
         assertThat(receipt.html()).contains("€31.40").contains("Kites You Can Build");
         Caller owner = shop.owner();
         String order = Caller.SHOP + "/orders/" + placed.path("number").asInt();
-        long payment = owner.get(order).json().path("payments").path(0).path("id").asLong();
+        long payment =
+                owner.get(order).json().path("payments").path(0).path("id").asLong();
         owner.post(order + "/capture", move(payment, "31.40"));
         owner.post(order + "/dispatch", Map.of("key", UUID.randomUUID().toString()));
         owner.post(order + "/refund", move(payment, "5.00"));
         // Two refunds in one breath are told in one letter, with all that was given back.
-        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("refund"))).hasSize(1);
+        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("refund")))
+                .hasSize(1);
         owner.post(order + "/refund", move(payment, "2.50"));
-        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("on its way"))).hasSize(1);
-        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("refund")).map(Letter::plain)).hasSize(2).anyMatch(text -> text.contains("€7.50"));
-        assertThat(owner.get(order + "/letters").json().valueStream().allMatch(letter -> letter.path("sent").asBoolean())).isTrue();
+        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("on its way")))
+                .hasSize(1);
+        assertThat(letters(placed).stream()
+                        .filter(letter -> letter.subject().contains("refund"))
+                        .map(Letter::plain))
+                .hasSize(2)
+                .anyMatch(text -> text.contains("€7.50"));
+        assertThat(owner.get(order + "/letters").json().valueStream().allMatch(letter -> letter.path("sent")
+                        .asBoolean()))
+                .isTrue();
     }
 
     @Test
     void the_receipt_can_be_printed_and_says_the_same() throws Exception {
         JsonNode placed = placed("transfer");
-        var bytes = java.net.http.HttpClient.newHttpClient().send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(shop.url() + "/api/counter/orders/" + placed.path("token").asString() + "/receipt.pdf")).build(),
-                java.net.http.HttpResponse.BodyHandlers.ofByteArray()).body();
-        String text = new com.lowagie.text.pdf.parser.PdfTextExtractor(new com.lowagie.text.pdf.PdfReader(bytes)).getTextFromPage(1);
-        assertThat(text).contains("Tern & Tether").contains("Kites You Can Build").contains("€31.40").contains("Total");
+        var bytes = java.net.http.HttpClient.newHttpClient()
+                .send(
+                        java.net.http.HttpRequest.newBuilder(java.net.URI.create(shop.url() + "/api/counter/orders/"
+                                        + placed.path("token").asString() + "/receipt.pdf"))
+                                .build(),
+                        java.net.http.HttpResponse.BodyHandlers.ofByteArray())
+                .body();
+        String text = new com.lowagie.text.pdf.parser.PdfTextExtractor(new com.lowagie.text.pdf.PdfReader(bytes))
+                .getTextFromPage(1);
+        assertThat(text)
+                .contains("Tern & Tether")
+                .contains("Kites You Can Build")
+                .contains("€31.40")
+                .contains("Total");
     }
 
     @Test
@@ -95,8 +129,11 @@ class MessagesTest {
     void a_letter_a_crash_left_unwritten_is_made_good() throws Exception {
         JsonNode placed = placed("transfer");
         letters(placed);
-        shop.context().getBean(org.springframework.jdbc.core.simple.JdbcClient.class).sql("delete from letter where order_id = (select id from orders where token = :token)")
-                .param("token", placed.path("token").asString()).update();
+        shop.context()
+                .getBean(org.springframework.jdbc.core.simple.JdbcClient.class)
+                .sql("delete from letter where order_id = (select id from orders where token = :token)")
+                .param("token", placed.path("token").asString())
+                .update();
         String written = Caller.SHOP + "/orders/" + placed.path("number").asInt() + "/letters";
         assertThat(shop.owner().get(written).json().size()).isZero();
         shop.context().getBean(Messages.class).makeGood();
@@ -106,6 +143,8 @@ class MessagesTest {
 
     @Test
     void a_letter_has_a_subject() {
-        assertThatThrownBy(() -> new vestcoin.app.message.Letter("1", "Shop", "shop@shops.example", "buyer@buyers.example", "  ", null)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new vestcoin.app.message.Letter(
+                        "1", "Shop", "shop@shops.example", "buyer@buyers.example", "  ", null))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -29,15 +29,25 @@ class ManyOrdersTest {
         shop.close();
     }
 
-    /** Copies of the demo's first order, one in a thousand of them disputed. In memory, since it is the plans of the queries that are looked at. */
+    /**
+     * Copies of the demo's first order, one in a thousand of them disputed. In memory, since it is the plans of the
+     * queries that are looked at.
+     */
     @BeforeAll
     static void many() throws IOException {
         shop = RunningShop.start("--spring.datasource.url=jdbc:h2:mem:many;DB_CLOSE_DELAY=-1");
-        shop.context().getBean(JdbcClient.class).sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due, method, email, name, country, address, placed_at, buyer, standing)
-                select shop, 10000 + x, random_uuid(), 'copy-' || x, edition, mode, '{}', '{}', currency, payable, due, method, 'b' || x || '@buyers.example', 'Buyer ' || x, country, address, placed_at,
+        shop.context()
+                .getBean(JdbcClient.class)
+                .sql("""
+                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
+                    payable, due, method, email, name, country, address, placed_at, buyer, standing)
+                select shop, 10000 + x, random_uuid(), 'copy-' || x, edition, mode, '{}', '{}', currency, payable,
+                    due, method, 'b' || x || '@buyers.example', 'Buyer ' || x, country, address, placed_at,
                        'b' || x || '@buyers.example', case when mod(x, 1000) = 0 then 'disputed' else 'paid' end
-                from orders, system_range(1, :orders) where shop = :shop and number = 1001""").param("orders", ORDERS).param("shop", DemoShop.SHOP).update();
+                from orders, system_range(1, :orders) where shop = :shop and number = 1001""")
+                .param("orders", ORDERS)
+                .param("shop", DemoShop.SHOP)
+                .update();
     }
 
     private static long median(List<Long> times) {
@@ -46,7 +56,16 @@ class ManyOrdersTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"'', 50", "'?below=60000', 50", "'?standing=disputed', 50", "'?words=b777', 50", "'?words=buyer%2099999', 1", "'?words=10777', 1", "'?mode=live', 0", "'?standing=disputed&below=20000', 9"})
+    @CsvSource({
+        "'', 50",
+        "'?below=60000', 50",
+        "'?standing=disputed', 50",
+        "'?words=b777', 50",
+        "'?words=buyer%2099999', 1",
+        "'?words=10777', 1",
+        "'?mode=live', 0",
+        "'?standing=disputed&below=20000', 9"
+    })
     void a_page_of_the_list_comes_without_lag(String query, int found) {
         Caller owner = shop.owner();
         List<Long> times = new ArrayList<>();
@@ -67,14 +86,19 @@ class ManyOrdersTest {
         List<Integer> numbers = new ArrayList<>();
         int below = Integer.MAX_VALUE;
         for (int i = 0; i < 4; i++) {
-            JsonNode page = owner.get(Caller.SHOP + "/orders?standing=disputed&below=" + below).json();
-            page.path("orders").forEach(order -> numbers.add(order.path("number").asInt()));
+            JsonNode page = owner.get(Caller.SHOP + "/orders?standing=disputed&below=" + below)
+                    .json();
+            page.path("orders")
+                    .forEach(order -> numbers.add(order.path("number").asInt()));
             below = page.path("next").asInt(0);
             if (below == 0) {
                 break;
             }
         }
-        assertThat(numbers).hasSize(ORDERS / 1000).doesNotHaveDuplicates().isSortedAccordingTo(Collections.reverseOrder());
+        assertThat(numbers)
+                .hasSize(ORDERS / 1000)
+                .doesNotHaveDuplicates()
+                .isSortedAccordingTo(Collections.reverseOrder());
     }
 
     @Test
@@ -82,6 +106,10 @@ class ManyOrdersTest {
         String csv = shop.owner().get(Caller.SHOP + "/orders.csv").text();
         assertThat(csv.lines()).hasSizeGreaterThan(ORDERS);
         assertThat(csv).startsWith("order,placed,mode,buyer,country,currency,total,paid by,state,sent");
-        assertThat(shop.owner().get(Caller.SHOP + "/orders.csv?standing=disputed").text().lines()).hasSize(ORDERS / 1000 + 1);
+        assertThat(shop.owner()
+                        .get(Caller.SHOP + "/orders.csv?standing=disputed")
+                        .text()
+                        .lines())
+                .hasSize(ORDERS / 1000 + 1);
     }
 }

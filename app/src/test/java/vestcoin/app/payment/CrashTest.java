@@ -33,6 +33,7 @@ import vestcoin.standins.pay.TestCard;
 class CrashTest {
     /** More with {@code -Dvest-coin.kills=200}. */
     private static final int ROUNDS = Integer.getInteger("vest-coin.kills", Math.max(4, Measured.sized(20)));
+
     private static final int VOUCHERS = 400 * ROUNDS;
     private static final long SMALL = 1000;
     private static final long LARGE = 5000;
@@ -49,10 +50,20 @@ class CrashTest {
             try (var context = ServeCommand.application(port, data, services.url())) {
                 context.getBean(DemoShop.class).loadIfEmpty();
                 JdbcClient sql = context.getBean(JdbcClient.class);
-                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, 'PART-' || x, 'EUR', :small, :small, 'test', now() from system_range(0, :most)")
-                        .param("shop", DemoShop.SHOP).param("small", SMALL).param("most", VOUCHERS).update();
-                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, 'WHOLE-' || x, 'EUR', :large, :large, 'test', now() from system_range(0, :most)")
-                        .param("shop", DemoShop.SHOP).param("large", LARGE).param("most", VOUCHERS).update();
+                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, "
+                                + "'PART-' || x, 'EUR', :small, :small, 'test', now() from system_range(0, "
+                                + ":most)")
+                        .param("shop", DemoShop.SHOP)
+                        .param("small", SMALL)
+                        .param("most", VOUCHERS)
+                        .update();
+                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, "
+                                + "'WHOLE-' || x, 'EUR', :large, :large, 'test', now() from system_range(0, "
+                                + ":most)")
+                        .param("shop", DemoShop.SHOP)
+                        .param("large", LARGE)
+                        .param("most", VOUCHERS)
+                        .update();
             }
             Random random = new Random(11);
             AtomicInteger placed = new AtomicInteger();
@@ -77,15 +88,21 @@ class CrashTest {
                 vouchersAreWhole(sql);
                 papersAreWhole(sql);
                 List<Paid> ours = book(sql);
-                Measured.note(ROUNDS + " kills while orders are paid", placed + " orders placed, " + ours.size() + " payments compared", "nothing lost, nothing doubled");
-                assertThat(refused).as(() -> "orders refused while the application ran; its log has " + errors(data)).isEmpty();
+                Measured.note(
+                        ROUNDS + " kills while orders are paid",
+                        placed + " orders placed, " + ours.size() + " payments compared",
+                        "nothing lost, nothing doubled");
+                assertThat(refused)
+                        .as(() -> "orders refused while the application ran; its log has " + errors(data))
+                        .isEmpty();
                 assertThat(ours).hasSizeGreaterThan(BUYERS);
                 for (Paid paid : ours) {
                     String theirs = services.cards().bookOf(paid.key()).orElse("nothing");
                     if (paid.state().equals("failed")) {
                         assertThat(theirs).isEqualTo("nothing");
                     } else {
-                        assertThat(paid.state() + " " + paid.captured() + " " + paid.refunded()).isEqualTo(theirs);
+                        assertThat(paid.state() + " " + paid.captured() + " " + paid.refunded())
+                                .isEqualTo(theirs);
                     }
                 }
             }
@@ -95,7 +112,9 @@ class CrashTest {
     /** What the application logged as errors, for a test that fails. */
     private static List<String> errors(Path data) {
         try (Stream<String> lines = Files.lines(data.resolve("log"))) {
-            return lines.filter(line -> line.contains("ERROR") || line.contains("Exception")).limit(20).toList();
+            return lines.filter(line -> line.contains("ERROR") || line.contains("Exception"))
+                    .limit(20)
+                    .toList();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
@@ -110,9 +129,23 @@ class CrashTest {
 
     private static Process launch(int port, Path data) throws IOException, InterruptedException {
         String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
-        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-Dvest-coin.proxies=127.0.0.1", "-Dvest-coin.pace.orders-by-address=1000000", "-cp", classPath,
-                "vestcoin.app.Main", "start", "--port", String.valueOf(port), "--data", data.toString()).redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile())).start();
+        Process process = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-XX:TieredStopAtLevel=1",
+                        "-Dvest-coin.proxies=127.0.0.1",
+                        "-Dvest-coin.pace.orders-by-address=1000000",
+                        "-cp",
+                        classPath,
+                        "vestcoin.app.Main",
+                        "start",
+                        "--port",
+                        String.valueOf(port),
+                        "--data",
+                        data.toString())
+                .redirectErrorStream(true)
+                .redirectOutput(
+                        ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile()))
+                .start();
         // Patient, since a machine busy with something else starts it slowly.
         for (int i = 0; i < 1200; i++) {
             Thread.sleep(100);
@@ -126,7 +159,8 @@ class CrashTest {
         throw new IllegalStateException("the application did not answer");
     }
 
-    private static void buyUntilTheLineGoesDead(int port, AtomicInteger tried, AtomicInteger placed, Queue<String> refused) {
+    private static void buyUntilTheLineGoesDead(
+            int port, AtomicInteger tried, AtomicInteger placed, Queue<String> refused) {
         try {
             while (!Thread.currentThread().isInterrupted()) {
                 Caller buyer = new Caller("http://127.0.0.1:" + port);
@@ -154,7 +188,9 @@ class CrashTest {
         }
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.put("codes", List.of((n % 3 == 1 ? "PART-" : "WHOLE-") + n));
-        Caller.Answer answer = buyer.post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, n % 3 == 1 ? "21.40" : "0.00"));
+        Caller.Answer answer = buyer.post(
+                Caller.COUNTER + "/orders",
+                Caller.placing(UUID.randomUUID().toString(), basket, n % 3 == 1 ? "21.40" : "0.00"));
         if (answer.status() != 200) {
             throw new IllegalStateException(answer.text());
         }
@@ -164,22 +200,48 @@ class CrashTest {
     /** What is gone of each voucher is what one order has taken of it. */
     private static void vouchersAreWhole(JdbcClient sql) {
         assertThat(sql.sql("""
-                select count(*) from voucher v where issued - balance <> coalesce((select sum(captured) from payment where part = v.code), 0)
-                  or issued - balance <> coalesce((select -sum(amount) from voucher_move m where m.shop = v.shop and m.code = v.code), 0)""").query(Long.class).single()).as("vouchers that do not add up").isZero();
-        assertThat(sql.sql("select count(distinct issued - balance) from voucher where code like 'PART-%' or code like 'WHOLE-%'").query(Long.class).single()).as("nothing, 10.00 or 31.40").isEqualTo(3);
+                select count(*) from voucher v where issued - balance <> coalesce((select sum(captured) from
+                    payment where part = v.code), 0)
+                  or issued - balance <> coalesce((select -sum(amount) from voucher_move m where m.shop = v.shop
+                      and m.code = v.code), 0)""").query(Long.class).single())
+                .as("vouchers that do not add up")
+                .isZero();
+        assertThat(sql.sql("select count(distinct issued - balance) from voucher where code like 'PART-%' or "
+                                + "code like 'WHOLE-%'")
+                        .query(Long.class)
+                        .single())
+                .as("nothing, 10.00 or 31.40")
+                .isEqualTo(3);
     }
 
     /** Every order paid by a voucher alone has its one invoice, and no number is missing. */
     private static void papersAreWhole(JdbcClient sql) {
         assertThat(sql.sql("""
-                select number, payable, due, sent, (select coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'invoice') as invoiced from orders o
-                where standing = 'paid' and (select coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'invoice') <> payable""").query().listOfRows()).isEmpty();
-        assertThat(sql.sql("select max(seq) - count(*) from paper where kind = 'invoice' and mode = 'test'").query(Long.class).single()).as("gaps").isZero();
-        assertThat(sql.sql("select count(*) from orders where payable <> :payable and number > 1004").param("payable", PAYABLE).query(Long.class).single()).isZero();
+                select number, payable, due, sent, (select coalesce(sum(gross), 0) from paper where order_id = o.id
+                    and kind = 'invoice') as invoiced from orders o
+                where standing = 'paid' and (select coalesce(sum(gross), 0) from paper where order_id = o.id and
+                    kind = 'invoice') <> payable""").query().listOfRows()).isEmpty();
+        assertThat(sql.sql("select max(seq) - count(*) from paper where kind = 'invoice' and mode = 'test'")
+                        .query(Long.class)
+                        .single())
+                .as("gaps")
+                .isZero();
+        assertThat(sql.sql("select count(*) from orders where payable <> :payable and number > 1004")
+                        .param("payable", PAYABLE)
+                        .query(Long.class)
+                        .single())
+                .isZero();
     }
 
     private static void waitUntilNoPaperIsOwed(JdbcClient sql) throws InterruptedException {
-        for (int i = 0; i < 600 && sql.sql("select count(*) from orders o where standing = 'paid' and not exists (select 1 from paper where order_id = o.id)").query(Long.class).single() > 0; i++) {
+        for (int i = 0;
+                i < 600
+                        && sql.sql("select count(*) from orders o where standing = 'paid' and not "
+                                                + "exists (select 1 from paper where order_id = o.id)")
+                                        .query(Long.class)
+                                        .single()
+                                > 0;
+                i++) {
             Thread.sleep(100);
         }
     }
@@ -187,7 +249,10 @@ class CrashTest {
     private static void waitUntilNothingIsOpen(JdbcClient sql, Payments payments) throws InterruptedException {
         for (int i = 0; i < 60; i++) {
             payments.askAfterWhatIsOpen();
-            if (sql.sql("select count(*) from payment where state in ('created', 'needs-buyer', 'pending')").query(Long.class).single() == 0) {
+            if (sql.sql("select count(*) from payment where state in ('created', 'needs-buyer', 'pending')")
+                            .query(Long.class)
+                            .single()
+                    == 0) {
                 return;
             }
             Thread.sleep(1000);
@@ -196,7 +261,15 @@ class CrashTest {
     }
 
     private static List<Paid> book(JdbcClient sql) {
-        assertThat(sql.sql("select count(*) from (select alive from payment where alive is not null group by alive having count(*) > 1)").query(Long.class).single()).isZero();
-        return new ArrayList<>(sql.sql("select idempotency_key as \"key\", state, captured, refunded, amount from payment where part = ''").query(Paid.class).list());
+        assertThat(sql.sql("select count(*) from (select alive from payment where alive is not null group by "
+                                + "alive having count(*) > 1)")
+                        .query(Long.class)
+                        .single())
+                .isZero();
+        return new ArrayList<>(
+                sql.sql("select idempotency_key as \"key\", state, captured, refunded, amount from payment where "
+                                + "part = ''")
+                        .query(Paid.class)
+                        .list());
     }
 }

@@ -20,7 +20,9 @@ import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.TestCard;
 import vestcoin.standins.pay.Wallet;
 
-/** The later life of a payment: authorisations that lapse, disputes, accounts that wait for approval or stop working. */
+/**
+ * The later life of a payment: authorisations that lapse, disputes, accounts that wait for approval or stop working.
+ */
 @ExtendWith(RunningShop.class)
 class LifeTest {
     private final RunningShop.Running shop;
@@ -36,11 +38,16 @@ class LifeTest {
     }
 
     private JsonNode order(JsonNode placed) {
-        return shop.owner().get(Caller.SHOP + "/orders/" + placed.path("number").asInt()).json();
+        return shop.owner()
+                .get(Caller.SHOP + "/orders/" + placed.path("number").asInt())
+                .json();
     }
 
     private Caller.Answer move(JsonNode placed, String kind, String amount) {
-        return shop.owner().post(Caller.SHOP + "/orders/" + placed.path("number").asInt() + "/" + kind, Map.of("key", UUID.randomUUID().toString(), "amount", amount));
+        return shop.owner()
+                .post(
+                        Caller.SHOP + "/orders/" + placed.path("number").asInt() + "/" + kind,
+                        Map.of("key", UUID.randomUUID().toString(), "amount", amount));
     }
 
     private JdbcClient sql() {
@@ -48,29 +55,52 @@ class LifeTest {
     }
 
     private void lapse(JsonNode placed) {
-        sql().sql("update payment set lapses_at = dateadd(day, -1, now()) where order_id = (select id from orders where token = :token)").param("token", placed.path("token").asString()).update();
+        sql().sql("update payment set lapses_at = dateadd(day, -1, now()) where order_id = (select id from "
+                        + "orders where token = :token)")
+                .param("token", placed.path("token").asString())
+                .update();
     }
 
     /** Held for seven days unless the account says otherwise; common practice, no source. */
     @Test
     void an_authorisation_is_held_for_seven_days_and_then_lapses() {
         JsonNode placed = authorised();
-        assertThat(sql().sql("select datediff(day, now(), lapses_at) from payment where order_id = (select id from orders where token = :token)").param("token", placed.path("token").asString())
-                .query(Integer.class).single()).isEqualTo(7);
+        assertThat(sql().sql("select datediff(day, now(), lapses_at) from payment where order_id = (select id "
+                                + "from orders where token = :token)")
+                        .param("token", placed.path("token").asString())
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(7);
         lapse(placed);
         Caller.Answer late = move(placed, "capture", "31.40");
         assertThat(late.status()).isEqualTo(409);
         assertThat(late.sentence()).isEqualTo("The authorisation has lapsed.");
         shop.context().getBean(Payments.class).askAfterWhatIsOpen();
-        assertThat(order(placed).path("payments").path(0).path("state").asString()).isEqualTo("expired");
+        assertThat(order(placed).path("payments").path(0).path("state").asString())
+                .isEqualTo("expired");
         assertThat(order(placed).path("standing").asString()).isEqualTo("failed");
-        assertThat(shop.anybody().pay(placed, TestCard.APPROVED).json().path("state").asString()).as("the buyer pays again on the order's own page").isEqualTo("authorised");
+        assertThat(shop.anybody()
+                        .pay(placed, TestCard.APPROVED)
+                        .json()
+                        .path("state")
+                        .asString())
+                .as("the buyer pays again on the order's own page")
+                .isEqualTo("authorised");
     }
 
     private void dispute(JsonNode placed, String state) throws Exception {
-        String ref = sql().sql("select provider_ref from payment where order_id = (select id from orders where token = :token)").param("token", placed.path("token").asString()).query(String.class).single();
-        HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(shop.cards().url() + "/dispute"))
-                .POST(HttpRequest.BodyPublishers.ofString("dispute=" + URLEncoder.encode(ref + " " + state, StandardCharsets.UTF_8))).build(), HttpResponse.BodyHandlers.discarding());
+        String ref = sql().sql("select provider_ref from payment where order_id = (select id from orders where token = "
+                        + ":token)")
+                .param("token", placed.path("token").asString())
+                .query(String.class)
+                .single();
+        HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(shop.cards().url() + "/dispute"))
+                                .POST(HttpRequest.BodyPublishers.ofString(
+                                        "dispute=" + URLEncoder.encode(ref + " " + state, StandardCharsets.UTF_8)))
+                                .build(),
+                        HttpResponse.BodyHandlers.discarding());
     }
 
     private void standing(JsonNode placed, String standing) throws InterruptedException {
@@ -86,7 +116,9 @@ class LifeTest {
         move(won, "capture", "31.40");
         dispute(won, "disputed");
         standing(won, "disputed");
-        assertThat(move(won, "refund", "1.00").status()).as("nothing is given back while it lasts").isEqualTo(409);
+        assertThat(move(won, "refund", "1.00").status())
+                .as("nothing is given back while it lasts")
+                .isEqualTo(409);
         dispute(won, "captured");
         standing(won, "paid");
 
@@ -99,26 +131,69 @@ class LifeTest {
     }
 
     private Caller.Answer connect(String provider, String mode, String publicKey, String secret, String statement) {
-        return shop.owner().put(Caller.SHOP + "/gateways/second", Map.of("provider", provider, "mode", mode, "publicKey", publicKey, "secret", secret, "statement", statement));
+        return shop.owner()
+                .put(
+                        Caller.SHOP + "/gateways/second",
+                        Map.of(
+                                "provider",
+                                provider,
+                                "mode",
+                                mode,
+                                "publicKey",
+                                publicKey,
+                                "secret",
+                                secret,
+                                "statement",
+                                statement));
     }
 
     @Test
     void keys_of_the_wrong_mode_swapped_or_unlike_are_refused_with_the_sentence_that_says_so() {
-        assertThat(connect("cards", "live", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "").sentence()).isEqualTo("These are test keys, and live mode is chosen.");
-        assertThat(connect("cards", "test", CardProcessor.LIVE_PUBLIC, CardProcessor.LIVE_SECRET, "").sentence()).isEqualTo("These are live keys, and test mode is chosen.");
-        assertThat(connect("cards", "test", CardProcessor.TEST_SECRET, CardProcessor.TEST_PUBLIC, "").sentence()).isEqualTo("The two keys are swapped.");
-        assertThat(connect("cards", "test", CardProcessor.LIVE_PUBLIC, CardProcessor.TEST_SECRET, "").sentence()).isEqualTo("One key is for test mode and the other is not.");
-        assertThat(connect("cards", "test", Wallet.TEST_PUBLIC, CardProcessor.TEST_SECRET, "").sentence()).isEqualTo("The publishable key belongs to another account than the secret one.");
-        assertThat(connect("cards", "test", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "Kit€s").sentence()).isEqualTo("“Kit€s” cannot stand on a statement.");
-        assertThat(connect("cards", "test", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "1234").status()).as("too short and without a letter").isEqualTo(422);
+        assertThat(connect("cards", "live", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "")
+                        .sentence())
+                .isEqualTo("These are test keys, and live mode is chosen.");
+        assertThat(connect("cards", "test", CardProcessor.LIVE_PUBLIC, CardProcessor.LIVE_SECRET, "")
+                        .sentence())
+                .isEqualTo("These are live keys, and test mode is chosen.");
+        assertThat(connect("cards", "test", CardProcessor.TEST_SECRET, CardProcessor.TEST_PUBLIC, "")
+                        .sentence())
+                .isEqualTo("The two keys are swapped.");
+        assertThat(connect("cards", "test", CardProcessor.LIVE_PUBLIC, CardProcessor.TEST_SECRET, "")
+                        .sentence())
+                .isEqualTo("One key is for test mode and the other is not.");
+        assertThat(connect("cards", "test", Wallet.TEST_PUBLIC, CardProcessor.TEST_SECRET, "")
+                        .sentence())
+                .isEqualTo("The publishable key belongs to another account than the secret one.");
+        assertThat(connect("cards", "test", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "Kit€s")
+                        .sentence())
+                .isEqualTo("“Kit€s” cannot stand on a statement.");
+        assertThat(connect("cards", "test", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "1234")
+                        .status())
+                .as("too short and without a letter")
+                .isEqualTo(422);
     }
 
     @Test
     void an_account_waits_for_approval_and_is_live_when_it_comes() throws Exception {
-        assertThat(connect("wallet", "live", Wallet.LIVE_PUBLIC, Wallet.LIVE_SECRET, "TERN AND TETHER").json().path("state").asString()).isEqualTo("waiting-for-approval");
-        HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(shop.services().wallet().url() + "/control")).POST(HttpRequest.BodyPublishers.ofString("delay=0&approved-purse=on&approved-pocket=on")).build(),
-                HttpResponse.BodyHandlers.discarding());
-        assertThat(shop.owner().post(Caller.SHOP + "/gateways/second/ask", Map.of()).json().path("state").asString()).isEqualTo("live");
+        assertThat(connect("wallet", "live", Wallet.LIVE_PUBLIC, Wallet.LIVE_SECRET, "TERN AND TETHER")
+                        .json()
+                        .path("state")
+                        .asString())
+                .isEqualTo("waiting-for-approval");
+        HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(
+                                        URI.create(shop.services().wallet().url() + "/control"))
+                                .POST(HttpRequest.BodyPublishers.ofString(
+                                        "delay=0&approved-purse=on&approved-pocket=on"))
+                                .build(),
+                        HttpResponse.BodyHandlers.discarding());
+        assertThat(shop.owner()
+                        .post(Caller.SHOP + "/gateways/second/ask", Map.of())
+                        .json()
+                        .path("state")
+                        .asString())
+                .isEqualTo("live");
         sql().sql("delete from gateway where id = 'second'").update();
     }
 }

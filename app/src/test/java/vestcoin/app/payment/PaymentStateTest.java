@@ -13,12 +13,25 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Which state of a payment may follow which. */
 class PaymentStateTest {
     @ParameterizedTest
-    @CsvSource({"CREATED, NEEDS_BUYER PENDING AUTHORISED CAPTURED DECLINED FAILED", "NEEDS_BUYER, PENDING AUTHORISED CAPTURED DECLINED FAILED EXPIRED",
-            "PENDING, NEEDS_BUYER AUTHORISED CAPTURED DECLINED FAILED VOIDED EXPIRED", "AUTHORISED, CAPTURED VOIDED EXPIRED", "CAPTURED, REFUNDED DISPUTED", "REFUNDED, DISPUTED",
-            "DISPUTED, CAPTURED REFUNDED DISPUTE_LOST", "DISPUTE_LOST, ''", "DECLINED, ''",
-            "FAILED, ''", "VOIDED, ''", "EXPIRED, ''"})
+    @CsvSource({
+        "CREATED, NEEDS_BUYER PENDING AUTHORISED CAPTURED DECLINED FAILED",
+        "NEEDS_BUYER, PENDING AUTHORISED CAPTURED DECLINED FAILED EXPIRED",
+        "PENDING, NEEDS_BUYER AUTHORISED CAPTURED DECLINED FAILED VOIDED EXPIRED",
+        "AUTHORISED, CAPTURED VOIDED EXPIRED",
+        "CAPTURED, REFUNDED DISPUTED",
+        "REFUNDED, DISPUTED",
+        "DISPUTED, CAPTURED REFUNDED DISPUTE_LOST",
+        "DISPUTE_LOST, ''",
+        "DECLINED, ''",
+        "FAILED, ''",
+        "VOIDED, ''",
+        "EXPIRED, ''"
+    })
     void a_state_leads_only_where_it_may(PaymentState from, String to) {
-        String leads = Arrays.stream(PaymentState.values()).filter(from::leadsTo).map(Enum::name).collect(Collectors.joining(" "));
+        String leads = Arrays.stream(PaymentState.values())
+                .filter(from::leadsTo)
+                .map(Enum::name)
+                .collect(Collectors.joining(" "));
         assertThat(leads).isEqualTo(to);
     }
 
@@ -32,7 +45,9 @@ class PaymentStateTest {
 
     @Test
     void only_what_has_no_outcome_is_open() {
-        assertThat(Arrays.stream(PaymentState.values()).filter(PaymentState::open).toList())
+        assertThat(Arrays.stream(PaymentState.values())
+                        .filter(PaymentState::open)
+                        .toList())
                 .isEqualTo(List.of(PaymentState.CREATED, PaymentState.NEEDS_BUYER, PaymentState.PENDING));
     }
 }

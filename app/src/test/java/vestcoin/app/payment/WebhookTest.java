@@ -27,11 +27,16 @@ class WebhookTest {
     }
 
     private String secret() {
-        return shop.context().getBean(Gateways.class).webhookSecret(DemoShop.SHOP, "cards").orElseThrow();
+        return shop.context()
+                .getBean(Gateways.class)
+                .webhookSecret(DemoShop.SHOP, "cards")
+                .orElseThrow();
     }
 
     private int send(String body, String time, String signature) {
-        return shop.anybody().call("POST", HOOK, body, Map.of("Sent-At", time, "Signature", signature)).status();
+        return shop.anybody()
+                .call("POST", HOOK, body, Map.of("Sent-At", time, "Signature", signature))
+                .status();
     }
 
     private static String now() {
@@ -39,15 +44,47 @@ class WebhookTest {
     }
 
     private String message(JsonNode placed, String state, long version) {
-        Map<String, Object> payment = shop.context().getBean(JdbcClient.class).sql("""
+        Map<String, Object> payment = shop.context()
+                .getBean(JdbcClient.class)
+                .sql("""
                 select idempotency_key as "key", coalesce(provider_ref, 'ref-' || id) as "ref" from payment
-                where order_id = (select id from orders where number = :number)""").param("number", placed.path("number").asInt()).query().singleRow();
-        return Json.write(Map.of("event", "event-" + UUID.randomUUID(), "payment", Map.of("id", payment.get("ref"), "key", payment.get("key"), "state", state,
-                "reason", "", "amount", 3140, "currency", "EUR", "captured", state.equals("captured") ? 3140 : 0, "refunded", 0, "version", version)));
+                where order_id = (select id from orders where number = :number)""")
+                .param("number", placed.path("number").asInt())
+                .query()
+                .singleRow();
+        return Json.write(Map.of(
+                "event",
+                "event-" + UUID.randomUUID(),
+                "payment",
+                Map.of(
+                        "id",
+                        payment.get("ref"),
+                        "key",
+                        payment.get("key"),
+                        "state",
+                        state,
+                        "reason",
+                        "",
+                        "amount",
+                        3140,
+                        "currency",
+                        "EUR",
+                        "captured",
+                        state.equals("captured") ? 3140 : 0,
+                        "refunded",
+                        0,
+                        "version",
+                        version)));
     }
 
     private String state(JsonNode placed) {
-        return shop.owner().get(Caller.SHOP + "/orders/" + placed.path("number").asInt()).json().path("payments").path(0).path("state").asString();
+        return shop.owner()
+                .get(Caller.SHOP + "/orders/" + placed.path("number").asInt())
+                .json()
+                .path("payments")
+                .path(0)
+                .path("state")
+                .asString();
     }
 
     @Test
@@ -59,9 +96,13 @@ class WebhookTest {
         String time = now();
         assertThat(send(body, time, Webhooks.sign(secret(), time, body))).isEqualTo(204);
         assertThat(state(placed)).isEqualTo("authorised");
-        assertThat(send(body, time, Webhooks.sign(secret(), time, body))).as("the same again").isEqualTo(204);
+        assertThat(send(body, time, Webhooks.sign(secret(), time, body)))
+                .as("the same again")
+                .isEqualTo(204);
         for (String late : List.of(message(placed, "pending", 4), message(placed, "captured", 2))) {
-            assertThat(send(late, time, Webhooks.sign(secret(), time, late))).as("what cannot follow, and older news").isEqualTo(204);
+            assertThat(send(late, time, Webhooks.sign(secret(), time, late)))
+                    .as("what cannot follow, and older news")
+                    .isEqualTo(204);
             assertThat(state(placed)).isEqualTo("authorised");
         }
     }
@@ -73,11 +114,16 @@ class WebhookTest {
         buyer.pay(placed, TestCard.SILENT);
         String body = message(placed, "authorised", 3);
         String time = now();
-        assertThat(send(body, time, Webhooks.sign("another secret", time, body))).isEqualTo(401);
+        assertThat(send(body, time, Webhooks.sign("another secret", time, body)))
+                .isEqualTo(401);
         assertThat(send(body, time, "")).isEqualTo(401);
-        assertThat(send(body.replace("3140", "1"), time, Webhooks.sign(secret(), time, body))).as("body changed").isEqualTo(401);
+        assertThat(send(body.replace("3140", "1"), time, Webhooks.sign(secret(), time, body)))
+                .as("body changed")
+                .isEqualTo(401);
         String old = Long.toString(Instant.now().minusSeconds(600).getEpochSecond());
-        assertThat(send(body, old, Webhooks.sign(secret(), old, body))).as("ten minutes old").isEqualTo(401);
+        assertThat(send(body, old, Webhooks.sign(secret(), old, body)))
+                .as("ten minutes old")
+                .isEqualTo(401);
         assertThat(state(placed)).isEqualTo("pending");
     }
 }

@@ -17,16 +17,28 @@ class EditsTest {
     private static final Document DEMO = Document.parse(DemoShop.setupFile());
 
     private static Edit edit(String path, String now) {
-        return new Edit(path, Edits.at(DEMO.tree(), path), Optional.ofNullable(now).map(Json::tree));
+        return new Edit(
+                path, Edits.at(DEMO.tree(), path), Optional.ofNullable(now).map(Json::tree));
     }
 
     private static Edit understood(String path, String typed) {
-        return Edits.understood(new Edit(path, Edits.at(DEMO.tree(), path), Optional.of(Json.MAPPER.getNodeFactory().stringNode(typed))), DEMO.tree());
+        return Edits.understood(
+                new Edit(
+                        path,
+                        Edits.at(DEMO.tree(), path),
+                        Optional.of(Json.MAPPER.getNodeFactory().stringNode(typed))),
+                DEMO.tree());
     }
 
     @ParameterizedTest
-    @CsvSource({"shop/name, Tern & Tether", "goods/products/box-kite/price, 86.00", "goods/products/delta-kite/options/size/choices/large/extra, 16.00",
-            "delivery/zones/ireland/rates/next-day/basis/price, 14.50", "tax/categories/books/name, Books", "rehearsal/baskets/two-deltas/to/country, IE"})
+    @CsvSource({
+        "shop/name, Tern & Tether",
+        "goods/products/box-kite/price, 86.00",
+        "goods/products/delta-kite/options/size/choices/large/extra, 16.00",
+        "delivery/zones/ireland/rates/next-day/basis/price, 14.50",
+        "tax/categories/books/name, Books",
+        "rehearsal/baskets/two-deltas/to/country, IE"
+    })
     void a_path_leads_through_fields_and_ids(String path, String value) {
         assertThat(Edits.at(DEMO.tree(), path).orElseThrow().asString()).isEqualTo(value);
     }
@@ -41,50 +53,85 @@ class EditsTest {
     void an_edit_changes_its_value_and_nothing_else_and_leaves_the_document_it_came_from() {
         String before = Json.write(DEMO.tree());
         JsonNode changed = Edits.apply(DEMO.tree(), edit("goods/products/box-kite/price", "\"90.00\""));
-        assertThat(Edits.at(changed, "goods/products/box-kite/price").orElseThrow().asString()).isEqualTo("90.00");
+        assertThat(Edits.at(changed, "goods/products/box-kite/price")
+                        .orElseThrow()
+                        .asString())
+                .isEqualTo("90.00");
         assertThat(Json.write(DEMO.tree())).isEqualTo(before);
-        assertThat(changed.get("delivery")).as("other stations are the very same").isSameAs(DEMO.tree().get("delivery"));
-        assertThat(Json.write(Edits.apply(changed, new Edit("goods/products/box-kite/price", Edits.at(changed, "goods/products/box-kite/price"),
-                Edits.at(DEMO.tree(), "goods/products/box-kite/price"))))).isEqualTo(before);
+        assertThat(changed.get("delivery"))
+                .as("other stations are the very same")
+                .isSameAs(DEMO.tree().get("delivery"));
+        assertThat(Json.write(Edits.apply(
+                        changed,
+                        new Edit(
+                                "goods/products/box-kite/price",
+                                Edits.at(changed, "goods/products/box-kite/price"),
+                                Edits.at(DEMO.tree(), "goods/products/box-kite/price")))))
+                .isEqualTo(before);
     }
 
     @Test
     void an_element_of_a_list_is_added_at_its_end_and_removed_by_its_id() {
-        JsonNode added = Edits.apply(DEMO.tree(), edit("tax/categories/fabrics", "{\"id\":\"fabrics\",\"name\":\"Fabrics\"}"));
-        assertThat(added.get("tax").get("categories").get(added.get("tax").get("categories").size() - 1).path("id").asString()).isEqualTo("fabrics");
-        JsonNode removed = Edits.apply(added, new Edit("tax/categories/fabrics", Edits.at(added, "tax/categories/fabrics"), Optional.empty()));
+        JsonNode added =
+                Edits.apply(DEMO.tree(), edit("tax/categories/fabrics", "{\"id\":\"fabrics\",\"name\":\"Fabrics\"}"));
+        assertThat(added.get("tax")
+                        .get("categories")
+                        .get(added.get("tax").get("categories").size() - 1)
+                        .path("id")
+                        .asString())
+                .isEqualTo("fabrics");
+        JsonNode removed = Edits.apply(
+                added, new Edit("tax/categories/fabrics", Edits.at(added, "tax/categories/fabrics"), Optional.empty()));
         assertThat(Json.write(removed)).isEqualTo(Json.write(DEMO.tree()));
     }
 
     @Test
     void a_value_that_is_no_longer_the_one_edited_is_a_conflict_with_both_in_it() {
-        Edit late = new Edit("shop/name", Optional.of(Json.tree("\"An older name\"")), Optional.of(Json.tree("\"Mine\"")));
-        assertThatThrownBy(() -> Edits.apply(DEMO.tree(), late)).isInstanceOfSatisfying(Edits.Conflict.class, conflict -> {
-            assertThat(Edits.shown("shop/name", conflict.current())).isEqualTo("Tern & Tether");
-            assertThat(Edits.shown("shop/name", conflict.edit().now())).isEqualTo("Mine");
-        });
+        Edit late =
+                new Edit("shop/name", Optional.of(Json.tree("\"An older name\"")), Optional.of(Json.tree("\"Mine\"")));
+        assertThatThrownBy(() -> Edits.apply(DEMO.tree(), late))
+                .isInstanceOfSatisfying(Edits.Conflict.class, conflict -> {
+                    assertThat(Edits.shown("shop/name", conflict.current())).isEqualTo("Tern & Tether");
+                    assertThat(Edits.shown("shop/name", conflict.edit().now())).isEqualTo("Mine");
+                });
     }
 
     @ParameterizedTest
     @CsvSource({"''", "'   '", "shop/name/first", "goods/products/gone/price"})
     void a_path_that_cannot_be_edited_is_refused(String path) {
-        assertThatThrownBy(() -> Edits.apply(DEMO.tree(), new Edit(path, Optional.empty(), Optional.of(Json.tree("\"x\""))))).isInstanceOf(Refused.class);
+        assertThatThrownBy(() ->
+                        Edits.apply(DEMO.tree(), new Edit(path, Optional.empty(), Optional.of(Json.tree("\"x\"")))))
+                .isInstanceOf(Refused.class);
     }
 
     @Test
     void cells_and_places_are_understood_as_typed() {
-        assertThat(Edits.shown("delivery/zones/galway/rates/tube", understood("delivery/zones/galway/rates/tube", " 6.5 , from 80 free").now())).isEqualTo("6.50, from 80 free");
-        assertThat(Edits.shown("tax/places/ireland/rates/gear", understood("tax/places/ireland/rates/gear", "23 %").now())).isEqualTo("23");
-        assertThat(understood("delivery/zones/galway/rates/tube", "").now()).as("an emptied cell is removed").isEmpty();
-        assertThat(understood("shop/sellsTo", "IE; DE FR").now().orElseThrow().size()).isEqualTo(3);
-        assertThat(understood("shop/name", "to 1 kg 5.00").now().orElseThrow().asString()).as("elsewhere a text is a text").isEqualTo("to 1 kg 5.00");
+        assertThat(Edits.shown(
+                        "delivery/zones/galway/rates/tube",
+                        understood("delivery/zones/galway/rates/tube", " 6.5 , from 80 free")
+                                .now()))
+                .isEqualTo("6.50, from 80 free");
+        assertThat(Edits.shown(
+                        "tax/places/ireland/rates/gear",
+                        understood("tax/places/ireland/rates/gear", "23 %").now()))
+                .isEqualTo("23");
+        assertThat(understood("delivery/zones/galway/rates/tube", "").now())
+                .as("an emptied cell is removed")
+                .isEmpty();
+        assertThat(understood("shop/sellsTo", "IE; DE FR").now().orElseThrow().size())
+                .isEqualTo(3);
+        assertThat(understood("shop/name", "to 1 kg 5.00").now().orElseThrow().asString())
+                .as("elsewhere a text is a text")
+                .isEqualTo("to 1 kg 5.00");
     }
 
     @Test
     void a_document_changed_by_an_edit_prices_as_one_read_anew() {
         Document changed = DEMO.with(java.util.List.of(understood("delivery/zones/ireland/rates/tube", "7.77")));
         assertThat(Document.parse(Json.write(changed.tree())).setup()).isEqualTo(changed.setup());
-        assertThat(changed.compiled().shelf()).as("goods were not compiled again").isSameAs(DEMO.compiled().shelf());
+        assertThat(changed.compiled().shelf())
+                .as("goods were not compiled again")
+                .isSameAs(DEMO.compiled().shelf());
         assertThat(changed.hash()).isNotEqualTo(DEMO.hash()).hasSize(64);
         assertThat(Document.parse(Json.write(DEMO.tree())).hash()).isEqualTo(DEMO.hash());
     }
@@ -96,25 +143,50 @@ class EditsTest {
         JsonNode moved = Edits.apply(DEMO.tree(), new Edit(path, tube, tube, Optional.empty(), Optional.of(0)));
         assertThat(Edits.placeOf(DEMO.tree(), path)).contains(1);
         assertThat(Edits.placeOf(moved, path)).contains(0);
-        assertThat(Edits.apply(moved, new Edit(path, tube, tube, Optional.of(1), Optional.of(0)).reversed())).isEqualTo(DEMO.tree());
+        assertThat(Edits.apply(moved, new Edit(path, tube, tube, Optional.of(1), Optional.of(0)).reversed()))
+                .isEqualTo(DEMO.tree());
         JsonNode without = Edits.apply(DEMO.tree(), new Edit(path, tube, Optional.empty()));
-        assertThat(Edits.apply(without, new Edit(path, tube, Optional.empty(), Optional.of(1), Optional.empty()).reversed())).isEqualTo(DEMO.tree());
+        assertThat(Edits.apply(
+                        without, new Edit(path, tube, Optional.empty(), Optional.of(1), Optional.empty()).reversed()))
+                .isEqualTo(DEMO.tree());
         assertThat(Edits.placeOf(DEMO.tree(), "shop/name")).isEmpty();
     }
 
     /** Only what an edit changes is read again; what comes out is what reading all of it would give. */
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-            "goods/products/box-kite/price | \"91.00\"", "goods/products/box-kite | null", "goods/products/new-kite | {\"id\":\"new-kite\",\"name\":\"New\",\"kind\":\"physical\",\"price\":\"9.00\",\"category\":\"gear\"}",
-            "goods/defaultGroup | null", "delivery/zones/ireland/rates/tube | {\"basis\":{\"kind\":\"fixed\",\"price\":\"5.00\"}}", "delivery/zones/galway | null", "delivery/options/next-day/name | \"Tomorrow\"",
-            "tax/places/ireland/rates/books | {\"components\":[{\"name\":\"VAT\",\"percent\":\"9\"}]}", "tax/places/germany | null", "tax/standing | \"what-the-seller-earns\"", "shop/name | \"Another\"",
-            "pickup/places/market/capacity | 9", "terms/returnDays | 21"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "goods/products/box-kite/price | \"91.00\"",
+                "goods/products/box-kite | null",
+                "goods/products/new-kite | "
+                        + "{\"id\":\"new-kite\",\"name\":\"New\",\"kind\":\"physical\",\"price\":\"9.00\","
+                        + "\"category\":\"gear\"}",
+                "goods/defaultGroup | null",
+                "delivery/zones/ireland/rates/tube | {\"basis\":{\"kind\":\"fixed\",\"price\":\"5.00\"}}",
+                "delivery/zones/galway | null",
+                "delivery/options/next-day/name | \"Tomorrow\"",
+                "tax/places/ireland/rates/books | {\"components\":[{\"name\":\"VAT\",\"percent\":\"9\"}]}",
+                "tax/places/germany | null",
+                "tax/standing | \"what-the-seller-earns\"",
+                "shop/name | \"Another\"",
+                "pickup/places/market/capacity | 9",
+                "terms/returnDays | 21"
+            })
     void a_draft_with_an_edit_is_the_setup_that_its_document_says(String path, String now) {
         Optional<JsonNode> value = Optional.of(Json.tree(now)).filter(node -> !node.isNull());
         Edit edit = new Edit(path, Edits.at(DEMO.tree(), path), value);
         Document changed = DEMO.with(java.util.List.of(edit));
-        assertThat(changed.setup()).isEqualTo(Document.parse(Json.write(changed.tree())).setup());
+        assertThat(changed.setup())
+                .isEqualTo(Document.parse(Json.write(changed.tree())).setup());
         assertThat(DEMO.tried(java.util.List.of(edit)).setup()).isEqualTo(changed.setup());
-        assertThat(changed.with(java.util.List.of(new Edit(path, Edits.at(changed.tree(), path), edit.was(), Optional.empty(), Edits.placeOf(DEMO.tree(), path)))).setup()).isEqualTo(DEMO.setup());
+        assertThat(changed.with(java.util.List.of(new Edit(
+                                path,
+                                Edits.at(changed.tree(), path),
+                                edit.was(),
+                                Optional.empty(),
+                                Edits.placeOf(DEMO.tree(), path))))
+                        .setup())
+                .isEqualTo(DEMO.setup());
     }
 }

@@ -23,20 +23,35 @@ class FirstAnswersTest {
     private static final Instant NOON = Instant.parse("2026-11-25T12:00:00Z");
 
     private static Setup answered(String country, String region, List<Sells> sells, List<Way> ways, Reach to) {
-        FirstAnswers answers = new FirstAnswers(Optional.ofNullable(region), sells, ways, Optional.ofNullable(to), null, null, null);
+        FirstAnswers answers =
+                new FirstAnswers(Optional.ofNullable(region), sells, ways, Optional.ofNullable(to), null, null, null);
         return answers.applied(FirstDraft.of("A shop", country, "").setup(), NOON);
     }
 
     private static Quote sample(Setup setup) {
         var basket = setup.rehearsal().baskets().get(0);
-        return Pricing.price(Compiled.of(setup), new Order(NOON, basket.lines(), basket.to(), Optional.empty(), Optional.empty(), Map.of()));
+        return Pricing.price(
+                Compiled.of(setup),
+                new Order(NOON, basket.lines(), basket.to(), Optional.empty(), Optional.empty(), Map.of()));
     }
 
     /** The currencies and languages are CLDR's through ICU4J; with or without tax is common practice, no source. */
     @ParameterizedTest
-    @CsvSource({"IE, , EUR, en-IE, Europe/Dublin, kg, WITH_TAX, 25.00", "US, US-NC, USD, en-US, , lb, WITHOUT_TAX, 26.19", "JP, , JPY, ja-JP, Asia/Tokyo, kg, WITH_TAX, 2500",
-            "CH, , CHF, de-CH, Europe/Zurich, kg, WITH_TAX, 25.00"})
-    void the_place_gives_money_language_time_and_units_and_the_sample_basket_is_priced(String country, String region, String currency, String language, String zone, String unit, Tax.Prices prices, String payable) {
+    @CsvSource({
+        "IE, , EUR, en-IE, Europe/Dublin, kg, WITH_TAX, 25.00",
+        "US, US-NC, USD, en-US, , lb, WITHOUT_TAX, 26.19",
+        "JP, , JPY, ja-JP, Asia/Tokyo, kg, WITH_TAX, 2500",
+        "CH, , CHF, de-CH, Europe/Zurich, kg, WITH_TAX, 25.00"
+    })
+    void the_place_gives_money_language_time_and_units_and_the_sample_basket_is_priced(
+            String country,
+            String region,
+            String currency,
+            String language,
+            String zone,
+            String unit,
+            Tax.Prices prices,
+            String payable) {
         Setup setup = answered(country, region, List.of(Sells.THINGS), List.of(Way.SENT), null);
         assertThat(setup.shop().currency()).isEqualTo(currency);
         assertThat(setup.shop().language()).isEqualTo(language);
@@ -65,7 +80,10 @@ class FirstAnswersTest {
     @Test
     void the_whole_union_gets_its_rates_and_a_zone() {
         Setup setup = answered("IE", null, List.of(Sells.values()), List.of(Way.values()), Reach.UNION);
-        assertThat(setup.tax().places()).as("and three places with rates of their own").hasSize(27 + 3).allMatch(row -> row.toConfirm().isPresent());
+        assertThat(setup.tax().places())
+                .as("and three places with rates of their own")
+                .hasSize(27 + 3)
+                .allMatch(row -> row.toConfirm().isPresent());
         assertThat(setup.delivery().zones()).extracting(zone -> zone.id()).containsExactly("home", "union");
         assertThat(setup.pickup().places()).hasSize(1);
         assertThat(setup.pickup().local()).isPresent();

@@ -36,16 +36,19 @@ class LargeShopTest {
         JsonNode document = owner.get(Caller.SHOP + "/draft").json().path("document");
         List<Edit> edits = new ArrayList<>();
         edits.add(grown(document, "goods/products", GOODS, i -> {
-            ObjectNode product = (ObjectNode) document.path("goods").path("products").get(1).deepCopy();
+            ObjectNode product =
+                    (ObjectNode) document.path("goods").path("products").get(1).deepCopy();
             return product.put("id", "more-" + i).put("name", "Kite number " + i);
         }));
         edits.add(grown(document, "delivery/zones", ZONES, i -> {
-            ObjectNode zone = (ObjectNode) document.path("delivery").path("zones").get(1).deepCopy();
+            ObjectNode zone =
+                    (ObjectNode) document.path("delivery").path("zones").get(1).deepCopy();
             zone.set("places", Json.tree("[\"DE:" + String.format("%05d", 10_000 + i) + "\"]"));
             return zone.put("id", "zone-" + i).put("name", "Zone " + i);
         }));
         edits.add(grown(document, "tax/places", TAX_ROWS, i -> {
-            ObjectNode row = (ObjectNode) document.path("tax").path("places").get(0).deepCopy();
+            ObjectNode row =
+                    (ObjectNode) document.path("tax").path("places").get(0).deepCopy();
             row.set("places", Json.tree("[\"US:" + String.format("%05d", 10_000 + i) + "\"]"));
             return row.put("id", "row-" + i).put("name", "Row " + i);
         }));
@@ -53,7 +56,8 @@ class LargeShopTest {
         grown = whole();
     }
 
-    private static Edit grown(JsonNode document, String path, int size, java.util.function.IntFunction<ObjectNode> one) {
+    private static Edit grown(
+            JsonNode document, String path, int size, java.util.function.IntFunction<ObjectNode> one) {
         JsonNode was = Edits.at(document, path).orElseThrow();
         ArrayNode now = ((ArrayNode) was).deepCopy();
         for (int i = now.size(); i < size; i++) {
@@ -63,11 +67,23 @@ class LargeShopTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"delivery/zones/zone-300/rates/tube, 7.77", "goods/products/more-4000/price, 12.34", "tax/places/row-9000/rates/gear, 7.5", "shop/phone, +353 20 910 0199"})
+    @CsvSource({
+        "delivery/zones/zone-300/rates/tube, 7.77",
+        "goods/products/more-4000/price, 12.34",
+        "tax/places/row-9000/rates/gear, 7.5",
+        "shop/phone, +353 20 910 0199"
+    })
     void a_keystroke_is_answered_within_a_tenth_of_a_second(String path, String typed) {
         Object was = Edits.at(grown, path).orElse(Json.tree("null"));
-        Map<String, Object> body = Map.of("edits", List.of(Map.of("path", path, "was", was, "now", typed)),
-                "order", Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE")));
+        Map<String, Object> body = Map.of(
+                "edits",
+                List.of(Map.of("path", path, "was", was, "now", typed)),
+                "order",
+                Map.of(
+                        "lines",
+                        List.of(Map.of("product", "box-kite", "quantity", "1")),
+                        "to",
+                        Map.of("country", "IE")));
         long[] times = new long[15];
         for (int i = -15; i < times.length; i++) {
             long start = System.nanoTime();
@@ -77,7 +93,8 @@ class LargeShopTest {
             assertThat(answer.json().path("refused").size()).isZero();
         }
         Arrays.sort(times);
-        System.out.println("large shop, " + path.split("/")[0] + ": " + times[0] / 1_000_000 + " ms at best, " + times[times.length / 2] / 1_000_000 + " ms median");
+        System.out.println("large shop, " + path.split("/")[0] + ": " + times[0] / 1_000_000 + " ms at best, "
+                + times[times.length / 2] / 1_000_000 + " ms median");
         assertThat(times[times.length / 2]).isLessThan(TENTH);
     }
 

@@ -45,12 +45,23 @@ class MistakesTest {
     }
 
     private static List<String> findings(Caller.Answer answer) {
-        return answer.json().path("findings").valueStream().map(finding -> finding.path("id").asString() + " " + finding.path("path").asString()).toList();
+        return answer.json()
+                .path("findings")
+                .valueStream()
+                .map(finding -> finding.path("id").asString() + " "
+                        + finding.path("path").asString())
+                .toList();
     }
 
     private static String sentence(Caller.Answer answer, String path) {
-        return answer.json().path("findings").valueStream().filter(finding -> finding.path("path").asString().equals(path)).map(finding -> finding.path("sentence").asString() + " " + finding.path("remedy").asString())
-                .findFirst().orElse("");
+        return answer.json()
+                .path("findings")
+                .valueStream()
+                .filter(finding -> finding.path("path").asString().equals(path))
+                .map(finding -> finding.path("sentence").asString() + " "
+                        + finding.path("remedy").asString())
+                .findFirst()
+                .orElse("");
     }
 
     @Test
@@ -64,8 +75,17 @@ class MistakesTest {
     void a_rate_unlike_the_published_one_is_shown_beside_it_with_the_day_of_the_reference() {
         Caller.Answer answer = edit("tax/places/ireland/rates/gear", "21");
         assertThat(findings(answer)).contains("rate-unlike-reference tax/places/ireland/rates/gear");
-        assertThat(sentence(answer, "tax/places/ireland/rates/gear")).contains("21").contains("23").contains("2026-");
-        assertThat(answer.json().path("texts").path("tax/places/ireland/rates/gear").path("words").asString()).startsWith("published 23, ").contains("2026-");
+        assertThat(sentence(answer, "tax/places/ireland/rates/gear"))
+                .contains("21")
+                .contains("23")
+                .contains("2026-");
+        assertThat(answer.json()
+                        .path("texts")
+                        .path("tax/places/ireland/rates/gear")
+                        .path("words")
+                        .asString())
+                .startsWith("published 23, ")
+                .contains("2026-");
     }
 
     @Test
@@ -73,35 +93,57 @@ class MistakesTest {
         Caller.Answer answer = edit("shop/sellsTo", "EU GB CH LI NO US CA JP");
         assertThat(findings(answer)).anyMatch(finding -> finding.startsWith("place-without-zone"));
         assertThat(answer.json().path("findings").toString()).contains("Japan");
-        JsonNode japan = owner.get(Caller.SHOP + "/draft/countries").json().valueStream().filter(each -> each.path("country").asString().equals("JP")).findFirst().orElseThrow();
+        JsonNode japan = owner.get(Caller.SHOP + "/draft/countries")
+                .json()
+                .valueStream()
+                .filter(each -> each.path("country").asString().equals("JP"))
+                .findFirst()
+                .orElseThrow();
         assertThat(japan.path("sold").asBoolean()).isTrue();
         assertThat(japan.path("zone").isMissingNode()).as("a hole on the map").isTrue();
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-            "to 1 kg 8.40, to 5 kg 11.90 | nothing-above-last-band",
-            "to 1 kg 8.40, to 5 kg 5.40, then +0.80/kg | price-drops"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "to 1 kg 8.40, to 5 kg 11.90 | nothing-above-last-band",
+                "to 1 kg 8.40, to 5 kg 5.40, then +0.80/kg | price-drops"
+            })
     void a_basket_above_the_last_band_and_a_price_that_falls_are_found(String typed, String finding) {
-        assertThat(findings(edit("delivery/zones/northern-ireland/rates/tube", typed))).contains(finding + " delivery/zones/northern-ireland/rates/tube");
+        assertThat(findings(edit("delivery/zones/northern-ireland/rates/tube", typed)))
+                .contains(finding + " delivery/zones/northern-ireland/rates/tube");
     }
 
     @Test
     void what_is_free_from_an_amount_says_so_from_the_rule_itself() {
         edit("delivery/zones/ireland/rates/tube", "9.40, from 180 free");
-        Map<String, Object> order = Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE", "postcode", "T12 X2A0"));
-        JsonNode quote = owner.post(Caller.SHOP + "/ticket", Map.of("order", order)).json().path("quote");
+        Map<String, Object> order = Map.of(
+                "lines",
+                List.of(Map.of("product", "box-kite", "quantity", "1")),
+                "to",
+                Map.of("country", "IE", "postcode", "T12 X2A0"));
+        JsonNode quote = owner.post(Caller.SHOP + "/ticket", Map.of("order", order))
+                .json()
+                .path("quote");
         // 180.00 − 86.00
-        assertThat(quote.path("distances").get(0).path("more").path("value").asString()).isEqualTo("94.00");
+        assertThat(quote.path("distances").get(0).path("more").path("value").asString())
+                .isEqualTo("94.00");
     }
 
     @Test
     void a_change_is_in_the_draft_alone_until_it_is_published() {
         edit("goods/products/box-kite/price", "99.00");
-        Map<String, Object> order = Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE", "postcode", "T12 X2A0"));
-        JsonNode ticket = owner.post(Caller.SHOP + "/ticket", Map.of("order", order, "beside", true)).json();
+        Map<String, Object> order = Map.of(
+                "lines",
+                List.of(Map.of("product", "box-kite", "quantity", "1")),
+                "to",
+                Map.of("country", "IE", "postcode", "T12 X2A0"));
+        JsonNode ticket = owner.post(Caller.SHOP + "/ticket", Map.of("order", order, "beside", true))
+                .json();
         assertThat(ticket.path("quote").path("goods").path("value").asString()).isEqualTo("99.00");
-        assertThat(ticket.path("liveQuote").path("goods").path("value").asString()).isEqualTo("86.00");
+        assertThat(ticket.path("liveQuote").path("goods").path("value").asString())
+                .isEqualTo("86.00");
     }
 
     @Test
@@ -109,11 +151,16 @@ class MistakesTest {
         edit("goods/groups/small", Json.tree("{\"id\":\"small\",\"name\":\"Small things\",\"category\":\"gear\"}"));
         Caller.Answer answer = edit("goods/defaultGroup", "small");
         assertThat(findings(answer)).contains("default-group goods/products/box-kite/group");
-        assertThat(sentence(answer, "goods/products/box-kite/group")).contains("Box kite is in the default group “Small things”");
+        assertThat(sentence(answer, "goods/products/box-kite/group"))
+                .contains("Box kite is in the default group “Small things”");
     }
 
     @ParameterizedTest
-    @CsvSource({"goods/products/box-kite/weight, 2.1, has no unit", "goods/products/box-kite/weight, 2 pounds, not a unit of weight", "goods/products/box-kite/price, 12 lb, not a decimal number"})
+    @CsvSource({
+        "goods/products/box-kite/weight, 2.1, has no unit",
+        "goods/products/box-kite/weight, 2 pounds, not a unit of weight",
+        "goods/products/box-kite/price, 12 lb, not a decimal number"
+    })
     void a_pound_is_money_or_weight_and_never_either(String path, String typed, String said) {
         Caller.Answer answer = edit(path, typed);
         assertThat(answer.status()).isEqualTo(422);
@@ -124,9 +171,21 @@ class MistakesTest {
     @Test
     void two_zones_that_hold_one_place_block_opening_on_both_and_the_quote_says_it_is_undecided() {
         Caller.Answer answer = edit("delivery/zones/alpine-north/places", "CH LI NO IE");
-        assertThat(findings(answer)).contains("zones-overlap delivery/zones/alpine-north/places", "zones-overlap delivery/zones/ireland/places");
-        Map<String, Object> order = Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE"));
-        assertThat(owner.post(Caller.SHOP + "/ticket", Map.of("order", order)).json().path("quote").path("undecided").valueStream().map(JsonNode::asString)).containsExactly("ireland");
-        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of()).status()).as("publishing is blocked").isEqualTo(422);
+        assertThat(findings(answer))
+                .contains(
+                        "zones-overlap delivery/zones/alpine-north/places",
+                        "zones-overlap delivery/zones/ireland/places");
+        Map<String, Object> order =
+                Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE"));
+        assertThat(owner.post(Caller.SHOP + "/ticket", Map.of("order", order))
+                        .json()
+                        .path("quote")
+                        .path("undecided")
+                        .valueStream()
+                        .map(JsonNode::asString))
+                .containsExactly("ireland");
+        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of()).status())
+                .as("publishing is blocked")
+                .isEqualTo(422);
     }
 }

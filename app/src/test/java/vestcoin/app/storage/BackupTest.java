@@ -32,7 +32,10 @@ class BackupTest {
     Path folder;
 
     private static long orders(ConfigurableApplicationContext context) {
-        return context.getBean(JdbcClient.class).sql("select count(*) from orders").query(Long.class).single();
+        return context.getBean(JdbcClient.class)
+                .sql("select count(*) from orders")
+                .query(Long.class)
+                .single();
     }
 
     @Test
@@ -63,28 +66,75 @@ class BackupTest {
                 Thread.sleep(10);
             }
             before = orders(shop.context());
-            Said taken = Said.by(new BackupCommand.Take(), "--to", backup.toString(), "--data", shop.data().toString(), "--passphrase-file", phrase.toString());
+            Said taken = Said.by(
+                    new BackupCommand.Take(),
+                    "--to",
+                    backup.toString(),
+                    "--data",
+                    shop.data().toString(),
+                    "--passphrase-file",
+                    phrase.toString());
             assertThat(taken.status()).as(taken.err()).isZero();
             stop.set(true);
             buying.shutdown();
             assertThat(buying.awaitTermination(60, TimeUnit.SECONDS)).isTrue();
             assertThat(failed).as("orders that failed meanwhile").hasValue(0);
-            assertThat(Said.by(new BackupCommand.Take(), "--to", backup.toString(), "--data", shop.data().toString(), "--passphrase-file", phrase.toString()).err()).contains("There is a file");
+            assertThat(Said.by(
+                                    new BackupCommand.Take(),
+                                    "--to",
+                                    backup.toString(),
+                                    "--data",
+                                    shop.data().toString(),
+                                    "--passphrase-file",
+                                    phrase.toString())
+                            .err())
+                    .contains("There is a file");
         }
-        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(backup))).isEqualTo("rw-------");
-        assertThat(new String(Files.readAllBytes(backup), StandardCharsets.ISO_8859_1)).as("sealed").doesNotContain("tern-and-tether", "vault.key");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(backup)))
+                .isEqualTo("rw-------");
+        assertThat(new String(Files.readAllBytes(backup), StandardCharsets.ISO_8859_1))
+                .as("sealed")
+                .doesNotContain("tern-and-tether", "vault.key");
 
         Path brought = folder.resolve("elsewhere");
-        assertThat(Said.by(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", other.toString()).err()).contains("The passphrase does not open the backup");
+        assertThat(Said.by(
+                                new BackupCommand.Bring(),
+                                "--from",
+                                backup.toString(),
+                                "--data",
+                                brought.toString(),
+                                "--passphrase-file",
+                                other.toString())
+                        .err())
+                .contains("The passphrase does not open the backup");
         assertThat(brought).as("nothing by half").doesNotExist();
-        Said restored = Said.by(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", phrase.toString());
+        Said restored = Said.by(
+                new BackupCommand.Bring(),
+                "--from",
+                backup.toString(),
+                "--data",
+                brought.toString(),
+                "--passphrase-file",
+                phrase.toString());
         assertThat(restored.status()).as(restored.err()).isZero();
-        try (ConfigurableApplicationContext again = ServeCommand.application(RunningShop.freePort(), brought, "http://127.0.0.1:1")) {
+        try (ConfigurableApplicationContext again =
+                ServeCommand.application(RunningShop.freePort(), brought, "http://127.0.0.1:1")) {
             assertThat(orders(again)).isGreaterThanOrEqualTo(before);
-            assertThat(again.getBean(Gateways.class).webhookSecret(DemoShop.SHOP, "cards")).as("keys can be read").isPresent();
+            assertThat(again.getBean(Gateways.class).webhookSecret(DemoShop.SHOP, "cards"))
+                    .as("keys can be read")
+                    .isPresent();
             assertThat(CardProcessor.TEST_SECRET).isNotEmpty();
         }
-        assertThat(Said.by(new BackupCommand.Bring(), "--from", backup.toString(), "--data", brought.toString(), "--passphrase-file", phrase.toString()).err()).contains("is not empty");
+        assertThat(Said.by(
+                                new BackupCommand.Bring(),
+                                "--from",
+                                backup.toString(),
+                                "--data",
+                                brought.toString(),
+                                "--passphrase-file",
+                                phrase.toString())
+                        .err())
+                .contains("is not empty");
     }
 
     @Test
@@ -92,7 +142,14 @@ class BackupTest {
         Path phrase = Files.writeString(folder.resolve("passphrase"), PASSPHRASE + "\n");
         Path none = Files.writeString(folder.resolve("none"), "just a text");
         Path data = folder.resolve("data");
-        Said said = Said.by(new BackupCommand.Bring(), "--from", none.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString());
+        Said said = Said.by(
+                new BackupCommand.Bring(),
+                "--from",
+                none.toString(),
+                "--data",
+                data.toString(),
+                "--passphrase-file",
+                phrase.toString());
         assertThat(said.status()).isEqualTo(2);
         assertThat(said.err().strip().lines()).hasSize(1);
         assertThat(data).doesNotExist();
@@ -108,12 +165,28 @@ class BackupTest {
             byte[] damaged = bytes.clone();
             damaged[at] ^= 0x10;
             Path file = Files.write(folder.resolve("damaged-" + at), damaged);
-            Said refused = Said.by(new BackupCommand.Bring(), "--from", file.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString());
+            Said refused = Said.by(
+                    new BackupCommand.Bring(),
+                    "--from",
+                    file.toString(),
+                    "--data",
+                    data.toString(),
+                    "--passphrase-file",
+                    phrase.toString());
             assertThat(refused.status()).as("byte " + at + ": " + refused.err()).isEqualTo(2);
             assertThat(data).doesNotExist();
         }
         Path cut = Files.write(folder.resolve("cut"), java.util.Arrays.copyOf(bytes, bytes.length / 2));
-        assertThat(Said.by(new BackupCommand.Bring(), "--from", cut.toString(), "--data", data.toString(), "--passphrase-file", phrase.toString()).status()).isEqualTo(2);
+        assertThat(Said.by(
+                                new BackupCommand.Bring(),
+                                "--from",
+                                cut.toString(),
+                                "--data",
+                                data.toString(),
+                                "--passphrase-file",
+                                phrase.toString())
+                        .status())
+                .isEqualTo(2);
         assertThat(data).doesNotExist();
     }
 }

@@ -71,13 +71,28 @@ class StartTest {
     @Test
     void a_folder_in_use() throws Exception {
         Path data = copy();
-        try (ConfigurableApplicationContext one = ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
+        try (ConfigurableApplicationContext one =
+                ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
             assertThat(one.isRunning()).isTrue();
             String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
             Path err = folder.resolve("err");
-            Process second = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-cp", classPath, "vestcoin.app.Main", "start",
-                    "--port", String.valueOf(RunningShop.freePort()), "--data", data.toString()).redirectOutput(ProcessBuilder.Redirect.DISCARD).redirectError(err.toFile()).start();
-            assertThat(second.waitFor(60, java.util.concurrent.TimeUnit.SECONDS)).isTrue();
+            Process second = new ProcessBuilder(
+                            Path.of(System.getProperty("java.home"), "bin", "java")
+                                    .toString(),
+                            "-XX:TieredStopAtLevel=1",
+                            "-cp",
+                            classPath,
+                            "vestcoin.app.Main",
+                            "start",
+                            "--port",
+                            String.valueOf(RunningShop.freePort()),
+                            "--data",
+                            data.toString())
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                    .redirectError(err.toFile())
+                    .start();
+            assertThat(second.waitFor(60, java.util.concurrent.TimeUnit.SECONDS))
+                    .isTrue();
             refused(new Said(second.exitValue(), "", Files.readString(err)), "is in use by another Vest Coin");
         }
     }
@@ -134,24 +149,39 @@ class StartTest {
     @Test
     void after_an_end_without_closing_every_index_is_walked_along_in_no_time() throws Exception {
         Path data = copy();
-        try (ConfigurableApplicationContext before = ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
-            before.getBean(JdbcClient.class).sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, 'MANY-' || x, 'EUR', 1, 1, 'test', now() from system_range(1, 20000)")
-                    .param("shop", vestcoin.app.run.DemoShop.SHOP).update();
+        try (ConfigurableApplicationContext before =
+                ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
+            before.getBean(JdbcClient.class)
+                    .sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, "
+                            + "'MANY-' || x, 'EUR', 1, 1, 'test', now() from system_range(1, 20000)")
+                    .param("shop", vestcoin.app.run.DemoShop.SHOP)
+                    .update();
         }
         Files.writeString(data.resolve("vest-coin.running"), "");
         long begun = System.nanoTime();
-        try (ConfigurableApplicationContext again = ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
-            assertThat(again.getBean(JdbcClient.class).sql("select count(*) from voucher").query(Long.class).single()).isGreaterThan(20_000);
-            assertThat((System.nanoTime() - begun) / 1_000_000_000).as("seconds").isLessThan(30);
+        try (ConfigurableApplicationContext again =
+                ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
+            assertThat(again.getBean(JdbcClient.class)
+                            .sql("select count(*) from voucher")
+                            .query(Long.class)
+                            .single())
+                    .isGreaterThan(20_000);
+            assertThat((System.nanoTime() - begun) / 1_000_000_000)
+                    .as("seconds")
+                    .isLessThan(30);
             assertThat(data.resolve("vest-coin.running")).exists();
         }
         assertThat(data.resolve("vest-coin.running")).doesNotExist();
     }
 
-    /** Takes the first order out of an index behind the database's back, as a kill may leave it, and marks the end as none. */
+    /**
+     * Takes the first order out of an index behind the database's back, as a kill may leave it, and marks the end as
+     * none.
+     */
     private static void damaged(Path data, String name) throws Exception {
         try (Connection connection = DriverManager.getConnection("jdbc:h2:" + data.resolve("vest-coin"), "sa", "")) {
-            SessionLocal session = (SessionLocal) connection.unwrap(JdbcConnection.class).getSession();
+            SessionLocal session =
+                    (SessionLocal) connection.unwrap(JdbcConnection.class).getSession();
             Index index = session.getDatabase().getMainSchema().findIndex(session, name);
             index.remove(session, index.getTable().getRow(session, 1));
             connection.commit();
@@ -160,17 +190,28 @@ class StartTest {
     }
 
     private static long along(JdbcClient sql, String index) {
-        return sql.sql("select count(*) from (select shop, number from orders use index (" + index + ") order by shop, number desc)").query(Long.class).single();
+        return sql.sql("select count(*) from (select shop, number from orders use index (" + index
+                        + ") order by shop, number desc)")
+                .query(Long.class)
+                .single();
     }
 
     @Test
     void an_index_that_lacks_a_row_is_made_anew_in_its_own_order() throws Exception {
         Path data = copy();
         damaged(data, "ORDERS_LATEST");
-        try (ConfigurableApplicationContext again = ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
+        try (ConfigurableApplicationContext again =
+                ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
             JdbcClient sql = again.getBean(JdbcClient.class);
-            assertThat(along(sql, "orders_latest")).isEqualTo(sql.sql("select count(*) from orders use index ()").query(Long.class).single());
-            assertThat(sql.sql("select ordering_specification from information_schema.index_columns where index_name = 'ORDERS_LATEST' order by ordinal_position").query(String.class).list()).containsExactly("ASC", "DESC");
+            assertThat(along(sql, "orders_latest"))
+                    .isEqualTo(sql.sql("select count(*) from orders use index ()")
+                            .query(Long.class)
+                            .single());
+            assertThat(sql.sql("select ordering_specification from information_schema.index_columns where "
+                                    + "index_name = 'ORDERS_LATEST' order by ordinal_position")
+                            .query(String.class)
+                            .list())
+                    .containsExactly("ASC", "DESC");
         }
     }
 
@@ -179,7 +220,11 @@ class StartTest {
         Path data = copy();
         String unique;
         try (Connection connection = DriverManager.getConnection("jdbc:h2:" + data.resolve("vest-coin"), "sa", "");
-                var found = connection.createStatement().executeQuery("select index_name from information_schema.indexes where table_name = 'ORDERS' and index_type_name = 'UNIQUE INDEX' order by index_name limit 1")) {
+                var found = connection
+                        .createStatement()
+                        .executeQuery(
+                                "select index_name from information_schema.indexes where table_name = 'ORDERS' and "
+                                        + "index_type_name = 'UNIQUE INDEX' order by index_name limit 1")) {
             found.next();
             unique = found.getString(1);
         }
@@ -194,7 +239,9 @@ class StartTest {
         try (ConfigurableApplicationContext one = ServeCommand.application(port, data, "http://127.0.0.1:1")) {
             assertThat(one.isRunning()).isTrue();
             for (String name : new String[] {"vest-coin.mv.db", "vault.key"}) {
-                assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(data.resolve(name)))).as(name).isEqualTo("rw-------");
+                assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(data.resolve(name))))
+                        .as(name)
+                        .isEqualTo("rw-------");
             }
         }
     }
@@ -205,12 +252,18 @@ class StartTest {
             Room room = shop.context().getBean(Room.class);
             room.look();
             Caller buyer = shop.anybody();
-            assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.book()).status()).as("prices are still told").isEqualTo(200);
-            Caller.Answer refused = buyer.post(Caller.COUNTER + "/orders", Caller.placing("no-room-key-1", Caller.book(), "31.40"));
+            assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.book()).status())
+                    .as("prices are still told")
+                    .isEqualTo(200);
+            Caller.Answer refused =
+                    buyer.post(Caller.COUNTER + "/orders", Caller.placing("no-room-key-1", Caller.book(), "31.40"));
             assertThat(refused.status()).isEqualTo(507);
             assertThat(refused.sentence()).isEqualTo("This shop takes no orders for now.");
             room.seen(Long.MAX_VALUE);
-            assertThat(buyer.post(Caller.COUNTER + "/orders", Caller.placing("no-room-key-1", Caller.book(), "31.40")).status()).as("with room again").isEqualTo(200);
+            assertThat(buyer.post(Caller.COUNTER + "/orders", Caller.placing("no-room-key-1", Caller.book(), "31.40"))
+                            .status())
+                    .as("with room again")
+                    .isEqualTo(200);
         }
     }
 }

@@ -19,12 +19,13 @@ import java.util.Objects;
 import java.util.Set;
 
 /**
- * Where the holiday library is wrong. The list is {@code holiday-corrections.tsv} beside this class, a country a line with its
- * source; {@code docs/outside-checks.md} says against what both were held.
+ * Where the holiday library is wrong. The list is {@code holiday-corrections.tsv} beside this class, a country a line
+ * with its source; {@code docs/outside-checks.md} says against what both were held.
  *
  * <p>A rule is a date ({@code 02-23}), the first weekday on or after one ({@code mon>=01-08}), days from the western
- * ({@code easter-2}) or the Orthodox Easter ({@code pascha+1}), or one of Japan's: {@code vernal} and {@code autumnal} equinox, and
- * {@code substitutes}, by which a holiday on a Sunday moves to the next day that is none, and a day between two becomes one.
+ * ({@code easter-2}) or the Orthodox Easter ({@code pascha+1}), or one of Japan's: {@code vernal} and {@code autumnal}
+ * equinox, and {@code substitutes}, by which a holiday on a Sunday moves to the next day that is none, and a day
+ * between two becomes one.
  */
 final class HolidayCorrections {
     private record Correction(String how, List<String> rules) {}
@@ -40,7 +41,9 @@ final class HolidayCorrections {
             return found;
         }
         Set<LocalDate> days = new HashSet<>();
-        correction.rules.stream().filter(rule -> !rule.equals("substitutes")).forEach(rule -> days.add(day(rule, year)));
+        correction.rules.stream()
+                .filter(rule -> !rule.equals("substitutes"))
+                .forEach(rule -> days.add(day(rule, year)));
         if (correction.rules.contains("substitutes")) {
             substitutes(days);
         }
@@ -66,8 +69,13 @@ final class HolidayCorrections {
         int from = rule.indexOf(">=");
         if (from > 0) {
             String name = rule.substring(0, from).toUpperCase(java.util.Locale.ROOT);
-            DayOfWeek weekday = Arrays.stream(DayOfWeek.values()).filter(day -> day.name().startsWith(name)).findFirst().orElseThrow();
-            return MonthDay.parse("--" + rule.substring(from + 2)).atYear(year).with(TemporalAdjusters.nextOrSame(weekday));
+            DayOfWeek weekday = Arrays.stream(DayOfWeek.values())
+                    .filter(day -> day.name().startsWith(name))
+                    .findFirst()
+                    .orElseThrow();
+            return MonthDay.parse("--" + rule.substring(from + 2))
+                    .atYear(year)
+                    .with(TemporalAdjusters.nextOrSame(weekday));
         }
         return MonthDay.parse("--" + rule).atYear(year);
     }
@@ -92,10 +100,14 @@ final class HolidayCorrections {
         return LocalDate.of(year, day / 31, day % 31 + 1).plusDays(13);
     }
 
-    /** The day in Japan, by the approximation good for 1980 to 2099 [from memory]; the observatory publishes it a year ahead. */
+    /**
+     * The day in Japan, by the approximation good for 1980 to 2099 [from memory]; the observatory publishes it a year
+     * ahead.
+     */
     private static LocalDate equinox(int year, boolean vernal) {
         // in millionths of a day, so that no binary fraction decides a date
-        long millionths = (vernal ? 20_843_100L : 23_248_800L) + 242_194L * (year - 1980) - 1_000_000L * ((year - 1980) / 4);
+        long millionths =
+                (vernal ? 20_843_100L : 23_248_800L) + 242_194L * (year - 1980) - 1_000_000L * ((year - 1980) / 4);
         return LocalDate.of(year, vernal ? 3 : 9, (int) (millionths / 1_000_000L));
     }
 
@@ -121,8 +133,12 @@ final class HolidayCorrections {
     private static Map<String, Correction> read() {
         Map<String, Correction> corrections = new HashMap<>();
         try (BufferedReader reader = new BufferedReader(new InputStreamReader(
-                Objects.requireNonNull(HolidayCorrections.class.getResourceAsStream("holiday-corrections.tsv")), StandardCharsets.UTF_8))) {
-            reader.lines().map(line -> line.split("\t")).forEach(cells -> corrections.put(cells[0], new Correction(cells[1], List.of(cells[2].split(" ")))));
+                Objects.requireNonNull(HolidayCorrections.class.getResourceAsStream("holiday-corrections.tsv")),
+                StandardCharsets.UTF_8))) {
+            reader.lines()
+                    .map(line -> line.split("\t"))
+                    .forEach(
+                            cells -> corrections.put(cells[0], new Correction(cells[1], List.of(cells[2].split(" ")))));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -13,12 +13,17 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 
-/** Public holidays by country and region, from Jollyday, put right by {@link HolidayCorrections}; a year is looked up once. A country it does not know has none. */
+/**
+ * Public holidays by country and region, from Jollyday, put right by {@link HolidayCorrections}; a year is looked up
+ * once. A country it does not know has none.
+ */
 final class Holidays {
     private record Key(String country, String region, int year) {}
 
     private static final Map<Key, Set<LocalDate>> YEARS = new ConcurrentHashMap<>();
-    private static final Set<String> KNOWN = HolidayManager.getSupportedCalendarCodes().stream().map(code -> code.toUpperCase(Locale.ROOT)).collect(Collectors.toSet());
+    private static final Set<String> KNOWN = HolidayManager.getSupportedCalendarCodes().stream()
+            .map(code -> code.toUpperCase(Locale.ROOT))
+            .collect(Collectors.toSet());
 
     private Holidays() {}
 
@@ -32,9 +37,16 @@ final class Holidays {
 
     private static Set<LocalDate> found(Key key) {
         synchronized (Holidays.class) {
-            HolidayManager manager = HolidayManager.getInstance(ManagerParameters.create(key.country.toLowerCase(Locale.ROOT)));
-            String[] within = key.region.isEmpty() ? new String[0] : new String[] {key.region.substring(key.region.indexOf('-') + 1).toLowerCase(Locale.ROOT)};
-            return manager.getHolidays(Year.of(key.year), HolidayType.PUBLIC_HOLIDAY, within).stream().map(Holiday::getDate).collect(Collectors.toSet());
+            HolidayManager manager =
+                    HolidayManager.getInstance(ManagerParameters.create(key.country.toLowerCase(Locale.ROOT)));
+            String[] within = key.region.isEmpty()
+                    ? new String[0]
+                    : new String[] {
+                        key.region.substring(key.region.indexOf('-') + 1).toLowerCase(Locale.ROOT)
+                    };
+            return manager.getHolidays(Year.of(key.year), HolidayType.PUBLIC_HOLIDAY, within).stream()
+                    .map(Holiday::getDate)
+                    .collect(Collectors.toSet());
         }
     }
 }

@@ -9,7 +9,7 @@ import java.util.Optional;
  * Days on which something holds: from 00:00 of the first to 00:00 after the last, in the shop's time zone.
  *
  * @param from first day; without it the window has no beginning
- * @param to   last day, included; without it the window has no end
+ * @param to last day, included; without it the window has no end
  */
 public record Window(Optional<LocalDate> from, Optional<LocalDate> to) {
     public Window {
@@ -24,7 +24,8 @@ public record Window(Optional<LocalDate> from, Optional<LocalDate> to) {
 
     /** Whether a day lies within. */
     public boolean holds(LocalDate day) {
-        return from.map(first -> !day.isBefore(first)).orElse(true) && to.map(last -> !day.isAfter(last)).orElse(true);
+        return from.map(first -> !day.isBefore(first)).orElse(true)
+                && to.map(last -> !day.isAfter(last)).orElse(true);
     }
 
     /** Whether it ends before it begins. */

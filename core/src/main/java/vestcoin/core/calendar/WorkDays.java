@@ -56,7 +56,9 @@ public final class WorkDays {
         LocalDate first = LocalDate.ofYearDay(year, 1);
         for (LocalDate day = first; day.getYear() == year; day = day.plusDays(1)) {
             LocalDate each = day;
-            boolean usual = days.contains(day.getDayOfWeek()) && closed.stream().noneMatch(window -> window.holds(each)) && !off.contains(day);
+            boolean usual = days.contains(day.getDayOfWeek())
+                    && closed.stream().noneMatch(window -> window.holds(each))
+                    && !off.contains(day);
             open.set(day.getDayOfYear(), usual || openAllTheSame.stream().anyMatch(window -> window.holds(each)));
         }
         return open;
@@ -77,7 +79,9 @@ public final class WorkDays {
         return otherwise;
     }
 
-    /** So many working days later, the day itself not counted; for none, the first working day that is not before it. */
+    /**
+     * So many working days later, the day itself not counted; for none, the first working day that is not before it.
+     */
     public LocalDate plus(LocalDate day, int count) {
         LocalDate next = count == 0 ? onOrAfter(day) : day;
         for (int i = 0; i < count; i++) {

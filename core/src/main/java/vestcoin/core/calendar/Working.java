@@ -8,14 +8,16 @@ import java.util.Optional;
 /**
  * When the shop works, as a seller sets it.
  *
- * @param days     of the week; Monday to Friday unless said otherwise
- * @param cutOff   from this time on an order counts from the next working day; without it none is late
- * @param closed   days on which the shop is closed besides
+ * @param days of the week; Monday to Friday unless said otherwise
+ * @param cutOff from this time on an order counts from the next working day; without it none is late
+ * @param closed days on which the shop is closed besides
  * @param holidays whether the public holidays of the shop's place are closed days
- * @param open     days on which it works all the same, whatever weekday or holiday they are
+ * @param open days on which it works all the same, whatever weekday or holiday they are
  */
-public record Working(List<DayOfWeek> days, Optional<LocalTime> cutOff, List<Window> closed, boolean holidays, List<Window> open) {
-    private static final List<DayOfWeek> WEEK = List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY);
+public record Working(
+        List<DayOfWeek> days, Optional<LocalTime> cutOff, List<Window> closed, boolean holidays, List<Window> open) {
+    private static final List<DayOfWeek> WEEK =
+            List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY);
 
     /** A working week with public holidays, and no order late. */
     public static final Working USUAL = new Working(WEEK, Optional.empty(), List.of(), true, List.of());

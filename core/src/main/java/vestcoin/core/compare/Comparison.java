@@ -24,7 +24,7 @@ public final class Comparison {
     /**
      * One figure that differs.
      *
-     * @param what   what it is: {@code to pay}, {@code delivery}, {@code tax 23 % gear}
+     * @param what what it is: {@code to pay}, {@code delivery}, {@code tax 23 % gear}
      * @param before nothing where the figure was not there
      */
     public record Row(String what, Optional<BigDecimal> before, Optional<BigDecimal> after) {}
@@ -32,9 +32,9 @@ public final class Comparison {
     /**
      * One order under both setups.
      *
-     * @param rows   every figure that differs, the amount to pay first; empty when nothing changes
+     * @param rows every figure that differs, the amount to pay first; empty when nothing changes
      * @param before why it could not be priced or placed before; empty when it could
-     * @param after  the same under the second setup
+     * @param after the same under the second setup
      */
     public record Difference(String order, String currency, List<Row> rows, List<String> before, List<String> after) {
         public boolean none() {
@@ -50,7 +50,8 @@ public final class Comparison {
         orders.forEach((name, order) -> {
             Priced was = priced(before, order);
             Priced is = priced(after, order);
-            Difference difference = new Difference(name, is.currency(), rows(was.figures(), is.figures()), was.missing(), is.missing());
+            Difference difference =
+                    new Difference(name, is.currency(), rows(was.figures(), is.figures()), was.missing(), is.missing());
             if (!difference.none()) {
                 differences.add(difference);
             }
@@ -78,24 +79,40 @@ public final class Comparison {
             Quote quote = Pricing.priceUntraced(setup, order);
             return new Priced(currency, figures(quote), quote.missing());
         } catch (Refused refused) {
-            return new Priced(currency, Map.of(), refused.problems().stream().map(Problem::sentence).toList());
+            return new Priced(
+                    currency,
+                    Map.of(),
+                    refused.problems().stream().map(Problem::sentence).toList());
         }
     }
 
     private static Map<String, BigDecimal> figures(Quote quote) {
         Map<String, BigDecimal> figures = new LinkedHashMap<>();
         figures.put("to pay", quote.payable().value());
-        quote.lines().forEach(line -> figures.put("line " + (line.index() + 1) + ", " + line.product().name(), line.amount().value()));
+        quote.lines()
+                .forEach(line -> figures.put(
+                        "line " + (line.index() + 1) + ", " + line.product().name(),
+                        line.amount().value()));
         for (Reduction reduction : quote.discounts()) {
-            figures.put("discount, " + reduction.rule().name(), reduction.amount().value().negate());
+            figures.put(
+                    "discount, " + reduction.rule().name(),
+                    reduction.amount().value().negate());
         }
-        quote.chosen().ifPresent(offer -> figures.put("delivery, " + offer.option().name(), offer.price().value()));
+        quote.chosen()
+                .ifPresent(offer -> figures.put(
+                        "delivery, " + offer.option().name(), offer.price().value()));
         for (Reduction reduction : quote.off()) {
-            figures.put("discount on delivery, " + reduction.rule().name(), reduction.amount().value().negate());
+            figures.put(
+                    "discount on delivery, " + reduction.rule().name(),
+                    reduction.amount().value().negate());
         }
         for (TaxGroup group : quote.taxes()) {
-            group.components().forEach(component -> figures.merge(component.name() + " " + component.rate().value().toPlainString() + " %, " + group.category(),
-                    component.tax().value(), BigDecimal::add));
+            group.components()
+                    .forEach(component -> figures.merge(
+                            component.name() + " " + component.rate().value().toPlainString() + " %, "
+                                    + group.category(),
+                            component.tax().value(),
+                            BigDecimal::add));
         }
         return figures;
     }

@@ -38,7 +38,10 @@ final class BasisPrice {
     Result of(PriceRule.Basis basis) {
         if (basis instanceof PriceRule.Fixed fixed) {
             Figure price = tracer.typed(path, name, fixed.price());
-            return price(fixed.perParcel() ? tracer.exactProduct(path, "for each parcel", List.of(price, parcels())) : price);
+            return price(
+                    fixed.perParcel()
+                            ? tracer.exactProduct(path, "for each parcel", List.of(price, parcels()))
+                            : price);
         }
         if (basis instanceof PriceRule.BasePlus plus) {
             return price(basePlus(plus));
@@ -62,8 +65,11 @@ final class BasisPrice {
 
     private Result carrier(PriceRule.CarrierQuote quote) {
         Figure answer = load.answers().get(quote.service());
-        return answer != null ? price(answer)
-                : new Result.Price(tracer.typed(path, "fallback, the carrier did not answer", quote.otherwise()), Optional.of("The carrier did not answer; this is the fallback price."));
+        return answer != null
+                ? price(answer)
+                : new Result.Price(
+                        tracer.typed(path, "fallback, the carrier did not answer", quote.otherwise()),
+                        Optional.of("The carrier did not answer; this is the fallback price."));
     }
 
     private Result byProduct() {
@@ -83,8 +89,12 @@ final class BasisPrice {
             if (line == alone) {
                 parts.add(tracer.typed(at + "/alone", line.product().name() + ", alone", own.alone()));
             }
-            parts.add(tracer.exactProduct(at + "/withOthers", line.product().name() + ", with others",
-                    List.of(tracer.typed(at + "/withOthers", "each with others", own.withOthers()), tracer.number(Source.ORDER, units, "", "order/lines/" + line.ordered(), "units"))));
+            parts.add(tracer.exactProduct(
+                    at + "/withOthers",
+                    line.product().name() + ", with others",
+                    List.of(
+                            tracer.typed(at + "/withOthers", "each with others", own.withOthers()),
+                            tracer.number(Source.ORDER, units, "", "order/lines/" + line.ordered(), "units"))));
         }
         return price(tracer.exactSum("rule/by-product", name, parts));
     }
@@ -99,36 +109,60 @@ final class BasisPrice {
     }
 
     private static BigDecimal units(PricedLine line) {
-        return line.product().measure().isPresent() ? BigDecimal.ONE : line.line().quantity();
+        return line.product().measure().isPresent()
+                ? BigDecimal.ONE
+                : line.line().quantity();
     }
 
     private Figure basePlus(PriceRule.BasePlus plus) {
         Figure base = tracer.typed(path, "base", plus.base());
         if (plus.per().equals(PriceRule.BasePlus.PERCENT)) {
-            Figure top = tracer.exactPercent(path, "percent of the value", shelfValue(), tracer.number(Source.SETUP, plus.plus(), "%", path, "percent"));
+            Figure top = tracer.exactPercent(
+                    path,
+                    "percent of the value",
+                    shelfValue(),
+                    tracer.number(Source.SETUP, plus.plus(), "%", path, "percent"));
             return tracer.exactSum(path, "base and more", List.of(base, top));
         }
         if (plus.per().equals(PriceRule.Bands.ITEMS)) {
-            Figure top = tracer.exactProduct(path, "for each item", List.of(tracer.typed(path, "each item", plus.plus()), load.quantity()));
+            Figure top = tracer.exactProduct(
+                    path, "for each item", List.of(tracer.typed(path, "each item", plus.plus()), load.quantity()));
             return tracer.exactSum(path, "base and more", List.of(base, top));
         }
         Figure each = tracer.typed(path, "each " + plus.per(), plus.plus());
         if (plus.per().equals("kg")) {
-            return tracer.exactSum(path, "base and weight", List.of(base, tracer.exactProduct(path, "for each kg", List.of(each, weight))));
+            return tracer.exactSum(
+                    path,
+                    "base and weight",
+                    List.of(base, tracer.exactProduct(path, "for each kg", List.of(each, weight))));
         }
-        Figure inUnit = tracer.number(Source.CONSTANT, Weight.kilogramsPer(plus.per()), "kg", path, "kg in one " + plus.per());
-        return tracer.ratio(path, name, List.of(tracer.exactSum(path, "base and weight",
-                List.of(tracer.exactProduct(path, "base", List.of(base, inUnit)), tracer.exactProduct(path, "for each " + plus.per(), List.of(each, weight))))), List.of(inUnit));
+        Figure inUnit =
+                tracer.number(Source.CONSTANT, Weight.kilogramsPer(plus.per()), "kg", path, "kg in one " + plus.per());
+        return tracer.ratio(
+                path,
+                name,
+                List.of(tracer.exactSum(
+                        path,
+                        "base and weight",
+                        List.of(
+                                tracer.exactProduct(path, "base", List.of(base, inUnit)),
+                                tracer.exactProduct(path, "for each " + plus.per(), List.of(each, weight))))),
+                List.of(inUnit));
     }
 
     /** What a percent is of: the goods by the shelf-price figures, since the price is typed by those. */
     private Figure shelfValue() {
-        return load.buying().stands() ? load.value() : tracer.sum("rule/value", "value at the shelf price", load.lines().stream().map(load.remaining()::shelf).toList());
+        return load.buying().stands()
+                ? load.value()
+                : tracer.sum(
+                        "rule/value",
+                        "value at the shelf price",
+                        load.lines().stream().map(load.remaining()::shelf).toList());
     }
 
     /**
-     * What bands are read against. Weights are compared in kilograms and distances in kilometres, into which pounds, ounces and
-     * miles go without rounding, so that a parcel on the edge of a band is on it exactly.
+     * What bands are read against. Weights are compared in kilograms and distances in kilometres, into which pounds,
+     * ounces and miles go without rounding, so that a parcel on the edge of a band is on it exactly.
      *
      * @param factor into the measure's unit; nothing for values, which are typed amounts
      */
@@ -150,7 +184,9 @@ final class BasisPrice {
             }
         }
         PriceRule.Band last = bands.bands().get(bands.bands().size() - 1);
-        return bands.then().map(then -> price(above(last, then, unit, scale))).orElseGet(() -> new Result.None("Over " + last.upTo().toPlainString() + " " + unit + "."));
+        return bands.then()
+                .map(then -> price(above(last, then, unit, scale)))
+                .orElseGet(() -> new Result.None("Over " + last.upTo().toPlainString() + " " + unit + "."));
     }
 
     private Scale scale(String unit) {
@@ -170,8 +206,17 @@ final class BasisPrice {
         String measured = scale.measure().unit();
         Figure from = tracer.number(Source.SETUP, inMeasure(scale, last.upTo()), measured, path, "last band");
         Figure step = tracer.number(Source.SETUP, inMeasure(scale, then.step()), measured, path, "step");
-        Figure steps = tracer.startedSteps("rule/started-steps", "started steps of " + then.step().toPlainString() + " " + unit, scale.measure(), from, step);
-        Figure added = tracer.ratio(path, "each started step", List.of(steps, tracer.typed(path, "price of a step", then.price())), List.of());
+        Figure steps = tracer.startedSteps(
+                "rule/started-steps",
+                "started steps of " + then.step().toPlainString() + " " + unit,
+                scale.measure(),
+                from,
+                step);
+        Figure added = tracer.ratio(
+                path,
+                "each started step",
+                List.of(steps, tracer.typed(path, "price of a step", then.price())),
+                List.of());
         Figure base = tracer.typed(path, "to " + last.upTo().toPlainString() + " " + unit, last.price());
         return tracer.sum(path, name, List.of(base, added));
     }

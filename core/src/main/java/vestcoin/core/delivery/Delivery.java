@@ -17,14 +17,20 @@ import vestcoin.core.place.Point;
 /**
  * The Delivery station of a setup.
  *
- * @param zones    in the seller's order
- * @param options  in the seller's order
- * @param parcels  what things are packed into; without any they travel as they are
+ * @param zones in the seller's order
+ * @param options in the seller's order
+ * @param parcels what things are packed into; without any they travel as they are
  * @param handling groups of goods that cost more to send
  * @param dispatch places goods leave from besides the shop
- * @param byHand   whether buyers see options in the seller's order instead of the cheapest first
+ * @param byHand whether buyers see options in the seller's order instead of the cheapest first
  */
-public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> parcels, List<Handling> handling, List<Dispatch> dispatch, boolean byHand) {
+public record Delivery(
+        List<Zone> zones,
+        List<Option> options,
+        List<ParcelType> parcels,
+        List<Handling> handling,
+        List<Dispatch> dispatch,
+        boolean byHand) {
     public Delivery {
         zones = zones == null ? List.of() : List.copyOf(zones);
         options = options == null ? List.of() : List.copyOf(options);
@@ -41,7 +47,7 @@ public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> 
      * Places that share their delivery prices.
      *
      * @param except places taken out; they fall to the next less specific zone
-     * @param rates  option id to price; an option that is not there is not offered in this zone
+     * @param rates option id to price; an option that is not there is not offered in this zone
      */
     public record Zone(String id, String name, List<Place> places, List<Place> except, Map<String, PriceRule> rates) {
         public Zone {
@@ -54,13 +60,20 @@ public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> 
     /**
      * A way of sending.
      *
-     * @param sentence   what the buyer reads under the name
-     * @param days       working days of the carrier from leaving to arrival
-     * @param limits     what it does not carry
-     * @param charges    what comes on top of the zone's price
+     * @param sentence what the buyer reads under the name
+     * @param days working days of the carrier from leaving to arrival
+     * @param limits what it does not carry
+     * @param charges what comes on top of the zone's price
      * @param chargeable how the carrier finds the weight it charges; the packed weight without it
      */
-    public record Option(String id, String name, String sentence, Optional<Days> days, Optional<Limits> limits, Optional<Charges> charges, Optional<Chargeable> chargeable) {
+    public record Option(
+            String id,
+            String name,
+            String sentence,
+            Optional<Days> days,
+            Optional<Limits> limits,
+            Optional<Charges> charges,
+            Optional<Chargeable> chargeable) {
         public Option {
             sentence = sentence == null ? "" : sentence;
             days = days == null ? Optional.empty() : days;
@@ -77,19 +90,28 @@ public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> 
     /**
      * What an option does not carry; all figures are included.
      *
-     * @param weightTo   heaviest load
-     * @param valueFrom  least value of what is sent
-     * @param valueTo    most value of what is sent
+     * @param weightTo heaviest load
+     * @param valueFrom least value of what is sent
+     * @param valueTo most value of what is sent
      * @param quantityTo most things
-     * @param except     tax categories, product groups or handling groups it does not carry
-     * @param only       the only ones it carries; all when empty
-     * @param longestTo  longest side of a parcel
-     * @param girthTo    most of length and girth together
-     * @param weekdays   days of the week an order may be placed on; all when empty
-     * @param methods    ids of the payment methods it goes with; all when empty
+     * @param except tax categories, product groups or handling groups it does not carry
+     * @param only the only ones it carries; all when empty
+     * @param longestTo longest side of a parcel
+     * @param girthTo most of length and girth together
+     * @param weekdays days of the week an order may be placed on; all when empty
+     * @param methods ids of the payment methods it goes with; all when empty
      */
-    public record Limits(Optional<Weight> weightTo, Optional<BigDecimal> valueFrom, Optional<BigDecimal> valueTo, Optional<BigDecimal> quantityTo, List<String> except,
-            List<String> only, Optional<Length> longestTo, Optional<Length> girthTo, List<DayOfWeek> weekdays, List<String> methods) {
+    public record Limits(
+            Optional<Weight> weightTo,
+            Optional<BigDecimal> valueFrom,
+            Optional<BigDecimal> valueTo,
+            Optional<BigDecimal> quantityTo,
+            List<String> except,
+            List<String> only,
+            Optional<Length> longestTo,
+            Optional<Length> girthTo,
+            List<DayOfWeek> weekdays,
+            List<String> methods) {
         public Limits {
             weightTo = weightTo == null ? Optional.empty() : weightTo;
             valueFrom = valueFrom == null ? Optional.empty() : valueFrom;
@@ -103,7 +125,12 @@ public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> 
             methods = methods == null ? List.of() : List.copyOf(methods);
         }
 
-        public Limits(Optional<Weight> weightTo, Optional<BigDecimal> valueFrom, Optional<BigDecimal> valueTo, Optional<BigDecimal> quantityTo, List<String> except) {
+        public Limits(
+                Optional<Weight> weightTo,
+                Optional<BigDecimal> valueFrom,
+                Optional<BigDecimal> valueTo,
+                Optional<BigDecimal> quantityTo,
+                List<String> except) {
             this(weightTo, valueFrom, valueTo, quantityTo, except, null, null, null, null, null);
         }
     }
@@ -114,7 +141,7 @@ public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> 
      * Goods that cost more to send.
      *
      * @param amount in the shop's currency, or in percent of the value
-     * @param per    what it is charged for
+     * @param per what it is charged for
      * @param always whether it is charged even where delivery is free
      */
     public record Handling(String id, String name, BigDecimal amount, Per per, boolean always) {
@@ -122,16 +149,27 @@ public record Delivery(List<Zone> zones, List<Option> options, List<ParcelType> 
             this(id, name, amount, per, false);
         }
 
-        public enum Per { ORDER, UNIT, KG, PERCENT }
+        public enum Per {
+            ORDER,
+            UNIT,
+            KG,
+            PERCENT
+        }
     }
 
     /**
      * A place goods leave from.
      *
      * @param preparation working days it needs, where a product does not say
-     * @param options     ids of the options offered from there; all when empty
+     * @param options ids of the options offered from there; all when empty
      */
-    public record Dispatch(String id, String name, Destination at, Optional<Point> point, Optional<Integer> preparation, List<String> options) {
+    public record Dispatch(
+            String id,
+            String name,
+            Destination at,
+            Optional<Point> point,
+            Optional<Integer> preparation,
+            List<String> options) {
         /** The id of the shop itself. */
         public static final String SHOP = "shop";
 

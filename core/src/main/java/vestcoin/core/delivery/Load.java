@@ -15,24 +15,49 @@ import vestcoin.core.why.Tracer;
 /**
  * What is to be sent, and what of the order delivery prices depend on.
  *
- * @param lines    what is sent
+ * @param lines what is sent
  * @param remaining what is left of lines after discounts
- * @param weight   of the packed parcels, kg
- * @param value    of what is sent, as the buyer sees it, after discounts: what bands read
- * @param order    all lines of the order: what free-from counts
+ * @param weight of the packed parcels, kg
+ * @param value of what is sent, as the buyer sees it, after discounts: what bands read
+ * @param order all lines of the order: what free-from counts
  * @param quantity units of what is sent
  * @param distance from the dispatch place, in km, where both points are known
- * @param answers  carrier service id to the amount it asks for these parcels
- * @param weekday  the order is placed on, in the shop's time zone
- * @param method   id of the payment method chosen
- * @param from     the dispatch places of what is sent
+ * @param answers carrier service id to the amount it asks for these parcels
+ * @param weekday the order is placed on, in the shop's time zone
+ * @param method id of the payment method chosen
+ * @param from the dispatch places of what is sent
  */
-public record Load(List<PricedLine> lines, Remaining remaining, List<Parcel> parcels, Figure weight, Figure value, List<PricedLine> order, Figure quantity,
-        Optional<Figure> distance, Map<String, Figure> answers, DayOfWeek weekday, Optional<String> method, List<Delivery.Dispatch> from, Buying buying) {
+public record Load(
+        List<PricedLine> lines,
+        Remaining remaining,
+        List<Parcel> parcels,
+        Figure weight,
+        Figure value,
+        List<PricedLine> order,
+        Figure quantity,
+        Optional<Figure> distance,
+        Map<String, Figure> answers,
+        DayOfWeek weekday,
+        Optional<String> method,
+        List<Delivery.Dispatch> from,
+        Buying buying) {
 
     /** The same over another distance. */
     Load over(Figure other) {
-        return new Load(lines, remaining, parcels, weight, value, order, quantity, Optional.of(other), answers, weekday, method, from, buying);
+        return new Load(
+                lines,
+                remaining,
+                parcels,
+                weight,
+                value,
+                order,
+                quantity,
+                Optional.of(other),
+                answers,
+                weekday,
+                method,
+                from,
+                buying);
     }
 
     /** What a price at shelf-price figures comes to for this buyer. */

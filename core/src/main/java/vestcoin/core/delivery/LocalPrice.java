@@ -21,13 +21,26 @@ public final class LocalPrice {
     }
 
     /** The offer at the price the rule gives for this distance, or why there is none. */
-    public static Offer offer(Delivery.Option option, PriceRule rule, String path, Load load, Figure distance, Optional<Promise> promise, Tracer tracer) {
+    public static Offer offer(
+            Delivery.Option option,
+            PriceRule rule,
+            String path,
+            Load load,
+            Figure distance,
+            Optional<Promise> promise,
+            Tracer tracer) {
         Load there = load.over(distance);
         BasisPrice.Result result = new BasisPrice(path, option.name(), there, there.weight(), tracer).of(rule.basis());
         if (result instanceof BasisPrice.Result.None none) {
             return new Offer.NotOffered(option, none.reason(), path);
         }
         BasisPrice.Result.Price price = (BasisPrice.Result.Price) result;
-        return Offer.Offered.of(option, new OptionPrice(option, there, List.of(), tracer).of(price.exact(), rule, path), there, promise, price.note(), tracer);
+        return Offer.Offered.of(
+                option,
+                new OptionPrice(option, there, List.of(), tracer).of(price.exact(), rule, path),
+                there,
+                promise,
+                price.note(),
+                tracer);
     }
 }

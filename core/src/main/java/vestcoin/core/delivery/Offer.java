@@ -11,13 +11,20 @@ public sealed interface Offer {
     /**
      * Can be chosen at this price.
      *
-     * @param price   for this buyer
-     * @param shelf   the same by the shelf-price figures: another one only where this buyer's are re-rated
+     * @param price for this buyer
+     * @param shelf the same by the shelf-price figures: another one only where this buyer's are re-rated
      * @param promise when it arrives, where the option says how long it takes
-     * @param note    what the seller should know of it, such as that a carrier did not answer
+     * @param note what the seller should know of it, such as that a carrier did not answer
      */
-    record Offered(Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<String> note) implements Offer {
-        public static Offered of(Delivery.Option option, Figure shelf, Load load, Optional<Promise> promise, Optional<String> note, Tracer tracer) {
+    record Offered(Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<String> note)
+            implements Offer {
+        public static Offered of(
+                Delivery.Option option,
+                Figure shelf,
+                Load load,
+                Optional<Promise> promise,
+                Optional<String> note,
+                Tracer tracer) {
             return new Offered(option, load.price(shelf, tracer), shelf, promise, note);
         }
     }

@@ -35,7 +35,11 @@ final class OptionPrice {
         Figure price = free.isPresent() ? freed(free.get()) : charged(base);
         price = price.value().scale() == tracer.digits() ? price : tracer.rounded(cell, option.name(), price);
         if (charges.ending().isPresent() && tracer.digits() == 2) {
-            price = tracer.ended(path + "/ending", "brought to its ending", price, charges.ending().get());
+            price = tracer.ended(
+                    path + "/ending",
+                    "brought to its ending",
+                    price,
+                    charges.ending().get());
         }
         return price;
     }
@@ -43,27 +47,42 @@ final class OptionPrice {
     private Figure charged(Figure base) {
         List<Figure> parts = new ArrayList<>();
         parts.add(base);
-        charges.percent().ifPresent(percent -> parts.add(rounded(tracer.exactPercent(path + "/percent", "on top", base, percent(percent, path + "/percent")))));
+        charges.percent()
+                .ifPresent(percent -> parts.add(rounded(
+                        tracer.exactPercent(path + "/percent", "on top", base, percent(percent, path + "/percent")))));
         charges.amount().ifPresent(amount -> parts.add(tracer.typed(path + "/amount", "on top", amount)));
         parts.addAll(handled(handling));
         parts.addAll(oversize(false));
         Figure sum = parts.size() == 1 ? base : tracer.exactSum("rule/delivery-charges", "price and surcharges", parts);
         if (charges.fuel().isPresent()) {
-            Figure fuel = rounded(tracer.exactPercent(path + "/fuel", "fuel", sum, percent(charges.fuel().get(), path + "/fuel")));
+            Figure fuel = rounded(tracer.exactPercent(
+                    path + "/fuel", "fuel", sum, percent(charges.fuel().get(), path + "/fuel")));
             sum = tracer.exactSum("rule/delivery-charges", "with fuel", List.of(sum, fuel));
         }
         if (charges.least().isPresent()) {
-            sum = tracer.exactLargest(path + "/least", "never less", List.of(sum, tracer.typed(path + "/least", "least", charges.least().get())));
+            sum = tracer.exactLargest(
+                    path + "/least",
+                    "never less",
+                    List.of(
+                            sum,
+                            tracer.typed(
+                                    path + "/least", "least", charges.least().get())));
         }
         if (charges.most().isPresent()) {
-            sum = tracer.smallest(path + "/most", "never more", List.of(sum, tracer.typed(path + "/most", "most", charges.most().get())));
+            sum = tracer.smallest(
+                    path + "/most",
+                    "never more",
+                    List.of(
+                            sum,
+                            tracer.typed(path + "/most", "most", charges.most().get())));
         }
         return sum;
     }
 
     /** What is charged where delivery is free or reduced: that, and what is always charged. */
     private Figure freed(Figure free) {
-        List<Figure> always = new ArrayList<>(handled(handling.stream().filter(Delivery.Handling::always).toList()));
+        List<Figure> always = new ArrayList<>(
+                handled(handling.stream().filter(Delivery.Handling::always).toList()));
         always.addAll(oversize(true));
         if (always.isEmpty()) {
             return free;
@@ -75,7 +94,9 @@ final class OptionPrice {
     }
 
     private Optional<Figure> freeFrom(PriceRule rule, String cell) {
-        if (rule.freeFrom().isEmpty() || !rule.notWith().isEmpty() && load.lines().stream().anyMatch(line -> line.product().among(rule.notWith()))) {
+        if (rule.freeFrom().isEmpty()
+                || !rule.notWith().isEmpty()
+                        && load.lines().stream().anyMatch(line -> line.product().among(rule.notWith()))) {
             return Optional.empty();
         }
         BigDecimal value = BigDecimal.ZERO;
@@ -87,31 +108,74 @@ final class OptionPrice {
         if (value.compareTo(tracer.threshold(rule.freeFrom().get())) < 0) {
             return Optional.empty();
         }
-        return Optional.of(tracer.typed(cell, (rule.reducedTo().isPresent() ? "from " : "free from ") + tracer.words(rule.freeFrom().get()), rule.reducedTo().orElse(BigDecimal.ZERO)));
+        return Optional.of(tracer.typed(
+                cell,
+                (rule.reducedTo().isPresent() ? "from " : "free from ")
+                        + tracer.words(rule.freeFrom().get()),
+                rule.reducedTo().orElse(BigDecimal.ZERO)));
     }
 
     private List<Figure> handled(List<Delivery.Handling> of) {
         List<Figure> figures = new ArrayList<>();
         for (Delivery.Handling group : of) {
-            List<PricedLine> lines = load.lines().stream().filter(line -> line.product().sending().handling().filter(group.id()::equals).isPresent()).toList();
+            List<PricedLine> lines = load.lines().stream()
+                    .filter(line -> line.product()
+                            .sending()
+                            .handling()
+                            .filter(group.id()::equals)
+                            .isPresent())
+                    .toList();
             if (!lines.isEmpty()) {
                 figures.add(handled(group, lines));
             }
         }
-        return charges.dearestOnly() && figures.size() > 1 ? List.of(figures.stream().max(Comparator.comparing(Figure::value)).orElseThrow()) : figures;
+        return charges.dearestOnly() && figures.size() > 1
+                ? List.of(figures.stream()
+                        .max(Comparator.comparing(Figure::value))
+                        .orElseThrow())
+                : figures;
     }
 
     private Figure handled(Delivery.Handling group, List<PricedLine> lines) {
         String at = "delivery/handling/" + group.id();
         if (group.per() == Delivery.Handling.Per.PERCENT) {
-            Figure value = tracer.sum(at, "value of the group", lines.stream().map(load.remaining()::shelf).toList());
+            Figure value = tracer.sum(
+                    at,
+                    "value of the group",
+                    lines.stream().map(load.remaining()::shelf).toList());
             return rounded(tracer.exactPercent(at, group.name(), value, percent(group.amount(), at)));
         }
         Figure each = tracer.typed(at, group.name(), group.amount());
         return switch (group.per()) {
-            case UNIT -> rounded(tracer.exactProduct(at, group.name(), List.of(each, tracer.count("", at, "units of the group",
-                    lines.stream().map(line -> tracer.number(Source.ORDER, line.line().quantity(), "", "order/lines/" + line.ordered() + "/quantity", line.product().name())).toList()))));
-            case KG -> rounded(tracer.exactProduct(at, group.name(), List.of(each, tracer.count("kg", at, "weight of the group", lines.stream().map(PricedLine::weight).toList()))));
+            case UNIT ->
+                rounded(tracer.exactProduct(
+                        at,
+                        group.name(),
+                        List.of(
+                                each,
+                                tracer.count(
+                                        "",
+                                        at,
+                                        "units of the group",
+                                        lines.stream()
+                                                .map(line -> tracer.number(
+                                                        Source.ORDER,
+                                                        line.line().quantity(),
+                                                        "",
+                                                        "order/lines/" + line.ordered() + "/quantity",
+                                                        line.product().name()))
+                                                .toList()))));
+            case KG ->
+                rounded(tracer.exactProduct(
+                        at,
+                        group.name(),
+                        List.of(
+                                each,
+                                tracer.count(
+                                        "kg",
+                                        at,
+                                        "weight of the group",
+                                        lines.stream().map(PricedLine::weight).toList()))));
             default -> each;
         };
     }
@@ -119,20 +183,45 @@ final class OptionPrice {
     private List<Figure> oversize(boolean alwaysOnly) {
         List<Figure> figures = new ArrayList<>();
         for (Charges.Oversize over : charges.oversize()) {
-            long count = load.parcels().stream().filter(parcel -> isOver(over, parcel)).count();
+            long count = load.parcels().stream()
+                    .filter(parcel -> isOver(over, parcel))
+                    .count();
             if (count > 0 && (over.always() || !alwaysOnly)) {
                 String at = path + "/oversize/" + over.id();
                 Figure each = tracer.typed(at, over.name(), over.amount());
-                figures.add(count == 1 ? each : tracer.exactProduct(at, over.name(), List.of(each, tracer.number(Source.CONSTANT, BigDecimal.valueOf(count), "", at, "parcels"))));
+                figures.add(
+                        count == 1
+                                ? each
+                                : tracer.exactProduct(
+                                        at,
+                                        over.name(),
+                                        List.of(
+                                                each,
+                                                tracer.number(
+                                                        Source.CONSTANT,
+                                                        BigDecimal.valueOf(count),
+                                                        "",
+                                                        at,
+                                                        "parcels"))));
             }
         }
         return figures;
     }
 
     private static boolean isOver(Charges.Oversize over, Parcel parcel) {
-        return over.longestOver().filter(most -> parcel.outer().filter(size -> size.longest().compareTo(most.centimetres()) > 0).isPresent()).isPresent()
-                || over.girthOver().filter(most -> parcel.outer().filter(size -> size.lengthAndGirth().compareTo(most.centimetres()) > 0).isPresent()).isPresent()
-                || over.weightOver().filter(most -> parcel.weight().value().compareTo(most.kilograms()) > 0).isPresent();
+        return over.longestOver()
+                        .filter(most -> parcel.outer()
+                                .filter(size -> size.longest().compareTo(most.centimetres()) > 0)
+                                .isPresent())
+                        .isPresent()
+                || over.girthOver()
+                        .filter(most -> parcel.outer()
+                                .filter(size -> size.lengthAndGirth().compareTo(most.centimetres()) > 0)
+                                .isPresent())
+                        .isPresent()
+                || over.weightOver()
+                        .filter(most -> parcel.weight().value().compareTo(most.kilograms()) > 0)
+                        .isPresent();
     }
 
     private Figure percent(BigDecimal percent, String at) {

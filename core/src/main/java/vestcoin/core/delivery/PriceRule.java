@@ -7,13 +7,18 @@ import java.util.Optional;
 /**
  * What a delivery option costs in a zone: one cell of the rate sheet.
  *
- * @param basis       how the price is found
- * @param freeFrom    value of the goods from which, this figure included, nothing is charged
- * @param reducedTo   what is charged from that value on instead of nothing
+ * @param basis how the price is found
+ * @param freeFrom value of the goods from which, this figure included, nothing is charged
+ * @param reducedTo what is charged from that value on instead of nothing
  * @param notCounting tax categories, product groups or handling groups whose goods do not count to it
- * @param notWith     those with which it does not hold at all
+ * @param notWith those with which it does not hold at all
  */
-public record PriceRule(Basis basis, Optional<BigDecimal> freeFrom, Optional<BigDecimal> reducedTo, List<String> notCounting, List<String> notWith) {
+public record PriceRule(
+        Basis basis,
+        Optional<BigDecimal> freeFrom,
+        Optional<BigDecimal> reducedTo,
+        List<String> notCounting,
+        List<String> notWith) {
     public PriceRule {
         freeFrom = freeFrom == null ? Optional.empty() : freeFrom;
         reducedTo = reducedTo == null ? Optional.empty() : reducedTo;
@@ -38,9 +43,10 @@ public record PriceRule(Basis basis, Optional<BigDecimal> freeFrom, Optional<Big
     /**
      * Bands up to and including their figure.
      *
-     * @param unit  {@code kg g lb oz} for weight, {@code items} for quantity, {@code km mi} for distance, or the currency's code for value
+     * @param unit {@code kg g lb oz} for weight, {@code items} for quantity, {@code km mi} for distance, or the
+     *     currency's code for value
      * @param bands ascending, at least one
-     * @param then  what each started step above the last band adds; without it nothing is offered there
+     * @param then what each started step above the last band adds; without it nothing is offered there
      */
     public record Bands(String unit, List<Band> bands, Optional<Then> then) implements Basis {
         public static final String ITEMS = "items";
@@ -61,15 +67,15 @@ public record PriceRule(Basis basis, Optional<BigDecimal> freeFrom, Optional<Big
     }
 
     /**
-     * Each product's own delivery price: one unit pays its price alone, every other its price with others. Of the products with
-     * the dearest price alone, the one that makes the total lowest pays it.
+     * Each product's own delivery price: one unit pays its price alone, every other its price with others. Of the
+     * products with the dearest price alone, the one that makes the total lowest pays it.
      */
     public record ByProduct() implements Basis {}
 
     /**
      * What a carrier answers for the parcels.
      *
-     * @param service   id of the carrier's service
+     * @param service id of the carrier's service
      * @param otherwise used, and said so, when the carrier did not answer
      */
     public record CarrierQuote(String service, BigDecimal otherwise) implements Basis {}

@@ -11,21 +11,22 @@ import vestcoin.core.calendar.Working;
 /**
  * When an order arrives.
  *
- * @param ready    day it leaves
+ * @param ready day it leaves
  * @param earliest day it may arrive
- * @param latest   day it arrives at the latest
+ * @param latest day it arrives at the latest
  */
 public record Promise(LocalDate ready, LocalDate earliest, LocalDate latest) {
 
     /**
-     * The day goods are ready: an order from the cut-off on, or on a day the shop is closed, counts from the next working day;
-     * then the preparation in working days. All on the shop's calendar.
+     * The day goods are ready: an order from the cut-off on, or on a day the shop is closed, counts from the next
+     * working day; then the preparation in working days. All on the shop's calendar.
      */
     public static LocalDate ready(Instant at, ZoneId zone, Working working, WorkDays shop, int preparation) {
         ZonedDateTime local = at.atZone(zone);
         LocalDate day = local.toLocalDate();
         Optional<java.time.LocalTime> cutOff = working.cutOff();
-        boolean late = shop.works(day) && cutOff.isPresent() && !local.toLocalTime().isBefore(cutOff.get());
+        boolean late =
+                shop.works(day) && cutOff.isPresent() && !local.toLocalTime().isBefore(cutOff.get());
         LocalDate counted = shop.onOrAfter(late ? day.plusDays(1) : day);
         return preparation == 0 ? counted : shop.plus(counted, preparation);
     }

@@ -29,8 +29,11 @@ public final class RateBoard {
     }
 
     public static RateBoard of(Delivery delivery) {
-        return new RateBoard(PlaceIndex.of(delivery.zones().stream()
-                .map(zone -> new PlaceIndex.Entry<>(zone.id(), zone, zone.places(), zone.except())).toList()), delivery);
+        return new RateBoard(
+                PlaceIndex.of(delivery.zones().stream()
+                        .map(zone -> new PlaceIndex.Entry<>(zone.id(), zone, zone.places(), zone.except()))
+                        .toList()),
+                delivery);
     }
 
     public Optional<Match<Delivery.Zone>> zoneOf(Destination destination) {
@@ -49,13 +52,18 @@ public final class RateBoard {
     /** When a load is ready, and who carries it on. */
     public record Leaving(LocalDate ready, WorkDays carrier) {}
 
-    /** All options, those offered first, cheapest first, then fastest, then in the seller's order; or all in the seller's order. */
+    /**
+     * All options, those offered first, cheapest first, then fastest, then in the seller's order; or all in the
+     * seller's order.
+     */
     public List<Offer> offers(Optional<Delivery.Zone> zone, Load load, Leaving leaving, Tracer tracer) {
         List<Offer> offered = new ArrayList<>();
         List<Offer> not = new ArrayList<>();
         Map<Delivery.Days, Promise> promises = new HashMap<>();
         for (Delivery.Option option : delivery.options()) {
-            Optional<Promise> promise = option.days().map(days -> promises.computeIfAbsent(days, each -> Promise.of(leaving.ready(), each, leaving.carrier())));
+            Optional<Promise> promise = option.days()
+                    .map(days -> promises.computeIfAbsent(
+                            days, each -> Promise.of(leaving.ready(), each, leaving.carrier())));
             Offer offer = offer(zone, option, load, promise, tracer);
             (offer instanceof Offer.Offered ? offered : not).add(offer);
         }
@@ -68,11 +76,18 @@ public final class RateBoard {
 
     /** Cheapest first, then fastest; what is equal stays as it was. */
     public static void sort(List<Offer> offered) {
-        offered.sort(Comparator.comparing((Offer offer) -> ((Offer.Offered) offer).price().value())
-                .thenComparing(offer -> offer.option().days().map(Delivery.Days::to).orElse(Integer.MAX_VALUE)));
+        offered.sort(Comparator.comparing(
+                        (Offer offer) -> ((Offer.Offered) offer).price().value())
+                .thenComparing(
+                        offer -> offer.option().days().map(Delivery.Days::to).orElse(Integer.MAX_VALUE)));
     }
 
-    private Offer offer(Optional<Delivery.Zone> found, Delivery.Option option, Load load, Optional<Promise> promise, Tracer tracer) {
+    private Offer offer(
+            Optional<Delivery.Zone> found,
+            Delivery.Option option,
+            Load load,
+            Optional<Promise> promise,
+            Tracer tracer) {
         if (found.isEmpty()) {
             return new Offer.NotOffered(option, "No zone holds this place.", "delivery/zones");
         }
@@ -84,11 +99,18 @@ public final class RateBoard {
         }
         for (Delivery.Dispatch from : load.from()) {
             if (!from.options().isEmpty() && !from.options().contains(option.id())) {
-                return new Offer.NotOffered(option, "Not offered from " + from.name() + ".", "delivery/dispatch/" + from.id() + "/options");
+                return new Offer.NotOffered(
+                        option, "Not offered from " + from.name() + ".", "delivery/dispatch/" + from.id() + "/options");
             }
         }
-        Figure weight = option.chargeable().isEmpty() ? load.weight() : option.chargeable().get().of(load.parcels(), "delivery/options/" + option.id() + "/chargeable", tracer);
-        Optional<String> beyond = option.limits().isEmpty() ? Optional.empty() : Carrying.beyond(option.limits().get(), load, weight, tracer);
+        Figure weight = option.chargeable().isEmpty()
+                ? load.weight()
+                : option.chargeable()
+                        .get()
+                        .of(load.parcels(), "delivery/options/" + option.id() + "/chargeable", tracer);
+        Optional<String> beyond = option.limits().isEmpty()
+                ? Optional.empty()
+                : Carrying.beyond(option.limits().get(), load, weight, tracer);
         if (beyond.isPresent()) {
             return new Offer.NotOffered(option, beyond.get(), "delivery/options/" + option.id() + "/limits");
         }
@@ -97,7 +119,13 @@ public final class RateBoard {
             return new Offer.NotOffered(option, none.reason(), path);
         }
         BasisPrice.Result.Price price = (BasisPrice.Result.Price) result;
-        return Offer.Offered.of(option, new OptionPrice(option, load, delivery.handling(), tracer).of(price.exact(), rule, path), load, promise, price.note(), tracer);
+        return Offer.Offered.of(
+                option,
+                new OptionPrice(option, load, delivery.handling(), tracer).of(price.exact(), rule, path),
+                load,
+                promise,
+                price.note(),
+                tracer);
     }
 
     public static String path(Delivery.Zone zone, String option) {

@@ -37,14 +37,18 @@ public final class RateText {
     private static final Pattern DECIMAL_COMMA = Pattern.compile(".*\\d,\\d{1,2}(?!\\d).*");
     private static final Pattern BAND = Pattern.compile("to\\s+" + NUMBER + "\\s*([a-z]*)\\s+" + NUMBER);
     private static final Pattern NO_UNIT = Pattern.compile("to\\s+" + NUMBER + "\\s+" + NUMBER + "|to\\s+" + NUMBER);
-    private static final Pattern THEN = Pattern.compile("then\\s*\\+?\\s*" + NUMBER + "\\s*(?:/|per|each)\\s*(?:" + NUMBER + "\\s*)?([a-z]+)");
-    private static final Pattern PLUS = Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER + "\\s*(?:(%)|(?:/|per|each)\\s*([a-z]+))");
+    private static final Pattern THEN =
+            Pattern.compile("then\\s*\\+?\\s*" + NUMBER + "\\s*(?:/|per|each)\\s*(?:" + NUMBER + "\\s*)?([a-z]+)");
+    private static final Pattern PLUS =
+            Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER + "\\s*(?:(%)|(?:/|per|each)\\s*([a-z]+))");
     private static final Pattern PER_PARCEL = Pattern.compile(NUMBER + "\\s*(?:/|per|each)\\s*parcel");
     private static final Pattern QUOTE = Pattern.compile("quote ([a-z0-9]+(?:-[a-z0-9]+)*)");
     private static final Pattern OTHERWISE = Pattern.compile("else " + NUMBER);
     private static final Pattern REDUCED = Pattern.compile("from\\s+" + NUMBER + "\\s+" + NUMBER);
-    private static final Pattern FREE_FROM = Pattern.compile("(?:free\\s+from\\s+" + NUMBER + "|from\\s+" + NUMBER + "\\s+free)");
-    private static final String EXAMPLE = "Write a price as 5.90, bands as “to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg”, or “6.50, from 80 free”.";
+    private static final Pattern FREE_FROM =
+            Pattern.compile("(?:free\\s+from\\s+" + NUMBER + "|from\\s+" + NUMBER + "\\s+free)");
+    private static final String EXAMPLE =
+            "Write a price as 5.90, bands as “to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg”, or “6.50, from 80 free”.";
 
     private RateText() {}
 
@@ -59,7 +63,10 @@ public final class RateText {
             return Optional.empty();
         }
         if (NEGATIVE.matcher(text).matches()) {
-            throw new Refused(path, "A delivery price cannot be below zero.", "Write it without the minus sign; 0.00 or “free” costs nothing.");
+            throw new Refused(
+                    path,
+                    "A delivery price cannot be below zero.",
+                    "Write it without the minus sign; 0.00 or “free” costs nothing.");
         }
         if (DECIMAL_COMMA.matcher(text).matches()) {
             throw new Refused(path, "A comma separates the parts of a rule.", "Write decimals with a point, as 4.90.");
@@ -111,12 +118,16 @@ public final class RateText {
                 reducedTo = amount(matcher.group(2));
             } else if ((matcher = PLUS.matcher(part)).matches() && basePlus == null) {
                 basePlus(matcher);
-            } else if ((matcher = BAND.matcher(part)).matches() && !matcher.group(2).isEmpty()) {
+            } else if ((matcher = BAND.matcher(part)).matches()
+                    && !matcher.group(2).isEmpty()) {
                 band(new BigDecimal(matcher.group(1)), unitOf(matcher.group(2)), amount(matcher.group(3)));
             } else if (NO_UNIT.matcher(part).matches()) {
                 String first = part.split(" ")[1];
-                throw new Refused(path, "“" + part + "” does not say what is counted.",
-                        "Write kg, items or " + currency.getCode() + " after " + first + ", as “to " + first + " kg 4.90”.");
+                throw new Refused(
+                        path,
+                        "“" + part + "” does not say what is counted.",
+                        "Write kg, items or " + currency.getCode() + " after " + first + ", as “to " + first
+                                + " kg 4.90”.");
             } else if ((matcher = THEN.matcher(part)).matches()) {
                 step(matcher);
             } else if ((matcher = FREE_FROM.matcher(part)).matches()) {
@@ -128,10 +139,15 @@ public final class RateText {
 
         private void band(BigDecimal upTo, String of, BigDecimal price) {
             if (unit != null && !unit.equals(of)) {
-                throw new Refused(path, "One rule counts in " + unit + " and in " + of + ".", "Use one unit for all bands of a cell.");
+                throw new Refused(
+                        path,
+                        "One rule counts in " + unit + " and in " + of + ".",
+                        "Use one unit for all bands of a cell.");
             }
             if (!bands.isEmpty() && bands.get(bands.size() - 1).upTo().compareTo(upTo) >= 0) {
-                throw new Refused(path, "The band to " + upTo.toPlainString() + " " + of + " is not above the one before it.",
+                throw new Refused(
+                        path,
+                        "The band to " + upTo.toPlainString() + " " + of + " is not above the one before it.",
                         "List the bands from the smallest to the largest.");
             }
             unit = of;
@@ -140,12 +156,14 @@ public final class RateText {
 
         private void basePlus(Matcher matcher) {
             if (matcher.group(3) != null) {
-                basePlus = new PriceRule.BasePlus(amount(matcher.group(1)), new BigDecimal(matcher.group(2)), PriceRule.BasePlus.PERCENT);
+                basePlus = new PriceRule.BasePlus(
+                        amount(matcher.group(1)), new BigDecimal(matcher.group(2)), PriceRule.BasePlus.PERCENT);
                 return;
             }
             String of = unitOf(matcher.group(4));
             if (of.equals(currency.getCode())) {
-                throw new Refused(path, "A price for each " + of + " of value is a percent.", "Write it as “4.00 + 2.5 %”.");
+                throw new Refused(
+                        path, "A price for each " + of + " of value is a percent.", "Write it as “4.00 + 2.5 %”.");
             }
             basePlus = new PriceRule.BasePlus(amount(matcher.group(1)), amount(matcher.group(2)), of);
         }
@@ -157,7 +175,10 @@ public final class RateText {
                 throw new Refused(path, "“then” has to follow the last band, once.", EXAMPLE);
             }
             if (!of.equals(unit)) {
-                throw new Refused(path, "The bands count in " + unit + ", “then” counts in " + of + ".", "Use one unit for all of a cell.");
+                throw new Refused(
+                        path,
+                        "The bands count in " + unit + ", “then” counts in " + of + ".",
+                        "Use one unit for all of a cell.");
             }
             then = new PriceRule.Then(size, amount(matcher.group(1)));
         }
@@ -172,26 +193,42 @@ public final class RateText {
             if (word.equals(currency.getCode().toLowerCase(Locale.ROOT))) {
                 return currency.getCode();
             }
-            throw new Refused(path, "“" + word + "” is not a unit here.", "Use kg, g, lb or oz, items, km or mi, or " + currency.getCode() + ".");
+            throw new Refused(
+                    path,
+                    "“" + word + "” is not a unit here.",
+                    "Use kg, g, lb or oz, items, km or mi, or " + currency.getCode() + ".");
         }
 
         private BigDecimal amount(String text) {
             BigDecimal amount = new BigDecimal(text);
             if (amount.stripTrailingZeros().scale() > currency.getDecimalPlaces()) {
-                throw new Refused(path, text + " has more decimals than " + currency.getCode() + " has.",
-                        currency.getDecimalPlaces() == 0 ? "Write whole " + currency.getCode() + "."
+                throw new Refused(
+                        path,
+                        text + " has more decimals than " + currency.getCode() + " has.",
+                        currency.getDecimalPlaces() == 0
+                                ? "Write whole " + currency.getCode() + "."
                                 : "Write at most " + currency.getDecimalPlaces() + " decimals.");
             }
             return amount.setScale(currency.getDecimalPlaces());
         }
 
         PriceRule rule() {
-            int found = (fixed == null ? 0 : 1) + (bands.isEmpty() ? 0 : 1) + (basePlus == null ? 0 : 1) + (byProduct ? 1 : 0) + (service == null ? 0 : 1);
+            int found = (fixed == null ? 0 : 1)
+                    + (bands.isEmpty() ? 0 : 1)
+                    + (basePlus == null ? 0 : 1)
+                    + (byProduct ? 1 : 0)
+                    + (service == null ? 0 : 1);
             if ((service == null) != (otherwise == null)) {
-                throw new Refused(path, "A carrier's quote needs a price for when it does not answer.", "Write it as “quote parcel-day, else 9.90”.");
+                throw new Refused(
+                        path,
+                        "A carrier's quote needs a price for when it does not answer.",
+                        "Write it as “quote parcel-day, else 9.90”.");
             }
             if (found != 1) {
-                throw new Refused(path, found == 0 ? "The rule has no price." : "The rule has a fixed price and bands, or two prices.", EXAMPLE);
+                throw new Refused(
+                        path,
+                        found == 0 ? "The rule has no price." : "The rule has a fixed price and bands, or two prices.",
+                        EXAMPLE);
             }
             return new PriceRule(basis(), Optional.ofNullable(freeFrom), Optional.ofNullable(reducedTo), null, null);
         }
@@ -203,7 +240,9 @@ public final class RateText {
             if (byProduct) {
                 return new PriceRule.ByProduct();
             }
-            return fixed != null ? new PriceRule.Fixed(fixed, perParcel) : basePlus != null ? basePlus : new PriceRule.Bands(unit, bands, Optional.ofNullable(then));
+            return fixed != null
+                    ? new PriceRule.Fixed(fixed, perParcel)
+                    : basePlus != null ? basePlus : new PriceRule.Bands(unit, bands, Optional.ofNullable(then));
         }
     }
 
@@ -211,7 +250,10 @@ public final class RateText {
     public static String print(PriceRule rule) {
         StringJoiner text = new StringJoiner(", ");
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
-            text.add(fixed.price().signum() == 0 ? "free" : fixed.price().toPlainString() + (fixed.perParcel() ? "/parcel" : ""));
+            text.add(
+                    fixed.price().signum() == 0
+                            ? "free"
+                            : fixed.price().toPlainString() + (fixed.perParcel() ? "/parcel" : ""));
         } else if (rule.basis() instanceof PriceRule.ByProduct) {
             text.add("by product");
         } else if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
@@ -222,11 +264,16 @@ public final class RateText {
                     + (plus.per().equals(PriceRule.BasePlus.PERCENT) ? " %" : "/" + singular(plus.per())));
         } else if (rule.basis() instanceof PriceRule.Bands bands) {
             for (PriceRule.Band band : bands.bands()) {
-                text.add("to " + band.upTo().toPlainString() + " " + bands.unit() + " " + band.price().toPlainString());
+                text.add("to " + band.upTo().toPlainString() + " " + bands.unit() + " "
+                        + band.price().toPlainString());
             }
-            bands.then().ifPresent(then -> text.add("then +" + then.price().toPlainString() + "/" + step(then) + bands.unit()));
+            bands.then()
+                    .ifPresent(then ->
+                            text.add("then +" + then.price().toPlainString() + "/" + step(then) + bands.unit()));
         }
-        rule.freeFrom().ifPresent(from -> text.add("from " + plain(from) + " " + rule.reducedTo().map(BigDecimal::toPlainString).orElse("free")));
+        rule.freeFrom()
+                .ifPresent(from -> text.add("from " + plain(from) + " "
+                        + rule.reducedTo().map(BigDecimal::toPlainString).orElse("free")));
         return text.toString();
     }
 
@@ -238,25 +285,36 @@ public final class RateText {
     public static String inWords(PriceRule rule) {
         List<String> said = new ArrayList<>();
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
-            said.add(fixed.price().signum() == 0 ? "Nothing is charged." : fixed.price().toPlainString() + (fixed.perParcel() ? " a parcel." : " an order."));
+            said.add(
+                    fixed.price().signum() == 0
+                            ? "Nothing is charged."
+                            : fixed.price().toPlainString() + (fixed.perParcel() ? " a parcel." : " an order."));
         } else if (rule.basis() instanceof PriceRule.ByProduct) {
             said.add("Each product's own price: one travels alone, every other with it.");
         } else if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
-            said.add("What the carrier asks for " + quote.service() + "; " + quote.otherwise().toPlainString() + " if it does not answer.");
+            said.add("What the carrier asks for " + quote.service() + "; "
+                    + quote.otherwise().toPlainString() + " if it does not answer.");
         } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
-            said.add(plus.base().toPlainString() + " an order and " + (plus.per().equals(PriceRule.BasePlus.PERCENT)
-                    ? plus.plus().toPlainString() + " % of the value of what is sent." : plus.plus().toPlainString() + " for each " + singular(plus.per()) + "."));
+            said.add(plus.base().toPlainString() + " an order and "
+                    + (plus.per().equals(PriceRule.BasePlus.PERCENT)
+                            ? plus.plus().toPlainString() + " % of the value of what is sent."
+                            : plus.plus().toPlainString() + " for each " + singular(plus.per()) + "."));
         } else if (rule.basis() instanceof PriceRule.Bands bands) {
             for (int i = 0; i < bands.bands().size(); i++) {
                 PriceRule.Band band = bands.bands().get(i);
-                said.add((i == 0 ? "Up to and including " : "Up to ") + band.upTo().toPlainString() + " " + bands.unit() + ": "
+                said.add((i == 0 ? "Up to and including " : "Up to ")
+                        + band.upTo().toPlainString() + " " + bands.unit() + ": "
                         + band.price().toPlainString() + ".");
             }
             said.add(bands.then()
-                    .map(then -> "Above that " + then.price().toPlainString() + " more for each started " + step(then) + singular(bands.unit()) + ".")
+                    .map(then -> "Above that " + then.price().toPlainString() + " more for each started " + step(then)
+                            + singular(bands.unit()) + ".")
                     .orElse("Above that it is not offered."));
         }
-        rule.freeFrom().ifPresent(from -> said.add(rule.reducedTo().map(to -> to.toPlainString() + " from").orElse("Free from") + " goods of " + from.toPlainString() + "."));
+        rule.freeFrom()
+                .ifPresent(from -> said.add(
+                        rule.reducedTo().map(to -> to.toPlainString() + " from").orElse("Free from") + " goods of "
+                                + from.toPlainString() + "."));
         return String.join(" ", said);
     }
 

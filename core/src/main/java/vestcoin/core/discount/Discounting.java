@@ -2,7 +2,6 @@ package vestcoin.core.discount;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -58,8 +57,12 @@ public final class Discounting {
             }
         }
         for (String typed : circumstances.codes()) {
-            discounts.rules().stream().filter(rule -> rule.code().filter(code -> normal(code).equals(normal(typed))).isPresent())
-                    .filter(rule -> !in.contains(rule)).forEach(in::add);
+            discounts.rules().stream()
+                    .filter(rule -> rule.code()
+                            .filter(code -> normal(code).equals(normal(typed)))
+                            .isPresent())
+                    .filter(rule -> !in.contains(rule))
+                    .forEach(in::add);
         }
         List<Discounts.Rule> kept = new ArrayList<>();
         for (Discounts.Rule rule : in) {
@@ -74,7 +77,12 @@ public final class Discounting {
 
     private Optional<String> barred(Discounts.Rule rule) {
         Discounts.Conditions when = rule.conditions();
-        if (when.window().isPresent() && !when.window().get().covers(circumstances.buying().at(), circumstances.buying().zone())) {
+        if (when.window().isPresent()
+                && !when.window()
+                        .get()
+                        .covers(
+                                circumstances.buying().at(),
+                                circumstances.buying().zone())) {
             return Optional.of("Not on this day.");
         }
         if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(circumstances.to()))) {
@@ -83,18 +91,22 @@ public final class Discounting {
         if (when.firstOrder() && circumstances.history().orders() > 0) {
             return Optional.of("Only for a first order.");
         }
-        if (when.uses().isPresent() && circumstances.history().uses().getOrDefault(rule.id(), 0) >= when.uses().get()) {
+        if (when.uses().isPresent()
+                && circumstances.history().uses().getOrDefault(rule.id(), 0)
+                        >= when.uses().get()) {
             return Optional.of("Used up: " + when.uses().get() + " in all.");
         }
-        if (when.usesPerBuyer().isPresent() && circumstances.history().usesByBuyer().getOrDefault(rule.id(), 0) >= when.usesPerBuyer().get()) {
+        if (when.usesPerBuyer().isPresent()
+                && circumstances.history().usesByBuyer().getOrDefault(rule.id(), 0)
+                        >= when.usesPerBuyer().get()) {
             return Optional.of("This buyer has used it " + when.usesPerBuyer().get() + " times.");
         }
         return Optional.empty();
     }
 
     /**
-     * Takes goods discounts off the lines, in order. Where this buyer's amounts are re-rated, a discount is shared out by the
-     * shelf-price figures like anybody's, and each share is re-rated as its line is.
+     * Takes goods discounts off the lines, in order. Where this buyer's amounts are re-rated, a discount is shared out
+     * by the shelf-price figures like anybody's, and each share is re-rated as its line is.
      */
     public Taken goods(List<Discounts.Rule> rules, List<PricedLine> lines) {
         Map<Integer, Figure> left = new LinkedHashMap<>();
@@ -135,13 +147,23 @@ public final class Discounting {
         return tracer.less("rule/after-discount", "after " + rule.name(), from, List.of(share));
     }
 
-    private Map<Integer, Figure> rerated(Map<Integer, Figure> shares, List<PricedLine> lines, Map<Integer, Figure> left) {
+    private Map<Integer, Figure> rerated(
+            Map<Integer, Figure> shares, List<PricedLine> lines, Map<Integer, Figure> left) {
         Map<Integer, Figure> rerated = new LinkedHashMap<>();
         for (PricedLine line : lines) {
             Figure share = shares.get(line.index());
-            Figure own = circumstances.buying().rates().of(line.product(), line.product().taxCategory()).map(how -> how.of(share, tracer)).orElse(share);
+            Figure own = circumstances
+                    .buying()
+                    .rates()
+                    .of(line.product(), line.product().taxCategory())
+                    .map(how -> how.of(share, tracer))
+                    .orElse(share);
             Figure most = left.get(line.index());
-            rerated.put(line.index(), own.value().compareTo(most.value()) <= 0 ? own : tracer.smallest("rule/rerated", "no more than is left", List.of(own, most)));
+            rerated.put(
+                    line.index(),
+                    own.value().compareTo(most.value()) <= 0
+                            ? own
+                            : tracer.smallest("rule/rerated", "no more than is left", List.of(own, most)));
         }
         return rerated;
     }
@@ -152,16 +174,29 @@ public final class Discounting {
      * @param shelf the delivery by the shelf-price figures
      * @param price what such a figure comes to for this buyer
      */
-    public List<Reduction> delivery(List<Discounts.Rule> rules, List<PricedLine> lines, Map<Integer, Figure> left, Figure shelf, UnaryOperator<Figure> price) {
+    public List<Reduction> delivery(
+            List<Discounts.Rule> rules,
+            List<PricedLine> lines,
+            Map<Integer, Figure> left,
+            Figure shelf,
+            UnaryOperator<Figure> price) {
         List<Reduction> reductions = new ArrayList<>();
         Figure rest = shelf;
         for (Discounts.Rule rule : rules) {
             List<PricedLine> eligible = eligible(rule, lines);
-            if (rule.off() == Discounts.Off.DELIVERY && shortOf(rule, lines, eligible, left).isEmpty()) {
+            if (rule.off() == Discounts.Off.DELIVERY
+                    && shortOf(rule, lines, eligible, left).isEmpty()) {
                 Figure amount = amount(rule, rest);
                 Figure after = less(rule, rest, amount);
                 boolean stands = circumstances.buying().stands();
-                reductions.add(new Reduction(rule, stands ? amount : tracer.less("rule/rerated", rule.name(), price.apply(rest), List.of(price.apply(after))), amount, Map.of()));
+                reductions.add(new Reduction(
+                        rule,
+                        stands
+                                ? amount
+                                : tracer.less(
+                                        "rule/rerated", rule.name(), price.apply(rest), List.of(price.apply(after))),
+                        amount,
+                        Map.of()));
                 rest = after;
             }
         }
@@ -172,23 +207,34 @@ public final class Discounting {
         List<PricedLine> eligible = new ArrayList<>(lines.size());
         Discounts.Conditions when = rule.conditions();
         for (PricedLine line : PricedLine.sorted(lines)) {
-            if (line.counted() && (when.categories().isEmpty() || line.product().among(when.categories())) && (when.except().isEmpty() || !line.product().among(when.except()))) {
+            if (line.counted()
+                    && (when.categories().isEmpty() || line.product().among(when.categories()))
+                    && (when.except().isEmpty() || !line.product().among(when.except()))) {
                 eligible.add(line);
             }
         }
         return eligible;
     }
 
-    /** Why the basket is not enough, if it is not: value is the goods after the discounts taken so far, without donations. */
-    private Optional<String> shortOf(Discounts.Rule rule, List<PricedLine> lines, List<PricedLine> eligible, Map<Integer, Figure> left) {
+    /**
+     * Why the basket is not enough, if it is not: value is the goods after the discounts taken so far, without
+     * donations.
+     */
+    private Optional<String> shortOf(
+            Discounts.Rule rule, List<PricedLine> lines, List<PricedLine> eligible, Map<Integer, Figure> left) {
         Discounts.Conditions when = rule.conditions();
         if (eligible.isEmpty()) {
             return Optional.of("Nothing in the basket is in it.");
         }
-        if (when.leastValue().isPresent() && value(lines, left).compareTo(tracer.threshold(when.leastValue().get())) < 0) {
-            return Optional.of("Only from goods of " + tracer.words(when.leastValue().get()) + ".");
+        if (when.leastValue().isPresent()
+                && value(lines, left)
+                                .compareTo(tracer.threshold(when.leastValue().get()))
+                        < 0) {
+            return Optional.of(
+                    "Only from goods of " + tracer.words(when.leastValue().get()) + ".");
         }
-        if (when.leastQuantity().isPresent() && quantity(eligible).compareTo(when.leastQuantity().get()) < 0) {
+        if (when.leastQuantity().isPresent()
+                && quantity(eligible).compareTo(when.leastQuantity().get()) < 0) {
             return Optional.of("Only from " + when.leastQuantity().get().toPlainString() + " things.");
         }
         return Optional.empty();
@@ -213,15 +259,26 @@ public final class Discounting {
     private Figure amount(Discounts.Rule rule, Figure base) {
         String path = "discounts/rules/" + rule.id();
         if (rule.amount().isPresent()) {
-            return tracer.smallest(path, rule.name(), List.of(tracer.typed(path + "/amount", rule.name(), rule.amount().get()), base));
+            return tracer.smallest(
+                    path,
+                    rule.name(),
+                    List.of(
+                            tracer.typed(
+                                    path + "/amount", rule.name(), rule.amount().get()),
+                            base));
         }
-        Figure percent = tracer.number(Source.SETUP, rule.percent().orElse(BigDecimal.ZERO), "%", path + "/percent", rule.name());
-        return tracer.ratio(path, rule.name(), List.of(base, percent), List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
+        Figure percent = tracer.number(
+                Source.SETUP, rule.percent().orElse(BigDecimal.ZERO), "%", path + "/percent", rule.name());
+        return tracer.ratio(
+                path,
+                rule.name(),
+                List.of(base, percent),
+                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
     }
 
     /**
-     * Source: Directive 2006/112/EC, Article 79(b): a price reduction lowers the taxable amount of what it is granted on.
-     * Weights are what is left of the lines; if all is zero, what they were before.
+     * Source: Directive 2006/112/EC, Article 79(b): a price reduction lowers the taxable amount of what it is granted
+     * on. Weights are what is left of the lines; if all is zero, what they were before.
      */
     private Map<Integer, Figure> shared(Figure amount, List<PricedLine> eligible, Map<Integer, Figure> left) {
         boolean nothingLeft = true;

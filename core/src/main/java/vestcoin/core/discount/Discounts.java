@@ -12,22 +12,41 @@ public record Discounts(List<Rule> rules) {
         rules = rules == null ? List.of() : List.copyOf(rules);
     }
 
-    public enum Off { GOODS, DELIVERY }
+    public enum Off {
+        GOODS,
+        DELIVERY
+    }
 
     /**
      * One discount.
      *
-     * @param name     as the buyer reads it
-     * @param code     typed by the buyer; without one it is automatic
-     * @param off      what it is taken off
-     * @param percent  of what it is taken off; used when there is no amount
-     * @param amount   taken off once, never more than is there; in the shop's currency, as the shelf prices are
+     * @param name as the buyer reads it
+     * @param code typed by the buyer; without one it is automatic
+     * @param off what it is taken off
+     * @param percent of what it is taken off; used when there is no amount
+     * @param amount taken off once, never more than is there; in the shop's currency, as the shelf prices are
      * @param combines whether it goes together with others; one that does not stands alone
      * @param everyCharge whether it also counts for the later charges of a subscription
      */
-    public record Rule(String id, String name, Optional<String> code, Off off, Optional<BigDecimal> percent, Optional<BigDecimal> amount, boolean combines,
-            Conditions conditions, boolean everyCharge) {
-        public Rule(String id, String name, Optional<String> code, Off off, Optional<BigDecimal> percent, Optional<BigDecimal> amount, boolean combines, Conditions conditions) {
+    public record Rule(
+            String id,
+            String name,
+            Optional<String> code,
+            Off off,
+            Optional<BigDecimal> percent,
+            Optional<BigDecimal> amount,
+            boolean combines,
+            Conditions conditions,
+            boolean everyCharge) {
+        public Rule(
+                String id,
+                String name,
+                Optional<String> code,
+                Off off,
+                Optional<BigDecimal> percent,
+                Optional<BigDecimal> amount,
+                boolean combines,
+                Conditions conditions) {
             this(id, name, code, off, percent, amount, combines, conditions, false);
         }
 
@@ -42,18 +61,26 @@ public record Discounts(List<Rule> rules) {
     /**
      * When a discount applies.
      *
-     * @param leastValue    goods from this figure on, itself included
+     * @param leastValue goods from this figure on, itself included
      * @param leastQuantity things from this number on, itself included
-     * @param categories    only goods of these tax categories, product groups or handling groups; all when empty
-     * @param except        not goods of these
-     * @param places        only orders to these places; all when empty
-     * @param firstOrder    only a buyer's first order
-     * @param window        days on which it holds
-     * @param uses          how often it may be used in all
-     * @param usesPerBuyer  how often one buyer may use it
+     * @param categories only goods of these tax categories, product groups or handling groups; all when empty
+     * @param except not goods of these
+     * @param places only orders to these places; all when empty
+     * @param firstOrder only a buyer's first order
+     * @param window days on which it holds
+     * @param uses how often it may be used in all
+     * @param usesPerBuyer how often one buyer may use it
      */
-    public record Conditions(Optional<BigDecimal> leastValue, Optional<BigDecimal> leastQuantity, List<String> categories, List<String> except, List<Place> places,
-            boolean firstOrder, Optional<Window> window, Optional<Integer> uses, Optional<Integer> usesPerBuyer) {
+    public record Conditions(
+            Optional<BigDecimal> leastValue,
+            Optional<BigDecimal> leastQuantity,
+            List<String> categories,
+            List<String> except,
+            List<Place> places,
+            boolean firstOrder,
+            Optional<Window> window,
+            Optional<Integer> uses,
+            Optional<Integer> usesPerBuyer) {
         static final Conditions NONE = new Conditions(null, null, null, null, null, false, null, null, null);
 
         public Conditions {

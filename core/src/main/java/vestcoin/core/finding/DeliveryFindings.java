@@ -34,10 +34,18 @@ final class DeliveryFindings {
     void add() {
         for (Delivery.Zone zone : delivery.zones()) {
             if (zone.places().isEmpty()) {
-                at.look("zone-without-place", "delivery/zones/" + zone.id() + "/places", zone.name() + " holds no place.", "Add a country, a region or postcodes, or remove the zone.");
+                at.look(
+                        "zone-without-place",
+                        "delivery/zones/" + zone.id() + "/places",
+                        zone.name() + " holds no place.",
+                        "Add a country, a region or postcodes, or remove the zone.");
             }
             if (zone.rates().isEmpty()) {
-                at.blocks("zone-without-option", "delivery/zones/" + zone.id(), "Nothing is offered in " + zone.name() + ".", "Fill in at least one cell of its row.");
+                at.blocks(
+                        "zone-without-option",
+                        "delivery/zones/" + zone.id(),
+                        "Nothing is offered in " + zone.name() + ".",
+                        "Fill in at least one cell of its row.");
             }
             zone.rates().forEach((option, rule) -> rule(zone, option, rule));
         }
@@ -61,15 +69,25 @@ final class DeliveryFindings {
             return;
         }
         Delivery.Zone zone = match.get().value();
-        Delivery.Zone other = compiled.setup().delivery().zones().stream().filter(each -> each.id().equals(match.get().tied().get(0))).findFirst().orElseThrow();
-        String where = to.postcode().map(code -> to.country() + " " + code).or(to::region).orElse(to.country());
+        Delivery.Zone other = compiled.setup().delivery().zones().stream()
+                .filter(each -> each.id().equals(match.get().tied().get(0)))
+                .findFirst()
+                .orElseThrow();
+        String where = to.postcode()
+                .map(code -> to.country() + " " + code)
+                .or(to::region)
+                .orElse(to.country());
         overlap(zone, other, where, said);
         overlap(other, zone, where, said);
     }
 
     private void overlap(Delivery.Zone zone, Delivery.Zone other, String where, Set<String> said) {
         if (said.add(zone.id() + " " + other.id())) {
-            at.blocks("zones-overlap", "delivery/zones/" + zone.id() + "/places", zone.name() + " and " + other.name() + " both hold " + where + ".", "Take it out of one of them.");
+            at.blocks(
+                    "zones-overlap",
+                    "delivery/zones/" + zone.id() + "/places",
+                    zone.name() + " and " + other.name() + " both hold " + where + ".",
+                    "Take it out of one of them.");
         }
     }
 
@@ -86,7 +104,13 @@ final class DeliveryFindings {
             }
         }
         if (!without.isEmpty()) {
-            at.blocks("place-without-zone", "delivery/zones", "The shop sells to " + Findings.named(without.stream().map(Countries::name).toList()) + ", but no delivery zone holds " + (without.size() == 1 ? "it." : "them."),
+            at.blocks(
+                    "place-without-zone",
+                    "delivery/zones",
+                    "The shop sells to "
+                            + Findings.named(
+                                    without.stream().map(Countries::name).toList()) + ", but no delivery zone holds "
+                            + (without.size() == 1 ? "it." : "them."),
                     "Add it to a zone, or stop selling there.");
         }
     }
@@ -94,52 +118,104 @@ final class DeliveryFindings {
     private void rule(Delivery.Zone zone, String option, PriceRule rule) {
         String path = RateBoard.path(zone, option);
         String name = zone.name() + ", " + optionName(option);
-        compiled.setup().shop().smallest().filter(least -> rule.freeFrom().filter(from -> from.compareTo(least) < 0).isPresent()).ifPresent(least ->
-                at.look("free-from-below-smallest", path, name + ": free from " + rule.freeFrom().get().toPlainString() + ", but no order may be below " + least.toPlainString() + ".",
+        compiled.setup()
+                .shop()
+                .smallest()
+                .filter(least -> rule.freeFrom()
+                        .filter(from -> from.compareTo(least) < 0)
+                        .isPresent())
+                .ifPresent(least -> at.look(
+                        "free-from-below-smallest",
+                        path,
+                        name + ": free from " + rule.freeFrom().get().toPlainString() + ", but no order may be below "
+                                + least.toPlainString() + ".",
                         "Raise the one or lower the other; as it is, delivery is always free."));
         if (!(rule.basis() instanceof PriceRule.Bands bands)) {
             return;
         }
         PriceRule.Band last = bands.bands().get(bands.bands().size() - 1);
-        if (bands.then().isEmpty() && zone.rates().entrySet().stream().noneMatch(other -> !other.getKey().equals(option) && reachesFurther(other.getValue(), bands, last))) {
-            at.look("nothing-above-last-band", path, name + ": nothing is offered above " + last.upTo().toPlainString() + " " + bands.unit() + ".", "Add “then …” or a last band.");
+        if (bands.then().isEmpty()
+                && zone.rates().entrySet().stream()
+                        .noneMatch(other ->
+                                !other.getKey().equals(option) && reachesFurther(other.getValue(), bands, last))) {
+            at.look(
+                    "nothing-above-last-band",
+                    path,
+                    name + ": nothing is offered above " + last.upTo().toPlainString() + " " + bands.unit() + ".",
+                    "Add “then …” or a last band.");
         }
         BigDecimal before = BigDecimal.ZERO;
         for (PriceRule.Band band : bands.bands()) {
             if (band.price().compareTo(before) < 0) {
-                at.look("price-drops", path, name + ": the price drops to " + band.price().toPlainString() + " in the band to " + band.upTo().toPlainString() + " " + bands.unit() + ".",
+                at.look(
+                        "price-drops",
+                        path,
+                        name + ": the price drops to " + band.price().toPlainString() + " in the band to "
+                                + band.upTo().toPlainString() + " " + bands.unit() + ".",
                         "Raise it, if buying more was not meant to make delivery cheaper.");
             }
             before = band.price();
         }
     }
 
-    /** Whether a rule still has a price above the last band of another: without an end, or with a later one in the same unit. */
+    /**
+     * Whether a rule still has a price above the last band of another: without an end, or with a later one in the same
+     * unit.
+     */
     private static boolean reachesFurther(PriceRule rule, PriceRule.Bands than, PriceRule.Band last) {
-        return !(rule.basis() instanceof PriceRule.Bands bands) || bands.then().isPresent()
-                || bands.unit().equals(than.unit()) && bands.bands().get(bands.bands().size() - 1).upTo().compareTo(last.upTo()) > 0;
+        return !(rule.basis() instanceof PriceRule.Bands bands)
+                || bands.then().isPresent()
+                || bands.unit().equals(than.unit())
+                        && bands.bands().get(bands.bands().size() - 1).upTo().compareTo(last.upTo()) > 0;
     }
 
     /** An option whose own limits shut every basket out, or that no zone prices. */
     private void satisfiable(Delivery.Option option) {
         String path = "delivery/options/" + option.id();
         if (delivery.zones().stream().noneMatch(zone -> zone.rates().containsKey(option.id()))) {
-            at.look("option-nowhere", path, option.name() + " has a price in no zone.", "Fill in a cell of its column, or remove it.");
+            at.look(
+                    "option-nowhere",
+                    path,
+                    option.name() + " has a price in no zone.",
+                    "Fill in a cell of its column, or remove it.");
         }
         option.limits().ifPresent(limits -> {
-            boolean values = limits.valueFrom().isPresent() && limits.valueTo().isPresent() && limits.valueFrom().get().compareTo(limits.valueTo().get()) > 0;
+            boolean values = limits.valueFrom().isPresent()
+                    && limits.valueTo().isPresent()
+                    && limits.valueFrom().get().compareTo(limits.valueTo().get()) > 0;
             boolean goods = !limits.only().isEmpty() && new HashSet<>(limits.except()).containsAll(limits.only());
-            List<Product> sent = compiled.setup().goods().products().stream().filter(Product::physical).map(product -> compiled.shelf().find(product.id()).orElse(product)).toList();
-            boolean none = !sent.isEmpty() && sent.stream().allMatch(product -> product.among(limits.except()) || !limits.only().isEmpty() && !product.among(limits.only())
-                    || limits.weightTo().filter(most -> product.weight().filter(weight -> weight.kilograms().compareTo(most.kilograms()) > 0).isPresent()).isPresent());
+            List<Product> sent = compiled.setup().goods().products().stream()
+                    .filter(Product::physical)
+                    .map(product -> compiled.shelf().find(product.id()).orElse(product))
+                    .toList();
+            boolean none = !sent.isEmpty()
+                    && sent.stream()
+                            .allMatch(product -> product.among(limits.except())
+                                    || !limits.only().isEmpty() && !product.among(limits.only())
+                                    || limits.weightTo()
+                                            .filter(most -> product.weight()
+                                                    .filter(weight ->
+                                                            weight.kilograms().compareTo(most.kilograms()) > 0)
+                                                    .isPresent())
+                                            .isPresent());
             if (values || goods || none) {
-                at.look("option-never", path + "/limits", option.name() + " can carry no basket: " + (values ? "its least value is above its most." : "its limits leave out everything that is sent."),
+                at.look(
+                        "option-never",
+                        path + "/limits",
+                        option.name() + " can carry no basket: "
+                                + (values
+                                        ? "its least value is above its most."
+                                        : "its limits leave out everything that is sent."),
                         "Loosen its limits.");
             }
         });
     }
 
     private String optionName(String id) {
-        return delivery.options().stream().filter(option -> option.id().equals(id)).map(Delivery.Option::name).findFirst().orElse(id);
+        return delivery.options().stream()
+                .filter(option -> option.id().equals(id))
+                .map(Delivery.Option::name)
+                .findFirst()
+                .orElse(id);
     }
 }

@@ -3,14 +3,26 @@ package vestcoin.core.finding;
 /**
  * One thing to know about a setup.
  *
- * @param id       the kind of finding, such as {@code zone-without-option}
- * @param path     the very field to mend
+ * @param id the kind of finding, such as {@code zone-without-option}
+ * @param path the very field to mend
  * @param sentence what is wrong
- * @param remedy   what to do
+ * @param remedy what to do
  */
 public record Finding(String id, Severity severity, Station station, String path, String sentence, String remedy) {
 
-    public enum Severity { BLOCKS_OPENING, LOOK_AT_THIS, NOTE }
+    public enum Severity {
+        BLOCKS_OPENING,
+        LOOK_AT_THIS,
+        NOTE
+    }
 
-    public enum Station { SHOP, GOODS, DELIVERY, PICKUP, TAX, PAYMENT, TERMS }
+    public enum Station {
+        SHOP,
+        GOODS,
+        DELIVERY,
+        PICKUP,
+        TAX,
+        PAYMENT,
+        TERMS
+    }
 }

@@ -36,11 +36,15 @@ final class Findings {
     }
 
     List<Finding> sorted() {
-        return all.stream().sorted(Comparator.comparing(Finding::severity).thenComparing(Finding::station)).toList();
+        return all.stream()
+                .sorted(Comparator.comparing(Finding::severity).thenComparing(Finding::station))
+                .toList();
     }
 
     /** Some names, the rest counted. */
     static String named(List<String> names) {
-        return names.size() <= 6 ? String.join(", ", names) : String.join(", ", names.subList(0, 5)) + " and " + (names.size() - 5) + " more";
+        return names.size() <= 6
+                ? String.join(", ", names)
+                : String.join(", ", names.subList(0, 5)) + " and " + (names.size() - 5) + " more";
     }
 }

@@ -9,10 +9,10 @@ import vestcoin.core.tax.Sales;
 /**
  * What a check is given besides the setup.
  *
- * @param at       the instant it is for: rates hold by date
+ * @param at the instant it is for: rates hold by date
  * @param gateways state of each account with a provider
- * @param sales    across borders within the Union
- * @param untried  accounts no payment was tried with since they changed
+ * @param sales across borders within the Union
+ * @param untried accounts no payment was tried with since they changed
  */
 public record Known(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
     public Known(Instant at, Map<String, Gateway> gateways) {

@@ -25,7 +25,8 @@ final class KnownAmounts {
             known.add(local.smallest());
         });
         setup.payment().methods().forEach(method -> {
-            method.charge().ifPresent(charge -> known.amounts.add(charge.amount().abs()));
+            method.charge()
+                    .ifPresent(charge -> known.amounts.add(charge.amount().abs()));
             known.add(method.conditions().least());
             known.add(method.conditions().most());
         });

@@ -11,21 +11,42 @@ final class PickupFindings {
         for (Pickup.Spot spot : setup.pickup().places()) {
             String path = "pickup/places/" + spot.id();
             if (spot.hours().isEmpty()) {
-                at.look("pickup-without-hours", path + "/hours", "Nobody can collect at " + spot.name() + ": it has no opening hours.", "Add its hours.");
+                at.look(
+                        "pickup-without-hours",
+                        path + "/hours",
+                        "Nobody can collect at " + spot.name() + ": it has no opening hours.",
+                        "Add its hours.");
             }
             int slot = spot.slotMinutes().orElse(0);
             if (!spot.hours().isEmpty() && spot.hours().stream().allMatch(span -> minutes(span) < slot)) {
-                at.look("slot-longer-than-hours", path + "/slotMinutes", "A slot of " + slot + " minutes fits into none of the hours of " + spot.name() + ".", "Shorten the slot, or lengthen the hours.");
+                at.look(
+                        "slot-longer-than-hours",
+                        path + "/slotMinutes",
+                        "A slot of " + slot + " minutes fits into none of the hours of " + spot.name() + ".",
+                        "Shorten the slot, or lengthen the hours.");
             } else if (!spot.hours().isEmpty() && spot.notice() * 60 > latest(spot)) {
-                at.look("notice-beyond-days", path + "/noticeHours", "No slot at " + spot.name() + " can ever be offered: the notice of " + spot.notice() + " hours is longer than the days ahead and the hours allow.",
+                at.look(
+                        "notice-beyond-days",
+                        path + "/noticeHours",
+                        "No slot at " + spot.name() + " can ever be offered: the notice of " + spot.notice()
+                                + " hours is longer than the days ahead and the hours allow.",
                         "Shorten the notice, or offer more days.");
             }
         }
-        setup.pickup().local().filter(local -> local.from().or(() -> setup.shop().point()).isEmpty()).ifPresent(local ->
-                at.look("local-without-point", "pickup/local/from", "Nobody is offered " + local.name() + ": the shop has no point on the map.", "Set where it sets out from."));
+        setup.pickup()
+                .local()
+                .filter(local -> local.from().or(() -> setup.shop().point()).isEmpty())
+                .ifPresent(local -> at.look(
+                        "local-without-point",
+                        "pickup/local/from",
+                        "Nobody is offered " + local.name() + ": the shop has no point on the map.",
+                        "Set where it sets out from."));
     }
 
-    /** Minutes from the first moment of a day on which somebody orders to the start of the last slot that day's order can have. */
+    /**
+     * Minutes from the first moment of a day on which somebody orders to the start of the last slot that day's order
+     * can have.
+     */
     private static int latest(Pickup.Spot spot) {
         int last = 0;
         for (vestcoin.core.pickup.Hours span : spot.hours()) {
@@ -38,7 +59,9 @@ final class PickupFindings {
     }
 
     private static int minutes(vestcoin.core.pickup.Hours span) {
-        int to = span.to().equals(java.time.LocalTime.MIDNIGHT) ? 24 * 60 : span.to().toSecondOfDay() / 60;
+        int to = span.to().equals(java.time.LocalTime.MIDNIGHT)
+                ? 24 * 60
+                : span.to().toSecondOfDay() / 60;
         return to - span.from().toSecondOfDay() / 60;
     }
 }

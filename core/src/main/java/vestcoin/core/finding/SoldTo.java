@@ -29,6 +29,8 @@ public final class SoldTo {
         if (place instanceof Place.Postcodes postcodes && Countries.isCountry(postcodes.country())) {
             return Set.of(postcodes.country());
         }
-        return place instanceof Place.Subdivision subdivision ? Set.of(subdivision.code().substring(0, 2)) : Set.of();
+        return place instanceof Place.Subdivision subdivision
+                ? Set.of(subdivision.code().substring(0, 2))
+                : Set.of();
     }
 }

@@ -18,18 +18,38 @@ import vestcoin.core.terms.Terms;
 final class TermsFindings {
     /** Days a consumer has to withdraw. Source: Directive 2011/83/EU, Article 9. */
     private static final int WITHDRAWAL = 14;
-    private static final Pattern DAYS = Pattern.compile("(\\d{1,3})\\s*(?:days?|Tagen?|jours?)\\b", Pattern.CASE_INSENSITIVE);
-    /** Words that say an order costs money, by language. Source: Directive 2011/83/EU, Article 8(2) for the rule; the words from memory. */
-    private static final Map<String, Pattern> COSTS = Map.of("en", Pattern.compile("pay|buy|purchase|obligation", Pattern.CASE_INSENSITIVE),
-            "de", Pattern.compile("zahlungspflichtig|kaufen|kostenpflichtig", Pattern.CASE_INSENSITIVE), "fr", Pattern.compile("paiement|payer|acheter|payante", Pattern.CASE_INSENSITIVE));
+
+    private static final Pattern DAYS =
+            Pattern.compile("(\\d{1,3})\\s*(?:days?|Tagen?|jours?)\\b", Pattern.CASE_INSENSITIVE);
+    /**
+     * Words that say an order costs money, by language. Source: Directive 2011/83/EU, Article 8(2) for the rule; the
+     * words from memory.
+     */
+    private static final Map<String, Pattern> COSTS = Map.of(
+            "en",
+            Pattern.compile("pay|buy|purchase|obligation", Pattern.CASE_INSENSITIVE),
+            "de",
+            Pattern.compile("zahlungspflichtig|kaufen|kostenpflichtig", Pattern.CASE_INSENSITIVE),
+            "fr",
+            Pattern.compile("paiement|payer|acheter|payante", Pattern.CASE_INSENSITIVE));
 
     /** How amounts are signed besides the code; common practice, no source. */
-    private static final Map<String, String> SIGNS = Map.of("EUR", "|€|Euro", "USD", "|\\$", "GBP", "|£", "CHF", "|Fr\\.");
+    private static final Map<String, String> SIGNS =
+            Map.of("EUR", "|€|Euro", "USD", "|\\$", "GBP", "|£", "CHF", "|Fr\\.");
+
     private static final String AMOUNT = "\\d{1,3}(?:[.,]\\d{3})*(?:[.,]\\d{1,2})?|\\d+(?:[.,]\\d{1,2})?";
 
     /** Ways to say who pays for sending back, in English and German; from memory. */
-    private static final Pattern BUYER_PAYS = Pattern.compile("\\b(?:you|the buyer) (?:pays?|bears?) (?:for|the cost of) (?:sending|returning|the return)|at your (?:own )?(?:cost|expense)|Rücksendung (?:bezahlen|tragen) Sie|auf (?:Ihre|eigene) Kosten", Pattern.CASE_INSENSITIVE);
-    private static final Pattern SHOP_PAYS = Pattern.compile("\\bwe (?:pay|bear) (?:for|the cost of) (?:sending|returning|the return)|returns? (?:is|are) free|at our (?:own )?(?:cost|expense)|Rücksendung (?:bezahlen|tragen) wir|kostenlose Rücksendung|auf unsere Kosten", Pattern.CASE_INSENSITIVE);
+    private static final Pattern BUYER_PAYS = Pattern.compile(
+            "\\b(?:you|the buyer) (?:pays?|bears?) (?:for|the cost of) (?:sending|returning|the return)|at your "
+                    + "(?:own )?(?:cost|expense)|Rücksendung (?:bezahlen|tragen) Sie|auf (?:Ihre|eigene) Kosten",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern SHOP_PAYS = Pattern.compile(
+            "\\bwe (?:pay|bear) (?:for|the cost of) (?:sending|returning|the return)|returns? (?:is|are) free|at "
+                    + "our (?:own )?(?:cost|expense)|Rücksendung (?:bezahlen|tragen) wir|kostenlose Rücksendung|auf "
+                    + "unsere Kosten",
+            Pattern.CASE_INSENSITIVE);
 
     private TermsFindings() {}
 
@@ -41,7 +61,11 @@ final class TermsFindings {
             union(terms, languages, at);
         }
         if (terms.returnDays().isPresent() && terms.returnAddress().isEmpty()) {
-            at.look("no-return-address", "terms/returnAddress", "Goods may be returned, but there is no address to return them to.", "Add it, or the shop's own.");
+            at.look(
+                    "no-return-address",
+                    "terms/returnAddress",
+                    "Goods may be returned, but there is no address to return them to.",
+                    "Add it, or the shop's own.");
         }
         terms.texts().forEach((kind, byLanguage) -> {
             lacking("terms/texts/" + kind, "The text “" + kind + "”", byLanguage, languages, at);
@@ -59,18 +83,35 @@ final class TermsFindings {
         for (String language : others) {
             Map<String, String> known = setup.terms().words().getOrDefault(language, Map.of());
             Map<String, String> texts = BuyerTexts.of(setup);
-            long lacking = texts.keySet().stream().filter(place -> known.getOrDefault(place, "").isBlank()).count();
+            long lacking = texts.keySet().stream()
+                    .filter(place -> known.getOrDefault(place, "").isBlank())
+                    .count();
             if (lacking > 0) {
-                at.look("words-lacking", "terms/words/" + language, lacking + " of " + texts.size() + " names and sentences are not written in " + language + " yet.",
-                        "Write them at Terms; until then buyers read " + setup.shop().language() + ".");
+                at.look(
+                        "words-lacking",
+                        "terms/words/" + language,
+                        lacking + " of " + texts.size() + " names and sentences are not written in " + language
+                                + " yet.",
+                        "Write them at Terms; until then buyers read "
+                                + setup.shop().language() + ".");
             }
         }
     }
 
-    private static void lacking(String path, String what, Map<String, String> byLanguage, List<String> languages, Findings.At at) {
-        List<String> lacking = languages.stream().map(TermsFindings::language).distinct().filter(language -> byLanguage.keySet().stream().noneMatch(tag -> language(tag).equals(language))).toList();
+    private static void lacking(
+            String path, String what, Map<String, String> byLanguage, List<String> languages, Findings.At at) {
+        List<String> lacking = languages.stream()
+                .map(TermsFindings::language)
+                .distinct()
+                .filter(language -> byLanguage.keySet().stream()
+                        .noneMatch(tag -> language(tag).equals(language)))
+                .toList();
         if (!byLanguage.isEmpty() && !lacking.isEmpty()) {
-            at.look("language-lacking", path, what + " lacks " + String.join(", ", lacking) + ".", "Write it, or take the language out of the shop.");
+            at.look(
+                    "language-lacking",
+                    path,
+                    what + " lacks " + String.join(", ", lacking) + ".",
+                    "Write it, or take the language out of the shop.");
         }
     }
 
@@ -79,14 +120,27 @@ final class TermsFindings {
     }
 
     private static void contradiction(String kind, String tag, String text, Terms terms, Findings.At at) {
-        int said = kind.contains("withdrawal") ? terms.withdrawalDays().orElse(-1) : kind.contains("return") || kind.contains("refund") ? terms.returnDays().orElse(-1) : -1;
+        int said = kind.contains("withdrawal")
+                ? terms.withdrawalDays().orElse(-1)
+                : kind.contains("return") || kind.contains("refund")
+                        ? terms.returnDays().orElse(-1)
+                        : -1;
         String path = "terms/texts/" + kind + "/" + tag;
-        Facts.unset(text, terms).forEach(name -> at.look("fact-not-set", path, "The text wants {" + name + "}, which is not set.", "Set it on the left, or take it out of the text."));
+        Facts.unset(text, terms)
+                .forEach(name -> at.look(
+                        "fact-not-set",
+                        path,
+                        "The text wants {" + name + "}, which is not set.",
+                        "Set it on the left, or take it out of the text."));
         payer(path, text, terms, at);
         address(path, text, terms, at);
         Matcher matcher = DAYS.matcher(text);
         if (said >= 0 && matcher.find() && Integer.parseInt(matcher.group(1)) != said) {
-            at.look("text-contradicts-setting", path, "The text says " + matcher.group(1) + " days, the setting says " + said + ".", "Change the one that is wrong.");
+            at.look(
+                    "text-contradicts-setting",
+                    path,
+                    "The text says " + matcher.group(1) + " days, the setting says " + said + ".",
+                    "Change the one that is wrong.");
         }
     }
 
@@ -94,12 +148,18 @@ final class TermsFindings {
     private static void amounts(String path, String text, Setup setup, Findings.At at) {
         String currency = setup.shop().currency();
         String sign = Pattern.quote(currency) + SIGNS.getOrDefault(currency, "");
-        Matcher matcher = Pattern.compile("(?:" + sign + ")\\s?(" + AMOUNT + ")|(" + AMOUNT + ")\\s?(?:" + sign + ")").matcher(text);
+        Matcher matcher = Pattern.compile("(?:" + sign + ")\\s?(" + AMOUNT + ")|(" + AMOUNT + ")\\s?(?:" + sign + ")")
+                .matcher(text);
         Set<BigDecimal> known = KnownAmounts.of(setup);
         while (matcher.find()) {
             String said = matcher.group(1) == null ? matcher.group(2) : matcher.group(1);
             if (known.stream().noneMatch(amount -> amount.compareTo(read(said)) == 0)) {
-                at.look("text-contradicts-setting", path, "The text says " + said + " " + currency + "; no price, threshold or fee of the settings is that.", "Change the one that is wrong.");
+                at.look(
+                        "text-contradicts-setting",
+                        path,
+                        "The text says " + said + " " + currency
+                                + "; no price, threshold or fee of the settings is that.",
+                        "Change the one that is wrong.");
             }
         }
     }
@@ -115,39 +175,74 @@ final class TermsFindings {
     private static void payer(String path, String text, Terms terms, Findings.At at) {
         boolean buyer = BUYER_PAYS.matcher(text).find();
         boolean shop = SHOP_PAYS.matcher(text).find();
-        if (terms.returnPayer().filter(payer -> payer == Terms.Payer.BUYER ? shop && !buyer : buyer && !shop).isPresent()) {
-            at.look("text-contradicts-setting", path, "The text says that " + (shop ? "the shop" : "the buyer") + " pays for sending goods back, the setting says the other.", "Change the one that is wrong, or write {who-pays}.");
+        if (terms.returnPayer()
+                .filter(payer -> payer == Terms.Payer.BUYER ? shop && !buyer : buyer && !shop)
+                .isPresent()) {
+            at.look(
+                    "text-contradicts-setting",
+                    path,
+                    "The text says that " + (shop ? "the shop" : "the buyer")
+                            + " pays for sending goods back, the setting says the other.",
+                    "Change the one that is wrong, or write {who-pays}.");
         }
     }
 
     /** A text that has one line of the return address and not another has an old one. */
     private static void address(String path, String text, Terms terms, Findings.At at) {
         List<String> lines = terms.returnAddress();
-        List<String> missing = lines.stream().filter(line -> !text.contains(line)).toList();
+        List<String> missing =
+                lines.stream().filter(line -> !text.contains(line)).toList();
         if (lines.size() > 1 && path.contains("return") && !missing.isEmpty() && missing.size() < lines.size()) {
-            at.look("text-contradicts-setting", path, "The text has a part of the return address, but not “" + missing.get(0) + "”.", "Write {return-address} in its place.");
+            at.look(
+                    "text-contradicts-setting",
+                    path,
+                    "The text has a part of the return address, but not “" + missing.get(0) + "”.",
+                    "Write {return-address} in its place.");
         }
     }
 
     private static void union(Terms terms, List<String> languages, Findings.At at) {
         if (terms.withdrawalDays().orElse(0) < WITHDRAWAL) {
-            at.look("withdrawal-too-short", "terms/withdrawalDays", terms.withdrawalDays().map(days -> "Consumers may withdraw for " + days + " days only.").orElse("Nothing says how long consumers may withdraw."),
+            at.look(
+                    "withdrawal-too-short",
+                    "terms/withdrawalDays",
+                    terms.withdrawalDays()
+                            .map(days -> "Consumers may withdraw for " + days + " days only.")
+                            .orElse("Nothing says how long consumers may withdraw."),
                     "Give them 14 days at least (Directive 2011/83/EU, Art. 9).");
         }
         if (!terms.onlineWithdrawal()) {
-            at.look("no-online-withdrawal", "terms/onlineWithdrawal", "Buyers cannot withdraw on the shop's own pages.", "Switch it on (Directive 2011/83/EU, Art. 11a).");
+            at.look(
+                    "no-online-withdrawal",
+                    "terms/onlineWithdrawal",
+                    "Buyers cannot withdraw on the shop's own pages.",
+                    "Switch it on (Directive 2011/83/EU, Art. 11a).");
         }
         if (!terms.refundsDelivery()) {
-            at.look("delivery-not-refunded", "terms/refundsDelivery", "Standard delivery is not refunded on withdrawal.", "Refund it (Directive 2011/83/EU, Art. 13).");
+            at.look(
+                    "delivery-not-refunded",
+                    "terms/refundsDelivery",
+                    "Standard delivery is not refunded on withdrawal.",
+                    "Refund it (Directive 2011/83/EU, Art. 13).");
         }
         if (terms.texts().getOrDefault(Terms.LEGAL_NOTICE, Map.of()).isEmpty()) {
-            at.look("no-legal-notice", "terms/texts/" + Terms.LEGAL_NOTICE, "There is no legal notice.", "Fill it from the shop's own data (Directive 2000/31/EC, Art. 5).");
+            at.look(
+                    "no-legal-notice",
+                    "terms/texts/" + Terms.LEGAL_NOTICE,
+                    "There is no legal notice.",
+                    "Fill it from the shop's own data (Directive 2000/31/EC, Art. 5).");
         }
         for (String tag : languages) {
-            String button = terms.orderButton().getOrDefault(tag, terms.orderButton().getOrDefault(language(tag), ""));
+            String button =
+                    terms.orderButton().getOrDefault(tag, terms.orderButton().getOrDefault(language(tag), ""));
             Pattern costs = COSTS.get(language(tag));
             if (button.isBlank() || costs != null && !costs.matcher(button).find()) {
-                at.look("button-without-cost", "terms/orderButton", button.isBlank() ? "The order button has no text in " + tag + "." : "“" + button + "” does not say that the order costs money.",
+                at.look(
+                        "button-without-cost",
+                        "terms/orderButton",
+                        button.isBlank()
+                                ? "The order button has no text in " + tag + "."
+                                : "“" + button + "” does not say that the order costs money.",
                         "Write it as “Order and pay” (Directive 2011/83/EU, Art. 8(2)).");
             }
         }

@@ -8,7 +8,7 @@ import java.util.Optional;
 /**
  * Who buys and when, as far as unit prices depend on it.
  *
- * @param zone  the shop's
+ * @param zone the shop's
  * @param group id of the buyer group
  * @param rates what is done to typed amounts for this buyer
  */
@@ -19,7 +19,10 @@ public record Buying(Instant at, ZoneId zone, Optional<String> group, Rates rate
         /** Of a product's price, taxed in a category; nothing where it stands. */
         Optional<Rerate> of(Product product, String category);
 
-        /** Of what is charged for carrying lines, as far as it falls on one of them: by the delivery rules of home and destination. */
+        /**
+         * Of what is charged for carrying lines, as far as it falls on one of them: by the delivery rules of home and
+         * destination.
+         */
         Optional<Rerate> carrying(PricedLine line, List<PricedLine> lines);
     }
 

@@ -7,10 +7,14 @@ import java.util.Optional;
 /**
  * The Goods station of a setup.
  *
- * @param groups       what products have in common
+ * @param groups what products have in common
  * @param defaultGroup id of the group of products that name none
  */
-public record Goods(List<Product> products, List<BuyerGroup> buyerGroups, List<ProductGroup> groups, Optional<String> defaultGroup) {
+public record Goods(
+        List<Product> products,
+        List<BuyerGroup> buyerGroups,
+        List<ProductGroup> groups,
+        Optional<String> defaultGroup) {
     public Goods {
         products = products == null ? List.of() : List.copyOf(products);
         buyerGroups = buyerGroups == null ? List.of() : List.copyOf(buyerGroups);
@@ -22,7 +26,10 @@ public record Goods(List<Product> products, List<BuyerGroup> buyerGroups, List<P
         this(products, List.of(), List.of(), Optional.empty());
     }
 
-    /** Buyers with prices of their own. @param percentOff taken off the list price where a product names no price for the group */
+    /**
+     * Buyers with prices of their own. @param percentOff taken off the list price where a product names no price for
+     * the group
+     */
     public record BuyerGroup(String id, String name, Optional<BigDecimal> percentOff) {
         public BuyerGroup {
             percentOff = percentOff == null ? Optional.empty() : percentOff;
@@ -30,7 +37,8 @@ public record Goods(List<Product> products, List<BuyerGroup> buyerGroups, List<P
     }
 
     /** What a product of the group is unless it says otherwise. @param category id of a tax category */
-    public record ProductGroup(String id, String name, Optional<String> category, Optional<Weight> weight, Sending sending) {
+    public record ProductGroup(
+            String id, String name, Optional<String> category, Optional<Weight> weight, Sending sending) {
         public ProductGroup {
             category = category == null ? Optional.empty() : category;
             weight = weight == null ? Optional.empty() : weight;

@@ -11,14 +11,25 @@ import vestcoin.core.problem.Refused;
  * A length as typed, with its unit.
  *
  * @param value not negative
- * @param unit  {@code mm}, {@code cm}, {@code m}, {@code in} or {@code ft}
+ * @param unit {@code mm}, {@code cm}, {@code m}, {@code in} or {@code ft}
  */
 public record Length(BigDecimal value, String unit) {
     private static final Pattern TEXT = Pattern.compile("(\\d{1,9}(?:\\.\\d{1,6})?)\\s*([a-z]*)");
 
-    /** Centimetres in one unit. Source: international yard and pound agreement of 1959, 1 in = 2.54 cm, 1 ft = 12 in. */
-    private static final Map<String, BigDecimal> CENTIMETRES = Map.of("mm", new BigDecimal("0.1"), "cm", BigDecimal.ONE, "m", new BigDecimal("100"),
-            "in", new BigDecimal("2.54"), "ft", new BigDecimal("30.48"));
+    /**
+     * Centimetres in one unit. Source: international yard and pound agreement of 1959, 1 in = 2.54 cm, 1 ft = 12 in.
+     */
+    private static final Map<String, BigDecimal> CENTIMETRES = Map.of(
+            "mm",
+            new BigDecimal("0.1"),
+            "cm",
+            BigDecimal.ONE,
+            "m",
+            new BigDecimal("100"),
+            "in",
+            new BigDecimal("2.54"),
+            "ft",
+            new BigDecimal("30.48"));
 
     static boolean isUnit(String unit) {
         return CENTIMETRES.containsKey(unit);
@@ -32,7 +43,8 @@ public record Length(BigDecimal value, String unit) {
     public static Length parse(String path, String text) {
         Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches() || !isUnit(matcher.group(2))) {
-            throw new Refused(path, "“" + text + "” is not a length.", "Write a number and mm, cm, m, in or ft, as 120 cm.");
+            throw new Refused(
+                    path, "“" + text + "” is not a length.", "Write a number and mm, cm, m, in or ft, as 120 cm.");
         }
         return new Length(new BigDecimal(matcher.group(1)), matcher.group(2));
     }

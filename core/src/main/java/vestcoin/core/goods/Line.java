@@ -9,10 +9,10 @@ import java.util.TreeMap;
 /**
  * One line of an order as the buyer put it together.
  *
- * @param product  id of the product
+ * @param product id of the product
  * @param quantity whole and above zero, or a number of steps of the product's measure
- * @param options  option id to choice id, one for each option of the product
- * @param amount   what the buyer gives; for donations
+ * @param options option id to choice id, one for each option of the product
+ * @param amount what the buyer gives; for donations
  */
 public record Line(String product, BigDecimal quantity, Map<String, String> options, Optional<BigDecimal> amount) {
     public Line {

@@ -9,22 +9,36 @@ import vestcoin.core.why.Figure;
 /**
  * A line with its price.
  *
- * @param index     place among the priced lines, from 0
- * @param ordered   place in the order of the line it comes from; several share one where it is a bundle
- * @param product   what it is, with what its group says filled in
+ * @param index place among the priced lines, from 0
+ * @param ordered place in the order of the line it comes from; several share one where it is a bundle
+ * @param product what it is, with what its group says filled in
  * @param variation id of the variation chosen, if any
- * @param chosen    names of the choices made, in the product's order of options
- * @param unit      price of one, after options
- * @param amount    unit price × quantity
- * @param shelf     the amount by the shelf-price figures: another one only where this buyer's are re-rated
- * @param weight    of the whole line in kg
- * @param perUnit   what stands on top of its units, or is shown inside
- * @param bundle    name of the bundle it came in
+ * @param chosen names of the choices made, in the product's order of options
+ * @param unit price of one, after options
+ * @param amount unit price × quantity
+ * @param shelf the amount by the shelf-price figures: another one only where this buyer's are re-rated
+ * @param weight of the whole line in kg
+ * @param perUnit what stands on top of its units, or is shown inside
+ * @param bundle name of the bundle it came in
  */
-public record PricedLine(int index, int ordered, Line line, Product product, Optional<String> variation, List<String> chosen, Figure unit, Figure amount, Figure shelf, Figure weight,
-        List<Levied> perUnit, Optional<String> bundle) {
+public record PricedLine(
+        int index,
+        int ordered,
+        Line line,
+        Product product,
+        Optional<String> variation,
+        List<String> chosen,
+        Figure unit,
+        Figure amount,
+        Figure shelf,
+        Figure weight,
+        List<Levied> perUnit,
+        Optional<String> bundle) {
 
-    /** A per-unit amount of the line. @param category id of its tax category; nothing outside of tax @param amount of the whole line */
+    /**
+     * A per-unit amount of the line. @param category id of its tax category; nothing outside of tax @param amount of
+     * the whole line
+     */
     public record Levied(String id, String name, Optional<String> category, boolean inside, Figure amount) {}
 
     private record Keyed(String key, PricedLine line) {}
@@ -36,13 +50,17 @@ public record PricedLine(int index, int ordered, Line line, Product product, Opt
         }
         List<Keyed> keyed = new ArrayList<>(lines.size());
         lines.forEach(line -> keyed.add(new Keyed(line.line().key(), line)));
-        keyed.sort(Comparator.comparing(Keyed::key).thenComparingInt(each -> each.line().index()));
+        keyed.sort(Comparator.comparing(Keyed::key)
+                .thenComparingInt(each -> each.line().index()));
         List<PricedLine> sorted = new ArrayList<>(lines.size());
         keyed.forEach(each -> sorted.add(each.line()));
         return sorted;
     }
 
-    /** What lines of one order that are taxed alike have in common, whoever buys: where from, which category, which kind. */
+    /**
+     * What lines of one order that are taxed alike have in common, whoever buys: where from, which category, which
+     * kind.
+     */
     public String taxedAlike() {
         return product.sending().from().orElse("") + " " + product.taxCategory() + " " + product.kind();
     }

@@ -12,39 +12,62 @@ import vestcoin.core.calendar.Window;
 /**
  * A thing for sale.
  *
- * @param id          never changes once an order has it
- * @param name        as the buyer reads it
- * @param kind        whether it has to be delivered, and how its price is found
- * @param price       the shelf price in the shop's currency, with or without tax as the tax station says; of one unit of
- *                    the measure where there is one
- * @param category    id of the tax category; what its group says unless it is named here
- * @param weight      of one unit; needed where delivery is priced by weight
- * @param options     choices the buyer makes before the basket, each compulsory
- * @param sale        a lower price for some days
- * @param breaks      lower prices from a quantity on
- * @param measure     for goods sold by length, weight or volume instead of by the piece
- * @param bounds      least and most a buyer may give; for donations, and for vouchers of any amount
+ * @param id never changes once an order has it
+ * @param name as the buyer reads it
+ * @param kind whether it has to be delivered, and how its price is found
+ * @param price the shelf price in the shop's currency, with or without tax as the tax station says; of one unit of the
+ *     measure where there is one
+ * @param category id of the tax category; what its group says unless it is named here
+ * @param weight of one unit; needed where delivery is priced by weight
+ * @param options choices the buyer makes before the basket, each compulsory
+ * @param sale a lower price for some days
+ * @param breaks lower prices from a quantity on
+ * @param measure for goods sold by length, weight or volume instead of by the piece
+ * @param bounds least and most a buyer may give; for donations, and for vouchers of any amount
  * @param groupPrices a price of its own for a buyer group, by the group's id
- * @param prices      a shelf price set by hand for another currency, by its code
- * @param variations  choices that together have a price, weight or stock of their own
- * @param group       id of the product group; the shop's default group unless it is named here
- * @param sending     what delivery needs to know
- * @param renews      for subscriptions, how often it is charged again
- * @param perUnit     amounts that stand on top of each unit, such as a deposit
- * @param contents    what a bundle holds, each with all its choices made
+ * @param prices a shelf price set by hand for another currency, by its code
+ * @param variations choices that together have a price, weight or stock of their own
+ * @param group id of the product group; the shop's default group unless it is named here
+ * @param sending what delivery needs to know
+ * @param renews for subscriptions, how often it is charged again
+ * @param perUnit amounts that stand on top of each unit, such as a deposit
+ * @param contents what a bundle holds, each with all its choices made
  */
 public record Product(
-        String id, String name, Kind kind, BigDecimal price, Optional<String> category, Optional<Weight> weight, List<Option> options,
-        Optional<Sale> sale, List<Break> breaks, Optional<Measure> measure, Optional<Bounds> bounds, Map<String, BigDecimal> groupPrices,
-        Map<String, BigDecimal> prices, List<Variation> variations, Optional<String> group, Sending sending, Optional<Renewal> renews,
-        List<PerUnit> perUnit, List<Line> contents) {
+        String id,
+        String name,
+        Kind kind,
+        BigDecimal price,
+        Optional<String> category,
+        Optional<Weight> weight,
+        List<Option> options,
+        Optional<Sale> sale,
+        List<Break> breaks,
+        Optional<Measure> measure,
+        Optional<Bounds> bounds,
+        Map<String, BigDecimal> groupPrices,
+        Map<String, BigDecimal> prices,
+        List<Variation> variations,
+        Optional<String> group,
+        Sending sending,
+        Optional<Renewal> renews,
+        List<PerUnit> perUnit,
+        List<Line> contents) {
 
     /**
-     * What it is. A service is done where the shop is, a remote service is not. A donation is an amount the buyer chooses. A
-     * voucher is money put aside. Neither of the two is discounted, counted to thresholds or taxed. A bundle is several goods
-     * put into the basket in one go, each priced and taxed as itself.
+     * What it is. A service is done where the shop is, a remote service is not. A donation is an amount the buyer
+     * chooses. A voucher is money put aside. Neither of the two is discounted, counted to thresholds or taxed. A bundle
+     * is several goods put into the basket in one go, each priced and taxed as itself.
      */
-    public enum Kind { PHYSICAL, DIGITAL, SERVICE, REMOTE_SERVICE, DONATION, VOUCHER, BUNDLE }
+    public enum Kind {
+        PHYSICAL,
+        DIGITAL,
+        SERVICE,
+        REMOTE_SERVICE,
+        DONATION,
+        VOUCHER,
+        BUNDLE
+    }
 
     /** One question to the buyer, such as the size. */
     public record Option(String id, String name, List<Choice> choices) {
@@ -56,7 +79,7 @@ public record Product(
     /**
      * One answer to the question.
      *
-     * @param extra   added to the base price, may be negative; an amount in the shop's currency
+     * @param extra added to the base price, may be negative; an amount in the shop's currency
      * @param percent added to the base price, in percent of it
      */
     public record Choice(String id, String name, Optional<BigDecimal> extra, Optional<BigDecimal> percent) {
@@ -71,7 +94,7 @@ public record Product(
     /**
      * A lower base price from a quantity on, that figure included.
      *
-     * @param price   replaces the base price
+     * @param price replaces the base price
      * @param percent taken off the base price; used when there is no price
      */
     public record Break(BigDecimal from, Optional<BigDecimal> price, Optional<BigDecimal> percent) {
@@ -90,11 +113,16 @@ public record Product(
      * Choices that together have figures of their own. Of several that fit the one that names most choices holds.
      *
      * @param options option id to choice id
-     * @param price   in place of the shelf price
-     * @param sale    in place of the product's
-     * @param weight  in place of the product's
+     * @param price in place of the shelf price
+     * @param sale in place of the product's
+     * @param weight in place of the product's
      */
-    public record Variation(String id, Map<String, String> options, Optional<BigDecimal> price, Optional<Sale> sale, Optional<Weight> weight) {
+    public record Variation(
+            String id,
+            Map<String, String> options,
+            Optional<BigDecimal> price,
+            Optional<Sale> sale,
+            Optional<Weight> weight) {
         public Variation {
             options = options == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(options));
             price = price == null ? Optional.empty() : price;
@@ -107,12 +135,22 @@ public record Product(
      * An amount on top of each unit, outside discounts, breaks, thresholds and the weights of sharing.
      *
      * @param category id of its tax category, where it is taxed in one of its own
-     * @param inside   already in the shelf price and only shown
-     * @param taxed    how it is taxed; where nobody has said, in its category if it has one, else like the goods
+     * @param inside already in the shelf price and only shown
+     * @param taxed how it is taxed; where nobody has said, in its category if it has one, else like the goods
      */
-    public record PerUnit(String id, String name, BigDecimal amount, Optional<String> category, boolean inside, Optional<Taxed> taxed) {
+    public record PerUnit(
+            String id,
+            String name,
+            BigDecimal amount,
+            Optional<String> category,
+            boolean inside,
+            Optional<Taxed> taxed) {
         /** As the product is, in a category of its own, or outside of tax. */
-        public enum Taxed { LIKE_GOODS, OWN_CATEGORY, OUTSIDE }
+        public enum Taxed {
+            LIKE_GOODS,
+            OWN_CATEGORY,
+            OUTSIDE
+        }
 
         public PerUnit {
             category = category == null ? Optional.empty() : category;
@@ -125,7 +163,9 @@ public record Product(
 
         /** The category it is taxed in, or nothing outside of tax. @param goods the product's category */
         Optional<String> category(String goods) {
-            return taxed.filter(Taxed.OUTSIDE::equals).isPresent() ? Optional.empty() : Optional.of(taxed.filter(Taxed.LIKE_GOODS::equals).isPresent() ? goods : category.orElse(goods));
+            return taxed.filter(Taxed.OUTSIDE::equals).isPresent()
+                    ? Optional.empty()
+                    : Optional.of(taxed.filter(Taxed.LIKE_GOODS::equals).isPresent() ? goods : category.orElse(goods));
         }
     }
 
@@ -147,14 +187,58 @@ public record Product(
         contents = contents == null ? List.of() : List.copyOf(contents);
     }
 
-    public static Product of(String id, String name, Kind kind, BigDecimal price, String category, Optional<Weight> weight, List<Option> options) {
-        return new Product(id, name, kind, price, Optional.of(category), weight, options, null, null, null, null, null, null, null, null, null, null, null, null);
+    public static Product of(
+            String id,
+            String name,
+            Kind kind,
+            BigDecimal price,
+            String category,
+            Optional<Weight> weight,
+            List<Option> options) {
+        return new Product(
+                id,
+                name,
+                kind,
+                price,
+                Optional.of(category),
+                weight,
+                options,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
     /** This product with what it does not say taken from its group. */
     Product in(Goods.ProductGroup of) {
-        return new Product(id, name, kind, price, category.or(of::category), weight.or(of::weight), options, sale, breaks, measure, bounds, groupPrices, prices, variations,
-                Optional.of(of.id()), sending.or(of.sending()), renews, perUnit, contents);
+        return new Product(
+                id,
+                name,
+                kind,
+                price,
+                category.or(of::category),
+                weight.or(of::weight),
+                options,
+                sale,
+                breaks,
+                measure,
+                bounds,
+                groupPrices,
+                prices,
+                variations,
+                Optional.of(of.id()),
+                sending.or(of.sending()),
+                renews,
+                perUnit,
+                contents);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */
@@ -178,6 +262,8 @@ public record Product(
 
     /** Whether one of these names is its tax category, its product group or its handling group. */
     public boolean among(List<String> names) {
-        return category.filter(names::contains).isPresent() || group.filter(names::contains).isPresent() || sending.handling().filter(names::contains).isPresent();
+        return category.filter(names::contains).isPresent()
+                || group.filter(names::contains).isPresent()
+                || sending.handling().filter(names::contains).isPresent();
     }
 }

@@ -6,7 +6,7 @@ import vestcoin.core.why.Figure;
 /**
  * What is left of lines after discounts, by line index.
  *
- * @param left  as this buyer sees it: what thresholds and bands read
+ * @param left as this buyer sees it: what thresholds and bands read
  * @param shelf by the shelf-price figures: what everything is shared out by, so that it is shared alike whoever buys
  */
 public record Remaining(Map<Integer, Figure> left, Map<Integer, Figure> shelf) {

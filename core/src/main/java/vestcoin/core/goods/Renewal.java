@@ -11,18 +11,24 @@ import java.util.Optional;
  * How often a subscription is charged again.
  *
  * @param every above zero
- * @param on    day of the month, 1 to 31, for subscriptions charged on a fixed day; a shorter month's last day stands for it
+ * @param on day of the month, 1 to 31, for subscriptions charged on a fixed day; a shorter month's last day stands for
+ *     it
  */
 public record Renewal(int every, Unit unit, Optional<Integer> on) {
-    public enum Unit { DAYS, WEEKS, MONTHS, YEARS }
+    public enum Unit {
+        DAYS,
+        WEEKS,
+        MONTHS,
+        YEARS
+    }
 
     public Renewal {
         on = on == null ? Optional.empty() : on;
     }
 
     /**
-     * The next charges after the first, at the same local time. Each is counted from the first day, never from a day that was
-     * moved to the end of a short month: from 31 January come 28 (29) February, 31 March, 30 April.
+     * The next charges after the first, at the same local time. Each is counted from the first day, never from a day
+     * that was moved to the end of a short month: from 31 January come 28 (29) February, 31 March, 30 April.
      */
     public List<ZonedDateTime> next(ZonedDateTime first, int count) {
         List<ZonedDateTime> dates = new ArrayList<>();

@@ -7,8 +7,8 @@ import vestcoin.core.why.Tracer;
 /**
  * A typed amount taken out of one rate and put into another: amount × to ÷ from.
  *
- * @param to    100 and the rate this buyer bears, in percent
- * @param from  100 and the home rate, in percent
+ * @param to 100 and the rate this buyer bears, in percent
+ * @param from 100 and the home rate, in percent
  * @param words whose rate it becomes
  */
 public record Rerate(Figure to, Figure from, String words) {

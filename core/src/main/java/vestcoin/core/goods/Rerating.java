@@ -11,10 +11,10 @@ import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
 /**
- * Shares out a price that belongs to several lines, such as a delivery's, and re-rates each share. It is shared once, by the
- * shelf-price figures after discounts, over what is taxed alike; if those are all nothing, by the figures before discounts. So
- * the same basket is shared alike whoever buys. Source: Directive 2006/112/EC, Article 78(b): incidental expenses such as
- * transport belong to the taxable amount.
+ * Shares out a price that belongs to several lines, such as a delivery's, and re-rates each share. It is shared once,
+ * by the shelf-price figures after discounts, over what is taxed alike; if those are all nothing, by the figures before
+ * discounts. So the same basket is shared alike whoever buys. Source: Directive 2006/112/EC, Article 78(b): incidental
+ * expenses such as transport belong to the taxable amount.
  */
 public final class Rerating {
     private static final String RULE = "rule/delivery-taxed-like-goods";
@@ -26,30 +26,50 @@ public final class Rerating {
         if (buying.stands() || lines.isEmpty()) {
             return shelf;
         }
-        List<Optional<Rerate>> rerates = lines.stream().map(line -> buying.rates().carrying(line, lines)).toList();
+        List<Optional<Rerate>> rerates =
+                lines.stream().map(line -> buying.rates().carrying(line, lines)).toList();
         if (rerates.stream().allMatch(Optional::isEmpty)) {
             return shelf;
         }
-        Collection<Figure> shares = shares(shelf, lines, remaining, buying, tracer).values();
-        return shares.size() == 1 ? shares.iterator().next() : tracer.sum("rule/rerated", shelf.label(), List.copyOf(shares));
+        Collection<Figure> shares =
+                shares(shelf, lines, remaining, buying, tracer).values();
+        return shares.size() == 1
+                ? shares.iterator().next()
+                : tracer.sum("rule/rerated", shelf.label(), List.copyOf(shares));
     }
 
-    /** The share of each kind of lines that are taxed alike, for this buyer, by {@link PricedLine#taxedAlike}. @param lines at least one */
-    public static Map<String, Figure> shares(Figure shelf, List<PricedLine> lines, Remaining remaining, Buying buying, Tracer tracer) {
+    /**
+     * The share of each kind of lines that are taxed alike, for this buyer, by {@link PricedLine#taxedAlike}. @param
+     * lines at least one
+     */
+    public static Map<String, Figure> shares(
+            Figure shelf, List<PricedLine> lines, Remaining remaining, Buying buying, Tracer tracer) {
         Map<String, List<PricedLine>> alike = new TreeMap<>();
         for (PricedLine line : lines) {
             alike.computeIfAbsent(line.taxedAlike(), k -> new ArrayList<>()).add(line);
         }
         List<Figure> parts = List.of(shelf);
         if (alike.size() > 1) {
-            boolean nothingLeft = lines.stream().allMatch(line -> remaining.shelf(line).zero());
-            parts = tracer.shares(RULE, "share of the delivery", shelf, alike.values().stream().map(each -> weight(each, nothingLeft, remaining, tracer)).toList());
+            boolean nothingLeft =
+                    lines.stream().allMatch(line -> remaining.shelf(line).zero());
+            parts = tracer.shares(
+                    RULE,
+                    "share of the delivery",
+                    shelf,
+                    alike.values().stream()
+                            .map(each -> weight(each, nothingLeft, remaining, tracer))
+                            .toList());
         }
         Map<String, Figure> shares = new LinkedHashMap<>();
         int i = 0;
         for (Map.Entry<String, List<PricedLine>> each : alike.entrySet()) {
             Figure part = parts.get(i++);
-            shares.put(each.getKey(), buying.rates().carrying(each.getValue().get(0), lines).map(rerate -> rerate.of(part, tracer)).orElse(part));
+            shares.put(
+                    each.getKey(),
+                    buying.rates()
+                            .carrying(each.getValue().get(0), lines)
+                            .map(rerate -> rerate.of(part, tracer))
+                            .orElse(part));
         }
         return shares;
     }

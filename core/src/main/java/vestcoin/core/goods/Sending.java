@@ -6,18 +6,26 @@ import java.util.Optional;
 /**
  * What delivery needs to know of a thing. What a product does not say its group says.
  *
- * @param size        of one, packed as it is sold
- * @param upright     has to stand on its base
- * @param alone       gets a parcel of its own
+ * @param size of one, packed as it is sold
+ * @param upright has to stand on its base
+ * @param alone gets a parcel of its own
  * @param preparation working days until one is ready to leave
- * @param handling    id of a handling group of the delivery station
- * @param tariff      tariff code for customs
- * @param origin      country it was made in
- * @param from        id of the dispatch place it leaves from; the shop unless said otherwise
- * @param own         its own delivery price, for options that charge by product
+ * @param handling id of a handling group of the delivery station
+ * @param tariff tariff code for customs
+ * @param origin country it was made in
+ * @param from id of the dispatch place it leaves from; the shop unless said otherwise
+ * @param own its own delivery price, for options that charge by product
  */
-public record Sending(Optional<Size> size, boolean upright, boolean alone, Optional<Integer> preparation, Optional<String> handling, Optional<String> tariff,
-        Optional<String> origin, Optional<String> from, Optional<Own> own) {
+public record Sending(
+        Optional<Size> size,
+        boolean upright,
+        boolean alone,
+        Optional<Integer> preparation,
+        Optional<String> handling,
+        Optional<String> tariff,
+        Optional<String> origin,
+        Optional<String> from,
+        Optional<Own> own) {
     public static final Sending NOTHING = new Sending(null, false, false, null, null, null, null, null, null);
 
     /** @param alone price of one that travels alone @param withOthers price of each that travels with others */
@@ -35,7 +43,15 @@ public record Sending(Optional<Size> size, boolean upright, boolean alone, Optio
 
     /** This, with what it does not say taken from a group. */
     Sending or(Sending group) {
-        return new Sending(size.or(group::size), upright || group.upright, alone || group.alone, preparation.or(group::preparation), handling.or(group::handling),
-                tariff.or(group::tariff), origin.or(group::origin), from.or(group::from), own.or(group::own));
+        return new Sending(
+                size.or(group::size),
+                upright || group.upright,
+                alone || group.alone,
+                preparation.or(group::preparation),
+                handling.or(group::handling),
+                tariff.or(group::tariff),
+                origin.or(group::origin),
+                from.or(group::from),
+                own.or(group::own));
     }
 }

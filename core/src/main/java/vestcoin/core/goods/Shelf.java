@@ -33,10 +33,18 @@ public final class Shelf {
         Map<String, Goods.ProductGroup> kinds = new HashMap<>();
         goods.groups().forEach(group -> kinds.put(group.id(), group));
         for (Product product : goods.products()) {
-            Goods.ProductGroup group = product.group().or(goods::defaultGroup).map(kinds::get).orElse(null);
-            boolean fromGroup = product.weight().isEmpty() && group != null && group.weight().isPresent();
-            shelf.products.put(product.id(), new Stood(group == null ? product : product.in(group),
-                    fromGroup ? "goods/groups/" + group.id() + "/weight" : "goods/products/" + product.id() + "/weight"));
+            Goods.ProductGroup group =
+                    product.group().or(goods::defaultGroup).map(kinds::get).orElse(null);
+            boolean fromGroup = product.weight().isEmpty()
+                    && group != null
+                    && group.weight().isPresent();
+            shelf.products.put(
+                    product.id(),
+                    new Stood(
+                            group == null ? product : product.in(group),
+                            fromGroup
+                                    ? "goods/groups/" + group.id() + "/weight"
+                                    : "goods/products/" + product.id() + "/weight"));
         }
         goods.buyerGroups().forEach(group -> shelf.groups.put(group.id(), group));
         return shelf;
@@ -48,8 +56,8 @@ public final class Shelf {
     }
 
     /**
-     * What one of each product costs off the shelf in the tracer's currency, without choices, sales or groups, by id: a bundle the sum
-     * of its parts, of an amount the buyer chooses the least.
+     * What one of each product costs off the shelf in the tracer's currency, without choices, sales or groups, by id: a
+     * bundle the sum of its parts, of an amount the buyer chooses the least.
      */
     public Map<String, BigDecimal> prices(Tracer tracer) {
         Map<String, BigDecimal> prices = new HashMap<>();
@@ -61,25 +69,36 @@ public final class Shelf {
         if (product.kind() == Product.Kind.BUNDLE) {
             return sum(product, tracer);
         }
-        return product.amountChosen() ? tracer.threshold(product.bounds().orElseThrow().least()) : UnitPrice.offTheShelf(product, tracer);
+        return product.amountChosen()
+                ? tracer.threshold(product.bounds().orElseThrow().least())
+                : UnitPrice.offTheShelf(product, tracer);
     }
 
     private BigDecimal sum(Product bundle, Tracer tracer) {
         BigDecimal sum = BigDecimal.ZERO.setScale(tracer.digits());
-        for (PricedLine part : price(List.of(Line.of(bundle.id(), 1)), new Buying(Instant.EPOCH, ZoneOffset.UTC, Optional.empty()), tracer)) {
+        for (PricedLine part : price(
+                List.of(Line.of(bundle.id(), 1)),
+                new Buying(Instant.EPOCH, ZoneOffset.UTC, Optional.empty()),
+                tracer)) {
             sum = sum.add(part.amount().value());
         }
         return sum;
     }
 
-    /** Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot be. @param typed brings a typed amount into the order's currency */
+    /**
+     * Adds what is wrong with the lines of an order: unknown products, choices not made, quantities that cannot
+     * be. @param typed brings a typed amount into the order's currency
+     */
     public void check(List<Line> lines, int digits, UnaryOperator<BigDecimal> typed, Problems problems) {
         for (int i = 0; i < lines.size(); i++) {
             Line line = lines.get(i);
             String path = "order/lines/" + i;
             Stood stood = line.product() == null ? null : products.get(line.product());
             if (stood == null) {
-                problems.add(path + "/product", "The shop has no product “" + line.product() + "”.", "Take the line out, or choose a product the shop has.");
+                problems.add(
+                        path + "/product",
+                        "The shop has no product “" + line.product() + "”.",
+                        "Take the line out, or choose a product the shop has.");
             } else {
                 new LineCheck(line, stood.product(), path, problems).check(digits, typed);
             }
@@ -87,8 +106,8 @@ public final class Shelf {
     }
 
     /**
-     * Prices the lines of an order that {@link #check} found nothing wrong with: {@link UnitPrice}, then unit price × quantity,
-     * rounded once where the goods are measured. A bundle becomes the lines of what it holds.
+     * Prices the lines of an order that {@link #check} found nothing wrong with: {@link UnitPrice}, then unit price ×
+     * quantity, rounded once where the goods are measured. A bundle becomes the lines of what it holds.
      */
     public List<PricedLine> price(List<Line> lines, Buying buying, Tracer tracer) {
         List<Part> parts = parts(lines);
@@ -108,7 +127,10 @@ public final class Shelf {
                 parts.add(new Part(i, line, Optional.empty()));
             }
             for (Line content : product.contents()) {
-                parts.add(new Part(i, new Line(content.product(), content.quantity().multiply(line.quantity()), content.options()), Optional.of(product.name())));
+                parts.add(new Part(
+                        i,
+                        new Line(content.product(), content.quantity().multiply(line.quantity()), content.options()),
+                        Optional.of(product.name())));
             }
         }
         return parts;
@@ -128,16 +150,33 @@ public final class Shelf {
             Figure shelfUnit = UnitPrice.of(product, variation, line, path, buying.atShelf(), groups, tracer);
             shelf = tracer.ratio("rule/line", product.name(), List.of(shelfUnit, quantity), List.of());
         }
-        return new PricedLine(index, part.ordered(), line, product, variation.map(Product.Variation::id), chosen(product, line), unit, amount, shelf,
-                weight(stood, variation, quantity, tracer), perUnit(product, quantity, buying, tracer), part.bundle());
+        return new PricedLine(
+                index,
+                part.ordered(),
+                line,
+                product,
+                variation.map(Product.Variation::id),
+                chosen(product, line),
+                unit,
+                amount,
+                shelf,
+                weight(stood, variation, quantity, tracer),
+                perUnit(product, quantity, buying, tracer),
+                part.bundle());
     }
 
     /** Of the variations that fit the choices made the one that names most of them; of equal ones the first. */
     private static Optional<Product.Variation> variation(Product product, Line line) {
         Product.Variation found = null;
         for (Product.Variation variation : product.variations()) {
-            boolean fits = line.options().entrySet().containsAll(variation.options().entrySet());
-            found = fits && (found == null || variation.options().size() > found.options().size()) ? variation : found;
+            boolean fits =
+                    line.options().entrySet().containsAll(variation.options().entrySet());
+            found = fits
+                            && (found == null
+                                    || variation.options().size()
+                                            > found.options().size())
+                    ? variation
+                    : found;
         }
         return Optional.ofNullable(found);
     }
@@ -145,9 +184,17 @@ public final class Shelf {
     private static Figure weight(Stood stood, Optional<Product.Variation> variation, Figure quantity, Tracer tracer) {
         Product product = stood.product();
         Optional<Weight> own = variation.flatMap(Product.Variation::weight);
-        String path = own.isPresent() ? "goods/products/" + product.id() + "/variations/" + variation.get().id() + "/weight" : stood.weightPath();
-        BigDecimal kilograms = product.physical() ? own.or(product::weight).map(Weight::kilograms).orElse(BigDecimal.ZERO) : BigDecimal.ZERO;
-        return tracer.product("kg", "rule/line-weight", product.name(),
+        String path = own.isPresent()
+                ? "goods/products/" + product.id() + "/variations/"
+                        + variation.get().id() + "/weight"
+                : stood.weightPath();
+        BigDecimal kilograms = product.physical()
+                ? own.or(product::weight).map(Weight::kilograms).orElse(BigDecimal.ZERO)
+                : BigDecimal.ZERO;
+        return tracer.product(
+                "kg",
+                "rule/line-weight",
+                product.name(),
                 List.of(tracer.number(Source.SETUP, kilograms, "kg", path, "weight of one"), quantity));
     }
 
@@ -159,9 +206,15 @@ public final class Shelf {
         for (Product.PerUnit each : product.perUnit()) {
             Optional<String> category = each.category(product.taxCategory());
             String path = "goods/products/" + product.id() + "/perUnit/" + each.id();
-            Figure one = category.flatMap(taxed -> buying.rates().of(product, taxed)).map(rerate -> rerate.converted(tracer.shops().typed(path, each.name(), each.amount()), tracer))
+            Figure one = category.flatMap(taxed -> buying.rates().of(product, taxed))
+                    .map(rerate -> rerate.converted(tracer.shops().typed(path, each.name(), each.amount()), tracer))
                     .orElseGet(() -> tracer.typed(path, each.name(), each.amount()));
-            levied.add(new Levied(each.id(), each.name(), category, each.inside(), tracer.ratio("rule/per-unit", each.name(), List.of(one, quantity), List.of())));
+            levied.add(new Levied(
+                    each.id(),
+                    each.name(),
+                    category,
+                    each.inside(),
+                    tracer.ratio("rule/per-unit", each.name(), List.of(one, quantity), List.of())));
         }
         return levied;
     }
@@ -170,7 +223,9 @@ public final class Shelf {
         if (product.options().isEmpty()) {
             return List.of();
         }
-        return product.options().stream().map(option -> choice(option, line).name()).toList();
+        return product.options().stream()
+                .map(option -> choice(option, line).name())
+                .toList();
     }
 
     static Product.Choice choice(Product.Option option, Line line) {

@@ -14,19 +14,27 @@ import vestcoin.core.problem.Refused;
  *
  * @param length above zero, as are the others
  * @param height upwards, for what has to stand
- * @param unit   as in {@link Length}
+ * @param unit as in {@link Length}
  */
 public record Size(BigDecimal length, BigDecimal width, BigDecimal height, String unit) {
     private static final String NUMBER = "(\\d{1,9}(?:\\.\\d{1,6})?)";
-    private static final Pattern TEXT = Pattern.compile(NUMBER + "\\s*[x×*]\\s*" + NUMBER + "\\s*[x×*]\\s*" + NUMBER + "\\s*([a-z]*)");
+    private static final Pattern TEXT =
+            Pattern.compile(NUMBER + "\\s*[x×*]\\s*" + NUMBER + "\\s*[x×*]\\s*" + NUMBER + "\\s*([a-z]*)");
 
     /** Reads {@code 120 × 15 × 15 cm}. @throws Refused if it is no size */
     public static Size parse(String path, String text) {
         Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches() || !Length.isUnit(matcher.group(4))) {
-            throw new Refused(path, "“" + text + "” is not a size.", "Write length × width × height and a unit, as 120 × 15 × 15 cm.");
+            throw new Refused(
+                    path,
+                    "“" + text + "” is not a size.",
+                    "Write length × width × height and a unit, as 120 × 15 × 15 cm.");
         }
-        Size size = new Size(new BigDecimal(matcher.group(1)), new BigDecimal(matcher.group(2)), new BigDecimal(matcher.group(3)), matcher.group(4));
+        Size size = new Size(
+                new BigDecimal(matcher.group(1)),
+                new BigDecimal(matcher.group(2)),
+                new BigDecimal(matcher.group(3)),
+                matcher.group(4));
         if (size.length.signum() == 0 || size.width.signum() == 0 || size.height.signum() == 0) {
             throw new Refused(path, "A size cannot have a side of zero.", "Write all three sides.");
         }
@@ -35,7 +43,9 @@ public record Size(BigDecimal length, BigDecimal width, BigDecimal height, Strin
 
     /** The three sides in centimetres, as typed. */
     public List<BigDecimal> centimetres() {
-        return Stream.of(length, width, height).map(side -> side.multiply(Length.centimetresPer(unit))).toList();
+        return Stream.of(length, width, height)
+                .map(side -> side.multiply(Length.centimetresPer(unit)))
+                .toList();
     }
 
     /** Longest side in centimetres. */

@@ -13,10 +13,11 @@ import vestcoin.core.why.Tracer;
 /**
  * The price of one: the lowest base price that holds, with what the choices add, rounded once.
  *
- * <p>The base is the lower of the sale price, in its days, and the buyer group's price; otherwise the shelf price. Of the
- * quantity breaks reached, the one that gives the lowest unit price replaces the base; none raises it. Choices add amounts,
- * and percents of whichever base it is; the sum stops at zero. A buyer for whom the typed amounts do not stand still gets the
- * sum re-rated at the same rounding. A converted price is then brought to its currency's ending, one set by hand is not.
+ * <p>The base is the lower of the sale price, in its days, and the buyer group's price; otherwise the shelf price. Of
+ * the quantity breaks reached, the one that gives the lowest unit price replaces the base; none raises it. Choices add
+ * amounts, and percents of whichever base it is; the sum stops at zero. A buyer for whom the typed amounts do not stand
+ * still gets the sum re-rated at the same rounding. A converted price is then brought to its currency's ending, one set
+ * by hand is not.
  */
 final class UnitPrice {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
@@ -27,8 +28,12 @@ final class UnitPrice {
     private final String path;
     private final Optional<Rerate> rerate;
     private final Buying buying;
-    /** Computes in the currency amounts are typed in where they are re-rated and converted in one step, else in the order's. */
+    /**
+     * Computes in the currency amounts are typed in where they are re-rated and converted in one step, else in the
+     * order's.
+     */
     private final Tracer tracer;
+
     private final Tracer result;
 
     private UnitPrice(Product product, Optional<Product.Variation> variation, Line line, Buying buying, Tracer tracer) {
@@ -43,7 +48,14 @@ final class UnitPrice {
         this.result = tracer;
     }
 
-    static Figure of(Product product, Optional<Product.Variation> variation, Line line, String orderPath, Buying buying, Map<String, Goods.BuyerGroup> groups, Tracer tracer) {
+    static Figure of(
+            Product product,
+            Optional<Product.Variation> variation,
+            Line line,
+            String orderPath,
+            Buying buying,
+            Map<String, Goods.BuyerGroup> groups,
+            Tracer tracer) {
         if (product.amountChosen()) {
             return tracer.brought(orderPath + "/amount", "given", line.amount().orElseThrow());
         }
@@ -53,8 +65,13 @@ final class UnitPrice {
     /** What one costs off the shelf, without choices: what a list of goods says. */
     static BigDecimal offTheShelf(Product product, Tracer tracer) {
         BigDecimal hand = product.prices().get(tracer.currency().getCode());
-        BigDecimal price = hand != null ? hand : tracer.typed("goods/products/" + product.id() + "/price", "shelf price", product.price()).value();
-        return hand != null ? price : tracer.ending().map(ending -> ending.of(price)).orElse(price);
+        BigDecimal price = hand != null
+                ? hand
+                : tracer.typed("goods/products/" + product.id() + "/price", "shelf price", product.price())
+                        .value();
+        return hand != null
+                ? price
+                : tracer.ending().map(ending -> ending.of(price)).orElse(price);
     }
 
     private Figure best(Map<String, Goods.BuyerGroup> groups) {
@@ -68,10 +85,16 @@ final class UnitPrice {
             }
         }
         Optional<Ending> ending = result.ending();
-        if (ending.isEmpty() || base.rule().equals(byHand()) || best.value().equals(ending.get().of(best.value()))) {
+        if (ending.isEmpty()
+                || base.rule().equals(byHand())
+                || best.value().equals(ending.get().of(best.value()))) {
             return best;
         }
-        return result.ended("shop/currencies/" + result.currency().getCode() + "/ending", "brought to its ending", best, ending.get());
+        return result.ended(
+                "shop/currencies/" + result.currency().getCode() + "/ending",
+                "brought to its ending",
+                best,
+                ending.get());
     }
 
     private String byHand() {
@@ -80,19 +103,35 @@ final class UnitPrice {
 
     private Figure shelf() {
         if (variation.isPresent() && variation.get().price().isPresent()) {
-            return tracer.typed(path + "/variations/" + variation.get().id() + "/price", "price of this variation", variation.get().price().get());
+            return tracer.typed(
+                    path + "/variations/" + variation.get().id() + "/price",
+                    "price of this variation",
+                    variation.get().price().get());
         }
-        BigDecimal hand = product.prices().isEmpty() ? null : product.prices().get(tracer.currency().getCode());
-        return hand != null ? tracer.typedInOwn(byHand(), "price set by hand", hand) : tracer.typed(path + "/price", "shelf price", product.price());
+        BigDecimal hand = product.prices().isEmpty()
+                ? null
+                : product.prices().get(tracer.currency().getCode());
+        return hand != null
+                ? tracer.typedInOwn(byHand(), "price set by hand", hand)
+                : tracer.typed(path + "/price", "shelf price", product.price());
     }
 
     private Figure base(Map<String, Goods.BuyerGroup> groups) {
         Figure shelf = shelf();
         List<Figure> lower = new ArrayList<>(2);
         Optional<Product.Sale> own = variation.flatMap(Product.Variation::sale);
-        own.or(product::sale).filter(sale -> sale.window().covers(buying.at(), buying.zone()))
-                .ifPresent(sale -> lower.add(tracer.typed(own.isPresent() ? path + "/variations/" + variation.get().id() + "/sale" : path + "/sale", "sale price", sale.price())));
-        buying.group().map(groups::get).flatMap(group -> groupPrice(group, shelf)).ifPresent(lower::add);
+        own.or(product::sale)
+                .filter(sale -> sale.window().covers(buying.at(), buying.zone()))
+                .ifPresent(sale -> lower.add(tracer.typed(
+                        own.isPresent()
+                                ? path + "/variations/" + variation.get().id() + "/sale"
+                                : path + "/sale",
+                        "sale price",
+                        sale.price())));
+        buying.group()
+                .map(groups::get)
+                .flatMap(group -> groupPrice(group, shelf))
+                .ifPresent(lower::add);
         Figure base = shelf;
         for (Figure candidate : lower) {
             base = candidate.value().compareTo(base.value()) < 0 ? candidate : base;
@@ -105,15 +144,34 @@ final class UnitPrice {
         if (own != null) {
             return Optional.of(tracer.typed(path + "/groupPrices/" + group.id(), group.name() + " price", own));
         }
-        return group.percentOff().map(percent -> tracer.exactPercent("goods/buyerGroups/" + group.id() + "/percentOff", group.name() + " price", shelf,
-                tracer.number(Source.SETUP, HUNDRED.subtract(percent), "%", "goods/buyerGroups/" + group.id() + "/percentOff", "100 less the group's percent")));
+        return group.percentOff()
+                .map(percent -> tracer.exactPercent(
+                        "goods/buyerGroups/" + group.id() + "/percentOff",
+                        group.name() + " price",
+                        shelf,
+                        tracer.number(
+                                Source.SETUP,
+                                HUNDRED.subtract(percent),
+                                "%",
+                                "goods/buyerGroups/" + group.id() + "/percentOff",
+                                "100 less the group's percent")));
     }
 
     private Figure broken(Product.Break step, Figure base, int index) {
         String at = path + "/breaks/" + index;
         String label = "from " + step.from().toPlainString();
-        return step.price().map(price -> tracer.typed(at, label, price)).orElseGet(() -> tracer.exactPercent(at, label, base,
-                tracer.number(Source.SETUP, HUNDRED.subtract(step.percent().orElse(BigDecimal.ZERO)), "%", at, "100 less the break's percent")));
+        return step.price()
+                .map(price -> tracer.typed(at, label, price))
+                .orElseGet(() -> tracer.exactPercent(
+                        at,
+                        label,
+                        base,
+                        tracer.number(
+                                Source.SETUP,
+                                HUNDRED.subtract(step.percent().orElse(BigDecimal.ZERO)),
+                                "%",
+                                at,
+                                "100 less the break's percent")));
     }
 
     private Figure withChoices(Figure base) {
@@ -122,10 +180,16 @@ final class UnitPrice {
             List<Figure> parts = parts(base);
             sum = parts.size() == 1 ? base : tracer.exactSum("rule/unit-price", "with choices", parts);
         }
-        Figure kept = sum.value().signum() >= 0 ? sum
-                : tracer.largest("rule/not-below-zero", "not below zero", List.of(sum, tracer.zero("rule/not-below-zero", "zero")));
+        Figure kept = sum.value().signum() >= 0
+                ? sum
+                : tracer.largest(
+                        "rule/not-below-zero",
+                        "not below zero",
+                        List.of(sum, tracer.zero("rule/not-below-zero", "zero")));
         if (rerate.isPresent()) {
-            return tracer == result ? rerate.get().of(kept, tracer) : rerate.get().converted(kept, result);
+            return tracer == result
+                    ? rerate.get().of(kept, tracer)
+                    : rerate.get().converted(kept, result);
         }
         return kept.value().scale() == tracer.digits() ? kept : tracer.rounded("rule/unit-price", "unit price", kept);
     }
@@ -138,8 +202,12 @@ final class UnitPrice {
             if (choice.extra().isPresent() || choice.percent().isPresent()) {
                 String at = path + "/options/" + option.id() + "/choices/" + choice.id();
                 choice.extra().ifPresent(extra -> parts.add(tracer.typed(at + "/extra", choice.name(), extra)));
-                choice.percent().ifPresent(percent -> parts.add(tracer.exactPercent(at + "/percent", choice.name(), base,
-                        tracer.number(Source.SETUP, percent, "%", at + "/percent", choice.name()))));
+                choice.percent()
+                        .ifPresent(percent -> parts.add(tracer.exactPercent(
+                                at + "/percent",
+                                choice.name(),
+                                base,
+                                tracer.number(Source.SETUP, percent, "%", at + "/percent", choice.name()))));
             }
         }
         return parts;

@@ -11,12 +11,15 @@ import vestcoin.core.problem.Refused;
  * A weight as typed, with its unit.
  *
  * @param value not negative
- * @param unit  {@code kg}, {@code g}, {@code lb} or {@code oz}
+ * @param unit {@code kg}, {@code g}, {@code lb} or {@code oz}
  */
 public record Weight(BigDecimal value, String unit) {
     private static final Pattern TEXT = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*([a-z]*)");
 
-    /** Kilograms in one unit. Source: international yard and pound agreement of 1959, 1 lb = 0.45359237 kg; 16 oz = 1 lb. */
+    /**
+     * Kilograms in one unit. Source: international yard and pound agreement of 1959, 1 lb = 0.45359237 kg; 16 oz = 1
+     * lb.
+     */
     private static final Map<String, BigDecimal> KILOGRAMS = Map.of(
             "kg", BigDecimal.ONE,
             "g", new BigDecimal("0.001"),
@@ -44,7 +47,10 @@ public record Weight(BigDecimal value, String unit) {
         }
         String unit = matcher.group(2);
         if (unit.isEmpty()) {
-            throw new Refused(path, "The weight “" + text + "” has no unit.", "Add kg, g, lb or oz after the number, as " + text.strip() + " kg.");
+            throw new Refused(
+                    path,
+                    "The weight “" + text + "” has no unit.",
+                    "Add kg, g, lb or oz after the number, as " + text.strip() + " kg.");
         }
         if (!isUnit(unit)) {
             throw new Refused(path, "“" + unit + "” is not a unit of weight.", "Use kg, g, lb or oz.");

@@ -18,30 +18,52 @@ import vestcoin.core.tax.Treatment;
 import vestcoin.core.tax.Treatment.Code;
 
 /**
- * What is invoiced together: all of an order that bears one country's tax, or all that is outside of tax. Amounts are in the order's
- * currency. Its items add up to its categories, they to its totals, to the minor unit.
+ * What is invoiced together: all of an order that bears one country's tax, or all that is outside of tax. Amounts are
+ * in the order's currency. Its items add up to its categories, they to its totals, to the minor unit.
  *
- * @param country    whose tax it states, ISO 3166-1; nothing for what is outside of tax
- * @param oneRate    whether each item bears one rate, as EN 16931 wants; not where several levies stand on one item
+ * @param country whose tax it states, ISO 3166-1; nothing for what is outside of tax
+ * @param oneRate whether each item bears one rate, as EN 16931 wants; not where several levies stand on one item
  * @param categories one for each code and rate, larger rates first
- * @param net        without tax
- * @param gross      net + tax
+ * @param net without tax
+ * @param gross net + tax
  */
-public record Bill(Optional<String> country, boolean oneRate, List<Item> items, List<Category> categories, BigDecimal net, BigDecimal tax, BigDecimal gross) {
+public record Bill(
+        Optional<String> country,
+        boolean oneRate,
+        List<Item> items,
+        List<Category> categories,
+        BigDecimal net,
+        BigDecimal tax,
+        BigDecimal gross) {
     private static final String OUTSIDE = "";
 
     /** What an item is. Only goods are lines of an invoice; the others are charges of the whole. */
-    public enum Kind { GOODS, PER_UNIT, DELIVERY, FEE }
+    public enum Kind {
+        GOODS,
+        PER_UNIT,
+        DELIVERY,
+        FEE
+    }
 
     /**
      * A row of a bill.
      *
-     * @param key       names it within the order, the same for ever
-     * @param line      index of the order's line, for goods and what stands on top of them
+     * @param key names it within the order, the same for ever
+     * @param line index of the order's line, for goods and what stands on top of them
      * @param allowance what discounts took off it, without tax, not negative
-     * @param net       without tax, after the allowance; negative for a fee that is a reduction
+     * @param net without tax, after the allowance; negative for a fee that is a reduction
      */
-    public record Item(String key, Kind kind, Optional<Integer> line, String name, BigDecimal quantity, BigDecimal allowance, BigDecimal net, BigDecimal tax, Code code, BigDecimal rate) {
+    public record Item(
+            String key,
+            Kind kind,
+            Optional<Integer> line,
+            String name,
+            BigDecimal quantity,
+            BigDecimal allowance,
+            BigDecimal net,
+            BigDecimal tax,
+            Code code,
+            BigDecimal rate) {
         public BigDecimal gross() {
             return net.add(tax);
         }
@@ -56,7 +78,8 @@ public record Bill(Optional<String> country, boolean oneRate, List<Item> items, 
     }
 
     /**
-     * The bills of an order, by country, what is outside of tax last. Source: EN 16931 BR-O-02 and BR-O-11 to 14 for the split.
+     * The bills of an order, by country, what is outside of tax last. Source: EN 16931 BR-O-02 and BR-O-11 to 14 for
+     * the split.
      *
      * @param home country of the seller, for what bears no tax for a reason: exports, reverse charge, exemptions
      */
@@ -68,9 +91,12 @@ public record Bill(Optional<String> country, boolean oneRate, List<Item> items, 
             TaxGroup group = quote.taxes().get(g);
             String country = country(group, home);
             for (TaxGroup.Part part : group.parts()) {
-                item(quote, group, g, part).ifPresent(item -> byCountry.computeIfAbsent(country, k -> new ArrayList<>()).add(item));
+                item(quote, group, g, part).ifPresent(item -> byCountry
+                        .computeIfAbsent(country, k -> new ArrayList<>())
+                        .add(item));
             }
-            reasons.computeIfAbsent(country, k -> new TreeMap<>()).putIfAbsent(group.code(), group.treatment().sentence());
+            reasons.computeIfAbsent(country, k -> new TreeMap<>())
+                    .putIfAbsent(group.code(), group.treatment().sentence());
             plain.merge(country, group.components().size() <= 1, Boolean::logicalAnd);
         }
         List<Bill> bills = new ArrayList<>();
@@ -88,46 +114,91 @@ public record Bill(Optional<String> country, boolean oneRate, List<Item> items, 
 
     private static Optional<Item> item(Quote quote, TaxGroup group, int index, TaxGroup.Part part) {
         BigDecimal tax = part.tax().value();
-        BigDecimal net = quote.prices() == Tax.Prices.WITH_TAX ? part.amount().value().subtract(tax) : part.amount().value();
+        BigDecimal net = quote.prices() == Tax.Prices.WITH_TAX
+                ? part.amount().value().subtract(tax)
+                : part.amount().value();
         boolean line = part.key().startsWith("lines/");
         if (net.signum() == 0 && tax.signum() == 0 && !line) {
             return Optional.empty();
         }
         String[] path = part.key().split("/");
-        Optional<PricedLine> priced = line ? Optional.of(quote.lines().get(Integer.parseInt(path[1]))) : Optional.empty();
-        Kind kind = !line ? part.key().startsWith("delivery") ? Kind.DELIVERY : Kind.FEE : path.length == 2 ? Kind.GOODS : Kind.PER_UNIT;
-        String name = switch (kind) {
-            case GOODS -> named(priced.orElseThrow());
-            case PER_UNIT -> priced.orElseThrow().perUnit().stream().filter(levied -> levied.id().equals(path[3])).findFirst().map(PricedLine.Levied::name).orElse(path[3]);
-            case DELIVERY -> quote.chosen().map(offer -> offer.option().name()).orElse("Delivery");
-            case FEE -> "Payment";
-        };
-        BigDecimal allowance = kind == Kind.GOODS ? allowance(quote, priced.orElseThrow(), part.amount().value(), net) : BigDecimal.ZERO;
-        return Optional.of(new Item(part.key() + " " + index, kind, priced.map(PricedLine::index), name, kind == Kind.GOODS ? priced.orElseThrow().line().quantity() : BigDecimal.ONE,
-                allowance, net, tax, group.code(), group.rate()));
+        Optional<PricedLine> priced =
+                line ? Optional.of(quote.lines().get(Integer.parseInt(path[1]))) : Optional.empty();
+        Kind kind = !line
+                ? part.key().startsWith("delivery") ? Kind.DELIVERY : Kind.FEE
+                : path.length == 2 ? Kind.GOODS : Kind.PER_UNIT;
+        String name =
+                switch (kind) {
+                    case GOODS -> named(priced.orElseThrow());
+                    case PER_UNIT ->
+                        priced.orElseThrow().perUnit().stream()
+                                .filter(levied -> levied.id().equals(path[3]))
+                                .findFirst()
+                                .map(PricedLine.Levied::name)
+                                .orElse(path[3]);
+                    case DELIVERY ->
+                        quote.chosen().map(offer -> offer.option().name()).orElse("Delivery");
+                    case FEE -> "Payment";
+                };
+        BigDecimal allowance = kind == Kind.GOODS
+                ? allowance(quote, priced.orElseThrow(), part.amount().value(), net)
+                : BigDecimal.ZERO;
+        return Optional.of(new Item(
+                part.key() + " " + index,
+                kind,
+                priced.map(PricedLine::index),
+                name,
+                kind == Kind.GOODS ? priced.orElseThrow().line().quantity() : BigDecimal.ONE,
+                allowance,
+                net,
+                tax,
+                group.code(),
+                group.rate()));
     }
 
     private static String named(PricedLine line) {
-        return line.chosen().isEmpty() ? line.product().name() : line.product().name() + ", " + String.join(", ", line.chosen());
+        return line.chosen().isEmpty()
+                ? line.product().name()
+                : line.product().name() + ", " + String.join(", ", line.chosen());
     }
 
     /** What discounts took off a line, brought to without tax in the line's own proportion, half up. */
     private static BigDecimal allowance(Quote quote, PricedLine line, BigDecimal left, BigDecimal net) {
         BigDecimal off = line.amount().value().subtract(left);
         int digits = off.scale();
-        return off.signum() <= 0 || left.signum() == 0 ? off.max(BigDecimal.ZERO) : off.multiply(net).divide(left, Math.max(digits, net.scale()), RoundingMode.HALF_UP);
+        return off.signum() <= 0 || left.signum() == 0
+                ? off.max(BigDecimal.ZERO)
+                : off.multiply(net).divide(left, Math.max(digits, net.scale()), RoundingMode.HALF_UP);
     }
 
     private static Bill of(String country, boolean oneRate, List<Item> items, Map<Code, String> reasons) {
         Map<String, Category> categories = new LinkedHashMap<>();
         for (Item item : items) {
-            categories.merge(item.code() + " " + item.rate().stripTrailingZeros().toPlainString(),
-                    new Category(item.code(), item.rate(), item.code() == Code.S ? "" : reasons.getOrDefault(item.code(), ""), item.net(), item.tax()),
-                    (one, other) -> new Category(one.code(), one.rate(), one.reason(), one.net().add(other.net()), one.tax().add(other.tax())));
+            categories.merge(
+                    item.code() + " " + item.rate().stripTrailingZeros().toPlainString(),
+                    new Category(
+                            item.code(),
+                            item.rate(),
+                            item.code() == Code.S ? "" : reasons.getOrDefault(item.code(), ""),
+                            item.net(),
+                            item.tax()),
+                    (one, other) -> new Category(
+                            one.code(),
+                            one.rate(),
+                            one.reason(),
+                            one.net().add(other.net()),
+                            one.tax().add(other.tax())));
         }
         BigDecimal net = sum(items.stream().map(Item::net).collect(Collectors.toList()));
         BigDecimal tax = sum(items.stream().map(Item::tax).collect(Collectors.toList()));
-        return new Bill(country.equals(OUTSIDE) ? Optional.empty() : Optional.of(country), oneRate, items, List.copyOf(categories.values()), net, tax, net.add(tax));
+        return new Bill(
+                country.equals(OUTSIDE) ? Optional.empty() : Optional.of(country),
+                oneRate,
+                items,
+                List.copyOf(categories.values()),
+                net,
+                tax,
+                net.add(tax));
     }
 
     private static BigDecimal sum(List<BigDecimal> amounts) {
@@ -136,11 +207,15 @@ public record Bill(Optional<String> country, boolean oneRate, List<Item> items, 
 
     /** A bill of some of these items, with other amounts: what a credit states. */
     Bill with(List<Item> others) {
-        Map<Code, String> reasons = categories.stream().collect(Collectors.toMap(Category::code, Category::reason, (one, other) -> one, TreeMap::new));
+        Map<Code, String> reasons = categories.stream()
+                .collect(Collectors.toMap(Category::code, Category::reason, (one, other) -> one, TreeMap::new));
         return of(country.orElse(OUTSIDE), oneRate, others, reasons);
     }
 
-    /** Whether the seller's own business with a buyer in another member state is in it, which is invoiced when the goods leave. */
+    /**
+     * Whether the seller's own business with a buyer in another member state is in it, which is invoiced when the goods
+     * leave.
+     */
     public boolean intraCommunity() {
         return items.stream().anyMatch(item -> item.code() == Treatment.Code.K);
     }

@@ -9,8 +9,8 @@ import java.util.TreeMap;
 import vestcoin.core.money.Sharing;
 
 /**
- * What a refund credits of the bills of an order. The tax given back of an item is round half up(item's tax × given back so far ÷
- * item) less what was given back before, so that the last refund leaves nothing.
+ * What a refund credits of the bills of an order. The tax given back of an item is round half up(item's tax × given
+ * back so far ÷ item) less what was given back before, so that the last refund leaves nothing.
  */
 public final class Credit {
     private Credit() {}
@@ -27,11 +27,15 @@ public final class Credit {
 
     /** What of a whole can still be given back. */
     public static BigDecimal left(List<Bill> bills, Map<String, Given> before) {
-        return bills.stream().flatMap(bill -> bill.items().stream()).map(item -> left(item, before)).reduce(BigDecimal.ZERO, BigDecimal::add);
+        return bills.stream()
+                .flatMap(bill -> bill.items().stream())
+                .map(item -> left(item, before))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
     static BigDecimal left(Bill.Item item, Map<String, Given> before) {
-        return item.gross().subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
+        return item.gross()
+                .subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
     }
 
     /**
@@ -41,16 +45,21 @@ public final class Credit {
      * @return item's key to its part, which add up to the amount
      * @throws IllegalArgumentException if it is more than is left
      */
-    public static Map<String, BigDecimal> shared(List<Bill> bills, Map<String, Given> before, BigDecimal amount, int digits) {
+    public static Map<String, BigDecimal> shared(
+            List<Bill> bills, Map<String, Given> before, BigDecimal amount, int digits) {
         if (amount.compareTo(left(bills, before)) > 0) {
             throw new IllegalArgumentException("more than is left");
         }
-        List<Bill.Item> items = bills.stream().flatMap(bill -> bill.items().stream()).filter(item -> left(item, before).signum() != 0).toList();
+        List<Bill.Item> items = bills.stream()
+                .flatMap(bill -> bill.items().stream())
+                .filter(item -> left(item, before).signum() != 0)
+                .toList();
         Map<String, BigDecimal> parts = new TreeMap<>();
         if (items.isEmpty()) {
             return parts;
         }
-        List<BigDecimal> shares = Sharing.out(amount, digits, items.stream().map(item -> left(item, before)).toList());
+        List<BigDecimal> shares = Sharing.out(
+                amount, digits, items.stream().map(item -> left(item, before)).toList());
         for (int i = 0; i < items.size(); i++) {
             parts.put(items.get(i).key(), shares.get(i));
         }
@@ -58,19 +67,22 @@ public final class Credit {
     }
 
     /**
-     * What an amount given back is for: first what the seller named and was not credited yet, in the bills' order, the rest shared
-     * over what is left.
+     * What an amount given back is for: first what the seller named and was not credited yet, in the bills' order, the
+     * rest shared over what is left.
      *
-     * @param named  item's key to all that was ever named of it
+     * @param named item's key to all that was ever named of it
      * @param digits decimals of the currency
      * @throws IllegalArgumentException if the amount is more than is left
      */
-    public static Map<String, BigDecimal> parts(List<Bill> bills, Map<String, Given> before, Map<String, BigDecimal> named, BigDecimal amount, int digits) {
+    public static Map<String, BigDecimal> parts(
+            List<Bill> bills, Map<String, Given> before, Map<String, BigDecimal> named, BigDecimal amount, int digits) {
         Map<String, BigDecimal> parts = new TreeMap<>();
         Map<String, Given> then = new TreeMap<>(before);
         BigDecimal rest = amount;
-        for (Bill.Item item : bills.stream().flatMap(bill -> bill.items().stream()).toList()) {
-            BigDecimal open = named.getOrDefault(item.key(), BigDecimal.ZERO).subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
+        for (Bill.Item item :
+                bills.stream().flatMap(bill -> bill.items().stream()).toList()) {
+            BigDecimal open = named.getOrDefault(item.key(), BigDecimal.ZERO)
+                    .subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
             BigDecimal part = open.min(left(item, before)).min(rest);
             if (part.signum() > 0) {
                 parts.put(item.key(), part);
@@ -83,7 +95,8 @@ public final class Credit {
     }
 
     /**
-     * The credits of a refund, one for each bill it touches, in the bills' order; amounts as they are given back, not negative.
+     * The credits of a refund, one for each bill it touches, in the bills' order; amounts as they are given back, not
+     * negative.
      *
      * @param refunded item's key to what is given back of it, with tax
      */
@@ -95,7 +108,17 @@ public final class Credit {
                 BigDecimal back = refunded.getOrDefault(item.key(), BigDecimal.ZERO);
                 if (back.signum() != 0) {
                     BigDecimal tax = tax(item, before.getOrDefault(item.key(), Given.NOTHING), back);
-                    items.add(new Bill.Item(item.key(), item.kind(), item.line(), item.name(), item.quantity(), BigDecimal.ZERO, back.subtract(tax), tax, item.code(), item.rate()));
+                    items.add(new Bill.Item(
+                            item.key(),
+                            item.kind(),
+                            item.line(),
+                            item.name(),
+                            item.quantity(),
+                            BigDecimal.ZERO,
+                            back.subtract(tax),
+                            tax,
+                            item.code(),
+                            item.rate()));
                 }
             }
             if (!items.isEmpty()) {
@@ -112,7 +135,9 @@ public final class Credit {
         if (item.tax().signum() == 0) {
             return item.tax();
         }
-        BigDecimal soFar = item.tax().multiply(before.gross().add(back)).divide(item.gross(), item.tax().scale(), RoundingMode.HALF_UP);
+        BigDecimal soFar = item.tax()
+                .multiply(before.gross().add(back))
+                .divide(item.gross(), item.tax().scale(), RoundingMode.HALF_UP);
         return soFar.subtract(before.tax());
     }
 }

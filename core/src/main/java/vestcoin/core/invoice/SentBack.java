@@ -13,26 +13,30 @@ import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.Terms;
 
 /**
- * What is owed for goods sent back. Source: Directive 2011/83/EU, Article 13(1) and (2): of a withdrawal the goods and the delivery, the
- * delivery only up to the cheapest standard one that was offered.
+ * What is owed for goods sent back. Source: Directive 2011/83/EU, Article 13(1) and (2): of a withdrawal the goods and
+ * the delivery, the delivery only up to the cheapest standard one that was offered.
  */
 public final class SentBack {
     private SentBack() {}
 
     /**
-     * What is to be given back, by item of the bills, with tax: of the lines all that is left of them; where the delivery is owed too, of
-     * it at most the cheapest that cost anything.
+     * What is to be given back, by item of the bills, with tax: of the lines all that is left of them; where the
+     * delivery is owed too, of it at most the cheapest that cost anything.
      *
-     * @param before   given back already
-     * @param lines    places in the quote
+     * @param before given back already
+     * @param lines places in the quote
      * @param delivery whether the delivery is owed, which it is only where all lines come back
      */
-    public static Map<String, BigDecimal> owed(Quote quote, List<Bill> bills, Map<String, Credit.Given> before, Set<Integer> lines, boolean delivery) {
+    public static Map<String, BigDecimal> owed(
+            Quote quote, List<Bill> bills, Map<String, Credit.Given> before, Set<Integer> lines, boolean delivery) {
         BigDecimal rest = delivery && lines.size() == quote.lines().size() ? cheapest(quote) : BigDecimal.ZERO;
         Map<String, BigDecimal> owed = new TreeMap<>();
-        for (Bill.Item item : bills.stream().flatMap(bill -> bill.items().stream()).toList()) {
+        for (Bill.Item item :
+                bills.stream().flatMap(bill -> bill.items().stream()).toList()) {
             BigDecimal left = Credit.left(item, before);
-            BigDecimal part = item.line().isPresent() ? lines.contains(item.line().get()) ? left : BigDecimal.ZERO : item.kind() == Bill.Kind.DELIVERY ? left.min(rest) : BigDecimal.ZERO;
+            BigDecimal part = item.line().isPresent()
+                    ? lines.contains(item.line().get()) ? left : BigDecimal.ZERO
+                    : item.kind() == Bill.Kind.DELIVERY ? left.min(rest) : BigDecimal.ZERO;
             if (item.kind() == Bill.Kind.DELIVERY) {
                 rest = rest.subtract(part);
             }
@@ -57,7 +61,11 @@ public final class SentBack {
     }
 
     private static BigDecimal cheapest(Quote quote) {
-        return quote.sent().offers().stream().filter(Offer.Offered.class::isInstance).map(offer -> ((Offer.Offered) offer).price().value()).filter(price -> price.signum() > 0)
-                .min(Comparator.naturalOrder()).orElse(BigDecimal.ZERO);
+        return quote.sent().offers().stream()
+                .filter(Offer.Offered.class::isInstance)
+                .map(offer -> ((Offer.Offered) offer).price().value())
+                .filter(price -> price.signum() > 0)
+                .min(Comparator.naturalOrder())
+                .orElse(BigDecimal.ZERO);
     }
 }

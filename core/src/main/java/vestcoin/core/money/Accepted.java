@@ -6,9 +6,9 @@ import java.util.Optional;
 /**
  * A currency buyers may pay in besides the shop's own.
  *
- * @param code    ISO 4217
+ * @param code ISO 4217
  * @param percent added to every converted amount, for the risk and the cost of changing
- * @param ending  what unit prices are brought to; only for currencies with two decimals
+ * @param ending what unit prices are brought to; only for currencies with two decimals
  */
 public record Accepted(String code, Optional<BigDecimal> percent, Optional<Ending> ending) {
     public Accepted {

@@ -9,8 +9,8 @@ public final class Currencies {
     private Currencies() {}
 
     /**
-     * The currency with this three-letter code, or nothing when ISO 4217 has none or gives it no minor unit
-     * (gold, the testing code).
+     * The currency with this three-letter code, or nothing when ISO 4217 has none or gives it no minor unit (gold, the
+     * testing code).
      */
     public static Optional<CurrencyUnit> of(String code) {
         try {

@@ -10,8 +10,8 @@ import java.util.TreeMap;
 /**
  * Exchange rates of one day, given from outside.
  *
- * @param base  ISO 4217 code of the currency the rates are quoted against
- * @param day   they were published for
+ * @param base ISO 4217 code of the currency the rates are quoted against
+ * @param day they were published for
  * @param rates code to units of that currency for one unit of the base, above zero
  */
 public record Exchange(String base, LocalDate day, Map<String, BigDecimal> rates) {

@@ -15,8 +15,8 @@ public final class Sharing {
      * minor units go to the largest remainders, and of equal remainders to the part that comes first. Weights that are
      * all zero count as equal. 10.00 over 33.33, 33.33, 33.34 gives 3.33, 3.33, 3.34.
      *
-     * @param whole   an amount of either sign, a multiple of the minor unit
-     * @param digits  decimals of the currency's minor unit
+     * @param whole an amount of either sign, a multiple of the minor unit
+     * @param digits decimals of the currency's minor unit
      * @param weights in the order that breaks ties, at least one; a negative one gets a part of the other sign
      * @return one part a weight, each with {@code digits} decimals and the sign of the whole
      * @throws ArithmeticException if the whole has more decimals than {@code digits}
@@ -83,6 +83,8 @@ public final class Sharing {
     /** Quotient and remainder with a remainder that is never negative. */
     private static BigInteger[] floored(BigInteger dividend, BigInteger divisor) {
         BigInteger[] division = dividend.divideAndRemainder(divisor);
-        return division[1].signum() >= 0 ? division : new BigInteger[] {division[0].subtract(BigInteger.ONE), division[1].add(divisor)};
+        return division[1].signum() >= 0
+                ? division
+                : new BigInteger[] {division[0].subtract(BigInteger.ONE), division[1].add(divisor)};
     }
 }

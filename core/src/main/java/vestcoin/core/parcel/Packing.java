@@ -18,9 +18,10 @@ import vestcoin.core.why.Tracer;
 /**
  * Packs things that leave one place together into the seller's parcel types.
  *
- * <p>What travels alone gets the smallest type it fits into, or goes as it is. The rest goes into the smallest single parcel
- * that holds it all, else into as few as the library finds. With more than {@value #MOST_PLACED} pieces, or when the library has
- * not finished after its count of steps, things are packed by volume and weight; where something has no size, by weight only.
+ * <p>What travels alone gets the smallest type it fits into, or goes as it is. The rest goes into the smallest single
+ * parcel that holds it all, else into as few as the library finds. With more than {@value #MOST_PLACED} pieces, or when
+ * the library has not finished after its count of steps, things are packed by volume and weight; where something has no
+ * size, by weight only.
  */
 public final class Packing {
     static final int MOST_PLACED = 60;
@@ -36,7 +37,9 @@ public final class Packing {
     /** One thing to pack; sides in whole millimetres, rounded up. */
     record Piece(PricedLine line, Optional<Size> size, BigDecimal weight) {
         int[] sides() {
-            return size.orElseThrow().centimetres().stream().mapToInt(side -> millimetres(side, RoundingMode.CEILING)).toArray();
+            return size.orElseThrow().centimetres().stream()
+                    .mapToInt(side -> millimetres(side, RoundingMode.CEILING))
+                    .toArray();
         }
 
         boolean upright() {
@@ -50,21 +53,31 @@ public final class Packing {
 
     private Packing(List<PricedLine> lines, List<ParcelType> types, Tracer tracer) {
         this.lines = lines;
-        this.types = types.stream().sorted(Comparator.comparing((ParcelType type) -> type.outer().volume()).thenComparing(ParcelType::id)).toList();
+        this.types = types.stream()
+                .sorted(Comparator.comparing((ParcelType type) -> type.outer().volume())
+                        .thenComparing(ParcelType::id))
+                .toList();
         this.tracer = tracer;
     }
 
     /** @param lines physical ones, not empty */
     public static Packed of(List<PricedLine> lines, List<ParcelType> types, Tracer tracer) {
         if (types.isEmpty()) {
-            Figure weight = tracer.count("kg", "rule/weight", "weight", lines.stream().map(PricedLine::weight).toList());
-            return new Packed(List.of(new Parcel(Optional.empty(), onlySize(lines), weight, List.of())), Packed.Way.AS_IT_IS);
+            Figure weight = tracer.count(
+                    "kg",
+                    "rule/weight",
+                    "weight",
+                    lines.stream().map(PricedLine::weight).toList());
+            return new Packed(
+                    List.of(new Parcel(Optional.empty(), onlySize(lines), weight, List.of())), Packed.Way.AS_IT_IS);
         }
         return new Packing(lines, types, tracer).pack();
     }
 
     private static Optional<Size> onlySize(List<PricedLine> lines) {
-        boolean one = lines.size() == 1 && (lines.get(0).product().measure().isPresent() || lines.get(0).line().quantity().compareTo(BigDecimal.ONE) == 0);
+        boolean one = lines.size() == 1
+                && (lines.get(0).product().measure().isPresent()
+                        || lines.get(0).line().quantity().compareTo(BigDecimal.ONE) == 0);
         return one ? lines.get(0).product().sending().size() : Optional.empty();
     }
 
@@ -97,16 +110,29 @@ public final class Packing {
 
     /** Goods sold by measure are one piece, whatever their length. */
     private static int pieces(PricedLine line) {
-        return line.product().measure().isPresent() ? 1 : line.line().quantity().min(BigDecimal.valueOf(MOST_PLACED + 1L)).intValue();
+        return line.product().measure().isPresent()
+                ? 1
+                : line.line()
+                        .quantity()
+                        .min(BigDecimal.valueOf(MOST_PLACED + 1L))
+                        .intValue();
     }
 
     private void alone(Piece piece) {
-        Optional<ParcelType> type = piece.size().isEmpty() ? Optional.of(types.get(types.size() - 1)) : types.stream().filter(each -> fits(piece, each)).findFirst();
-        parcels.add(type.map(found -> parcel(found, List.of(piece), List.of(new Placed(piece.line().index(), 0, 0, 0, 0, 0, 0)))).orElseGet(() -> asItIs(piece)));
+        Optional<ParcelType> type = piece.size().isEmpty()
+                ? Optional.of(types.get(types.size() - 1))
+                : types.stream().filter(each -> fits(piece, each)).findFirst();
+        parcels.add(type.map(found -> parcel(
+                        found, List.of(piece), List.of(new Placed(piece.line().index(), 0, 0, 0, 0, 0, 0))))
+                .orElseGet(() -> asItIs(piece)));
     }
 
     private Parcel asItIs(Piece piece) {
-        return new Parcel(Optional.empty(), piece.size(), weight(Optional.empty(), List.of(piece)), List.of(new Placed(piece.line().index(), 0, 0, 0, 0, 0, 0)));
+        return new Parcel(
+                Optional.empty(),
+                piece.size(),
+                weight(Optional.empty(), List.of(piece)),
+                List.of(new Placed(piece.line().index(), 0, 0, 0, 0, 0, 0)));
     }
 
     private void together(List<Piece> pieces, boolean counted) {
@@ -129,18 +155,32 @@ public final class Packing {
     private void fill(List<Piece> pieces) {
         ParcelType type = types.get(types.size() - 1);
         BigDecimal room = type.inner().volume();
-        BigDecimal most = type.most().map(limit -> limit.kilograms().subtract(type.weight().kilograms())).orElse(BigDecimal.valueOf(Integer.MAX_VALUE));
+        BigDecimal most = type.most()
+                .map(limit -> limit.kilograms().subtract(type.weight().kilograms()))
+                .orElse(BigDecimal.valueOf(Integer.MAX_VALUE));
         List<List<Piece>> open = new ArrayList<>();
-        for (Piece piece : pieces.stream().sorted(Comparator.comparing(Piece::volume).thenComparing(Piece::weight).reversed()).toList()) {
-            List<Piece> into = open.stream().filter(list -> sum(list, Piece::volume).add(piece.volume()).compareTo(room) <= 0
-                    && sum(list, Piece::weight).add(piece.weight()).compareTo(most) <= 0).findFirst().orElse(null);
+        for (Piece piece : pieces.stream()
+                .sorted(Comparator.comparing(Piece::volume)
+                        .thenComparing(Piece::weight)
+                        .reversed())
+                .toList()) {
+            List<Piece> into = open.stream()
+                    .filter(list -> sum(list, Piece::volume).add(piece.volume()).compareTo(room) <= 0
+                            && sum(list, Piece::weight).add(piece.weight()).compareTo(most) <= 0)
+                    .findFirst()
+                    .orElse(null);
             if (into == null) {
                 into = new ArrayList<>();
                 open.add(into);
             }
             into.add(piece);
         }
-        open.forEach(list -> parcels.add(parcel(type, list, list.stream().map(piece -> new Placed(piece.line().index(), 0, 0, 0, 0, 0, 0)).toList())));
+        open.forEach(list -> parcels.add(parcel(
+                type,
+                list,
+                list.stream()
+                        .map(piece -> new Placed(piece.line().index(), 0, 0, 0, 0, 0, 0))
+                        .toList())));
     }
 
     private static BigDecimal sum(List<Piece> pieces, java.util.function.Function<Piece, BigDecimal> of) {
@@ -148,15 +188,21 @@ public final class Packing {
     }
 
     static boolean fits(Piece piece, ParcelType type) {
-        if (type.most().filter(most -> piece.weight().add(type.weight().kilograms()).compareTo(most.kilograms()) > 0).isPresent()) {
+        if (type.most()
+                .filter(most -> piece.weight().add(type.weight().kilograms()).compareTo(most.kilograms()) > 0)
+                .isPresent()) {
             return false;
         }
         List<BigDecimal> thing = piece.size().orElseThrow().centimetres();
         List<BigDecimal> room = type.inner().centimetres();
         if (!piece.upright()) {
-            return within(thing.stream().sorted().toList(), room.stream().sorted().toList());
+            return within(
+                    thing.stream().sorted().toList(), room.stream().sorted().toList());
         }
-        return thing.get(2).compareTo(room.get(2)) <= 0 && within(thing.subList(0, 2).stream().sorted().toList(), room.subList(0, 2).stream().sorted().toList());
+        return thing.get(2).compareTo(room.get(2)) <= 0
+                && within(
+                        thing.subList(0, 2).stream().sorted().toList(),
+                        room.subList(0, 2).stream().sorted().toList());
     }
 
     private static boolean within(List<BigDecimal> sides, List<BigDecimal> room) {
@@ -174,16 +220,31 @@ public final class Packing {
 
     private Figure weight(Optional<ParcelType> type, List<Piece> pieces) {
         List<Figure> parts = new ArrayList<>();
-        type.ifPresent(found -> parts.add(tracer.number(Source.SETUP, found.weight().kilograms(), "kg", "delivery/parcels/" + found.id() + "/weight", "empty " + found.name())));
+        type.ifPresent(found -> parts.add(tracer.number(
+                Source.SETUP,
+                found.weight().kilograms(),
+                "kg",
+                "delivery/parcels/" + found.id() + "/weight",
+                "empty " + found.name())));
         Map<PricedLine, Integer> counts = new LinkedHashMap<>();
         Map<PricedLine, BigDecimal> ones = new LinkedHashMap<>();
         pieces.forEach(piece -> {
             counts.merge(piece.line(), 1, Integer::sum);
             ones.put(piece.line(), piece.weight());
         });
-        counts.forEach((line, count) -> parts.add(tracer.product("kg", "rule/parcel-weight", line.product().name(), List.of(
-                tracer.number(Source.SETUP, ones.get(line), "kg", "goods/products/" + line.product().id() + "/weight", "weight of one"),
-                tracer.number(Source.CONSTANT, BigDecimal.valueOf(count), "", "rule/parcel-weight", "pieces")))));
+        counts.forEach((line, count) -> parts.add(tracer.product(
+                "kg",
+                "rule/parcel-weight",
+                line.product().name(),
+                List.of(
+                        tracer.number(
+                                Source.SETUP,
+                                ones.get(line),
+                                "kg",
+                                "goods/products/" + line.product().id() + "/weight",
+                                "weight of one"),
+                        tracer.number(
+                                Source.CONSTANT, BigDecimal.valueOf(count), "", "rule/parcel-weight", "pieces")))));
         return tracer.count("kg", "rule/parcel-weight", "packed parcel", parts);
     }
 }

@@ -8,8 +8,8 @@ import vestcoin.core.why.Figure;
 /**
  * One packed parcel.
  *
- * @param type   nothing where the seller has no parcel types: things then travel as they are
- * @param outer  size a carrier measures, if it is known
+ * @param type nothing where the seller has no parcel types: things then travel as they are
+ * @param outer size a carrier measures, if it is known
  * @param weight in kg, with the parcel's own
  * @param things what is in it
  */
@@ -19,7 +19,8 @@ public record Parcel(Optional<ParcelType> type, Optional<Size> outer, Figure wei
     }
 
     /**
-     * One thing in the parcel. All in millimetres from one inner corner; all zero where it was packed by volume or weight.
+     * One thing in the parcel. All in millimetres from one inner corner; all zero where it was packed by volume or
+     * weight.
      *
      * @param line index of the priced line
      */

@@ -4,8 +4,8 @@ import java.math.BigInteger;
 import java.util.Locale;
 
 /**
- * The reference a buyer writes on a transfer, so that the payment finds its order. Source: ISO 11649 (RF creditor reference), with
- * check digits by ISO 7064 MOD 97-10.
+ * The reference a buyer writes on a transfer, so that the payment finds its order. Source: ISO 11649 (RF creditor
+ * reference), with check digits by ISO 7064 MOD 97-10.
  */
 public final class CreditorReference {
     private static final BigInteger MODULUS = BigInteger.valueOf(97);
@@ -31,7 +31,10 @@ public final class CreditorReference {
     /** Whether a reference, with or without spaces, is whole. */
     public static boolean holds(String reference) {
         String plain = reference.toUpperCase(Locale.ROOT).replaceAll("\\s", "");
-        return plain.matches("RF\\d{2}[A-Z0-9]{1," + LONGEST + "}") && number(plain.substring(4) + plain.substring(0, 4)).mod(MODULUS).equals(BigInteger.ONE);
+        return plain.matches("RF\\d{2}[A-Z0-9]{1," + LONGEST + "}")
+                && number(plain.substring(4) + plain.substring(0, 4))
+                        .mod(MODULUS)
+                        .equals(BigInteger.ONE);
     }
 
     /** Letters as two digits, A being 10. */

@@ -12,12 +12,16 @@ import vestcoin.core.tax.Buyer;
 /**
  * The Payment station of a setup. Keys and secrets are not part of it.
  *
- * @param methods   in the buyer's order
- * @param accounts  what is known of the accounts with providers
+ * @param methods in the buyer's order
+ * @param accounts what is known of the accounts with providers
  * @param cashSteps currency to the step cash is rounded to; the published one where the seller names none
- * @param account   where transfers go
+ * @param account where transfers go
  */
-public record Payment(List<Method> methods, List<Account> accounts, Map<String, BigDecimal> cashSteps, Optional<BankAccount> account) {
+public record Payment(
+        List<Method> methods,
+        List<Account> accounts,
+        Map<String, BigDecimal> cashSteps,
+        Optional<BankAccount> account) {
     public Payment {
         methods = methods == null ? List.of() : List.copyOf(methods);
         accounts = accounts == null ? List.of() : List.copyOf(accounts);
@@ -31,7 +35,13 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
 
     /** How money comes. Card and wallet go through an account with a provider. */
     public enum Kind {
-        CARD(true, false), WALLET(true, false), TRANSFER(false, false), CASH_ON_DELIVERY(false, true), CASH_AT_PICKUP(false, true), CHEQUE(false, false), ON_ACCOUNT(false, false);
+        CARD(true, false),
+        WALLET(true, false),
+        TRANSFER(false, false),
+        CASH_ON_DELIVERY(false, true),
+        CASH_AT_PICKUP(false, true),
+        CHEQUE(false, false),
+        ON_ACCOUNT(false, false);
 
         private final boolean provider;
         private final boolean cash;
@@ -53,18 +63,29 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
     /**
      * A way to pay as the buyer picks it.
      *
-     * @param on         off until the seller turns it on
-     * @param title      what the buyer reads
-     * @param sentence   one plain sentence under the title
-     * @param gateway    id of the account with a provider, for the kinds that need one
-     * @param fee        what the provider takes
-     * @param charge     what the buyer pays or saves by choosing it
+     * @param on off until the seller turns it on
+     * @param title what the buyer reads
+     * @param sentence one plain sentence under the title
+     * @param gateway id of the account with a provider, for the kinds that need one
+     * @param fee what the provider takes
+     * @param charge what the buyer pays or saves by choosing it
      * @param conditions when it is seen
-     * @param capture    when a card's money is taken
-     * @param terms      by when and up to how much an order on account is paid; 30 days without a limit where nothing is said
+     * @param capture when a card's money is taken
+     * @param terms by when and up to how much an order on account is paid; 30 days without a limit where nothing is
+     *     said
      */
-    public record Method(String id, Kind kind, boolean on, String title, String sentence, Optional<String> gateway, Optional<Fee> fee, Optional<Charge> charge,
-            Conditions conditions, Capture capture, Optional<Terms> terms) {
+    public record Method(
+            String id,
+            Kind kind,
+            boolean on,
+            String title,
+            String sentence,
+            Optional<String> gateway,
+            Optional<Fee> fee,
+            Optional<Charge> charge,
+            Conditions conditions,
+            Capture capture,
+            Optional<Terms> terms) {
         public Method {
             terms = terms == null ? Optional.empty() : terms;
             sentence = sentence == null ? "" : sentence;
@@ -75,17 +96,30 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
             capture = capture == null ? Capture.AT_ONCE : capture;
         }
 
-        public Method(String id, Kind kind, boolean on, String title, String sentence, Optional<String> gateway, Optional<Fee> fee, Optional<Charge> charge, Conditions conditions,
+        public Method(
+                String id,
+                Kind kind,
+                boolean on,
+                String title,
+                String sentence,
+                Optional<String> gateway,
+                Optional<Fee> fee,
+                Optional<Charge> charge,
+                Conditions conditions,
                 Capture capture) {
             this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, null);
         }
 
-        public Method(String id, Kind kind, boolean on, String title, String sentence, String gateway, Optional<Fee> fee) {
+        public Method(
+                String id, Kind kind, boolean on, String title, String sentence, String gateway, Optional<Fee> fee) {
             this(id, kind, on, title, sentence, Optional.ofNullable(gateway), fee, null, null, null, null);
         }
     }
 
-    /** @param days from the invoice to when it is due @param limit most that one buyer may owe, this order included; any without it */
+    /**
+     * @param days from the invoice to when it is due @param limit most that one buyer may owe, this order included; any
+     *     without it
+     */
     public record Terms(int days, Optional<BigDecimal> limit) {
         /** Days where nothing is said; common practice, no source. */
         public static final int USUAL_DAYS = 30;
@@ -95,12 +129,18 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
         }
     }
 
-    public enum Capture { AT_ONCE, AT_DISPATCH }
+    public enum Capture {
+        AT_ONCE,
+        AT_DISPATCH
+    }
 
     /** A provider's fee: round half up(percent × amount + fixed). */
     public record Fee(BigDecimal percent, BigDecimal fixed) {}
 
-    /** What choosing the method adds, in percent of the amount and as an amount; below zero it is a reduction. Taxed as delivery is. */
+    /**
+     * What choosing the method adds, in percent of the amount and as an amount; below zero it is a reduction. Taxed as
+     * delivery is.
+     */
     public record Charge(BigDecimal percent, BigDecimal amount) {
         public Charge {
             percent = percent == null ? BigDecimal.ZERO : percent;
@@ -109,17 +149,24 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
     }
 
     /**
-     * When a buyer sees a method; figures are included and are measured before its own charge, vouchers and cash rounding.
+     * When a buyer sees a method; figures are included and are measured before its own charge, vouchers and cash
+     * rounding.
      *
-     * @param least      of the amount payable
-     * @param most       of the amount payable
-     * @param places     only orders to these; all when empty
-     * @param buyers     only persons, or only businesses
+     * @param least of the amount payable
+     * @param most of the amount payable
+     * @param places only orders to these; all when empty
+     * @param buyers only persons, or only businesses
      * @param deliveries only with these delivery options or pickup places; all when empty
      * @param currencies only in these; all when empty
-     * @param except     not with goods of these tax categories, product groups or handling groups
+     * @param except not with goods of these tax categories, product groups or handling groups
      */
-    public record Conditions(Optional<BigDecimal> least, Optional<BigDecimal> most, List<Place> places, Optional<Buyer.Kind> buyers, List<String> deliveries, List<String> currencies,
+    public record Conditions(
+            Optional<BigDecimal> least,
+            Optional<BigDecimal> most,
+            List<Place> places,
+            Optional<Buyer.Kind> buyers,
+            List<String> deliveries,
+            List<String> currencies,
             List<String> except) {
         static final Conditions NONE = new Conditions(null, null, null, null, null, null, null);
 
@@ -137,7 +184,7 @@ public record Payment(List<Method> methods, List<Account> accounts, Map<String, 
     /**
      * What a seller knows of an account with a provider.
      *
-     * @param smallest          amount it can charge
+     * @param smallest amount it can charge
      * @param authorisationDays how long an authorisation holds
      */
     public record Account(String id, Optional<BigDecimal> smallest, Optional<Integer> authorisationDays) {

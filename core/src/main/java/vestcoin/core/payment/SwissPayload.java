@@ -9,9 +9,10 @@ import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
- * The text of the Swiss QR-bill's square code, version 0200 with structured addresses. Source: Swiss Implementation Guidelines for the
- * QR-bill 2.3 (SIX), from memory: accounts in CH and LI, francs or euro, 0.01 to 999 999 999.99; a QR-IBAN (institution 30000 to
- * 31999) takes a QR reference of 27 digits, any other IBAN a creditor reference of ISO 11649.
+ * The text of the Swiss QR-bill's square code, version 0200 with structured addresses. Source: Swiss Implementation
+ * Guidelines for the QR-bill 2.3 (SIX), from memory: accounts in CH and LI, francs or euro, 0.01 to 999 999 999.99; a
+ * QR-IBAN (institution 30000 to 31999) takes a QR reference of 27 digits, any other IBAN a creditor reference of ISO
+ * 11649.
  */
 public final class SwissPayload {
     private static final BigDecimal LEAST = new BigDecimal("0.01");
@@ -34,19 +35,34 @@ public final class SwissPayload {
     /**
      * The payload, or nothing where a bill cannot be written this way.
      *
-     * @param iban      with or without spaces
+     * @param iban with or without spaces
      * @param reference as {@link #reference} gives it for the account
      */
-    public static Optional<String> of(Creditor creditor, String iban, BigDecimal amount, String currency, String reference) {
+    public static Optional<String> of(
+            Creditor creditor, String iban, BigDecimal amount, String currency, String reference) {
         String account = plain(iban);
-        boolean fits = IBAN.matcher(account).matches() && CURRENCIES.contains(currency) && amount.compareTo(LEAST) >= 0 && amount.compareTo(MOST) <= 0
-                && within(creditor.name(), 1, LONGEST_NAME) && within(creditor.street(), 0, LONGEST_STREET) && within(creditor.postcode(), 1, LONGEST_POSTCODE)
-                && within(creditor.town(), 1, LONGEST_TOWN) && creditor.country().matches("[A-Z]{2}") && (isQrIban(account) ? holds(reference) : CreditorReference.holds(reference));
+        boolean fits = IBAN.matcher(account).matches()
+                && CURRENCIES.contains(currency)
+                && amount.compareTo(LEAST) >= 0
+                && amount.compareTo(MOST) <= 0
+                && within(creditor.name(), 1, LONGEST_NAME)
+                && within(creditor.street(), 0, LONGEST_STREET)
+                && within(creditor.postcode(), 1, LONGEST_POSTCODE)
+                && within(creditor.town(), 1, LONGEST_TOWN)
+                && creditor.country().matches("[A-Z]{2}")
+                && (isQrIban(account) ? holds(reference) : CreditorReference.holds(reference));
         if (!fits) {
             return Optional.empty();
         }
         List<String> lines = new ArrayList<>(List.of("SPC", "0200", "1", account));
-        lines.addAll(List.of("S", creditor.name().strip(), creditor.street().strip(), "", creditor.postcode().strip(), creditor.town().strip(), creditor.country()));
+        lines.addAll(List.of(
+                "S",
+                creditor.name().strip(),
+                creditor.street().strip(),
+                "",
+                creditor.postcode().strip(),
+                creditor.town().strip(),
+                creditor.country()));
         lines.addAll(List.of("", "", "", "", "", "", ""));
         lines.addAll(List.of(amount.setScale(2).toPlainString(), currency));
         // The buyer, who may be left out.
@@ -56,7 +72,9 @@ public final class SwissPayload {
     }
 
     private static boolean within(String text, int least, int most) {
-        return text.strip().length() >= least && text.strip().length() <= most && text.lines().count() <= 1;
+        return text.strip().length() >= least
+                && text.strip().length() <= most
+                && text.lines().count() <= 1;
     }
 
     /** The reference an account asks for. @param order number of the order, letters and digits */
@@ -67,7 +85,9 @@ public final class SwissPayload {
     /** Whether an IBAN is one for QR references. */
     public static boolean isQrIban(String iban) {
         String account = plain(iban);
-        return IBAN.matcher(account).matches() && account.substring(4, 9).compareTo("30000") >= 0 && account.substring(4, 9).compareTo("31999") <= 0;
+        return IBAN.matcher(account).matches()
+                && account.substring(4, 9).compareTo("30000") >= 0
+                && account.substring(4, 9).compareTo("31999") <= 0;
     }
 
     private static String qrReference(String order) {

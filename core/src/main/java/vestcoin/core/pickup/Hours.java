@@ -10,7 +10,7 @@ import java.util.List;
  *
  * @param days of the week; every day when empty
  * @param from opening, on the place's clock
- * @param to   closing; midnight stands for the end of the day
+ * @param to closing; midnight stands for the end of the day
  */
 public record Hours(List<DayOfWeek> days, LocalTime from, LocalTime to) {
     public Hours {

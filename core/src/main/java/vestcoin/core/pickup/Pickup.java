@@ -18,21 +18,34 @@ public record Pickup(List<Spot> places, Optional<Local> local) {
     /**
      * A place where buyers collect.
      *
-     * @param lines       of the address
-     * @param at          where it is, for tax
-     * @param contact     what a buyer can call or write to
-     * @param hours       in any order
+     * @param lines of the address
+     * @param at where it is, for tax
+     * @param contact what a buyer can call or write to
+     * @param hours in any order
      * @param slotMinutes length of a slot; one slot a span without it
-     * @param capacity    orders a slot takes; any number without it
+     * @param capacity orders a slot takes; any number without it
      * @param noticeHours elapsed hours between the order and the slot; 2 unless said otherwise
-     * @param daysAhead   last day a slot is offered on, today being day 0
-     * @param closed      days without hours
-     * @param holidays    whether the public holidays of the place are such days
-     * @param price       a fee, or a reduction below zero
-     * @param bring       what to bring
+     * @param daysAhead last day a slot is offered on, today being day 0
+     * @param closed days without hours
+     * @param holidays whether the public holidays of the place are such days
+     * @param price a fee, or a reduction below zero
+     * @param bring what to bring
      */
-    public record Spot(String id, String name, List<String> lines, Destination at, String contact, List<Hours> hours, Optional<Integer> slotMinutes, Optional<Integer> capacity,
-            Optional<Integer> noticeHours, int daysAhead, List<Window> closed, boolean holidays, Optional<BigDecimal> price, String bring) {
+    public record Spot(
+            String id,
+            String name,
+            List<String> lines,
+            Destination at,
+            String contact,
+            List<Hours> hours,
+            Optional<Integer> slotMinutes,
+            Optional<Integer> capacity,
+            Optional<Integer> noticeHours,
+            int daysAhead,
+            List<Window> closed,
+            boolean holidays,
+            Optional<BigDecimal> price,
+            String bring) {
         /** Hours of notice unless the seller says otherwise. Common practice, no source. */
         public static final int USUAL_NOTICE = 2;
 
@@ -61,17 +74,26 @@ public record Pickup(List<Spot> places, Optional<Local> local) {
     /**
      * Orders the shop brings round itself.
      *
-     * @param from     where it sets out; the shop's point without it
-     * @param radius   farthest, in kilometres or miles
-     * @param unit     {@code km} or {@code mi}
-     * @param price    by distance or otherwise, with its free-from
+     * @param from where it sets out; the shop's point without it
+     * @param radius farthest, in kilometres or miles
+     * @param unit {@code km} or {@code mi}
+     * @param price by distance or otherwise, with its free-from
      * @param smallest least value of the goods
-     * @param windows  when it is brought, each a slot; at any time without them
+     * @param windows when it is brought, each a slot; at any time without them
      * @param capacity orders a window takes
-     * @param minutes  promised from the order, or from the beginning of the window
+     * @param minutes promised from the order, or from the beginning of the window
      */
-    public record Local(String name, String sentence, Optional<Point> from, BigDecimal radius, String unit, PriceRule price, Optional<BigDecimal> smallest, List<Hours> windows,
-            Optional<Integer> capacity, Optional<Integer> minutes) {
+    public record Local(
+            String name,
+            String sentence,
+            Optional<Point> from,
+            BigDecimal radius,
+            String unit,
+            PriceRule price,
+            Optional<BigDecimal> smallest,
+            List<Hours> windows,
+            Optional<Integer> capacity,
+            Optional<Integer> minutes) {
         /** The id of the delivery option that stands for it. */
         public static final String OPTION = "local";
 

@@ -15,9 +15,9 @@ import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.calendar.Working;
 
 /**
- * The slots of a place. They are cut by the clock on the wall: a start that does not exist on the spring change is dropped, one that
- * occurs twice in autumn is the first. A slot begins at or after the instant and its notice in elapsed hours, not before the day
- * the goods are ready, ends by closing, and has room.
+ * The slots of a place. They are cut by the clock on the wall: a start that does not exist on the spring change is
+ * dropped, one that occurs twice in autumn is the first. A slot begins at or after the instant and its notice in
+ * elapsed hours, not before the day the goods are ready, ends by closing, and has room.
  */
 public final class Slots {
     /** @param left how many more orders it takes; nothing where it takes any number */
@@ -29,20 +29,38 @@ public final class Slots {
     /**
      * What slots are cut from.
      *
-     * @param place       id they are counted under
+     * @param place id they are counted under
      * @param slotMinutes nothing where each span is one slot
      */
-    public record Plan(String place, List<Hours> hours, Optional<Integer> slotMinutes, Optional<Integer> capacity, int noticeHours, int daysAhead, WorkDays closed) {}
+    public record Plan(
+            String place,
+            List<Hours> hours,
+            Optional<Integer> slotMinutes,
+            Optional<Integer> capacity,
+            int noticeHours,
+            int daysAhead,
+            WorkDays closed) {}
 
     private Slots() {}
 
     /** The plan of a pickup place. */
     public static Plan plan(Pickup.Spot spot) {
-        Working days = new Working(List.of(java.time.DayOfWeek.values()), Optional.empty(), spot.closed(), spot.holidays());
-        return new Plan(spot.id(), spot.hours(), spot.slotMinutes(), spot.capacity(), spot.notice(), spot.daysAhead(), WorkDays.of(days, spot.at().country(), spot.at().region()));
+        Working days =
+                new Working(List.of(java.time.DayOfWeek.values()), Optional.empty(), spot.closed(), spot.holidays());
+        return new Plan(
+                spot.id(),
+                spot.hours(),
+                spot.slotMinutes(),
+                spot.capacity(),
+                spot.notice(),
+                spot.daysAhead(),
+                WorkDays.of(days, spot.at().country(), spot.at().region()));
     }
 
-    /** All open slots within the days ahead, in order of time. @param ready first day the goods can be had, if they have to be made ready */
+    /**
+     * All open slots within the days ahead, in order of time. @param ready first day the goods can be had, if they have
+     * to be made ready
+     */
     public static List<Slot> open(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken) {
         List<Slot> open = new ArrayList<>();
         walk(plan, at, zone, ready, taken, open, new ArrayList<>());
@@ -56,12 +74,22 @@ public final class Slots {
         return shut;
     }
 
-    private static void walk(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken, List<Slot> open, List<Shut> shut) {
+    private static void walk(
+            Plan plan,
+            Instant at,
+            ZoneId zone,
+            Optional<LocalDate> ready,
+            Taken taken,
+            List<Slot> open,
+            List<Shut> shut) {
         LocalDate today = LocalDate.ofInstant(at, zone);
         Instant soonest = at.plus(Duration.ofHours(plan.noticeHours()));
         for (int ahead = 0; ahead <= plan.daysAhead(); ahead++) {
             LocalDate day = today.plusDays(ahead);
-            for (Hours span : plan.hours().stream().filter(hours -> hours.on(day)).sorted(Comparator.comparing(Hours::from)).toList()) {
+            for (Hours span : plan.hours().stream()
+                    .filter(hours -> hours.on(day))
+                    .sorted(Comparator.comparing(Hours::from))
+                    .toList()) {
                 int length = plan.slotMinutes().orElse(span.closes() - span.opens());
                 for (int minute = span.opens(); length > 0 && minute + length <= span.closes(); minute += length) {
                     LocalDateTime start = day.atStartOfDay().plusMinutes(minute);
@@ -77,10 +105,14 @@ public final class Slots {
     }
 
     private static Slot slot(Plan plan, LocalDateTime start, LocalDateTime end, ZoneId zone, Taken taken) {
-        return new Slot(start.atZone(zone).withEarlierOffsetAtOverlap(), end.atZone(zone).withEarlierOffsetAtOverlap(), plan.capacity().map(all -> all - taken.of(plan.place(), start)));
+        return new Slot(
+                start.atZone(zone).withEarlierOffsetAtOverlap(),
+                end.atZone(zone).withEarlierOffsetAtOverlap(),
+                plan.capacity().map(all -> all - taken.of(plan.place(), start)));
     }
 
-    private static Optional<String> reason(Plan plan, LocalDateTime start, ZoneId zone, Instant soonest, Optional<LocalDate> ready, Taken taken) {
+    private static Optional<String> reason(
+            Plan plan, LocalDateTime start, ZoneId zone, Instant soonest, Optional<LocalDate> ready, Taken taken) {
         List<ZoneOffset> offsets = zone.getRules().getValidOffsets(start);
         if (offsets.isEmpty()) {
             return Optional.of("The clocks go forward over it.");
@@ -94,6 +126,8 @@ public final class Slots {
         if (ready.filter(first -> start.toLocalDate().isBefore(first)).isPresent()) {
             return Optional.of("Before the goods are ready.");
         }
-        return plan.capacity().filter(all -> taken.of(plan.place(), start) >= all).map(all -> "Taken: " + all + " in all.");
+        return plan.capacity()
+                .filter(all -> taken.of(plan.place(), start) >= all)
+                .map(all -> "Taken: " + all + " in all.");
     }
 }

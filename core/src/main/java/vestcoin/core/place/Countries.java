@@ -36,7 +36,9 @@ public final class Countries {
             PARENTS.put(cells[0], cells[1]);
             DIVISION_NAMES.put(cells[0], cells[2].replace("\"", ""));
             if (cells[1].isEmpty()) {
-                DIVISIONS.computeIfAbsent(cells[0].substring(0, 2), country -> new TreeMap<>()).put(cells[0], cells[2].replace("\"", ""));
+                DIVISIONS
+                        .computeIfAbsent(cells[0].substring(0, 2), country -> new TreeMap<>())
+                        .put(cells[0], cells[2].replace("\"", ""));
             }
         });
         resource("postcode-forms.tsv").forEach(line -> {
@@ -81,7 +83,9 @@ public final class Countries {
     public static boolean fits(String country, String postcode) {
         Pattern form = POSTCODES.get(country);
         String typed = postcode.strip().toUpperCase(Locale.ROOT);
-        return form == null || form.matcher(typed).matches() || form.matcher(PostcodeRule.normal(country, typed)).matches();
+        return form == null
+                || form.matcher(typed).matches()
+                || form.matcher(PostcodeRule.normal(country, typed)).matches();
     }
 
     /** The lines of a data file beside this class. */

@@ -8,8 +8,8 @@ import vestcoin.core.problem.Problems;
 /**
  * Where an order goes, as far as it is known.
  *
- * @param country  ISO 3166-1 alpha-2
- * @param region   ISO 3166-2, if known
+ * @param country ISO 3166-1 alpha-2
+ * @param region ISO 3166-2, if known
  * @param postcode as typed, if known
  */
 public record Destination(String country, Optional<String> region, Optional<String> postcode) {
@@ -36,7 +36,9 @@ public record Destination(String country, Optional<String> region, Optional<Stri
         return code().flatMap(known -> PostcodeRegions.of(country, known));
     }
 
-    /** The region and those that hold it, the deepest first; where no region is named, that of the postcode if it tells. */
+    /**
+     * The region and those that hold it, the deepest first; where no region is named, that of the postcode if it tells.
+     */
     public List<String> regions() {
         List<String> regions = new ArrayList<>();
         Optional<String> next = region.or(this::regionOfPostcode);
@@ -50,19 +52,32 @@ public record Destination(String country, Optional<String> region, Optional<Stri
     /** Adds what does not exist, or does not fit its country. */
     public void check(String path, Problems problems) {
         if (country == null || !Countries.isCountry(country)) {
-            problems.add(path + "/country", "“" + country + "” is not a country code.", "Choose a country from the list, or write its two letters, as IE.");
+            problems.add(
+                    path + "/country",
+                    "“" + country + "” is not a country code.",
+                    "Choose a country from the list, or write its two letters, as IE.");
             return;
         }
-        region.ifPresent(code -> problems.when(!Countries.isSubdivision(code) || !code.startsWith(country + "-"), path + "/region",
-                "“" + code + "” is not a region of " + country + ".", "Write its ISO 3166-2 code, as US-NC, or leave it empty."));
+        region.ifPresent(code -> problems.when(
+                !Countries.isSubdivision(code) || !code.startsWith(country + "-"),
+                path + "/region",
+                "“" + code + "” is not a region of " + country + ".",
+                "Write its ISO 3166-2 code, as US-NC, or leave it empty."));
         if (postcode.isPresent() && !Countries.fits(country, postcode.get())) {
-            problems.add(path + "/postcode", "“" + postcode.get() + "” is not a postcode of " + country + ".", "Check the postcode and the country; one of them does not fit.");
+            problems.add(
+                    path + "/postcode",
+                    "“" + postcode.get() + "” is not a postcode of " + country + ".",
+                    "Check the postcode and the country; one of them does not fit.");
             return;
         }
         if (region.isPresent() && postcode.isPresent()) {
-            regionOfPostcode().filter(other -> !regions().contains(other)).ifPresent(other -> problems.add(path + "/postcode",
-                    "“" + postcode.get() + "” is a postcode of " + Countries.name(other) + ", not of " + Countries.name(region.get()) + ".",
-                    "Choose the region the postcode lies in, or mend the postcode."));
+            regionOfPostcode()
+                    .filter(other -> !regions().contains(other))
+                    .ifPresent(other -> problems.add(
+                            path + "/postcode",
+                            "“" + postcode.get() + "” is a postcode of " + Countries.name(other) + ", not of "
+                                    + Countries.name(region.get()) + ".",
+                            "Choose the region the postcode lies in, or mend the postcode."));
         }
     }
 }

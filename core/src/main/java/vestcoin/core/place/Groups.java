@@ -9,12 +9,17 @@ import java.util.TreeSet;
 /** Named groups of countries. */
 public final class Groups {
     /** Member states of the European Union since 2020-02-01. Source: Treaty on European Union, Article 52. */
-    public static final Set<String> EU = Set.of("AT", "BE", "BG", "CY", "CZ", "DE", "DK", "EE", "ES", "FI", "FR", "GR",
-            "HR", "HU", "IE", "IT", "LT", "LU", "LV", "MT", "NL", "PL", "PT", "RO", "SE", "SI", "SK");
+    public static final Set<String> EU = Set.of(
+            "AT", "BE", "BG", "CY", "CZ", "DE", "DK", "EE", "ES", "FI", "FR", "GR", "HR", "HU", "IE", "IT", "LT", "LU",
+            "LV", "MT", "NL", "PL", "PT", "RO", "SE", "SI", "SK");
 
-    /** Member states whose currency is the euro, Bulgaria since 2026-01-01. Source: Council Decision (EU) 2025/1407 [from memory]. */
-    public static final Set<String> EURO = Set.of("AT", "BE", "BG", "CY", "DE", "EE", "ES", "FI", "FR", "GR", "HR",
-            "IE", "IT", "LT", "LU", "LV", "MT", "NL", "PT", "SI", "SK");
+    /**
+     * Member states whose currency is the euro, Bulgaria since 2026-01-01. Source: Council Decision (EU) 2025/1407
+     * [from memory].
+     */
+    public static final Set<String> EURO = Set.of(
+            "AT", "BE", "BG", "CY", "DE", "EE", "ES", "FI", "FR", "GR", "HR", "IE", "IT", "LT", "LU", "LV", "MT", "NL",
+            "PT", "SI", "SK");
 
     private static final Map<String, Set<String>> ALL = new LinkedHashMap<>();
 

@@ -62,7 +62,10 @@ public sealed interface Place {
         @Override
         public boolean contains(Destination destination) {
             return country.equals(destination.country())
-                    && destination.code().filter(code -> rules.stream().anyMatch(rule -> rule.matches(code))).isPresent();
+                    && destination
+                            .code()
+                            .filter(code -> rules.stream().anyMatch(rule -> rule.matches(code)))
+                            .isPresent();
         }
 
         @Override
@@ -95,17 +98,21 @@ public sealed interface Place {
     }
 
     /**
-     * Reads a place. The text decides which kind it is; whether the country or group exists is told by
-     * {@link #check}, so that a setup with several unknown places is refused with all of them.
+     * Reads a place. The text decides which kind it is; whether the country or group exists is told by {@link #check},
+     * so that a setup with several unknown places is refused with all of them.
      */
     static Place parse(String written) {
         String text = written.strip().toUpperCase(Locale.ROOT);
         int colon = text.indexOf(':');
         if (colon > 0) {
             String country = text.substring(0, colon).strip();
-            return new Postcodes(country, Arrays.stream(text.substring(colon + 1).split(","))
-                    .map(String::strip).filter(s -> !s.isEmpty())
-                    .map(rule -> PostcodeRule.parse(country.isEmpty() ? "??" : country, rule)).toList());
+            return new Postcodes(
+                    country,
+                    Arrays.stream(text.substring(colon + 1).split(","))
+                            .map(String::strip)
+                            .filter(s -> !s.isEmpty())
+                            .map(rule -> PostcodeRule.parse(country.isEmpty() ? "??" : country, rule))
+                            .toList());
         }
         if (Groups.isGroup(text)) {
             return new Group(text);
@@ -113,17 +120,29 @@ public sealed interface Place {
         return text.indexOf('-') == 2 ? new Subdivision(text) : new Country(text);
     }
 
-    /** Destinations that stand for a place: each country of a group, a subdivision, the beginning of each postcode rule. */
+    /**
+     * Destinations that stand for a place: each country of a group, a subdivision, the beginning of each postcode rule.
+     */
     static List<Destination> samples(Place place) {
         if (place instanceof Group group) {
             return Groups.countriesOf(group.name).stream().map(Destination::of).toList();
         }
         if (place instanceof Subdivision subdivision) {
-            return List.of(new Destination(subdivision.code.substring(0, 2), Optional.of(subdivision.code), Optional.empty()));
+            return List.of(
+                    new Destination(subdivision.code.substring(0, 2), Optional.of(subdivision.code), Optional.empty()));
         }
         if (place instanceof Postcodes postcodes) {
-            return postcodes.rules.stream().map(rule -> Destination.of(postcodes.country, rule instanceof PostcodeRule.Range range ? range.from()
-                    : rule instanceof PostcodeRule.UkArea ? rule.text() + "1 1AA" : rule instanceof PostcodeRule.UkOutward ? rule.text() + " 1AA" : rule.text())).toList();
+            return postcodes.rules.stream()
+                    .map(rule -> Destination.of(
+                            postcodes.country,
+                            rule instanceof PostcodeRule.Range range
+                                    ? range.from()
+                                    : rule instanceof PostcodeRule.UkArea
+                                            ? rule.text() + "1 1AA"
+                                            : rule instanceof PostcodeRule.UkOutward
+                                                    ? rule.text() + " 1AA"
+                                                    : rule.text()))
+                    .toList();
         }
         return List.of(Destination.of(((Country) place).code));
     }
@@ -131,15 +150,27 @@ public sealed interface Place {
     /** Adds a problem for every part of the place that does not exist. */
     static void check(Place place, String path, Problems problems) {
         if (place instanceof Country country) {
-            problems.when(!Countries.isCountry(country.code), path, "“" + country.code + "” is not a country code.",
+            problems.when(
+                    !Countries.isCountry(country.code),
+                    path,
+                    "“" + country.code + "” is not a country code.",
                     "Write the two letters of ISO 3166-1, as IE or US, or a group such as EU.");
         } else if (place instanceof Subdivision subdivision) {
-            problems.when(!Countries.isSubdivision(subdivision.code), path, "“" + subdivision.code + "” is not a region code.",
+            problems.when(
+                    !Countries.isSubdivision(subdivision.code),
+                    path,
+                    "“" + subdivision.code + "” is not a region code.",
                     "Write the code of ISO 3166-2, as US-NC or CA-QC.");
         } else if (place instanceof Postcodes postcodes) {
-            if (!problems.when(!Countries.isCountry(postcodes.country), path, "“" + postcodes.country + "” is not a country code.",
+            if (!problems.when(
+                    !Countries.isCountry(postcodes.country),
+                    path,
+                    "“" + postcodes.country + "” is not a country code.",
                     "Write the country before the colon, as GB:BT.")) {
-                problems.when(postcodes.rules.isEmpty(), path, "No postcode follows “" + postcodes.country + ":”.",
+                problems.when(
+                        postcodes.rules.isEmpty(),
+                        path,
+                        "No postcode follows “" + postcodes.country + ":”.",
                         "Write beginnings or ranges after the colon, as GB:BT or DE:10000..12999.");
                 for (PostcodeRule rule : postcodes.rules) {
                     checkRule(rule, path, problems);
@@ -149,9 +180,15 @@ public sealed interface Place {
     }
 
     private static void checkRule(PostcodeRule rule, String path, Problems problems) {
-        problems.when(!rule.text().matches("[A-Z0-9]+(\\.\\.[A-Z0-9]+)?"), path,
-                "“" + rule.text() + "” is not a postcode.", "Use letters and digits; a range has two dots, as 10000..12999.");
-        problems.when(rule instanceof PostcodeRule.Range range && !range.inOrder(), path,
-                "The range “" + rule.text() + "” runs backwards.", "Write the lower postcode first.");
+        problems.when(
+                !rule.text().matches("[A-Z0-9]+(\\.\\.[A-Z0-9]+)?"),
+                path,
+                "“" + rule.text() + "” is not a postcode.",
+                "Use letters and digits; a range has two dots, as 10000..12999.");
+        problems.when(
+                rule instanceof PostcodeRule.Range range && !range.inOrder(),
+                path,
+                "The range “" + rule.text() + "” runs backwards.",
+                "Write the lower postcode first.");
     }
 }

@@ -13,8 +13,9 @@ import java.util.function.Predicate;
 
 /**
  * Finds, of many rules about places, the one that holds for a destination: a postcode wins over a subdivision, a deeper
- * subdivision over a shallower, then country, then group; within a level the rule that covers fewer codes. A place taken
- * out of a rule falls to the next less specific one. Looking up costs the length of a postcode, not the number of rules.
+ * subdivision over a shallower, then country, then group; within a level the rule that covers fewer codes. A place
+ * taken out of a rule falls to the next less specific one. Looking up costs the length of a postcode, not the number of
+ * rules.
  *
  * @param <T> what a rule is about
  */
@@ -23,7 +24,7 @@ public final class PlaceIndex<T> {
     /**
      * A rule about places.
      *
-     * @param id     decides between rules that tie: the smaller wins
+     * @param id decides between rules that tie: the smaller wins
      * @param except places taken out
      */
     public record Entry<T>(String id, T value, List<Place> places, List<Place> except) {
@@ -40,7 +41,7 @@ public final class PlaceIndex<T> {
     /**
      * The rule that holds.
      *
-     * @param by   the place that decided
+     * @param by the place that decided
      * @param tied ids of other rules that hold just as specifically; the setup is undecided there
      */
     public record Match<T>(T value, Place by, List<String> tied) {}
@@ -94,7 +95,8 @@ public final class PlaceIndex<T> {
         if (place instanceof Place.Country country) {
             land(country.code()).whole.add(new Candidate<>(entry, place, PostcodeRule.Coverage.EVERYTHING));
         } else if (place instanceof Place.Subdivision subdivision) {
-            subdivisions.computeIfAbsent(subdivision.code(), k -> new ArrayList<>())
+            subdivisions
+                    .computeIfAbsent(subdivision.code(), k -> new ArrayList<>())
                     .add(new Candidate<>(entry, place, PostcodeRule.Coverage.EVERYTHING));
         } else if (place instanceof Place.Group group) {
             Candidate<T> candidate = new Candidate<>(entry, place, PostcodeRule.Coverage.EVERYTHING);
@@ -126,7 +128,9 @@ public final class PlaceIndex<T> {
         map.computeIfAbsent(key, k -> new ArrayList<>()).add(candidate);
     }
 
-    /** Ranges are filed under the characters both bounds begin with, if the bounds are of one length, else under none. */
+    /**
+     * Ranges are filed under the characters both bounds begin with, if the bounds are of one length, else under none.
+     */
     private static String commonStart(String from, String to) {
         int n = 0;
         while (from.length() == to.length() && n < from.length() && from.charAt(n) == to.charAt(n)) {
@@ -203,7 +207,9 @@ public final class PlaceIndex<T> {
             if (!holds(candidate, destination, inForce)) {
                 continue;
             }
-            int order = best.isEmpty() ? 0 : candidate.coverage().compareTo(best.get(0).coverage());
+            int order = best.isEmpty()
+                    ? 0
+                    : candidate.coverage().compareTo(best.get(0).coverage());
             if (order < 0) {
                 best.clear();
             }
@@ -229,7 +235,8 @@ public final class PlaceIndex<T> {
     }
 
     private static <T> boolean holds(Candidate<T> candidate, Destination destination, Predicate<T> inForce) {
-        return !candidate.entry().takesOut(destination) && inForce.test(candidate.entry().value());
+        return !candidate.entry().takesOut(destination)
+                && inForce.test(candidate.entry().value());
     }
 
     private static <T> Optional<Match<T>> match(List<Candidate<T>> best) {
@@ -237,11 +244,16 @@ public final class PlaceIndex<T> {
             return Optional.empty();
         }
         if (best.size() == 1) {
-            return Optional.of(new Match<>(best.get(0).entry().value(), best.get(0).by(), List.of()));
+            return Optional.of(
+                    new Match<>(best.get(0).entry().value(), best.get(0).by(), List.of()));
         }
         best.sort(Comparator.comparing(candidate -> candidate.entry().id()));
         Candidate<T> first = best.get(0);
-        List<String> tied = best.stream().map(c -> c.entry().id()).distinct().filter(id -> !id.equals(first.entry().id())).toList();
+        List<String> tied = best.stream()
+                .map(c -> c.entry().id())
+                .distinct()
+                .filter(id -> !id.equals(first.entry().id()))
+                .toList();
         return Optional.of(new Match<>(first.entry().value(), first.by(), tied));
     }
 }

@@ -30,7 +30,9 @@ final class PostcodeRegions {
             REGIONS.put(country + codes, region);
             return;
         }
-        for (int code = Integer.parseInt(codes.substring(0, dots)); code <= Integer.parseInt(codes.substring(dots + 2)); code++) {
+        for (int code = Integer.parseInt(codes.substring(0, dots));
+                code <= Integer.parseInt(codes.substring(dots + 2));
+                code++) {
             REGIONS.put(country + String.format("%0" + dots + "d", code), region);
         }
     }

@@ -53,7 +53,8 @@ public sealed interface PostcodeRule {
     static PostcodeRule parse(String country, String text) {
         int dots = text.indexOf("..");
         if (dots >= 0) {
-            return new Range(country, normal(country, text.substring(0, dots)), normal(country, text.substring(dots + 2)));
+            return new Range(
+                    country, normal(country, text.substring(0, dots)), normal(country, text.substring(dots + 2)));
         }
         String code = normal(country, text);
         if (country.equals("GB")) {
@@ -89,7 +90,9 @@ public sealed interface PostcodeRule {
     record UkArea(String text) implements PostcodeRule {
         @Override
         public boolean matches(String code) {
-            return code.startsWith(text) && code.length() > text.length() && Character.isDigit(code.charAt(text.length()));
+            return code.startsWith(text)
+                    && code.length() > text.length()
+                    && Character.isDigit(code.charAt(text.length()));
         }
 
         @Override
@@ -103,8 +106,10 @@ public sealed interface PostcodeRule {
         @Override
         public boolean matches(String code) {
             String outward = outward(code);
-            return outward.equals(text) || outward.length() == text.length() + 1 && outward.startsWith(text)
-                    && Character.isLetter(outward.charAt(text.length()));
+            return outward.equals(text)
+                    || outward.length() == text.length() + 1
+                            && outward.startsWith(text)
+                            && Character.isLetter(outward.charAt(text.length()));
         }
 
         @Override
@@ -127,7 +132,9 @@ public sealed interface PostcodeRule {
 
         /** A bound of digits alone that is shorter than the code stands for all codes that begin with it. */
         private static int compare(String whole, String bound) {
-            String code = whole.length() > bound.length() && digitsFrom(bound, 0) && digitsFrom(whole, 0) ? whole.substring(0, bound.length()) : whole;
+            String code = whole.length() > bound.length() && digitsFrom(bound, 0) && digitsFrom(whole, 0)
+                    ? whole.substring(0, bound.length())
+                    : whole;
             List<String> left = runs(code);
             List<String> right = runs(bound);
             for (int i = 0; i < right.size(); i++) {
@@ -159,10 +166,14 @@ public sealed interface PostcodeRule {
             List<String> low = runs(from);
             List<String> high = runs(to);
             String last = low.isEmpty() ? "" : low.get(low.size() - 1);
-            boolean counted = low.size() == high.size() && !last.isEmpty() && Character.isDigit(last.charAt(0))
+            boolean counted = low.size() == high.size()
+                    && !last.isEmpty()
+                    && Character.isDigit(last.charAt(0))
                     && low.subList(0, low.size() - 1).equals(high.subList(0, high.size() - 1));
             BigInteger width = counted
-                    ? new BigInteger(high.get(high.size() - 1)).subtract(new BigInteger(last)).add(BigInteger.ONE)
+                    ? new BigInteger(high.get(high.size() - 1))
+                            .subtract(new BigInteger(last))
+                            .add(BigInteger.ONE)
                     : BigInteger.valueOf(26);
             return Coverage.of(width.max(BigInteger.ONE), from);
         }

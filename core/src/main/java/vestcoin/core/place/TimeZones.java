@@ -9,11 +9,21 @@ import java.util.List;
 public final class TimeZones {
     private TimeZones() {}
 
-    /** The zone of a country whose zones (CLDR's location zones) agree at this instant; of a country where they differ, or that has none, {@code otherwise}. */
+    /**
+     * The zone of a country whose zones (CLDR's location zones) agree at this instant; of a country where they differ,
+     * or that has none, {@code otherwise}.
+     */
     public static ZoneId of(String country, Instant at, ZoneId otherwise) {
-        List<ZoneId> zones = TimeZone.getAvailableIDs(TimeZone.SystemTimeZoneType.CANONICAL_LOCATION, country, null).stream()
-                .filter(id -> ZoneId.getAvailableZoneIds().contains(id)).sorted().map(ZoneId::of).toList();
-        boolean agree = !zones.isEmpty() && zones.stream().allMatch(zone -> zone.getRules().getOffset(at).equals(zones.get(0).getRules().getOffset(at)));
+        List<ZoneId> zones =
+                TimeZone.getAvailableIDs(TimeZone.SystemTimeZoneType.CANONICAL_LOCATION, country, null).stream()
+                        .filter(id -> ZoneId.getAvailableZoneIds().contains(id))
+                        .sorted()
+                        .map(ZoneId::of)
+                        .toList();
+        boolean agree = !zones.isEmpty()
+                && zones.stream().allMatch(zone -> zone.getRules()
+                        .getOffset(at)
+                        .equals(zones.get(0).getRules().getOffset(at)));
         return agree ? zones.get(0) : otherwise;
     }
 }

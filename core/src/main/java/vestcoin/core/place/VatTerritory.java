@@ -7,13 +7,14 @@ import java.util.Optional;
 import vestcoin.core.place.PlaceIndex.Match;
 
 /**
- * Where a destination stands for value added tax, which is not always its country (Directive 2006/112/EC, Articles 6 and 7).
- * The list with its sources is {@code vat-territories.tsv} beside this class. Of the bases of the United Kingdom on Cyprus,
- * treated as Cyprus, no country code or postcode is in use; of the Italian waters of Lake Lugano there is no address.
+ * Where a destination stands for value added tax, which is not always its country (Directive 2006/112/EC, Articles 6
+ * and 7). The list with its sources is {@code vat-territories.tsv} beside this class. Of the bases of the United
+ * Kingdom on Cyprus, treated as Cyprus, no country code or postcode is in use; of the Italian waters of Lake Lugano
+ * there is no address.
  *
  * @param state whose tax territory it is: a country code, or the id of a territory that stands outside of its country's
- * @param eu    whether it belongs to the Union's territory for the thing supplied
- * @param name  as a sentence names it
+ * @param eu whether it belongs to the Union's territory for the thing supplied
+ * @param name as a sentence names it
  * @param rates name of the land whose rates hold there
  */
 public record VatTerritory(String state, boolean eu, String name, String rates) {
@@ -24,7 +25,9 @@ public record VatTerritory(String state, boolean eu, String name, String rates) 
 
     private static final String AS = "as ";
     private static final String OWN = "own rates";
-    private static final List<Row> ALL = Countries.resource("vat-territories.tsv").stream().map(VatTerritory::row).toList();
+    private static final List<Row> ALL = Countries.resource("vat-territories.tsv").stream()
+            .map(VatTerritory::row)
+            .toList();
 
     private static final PlaceIndex<Row> ROWS = rows();
 
@@ -33,34 +36,56 @@ public record VatTerritory(String state, boolean eu, String name, String rates) 
         Row row = ROWS.find(to).map(Match::value).orElse(null);
         String country = to.country();
         if (row == null) {
-            return new VatTerritory(country, Groups.EU.contains(country), Countries.name(country), Countries.name(country));
+            return new VatTerritory(
+                    country, Groups.EU.contains(country), Countries.name(country), Countries.name(country));
         }
         if (row.standing.equals("goods")) {
             return new VatTerritory(goods ? "XI" : country, goods, row.name, Countries.name(country));
         }
         if (row.standing.startsWith(AS)) {
             String as = as(row).country();
-            return new VatTerritory(as, Groups.EU.contains(as), row.name, as(row).postcode().isPresent() ? row.name : Countries.name(as));
+            return new VatTerritory(
+                    as,
+                    Groups.EU.contains(as),
+                    row.name,
+                    as(row).postcode().isPresent() ? row.name : Countries.name(as));
         }
-        return row.standing.equals(OWN) ? new VatTerritory(country, Groups.EU.contains(country), row.name, row.name) : new VatTerritory(row.id, false, row.name, row.name);
+        return row.standing.equals(OWN)
+                ? new VatTerritory(country, Groups.EU.contains(country), row.name, row.name)
+                : new VatTerritory(row.id, false, row.name, row.name);
     }
 
     /**
-     * Where the rates of a place are looked up: a place treated as another's territory bears that one's, whatever the tax book has
-     * for the place itself. France's hold in Monaco, the United Kingdom's on the Isle of Man, Austria's by Jungholz's German postcode.
+     * Where the rates of a place are looked up: a place treated as another's territory bears that one's, whatever the
+     * tax book has for the place itself. France's hold in Monaco, the United Kingdom's on the Isle of Man, Austria's by
+     * Jungholz's German postcode.
      */
     public static Destination ratesOf(Destination to) {
-        return ROWS.find(to).map(Match::value).filter(row -> row.standing.startsWith(AS)).map(VatTerritory::as).orElse(to);
+        return ROWS.find(to)
+                .map(Match::value)
+                .filter(row -> row.standing.startsWith(AS))
+                .map(VatTerritory::as)
+                .orElse(to);
     }
 
     /** Every place that has rates of its own within its country. */
     public static List<OwnRates> withOwnRates() {
-        return ALL.stream().filter(row -> row.standing.equals(OWN)).map(row -> new OwnRates(row.id, row.name, Place.samples(row.places.get(0)).get(0).country(), row.places)).toList();
+        return ALL.stream()
+                .filter(row -> row.standing.equals(OWN))
+                .map(row -> new OwnRates(
+                        row.id,
+                        row.name,
+                        Place.samples(row.places.get(0)).get(0).country(),
+                        row.places))
+                .toList();
     }
 
     /** The place a rule is about, where it is treated as another's territory. */
     public static Optional<String> treatedAs(Place place) {
-        return ALL.stream().filter(row -> row.standing.startsWith(AS) && row.places.contains(place)).map(row -> Countries.name(as(row).country())).findFirst();
+        return ALL.stream()
+                .filter(row -> row.standing.startsWith(AS) && row.places.contains(place))
+                .map(row -> Countries.name(as(row).country()))
+                .findFirst();
     }
 
     private static Destination as(Row row) {
@@ -69,8 +94,9 @@ public record VatTerritory(String state, boolean eu, String name, String rates) 
     }
 
     /**
-     * Whether a sale from one place to another stays within one tax territory. For a seller in Switzerland Liechtenstein and
-     * Büsingen are inland (MWSTG Art. 3 [from memory]); goods between Great Britain and Northern Ireland are too.
+     * Whether a sale from one place to another stays within one tax territory. For a seller in Switzerland
+     * Liechtenstein and Büsingen are inland (MWSTG Art. 3 [from memory]); goods between Great Britain and Northern
+     * Ireland are too.
      */
     public static boolean sameLand(Destination from, Destination to, boolean goods) {
         String one = of(from, goods).state;
@@ -88,7 +114,11 @@ public record VatTerritory(String state, boolean eu, String name, String rates) 
 
     private static Row row(String line) {
         String[] cells = line.split("\t");
-        return new Row(cells[0], cells[1], Arrays.stream(cells[2].split(" ")).map(Place::parse).toList(), cells[3]);
+        return new Row(
+                cells[0],
+                cells[1],
+                Arrays.stream(cells[2].split(" ")).map(Place::parse).toList(),
+                cells[3]);
     }
 
     private static PlaceIndex<Row> rows() {

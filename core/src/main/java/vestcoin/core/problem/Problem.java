@@ -5,10 +5,10 @@ import java.util.Objects;
 /**
  * One thing wrong with what was given, as a person can mend it.
  *
- * @param path     where, in the path language of the setup and the order: names and ids joined by {@code /},
- *                 as in {@code delivery/zones/ireland/rates/tube}
+ * @param path where, in the path language of the setup and the order: names and ids joined by {@code /}, as in
+ *     {@code delivery/zones/ireland/rates/tube}
  * @param sentence what is wrong, in one plain sentence
- * @param remedy   what to do about it, in one plain sentence
+ * @param remedy what to do about it, in one plain sentence
  */
 public record Problem(String path, String sentence, String remedy) {
     public Problem {

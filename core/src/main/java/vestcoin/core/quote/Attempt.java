@@ -34,24 +34,37 @@ import vestcoin.core.why.Tracer;
 /**
  * An order with one set of discounts: the goods after them, the delivery that follows, and what is off it.
  *
- * <p>Discounts that combine go together; one that does not stands alone. All that combine are one attempt, each that does
- * not is another, and the attempt that takes off most in all, delivery included, holds; of equal ones the combining ones,
- * then the smaller id.
+ * <p>Discounts that combine go together; one that does not stands alone. All that combine are one attempt, each that
+ * does not is another, and the attempt that takes off most in all, delivery included, holds; of equal ones the
+ * combining ones, then the smaller id.
  *
- * @param basket  what it was tried on
- * @param offers  for all that is sent together: every option, offered or not
- * @param chosen  the option whose one price covers all
- * @param each    by dispatch place, where there are several: their own offers and the one chosen there
- * @param off     what is taken off the delivery
+ * @param basket what it was tried on
+ * @param offers for all that is sent together: every option, offered or not
+ * @param chosen the option whose one price covers all
+ * @param each by dispatch place, where there are several: their own offers and the one chosen there
+ * @param off what is taken off the delivery
  */
-record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken taken, List<Offer> offers, Optional<Offer.Offered> chosen, Map<String, Separate> each,
+record Attempt(
+        Basket basket,
+        List<Discounts.Rule> rules,
+        Discounting.Taken taken,
+        List<Offer> offers,
+        Optional<Offer.Offered> chosen,
+        Map<String, Separate> each,
         List<Reduction> off) {
 
     /** What is offered for one consignment of several. */
     record Separate(List<Offer> offers, Optional<Offer.Offered> chosen) {}
 
     /** What an attempt needs to know of the order besides its discounts. */
-    record Basket(Compiled setup, Order order, List<PricedLine> lines, List<Consignment> consignments, Optional<Delivery.Zone> zone, Buying buying, Collecting collecting) {}
+    record Basket(
+            Compiled setup,
+            Order order,
+            List<PricedLine> lines,
+            List<Consignment> consignments,
+            Optional<Delivery.Zone> zone,
+            Buying buying,
+            Collecting collecting) {}
 
     /** The attempt that holds. */
     static Attempt best(List<Discounts.Rule> rules, Discounting discounting, Basket basket, Tracer tracer) {
@@ -79,11 +92,19 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
         List<Offer> own = basket.collecting().offers(load, tracer);
         offers.addAll(firstNotOffered(offers), own);
         Map<String, Separate> each = basket.consignments().size() < 2 ? Map.of() : separate(basket, taken, tracer);
-        boolean apart = order.delivery().isEmpty() && !each.isEmpty() && (!order.deliveries().isEmpty() || sent.isEmpty());
-        Optional<Offer.Offered> chosen = apart ? Optional.empty() : order.delivery().isEmpty() ? sent : find(offers, order.delivery().get());
+        boolean apart = order.delivery().isEmpty()
+                && !each.isEmpty()
+                && (!order.deliveries().isEmpty() || sent.isEmpty());
+        Optional<Offer.Offered> chosen = apart
+                ? Optional.empty()
+                : order.delivery().isEmpty()
+                        ? sent
+                        : find(offers, order.delivery().get());
         Attempt attempt = new Attempt(basket, rules, taken, offers, chosen, apart ? each : unchosen(each), List.of());
         List<Reduction> off = attempt.gross(Offer.Offered::shelf, tracer)
-                .map(shelf -> discounting.delivery(rules, basket.lines(), taken.left(), shelf, net -> attempt.price(net, tracer))).orElse(List.of());
+                .map(shelf -> discounting.delivery(
+                        rules, basket.lines(), taken.left(), shelf, net -> attempt.price(net, tracer)))
+                .orElse(List.of());
         return new Attempt(basket, rules, taken, attempt.offers, attempt.chosen, attempt.each, off);
     }
 
@@ -107,30 +128,65 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
             List<Consignment> one = List.of(consignment);
             List<Offer> offers = offers(basket, one, load(basket, one, taken, tracer), tracer);
             String wanted = basket.order().deliveries().get(consignment.dispatch());
-            each.put(consignment.dispatch(), new Separate(offers, wanted == null ? cheapest(offers) : find(offers, wanted)));
+            each.put(
+                    consignment.dispatch(),
+                    new Separate(offers, wanted == null ? cheapest(offers) : find(offers, wanted)));
         }
         return each;
     }
 
     private static List<Offer> offers(Basket basket, List<Consignment> of, Load load, Tracer tracer) {
-        LocalDate ready = of.stream().map(Consignment::ready).max(Comparator.naturalOrder()).orElseThrow();
-        WorkDays carrier = WorkDays.ofCarriers(basket.order().to().country(), basket.order().to().region());
+        LocalDate ready = of.stream()
+                .map(Consignment::ready)
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        WorkDays carrier = WorkDays.ofCarriers(
+                basket.order().to().country(), basket.order().to().region());
         return basket.setup().board().offers(basket.zone(), load, new RateBoard.Leaving(ready, carrier), tracer);
     }
 
     private static Load load(Basket basket, List<Consignment> of, Discounting.Taken taken, Tracer tracer) {
-        List<PricedLine> lines = of.size() == 1 ? of.get(0).lines() : of.stream().flatMap(consignment -> consignment.lines().stream()).toList();
+        List<PricedLine> lines = of.size() == 1
+                ? of.get(0).lines()
+                : of.stream()
+                        .flatMap(consignment -> consignment.lines().stream())
+                        .toList();
         List<Figure> quantities = new ArrayList<>(lines.size());
         List<Figure> amounts = new ArrayList<>(lines.size());
         for (PricedLine line : lines) {
-            quantities.add(tracer.number(Source.ORDER, line.line().quantity(), "", "order/lines/" + line.ordered() + "/quantity", line.product().name()));
+            quantities.add(tracer.number(
+                    Source.ORDER,
+                    line.line().quantity(),
+                    "",
+                    "order/lines/" + line.ordered() + "/quantity",
+                    line.product().name()));
             amounts.add(taken.left().get(line.index()));
         }
-        Figure weight = of.size() == 1 ? of.get(0).weight() : tracer.count("kg", "rule/weight", "weight of all parcels", of.stream().map(Consignment::weight).toList());
-        return new Load(lines, taken.remaining(), of.size() == 1 ? of.get(0).packed().parcels() : of.stream().flatMap(consignment -> consignment.packed().parcels().stream()).toList(), weight,
-                tracer.sum("rule/value", "value of what is sent", amounts), basket.lines(), tracer.count("", "rule/quantity", "items to deliver", quantities),
-                of.size() == 1 ? of.get(0).distance() : Optional.empty(), answers(basket, of, tracer), basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
-                basket.order().method(), of.stream().flatMap(consignment -> consignment.place().stream()).toList(), basket.buying());
+        Figure weight = of.size() == 1
+                ? of.get(0).weight()
+                : tracer.count(
+                        "kg",
+                        "rule/weight",
+                        "weight of all parcels",
+                        of.stream().map(Consignment::weight).toList());
+        return new Load(
+                lines,
+                taken.remaining(),
+                of.size() == 1
+                        ? of.get(0).packed().parcels()
+                        : of.stream()
+                                .flatMap(consignment -> consignment.packed().parcels().stream())
+                                .toList(),
+                weight,
+                tracer.sum("rule/value", "value of what is sent", amounts),
+                basket.lines(),
+                tracer.count("", "rule/quantity", "items to deliver", quantities),
+                of.size() == 1 ? of.get(0).distance() : Optional.empty(),
+                answers(basket, of, tracer),
+                basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
+                basket.order().method(),
+                of.stream().flatMap(consignment -> consignment.place().stream()).toList(),
+                basket.buying());
     }
 
     /** Carriers' answers for one consignment, or added up for several where each was answered. */
@@ -143,11 +199,22 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
             if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
                 List<Figure> parts = new ArrayList<>();
                 for (Consignment consignment : of) {
-                    basket.order().outside().carriers().of(quote.service(), consignment.dispatch())
-                            .ifPresent(amount -> parts.add(tracer.typed("order/outside/carriers/" + quote.service(), "the carrier's answer", amount)));
+                    basket.order()
+                            .outside()
+                            .carriers()
+                            .of(quote.service(), consignment.dispatch())
+                            .ifPresent(amount -> parts.add(tracer.typed(
+                                    "order/outside/carriers/" + quote.service(), "the carrier's answer", amount)));
                 }
                 if (parts.size() == of.size()) {
-                    answers.put(quote.service(), parts.size() == 1 ? parts.get(0) : tracer.sum("order/outside/carriers/" + quote.service(), "the carrier's answers", parts));
+                    answers.put(
+                            quote.service(),
+                            parts.size() == 1
+                                    ? parts.get(0)
+                                    : tracer.sum(
+                                            "order/outside/carriers/" + quote.service(),
+                                            "the carrier's answers",
+                                            parts));
                 }
             }
         }
@@ -156,7 +223,9 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
 
     /** The first that is offered. */
     private static Optional<Offer.Offered> cheapest(List<Offer> offers) {
-        return offers.isEmpty() || !(offers.get(0) instanceof Offer.Offered first) ? Optional.empty() : Optional.of(first);
+        return offers.isEmpty() || !(offers.get(0) instanceof Offer.Offered first)
+                ? Optional.empty()
+                : Optional.of(first);
     }
 
     private static Optional<Offer.Offered> find(List<Offer> offers, String id) {
@@ -179,21 +248,36 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
         return sum;
     }
 
-    /** The delivery before what is off it, when all of it is chosen. @param price for this buyer, or by the shelf-price figures */
+    /**
+     * The delivery before what is off it, when all of it is chosen. @param price for this buyer, or by the shelf-price
+     * figures
+     */
     private Optional<Figure> gross(Function<Offer.Offered, Figure> price, Tracer tracer) {
         if (chosen.isPresent()) {
             return chosen.map(price);
         }
-        if (each.isEmpty() || each.values().stream().anyMatch(separate -> separate.chosen().isEmpty())) {
+        if (each.isEmpty()
+                || each.values().stream().anyMatch(separate -> separate.chosen().isEmpty())) {
             return Optional.empty();
         }
-        return Optional.of(tracer.sum("rule/delivery", "delivery", each.values().stream().map(separate -> price.apply(separate.chosen().orElseThrow())).toList()));
+        return Optional.of(tracer.sum(
+                "rule/delivery",
+                "delivery",
+                each.values().stream()
+                        .map(separate -> price.apply(separate.chosen().orElseThrow()))
+                        .toList()));
     }
 
     /** The delivery less what is off it. */
     Optional<Figure> delivery(Tracer tracer) {
-        return gross(Offer.Offered::price, tracer).map(price -> off.isEmpty() ? price
-                : tracer.less("rule/delivery-after-discounts", "delivery less discounts", price, off.stream().map(Reduction::amount).toList()));
+        return gross(Offer.Offered::price, tracer)
+                .map(price -> off.isEmpty()
+                        ? price
+                        : tracer.less(
+                                "rule/delivery-after-discounts",
+                                "delivery less discounts",
+                                price,
+                                off.stream().map(Reduction::amount).toList()));
     }
 
     /** What the delivery, less what is off it, comes to for this buyer. @param net by the shelf-price figures */
@@ -202,17 +286,32 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
             return net;
         }
         List<Figure> prices = new ArrayList<>();
-        shelfByConsignment(net, tracer).forEach((dispatch, part) -> prices.add(Rerating.of(part, lines(dispatch), taken.remaining(), basket.buying(), tracer)));
-        return prices.size() == 1 ? prices.get(0) : tracer.sum("rule/delivery-after-discounts", "delivery less discounts", prices);
+        shelfByConsignment(net, tracer)
+                .forEach((dispatch, part) ->
+                        prices.add(Rerating.of(part, lines(dispatch), taken.remaining(), basket.buying(), tracer)));
+        return prices.size() == 1
+                ? prices.get(0)
+                : tracer.sum("rule/delivery-after-discounts", "delivery less discounts", prices);
     }
 
-    /** By dispatch place, or all together under an empty one. @param net the delivery less what is off it, by the shelf-price figures */
+    /**
+     * By dispatch place, or all together under an empty one. @param net the delivery less what is off it, by the
+     * shelf-price figures
+     */
     private Map<String, Figure> shelfByConsignment(Figure net, Tracer tracer) {
         if (chosen.isPresent()) {
             return Map.of("", net);
         }
-        List<Figure> gross = each.values().stream().map(separate -> separate.chosen().orElseThrow().shelf()).toList();
-        List<Figure> parts = off.isEmpty() && gross.stream().map(Figure::value).reduce(BigDecimal.ZERO, BigDecimal::add).compareTo(net.value()) == 0 ? gross
+        List<Figure> gross = each.values().stream()
+                .map(separate -> separate.chosen().orElseThrow().shelf())
+                .toList();
+        List<Figure> parts = off.isEmpty()
+                        && gross.stream()
+                                        .map(Figure::value)
+                                        .reduce(BigDecimal.ZERO, BigDecimal::add)
+                                        .compareTo(net.value())
+                                == 0
+                ? gross
                 : tracer.shares("rule/delivery-after-discounts", "delivery less its share of discounts", net, gross);
         Map<String, Figure> prices = new LinkedHashMap<>();
         int i = 0;
@@ -223,8 +322,11 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
     }
 
     private List<PricedLine> lines(String dispatch) {
-        return basket.consignments().stream().filter(consignment -> dispatch.isEmpty() || consignment.dispatch().equals(dispatch))
-                .flatMap(consignment -> consignment.lines().stream()).toList();
+        return basket.consignments().stream()
+                .filter(consignment ->
+                        dispatch.isEmpty() || consignment.dispatch().equals(dispatch))
+                .flatMap(consignment -> consignment.lines().stream())
+                .toList();
     }
 
     /** The delivery as it is taxed: one price for all, or each consignment's with its share of what is off. */
@@ -235,13 +337,17 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
         }
         Figure net = gross.get();
         for (Reduction reduction : off) {
-            net = tracer.less("rule/delivery-after-discounts", "delivery less discounts", net, List.of(reduction.shelf()));
+            net = tracer.less(
+                    "rule/delivery-after-discounts", "delivery less discounts", net, List.of(reduction.shelf()));
         }
         List<Taxes.Carried> carried = new ArrayList<>();
         shelfByConsignment(net, tracer).forEach((dispatch, part) -> {
             List<PricedLine> lines = lines(dispatch);
-            carried.add(new Taxes.Carried(dispatch.isEmpty() ? "delivery" : "delivery/" + dispatch, Rerating.of(part, lines, taken.remaining(), basket.buying(), tracer),
-                    () -> Rerating.shares(part, lines, taken.remaining(), basket.buying(), tracer), keys(lines)));
+            carried.add(new Taxes.Carried(
+                    dispatch.isEmpty() ? "delivery" : "delivery/" + dispatch,
+                    Rerating.of(part, lines, taken.remaining(), basket.buying(), tracer),
+                    () -> Rerating.shares(part, lines, taken.remaining(), basket.buying(), tracer),
+                    keys(lines)));
         });
         return carried;
     }
@@ -252,6 +358,9 @@ record Attempt(Basket basket, List<Discounts.Rule> rules, Discounting.Taken take
 
     /** Whether what has to be delivered is. */
     boolean deliveryChosen() {
-        return chosen.isPresent() || !each.isEmpty() && each.values().stream().allMatch(separate -> separate.chosen().isPresent());
+        return chosen.isPresent()
+                || !each.isEmpty()
+                        && each.values().stream()
+                                .allMatch(separate -> separate.chosen().isPresent());
     }
 }

@@ -10,8 +10,9 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.setup.Compiled;
 
 /**
- * Brings a sample basket back to something the shop sells, when its goods have changed under it: what is gone is left out, a choice that
- * is not made is made by the first there is. A basket nothing is left of gives way to the first thing sold.
+ * Brings a sample basket back to something the shop sells, when its goods have changed under it: what is gone is left
+ * out, a choice that is not made is made by the first there is. A basket nothing is left of gives way to the first
+ * thing sold.
  *
  * @param lines what can be priced; empty only where the shop sells nothing
  * @param notes what was changed, in sentences; empty when nothing was
@@ -26,7 +27,8 @@ public record BasketMending(List<Line> lines, List<String> notes) {
         List<Line> lines = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         for (Line line : basket) {
-            Optional<Product> product = line.product() == null ? Optional.empty() : setup.shelf().find(line.product());
+            Optional<Product> product =
+                    line.product() == null ? Optional.empty() : setup.shelf().find(line.product());
             if (product.isEmpty()) {
                 notes.add("“" + line.product() + "” is not sold any more, so it is left out.");
             } else {
@@ -35,9 +37,16 @@ public record BasketMending(List<Line> lines, List<String> notes) {
         }
         List<Product> sold = setup.setup().goods().products();
         if (lines.isEmpty() && !sold.isEmpty()) {
-            Product first = sold.stream().filter(product -> !product.amountChosen()).findFirst().orElse(sold.get(0));
+            Product first = sold.stream()
+                    .filter(product -> !product.amountChosen())
+                    .findFirst()
+                    .orElse(sold.get(0));
             notes.add("Nothing of this basket is sold any more; the ticket shows “" + first.name() + "” instead.");
-            Line one = new Line(first.id(), first.measure().map(Product.Measure::least).orElse(java.math.BigDecimal.ONE), Map.of(), first.bounds().map(Product.Bounds::least).filter(least -> first.amountChosen()));
+            Line one = new Line(
+                    first.id(),
+                    first.measure().map(Product.Measure::least).orElse(java.math.BigDecimal.ONE),
+                    Map.of(),
+                    first.bounds().map(Product.Bounds::least).filter(least -> first.amountChosen()));
             lines.add(chosen(one, first, new ArrayList<>()));
         }
         return new BasketMending(lines, notes);
@@ -47,15 +56,19 @@ public record BasketMending(List<Line> lines, List<String> notes) {
         Map<String, String> choices = new LinkedHashMap<>();
         for (Product.Option option : product.options()) {
             String wanted = line.options().get(option.id());
-            boolean there = option.choices().stream().anyMatch(choice -> choice.id().equals(wanted));
+            boolean there =
+                    option.choices().stream().anyMatch(choice -> choice.id().equals(wanted));
             if (there || option.choices().isEmpty()) {
                 Optional.ofNullable(wanted).ifPresent(choice -> choices.put(option.id(), choice));
                 continue;
             }
             Product.Choice first = option.choices().get(0);
             choices.put(option.id(), first.id());
-            notes.add(product.name() + " needs a choice of " + option.name() + "; the ticket takes “" + first.name() + "”.");
+            notes.add(product.name() + " needs a choice of " + option.name() + "; the ticket takes “" + first.name()
+                    + "”.");
         }
-        return choices.equals(line.options()) ? line : new Line(line.product(), line.quantity(), choices, line.amount());
+        return choices.equals(line.options())
+                ? line
+                : new Line(line.product(), line.quantity(), choices, line.amount());
     }
 }

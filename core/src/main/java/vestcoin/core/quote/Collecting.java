@@ -9,9 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.delivery.Load;
 import vestcoin.core.delivery.LocalPrice;
 import vestcoin.core.delivery.Offer;
-import vestcoin.core.delivery.Load;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.pickup.Pickup;
@@ -37,7 +37,9 @@ final class Collecting {
 
     /** The pickup place the buyer chose. */
     static Optional<Pickup.Spot> chosen(Compiled setup, Order order) {
-        return order.delivery().flatMap(id -> setup.setup().pickup().places().stream().filter(spot -> spot.option().equals(id)).findFirst());
+        return order.delivery().flatMap(id -> setup.setup().pickup().places().stream()
+                .filter(spot -> spot.option().equals(id))
+                .findFirst());
     }
 
     /** Open slots by the option they belong to. */
@@ -56,21 +58,37 @@ final class Collecting {
 
     /** The first day the goods can be had, where a preparation takes a day or more. */
     private Optional<LocalDate> ready(List<PricedLine> lines) {
-        return Consignment.preparation(lines) == 0 ? Optional.empty() : consignments.stream().map(Consignment::ready).max(LocalDate::compareTo);
+        return Consignment.preparation(lines) == 0
+                ? Optional.empty()
+                : consignments.stream().map(Consignment::ready).max(LocalDate::compareTo);
     }
 
     private Offer offer(Pickup.Spot spot, Load load, Tracer tracer) {
         String path = "pickup/places/" + spot.id();
-        Delivery.Option option = new Delivery.Option(spot.option(), spot.name(), spot.bring(), Optional.empty(), Optional.empty());
+        Delivery.Option option =
+                new Delivery.Option(spot.option(), spot.name(), spot.bring(), Optional.empty(), Optional.empty());
         if (spot.hours().isEmpty()) {
             return new Offer.NotOffered(option, "It has no opening hours yet.", path + "/hours");
         }
-        List<Slots.Slot> open = slots.computeIfAbsent(option.id(), id -> Slots.open(Slots.plan(spot), order.at(), setup.zone(), ready(load.lines()), order.outside().taken()));
+        List<Slots.Slot> open = slots.computeIfAbsent(
+                option.id(),
+                id -> Slots.open(
+                        Slots.plan(spot),
+                        order.at(),
+                        setup.zone(),
+                        ready(load.lines()),
+                        order.outside().taken()));
         if (open.isEmpty()) {
             return new Offer.NotOffered(option, "No slot is open in the days offered.", path + "/daysAhead");
         }
         LocalDate day = open.get(0).start().toLocalDate();
-        return Offer.Offered.of(option, price(spot, path, load, tracer), load, Optional.of(new Promise(day, day, day)), Optional.empty(), tracer);
+        return Offer.Offered.of(
+                option,
+                price(spot, path, load, tracer),
+                load,
+                Optional.of(new Promise(day, day, day)),
+                Optional.empty(),
+                tracer);
     }
 
     /** A fee, or a reduction that takes off no more than the goods come to. */
@@ -79,14 +97,18 @@ final class Collecting {
         if (price.value().signum() >= 0) {
             return price;
         }
-        Figure value = tracer.less("rule/not-below-zero", "the goods, taken off", tracer.zero("rule/not-below-zero", "zero"),
+        Figure value = tracer.less(
+                "rule/not-below-zero",
+                "the goods, taken off",
+                tracer.zero("rule/not-below-zero", "zero"),
                 load.lines().stream().map(load.remaining()::shelf).toList());
         return tracer.largest("rule/not-below-zero", spot.name(), List.of(price, value));
     }
 
     private Offer offer(Pickup.Local local, Load load, Tracer tracer) {
         String path = "pickup/local";
-        Delivery.Option option = new Delivery.Option(Pickup.Local.OPTION, local.name(), local.sentence(), Optional.empty(), Optional.empty());
+        Delivery.Option option = new Delivery.Option(
+                Pickup.Local.OPTION, local.name(), local.sentence(), Optional.empty(), Optional.empty());
         Optional<Point> start = local.from().or(() -> setup.setup().shop().point());
         if (start.isEmpty()) {
             return new Offer.NotOffered(option, "The shop has no point on the map to set out from.", path + "/from");
@@ -97,18 +119,39 @@ final class Collecting {
         if (consignments.stream().anyMatch(consignment -> consignment.place().isPresent())) {
             return new Offer.NotOffered(option, "Part of the order does not leave from the shop.", path);
         }
-        Figure distance = tracer.number(Source.ORDER, start.get().kilometresTo(order.point().get()), "km", "order/point", "distance along the geodesic");
+        Figure distance = tracer.number(
+                Source.ORDER,
+                start.get().kilometresTo(order.point().get()),
+                "km",
+                "order/point",
+                "distance along the geodesic");
         if (distance.value().compareTo(LocalPrice.kilometres(local.radius(), local.unit())) > 0) {
-            return new Offer.NotOffered(option, "Farther than " + local.radius().toPlainString() + " " + local.unit() + ".", path + "/radius");
+            return new Offer.NotOffered(
+                    option,
+                    "Farther than " + local.radius().toPlainString() + " " + local.unit() + ".",
+                    path + "/radius");
         }
-        if (local.smallest().filter(least -> load.value().value().compareTo(tracer.threshold(least)) < 0).isPresent()) {
-            return new Offer.NotOffered(option, "Only from goods of " + tracer.words(local.smallest().get()) + ".", path + "/smallest");
+        if (local.smallest()
+                .filter(least -> load.value().value().compareTo(tracer.threshold(least)) < 0)
+                .isPresent()) {
+            return new Offer.NotOffered(
+                    option,
+                    "Only from goods of " + tracer.words(local.smallest().get()) + ".",
+                    path + "/smallest");
         }
         Optional<Promise> day = Optional.empty();
         if (!local.windows().isEmpty()) {
             WorkDays always = setup.workDays();
-            Slots.Plan plan = new Slots.Plan(option.id(), local.windows(), Optional.empty(), local.capacity(), 0, 7, always);
-            List<Slots.Slot> open = slots.computeIfAbsent(option.id(), id -> Slots.open(plan, order.at(), setup.zone(), ready(load.lines()), order.outside().taken()));
+            Slots.Plan plan =
+                    new Slots.Plan(option.id(), local.windows(), Optional.empty(), local.capacity(), 0, 7, always);
+            List<Slots.Slot> open = slots.computeIfAbsent(
+                    option.id(),
+                    id -> Slots.open(
+                            plan,
+                            order.at(),
+                            setup.zone(),
+                            ready(load.lines()),
+                            order.outside().taken()));
             if (open.isEmpty()) {
                 return new Offer.NotOffered(option, "No window is open in the next seven days.", path + "/windows");
             }

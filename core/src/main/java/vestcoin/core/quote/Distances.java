@@ -17,8 +17,9 @@ import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
 
 /**
- * How much more goods, at list, would make a delivery free or reduced: what is missing, divided by what the present percents leave
- * of a price, rounded up to the minor unit. The goods added are taken to be such that no discount for some goods only applies to them.
+ * How much more goods, at list, would make a delivery free or reduced: what is missing, divided by what the present
+ * percents leave of a price, rounded up to the minor unit. The goods added are taken to be such that no discount for
+ * some goods only applies to them.
  */
 final class Distances {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
@@ -36,18 +37,27 @@ final class Distances {
             if (rule == null || rule.freeFrom().isEmpty()) {
                 continue;
             }
-            if (offer instanceof Offer.Offered && lines.stream().noneMatch(line -> line.product().among(rule.notWith()))) {
+            if (offer instanceof Offer.Offered
+                    && lines.stream().noneMatch(line -> line.product().among(rule.notWith()))) {
                 more(rule, RateBoard.path(zone.get(), offer.option().id()), attempt, lines, tracer)
-                        .ifPresent(more -> distances.add(new Distance(offer.option(), rule.reducedTo().isPresent(), more)));
+                        .ifPresent(more -> distances.add(
+                                new Distance(offer.option(), rule.reducedTo().isPresent(), more)));
             }
         }
         return distances;
     }
 
-    private static Optional<Figure> more(PriceRule rule, String path, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
+    private static Optional<Figure> more(
+            PriceRule rule, String path, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
         Map<Integer, Figure> left = attempt.taken().left();
-        Figure counted = tracer.sum("rule/value", "goods that count", lines.stream().filter(PricedLine::counted).filter(line -> !line.product().among(rule.notCounting()))
-                .map(line -> left.get(line.index())).toList());
+        Figure counted = tracer.sum(
+                "rule/value",
+                "goods that count",
+                lines.stream()
+                        .filter(PricedLine::counted)
+                        .filter(line -> !line.product().among(rule.notCounting()))
+                        .map(line -> left.get(line.index()))
+                        .toList());
         Figure from = tracer.typed(path, "free from", rule.freeFrom().orElseThrow());
         if (counted.value().compareTo(from.value()) >= 0) {
             return Optional.empty();
@@ -60,38 +70,61 @@ final class Distances {
             BigDecimal percent = discount.percent().orElse(BigDecimal.ZERO);
             if (ofAll(discount) && percent.compareTo(HUNDRED) < 0) {
                 above.add(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
-                below.add(tracer.number(Source.SETUP, HUNDRED.subtract(percent), "%", "discounts/rules/" + discount.id(), "100 less " + discount.name()));
+                below.add(tracer.number(
+                        Source.SETUP,
+                        HUNDRED.subtract(percent),
+                        "%",
+                        "discounts/rules/" + discount.id(),
+                        "100 less " + discount.name()));
             }
         }
         if (below.isEmpty()) {
             return Optional.of(gap);
         }
-        Figure list = tracer.quotient(gap.unit(), "rule/distance", "at list", tracer.product(gap.unit(), "rule/distance", "what is missing", above),
+        Figure list = tracer.quotient(
+                gap.unit(),
+                "rule/distance",
+                "at list",
+                tracer.product(gap.unit(), "rule/distance", "what is missing", above),
                 below.size() == 1 ? below.get(0) : tracer.product("%", "rule/distance", "what discounts leave", below));
-        return Optional.of(least(tracer.raisedAmount("rule/distance", "rounded up", list), from.value(), rule, attempt, lines, tracer));
+        return Optional.of(least(
+                tracer.raisedAmount("rule/distance", "rounded up", list), from.value(), rule, attempt, lines, tracer));
     }
 
-    /** The least of all amounts near it that reach the bound: a discount is rounded once on the whole, which may do the last minor unit. */
-    private static Figure least(Figure about, BigDecimal from, PriceRule rule, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
+    /**
+     * The least of all amounts near it that reach the bound: a discount is rounded once on the whole, which may do the
+     * last minor unit.
+     */
+    private static Figure least(
+            Figure about, BigDecimal from, PriceRule rule, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
         if (lines.stream().anyMatch(line -> !line.counted() || line.product().among(rule.notCounting()))) {
             return about;
         }
         BigDecimal unit = BigDecimal.ONE.movePointLeft(tracer.digits());
         BigDecimal list = lines.stream().map(line -> line.amount().value()).reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal more = about.value();
-        while (more.compareTo(unit) > 0 && value(list.add(more.subtract(unit)), attempt, tracer).compareTo(from) >= 0) {
+        while (more.compareTo(unit) > 0
+                && value(list.add(more.subtract(unit)), attempt, tracer).compareTo(from) >= 0) {
             more = more.subtract(unit);
         }
         BigDecimal less = about.value().subtract(more);
-        return less.signum() == 0 ? about : tracer.less("rule/distance", "the rounding of discounts does the rest", about,
-                List.of(tracer.number(Source.CONSTANT, less, about.unit(), "rule/distance", "minor units")));
+        return less.signum() == 0
+                ? about
+                : tracer.less(
+                        "rule/distance",
+                        "the rounding of discounts does the rest",
+                        about,
+                        List.of(tracer.number(Source.CONSTANT, less, about.unit(), "rule/distance", "minor units")));
     }
 
     /** What goods of this list price are worth after the present discounts. */
     private static BigDecimal value(BigDecimal list, Attempt attempt, Tracer tracer) {
         BigDecimal value = list;
         for (Reduction reduction : attempt.taken().reductions()) {
-            BigDecimal off = ofAll(reduction.rule()) ? value.multiply(reduction.rule().percent().orElse(BigDecimal.ZERO)).movePointLeft(2).setScale(tracer.digits(), tracer.rounding().mode())
+            BigDecimal off = ofAll(reduction.rule())
+                    ? value.multiply(reduction.rule().percent().orElse(BigDecimal.ZERO))
+                            .movePointLeft(2)
+                            .setScale(tracer.digits(), tracer.rounding().mode())
                     : reduction.amount().value();
             value = value.subtract(off);
         }
@@ -99,6 +132,8 @@ final class Distances {
     }
 
     private static boolean ofAll(Discounts.Rule discount) {
-        return discount.amount().isEmpty() && discount.conditions().categories().isEmpty() && discount.conditions().except().isEmpty();
+        return discount.amount().isEmpty()
+                && discount.conditions().categories().isEmpty()
+                && discount.conditions().except().isEmpty();
     }
 }

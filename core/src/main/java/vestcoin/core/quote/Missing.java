@@ -28,11 +28,25 @@ final class Missing {
         this.tracer = tracer;
     }
 
-    List<String> of(List<PricedLine> lines, Attempt attempt, List<Consignment> consignments, Collecting collecting, List<Seen> methods, Map<String, BigDecimal> left) {
-        boolean offered = attempt.offers().stream().anyMatch(Offer.Offered.class::isInstance) || attempt.each().values().stream().allMatch(each -> each.offers().stream().anyMatch(Offer.Offered.class::isInstance)) && !attempt.each().isEmpty();
+    List<String> of(
+            List<PricedLine> lines,
+            Attempt attempt,
+            List<Consignment> consignments,
+            Collecting collecting,
+            List<Seen> methods,
+            Map<String, BigDecimal> left) {
+        boolean offered = attempt.offers().stream().anyMatch(Offer.Offered.class::isInstance)
+                || attempt.each().values().stream()
+                                .allMatch(each -> each.offers().stream().anyMatch(Offer.Offered.class::isInstance))
+                        && !attempt.each().isEmpty();
         if (!consignments.isEmpty() && !attempt.deliveryChosen()) {
             boolean wanted = order.delivery().isPresent() || !order.deliveries().isEmpty();
-            missing.add(!offered ? "Nothing delivers this basket to this place." : wanted ? "The delivery chosen is not offered for this basket and place." : "Choose how it gets to you.");
+            missing.add(
+                    !offered
+                            ? "Nothing delivers this basket to this place."
+                            : wanted
+                                    ? "The delivery chosen is not offered for this basket and place."
+                                    : "Choose how it gets to you.");
         }
         slot(attempt, collecting);
         if (setup.sellsTo().find(order.to()).isEmpty()) {
@@ -42,20 +56,26 @@ final class Missing {
         smallest(lines, attempt);
         if (lines.stream().anyMatch(line -> line.product().kind() == Product.Kind.DIGITAL)) {
             String belongs = order.buyer().belongs().orElse(order.to()).country();
-            order.buyer().evidence().filter(country -> !country.equals(belongs)).ifPresent(country ->
-                    missing.add("Two pieces of evidence disagree on where the buyer belongs: " + belongs + " and " + country + "."));
+            order.buyer()
+                    .evidence()
+                    .filter(country -> !country.equals(belongs))
+                    .ifPresent(country -> missing.add("Two pieces of evidence disagree on where the buyer belongs: "
+                            + belongs + " and " + country + "."));
         }
         order.method().ifPresent(id -> method(id, methods));
         return List.copyOf(missing);
     }
 
     private void slot(Attempt attempt, Collecting collecting) {
-        Optional<List<Slots.Slot>> open = attempt.chosen().map(offer -> collecting.slots().get(offer.option().id()));
+        Optional<List<Slots.Slot>> open = attempt.chosen()
+                .map(offer -> collecting.slots().get(offer.option().id()));
         if (open.isEmpty()) {
             return;
         }
         Optional<LocalDateTime> chosen = order.slot();
-        if (chosen.isPresent() && open.get().stream().noneMatch(slot -> slot.start().toLocalDateTime().equals(chosen.get()))) {
+        if (chosen.isPresent()
+                && open.get().stream()
+                        .noneMatch(slot -> slot.start().toLocalDateTime().equals(chosen.get()))) {
             missing.add("The slot chosen is not open any more.");
         }
     }
@@ -73,14 +93,21 @@ final class Missing {
         }
         left.forEach((key, count) -> {
             if (asked.get(key).compareTo(count) > 0) {
-                missing.add(count.signum() == 0 ? names.get(key) + " is sold out." : "Only " + count.toPlainString() + " of " + names.get(key) + (count.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left."));
+                missing.add(
+                        count.signum() == 0
+                                ? names.get(key) + " is sold out."
+                                : "Only " + count.toPlainString() + " of " + names.get(key)
+                                        + (count.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left."));
             }
         });
     }
 
     private void smallest(List<PricedLine> lines, Attempt attempt) {
         setup.setup().shop().smallest().ifPresent(least -> {
-            BigDecimal value = lines.stream().filter(PricedLine::counted).map(line -> attempt.taken().left().get(line.index()).value()).reduce(BigDecimal.ZERO, BigDecimal::add);
+            BigDecimal value = lines.stream()
+                    .filter(PricedLine::counted)
+                    .map(line -> attempt.taken().left().get(line.index()).value())
+                    .reduce(BigDecimal.ZERO, BigDecimal::add);
             if (lines.stream().anyMatch(PricedLine::counted) && value.compareTo(tracer.threshold(least)) < 0) {
                 missing.add("The smallest order is " + tracer.words(least) + ".");
             }
@@ -88,7 +115,8 @@ final class Missing {
     }
 
     private void method(String id, List<Seen> methods) {
-        Optional<Seen> method = methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();
+        Optional<Seen> method =
+                methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();
         if (method.isEmpty() || method.get().hidden().isPresent()) {
             missing.add("The way of paying chosen is not open to this order.");
         }

@@ -17,24 +17,38 @@ import vestcoin.core.tax.Buyer;
 /**
  * An order to be priced, with all that varies outside the setup.
  *
- * @param at         the instant it is placed
- * @param to         where it goes
- * @param delivery   id of the option or pickup place the buyer chose; without one the cheapest option that sends is taken
- * @param method     id of the payment method the buyer chose, if any
- * @param codes      discount codes in the order typed
- * @param group      id of the buyer group the buyer belongs to, if any
- * @param gateways   state of each gateway at that instant
- * @param history    what has been used before
- * @param deliveries dispatch place to the option chosen for what leaves there; used when no one option is chosen for all
- * @param slot       start of the slot chosen, on the shop's clock
- * @param currency   ISO 4217; the shop's without it
- * @param buyer      who buys, for tax
- * @param point      where it goes, for distances
- * @param outside    what else is given
+ * @param at the instant it is placed
+ * @param to where it goes
+ * @param delivery id of the option or pickup place the buyer chose; without one the cheapest option that sends is taken
+ * @param method id of the payment method the buyer chose, if any
+ * @param codes discount codes in the order typed
+ * @param group id of the buyer group the buyer belongs to, if any
+ * @param gateways state of each gateway at that instant
+ * @param history what has been used before
+ * @param deliveries dispatch place to the option chosen for what leaves there; used when no one option is chosen for
+ *     all
+ * @param slot start of the slot chosen, on the shop's clock
+ * @param currency ISO 4217; the shop's without it
+ * @param buyer who buys, for tax
+ * @param point where it goes, for distances
+ * @param outside what else is given
  */
-public record Order(Instant at, List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes,
-        Optional<String> group, Map<String, Gateway> gateways, History history, Map<String, String> deliveries, Optional<LocalDateTime> slot, Optional<String> currency,
-        Buyer buyer, Optional<Point> point, Outside outside) {
+public record Order(
+        Instant at,
+        List<Line> lines,
+        Destination to,
+        Optional<String> delivery,
+        Optional<String> method,
+        List<String> codes,
+        Optional<String> group,
+        Map<String, Gateway> gateways,
+        History history,
+        Map<String, String> deliveries,
+        Optional<LocalDateTime> slot,
+        Optional<String> currency,
+        Buyer buyer,
+        Optional<Point> point,
+        Outside outside) {
     public Order {
         lines = lines == null ? List.of() : List.copyOf(lines);
         delivery = delivery == null ? Optional.empty() : delivery;
@@ -51,13 +65,27 @@ public record Order(Instant at, List<Line> lines, Destination to, Optional<Strin
         outside = outside == null ? Outside.NOTHING : outside;
     }
 
-    public Order(Instant at, List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, List<String> codes, Optional<String> group,
-            Map<String, Gateway> gateways, History history) {
+    public Order(
+            Instant at,
+            List<Line> lines,
+            Destination to,
+            Optional<String> delivery,
+            Optional<String> method,
+            List<String> codes,
+            Optional<String> group,
+            Map<String, Gateway> gateways,
+            History history) {
         this(at, lines, to, delivery, method, codes, group, gateways, history, null, null, null, null, null, null);
     }
 
     /** An order without codes, of a buyer nothing is known of. */
-    public Order(Instant at, List<Line> lines, Destination to, Optional<String> delivery, Optional<String> method, Map<String, Gateway> gateways) {
+    public Order(
+            Instant at,
+            List<Line> lines,
+            Destination to,
+            Optional<String> delivery,
+            Optional<String> method,
+            Map<String, Gateway> gateways) {
         this(at, lines, to, delivery, method, List.of(), Optional.empty(), gateways, History.NONE);
     }
 
@@ -167,7 +195,22 @@ public record Order(Instant at, List<Line> lines, Destination to, Optional<Strin
         }
 
         Order order() {
-            return new Order(at, lines, to, delivery, method, codes, group, gateways, history, deliveries, slot, currency, buyer, point, outside);
+            return new Order(
+                    at,
+                    lines,
+                    to,
+                    delivery,
+                    method,
+                    codes,
+                    group,
+                    gateways,
+                    history,
+                    deliveries,
+                    slot,
+                    currency,
+                    buyer,
+                    point,
+                    outside);
         }
 
         Draft at(Instant value) {

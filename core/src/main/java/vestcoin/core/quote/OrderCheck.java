@@ -16,6 +16,7 @@ import vestcoin.core.why.Tracer.Conversion;
 final class OrderCheck {
     /** Codes one order may carry: more are a mistake or an attempt to guess. */
     private static final int MOST_CODES = 20;
+
     private static final int MOST_LINES = 1000;
     private static final BigDecimal MOST_RATE = new BigDecimal("1000000000");
     private static final Instant EARLIEST = Instant.parse("1900-01-01T00:00:00Z");
@@ -36,30 +37,74 @@ final class OrderCheck {
     }
 
     private void check() {
-        problems.when(order.at() == null || order.at().isBefore(EARLIEST) || order.at().isAfter(LATEST), "order/at",
-                order.at() == null ? "The order has no time." : "No shop takes orders at this time.", "Add an instant, as 2026-11-25T10:00:00Z.");
+        problems.when(
+                order.at() == null
+                        || order.at().isBefore(EARLIEST)
+                        || order.at().isAfter(LATEST),
+                "order/at",
+                order.at() == null ? "The order has no time." : "No shop takes orders at this time.",
+                "Add an instant, as 2026-11-25T10:00:00Z.");
         problems.when(order.lines().isEmpty(), "order/lines", "The basket is empty.", "Put something in.");
-        problems.when(order.lines().size() > MOST_LINES, "order/lines", "The basket has more than " + MOST_LINES + " lines.", "Make it several orders.");
+        problems.when(
+                order.lines().size() > MOST_LINES,
+                "order/lines",
+                "The basket has more than " + MOST_LINES + " lines.",
+                "Make it several orders.");
         boolean rates = exchange();
         CurrencyUnit unit = currency().orElse(setup.currency());
         Tracer tracer = Tracer.plain(unit, setup.setup().shop().rounding());
         Optional<Conversion> conversion = rates ? conversion(setup, order) : Optional.empty();
-        setup.shelf().check(order.lines(), unit.getDecimalPlaces(), conversion.map(how -> tracer.in(unit, how)).orElse(tracer)::threshold, problems);
-        problems.when(order.codes().size() > MOST_CODES, "order/codes", "There are more than " + MOST_CODES + " codes.", "Keep the ones that matter.");
-        if (!problems.when(order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
+        setup.shelf()
+                .check(
+                        order.lines(),
+                        unit.getDecimalPlaces(),
+                        conversion.map(how -> tracer.in(unit, how)).orElse(tracer)::threshold,
+                        problems);
+        problems.when(
+                order.codes().size() > MOST_CODES,
+                "order/codes",
+                "There are more than " + MOST_CODES + " codes.",
+                "Keep the ones that matter.");
+        if (!problems.when(
+                order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
             order.to().check("order/to", problems);
         }
         order.buyer().belongs().ifPresent(place -> place.check("order/buyer/belongs", problems));
-        order.point().ifPresent(point -> problems.when(!point.exists(), "order/point", "There is no such point on earth.", "Write degrees, latitude from −90 to 90 and longitude from −180 to 180."));
+        order.point()
+                .ifPresent(point -> problems.when(
+                        !point.exists(),
+                        "order/point",
+                        "There is no such point on earth.",
+                        "Write degrees, latitude from −90 to 90 and longitude from −180 to 180."));
         for (Outside.Voucher voucher : order.outside().vouchers()) {
             int digits = currency().orElse(setup.currency()).getDecimalPlaces();
-            problems.when(voucher.code() == null || voucher.balance() == null || voucher.balance().signum() < 0 || voucher.balance().stripTrailingZeros().scale() > digits,
-                    "order/outside/vouchers", "A voucher has no code, or a balance that cannot be.", "Give each a code and a balance of at most " + digits + " decimals.");
+            problems.when(
+                    voucher.code() == null
+                            || voucher.balance() == null
+                            || voucher.balance().signum() < 0
+                            || voucher.balance().stripTrailingZeros().scale() > digits,
+                    "order/outside/vouchers",
+                    "A voucher has no code, or a balance that cannot be.",
+                    "Give each a code and a balance of at most " + digits + " decimals.");
         }
-        problems.when(order.outside().owed().signum() < 0, "order/outside/owed", "What is owed cannot be below zero.", "Leave it out if nothing is.");
-        order.outside().carriers().amounts().forEach((service, amount) -> problems.when(amount == null || amount.signum() < 0
-                        || amount.stripTrailingZeros().scale() > setup.currency().getDecimalPlaces() || amount.compareTo(MOST_RATE) >= 0,
-                "order/outside/carriers/" + service, "The carrier's answer is no price in " + setup.currency().getCode() + ".", "Leave it out if the carrier did not answer."));
+        problems.when(
+                order.outside().owed().signum() < 0,
+                "order/outside/owed",
+                "What is owed cannot be below zero.",
+                "Leave it out if nothing is.");
+        order.outside()
+                .carriers()
+                .amounts()
+                .forEach((service, amount) -> problems.when(
+                        amount == null
+                                || amount.signum() < 0
+                                || amount.stripTrailingZeros().scale()
+                                        > setup.currency().getDecimalPlaces()
+                                || amount.compareTo(MOST_RATE) >= 0,
+                        "order/outside/carriers/" + service,
+                        "The carrier's answer is no price in "
+                                + setup.currency().getCode() + ".",
+                        "Leave it out if the carrier did not answer."));
         problems.refuseIfAny();
     }
 
@@ -70,34 +115,62 @@ final class OrderCheck {
     /** Whether amounts can be brought into the order's currency. */
     private boolean exchange() {
         order.outside().exchange().ifPresent(rates -> {
-            problems.when(rates.base() == null, "order/outside/exchange/base", "The exchange rates have no base.", "Name the currency they are quoted against.");
-            rates.rates().forEach((code, rate) -> problems.when(rate == null || rate.signum() <= 0 || rate.compareTo(MOST_RATE) > 0, "order/outside/exchange/rates/" + code,
-                    "An exchange rate has to be above zero.", "Write units of " + code + " for one of the base."));
+            problems.when(
+                    rates.base() == null,
+                    "order/outside/exchange/base",
+                    "The exchange rates have no base.",
+                    "Name the currency they are quoted against.");
+            rates.rates()
+                    .forEach((code, rate) -> problems.when(
+                            rate == null || rate.signum() <= 0 || rate.compareTo(MOST_RATE) > 0,
+                            "order/outside/exchange/rates/" + code,
+                            "An exchange rate has to be above zero.",
+                            "Write units of " + code + " for one of the base."));
         });
-        if (order.currency().isEmpty() || order.currency().get().equals(setup.currency().getCode())) {
+        if (order.currency().isEmpty()
+                || order.currency().get().equals(setup.currency().getCode())) {
             return true;
         }
         String code = order.currency().get();
-        if (problems.when(accepted().isEmpty(), "order/currency", "The shop does not take " + code + ".", "Choose one it takes, or add it at the shop's currencies.")) {
+        if (problems.when(
+                accepted().isEmpty(),
+                "order/currency",
+                "The shop does not take " + code + ".",
+                "Choose one it takes, or add it at the shop's currencies.")) {
             return false;
         }
         Optional<Exchange> rates = order.outside().exchange().filter(given -> given.base() != null);
-        return !problems.when(rates.flatMap(given -> given.of(code)).isEmpty() || rates.flatMap(given -> given.of(setup.currency().getCode())).isEmpty(), "order/outside/exchange",
-                "There is no exchange rate from " + setup.currency().getCode() + " to " + code + ".", "Give the day's rates for both.");
+        return !problems.when(
+                rates.flatMap(given -> given.of(code)).isEmpty()
+                        || rates.flatMap(given -> given.of(setup.currency().getCode()))
+                                .isEmpty(),
+                "order/outside/exchange",
+                "There is no exchange rate from " + setup.currency().getCode() + " to " + code + ".",
+                "Give the day's rates for both.");
     }
 
     private Optional<Accepted> accepted() {
-        return setup.setup().shop().currencies().stream().filter(each -> each.code().equals(order.currency().orElseThrow())).findFirst();
+        return setup.setup().shop().currencies().stream()
+                .filter(each -> each.code().equals(order.currency().orElseThrow()))
+                .findFirst();
     }
 
-    /** How typed amounts become amounts of the order's currency, for an order that was found possible; nothing in the shop's own. */
+    /**
+     * How typed amounts become amounts of the order's currency, for an order that was found possible; nothing in the
+     * shop's own.
+     */
     static Optional<Conversion> conversion(Compiled setup, Order order) {
-        if (order.currency().isEmpty() || order.currency().get().equals(setup.currency().getCode())) {
+        if (order.currency().isEmpty()
+                || order.currency().get().equals(setup.currency().getCode())) {
             return Optional.empty();
         }
         Accepted accepted = new OrderCheck(setup, order).accepted().orElseThrow();
         Exchange rates = order.outside().exchange().orElseThrow();
-        return Optional.of(new Conversion(setup.currency(), rates.of(setup.currency().getCode()).orElseThrow(), rates.of(accepted.code()).orElseThrow(),
-                accepted.percent().orElse(BigDecimal.ZERO), accepted.ending()));
+        return Optional.of(new Conversion(
+                setup.currency(),
+                rates.of(setup.currency().getCode()).orElseThrow(),
+                rates.of(accepted.code()).orElseThrow(),
+                accepted.percent().orElse(BigDecimal.ZERO),
+                accepted.ending()));
     }
 }

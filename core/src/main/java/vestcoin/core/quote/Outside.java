@@ -1,8 +1,8 @@
 package vestcoin.core.quote;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
-import java.math.BigDecimal;
 import vestcoin.core.delivery.CarrierAnswers;
 import vestcoin.core.goods.Stock;
 import vestcoin.core.money.Exchange;
@@ -14,13 +14,20 @@ import vestcoin.core.tax.Sales;
  *
  * @param exchange rates of the day; needed in another currency than the shop's
  * @param carriers what carriers ask
- * @param taken    slots taken
- * @param stock    what is left
- * @param sales    across borders within the Union, before this order
- * @param owed     by the buyer on account, before this order, in the order's currency
+ * @param taken slots taken
+ * @param stock what is left
+ * @param sales across borders within the Union, before this order
+ * @param owed by the buyer on account, before this order, in the order's currency
  * @param vouchers balances of the vouchers the buyer pays with, in the order they are used
  */
-public record Outside(Optional<Exchange> exchange, CarrierAnswers carriers, Taken taken, Stock stock, Sales sales, List<Voucher> vouchers, BigDecimal owed) {
+public record Outside(
+        Optional<Exchange> exchange,
+        CarrierAnswers carriers,
+        Taken taken,
+        Stock stock,
+        Sales sales,
+        List<Voucher> vouchers,
+        BigDecimal owed) {
     public static final Outside NOTHING = new Outside(null, null, null, null, null, null, null);
 
     /** @param balance in the order's currency */
@@ -36,7 +43,13 @@ public record Outside(Optional<Exchange> exchange, CarrierAnswers carriers, Take
         owed = owed == null ? BigDecimal.ZERO : owed;
     }
 
-    public Outside(Optional<Exchange> exchange, CarrierAnswers carriers, Taken taken, Stock stock, Sales sales, List<Voucher> vouchers) {
+    public Outside(
+            Optional<Exchange> exchange,
+            CarrierAnswers carriers,
+            Taken taken,
+            Stock stock,
+            Sales sales,
+            List<Voucher> vouchers) {
         this(exchange, carriers, taken, stock, sales, vouchers, null);
     }
 

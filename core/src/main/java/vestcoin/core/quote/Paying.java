@@ -16,7 +16,7 @@ import vestcoin.core.why.Tracer;
  *
  * @param vouchers what each takes
  * @param rounding what cash is rounded by, up or down; nothing where it is not
- * @param toPay    payable − vouchers + rounding
+ * @param toPay payable − vouchers + rounding
  */
 record Paying(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure toPay) {
     /** @param method the one paid by */
@@ -29,11 +29,16 @@ record Paying(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure toPay
             uses.add(new VoucherUse(voucher.code(), used));
             rest = tracer.less("rule/voucher", "after vouchers", rest, List.of(used));
         }
-        Optional<BigDecimal> step = method.filter(chosen -> chosen.kind().cash()).flatMap(chosen -> step(payment, tracer.currency().getCode()));
+        Optional<BigDecimal> step = method.filter(chosen -> chosen.kind().cash())
+                .flatMap(chosen -> step(payment, tracer.currency().getCode()));
         if (step.isEmpty()) {
             return new Paying(uses, Optional.empty(), rest);
         }
-        Figure paid = tracer.nearest("rule/cash-rounding", "in coins there are", rest, tracer.number(Source.SETUP, step.get(), tracer.currency().getCode(), "payment/cashSteps", "step"));
+        Figure paid = tracer.nearest(
+                "rule/cash-rounding",
+                "in coins there are",
+                rest,
+                tracer.number(Source.SETUP, step.get(), tracer.currency().getCode(), "payment/cashSteps", "step"));
         Figure rounding = tracer.less("rule/cash-rounding", "rounded", paid, List.of(rest));
         return new Paying(uses, Optional.of(rounding), paid);
     }
@@ -44,7 +49,12 @@ record Paying(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure toPay
 
     /** What the method chosen adds or takes off, if it is seen. */
     static Optional<Figure> charge(List<Seen> methods, Order order) {
-        return order.method().flatMap(id -> methods.stream().filter(seen -> seen.method().id().equals(id) && seen.hidden().isEmpty()).findFirst())
-                .flatMap(Seen::charge).filter(charge -> !charge.zero());
+        return order.method()
+                .flatMap(id -> methods.stream()
+                        .filter(seen ->
+                                seen.method().id().equals(id) && seen.hidden().isEmpty())
+                        .findFirst())
+                .flatMap(Seen::charge)
+                .filter(charge -> !charge.zero());
     }
 }

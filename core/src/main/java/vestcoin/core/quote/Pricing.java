@@ -7,8 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.TreeMap;
+import java.util.function.Function;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounting;
 import vestcoin.core.discount.Reduction;
@@ -47,19 +47,29 @@ public final class Pricing {
     private Pricing(Compiled setup, Order order, Tracer tracer, Optional<BigDecimal> crossed) {
         this.setup = setup;
         this.order = order;
-        this.tracer = OrderCheck.conversion(setup, order).map(how -> tracer.in(Currencies.of(order.currency().orElseThrow()).orElseThrow(), how)).orElse(tracer);
+        this.tracer = OrderCheck.conversion(setup, order)
+                .map(how ->
+                        tracer.in(Currencies.of(order.currency().orElseThrow()).orElseThrow(), how))
+                .orElse(tracer);
         this.collectedAt = Collecting.chosen(setup, order);
-        this.taxedAs = new TaxedAs(setup, order, collectedAt.map(Pickup.Spot::at), () -> crossed.orElseGet(this::crossed), this.tracer);
+        this.taxedAs = new TaxedAs(
+                setup, order, collectedAt.map(Pickup.Spot::at), () -> crossed.orElseGet(this::crossed), this.tracer);
     }
 
     /** @throws Refused with everything impossible in the order */
     public static Quote price(Compiled setup, Order order) {
-        return price(setup, order, Tracer.keeping(setup.currency(), setup.setup().shop().rounding()));
+        return price(
+                setup,
+                order,
+                Tracer.keeping(setup.currency(), setup.setup().shop().rounding()));
     }
 
     /** The same amounts without their operands, for pricing many orders. @throws Refused as {@link #price} */
     public static Quote priceUntraced(Compiled setup, Order order) {
-        return price(setup, order, Tracer.plain(setup.currency(), setup.setup().shop().rounding()));
+        return price(
+                setup,
+                order,
+                Tracer.plain(setup.currency(), setup.setup().shop().rounding()));
     }
 
     private static Quote price(Compiled setup, Order order, Tracer tracer) {
@@ -67,24 +77,48 @@ public final class Pricing {
         return new Pricing(setup, order, tracer).quote(false);
     }
 
-    /** What an order's parcels are, by the place they leave from, without a price: what a carrier is asked with. @throws Refused as {@link #price} */
+    /**
+     * What an order's parcels are, by the place they leave from, without a price: what a carrier is asked with. @throws
+     * Refused as {@link #price}
+     */
     public static List<Consignment> consignments(Compiled setup, Order order) {
         OrderCheck.check(setup, order);
-        return new Pricing(setup, order, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).consignments();
+        return new Pricing(
+                        setup,
+                        order,
+                        Tracer.plain(setup.currency(), setup.setup().shop().rounding()))
+                .consignments();
     }
 
-    /** What products cost off the shelf in a currency the shop takes, by id, without choices, sales or groups. @param rates needed in another currency than the shop's */
+    /**
+     * What products cost off the shelf in a currency the shop takes, by id, without choices, sales or groups. @param
+     * rates needed in another currency than the shop's
+     */
     public static Map<String, BigDecimal> shelf(Compiled setup, String currency, Optional<Exchange> rates) {
         Outside outside = rates.map(Outside.NOTHING::with).orElse(Outside.NOTHING);
-        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), null, null, null).in(currency).given(outside);
-        Tracer tracer = new Pricing(setup, asked, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).tracer;
+        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), null, null, null)
+                .in(currency)
+                .given(outside);
+        Tracer tracer = new Pricing(
+                        setup,
+                        asked,
+                        Tracer.plain(setup.currency(), setup.setup().shop().rounding()))
+                .tracer;
         return setup.shelf().prices(tracer);
     }
 
-    /** What of the order goes across borders within the Union at the home rates: net, after discounts, delivery included (Art. 78(b)). */
+    /**
+     * What of the order goes across borders within the Union at the home rates: net, after discounts, delivery included
+     * (Art. 78(b)).
+     */
     private BigDecimal crossed() {
         Order before = order.given(order.outside().with(Sales.NONE));
-        Quote home = new Pricing(setup, before, Tracer.plain(setup.currency(), setup.setup().shop().rounding()), Optional.of(BigDecimal.ZERO)).quote(true);
+        Quote home = new Pricing(
+                        setup,
+                        before,
+                        Tracer.plain(setup.currency(), setup.setup().shop().rounding()),
+                        Optional.of(BigDecimal.ZERO))
+                .quote(true);
         BigDecimal net = BigDecimal.ZERO;
         for (TaxGroup group : home.taxes()) {
             if (group.treatment().rule().equals(Whose.THRESHOLD)) {
@@ -113,13 +147,19 @@ public final class Pricing {
             }
         }
         Figure weight = tracer.count("kg", "rule/weight", "weight", weights);
-        Optional<Match<Delivery.Zone>> match = weights.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
+        Optional<Match<Delivery.Zone>> match =
+                weights.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
         List<Consignment> consignments = Consignment.of(setup, order, lines, tracer);
 
-        Discounting discounting = new Discounting(new Discounting.Circumstances(buying, order.to(), order.codes(), order.history()), tracer);
+        Discounting discounting = new Discounting(
+                new Discounting.Circumstances(buying, order.to(), order.codes(), order.history()), tracer);
         Discounting.Candidates candidates = discounting.candidates(setup.setup().discounts());
         Collecting collecting = new Collecting(setup, order, consignments);
-        Attempt attempt = Attempt.best(candidates.rules(), discounting, new Attempt.Basket(setup, order, lines, consignments, match.map(Match::value), buying, collecting), tracer);
+        Attempt attempt = Attempt.best(
+                candidates.rules(),
+                discounting,
+                new Attempt.Basket(setup, order, lines, consignments, match.map(Match::value), buying, collecting),
+                tracer);
 
         Optional<Figure> perUnit = perUnit(lines);
         List<Taxes.Taxable> taxables = taxables(lines, attempt);
@@ -127,24 +167,80 @@ public final class Pricing {
         Map<String, Figure> parts = new LinkedHashMap<>();
         List<Figure> taken = new ArrayList<>();
         attempt.taken().reductions().forEach(reduction -> taken.add(reduction.amount()));
-        parts.put("goods", taken.isEmpty() ? goods : tracer.less("rule/goods-after-discounts", "goods less discounts", goods, taken));
+        parts.put(
+                "goods",
+                taken.isEmpty()
+                        ? goods
+                        : tracer.less("rule/goods-after-discounts", "goods less discounts", goods, taken));
         perUnit.ifPresent(amount -> parts.put("perUnit", amount));
         attempt.delivery(tracer).ifPresent(price -> parts.put("delivery", price));
         Taxed before = taxed(taxables, carried, parts);
-        List<Seen> methods = Seen.of(setup.setup().payment(), order.gateways(), asked(before.payable(), attempt, lines, weights.isEmpty()), tracer);
+        List<Seen> methods = Seen.of(
+                setup.setup().payment(),
+                order.gateways(),
+                asked(before.payable(), attempt, lines, weights.isEmpty()),
+                tracer);
         Optional<Figure> fee = Paying.charge(methods, order);
-        Function<Figure, Taxed> charged = charge -> charge.zero() ? before : charged(charge, taxables, carried, parts, lines, attempt);
+        Function<Figure, Taxed> charged =
+                charge -> charge.zero() ? before : charged(charge, taxables, carried, parts, lines, attempt);
         Taxed taxed = fee.map(charged).orElse(before);
-        Optional<Payment.Method> by = order.method().flatMap(id -> setup.setup().payment().methods().stream().filter(method -> method.id().equals(id)).findFirst());
+        Optional<Payment.Method> by = order.method().flatMap(id -> setup.setup().payment().methods().stream()
+                .filter(method -> method.id().equals(id))
+                .findFirst());
         Paying paying = Paying.of(setup.setup().payment(), order, by, taxed.payable(), tracer);
-        methods = later ? methods : methods.stream().map(seen -> costing(seen, seen.charge().map(own -> fee.filter(own::equals).isPresent() ? taxed : charged.apply(own)).orElse(before))).toList();
+        methods = later
+                ? methods
+                : methods.stream()
+                        .map(seen -> costing(
+                                seen,
+                                seen.charge()
+                                        .map(own -> fee.filter(own::equals).isPresent() ? taxed : charged.apply(own))
+                                        .orElse(before)))
+                        .toList();
         Map<String, BigDecimal> left = left(lines);
-        Quote.Sent sent = new Quote.Sent(match.map(Match::value), match.map(Match::tied).orElse(List.of()), consignments, attempt.offers(), attempt.chosen(), apart(attempt),
-                attempt.delivery(tracer), attempt.off(), later ? List.of() : Distances.of(match.map(Match::value), attempt, lines, tracer), collecting.slots());
-        List<Renewing> renewing = later ? List.of() : Renewing.of(setup, order, lines, again -> new Pricing(setup, again, Tracer.plain(setup.currency(), setup.setup().shop().rounding())).quote(true).payable());
-        return new Quote(tracer.currency().getCode(), lines, goods, attempt.taken().reductions(), perUnit, weight, sent, notApplied(candidates, attempt),
-                setup.setup().tax().prices(), taxedAs.all(), taxed.groups(), taxed.tax(), fee, taxed.payable(), paying.vouchers(), paying.rounding(), paying.toPay(), methods,
-                renewing, left, setup.setup().terms().agreements(), new Missing(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
+        Quote.Sent sent = new Quote.Sent(
+                match.map(Match::value),
+                match.map(Match::tied).orElse(List.of()),
+                consignments,
+                attempt.offers(),
+                attempt.chosen(),
+                apart(attempt),
+                attempt.delivery(tracer),
+                attempt.off(),
+                later ? List.of() : Distances.of(match.map(Match::value), attempt, lines, tracer),
+                collecting.slots());
+        List<Renewing> renewing = later
+                ? List.of()
+                : Renewing.of(setup, order, lines, again -> new Pricing(
+                                setup,
+                                again,
+                                Tracer.plain(
+                                        setup.currency(), setup.setup().shop().rounding()))
+                        .quote(true)
+                        .payable());
+        return new Quote(
+                tracer.currency().getCode(),
+                lines,
+                goods,
+                attempt.taken().reductions(),
+                perUnit,
+                weight,
+                sent,
+                notApplied(candidates, attempt),
+                setup.setup().tax().prices(),
+                taxedAs.all(),
+                taxed.groups(),
+                taxed.tax(),
+                fee,
+                taxed.payable(),
+                paying.vouchers(),
+                paying.rounding(),
+                paying.toPay(),
+                methods,
+                renewing,
+                left,
+                setup.setup().terms().agreements(),
+                new Missing(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
     }
 
     private static List<Figure> amounts(List<PricedLine> lines) {
@@ -171,19 +267,39 @@ public final class Pricing {
             String key = "lines/" + line.index();
             String sortKey = line.line().key() + " " + line.index();
             String country = taxedAs.dispatchCountry(line.product());
-            taxables.add(new Taxes.Taxable(key, sortKey, line.counted() ? Optional.of(line.product().taxCategory()) : Optional.empty(),
-                    Optional.of(line.taxedAlike()), attempt.taken().left().get(line.index()), line.line().quantity(), taxedAs.of(line.product()), country));
+            taxables.add(new Taxes.Taxable(
+                    key,
+                    sortKey,
+                    line.counted() ? Optional.of(line.product().taxCategory()) : Optional.empty(),
+                    Optional.of(line.taxedAlike()),
+                    attempt.taken().left().get(line.index()),
+                    line.line().quantity(),
+                    taxedAs.of(line.product()),
+                    country));
             for (PricedLine.Levied levied : line.perUnit()) {
                 if (!levied.inside()) {
-                    taxables.add(new Taxes.Taxable(key + "/perUnit/" + levied.id(), sortKey + " " + levied.id(), levied.category(), Optional.empty(), levied.amount(),
-                            line.line().quantity(), taxedAs.of(line.product()), country));
+                    taxables.add(new Taxes.Taxable(
+                            key + "/perUnit/" + levied.id(),
+                            sortKey + " " + levied.id(),
+                            levied.category(),
+                            Optional.empty(),
+                            levied.amount(),
+                            line.line().quantity(),
+                            taxedAs.of(line.product()),
+                            country));
                 }
             }
         }
         return taxables;
     }
 
-    private Taxed charged(Figure charge, List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts, List<PricedLine> lines, Attempt attempt) {
+    private Taxed charged(
+            Figure charge,
+            List<Taxes.Taxable> taxables,
+            List<Taxes.Carried> carried,
+            Map<String, Figure> parts,
+            List<PricedLine> lines,
+            Attempt attempt) {
         List<Taxes.Carried> with = new ArrayList<>(carried);
         with.add(fee(charge, lines, attempt));
         Map<String, Figure> and = new LinkedHashMap<>(parts);
@@ -194,21 +310,31 @@ public final class Pricing {
     /** A way of paying with what it costs: each by its own charge, chosen or not. */
     private Seen costing(Seen seen, Taxed taxed) {
         Paying paying = Paying.of(setup.setup().payment(), order, Optional.of(seen.method()), taxed.payable(), tracer);
-        return seen.costing(taxed.payable(), taxed.tax(), paying.toPay(), paying.rounding().map(Figure::value).orElse(BigDecimal.ZERO), tracer);
+        return seen.costing(
+                taxed.payable(),
+                taxed.tax(),
+                paying.toPay(),
+                paying.rounding().map(Figure::value).orElse(BigDecimal.ZERO),
+                tracer);
     }
 
     /** What a way of paying adds, over all lines; it is what this buyer pays already. */
     private Taxes.Carried fee(Figure fee, List<PricedLine> lines, Attempt attempt) {
         List<PricedLine> counted = lines.stream().filter(PricedLine::counted).toList();
         Buying shelf = new Buying(order.at(), setup.zone(), order.group());
-        return new Taxes.Carried("fee", fee, () -> Rerating.shares(fee, counted, attempt.taken().remaining(), shelf, tracer), Attempt.keys(lines));
+        return new Taxes.Carried(
+                "fee",
+                fee,
+                () -> Rerating.shares(fee, counted, attempt.taken().remaining(), shelf, tracer),
+                Attempt.keys(lines));
     }
 
     private record Taxed(List<TaxGroup> groups, Figure tax, Figure payable) {}
 
     private Taxed taxed(List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts) {
         Tax.Prices prices = setup.setup().tax().prices();
-        List<TaxGroup> groups = Taxes.of(setup.book(), taxedAs.whose(), taxedAs.when(), prices, taxables, carried, tracer);
+        List<TaxGroup> groups =
+                Taxes.of(setup.book(), taxedAs.whose(), taxedAs.when(), prices, taxables, carried, tracer);
         List<Figure> taxes = new ArrayList<>();
         groups.forEach(group -> group.components().forEach(component -> taxes.add(component.tax())));
         Figure tax = tracer.sum("rule/tax", "tax", taxes);
@@ -221,8 +347,21 @@ public final class Pricing {
 
     private Seen.Asked asked(Figure payable, Attempt attempt, List<PricedLine> lines, boolean nothingSent) {
         boolean collected = collectedAt.isPresent() && attempt.chosen().isPresent();
-        return new Seen.Asked(payable, order.to(), order.buyer(), attempt.chosen().map(offer -> offer.option().id()), collected, !collected && !nothingSent, lines, order.outside().owed(),
-                typed -> Rerating.of(typed, lines.stream().filter(PricedLine::counted).toList(), attempt.taken().remaining(), attempt.basket().buying(), tracer));
+        return new Seen.Asked(
+                payable,
+                order.to(),
+                order.buyer(),
+                attempt.chosen().map(offer -> offer.option().id()),
+                collected,
+                !collected && !nothingSent,
+                lines,
+                order.outside().owed(),
+                typed -> Rerating.of(
+                        typed,
+                        lines.stream().filter(PricedLine::counted).toList(),
+                        attempt.taken().remaining(),
+                        attempt.basket().buying(),
+                        tracer));
     }
 
     private static Map<String, Quote.Apart> apart(Attempt attempt) {
@@ -234,8 +373,13 @@ public final class Pricing {
     private static List<Reduction.NotApplied> notApplied(Discounting.Candidates candidates, Attempt attempt) {
         List<Reduction.NotApplied> not = new ArrayList<>(candidates.not());
         not.addAll(attempt.taken().not());
-        candidates.rules().stream().filter(rule -> !attempt.rules().contains(rule)).forEach(rule ->
-                not.add(new Reduction.NotApplied(rule, rule.combines() ? "Another discount that stands alone takes off more." : "It stands alone, and others take off as much or more.")));
+        candidates.rules().stream()
+                .filter(rule -> !attempt.rules().contains(rule))
+                .forEach(rule -> not.add(new Reduction.NotApplied(
+                        rule,
+                        rule.combines()
+                                ? "Another discount that stands alone takes off more."
+                                : "It stands alone, and others take off as much or more.")));
         return List.copyOf(not);
     }
 
@@ -244,7 +388,10 @@ public final class Pricing {
             return Map.of();
         }
         Map<String, BigDecimal> left = new TreeMap<>();
-        lines.forEach(line -> order.outside().stock().of(line).ifPresent(count -> left.put(order.outside().stock().key(line), count)));
+        lines.forEach(line -> order.outside()
+                .stock()
+                .of(line)
+                .ifPresent(count -> left.put(order.outside().stock().key(line), count)));
         return left;
     }
 }

@@ -15,8 +15,8 @@ import vestcoin.core.setup.Compiled;
 import vestcoin.core.why.Tracer;
 
 /**
- * The lowest price of the 30 days before a reduction. Source: Directive 98/6/EC, Article 6a: the lowest price the trader applied
- * during a period of not less than 30 days before the reduction.
+ * The lowest price of the 30 days before a reduction. Source: Directive 98/6/EC, Article 6a: the lowest price the
+ * trader applied during a period of not less than 30 days before the reduction.
  */
 public final class PriorPrice {
     private static final int DAYS = 30;
@@ -40,7 +40,11 @@ public final class PriorPrice {
             Instant until = i + 1 < editions.size() ? editions.get(i + 1).from() : reduced;
             for (Instant at : moments(edition, line, later(edition.from(), since), earlier(until, reduced))) {
                 Optional<BigDecimal> price = unit(edition.setup(), line, at);
-                lowest = price.isPresent() && lowest.filter(least -> least.compareTo(price.get()) <= 0).isEmpty() ? price : lowest;
+                lowest = price.isPresent()
+                                && lowest.filter(least -> least.compareTo(price.get()) <= 0)
+                                        .isEmpty()
+                        ? price
+                        : lowest;
             }
         }
         return lowest;
@@ -56,15 +60,20 @@ public final class PriorPrice {
         Product product = edition.setup().shelf().find(line.product()).orElse(null);
         if (product != null) {
             product.sale().ifPresent(sale -> add(sale.window(), edition, moments));
-            product.variations().forEach(variation -> variation.sale().ifPresent(sale -> add(sale.window(), edition, moments)));
+            product.variations()
+                    .forEach(variation -> variation.sale().ifPresent(sale -> add(sale.window(), edition, moments)));
         }
         moments.removeIf(at -> at.isBefore(from) || !at.isBefore(until));
         return moments;
     }
 
     private static void add(Window window, InForce edition, SortedSet<Instant> moments) {
-        window.from().ifPresent(day -> moments.add(day.atStartOfDay(edition.setup().zone()).toInstant()));
-        window.to().ifPresent(day -> moments.add(day.plusDays(1).atStartOfDay(edition.setup().zone()).toInstant()));
+        window.from()
+                .ifPresent(day ->
+                        moments.add(day.atStartOfDay(edition.setup().zone()).toInstant()));
+        window.to()
+                .ifPresent(day -> moments.add(
+                        day.plusDays(1).atStartOfDay(edition.setup().zone()).toInstant()));
     }
 
     private static Optional<BigDecimal> unit(Compiled setup, Line line, Instant at) {
@@ -72,7 +81,11 @@ public final class PriorPrice {
             return Optional.empty();
         }
         Tracer tracer = Tracer.plain(setup.currency(), setup.setup().shop().rounding());
-        return Optional.of(setup.shelf().price(List.of(line), new Buying(at, setup.zone(), Optional.empty()), tracer).get(0).unit().value());
+        return Optional.of(setup.shelf()
+                .price(List.of(line), new Buying(at, setup.zone(), Optional.empty()), tracer)
+                .get(0)
+                .unit()
+                .value());
     }
 
     private static Instant later(Instant one, Instant other) {

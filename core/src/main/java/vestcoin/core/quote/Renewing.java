@@ -10,10 +10,10 @@ import vestcoin.core.setup.Compiled;
 import vestcoin.core.why.Figure;
 
 /**
- * The next charges of a subscription in an order: each is the line alone, priced with the tax rows of its own date; a code
- * counts only if it says it counts for all charges.
+ * The next charges of a subscription in an order: each is the line alone, priced with the tax rows of its own date; a
+ * code counts only if it says it counts for all charges.
  *
- * @param line    index of the priced line
+ * @param line index of the priced line
  * @param charges the next three
  */
 public record Renewing(int line, String name, List<Charge> charges) {
@@ -26,7 +26,8 @@ public record Renewing(int line, String name, List<Charge> charges) {
         for (PricedLine line : lines) {
             if (line.product().renews().isPresent()) {
                 List<Charge> charges = new ArrayList<>();
-                for (ZonedDateTime date : line.product().renews().get().next(order.at().atZone(setup.zone()), SHOWN)) {
+                for (ZonedDateTime date :
+                        line.product().renews().get().next(order.at().atZone(setup.zone()), SHOWN)) {
                     charges.add(new Charge(date, price.apply(later(setup, order, line, date))));
                 }
                 renewing.add(new Renewing(line.index(), line.product().name(), charges));
@@ -36,11 +37,24 @@ public record Renewing(int line, String name, List<Charge> charges) {
     }
 
     private static Order later(Compiled setup, Order order, PricedLine line, ZonedDateTime date) {
-        List<String> codes = order.codes().stream().filter(typed -> setup.setup().discounts().rules().stream()
-                .anyMatch(rule -> rule.everyCharge() && rule.code().filter(code -> code.strip().equalsIgnoreCase(typed.strip())).isPresent())).toList();
-        History before = new History(order.history().uses(), order.history().usesByBuyer(), order.history().orders() + 1);
+        List<String> codes = order.codes().stream()
+                .filter(typed -> setup.setup().discounts().rules().stream()
+                        .anyMatch(rule -> rule.everyCharge()
+                                && rule.code()
+                                        .filter(code -> code.strip().equalsIgnoreCase(typed.strip()))
+                                        .isPresent()))
+                .toList();
+        History before = new History(
+                order.history().uses(),
+                order.history().usesByBuyer(),
+                order.history().orders() + 1);
         Outside outside = order.outside();
-        return order.of(List.of(line.line())).placed(date.toInstant()).withCodes(codes.toArray(String[]::new)).after(before).withSlot(null)
-                .given(new Outside(outside.exchange(), outside.carriers(), outside.taken(), null, outside.sales(), null));
+        return order.of(List.of(line.line()))
+                .placed(date.toInstant())
+                .withCodes(codes.toArray(String[]::new))
+                .after(before)
+                .withSlot(null)
+                .given(new Outside(
+                        outside.exchange(), outside.carriers(), outside.taken(), null, outside.sales(), null));
     }
 }

@@ -28,8 +28,8 @@ import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
 
 /**
- * Whose tax each thing of an order bears, and what that does to typed amounts: they are re-rated for a buyer untaxed for who they
- * are, and for every buyer elsewhere where what stands still is what the seller earns.
+ * Whose tax each thing of an order bears, and what that does to typed amounts: they are re-rated for a buyer untaxed
+ * for who they are, and for every buyer elsewhere where what stands still is what the seller earns.
  */
 final class TaxedAs {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
@@ -49,7 +49,7 @@ final class TaxedAs {
 
     /**
      * @param collected where goods are collected, if they are
-     * @param crossed   what the order comes to across borders at the home rates, net, in its currency
+     * @param crossed what the order comes to across borders at the home rates, net, in its currency
      */
     TaxedAs(Compiled setup, Order order, Optional<Destination> collected, Supplier<BigDecimal> crossed, Tracer tracer) {
         this.setup = setup;
@@ -59,8 +59,17 @@ final class TaxedAs {
         this.collected = collected;
         this.when = new TaxBook.When(order.at(), setup.zone());
         this.nets = tax.registrations().isEmpty() ? Map.of() : nets();
-        this.whose = new Whose(tax, setup.home(), new Whose.Situation(order.at(), setup.zone(), order.buyer(), order.to(), order.outside().sales(), () -> inEuro(crossed.get()),
-                most -> net -> within(most, net)));
+        this.whose = new Whose(
+                tax,
+                setup.home(),
+                new Whose.Situation(
+                        order.at(),
+                        setup.zone(),
+                        order.buyer(),
+                        order.to(),
+                        order.outside().sales(),
+                        () -> inEuro(crossed.get()),
+                        most -> net -> within(most, net)));
     }
 
     Whose whose() {
@@ -74,10 +83,15 @@ final class TaxedAs {
     /** What the goods would come to at home without tax, by dispatch place: what registrations are measured on. */
     private Map<String, BigDecimal> nets() {
         Map<String, BigDecimal> byPlace = new HashMap<>();
-        for (PricedLine line : setup.shelf().price(order.lines(), new Buying(order.at(), setup.zone(), order.group()), tracer.forgetful())) {
+        for (PricedLine line : setup.shelf()
+                .price(order.lines(), new Buying(order.at(), setup.zone(), order.group()), tracer.forgetful())) {
             if (line.counted()) {
-                BigDecimal net = tax.prices() == Tax.Prices.WITHOUT_TAX ? line.amount().value()
-                        : line.amount().value().multiply(HUNDRED).divide(HUNDRED.add(homeRate(line.product().taxCategory())), MathContext.DECIMAL64);
+                BigDecimal net = tax.prices() == Tax.Prices.WITHOUT_TAX
+                        ? line.amount().value()
+                        : line.amount()
+                                .value()
+                                .multiply(HUNDRED)
+                                .divide(HUNDRED.add(homeRate(line.product().taxCategory())), MathContext.DECIMAL64);
                 byPlace.merge(placeOf(line.product()), net, BigDecimal::add);
             }
         }
@@ -98,7 +112,8 @@ final class TaxedAs {
             return Optional.of(amount);
         }
         Optional<Exchange> rates = order.outside().exchange();
-        return rates.flatMap(given -> given.of(into)).flatMap(to -> rates.flatMap(given -> given.of(from)).map(base -> amount.multiply(to).divide(base, MathContext.DECIMAL64)));
+        return rates.flatMap(given -> given.of(into)).flatMap(to -> rates.flatMap(given -> given.of(from))
+                .map(base -> amount.multiply(to).divide(base, MathContext.DECIMAL64)));
     }
 
     private static String placeOf(Product product) {
@@ -111,14 +126,18 @@ final class TaxedAs {
     }
 
     private Destination from(Product product) {
-        return setup.board().dispatch(placeOf(product)).map(Delivery.Dispatch::at).orElse(setup.home());
+        return setup.board()
+                .dispatch(placeOf(product))
+                .map(Delivery.Dispatch::at)
+                .orElse(setup.home());
     }
 
     Treatment of(Product product) {
         Supplied supplied = new Supplied(Supply.of(product), placeOf(product));
         Treatment known = treatments.get(supplied);
         if (known == null) {
-            known = whose.of(supplied.supply(), from(product), collected, nets.getOrDefault(supplied.from(), BigDecimal.ZERO));
+            known = whose.of(
+                    supplied.supply(), from(product), collected, nets.getOrDefault(supplied.from(), BigDecimal.ZERO));
             treatments.put(supplied, known);
         }
         return known;
@@ -127,7 +146,9 @@ final class TaxedAs {
     /** What is done to typed amounts for this buyer. */
     Buying.Rates rates() {
         boolean anyBuyer = order.buyer().exempt().isEmpty() && !order.buyer().confirmedBusiness();
-        boolean stands = tax.prices() == Tax.Prices.WITHOUT_TAX || tax.smallBusiness().isPresent() || anyBuyer && tax.standing() == Tax.Standing.WHAT_THE_BUYER_PAYS;
+        boolean stands = tax.prices() == Tax.Prices.WITHOUT_TAX
+                || tax.smallBusiness().isPresent()
+                || anyBuyer && tax.standing() == Tax.Standing.WHAT_THE_BUYER_PAYS;
         return stands ? Buying.STANDS : new Rerates();
     }
 
@@ -138,8 +159,14 @@ final class TaxedAs {
 
         @Override
         public Optional<Rerate> of(Product product, String category) {
-            return ofGoods.computeIfAbsent(category + " " + Supply.of(product) + " " + placeOf(product), key ->
-                    moves(product) ? rerate(TaxedAs.this.of(product), homeRate(category), there(TaxedAs.this.of(product), category)) : Optional.empty());
+            return ofGoods.computeIfAbsent(
+                    category + " " + Supply.of(product) + " " + placeOf(product),
+                    key -> moves(product)
+                            ? rerate(
+                                    TaxedAs.this.of(product),
+                                    homeRate(category),
+                                    there(TaxedAs.this.of(product), category))
+                            : Optional.empty());
         }
 
         @Override
@@ -148,22 +175,38 @@ final class TaxedAs {
                 return Optional.empty();
             }
             Treatment treatment = TaxedAs.this.of(line.product());
-            Tax.DeliveryTax there = treatment.place().map(place -> setup.book().delivery(place, when)).orElse(atHome);
-            return rerate(treatment, rate(atHome, line, lines, TaxedAs.this::homeRate), treatment.place().isEmpty() ? BigDecimal.ZERO
-                    : rate(there, line, lines, category -> there(treatment, category)));
+            Tax.DeliveryTax there = treatment
+                    .place()
+                    .map(place -> setup.book().delivery(place, when))
+                    .orElse(atHome);
+            return rerate(
+                    treatment,
+                    rate(atHome, line, lines, TaxedAs.this::homeRate),
+                    treatment.place().isEmpty()
+                            ? BigDecimal.ZERO
+                            : rate(there, line, lines, category -> there(treatment, category)));
         }
 
-        private static BigDecimal rate(Tax.DeliveryTax way, PricedLine line, List<PricedLine> lines, Function<String, BigDecimal> ofCategory) {
+        private static BigDecimal rate(
+                Tax.DeliveryTax way, PricedLine line, List<PricedLine> lines, Function<String, BigDecimal> ofCategory) {
             return switch (way.way()) {
                 case LIKE_GOODS -> ofCategory.apply(line.product().taxCategory());
-                case HIGHEST_RATE -> lines.stream().filter(PricedLine::counted).map(each -> ofCategory.apply(each.product().taxCategory())).max(BigDecimal::compareTo).orElse(BigDecimal.ZERO);
+                case HIGHEST_RATE ->
+                    lines.stream()
+                            .filter(PricedLine::counted)
+                            .map(each -> ofCategory.apply(each.product().taxCategory()))
+                            .max(BigDecimal::compareTo)
+                            .orElse(BigDecimal.ZERO);
                 case OWN_CATEGORY -> way.category().map(ofCategory).orElse(BigDecimal.ZERO);
                 case NOT_TAXED -> BigDecimal.ZERO;
             };
         }
     }
 
-    /** Whether typed amounts move for this buyer: what the seller earns stands still, or the buyer is untaxed for who they are. */
+    /**
+     * Whether typed amounts move for this buyer: what the seller earns stands still, or the buyer is untaxed for who
+     * they are.
+     */
     private boolean moves(Product product) {
         Code code = of(product).code();
         boolean forWhoTheyAre = code == Code.K || code == Code.AE || code == Code.E;
@@ -171,15 +214,25 @@ final class TaxedAs {
     }
 
     private BigDecimal there(Treatment treatment, String category) {
-        return treatment.place().flatMap(place -> setup.book().find(place, category, when)).map(levy -> whose.rate(levy, treatment)).orElse(BigDecimal.ZERO);
+        return treatment
+                .place()
+                .flatMap(place -> setup.book().find(place, category, when))
+                .map(levy -> whose.rate(levy, treatment))
+                .orElse(BigDecimal.ZERO);
     }
 
     private Optional<Rerate> rerate(Treatment treatment, BigDecimal home, BigDecimal there) {
         if (home.compareTo(there) == 0) {
             return Optional.empty();
         }
-        String words = treatment.place().map(place -> "at the rate of " + Countries.name(place.country())).orElse("without the tax of " + Countries.name(setup.home().country()));
-        return Optional.of(new Rerate(rate(there, treatment.place().isPresent() ? "100 and the rate there" : "100", treatment.rule()), rate(home, "100 and the home rate", "tax/standing"), words));
+        String words = treatment
+                .place()
+                .map(place -> "at the rate of " + Countries.name(place.country()))
+                .orElse("without the tax of " + Countries.name(setup.home().country()));
+        return Optional.of(new Rerate(
+                rate(there, treatment.place().isPresent() ? "100 and the rate there" : "100", treatment.rule()),
+                rate(home, "100 and the home rate", "tax/standing"),
+                words));
     }
 
     private Figure rate(BigDecimal percent, String label, String path) {
@@ -187,12 +240,19 @@ final class TaxedAs {
     }
 
     private BigDecimal homeRate(String category) {
-        return setup.book().find(setup.home(), category, when).map(levy -> levy.rate().total()).orElse(BigDecimal.ZERO);
+        return setup.book()
+                .find(setup.home(), category, when)
+                .map(levy -> levy.rate().total())
+                .orElse(BigDecimal.ZERO);
     }
 
     /** The sentences that say whose tax applies, each once. */
     List<Treatment> all() {
-        return treatments.values().stream().filter(treatment -> !treatment.rule().equals("rule/outside-tax") || treatment.sentence().startsWith("Supplied")).distinct()
-                .sorted(java.util.Comparator.comparing(Treatment::sentence)).toList();
+        return treatments.values().stream()
+                .filter(treatment -> !treatment.rule().equals("rule/outside-tax")
+                        || treatment.sentence().startsWith("Supplied"))
+                .distinct()
+                .sorted(java.util.Comparator.comparing(Treatment::sentence))
+                .toList();
     }
 }

@@ -19,14 +19,21 @@ public final class Reach {
     /**
      * A basket at one place.
      *
-     * @param zone      id of the delivery zone that holds it
+     * @param zone id of the delivery zone that holds it
      * @param undecided ids of zones that hold it just as well
-     * @param option    id of the cheapest delivery
-     * @param delivery  what that costs, less what is off it
-     * @param payable   in the basket's currency
-     * @param missing   why it cannot be ordered there; empty when it can
+     * @param option id of the cheapest delivery
+     * @param delivery what that costs, less what is off it
+     * @param payable in the basket's currency
+     * @param missing why it cannot be ordered there; empty when it can
      */
-    public record Place(Destination to, Optional<String> zone, List<String> undecided, Optional<String> option, Optional<BigDecimal> delivery, Optional<BigDecimal> payable, List<String> missing) {
+    public record Place(
+            Destination to,
+            Optional<String> zone,
+            List<String> undecided,
+            Optional<String> option,
+            Optional<BigDecimal> delivery,
+            Optional<BigDecimal> payable,
+            List<String> missing) {
         public boolean reached() {
             return missing.isEmpty();
         }
@@ -44,10 +51,23 @@ public final class Reach {
     private static Place at(Compiled setup, Order order) {
         try {
             Quote quote = Pricing.priceUntraced(setup, order);
-            return new Place(order.to(), quote.zone().map(zone -> zone.id()), quote.undecided(), quote.chosen().map(offer -> offer.option().id()), quote.sent().price().map(price -> price.value()),
-                    Optional.of(quote.payable().value()), quote.missing());
+            return new Place(
+                    order.to(),
+                    quote.zone().map(zone -> zone.id()),
+                    quote.undecided(),
+                    quote.chosen().map(offer -> offer.option().id()),
+                    quote.sent().price().map(price -> price.value()),
+                    Optional.of(quote.payable().value()),
+                    quote.missing());
         } catch (Refused refused) {
-            return new Place(order.to(), Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty(), refused.problems().stream().map(Problem::sentence).toList());
+            return new Place(
+                    order.to(),
+                    Optional.empty(),
+                    List.of(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    refused.problems().stream().map(Problem::sentence).toList());
         }
     }
 }

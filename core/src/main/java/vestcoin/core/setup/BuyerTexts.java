@@ -15,14 +15,23 @@ public final class BuyerTexts {
         BuyerTexts all = new BuyerTexts();
         setup.goods().products().forEach(all::product);
         setup.discounts().rules().forEach(rule -> all.put("discounts.rules." + rule.id() + ".name", rule.name()));
-        setup.delivery().options().forEach(option -> all.both("delivery.options." + option.id(), "name", option.name(), option.sentence()));
+        setup.delivery()
+                .options()
+                .forEach(option ->
+                        all.both("delivery.options." + option.id(), "name", option.name(), option.sentence()));
         setup.pickup().places().forEach(spot -> {
             all.put("pickup.places." + spot.id() + ".name", spot.name());
             all.put("pickup.places." + spot.id() + ".bring", spot.bring());
         });
         setup.pickup().local().ifPresent(local -> all.both("pickup.local", "name", local.name(), local.sentence()));
-        setup.payment().methods().forEach(method -> all.both("payment.methods." + method.id(), "title", method.title(), method.sentence()));
-        setup.terms().asking().extras().forEach(extra -> all.put("terms.asking.extras." + extra.id() + ".name", extra.name()));
+        setup.payment()
+                .methods()
+                .forEach(method ->
+                        all.both("payment.methods." + method.id(), "title", method.title(), method.sentence()));
+        setup.terms()
+                .asking()
+                .extras()
+                .forEach(extra -> all.put("terms.asking.extras." + extra.id() + ".name", extra.name()));
         return all.texts;
     }
 
@@ -31,7 +40,9 @@ public final class BuyerTexts {
         put(place + ".name", product.name());
         for (Product.Option option : product.options()) {
             put(place + ".options." + option.id() + ".name", option.name());
-            option.choices().forEach(choice -> put(place + ".options." + option.id() + ".choices." + choice.id() + ".name", choice.name()));
+            option.choices()
+                    .forEach(choice -> put(
+                            place + ".options." + option.id() + ".choices." + choice.id() + ".name", choice.name()));
         }
     }
 

@@ -18,6 +18,7 @@ final class Checks {
     private static final Pattern ID = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
     /** Above any real price, and small enough that an order's total fits a 64-bit count of minor units. */
     private static final BigDecimal MOST = new BigDecimal("1000000000");
+
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     final Problems problems = new Problems();
@@ -51,8 +52,11 @@ final class Checks {
     }
 
     void percent(BigDecimal percent, String path) {
-        problems.when(percent == null || percent.signum() < 0 || percent.compareTo(HUNDRED) > 0, path,
-                "A rate has to be from 0 to 100 %.", "Write it as a percentage, 23 for 23 %.");
+        problems.when(
+                percent == null || percent.signum() < 0 || percent.compareTo(HUNDRED) > 0,
+                path,
+                "A rate has to be from 0 to 100 %.",
+                "Write it as a percentage, 23 for 23 %.");
     }
 
     void anyPercent(BigDecimal percent, String path) {
@@ -67,16 +71,28 @@ final class Checks {
         if (!required(amount, path)) {
             return;
         }
-        problems.when(amount.signum() < 0 && !mayBeNegative, path, "An amount here cannot be below zero.", "Write it without the minus sign.");
-        problems.when(amount.abs().compareTo(MOST) >= 0, path, "The amount is too large.", "Write one below 1,000,000,000.");
+        problems.when(
+                amount.signum() < 0 && !mayBeNegative,
+                path,
+                "An amount here cannot be below zero.",
+                "Write it without the minus sign.");
+        problems.when(
+                amount.abs().compareTo(MOST) >= 0, path, "The amount is too large.", "Write one below 1,000,000,000.");
         if (amount.scale() > minorDigits && amount.stripTrailingZeros().scale() > minorDigits) {
-            problems.add(path, amount.toPlainString() + " has more decimals than " + code + " has.", "Write at most " + minorDigits + " decimals.");
+            problems.add(
+                    path,
+                    amount.toPlainString() + " has more decimals than " + code + " has.",
+                    "Write at most " + minorDigits + " decimals.");
         }
     }
 
     /** A whole number within bounds. */
     void whole(int number, int least, int most, String path, String what) {
-        problems.when(number < least || number > most, path, what + " has to be from " + least + " to " + most + ".", "Write a number within.");
+        problems.when(
+                number < least || number > most,
+                path,
+                what + " has to be from " + least + " to " + most + ".",
+                "Write a number within.");
     }
 
     void named(String name, String path) {
@@ -107,9 +123,13 @@ final class Checks {
         for (T thing : things) {
             String given = id.apply(thing);
             if (given == null || !ID.matcher(given).matches()) {
-                problems.add(path, "“" + given + "” cannot be an id.", "Use small letters, digits and single hyphens, as delta-kite.");
+                problems.add(
+                        path,
+                        "“" + given + "” cannot be an id.",
+                        "Use small letters, digits and single hyphens, as delta-kite.");
             } else if (!seen.add(given)) {
-                problems.add(path + "/" + given, "The id “" + given + "” is used twice.", "Give one of them another id.");
+                problems.add(
+                        path + "/" + given, "The id “" + given + "” is used twice.", "Give one of them another id.");
             }
         }
     }

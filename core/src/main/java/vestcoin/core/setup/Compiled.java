@@ -28,7 +28,13 @@ public final class Compiled {
     private final Destination home;
     private final WorkDays workDays;
 
-    private Compiled(Setup setup, CurrencyUnit currency, Shelf shelf, RateBoard board, TaxBook book, PlaceIndex<Boolean> sellsTo) {
+    private Compiled(
+            Setup setup,
+            CurrencyUnit currency,
+            Shelf shelf,
+            RateBoard board,
+            TaxBook book,
+            PlaceIndex<Boolean> sellsTo) {
         this.setup = setup;
         this.currency = currency;
         this.shelf = shelf;
@@ -37,14 +43,22 @@ public final class Compiled {
         this.sellsTo = sellsTo;
         this.zone = ZoneId.of(setup.shop().timeZone());
         this.home = setup.shop().home();
-        this.workDays = WorkDays.of(setup.shop().working(), setup.shop().address().country(), setup.shop().address().region());
+        this.workDays = WorkDays.of(
+                setup.shop().working(),
+                setup.shop().address().country(),
+                setup.shop().address().region());
     }
 
     /** @throws Refused with everything impossible in the setup */
     public static Compiled of(Setup setup) {
         SetupCheck.problems(setup).refuseIfAny();
-        return new Compiled(setup, Currencies.of(setup.shop().currency()).orElseThrow(), Shelf.of(setup.goods()),
-                RateBoard.of(setup.delivery()), TaxBook.of(setup.tax()), places(setup.shop().sellsTo()));
+        return new Compiled(
+                setup,
+                Currencies.of(setup.shop().currency()).orElseThrow(),
+                Shelf.of(setup.goods()),
+                RateBoard.of(setup.delivery()),
+                TaxBook.of(setup.tax()),
+                places(setup.shop().sellsTo()));
     }
 
     /**
@@ -58,11 +72,15 @@ public final class Compiled {
         Goods goods = setup.goods();
         Delivery delivery = setup.delivery();
         Tax tax = setup.tax();
-        return new Compiled(setup, Currencies.of(setup.shop().currency()).orElseThrow(),
+        return new Compiled(
+                setup,
+                Currencies.of(setup.shop().currency()).orElseThrow(),
                 goods == earlier.setup.goods() ? earlier.shelf : Shelf.of(goods),
                 delivery == earlier.setup.delivery() ? earlier.board : RateBoard.of(delivery),
                 tax == earlier.setup.tax() ? earlier.book : TaxBook.of(tax),
-                setup.shop() == earlier.setup.shop() ? earlier.sellsTo : places(setup.shop().sellsTo()));
+                setup.shop() == earlier.setup.shop()
+                        ? earlier.sellsTo
+                        : places(setup.shop().sellsTo()));
     }
 
     private static PlaceIndex<Boolean> places(List<Place> places) {

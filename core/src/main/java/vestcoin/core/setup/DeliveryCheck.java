@@ -36,7 +36,8 @@ final class DeliveryCheck {
         checks.ids(delivery.parcels(), ParcelType::id, "delivery/parcels");
         checks.ids(delivery.handling(), Delivery.Handling::id, "delivery/handling");
         checks.ids(delivery.dispatch(), Delivery.Dispatch::id, "delivery/dispatch");
-        Set<String> options = new HashSet<>(delivery.options().stream().map(Delivery.Option::id).toList());
+        Set<String> options = new HashSet<>(
+                delivery.options().stream().map(Delivery.Option::id).toList());
         delivery.options().forEach(this::option);
         for (Delivery.Zone zone : delivery.zones()) {
             if (checks.isSound(zone)) {
@@ -48,7 +49,11 @@ final class DeliveryCheck {
             checks.places(zone.except(), path + "/except");
             zone.rates().forEach((option, rule) -> {
                 String at = path + "/rates/" + option;
-                if (!checks.problems.when(!options.contains(option), at, "There is no delivery option “" + option + "”.", "Add the option, or remove the rate.")) {
+                if (!checks.problems.when(
+                        !options.contains(option),
+                        at,
+                        "There is no delivery option “" + option + "”.",
+                        "Add the option, or remove the rate.")) {
                     rule(rule, at);
                 }
             });
@@ -66,13 +71,24 @@ final class DeliveryCheck {
         for (Delivery.Dispatch place : delivery.dispatch()) {
             String path = "delivery/dispatch/" + place.id();
             checks.named(place.name(), path);
-            checks.problems.when(Delivery.Dispatch.SHOP.equals(place.id()), path, "“shop” is the shop itself.", "Give the place another id.");
+            checks.problems.when(
+                    Delivery.Dispatch.SHOP.equals(place.id()),
+                    path,
+                    "“shop” is the shop itself.",
+                    "Give the place another id.");
             if (checks.required(place.at(), path + "/at")) {
                 place.at().check(path + "/at", checks.problems);
             }
             checks.known(place.options(), options, path + "/options", "delivery option");
-            place.preparation().ifPresent(days -> checks.whole(days, 0, 365, path + "/preparation", "The preparation in working days"));
-            place.point().ifPresent(point -> checks.problems.when(!point.exists(), path + "/point", "There is no such point on earth.", "Write degrees, latitude first."));
+            place.preparation()
+                    .ifPresent(days ->
+                            checks.whole(days, 0, 365, path + "/preparation", "The preparation in working days"));
+            place.point()
+                    .ifPresent(point -> checks.problems.when(
+                            !point.exists(),
+                            path + "/point",
+                            "There is no such point on earth.",
+                            "Write degrees, latitude first."));
         }
         pickup();
     }
@@ -80,16 +96,30 @@ final class DeliveryCheck {
     private void option(Delivery.Option option) {
         String path = "delivery/options/" + option.id();
         checks.named(option.name(), path);
-        checks.problems.when(option.id() != null && (option.id().startsWith("pickup-") || option.id().equals(Pickup.Local.OPTION)), path,
-                "Options whose id begins with “pickup-”, and “local”, are made by the Pickup station.", "Give the option another id.");
-        option.days().ifPresent(days -> checks.problems.when(days.from() < 0 || days.to() < days.from() || days.to() > 365, path + "/days",
-                "The days run backwards.", "Write the smaller number first."));
+        checks.problems.when(
+                option.id() != null
+                        && (option.id().startsWith("pickup-") || option.id().equals(Pickup.Local.OPTION)),
+                path,
+                "Options whose id begins with “pickup-”, and “local”, are made by the Pickup station.",
+                "Give the option another id.");
+        option.days()
+                .ifPresent(days -> checks.problems.when(
+                        days.from() < 0 || days.to() < days.from() || days.to() > 365,
+                        path + "/days",
+                        "The days run backwards.",
+                        "Write the smaller number first."));
         option.limits().ifPresent(limits -> {
             limits.valueFrom().ifPresent(value -> checks.amount(value, path + "/limits/valueFrom", false));
             limits.valueTo().ifPresent(value -> checks.amount(value, path + "/limits/valueTo", false));
             checks.known(limits.except(), names, path + "/limits/except", "kind of goods");
             checks.known(limits.only(), names, path + "/limits/only", "kind of goods");
-            checks.known(limits.methods(), new HashSet<>(setup.payment().methods().stream().map(Payment.Method::id).toList()), path + "/limits/methods", "payment method");
+            checks.known(
+                    limits.methods(),
+                    new HashSet<>(setup.payment().methods().stream()
+                            .map(Payment.Method::id)
+                            .toList()),
+                    path + "/limits/methods",
+                    "payment method");
         });
         option.charges().ifPresent(charges -> charges(charges, path + "/charges"));
         option.chargeable().ifPresent(how -> chargeable(how, path + "/chargeable"));
@@ -101,20 +131,39 @@ final class DeliveryCheck {
         charges.fuel().ifPresent(percent -> checks.percent(percent, path + "/fuel"));
         charges.least().ifPresent(amount -> checks.amount(amount, path + "/least", false));
         charges.most().ifPresent(amount -> checks.amount(amount, path + "/most", false));
-        checks.problems.when(charges.least().isPresent() && charges.most().isPresent() && charges.least().get().compareTo(charges.most().get()) > 0, path + "/least",
-                "The least is above the most.", "Write the smaller amount as the least.");
+        checks.problems.when(
+                charges.least().isPresent()
+                        && charges.most().isPresent()
+                        && charges.least().get().compareTo(charges.most().get()) > 0,
+                path + "/least",
+                "The least is above the most.",
+                "Write the smaller amount as the least.");
         checks.ids(charges.oversize(), Charges.Oversize::id, path + "/oversize");
         for (Charges.Oversize over : charges.oversize()) {
             checks.named(over.name(), path + "/oversize/" + over.id());
             checks.amount(over.amount(), path + "/oversize/" + over.id() + "/amount", false);
-            checks.problems.when(over.longestOver().isEmpty() && over.girthOver().isEmpty() && over.weightOver().isEmpty(), path + "/oversize/" + over.id(),
-                    "The surcharge does not say what is oversize.", "Name a longest side, a girth or a weight.");
+            checks.problems.when(
+                    over.longestOver().isEmpty()
+                            && over.girthOver().isEmpty()
+                            && over.weightOver().isEmpty(),
+                    path + "/oversize/" + over.id(),
+                    "The surcharge does not say what is oversize.",
+                    "Name a longest side, a girth or a weight.");
         }
     }
 
     private void chargeable(Chargeable how, String path) {
-        checks.problems.when(how.divisor() == null || how.divisor().signum() <= 0, path + "/divisor", "The divisor has to be above zero.", "5000 cm³ a kilogram is usual.");
-        how.step().ifPresent(step -> checks.problems.when(step.value().signum() <= 0, path + "/step", "The step has to be above zero.", "Leave it out for none."));
+        checks.problems.when(
+                how.divisor() == null || how.divisor().signum() <= 0,
+                path + "/divisor",
+                "The divisor has to be above zero.",
+                "5000 cm³ a kilogram is usual.");
+        how.step()
+                .ifPresent(step -> checks.problems.when(
+                        step.value().signum() <= 0,
+                        path + "/step",
+                        "The step has to be above zero.",
+                        "Leave it out for none."));
     }
 
     private void parcel(ParcelType type) {
@@ -123,15 +172,23 @@ final class DeliveryCheck {
         checks.required(type.inner(), path + "/inner");
         checks.required(type.outer(), path + "/outer");
         if (checks.required(type.weight(), path + "/weight")) {
-            type.most().ifPresent(most -> checks.problems.when(most.kilograms().compareTo(type.weight().kilograms()) <= 0, path + "/most",
-                    "The empty parcel alone is heavier than it may be.", "Write the most it may weigh with what is in it."));
+            type.most()
+                    .ifPresent(most -> checks.problems.when(
+                            most.kilograms().compareTo(type.weight().kilograms()) <= 0,
+                            path + "/most",
+                            "The empty parcel alone is heavier than it may be.",
+                            "Write the most it may weigh with what is in it."));
         }
     }
 
     private void rule(PriceRule rule, String path) {
         rule.freeFrom().ifPresent(from -> checks.amount(from, path, false));
         rule.reducedTo().ifPresent(to -> checks.amount(to, path, false));
-        checks.problems.when(rule.reducedTo().isPresent() && rule.freeFrom().isEmpty(), path, "The reduced price has no value it begins at.", "Write it as “from 80 2.00”.");
+        checks.problems.when(
+                rule.reducedTo().isPresent() && rule.freeFrom().isEmpty(),
+                path,
+                "The reduced price has no value it begins at.",
+                "Write it as “from 80 2.00”.");
         checks.known(rule.notCounting(), names, path, "kind of goods");
         checks.known(rule.notWith(), names, path, "kind of goods");
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
@@ -141,7 +198,11 @@ final class DeliveryCheck {
         } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
             basePlus(plus, path);
         } else if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
-            checks.problems.when(quote.service() == null || quote.service().isBlank(), path, "The quote names no service of a carrier.", "Write it as “quote parcel-day, else 9.90”.");
+            checks.problems.when(
+                    quote.service() == null || quote.service().isBlank(),
+                    path,
+                    "The quote names no service of a carrier.",
+                    "Write it as “quote parcel-day, else 9.90”.");
             checks.amount(quote.otherwise(), path, false);
         } else if (!(rule.basis() instanceof PriceRule.ByProduct)) {
             checks.problems.add(path, "The rate has no price.", "Write a price, as 5.90.");
@@ -150,8 +211,14 @@ final class DeliveryCheck {
 
     private void basePlus(PriceRule.BasePlus plus, String path) {
         checks.amount(plus.base(), path, false);
-        checks.problems.when(plus.per() == null || !(Weight.isUnit(plus.per()) || plus.per().equals(PriceRule.Bands.ITEMS) || plus.per().equals(PriceRule.BasePlus.PERCENT)), path,
-                "“" + plus.per() + "” is not a unit here.", "Use kg, g, lb or oz, items, or %.");
+        checks.problems.when(
+                plus.per() == null
+                        || !(Weight.isUnit(plus.per())
+                                || plus.per().equals(PriceRule.Bands.ITEMS)
+                                || plus.per().equals(PriceRule.BasePlus.PERCENT)),
+                path,
+                "“" + plus.per() + "” is not a unit here.",
+                "Use kg, g, lb or oz, items, or %.");
         if (PriceRule.BasePlus.PERCENT.equals(plus.per())) {
             checks.percent(plus.plus(), path);
         } else {
@@ -161,22 +228,38 @@ final class DeliveryCheck {
 
     private void bands(PriceRule.Bands bands, String path) {
         String unit = bands.unit();
-        boolean value = setup.shop().currency() != null && setup.shop().currency().equals(unit);
-        checks.problems.when(unit == null || !(Weight.isUnit(unit) || LocalPrice.isUnit(unit) || unit.equals(PriceRule.Bands.ITEMS) || value), path,
-                "“" + unit + "” is not a unit here.", "Use kg, g, lb or oz, items, km or mi, or the shop's currency.");
-        checks.problems.when(bands.bands().isEmpty(), path, "The rule has no band.", "Write at least one, as “to 1 kg 4.90”.");
+        boolean value =
+                setup.shop().currency() != null && setup.shop().currency().equals(unit);
+        checks.problems.when(
+                unit == null
+                        || !(Weight.isUnit(unit)
+                                || LocalPrice.isUnit(unit)
+                                || unit.equals(PriceRule.Bands.ITEMS)
+                                || value),
+                path,
+                "“" + unit + "” is not a unit here.",
+                "Use kg, g, lb or oz, items, km or mi, or the shop's currency.");
+        checks.problems.when(
+                bands.bands().isEmpty(), path, "The rule has no band.", "Write at least one, as “to 1 kg 4.90”.");
         BigDecimal before = BigDecimal.ZERO;
         for (PriceRule.Band band : bands.bands()) {
             checks.amount(band.price(), path, false);
             if (checks.required(band.upTo(), path + "/upTo")) {
-                checks.problems.when(band.upTo().compareTo(before) <= 0, path, "The band to " + band.upTo().toPlainString() + " is not above the one before it.",
+                checks.problems.when(
+                        band.upTo().compareTo(before) <= 0,
+                        path,
+                        "The band to " + band.upTo().toPlainString() + " is not above the one before it.",
                         "List the bands from the smallest to the largest.");
                 before = band.upTo();
             }
         }
         bands.then().ifPresent(then -> {
             checks.amount(then.price(), path, false);
-            checks.problems.when(then.step() == null || then.step().signum() <= 0, path, "The step above the last band has to be above zero.", "Write it as “then +0.80/kg”.");
+            checks.problems.when(
+                    then.step() == null || then.step().signum() <= 0,
+                    path,
+                    "The step above the last band has to be above zero.",
+                    "Write it as “then +0.80/kg”.");
         });
     }
 
@@ -190,9 +273,12 @@ final class DeliveryCheck {
                 spot.at().check(path + "/at", checks.problems);
             }
             hours(spot.hours(), path + "/hours");
-            spot.slotMinutes().ifPresent(minutes -> checks.whole(minutes, 1, 1440, path + "/slotMinutes", "The slot in minutes"));
-            spot.capacity().ifPresent(count -> checks.whole(count, 1, 10_000, path + "/capacity", "The capacity of a slot"));
-            spot.noticeHours().ifPresent(hours -> checks.whole(hours, 0, 24 * 365, path + "/noticeHours", "The notice in hours"));
+            spot.slotMinutes()
+                    .ifPresent(minutes -> checks.whole(minutes, 1, 1440, path + "/slotMinutes", "The slot in minutes"));
+            spot.capacity()
+                    .ifPresent(count -> checks.whole(count, 1, 10_000, path + "/capacity", "The capacity of a slot"));
+            spot.noticeHours()
+                    .ifPresent(hours -> checks.whole(hours, 0, 24 * 365, path + "/noticeHours", "The notice in hours"));
             checks.whole(spot.daysAhead(), 0, 365, path + "/daysAhead", "The days ahead");
             spot.closed().forEach(window -> checks.window(window, path + "/closed"));
             spot.price().ifPresent(price -> checks.amount(price, path + "/price", true));
@@ -200,26 +286,43 @@ final class DeliveryCheck {
         pickup.local().ifPresent(local -> {
             String path = "pickup/local";
             checks.named(local.name(), path);
-            checks.problems.when(local.radius() == null || local.radius().signum() <= 0 || local.radius().compareTo(BigDecimal.valueOf(20_000)) > 0, path + "/radius",
-                    "The radius has to be above zero and on this earth.", "Write it in km or mi.");
-            checks.problems.when(!LocalPrice.isUnit(local.unit()), path + "/unit", "“" + local.unit() + "” is not a unit of distance.", "Use km or mi.");
+            checks.problems.when(
+                    local.radius() == null
+                            || local.radius().signum() <= 0
+                            || local.radius().compareTo(BigDecimal.valueOf(20_000)) > 0,
+                    path + "/radius",
+                    "The radius has to be above zero and on this earth.",
+                    "Write it in km or mi.");
+            checks.problems.when(
+                    !LocalPrice.isUnit(local.unit()),
+                    path + "/unit",
+                    "“" + local.unit() + "” is not a unit of distance.",
+                    "Use km or mi.");
             if (checks.required(local.price(), path + "/price")) {
                 rule(local.price(), path + "/price");
             }
             local.smallest().ifPresent(least -> checks.amount(least, path + "/smallest", false));
             hours(local.windows(), path + "/windows");
-            local.capacity().ifPresent(count -> checks.whole(count, 1, 10_000, path + "/capacity", "The capacity of a window"));
-            local.minutes().ifPresent(minutes -> checks.whole(minutes, 1, 10_000, path + "/minutes", "The promise in minutes"));
+            local.capacity()
+                    .ifPresent(count -> checks.whole(count, 1, 10_000, path + "/capacity", "The capacity of a window"));
+            local.minutes()
+                    .ifPresent(
+                            minutes -> checks.whole(minutes, 1, 10_000, path + "/minutes", "The promise in minutes"));
         });
     }
 
     private void hours(List<Hours> hours, String path) {
         List<Hours> good = new ArrayList<>();
         for (Hours span : hours) {
-            if (!checks.problems.when(!span.forwards(), path, "A span of hours closes before it opens.", "Write the opening first; midnight is the end of the day.")) {
+            if (!checks.problems.when(
+                    !span.forwards(),
+                    path,
+                    "A span of hours closes before it opens.",
+                    "Write the opening first; midnight is the end of the day.")) {
                 good.add(span);
             }
         }
-        checks.problems.when(good.size() > 100, path, "There are more than 100 spans of hours.", "Join those that touch.");
+        checks.problems.when(
+                good.size() > 100, path, "There are more than 100 spans of hours.", "Join those that touch.");
     }
 }

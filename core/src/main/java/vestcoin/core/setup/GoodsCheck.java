@@ -51,7 +51,8 @@ final class GoodsCheck {
         checks.ids(goods.products(), Product::id, "goods/products");
         checks.ids(goods.buyerGroups(), Goods.BuyerGroup::id, "goods/buyerGroups");
         checks.ids(goods.groups(), Goods.ProductGroup::id, "goods/groups");
-        goods.buyerGroups().forEach(group -> group.percentOff().ifPresent(percent -> checks.percent(percent, "goods/buyerGroups/" + group.id() + "/percentOff")));
+        goods.buyerGroups().forEach(group -> group.percentOff()
+                .ifPresent(percent -> checks.percent(percent, "goods/buyerGroups/" + group.id() + "/percentOff")));
         checks.known(goods.defaultGroup().stream().toList(), groups, "goods/defaultGroup", "product group");
         for (Goods.ProductGroup group : goods.groups()) {
             String path = "goods/groups/" + group.id();
@@ -73,14 +74,27 @@ final class GoodsCheck {
         checks.required(product.kind(), path + "/kind");
         checks.amount(product.price(), path + "/price", false);
         checks.known(product.group().stream().toList(), groups, path + "/group", "product group");
-        Optional<String> category = product.category().or(() -> product.group().or(goods::defaultGroup)
-                .flatMap(id -> goods.groups().stream().filter(group -> id.equals(group.id())).findFirst()).flatMap(Goods.ProductGroup::category));
+        Optional<String> category = product.category().or(() -> product.group()
+                .or(goods::defaultGroup)
+                .flatMap(id -> goods.groups().stream()
+                        .filter(group -> id.equals(group.id()))
+                        .findFirst())
+                .flatMap(Goods.ProductGroup::category));
         boolean needed = product.kind() != Product.Kind.BUNDLE && !(product.kind() != null && product.outside());
         if (category.map(id -> !categories.contains(id)).orElse(needed)) {
-            checks.problems.add(path + "/category", category.isEmpty() ? product.name() + " has no tax category, nor has its group." : "There is no tax category “" + category.get() + "”.",
+            checks.problems.add(
+                    path + "/category",
+                    category.isEmpty()
+                            ? product.name() + " has no tax category, nor has its group."
+                            : "There is no tax category “" + category.get() + "”.",
                     "Choose one of the tax station's categories, or add it there.");
         }
-        product.weight().ifPresent(weight -> checks.problems.when(weight.value().signum() < 0, path + "/weight", "A weight cannot be below zero.", "Write it without the minus sign."));
+        product.weight()
+                .ifPresent(weight -> checks.problems.when(
+                        weight.value().signum() < 0,
+                        path + "/weight",
+                        "A weight cannot be below zero.",
+                        "Write it without the minus sign."));
         sending(product.sending(), path + "/sending");
         prices(product, path);
         quantities(product, path);
@@ -91,7 +105,9 @@ final class GoodsCheck {
     private void sending(Sending sending, String path) {
         checks.known(sending.handling().stream().toList(), handling, path + "/handling", "handling group");
         checks.known(sending.from().stream().toList(), dispatch, path + "/from", "dispatch place");
-        sending.preparation().ifPresent(days -> checks.whole(days, 0, 365, path + "/preparation", "The preparation in working days"));
+        sending.preparation()
+                .ifPresent(
+                        days -> checks.whole(days, 0, 365, path + "/preparation", "The preparation in working days"));
         sending.own().ifPresent(own -> {
             checks.amount(own.alone(), path + "/own/alone", false);
             checks.amount(own.withOthers(), path + "/own/withOthers", false);
@@ -101,20 +117,37 @@ final class GoodsCheck {
     private void prices(Product product, String path) {
         product.sale().ifPresent(sale -> sale(sale, path + "/sale"));
         product.groupPrices().forEach((group, price) -> {
-            checks.problems.when(!buyerGroups.contains(group), path + "/groupPrices/" + group, "There is no buyer group “" + group + "”.", "Add the group, or remove the price.");
+            checks.problems.when(
+                    !buyerGroups.contains(group),
+                    path + "/groupPrices/" + group,
+                    "There is no buyer group “" + group + "”.",
+                    "Add the group, or remove the price.");
             checks.amount(price, path + "/groupPrices/" + group, false);
         });
         product.prices().forEach((code, price) -> {
             Optional<CurrencyUnit> unit = Currencies.of(code);
-            if (!checks.problems.when(unit.isEmpty() || !accepted.contains(code), path + "/prices/" + code, "The shop does not take “" + code + "”.", "Add the currency to the shop, or remove the price.")) {
-                checks.amount(price, path + "/prices/" + code, false, code, unit.get().getDecimalPlaces());
+            if (!checks.problems.when(
+                    unit.isEmpty() || !accepted.contains(code),
+                    path + "/prices/" + code,
+                    "The shop does not take “" + code + "”.",
+                    "Add the currency to the shop, or remove the price.")) {
+                checks.amount(
+                        price, path + "/prices/" + code, false, code, unit.get().getDecimalPlaces());
             }
         });
         for (int i = 0; i < product.breaks().size(); i++) {
             Product.Break step = product.breaks().get(i);
             String at = path + "/breaks/" + i;
-            checks.problems.when(step.from() == null || step.from().signum() <= 0, at + "/from", "A break begins above zero.", "Write the quantity it begins at.");
-            checks.problems.when(step.price().isPresent() == step.percent().isPresent(), at, "A break has either a price or a percent off.", "Write one of the two.");
+            checks.problems.when(
+                    step.from() == null || step.from().signum() <= 0,
+                    at + "/from",
+                    "A break begins above zero.",
+                    "Write the quantity it begins at.");
+            checks.problems.when(
+                    step.price().isPresent() == step.percent().isPresent(),
+                    at,
+                    "A break has either a price or a percent off.",
+                    "Write one of the two.");
             step.price().ifPresent(price -> checks.amount(price, at + "/price", false));
             step.percent().ifPresent(percent -> checks.percent(percent, at + "/percent"));
         }
@@ -128,10 +161,22 @@ final class GoodsCheck {
     }
 
     private void quantities(Product product, String path) {
-        product.measure().ifPresent(measure -> checks.problems.when(measure.unit() == null || measure.step() == null || measure.step().signum() <= 0 || measure.least() == null
-                        || measure.most() == null || measure.least().compareTo(measure.most()) > 0, path + "/measure",
-                "The measure needs a unit, a step above zero, and a least that is not above the most.", "Write them as m, 0.05, 0.5, 50."));
-        checks.problems.when(product.kind() == Product.Kind.DONATION && product.bounds().isEmpty(), path + "/bounds", "A donation needs its least and its most.", "Write both amounts.");
+        product.measure()
+                .ifPresent(measure -> checks.problems.when(
+                        measure.unit() == null
+                                || measure.step() == null
+                                || measure.step().signum() <= 0
+                                || measure.least() == null
+                                || measure.most() == null
+                                || measure.least().compareTo(measure.most()) > 0,
+                        path + "/measure",
+                        "The measure needs a unit, a step above zero, and a least that is not above the most.",
+                        "Write them as m, 0.05, 0.5, 50."));
+        checks.problems.when(
+                product.kind() == Product.Kind.DONATION && product.bounds().isEmpty(),
+                path + "/bounds",
+                "A donation needs its least and its most.",
+                "Write both amounts.");
         product.bounds().ifPresent(bounds -> {
             checks.amount(bounds.least(), path + "/bounds/least", false);
             checks.amount(bounds.most(), path + "/bounds/most", false);
@@ -140,10 +185,20 @@ final class GoodsCheck {
         for (Product.PerUnit each : product.perUnit()) {
             checks.named(each.name(), path + "/perUnit/" + each.id());
             checks.amount(each.amount(), path + "/perUnit/" + each.id() + "/amount", false);
-            checks.known(each.category().stream().toList(), categories, path + "/perUnit/" + each.id() + "/category", "tax category");
-            boolean own = each.taxed().filter(Product.PerUnit.Taxed.OWN_CATEGORY::equals).isPresent();
-            checks.problems.when(each.taxed().isPresent() && own != each.category().isPresent(), path + "/perUnit/" + each.id() + "/taxed",
-                    own ? "It says that it has a tax category of its own, but not which." : "It names a tax category and says that it has none of its own.",
+            checks.known(
+                    each.category().stream().toList(),
+                    categories,
+                    path + "/perUnit/" + each.id() + "/category",
+                    "tax category");
+            boolean own = each.taxed()
+                    .filter(Product.PerUnit.Taxed.OWN_CATEGORY::equals)
+                    .isPresent();
+            checks.problems.when(
+                    each.taxed().isPresent() && own != each.category().isPresent(),
+                    path + "/perUnit/" + each.id() + "/taxed",
+                    own
+                            ? "It says that it has a tax category of its own, but not which."
+                            : "It names a tax category and says that it has none of its own.",
                     "Say how it is taxed: like the goods, in a category, or outside of tax.");
         }
     }
@@ -156,25 +211,35 @@ final class GoodsCheck {
         checks.ids(product.variations(), Product.Variation::id, path + "/variations");
         for (Product.Variation variation : product.variations()) {
             String at = path + "/variations/" + variation.id();
-            variation.options().forEach((option, choice) -> checks.problems.when(!offers(product, option, choice), at + "/options/" + option,
-                    product.name() + " has no choice “" + choice + "” of “" + option + "”.", "Name one of its options and choices."));
+            variation
+                    .options()
+                    .forEach((option, choice) -> checks.problems.when(
+                            !offers(product, option, choice),
+                            at + "/options/" + option,
+                            product.name() + " has no choice “" + choice + "” of “" + option + "”.",
+                            "Name one of its options and choices."));
             variation.price().ifPresent(price -> checks.amount(price, at + "/price", false));
             variation.sale().ifPresent(sale -> sale(sale, at + "/sale"));
         }
     }
 
     private static boolean offers(Product product, String option, String choice) {
-        return product.options().stream().anyMatch(each -> option.equals(each.id()) && each.choices().stream().anyMatch(one -> one.id() != null && one.id().equals(choice)));
+        return product.options().stream()
+                .anyMatch(each -> option.equals(each.id())
+                        && each.choices().stream()
+                                .anyMatch(one -> one.id() != null && one.id().equals(choice)));
     }
 
     private void choices(Product.Option option, String path) {
         checks.named(option.name(), path);
-        checks.problems.when(option.choices().isEmpty(), path, "It has nothing to choose.", "Add a choice, or remove the option.");
+        checks.problems.when(
+                option.choices().isEmpty(), path, "It has nothing to choose.", "Add a choice, or remove the option.");
         checks.ids(option.choices(), Product.Choice::id, path + "/choices");
         for (Product.Choice choice : option.choices()) {
             checks.named(choice.name(), path + "/choices/" + choice.id());
             choice.extra().ifPresent(extra -> checks.amount(extra, path + "/choices/" + choice.id() + "/extra", true));
-            choice.percent().ifPresent(percent -> checks.anyPercent(percent, path + "/choices/" + choice.id() + "/percent"));
+            choice.percent()
+                    .ifPresent(percent -> checks.anyPercent(percent, path + "/choices/" + choice.id() + "/percent"));
         }
     }
 
@@ -184,13 +249,19 @@ final class GoodsCheck {
                 checks.whole(renews.every(), 1, 1000, path + "/renews/every", "How often it renews");
                 renews.on().ifPresent(day -> {
                     checks.whole(day, 1, 31, path + "/renews/on", "The day of the month");
-                    checks.problems.when(renews.unit() == Renewal.Unit.DAYS || renews.unit() == Renewal.Unit.WEEKS, path + "/renews/on",
-                            "A fixed day of the month goes with months or years.", "Renew every so many months or years, or leave the day out.");
+                    checks.problems.when(
+                            renews.unit() == Renewal.Unit.DAYS || renews.unit() == Renewal.Unit.WEEKS,
+                            path + "/renews/on",
+                            "A fixed day of the month goes with months or years.",
+                            "Renew every so many months or years, or leave the day out.");
                 });
             }
         });
         boolean bundle = product.kind() == Product.Kind.BUNDLE;
-        checks.problems.when(bundle != !product.contents().isEmpty(), path + "/contents", bundle ? "The bundle is empty." : "Only a bundle has contents.",
+        checks.problems.when(
+                bundle != !product.contents().isEmpty(),
+                path + "/contents",
+                bundle ? "The bundle is empty." : "Only a bundle has contents.",
                 bundle ? "Add what it holds." : "Make it a bundle, or take them out.");
         for (int i = 0; bundle && i < product.contents().size(); i++) {
             content(product.contents().get(i), path + "/contents/" + i);
@@ -199,15 +270,29 @@ final class GoodsCheck {
 
     private void content(Line line, String path) {
         Product part = line.product() == null ? null : products.get(line.product());
-        if (checks.problems.when(part == null || part.kind() == Product.Kind.BUNDLE || part.kind() == null || part.amountChosen(), path + "/product",
-                "“" + line.product() + "” cannot be part of a bundle.", "Name a product that has a price of its own.")) {
+        if (checks.problems.when(
+                part == null || part.kind() == Product.Kind.BUNDLE || part.kind() == null || part.amountChosen(),
+                path + "/product",
+                "“" + line.product() + "” cannot be part of a bundle.",
+                "Name a product that has a price of its own.")) {
             return;
         }
-        checks.problems.when(line.quantity() == null || line.quantity().signum() <= 0 || line.quantity().compareTo(BigDecimal.valueOf(1000)) > 0
-                        || part.measure().isEmpty() && line.quantity().stripTrailingZeros().scale() > 0, path + "/quantity",
-                "The quantity has to be a whole number above zero.", "Write how many of it the bundle holds.");
-        List<Product.Option> open = part.options().stream().filter(option -> !offers(part, option.id(), line.options().get(option.id()))).toList();
-        checks.problems.when(!open.isEmpty() || line.options().size() != part.options().size(), path + "/options", "Not all choices of “" + part.name() + "” are made.",
+        checks.problems.when(
+                line.quantity() == null
+                        || line.quantity().signum() <= 0
+                        || line.quantity().compareTo(BigDecimal.valueOf(1000)) > 0
+                        || part.measure().isEmpty()
+                                && line.quantity().stripTrailingZeros().scale() > 0,
+                path + "/quantity",
+                "The quantity has to be a whole number above zero.",
+                "Write how many of it the bundle holds.");
+        List<Product.Option> open = part.options().stream()
+                .filter(option -> !offers(part, option.id(), line.options().get(option.id())))
+                .toList();
+        checks.problems.when(
+                !open.isEmpty() || line.options().size() != part.options().size(),
+                path + "/options",
+                "Not all choices of “" + part.name() + "” are made.",
                 "Name one choice for each of its options.");
     }
 
@@ -218,12 +303,24 @@ final class GoodsCheck {
             String path = "discounts/rules/" + rule.id();
             checks.named(rule.name(), path);
             checks.required(rule.off(), path + "/off");
-            checks.problems.when(rule.percent().isPresent() == rule.amount().isPresent(), path, "A discount is either a percent or an amount.", "Write one of the two.");
+            checks.problems.when(
+                    rule.percent().isPresent() == rule.amount().isPresent(),
+                    path,
+                    "A discount is either a percent or an amount.",
+                    "Write one of the two.");
             rule.percent().ifPresent(percent -> checks.percent(percent, path + "/percent"));
             rule.amount().ifPresent(amount -> checks.amount(amount, path + "/amount", false));
             rule.code().ifPresent(code -> {
-                checks.problems.when(code.isBlank() || code.length() > 40, path + "/code", "The code has to be 1 to 40 characters.", "Type another, or remove it to make the discount automatic.");
-                checks.problems.when(!codes.add(code.strip().toUpperCase(java.util.Locale.ROOT)), path + "/code", "The code “" + code + "” is used twice.", "Give one of them another code.");
+                checks.problems.when(
+                        code.isBlank() || code.length() > 40,
+                        path + "/code",
+                        "The code has to be 1 to 40 characters.",
+                        "Type another, or remove it to make the discount automatic.");
+                checks.problems.when(
+                        !codes.add(code.strip().toUpperCase(java.util.Locale.ROOT)),
+                        path + "/code",
+                        "The code “" + code + "” is used twice.",
+                        "Give one of them another code.");
             });
             conditions(rule.conditions(), path + "/conditions");
         }
@@ -231,12 +328,27 @@ final class GoodsCheck {
 
     private void conditions(Discounts.Conditions when, String path) {
         when.leastValue().ifPresent(value -> checks.amount(value, path + "/leastValue", false));
-        when.leastQuantity().ifPresent(quantity -> checks.problems.when(quantity.signum() <= 0, path + "/leastQuantity", "The least quantity has to be above zero.", "Leave it out for none."));
+        when.leastQuantity()
+                .ifPresent(quantity -> checks.problems.when(
+                        quantity.signum() <= 0,
+                        path + "/leastQuantity",
+                        "The least quantity has to be above zero.",
+                        "Leave it out for none."));
         checks.known(when.categories(), names, path + "/categories", "kind of goods");
         checks.known(when.except(), names, path + "/except", "kind of goods");
         checks.places(when.places(), path + "/places");
         when.window().ifPresent(window -> checks.window(window, path + "/window"));
-        when.uses().ifPresent(uses -> checks.problems.when(uses < 1, path + "/uses", "It has to be usable at least once.", "Leave it out for any number of times."));
-        when.usesPerBuyer().ifPresent(uses -> checks.problems.when(uses < 1, path + "/usesPerBuyer", "A buyer has to be able to use it once.", "Leave it out for any number of times."));
+        when.uses()
+                .ifPresent(uses -> checks.problems.when(
+                        uses < 1,
+                        path + "/uses",
+                        "It has to be usable at least once.",
+                        "Leave it out for any number of times."));
+        when.usesPerBuyer()
+                .ifPresent(uses -> checks.problems.when(
+                        uses < 1,
+                        path + "/usesPerBuyer",
+                        "A buyer has to be able to use it once.",
+                        "Leave it out for any number of times."));
     }
 }

@@ -20,7 +20,8 @@ final class PaymentCheck {
     void check() {
         checks.ids(setup.payment().methods(), Payment.Method::id, "payment/methods");
         checks.ids(setup.payment().accounts(), Payment.Account::id, "payment/accounts");
-        Set<String> deliveries = new HashSet<>(setup.delivery().options().stream().map(option -> option.id()).toList());
+        Set<String> deliveries = new HashSet<>(
+                setup.delivery().options().stream().map(option -> option.id()).toList());
         setup.pickup().places().forEach(spot -> deliveries.add(spot.option()));
         setup.pickup().local().ifPresent(local -> deliveries.add(vestcoin.core.pickup.Pickup.Local.OPTION));
         for (Payment.Method method : setup.payment().methods()) {
@@ -43,13 +44,27 @@ final class PaymentCheck {
             conditions(method.conditions(), path + "/conditions", deliveries);
         }
         for (Payment.Account account : setup.payment().accounts()) {
-            account.smallest().ifPresent(least -> checks.amount(least, "payment/accounts/" + account.id() + "/smallest", false));
-            account.authorisationDays().ifPresent(days -> checks.whole(days, 0, 365, "payment/accounts/" + account.id() + "/authorisationDays", "How long an authorisation holds, in days,"));
+            account.smallest()
+                    .ifPresent(least -> checks.amount(least, "payment/accounts/" + account.id() + "/smallest", false));
+            account.authorisationDays()
+                    .ifPresent(days -> checks.whole(
+                            days,
+                            0,
+                            365,
+                            "payment/accounts/" + account.id() + "/authorisationDays",
+                            "How long an authorisation holds, in days,"));
         }
         setup.payment().cashSteps().forEach((code, step) -> {
-            int digits = Currencies.of(code).map(unit -> unit.getDecimalPlaces()).orElse(-1);
-            checks.problems.when(digits < 0 || step == null || step.signum() <= 0 || step.stripTrailingZeros().scale() > digits, "payment/cashSteps/" + code,
-                    "“" + code + "” has no such step for cash.", "Write a currency and a multiple of its minor unit, as CHF 0.05.");
+            int digits =
+                    Currencies.of(code).map(unit -> unit.getDecimalPlaces()).orElse(-1);
+            checks.problems.when(
+                    digits < 0
+                            || step == null
+                            || step.signum() <= 0
+                            || step.stripTrailingZeros().scale() > digits,
+                    "payment/cashSteps/" + code,
+                    "“" + code + "” has no such step for cash.",
+                    "Write a currency and a multiple of its minor unit, as CHF 0.05.");
         });
     }
 

@@ -9,7 +9,16 @@ import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Terms;
 
 /** Everything that decides what an order costs, and the baskets it is tried with, as one immutable value. */
-public record Setup(Shop shop, Goods goods, Discounts discounts, Delivery delivery, Tax tax, Payment payment, Rehearsal rehearsal, Pickup pickup, Terms terms) {
+public record Setup(
+        Shop shop,
+        Goods goods,
+        Discounts discounts,
+        Delivery delivery,
+        Tax tax,
+        Payment payment,
+        Rehearsal rehearsal,
+        Pickup pickup,
+        Terms terms) {
     public Setup {
         discounts = discounts == null ? new Discounts(null) : discounts;
         rehearsal = rehearsal == null ? new Rehearsal(null) : rehearsal;
@@ -17,7 +26,14 @@ public record Setup(Shop shop, Goods goods, Discounts discounts, Delivery delive
         terms = terms == null ? Terms.NONE : terms;
     }
 
-    public Setup(Shop shop, Goods goods, Discounts discounts, Delivery delivery, Tax tax, Payment payment, Rehearsal rehearsal) {
+    public Setup(
+            Shop shop,
+            Goods goods,
+            Discounts discounts,
+            Delivery delivery,
+            Tax tax,
+            Payment payment,
+            Rehearsal rehearsal) {
         this(shop, goods, discounts, delivery, tax, payment, rehearsal, null, null);
     }
 }

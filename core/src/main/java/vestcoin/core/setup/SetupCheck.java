@@ -4,8 +4,8 @@ import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.HashSet;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Goods;
@@ -34,8 +34,8 @@ final class SetupCheck {
     }
 
     /**
-     * The same for a setup that differs from one that was found possible: stations, and things of long lists, that are the very
-     * same and lean on nothing that changed are not read again.
+     * The same for a setup that differs from one that was found possible: stations, and things of long lists, that are
+     * the very same and lean on nothing that changed are not read again.
      */
     static Problems problems(Setup setup, Setup sound) {
         SetupCheck check = new SetupCheck(setup);
@@ -68,7 +68,9 @@ final class SetupCheck {
     }
 
     private Same same(Setup sound) {
-        boolean base = Objects.equals(setup.shop().currency(), sound.shop().currency()) && setup.shop().currencies().equals(sound.shop().currencies()) && names(setup).equals(names(sound));
+        boolean base = Objects.equals(setup.shop().currency(), sound.shop().currency())
+                && setup.shop().currencies().equals(sound.shop().currencies())
+                && names(setup).equals(names(sound));
         if (!base) {
             return Same.NOTHING;
         }
@@ -76,7 +78,10 @@ final class SetupCheck {
         boolean options = setup.delivery().options().equals(sound.delivery().options());
         boolean pickup = setup.pickup() == sound.pickup();
         Goods goods = sound.goods();
-        if (dispatch && setup.goods().groups().equals(goods.groups()) && setup.goods().buyerGroups().equals(goods.buyerGroups()) && setup.goods().defaultGroup().equals(goods.defaultGroup())) {
+        if (dispatch
+                && setup.goods().groups().equals(goods.groups())
+                && setup.goods().buyerGroups().equals(goods.buyerGroups())
+                && setup.goods().defaultGroup().equals(goods.defaultGroup())) {
             checks.sound(goods.products());
         }
         if (options) {
@@ -85,8 +90,11 @@ final class SetupCheck {
         if (setup.tax().prices() == sound.tax().prices()) {
             checks.sound(sound.tax().places());
         }
-        return new Same(dispatch && setup.goods() == goods && setup.discounts() == sound.discounts(), pickup && setup.delivery() == sound.delivery() && setup.payment() == sound.payment(),
-                setup.tax() == sound.tax(), pickup && options && setup.payment() == sound.payment());
+        return new Same(
+                dispatch && setup.goods() == goods && setup.discounts() == sound.discounts(),
+                pickup && setup.delivery() == sound.delivery() && setup.payment() == sound.payment(),
+                setup.tax() == sound.tax(),
+                pickup && options && setup.payment() == sound.payment());
     }
 
     /** The names rules use for kinds of goods: tax categories, product groups and handling groups. */
@@ -109,10 +117,18 @@ final class SetupCheck {
     private void shop() {
         Shop shop = setup.shop();
         Problems problems = checks.problems;
-        problems.when(shop.name() == null || shop.name().isBlank(), "shop/name", "The shop has no name.", "Type the name buyers know it by.");
+        problems.when(
+                shop.name() == null || shop.name().isBlank(),
+                "shop/name",
+                "The shop has no name.",
+                "Type the name buyers know it by.");
         if (checks.required(shop.currency(), "shop/currency")) {
             CurrencyUnit unit = Currencies.of(shop.currency()).orElse(null);
-            if (!problems.when(unit == null, "shop/currency", "“" + shop.currency() + "” is not a currency of ISO 4217.", "Write three letters, as EUR.")) {
+            if (!problems.when(
+                    unit == null,
+                    "shop/currency",
+                    "“" + shop.currency() + "” is not a currency of ISO 4217.",
+                    "Write three letters, as EUR.")) {
                 checks.currency(shop.currency(), unit.getDecimalPlaces());
             }
         }
@@ -124,43 +140,81 @@ final class SetupCheck {
             try {
                 ZoneId.of(shop.timeZone());
             } catch (DateTimeException e) {
-                problems.add("shop/timeZone", "“" + shop.timeZone() + "” is not a time zone.", "Write its IANA name, as Europe/Dublin.");
+                problems.add(
+                        "shop/timeZone",
+                        "“" + shop.timeZone() + "” is not a time zone.",
+                        "Write its IANA name, as Europe/Dublin.");
             }
         }
-        problems.when(!Weight.isUnit(shop.weightUnit()), "shop/weightUnit", "“" + shop.weightUnit() + "” is not a unit of weight.", "Use kg, g, lb or oz.");
+        problems.when(
+                !Weight.isUnit(shop.weightUnit()),
+                "shop/weightUnit",
+                "“" + shop.weightUnit() + "” is not a unit of weight.",
+                "Use kg, g, lb or oz.");
         if (checks.required(shop.address(), "shop/address")) {
             address(shop.address());
         }
         checks.places(shop.sellsTo(), "shop/sellsTo");
         shop.smallest().ifPresent(least -> checks.amount(least, "shop/smallest", false));
-        shop.point().ifPresent(point -> problems.when(!point.exists(), "shop/point", "There is no such point on earth.", "Write degrees, latitude first."));
+        shop.point()
+                .ifPresent(point -> problems.when(
+                        !point.exists(),
+                        "shop/point",
+                        "There is no such point on earth.",
+                        "Write degrees, latitude first."));
         shop.working().closed().forEach(window -> checks.window(window, "shop/working/closed"));
         shop.working().open().forEach(window -> checks.window(window, "shop/working/open"));
         shop.currencies().forEach(this::accepted);
     }
 
     private void language(String tag, String path) {
-        checks.problems.when(tag == null || Locale.forLanguageTag(tag).getLanguage().isEmpty(), path, "“" + tag + "” is not a language tag.", "Write a tag as en or de-CH.");
+        checks.problems.when(
+                tag == null || Locale.forLanguageTag(tag).getLanguage().isEmpty(),
+                path,
+                "“" + tag + "” is not a language tag.",
+                "Write a tag as en or de-CH.");
     }
 
     private void address(Shop.Address address) {
         Problems problems = checks.problems;
-        if (!problems.when(address.country() == null || !Countries.isCountry(address.country()), "shop/address/country",
-                "“" + address.country() + "” is not a country code.", "Choose a country, or write its two letters.")) {
-            problems.when(!address.postcode().isBlank() && !Countries.fits(address.country(), address.postcode()), "shop/address/postcode",
-                    "“" + address.postcode() + "” is not a postcode of " + address.country() + ".", "Check the postcode and the country.");
-            address.region().ifPresent(region -> problems.when(!Countries.isSubdivision(region) || !region.startsWith(address.country() + "-"),
-                    "shop/address/region", "“" + region + "” is not a region of " + address.country() + ".", "Write its ISO 3166-2 code, as US-NC."));
+        if (!problems.when(
+                address.country() == null || !Countries.isCountry(address.country()),
+                "shop/address/country",
+                "“" + address.country() + "” is not a country code.",
+                "Choose a country, or write its two letters.")) {
+            problems.when(
+                    !address.postcode().isBlank() && !Countries.fits(address.country(), address.postcode()),
+                    "shop/address/postcode",
+                    "“" + address.postcode() + "” is not a postcode of " + address.country() + ".",
+                    "Check the postcode and the country.");
+            address.region()
+                    .ifPresent(region -> problems.when(
+                            !Countries.isSubdivision(region) || !region.startsWith(address.country() + "-"),
+                            "shop/address/region",
+                            "“" + region + "” is not a region of " + address.country() + ".",
+                            "Write its ISO 3166-2 code, as US-NC."));
         }
     }
 
     private void accepted(Accepted accepted) {
         String path = "shop/currencies/" + accepted.code();
         Optional<CurrencyUnit> unit = accepted.code() == null ? Optional.empty() : Currencies.of(accepted.code());
-        if (!checks.problems.when(unit.isEmpty(), path, "“" + accepted.code() + "” is not a currency of ISO 4217.", "Write three letters, as CHF.")) {
-            checks.problems.when(accepted.code().equals(setup.shop().currency()), path, accepted.code() + " is the shop's own currency.", "Take it out.");
-            checks.problems.when(accepted.ending().isPresent() && unit.get().getDecimalPlaces() != 2, path + "/ending", "Prices in " + accepted.code() + " have no such ending.",
-                    "Leave the ending out: " + Ending.values().length + " endings exist, all for currencies with two decimals.");
+        if (!checks.problems.when(
+                unit.isEmpty(),
+                path,
+                "“" + accepted.code() + "” is not a currency of ISO 4217.",
+                "Write three letters, as CHF.")) {
+            checks.problems.when(
+                    accepted.code().equals(setup.shop().currency()),
+                    path,
+                    accepted.code() + " is the shop's own currency.",
+                    "Take it out.");
+            checks.problems.when(
+                    accepted.ending().isPresent() && unit.get().getDecimalPlaces() != 2,
+                    path + "/ending",
+                    "Prices in " + accepted.code() + " have no such ending.",
+                    "Leave the ending out: " + Ending.values().length
+                            + " endings exist, all for currencies with two decimals.");
         }
         accepted.percent().ifPresent(percent -> checks.percent(percent, path + "/percent"));
     }

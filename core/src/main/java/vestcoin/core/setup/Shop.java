@@ -13,22 +13,37 @@ import vestcoin.core.place.Point;
 /**
  * The Shop station of a setup: who and where the shop is.
  *
- * @param currency   ISO 4217; every amount of the setup is in it
- * @param language   BCP 47 tag of what buyers read
- * @param timeZone   IANA name
+ * @param currency ISO 4217; every amount of the setup is in it
+ * @param language BCP 47 tag of what buyers read
+ * @param timeZone IANA name
  * @param weightUnit {@code kg} or {@code lb}, what new weights are typed in
- * @param rounding   used at every rounding point
- * @param sellsTo    places an order may go to
+ * @param rounding used at every rounding point
+ * @param sellsTo places an order may go to
  * @param currencies other currencies buyers may pay in
- * @param working    days the shop works, for promises
- * @param point      where the shop stands, for distances
- * @param smallest   least value of an order's goods
- * @param languages  BCP 47 tags of other languages buyers may read in
- * @param numbers    registration numbers as printed, such as a company's or a VAT number
+ * @param working days the shop works, for promises
+ * @param point where the shop stands, for distances
+ * @param smallest least value of an order's goods
+ * @param languages BCP 47 tags of other languages buyers may read in
+ * @param numbers registration numbers as printed, such as a company's or a VAT number
  */
-public record Shop(String name, String legalName, Address address, String email, String phone, String currency,
-        String language, String timeZone, String weightUnit, Rounding rounding, List<Place> sellsTo, List<Accepted> currencies, Working working, Optional<Point> point,
-        Optional<BigDecimal> smallest, List<String> languages, List<String> numbers) {
+public record Shop(
+        String name,
+        String legalName,
+        Address address,
+        String email,
+        String phone,
+        String currency,
+        String language,
+        String timeZone,
+        String weightUnit,
+        Rounding rounding,
+        List<Place> sellsTo,
+        List<Accepted> currencies,
+        Working working,
+        Optional<Point> point,
+        Optional<BigDecimal> smallest,
+        List<String> languages,
+        List<String> numbers) {
     public Shop {
         legalName = legalName == null ? "" : legalName;
         email = email == null ? "" : email;
@@ -44,9 +59,36 @@ public record Shop(String name, String legalName, Address address, String email,
         numbers = numbers == null ? List.of() : List.copyOf(numbers);
     }
 
-    public Shop(String name, String legalName, Address address, String email, String phone, String currency, String language, String timeZone, String weightUnit,
-            Rounding rounding, List<Place> sellsTo) {
-        this(name, legalName, address, email, phone, currency, language, timeZone, weightUnit, rounding, sellsTo, null, null, null, null, null, null);
+    public Shop(
+            String name,
+            String legalName,
+            Address address,
+            String email,
+            String phone,
+            String currency,
+            String language,
+            String timeZone,
+            String weightUnit,
+            Rounding rounding,
+            List<Place> sellsTo) {
+        this(
+                name,
+                legalName,
+                address,
+                email,
+                phone,
+                currency,
+                language,
+                timeZone,
+                weightUnit,
+                rounding,
+                sellsTo,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
     /** Where the shop stands, as a destination. */

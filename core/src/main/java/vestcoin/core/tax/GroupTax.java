@@ -13,9 +13,9 @@ import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
 
 /**
- * Taxes one group. With tax inside: component = amount × its rate ÷ (100 + all rates). Without: component = amount × rate ÷ 100.
- * Each is rounded once for the group, or once for the sum of components, or for each line, as the place says. The rate of a
- * component that is levied on others is what it comes to in percent of the price without tax.
+ * Taxes one group. With tax inside: component = amount × its rate ÷ (100 + all rates). Without: component = amount ×
+ * rate ÷ 100. Each is rounded once for the group, or once for the sum of components, or for each line, as the place
+ * says. The rate of a component that is levied on others is what it comes to in percent of the price without tax.
  */
 final class GroupTax {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
@@ -40,25 +40,44 @@ final class GroupTax {
             keys.add(share.key());
             amounts.add(share.amount());
         }
-        Figure amount = amounts.size() == 1 ? amounts.get(0) : tracer.sum("rule/tax-group", group.carried.isEmpty() ? "goods of the group" : "goods and delivery", amounts);
+        Figure amount = amounts.size() == 1
+                ? amounts.get(0)
+                : tracer.sum(
+                        "rule/tax-group",
+                        group.carried.isEmpty() ? "goods of the group" : "goods and delivery",
+                        amounts);
         if (group.levy.isEmpty()) {
             Figure none = tracer.zero(group.treatment.rule(), "no tax");
             List<Part> parts = new ArrayList<>(keys.size());
             for (int i = 0; i < keys.size(); i++) {
                 parts.add(new Part(keys.get(i), amounts.get(i), none));
             }
-            return new TaxGroup(group.levy, group.category, group.code, group.dispatch, group.treatment, amount, List.of(), parts);
+            return new TaxGroup(
+                    group.levy, group.category, group.code, group.dispatch, group.treatment, amount, List.of(), parts);
         }
         return taxed(group, group.levy.get(), goods, keys, amounts, amount);
     }
 
-    private TaxGroup taxed(Group group, TaxBook.Levy levy, List<Taxable> goods, List<String> keys, List<Figure> amounts, Figure amount) {
+    private TaxGroup taxed(
+            Group group,
+            TaxBook.Levy levy,
+            List<Taxable> goods,
+            List<String> keys,
+            List<Figure> amounts,
+            Figure amount) {
         List<ComponentTax> components = new ArrayList<>();
         List<List<Figure>> shares = new ArrayList<>();
         Tax.RoundedBy rounded = levy.rounded();
         List<Figure> rates = rates(levy);
-        Figure divisor = tracer.number(Source.SETUP, inside ? HUNDRED.add(levy.rate().total()) : HUNDRED, "%", inside ? "rule/tax-inside" : "rule/tax-added", inside ? "100 and all rates" : "per cent");
-        List<Figure> sums = rounded == Tax.RoundedBy.SUM && rates.size() > 1 ? sumShared(levy, rates, bases(levy, goods, group, amount), divisor) : List.of();
+        Figure divisor = tracer.number(
+                Source.SETUP,
+                inside ? HUNDRED.add(levy.rate().total()) : HUNDRED,
+                "%",
+                inside ? "rule/tax-inside" : "rule/tax-added",
+                inside ? "100 and all rates" : "per cent");
+        List<Figure> sums = rounded == Tax.RoundedBy.SUM && rates.size() > 1
+                ? sumShared(levy, rates, bases(levy, goods, group, amount), divisor)
+                : List.of();
         for (int c = 0; c < rates.size(); c++) {
             String name = levy.rate().components().get(c).name();
             Figure rate = rates.get(c);
@@ -72,7 +91,9 @@ final class GroupTax {
                 continue;
             }
             Figure base = capped(levy.rate().components().get(c), goods, group, amount);
-            Figure tax = sums.isEmpty() ? tracer.ratio(levy.path(), name, List.of(base, rate), List.of(divisor)) : sums.get(c);
+            Figure tax = sums.isEmpty()
+                    ? tracer.ratio(levy.path(), name, List.of(base, rate), List.of(divisor))
+                    : sums.get(c);
             components.add(new ComponentTax(name, rate, tax));
             shares.add(amounts.size() == 1 ? List.of(tax) : tracer.shares("rule/tax-shared-out", name, tax, amounts));
         }
@@ -82,16 +103,32 @@ final class GroupTax {
             for (List<Figure> share : shares) {
                 taxes.add(share.get(i));
             }
-            parts.add(new Part(keys.get(i), amounts.get(i), taxes.size() == 1 ? taxes.get(0) : tracer.sum("rule/tax-of-part", "tax", taxes)));
+            parts.add(new Part(
+                    keys.get(i),
+                    amounts.get(i),
+                    taxes.size() == 1 ? taxes.get(0) : tracer.sum("rule/tax-of-part", "tax", taxes)));
         }
-        return new TaxGroup(Optional.of(levy), group.category, group.code, group.dispatch, group.treatment, amount, components, parts);
+        return new TaxGroup(
+                Optional.of(levy),
+                group.category,
+                group.code,
+                group.dispatch,
+                group.treatment,
+                amount,
+                components,
+                parts);
     }
 
     private List<Figure> rates(TaxBook.Levy levy) {
         List<BigDecimal> effective = levy.rate().effective();
         List<Figure> rates = new ArrayList<>(effective.size());
         for (int i = 0; i < effective.size(); i++) {
-            rates.add(tracer.number(Source.SETUP, effective.get(i), "%", levy.path(), levy.rate().components().get(i).name()));
+            rates.add(tracer.number(
+                    Source.SETUP,
+                    effective.get(i),
+                    "%",
+                    levy.path(),
+                    levy.rate().components().get(i).name()));
         }
         return rates;
     }
@@ -106,9 +143,14 @@ final class GroupTax {
     private List<Figure> sumShared(TaxBook.Levy levy, List<Figure> rates, List<Figure> bases, Figure divisor) {
         List<Figure> exact = new ArrayList<>();
         for (int i = 0; i < rates.size(); i++) {
-            exact.add(tracer.exactProduct(levy.path(), levy.rate().components().get(i).name(), List.of(bases.get(i), rates.get(i))));
+            exact.add(tracer.exactProduct(
+                    levy.path(), levy.rate().components().get(i).name(), List.of(bases.get(i), rates.get(i))));
         }
-        Figure sum = tracer.ratio(levy.path(), "all components, rounded once", List.of(tracer.exactSum(levy.path(), "all components", exact)), List.of(divisor));
+        Figure sum = tracer.ratio(
+                levy.path(),
+                "all components, rounded once",
+                List.of(tracer.exactSum(levy.path(), "all components", exact)),
+                List.of(divisor));
         return tracer.shares("rule/tax-shared-out", "share of a component", sum, exact);
     }
 
@@ -117,10 +159,17 @@ final class GroupTax {
         if (component.firstOnly().isEmpty() || inside) {
             return amount;
         }
-        Figure first = tracer.typed("rule/first-only", "levied on the first so much of an item", component.firstOnly().get());
+        Figure first = tracer.typed(
+                "rule/first-only",
+                "levied on the first so much of an item",
+                component.firstOnly().get());
         List<Figure> bases = new ArrayList<>();
         for (Taxable taxable : goods) {
-            Figure most = tracer.ratio("rule/first-only", "for these items", List.of(first, tracer.number(Source.ORDER, taxable.quantity(), "", taxable.key(), "items")), List.of());
+            Figure most = tracer.ratio(
+                    "rule/first-only",
+                    "for these items",
+                    List.of(first, tracer.number(Source.ORDER, taxable.quantity(), "", taxable.key(), "items")),
+                    List.of());
             bases.add(tracer.smallest("rule/first-only", "levied on", List.of(taxable.amount(), most)));
         }
         group.carried.forEach(share -> bases.add(share.amount()));

@@ -34,26 +34,39 @@ public final class RateCell {
         for (String part : text.split("\\+")) {
             Matcher matcher = PART.matcher(part.strip());
             if (!matcher.matches()) {
-                throw new Refused(path, "“" + part.strip() + "” is not a tax rate.",
+                throw new Refused(
+                        path,
+                        "“" + part.strip() + "” is not a tax rate.",
                         "Write a percentage, as 23 or 13.5, or several with their names, as “GST 5 + QST 9.975”.");
             }
             BigDecimal percent = new BigDecimal(matcher.group(2).replace(',', '.'));
             if (percent.compareTo(MOST) > 0) {
-                throw new Refused(path, percent.toPlainString() + " % is more than the price itself.", "Write a rate from 0 to 100.");
+                throw new Refused(
+                        path,
+                        percent.toPlainString() + " % is more than the price itself.",
+                        "Write a rate from 0 to 100.");
             }
             if (percent.signum() > 0 && percent.compareTo(new BigDecimal("0.3")) < 0) {
-                throw new Refused(path, "Is " + percent.toPlainString() + " meant as " + percent.toPlainString() + " % or as "
-                        + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " %?", "Write "
-                        + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " if it is a share of one.");
+                throw new Refused(
+                        path,
+                        "Is " + percent.toPlainString() + " meant as " + percent.toPlainString() + " % or as "
+                                + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " %?",
+                        "Write " + percent.multiply(MOST).stripTrailingZeros().toPlainString()
+                                + " if it is a share of one.");
             }
-            components.add(new Tax.Component(named(matcher.group(1), usualName), percent, matcher.group(1) != null && matcher.group(1).strip().endsWith(ON_TOP)));
+            components.add(new Tax.Component(
+                    named(matcher.group(1), usualName),
+                    percent,
+                    matcher.group(1) != null && matcher.group(1).strip().endsWith(ON_TOP)));
         }
         return Optional.of(new Tax.Rate(components));
     }
 
     private static String named(String typed, String usualName) {
         String name = typed == null ? "" : typed.strip();
-        name = name.endsWith(ON_TOP) ? name.substring(0, name.length() - ON_TOP.length()).strip() : name;
+        name = name.endsWith(ON_TOP)
+                ? name.substring(0, name.length() - ON_TOP.length()).strip()
+                : name;
         return name.isEmpty() ? usualName : name;
     }
 
@@ -62,6 +75,9 @@ public final class RateCell {
         if (rate.components().size() == 1) {
             return rate.components().get(0).percent().toPlainString();
         }
-        return rate.components().stream().map(c -> c.name() + (c.onOthers() ? " " + ON_TOP : "") + " " + c.percent().toPlainString()).collect(Collectors.joining(" + "));
+        return rate.components().stream()
+                .map(c -> c.name() + (c.onOthers() ? " " + ON_TOP : "") + " "
+                        + c.percent().toPlainString())
+                .collect(Collectors.joining(" + "));
     }
 }

@@ -4,7 +4,11 @@ import vestcoin.core.goods.Product;
 
 /** What is supplied, as far as the place of taxation depends on it. */
 public enum Supply {
-    GOODS, DIGITAL, SERVICE_AT_THE_SHOP, REMOTE_SERVICE, OUTSIDE;
+    GOODS,
+    DIGITAL,
+    SERVICE_AT_THE_SHOP,
+    REMOTE_SERVICE,
+    OUTSIDE;
 
     public static Supply of(Product product) {
         return switch (product.kind()) {

@@ -14,15 +14,21 @@ import vestcoin.core.place.Place;
 /**
  * The Tax station of a setup.
  *
- * @param prices        whether every amount the seller types has its tax inside
- * @param categories    how goods are taxed, in the seller's order
- * @param places        the tax book: a row a place
+ * @param prices whether every amount the seller types has its tax inside
+ * @param categories how goods are taxed, in the seller's order
+ * @param places the tax book: a row a place
  * @param registrations where the seller is registered; while there are none the book is followed as it is written
- * @param standing      what stands still for buyers elsewhere, where prices have tax inside
- * @param sourcing      whose rates apply within one country
+ * @param standing what stands still for buyers elsewhere, where prices have tax inside
+ * @param sourcing whose rates apply within one country
  * @param smallBusiness the sentence of a seller who is exempt as a small business; no tax is charged then
  */
-public record Tax(Prices prices, List<Category> categories, List<PlaceRates> places, List<Registration> registrations, Standing standing, Sourcing sourcing,
+public record Tax(
+        Prices prices,
+        List<Category> categories,
+        List<PlaceRates> places,
+        List<Registration> registrations,
+        Standing standing,
+        Sourcing sourcing,
         Optional<String> smallBusiness) {
     public Tax {
         categories = categories == null ? List.of() : List.copyOf(categories);
@@ -39,13 +45,22 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
 
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
-    public enum Prices { WITH_TAX, WITHOUT_TAX }
+    public enum Prices {
+        WITH_TAX,
+        WITHOUT_TAX
+    }
 
     /** Whether a buyer taxed at another rate pays the shelf price, or the seller earns what is left of it at home. */
-    public enum Standing { WHAT_THE_BUYER_PAYS, WHAT_THE_SELLER_EARNS }
+    public enum Standing {
+        WHAT_THE_BUYER_PAYS,
+        WHAT_THE_SELLER_EARNS
+    }
 
     /** Whether a sale within a country bears the rates of where it goes or of where it comes from. */
-    public enum Sourcing { DESTINATION, ORIGIN }
+    public enum Sourcing {
+        DESTINATION,
+        ORIGIN
+    }
 
     /** A kind of goods that is taxed alike. */
     public record Category(String id, String name) {}
@@ -53,12 +68,14 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
     /**
      * Where the seller is registered.
      *
-     * @param authority whom with: a country ({@code IE}), a subdivision ({@code US-NC}), {@code XI} for Northern Ireland, or {@code EU} for the Union's schemes
-     * @param number    as printed on invoices
-     * @param from      first day; always without it
-     * @param most      largest value of a consignment it covers, without delivery and tax
+     * @param authority whom with: a country ({@code IE}), a subdivision ({@code US-NC}), {@code XI} for Northern
+     *     Ireland, or {@code EU} for the Union's schemes
+     * @param number as printed on invoices
+     * @param from first day; always without it
+     * @param most largest value of a consignment it covers, without delivery and tax
      */
-    public record Registration(String id, String authority, String number, Scheme scheme, Optional<LocalDate> from, Optional<Most> most) {
+    public record Registration(
+            String id, String authority, String number, Scheme scheme, Optional<LocalDate> from, Optional<Most> most) {
         public Registration {
             number = number == null ? "" : number;
             scheme = scheme == null ? Scheme.ORDINARY : scheme;
@@ -74,21 +91,38 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
     /** @param currency ISO 4217 */
     public record Most(BigDecimal amount, String currency) {}
 
-    /** An ordinary registration; one with the Union's one-stop shop (Directive 2006/112/EC, Art. 369a ff.); with its import scheme (Art. 369l ff.). */
-    public enum Scheme { ORDINARY, ONE_STOP_SHOP, IMPORT_SCHEME }
+    /**
+     * An ordinary registration; one with the Union's one-stop shop (Directive 2006/112/EC, Art. 369a ff.); with its
+     * import scheme (Art. 369l ff.).
+     */
+    public enum Scheme {
+        ORDINARY,
+        ONE_STOP_SHOP,
+        IMPORT_SCHEME
+    }
 
     /**
      * A row of the tax book.
      *
-     * @param rates     category id to what is levied; a category that is not there has no answer for this place
-     * @param delivery  how delivery to this place is taxed; like the goods it carries unless said otherwise
-     * @param valid     calendar dates, in the place's time zone, on which the row holds; always without it
-     * @param authority who levies its components, where they do not say; the country, or the subdivision the row is about
-     * @param rounding  once for each component of a group unless said otherwise
+     * @param rates category id to what is levied; a category that is not there has no answer for this place
+     * @param delivery how delivery to this place is taxed; like the goods it carries unless said otherwise
+     * @param valid calendar dates, in the place's time zone, on which the row holds; always without it
+     * @param authority who levies its components, where they do not say; the country, or the subdivision the row is
+     *     about
+     * @param rounding once for each component of a group unless said otherwise
      * @param toConfirm day of the reference it was filled from, until the seller has confirmed it
      */
-    public record PlaceRates(String id, String name, List<Place> places, List<Place> except, Map<String, Rate> rates, Optional<DeliveryTax> delivery, Optional<Window> valid,
-            Optional<String> authority, Optional<RoundedBy> rounding, Optional<LocalDate> toConfirm) {
+    public record PlaceRates(
+            String id,
+            String name,
+            List<Place> places,
+            List<Place> except,
+            Map<String, Rate> rates,
+            Optional<DeliveryTax> delivery,
+            Optional<Window> valid,
+            Optional<String> authority,
+            Optional<RoundedBy> rounding,
+            Optional<LocalDate> toConfirm) {
         public PlaceRates {
             delivery = delivery == null ? Optional.empty() : delivery;
             places = places == null ? List.of() : List.copyOf(places);
@@ -100,13 +134,23 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
             toConfirm = toConfirm == null ? Optional.empty() : toConfirm;
         }
 
-        public PlaceRates(String id, String name, List<Place> places, List<Place> except, Map<String, Rate> rates, Optional<DeliveryTax> delivery) {
+        public PlaceRates(
+                String id,
+                String name,
+                List<Place> places,
+                List<Place> except,
+                Map<String, Rate> rates,
+                Optional<DeliveryTax> delivery) {
             this(id, name, places, except, rates, delivery, null, null, null, null);
         }
     }
 
     /** Tax is rounded for each component of a group, once for the sum of its components, or for each line. */
-    public enum RoundedBy { COMPONENT, SUM, LINE }
+    public enum RoundedBy {
+        COMPONENT,
+        SUM,
+        LINE
+    }
 
     /** How delivery is taxed. @param category id of the tax category, for {@code OWN_CATEGORY} */
     public record DeliveryTax(Way way, Optional<String> category) {
@@ -116,9 +160,17 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
     }
 
     /** The four ways to tax delivery. */
-    public enum Way { LIKE_GOODS, HIGHEST_RATE, OWN_CATEGORY, NOT_TAXED }
+    public enum Way {
+        LIKE_GOODS,
+        HIGHEST_RATE,
+        OWN_CATEGORY,
+        NOT_TAXED
+    }
 
-    /** What is levied on one category in one place: one or more components, or none where the seller charges none of them. */
+    /**
+     * What is levied on one category in one place: one or more components, or none where the seller charges none of
+     * them.
+     */
     public record Rate(List<Component> components) {
         public Rate {
             components = components == null ? List.of() : List.copyOf(components);
@@ -159,13 +211,18 @@ public record Tax(Prices prices, List<Category> categories, List<PlaceRates> pla
     /**
      * One levy.
      *
-     * @param name      as printed, such as VAT
-     * @param percent   of the price without tax, 0 to 100
-     * @param onOthers  whether it is also levied on the components before it
+     * @param name as printed, such as VAT
+     * @param percent of the price without tax, 0 to 100
+     * @param onOthers whether it is also levied on the components before it
      * @param authority who levies it, where it is not the row's
      * @param firstOnly levied only on the first so much of the price of one item; only where prices are without tax
      */
-    public record Component(String name, BigDecimal percent, boolean onOthers, Optional<String> authority, Optional<BigDecimal> firstOnly) {
+    public record Component(
+            String name,
+            BigDecimal percent,
+            boolean onOthers,
+            Optional<String> authority,
+            Optional<BigDecimal> firstOnly) {
         public Component {
             authority = authority == null ? Optional.empty() : authority;
             firstOnly = firstOnly == null ? Optional.empty() : firstOnly;

@@ -39,27 +39,42 @@ public final class Taxes {
     /**
      * Something to be taxed.
      *
-     * @param key       names the line
-     * @param sortKey   breaks ties when shares are dealt out
-     * @param category  nothing for what is outside of tax, such as a donation
-     * @param alike     what lines that are taxed alike have in common; nothing for what delivery and fees do not follow, a per-unit amount
-     * @param quantity  units, for levies on the first so much of an item
+     * @param key names the line
+     * @param sortKey breaks ties when shares are dealt out
+     * @param category nothing for what is outside of tax, such as a donation
+     * @param alike what lines that are taxed alike have in common; nothing for what delivery and fees do not follow, a
+     *     per-unit amount
+     * @param quantity units, for levies on the first so much of an item
      * @param treatment whose tax it is
-     * @param dispatch  country it leaves from
+     * @param dispatch country it leaves from
      */
-    public record Taxable(String key, String sortKey, Optional<String> category, Optional<String> alike, Figure amount, BigDecimal quantity, Treatment treatment, String dispatch) {}
+    public record Taxable(
+            String key,
+            String sortKey,
+            Optional<String> category,
+            Optional<String> alike,
+            Figure amount,
+            BigDecimal quantity,
+            Treatment treatment,
+            String dispatch) {}
 
     /**
      * A delivery price or a fee.
      *
-     * @param shares the part of each kind of lines that are taxed alike, where it is taxed like the goods; they add up to the price
-     * @param over   keys of the lines it is for
+     * @param shares the part of each kind of lines that are taxed alike, where it is taxed like the goods; they add up
+     *     to the price
+     * @param over keys of the lines it is for
      */
     public record Carried(String key, Figure price, Supplier<Map<String, Figure>> shares, Set<String> over) {}
 
-    private record GroupKey(String dispatch, String row, String category, String rate, Code code, String place) implements Comparable<GroupKey> {
-        private static final Comparator<GroupKey> ORDER = Comparator.comparing(GroupKey::dispatch).thenComparing(GroupKey::row).thenComparing(GroupKey::category)
-                .thenComparing(GroupKey::rate).thenComparing(GroupKey::code).thenComparing(GroupKey::place);
+    private record GroupKey(String dispatch, String row, String category, String rate, Code code, String place)
+            implements Comparable<GroupKey> {
+        private static final Comparator<GroupKey> ORDER = Comparator.comparing(GroupKey::dispatch)
+                .thenComparing(GroupKey::row)
+                .thenComparing(GroupKey::category)
+                .thenComparing(GroupKey::rate)
+                .thenComparing(GroupKey::code)
+                .thenComparing(GroupKey::place);
 
         @Override
         public int compareTo(GroupKey other) {
@@ -93,11 +108,13 @@ public final class Taxes {
         }
 
         boolean holds(Carried what) {
-            return goods.stream().anyMatch(each -> each.alike().isPresent() && what.over().contains(each.key()));
+            return goods.stream()
+                    .anyMatch(each -> each.alike().isPresent() && what.over().contains(each.key()));
         }
 
         boolean holds(String alike) {
-            return goods.stream().anyMatch(each -> each.alike().filter(alike::equals).isPresent());
+            return goods.stream()
+                    .anyMatch(each -> each.alike().filter(alike::equals).isPresent());
         }
     }
 
@@ -105,12 +122,20 @@ public final class Taxes {
     record Share(String key, Figure amount) {}
 
     /**
-     * The tax groups of an order, those with the larger rate first. Delivery and fees are taxed as the place says ({@link Tax.Way}).
+     * The tax groups of an order, those with the larger rate first. Delivery and fees are taxed as the place says
+     * ({@link Tax.Way}).
      *
-     * @param goods   not empty
+     * @param goods not empty
      * @param carried delivery by consignment, and fees
      */
-    public static List<TaxGroup> of(TaxBook book, Whose whose, TaxBook.When when, Tax.Prices prices, List<Taxable> goods, List<Carried> carried, Tracer tracer) {
+    public static List<TaxGroup> of(
+            TaxBook book,
+            Whose whose,
+            TaxBook.When when,
+            Tax.Prices prices,
+            List<Taxable> goods,
+            List<Carried> carried,
+            Tracer tracer) {
         Taxes taxes = new Taxes(book, whose, when, prices, tracer);
         for (Taxable taxable : goods) {
             Treatment treatment = taxable.category().isPresent() ? taxable.treatment() : Treatment.OUTSIDE;
@@ -126,15 +151,24 @@ public final class Taxes {
     }
 
     private Group group(Optional<String> category, Treatment treatment, String dispatch) {
-        return known.computeIfAbsent(new Asked(category, treatment, dispatch), asked -> find(category, treatment, dispatch));
+        return known.computeIfAbsent(
+                new Asked(category, treatment, dispatch), asked -> find(category, treatment, dispatch));
     }
 
     private Group find(Optional<String> category, Treatment treatment, String dispatch) {
-        Optional<TaxBook.Levy> found = treatment.taxed() ? category.flatMap(id -> book.find(treatment.place().orElseThrow(), id, when)).map(levy -> levy.at(whose.charged(levy, treatment)))
+        Optional<TaxBook.Levy> found = treatment.taxed()
+                ? category.flatMap(id -> book.find(treatment.place().orElseThrow(), id, when))
+                        .map(levy -> levy.at(whose.charged(levy, treatment)))
                 : Optional.empty();
-        Optional<TaxBook.Levy> levy = found.filter(each -> !each.rate().components().isEmpty());
+        Optional<TaxBook.Levy> levy =
+                found.filter(each -> !each.rate().components().isEmpty());
         Code code = code(treatment, found, levy);
-        GroupKey key = new GroupKey(dispatch, levy.map(each -> each.row().id()).orElse(""), category.orElse(OUTSIDE), levy.map(each -> RateCell.print(each.rate())).orElse(""), code,
+        GroupKey key = new GroupKey(
+                dispatch,
+                levy.map(each -> each.row().id()).orElse(""),
+                category.orElse(OUTSIDE),
+                levy.map(each -> RateCell.print(each.rate())).orElse(""),
+                code,
                 treatment.place().map(place -> place.country()).orElse(""));
         return groups.computeIfAbsent(key, k -> new Group(levy, category.orElse(OUTSIDE), code, treatment, dispatch));
     }
@@ -144,7 +178,8 @@ public final class Taxes {
         if (!treatment.taxed()) {
             return treatment.code();
         }
-        return charged.map(levy -> levy.rate().total().signum() == 0 ? Code.Z : Code.S).orElse(Code.O);
+        return charged.map(levy -> levy.rate().total().signum() == 0 ? Code.Z : Code.S)
+                .orElse(Code.O);
     }
 
     private void carry(Carried what) {
@@ -163,12 +198,21 @@ public final class Taxes {
             return;
         }
         Group largest = taxable.stream().max(Comparator.comparing(Group::rate)).orElseThrow();
-        Tax.DeliveryTax tax = largest.treatment.place().map(place -> book.delivery(place, when)).orElse(new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty()));
+        Tax.DeliveryTax tax = largest.treatment
+                .place()
+                .map(place -> book.delivery(place, when))
+                .orElse(new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty()));
         switch (tax.way()) {
             case LIKE_GOODS -> likeGoods(what, taxable);
             case HIGHEST_RATE -> largest.carried.add(new Share(what.key(), what.price()));
-            case OWN_CATEGORY -> group(tax.category(), largest.treatment, largest.dispatch).carried.add(new Share(what.key(), what.price()));
-            case NOT_TAXED -> group(Optional.empty(), Treatment.OUTSIDE, largest.dispatch).carried.add(new Share(what.key(), what.price()));
+            case OWN_CATEGORY ->
+                group(tax.category(), largest.treatment, largest.dispatch)
+                        .carried
+                        .add(new Share(what.key(), what.price()));
+            case NOT_TAXED ->
+                group(Optional.empty(), Treatment.OUTSIDE, largest.dispatch)
+                        .carried
+                        .add(new Share(what.key(), what.price()));
         }
     }
 
@@ -185,10 +229,18 @@ public final class Taxes {
             return;
         }
         Map<Group, List<Figure>> byGroup = new LinkedHashMap<>();
-        what.shares().get().forEach((alike, share) -> byGroup.computeIfAbsent(over.stream().filter(group -> group.holds(alike)).findFirst().orElseThrow(),
-                k -> new ArrayList<>()).add(share));
-        byGroup.forEach((group, shares) -> group.carried.add(new Share(what.key(), shares.size() == 1 ? shares.get(0)
-                : tracer.sum("rule/delivery-taxed-like-goods", "shares of the delivery", shares))));
+        what.shares().get().forEach((alike, share) -> byGroup.computeIfAbsent(
+                        over.stream()
+                                .filter(group -> group.holds(alike))
+                                .findFirst()
+                                .orElseThrow(),
+                        k -> new ArrayList<>())
+                .add(share));
+        byGroup.forEach((group, shares) -> group.carried.add(new Share(
+                what.key(),
+                shares.size() == 1
+                        ? shares.get(0)
+                        : tracer.sum("rule/delivery-taxed-like-goods", "shares of the delivery", shares))));
     }
 
     static List<Taxable> sorted(List<Taxable> goods) {

@@ -6,10 +6,10 @@ import vestcoin.core.place.Destination;
 /**
  * Whose tax a supply bears.
  *
- * @param code     category of EN 16931 (UNTDID 5305); {@code S} until the rate is known to be zero
- * @param place    where the rates are looked up, for what is taxed
+ * @param code category of EN 16931 (UNTDID 5305); {@code S} until the rate is known to be zero
+ * @param place where the rates are looked up, for what is taxed
  * @param sentence why, for the seller
- * @param rule     path of what decided it
+ * @param rule path of what decided it
  */
 public record Treatment(Code code, Optional<Destination> place, String sentence, String rule) {
     /** What EN 16931 tells apart. */
@@ -30,7 +30,8 @@ public record Treatment(Code code, Optional<Destination> place, String sentence,
         O
     }
 
-    static final Treatment OUTSIDE = new Treatment(Code.O, Optional.empty(), "Outside the scope of tax.", "rule/outside-tax");
+    static final Treatment OUTSIDE =
+            new Treatment(Code.O, Optional.empty(), "Outside the scope of tax.", "rule/outside-tax");
 
     boolean taxed() {
         return code == Code.S;

@@ -4,20 +4,29 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What the counter asks a buyer besides name and address. Nothing of it changes a price; each is off until the seller wants it.
+ * What the counter asks a buyer besides name and address. Nothing of it changes a price; each is off until the seller
+ * wants it.
  *
- * @param note        whether a buyer may write to the seller
- * @param gift        whether an order can be a gift: to somebody else, with a message, without prices
+ * @param note whether a buyer may write to the seller
+ * @param gift whether an order can be a gift: to somebody else, with a message, without prices
  * @param withoutCodes whether the field for discount codes and vouchers is left away
- * @param signIn      whether only buyers who have signed in by a mailed link may order
- * @param leastAge    years a buyer has to confirm
- * @param extras      fields of the seller's own
+ * @param signIn whether only buyers who have signed in by a mailed link may order
+ * @param leastAge years a buyer has to confirm
+ * @param extras fields of the seller's own
  * @param remindAfter hours after which a buyer who agreed to it is reminded of an unfinished basket, once
  */
-public record Asking(boolean note, boolean gift, boolean withoutCodes, boolean signIn, Optional<Integer> leastAge, List<Extra> extras, Optional<Integer> remindAfter) {
+public record Asking(
+        boolean note,
+        boolean gift,
+        boolean withoutCodes,
+        boolean signIn,
+        Optional<Integer> leastAge,
+        List<Extra> extras,
+        Optional<Integer> remindAfter) {
     public static final Asking NOTHING = new Asking(false, false, false, false, null, null, null);
     /** Kind under which an order keeps that the least age was confirmed. */
     public static final String AGE = "age";
+
     public static final int MOST_EXTRAS = 10;
     public static final int OLDEST = 25;
     public static final int LONGEST_WAIT = 30 * 24;

@@ -10,23 +10,35 @@ import java.util.TreeMap;
 /**
  * The Terms station of a setup.
  *
- * @param returnDays       days to send goods back; none are said without it
- * @param withdrawalDays   days in which a consumer may withdraw
+ * @param returnDays days to send goods back; none are said without it
+ * @param withdrawalDays days in which a consumer may withdraw
  * @param onlineWithdrawal whether a buyer can withdraw on the shop's pages
- * @param refundsDelivery  whether standard delivery is refunded on withdrawal
- * @param returnAddress    where goods are sent back to
- * @param texts            what buyers read, by kind and language
- * @param orderButton      text of the button that places an order, by language
- * @param prior            whether the lowest price of the last 30 days stands beside a reduction
- * @param letters          letters worded by the shop, by occasion and language
- * @param words            names and sentences of the other stations in other languages: by language, then by place, dots between its steps
- * @param returnPayer      who pays for sending goods back; nothing is said without it
- * @param exceptions       product groups nobody withdraws from, and why
- * @param asking           what the counter asks besides name and address
+ * @param refundsDelivery whether standard delivery is refunded on withdrawal
+ * @param returnAddress where goods are sent back to
+ * @param texts what buyers read, by kind and language
+ * @param orderButton text of the button that places an order, by language
+ * @param prior whether the lowest price of the last 30 days stands beside a reduction
+ * @param letters letters worded by the shop, by occasion and language
+ * @param words names and sentences of the other stations in other languages: by language, then by place, dots between
+ *     its steps
+ * @param returnPayer who pays for sending goods back; nothing is said without it
+ * @param exceptions product groups nobody withdraws from, and why
+ * @param asking what the counter asks besides name and address
  */
-public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDays, boolean onlineWithdrawal, boolean refundsDelivery, List<String> returnAddress,
-        Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior, Map<String, Map<String, Letter>> letters, Map<String, Map<String, String>> words,
-        Optional<Payer> returnPayer, Map<String, Exclusion> exceptions, Asking asking) {
+public record Terms(
+        Optional<Integer> returnDays,
+        Optional<Integer> withdrawalDays,
+        boolean onlineWithdrawal,
+        boolean refundsDelivery,
+        List<String> returnAddress,
+        Map<String, Map<String, String>> texts,
+        Map<String, String> orderButton,
+        boolean prior,
+        Map<String, Map<String, Letter>> letters,
+        Map<String, Map<String, String>> words,
+        Optional<Payer> returnPayer,
+        Map<String, Exclusion> exceptions,
+        Asking asking) {
     public static final String LEGAL_NOTICE = "legal-notice";
     public static final String PRIVACY = "privacy";
     public static final String SHIPPING = "shipping";
@@ -45,27 +57,60 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         asking = asking == null ? Asking.NOTHING : asking;
     }
 
-    public Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDays, boolean onlineWithdrawal, boolean refundsDelivery, List<String> returnAddress,
-            Map<String, Map<String, String>> texts, Map<String, String> orderButton, boolean prior) {
-        this(returnDays, withdrawalDays, onlineWithdrawal, refundsDelivery, returnAddress, texts, orderButton, prior, null, null, null, null, null);
+    public Terms(
+            Optional<Integer> returnDays,
+            Optional<Integer> withdrawalDays,
+            boolean onlineWithdrawal,
+            boolean refundsDelivery,
+            List<String> returnAddress,
+            Map<String, Map<String, String>> texts,
+            Map<String, String> orderButton,
+            boolean prior) {
+        this(
+                returnDays,
+                withdrawalDays,
+                onlineWithdrawal,
+                refundsDelivery,
+                returnAddress,
+                texts,
+                orderButton,
+                prior,
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
-    public enum Payer { BUYER, SHOP }
+    public enum Payer {
+        BUYER,
+        SHOP
+    }
 
     /** Why there is no right of withdrawal. Source: Directive 2011/83/EU, Article 16(c) to (e), (i), (l) and (m). */
-    public enum Exclusion { MADE_TO_MEASURE, PERISHABLE, SEALED_FOR_HYGIENE, UNSEALED_RECORDING, ON_A_DATE, DOWNLOAD_BEGUN }
+    public enum Exclusion {
+        MADE_TO_MEASURE,
+        PERISHABLE,
+        SEALED_FOR_HYGIENE,
+        UNSEALED_RECORDING,
+        ON_A_DATE,
+        DOWNLOAD_BEGUN
+    }
 
     /**
-     * How a letter begins, with names in braces for what differs: {@code {name}}, {@code {shop}}, {@code {order}}, {@code {amount}}.
+     * How a letter begins, with names in braces for what differs: {@code {name}}, {@code {shop}}, {@code {order}},
+     * {@code {amount}}.
      *
      * @param subject never empty
      * @param opening what stands before the rows
      */
     public record Letter(String subject, String opening) {
         /** Occasions a letter is written on. */
-        public static final List<String> OCCASIONS = List.of("receipt", "copy", "sent", "refund", "cancelled", "reminder", "unfinished");
+        public static final List<String> OCCASIONS =
+                List.of("receipt", "copy", "sent", "refund", "cancelled", "reminder", "unfinished");
         /** What can stand in braces. */
         public static final Set<String> NAMES = Set.of("name", "shop", "order", "amount");
+
         public static final int LONGEST_SUBJECT = 200;
         public static final int LONGEST_OPENING = 4000;
 
@@ -75,9 +120,14 @@ public record Terms(Optional<Integer> returnDays, Optional<Integer> withdrawalDa
         }
     }
 
-    /** Kinds of texts a buyer agrees to when ordering: all there are but the legal notice and what is said of privacy and shipping, which are only shown. */
+    /**
+     * Kinds of texts a buyer agrees to when ordering: all there are but the legal notice and what is said of privacy
+     * and shipping, which are only shown.
+     */
     public List<String> agreements() {
-        return texts.keySet().stream().filter(kind -> !ONLY_SHOWN.contains(kind)).toList();
+        return texts.keySet().stream()
+                .filter(kind -> !ONLY_SHOWN.contains(kind))
+                .toList();
     }
 
     public static final Terms NONE = new Terms(null, null, false, false, null, null, null, false);

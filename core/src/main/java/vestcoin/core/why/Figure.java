@@ -12,12 +12,12 @@ import java.util.Set;
  * itself and cannot differ from it.
  *
  * @param value exact; an amount has its currency's decimals
- * @param unit  an ISO 4217 code, {@code kg}, {@code %}, or empty for a count
- * @param rule  the path of what decided it: a field of the setup ({@code delivery/zones/ireland/rates/tube}), a field
- *              of the order ({@code order/lines/0}), or a rule of the computation ({@code rule/tax-group})
+ * @param unit an ISO 4217 code, {@code kg}, {@code %}, or empty for a count
+ * @param rule the path of what decided it: a field of the setup ({@code delivery/zones/ireland/rates/tube}), a field of
+ *     the order ({@code order/lines/0}), or a rule of the computation ({@code rule/tax-group})
  * @param label what it is, in a few words
- * @param op    how it comes from its operands
- * @param of    the operands, in the order the operation reads them; empty when given or when tracing is off
+ * @param op how it comes from its operands
+ * @param of the operands, in the order the operation reads them; empty when given or when tracing is off
  */
 public record Figure(BigDecimal value, String unit, String rule, String label, Op op, List<Figure> of) {
 
@@ -26,7 +26,9 @@ public record Figure(BigDecimal value, String unit, String rule, String label, O
         return op.apply(of.stream().map(Figure::value).toList());
     }
 
-    /** This figure and everything below it, each once however often it is used, operands before what is made of them. */
+    /**
+     * This figure and everything below it, each once however often it is used, operands before what is made of them.
+     */
     public List<Figure> all() {
         Set<Figure> seen = Collections.newSetFromMap(new IdentityHashMap<>());
         List<Figure> all = new ArrayList<>();

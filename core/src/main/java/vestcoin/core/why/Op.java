@@ -16,7 +16,11 @@ public sealed interface Op {
     BigDecimal apply(List<BigDecimal> operands);
 
     /** Where a figure without operands comes from. */
-    enum Source { SETUP, ORDER, CONSTANT }
+    enum Source {
+        SETUP,
+        ORDER,
+        CONSTANT
+    }
 
     /** A figure that was given, not computed. */
     record Given(Source source, BigDecimal value) implements Op {
@@ -85,15 +89,17 @@ public sealed interface Op {
     /**
      * The first {@code times} operands multiplied, divided by the product of the rest, rounded once.
      *
-     * @param times    how many operands are factors; the rest are divisors
-     * @param digits   decimals of the result
+     * @param times how many operands are factors; the rest are divisors
+     * @param digits decimals of the result
      * @param rounding how the exact quotient becomes the result
      */
     record Ratio(int times, int digits, Rounding rounding) implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
             BigDecimal above = Product.multiplied(operands, 0, times);
-            return times == operands.size() ? above.setScale(digits, rounding.mode()) : above.divide(Product.multiplied(operands, times, operands.size()), digits, rounding.mode());
+            return times == operands.size()
+                    ? above.setScale(digits, rounding.mode())
+                    : above.divide(Product.multiplied(operands, times, operands.size()), digits, rounding.mode());
         }
     }
 
@@ -113,7 +119,9 @@ public sealed interface Op {
         }
     }
 
-    /** The first operand brought to the nearest multiple of the second, half up. @param digits decimals of the result */
+    /**
+     * The first operand brought to the nearest multiple of the second, half up. @param digits decimals of the result
+     */
     record Nearest(int digits) implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
@@ -135,7 +143,9 @@ public sealed interface Op {
 
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            return operands.get(0).divide(operands.get(1), DIGITS, RoundingMode.HALF_UP).stripTrailingZeros();
+            return operands.get(0)
+                    .divide(operands.get(1), DIGITS, RoundingMode.HALF_UP)
+                    .stripTrailingZeros();
         }
     }
 
@@ -150,13 +160,14 @@ public sealed interface Op {
     /**
      * One part of the first operand shared out over the others ({@link Sharing#out}).
      *
-     * @param part   which of the parts, from 0
+     * @param part which of the parts, from 0
      * @param digits decimals of the currency's minor unit
      */
     record Share(int part, int digits) implements Op {
         @Override
         public BigDecimal apply(List<BigDecimal> operands) {
-            return Sharing.out(operands.get(0), digits, operands.subList(1, operands.size())).get(part);
+            return Sharing.out(operands.get(0), digits, operands.subList(1, operands.size()))
+                    .get(part);
         }
     }
 }

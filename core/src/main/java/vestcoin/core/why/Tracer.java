@@ -27,13 +27,14 @@ public final class Tracer {
     /**
      * How typed amounts become amounts of the order's currency: × to ÷ from × (100 + percent) ÷ 100.
      *
-     * @param shop    the currency amounts are typed in
-     * @param from    units of the shop's currency for one of the rates' base
-     * @param to      units of the order's currency for one of the rates' base
+     * @param shop the currency amounts are typed in
+     * @param from units of the shop's currency for one of the rates' base
+     * @param to units of the order's currency for one of the rates' base
      * @param percent added
-     * @param ending  what unit prices are brought to
+     * @param ending what unit prices are brought to
      */
-    public record Conversion(CurrencyUnit shop, BigDecimal from, BigDecimal to, BigDecimal percent, Optional<Ending> ending) {}
+    public record Conversion(
+            CurrencyUnit shop, BigDecimal from, BigDecimal to, BigDecimal percent, Optional<Ending> ending) {}
 
     private Tracer(CurrencyUnit currency, Rounding rounding, boolean keeping, Optional<Conversion> conversion) {
         this.currency = currency;
@@ -62,7 +63,9 @@ public final class Tracer {
 
     /** This tracer in the shop's own currency. */
     public Tracer shops() {
-        return conversion.map(how -> new Tracer(how.shop(), rounding, keeping, Optional.empty())).orElse(this);
+        return conversion
+                .map(how -> new Tracer(how.shop(), rounding, keeping, Optional.empty()))
+                .orElse(this);
     }
 
     /** What unit prices are brought to after conversion. */
@@ -97,22 +100,39 @@ public final class Tracer {
     }
 
     private List<Figure> times(Conversion how) {
-        return List.of(given(Op.Source.ORDER, how.to(), "", "order/exchange", currency.getCode() + " for one of the base"),
-                given(Op.Source.SETUP, HUNDRED.add(how.percent()), "%", "shop/currencies/" + currency.getCode(), "100 and the shop's percent"));
+        return List.of(
+                given(Op.Source.ORDER, how.to(), "", "order/exchange", currency.getCode() + " for one of the base"),
+                given(
+                        Op.Source.SETUP,
+                        HUNDRED.add(how.percent()),
+                        "%",
+                        "shop/currencies/" + currency.getCode(),
+                        "100 and the shop's percent"));
     }
 
     private List<Figure> over(Conversion how) {
-        return List.of(given(Op.Source.ORDER, how.from(), "", "order/exchange", how.shop().getCode() + " for one of the base"),
+        return List.of(
+                given(
+                        Op.Source.ORDER,
+                        how.from(),
+                        "",
+                        "order/exchange",
+                        how.shop().getCode() + " for one of the base"),
                 given(Op.Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
     }
 
     /**
-     * An amount of the shop's currency out of one rate and into another, and into the currency of the order, in one step:
-     * × to ÷ from, converted, rounded once.
+     * An amount of the shop's currency out of one rate and into another, and into the currency of the order, in one
+     * step: × to ÷ from, converted, rounded once.
      */
     public Figure rerated(String rule, String label, Figure shops, Figure to, Figure from) {
-        List<Figure> times = join(List.of(shops, to), conversion.map(this::times).orElse(List.of()));
-        return ratio(rule, label, times, join(List.of(from), conversion.map(this::over).orElse(List.of())));
+        List<Figure> times =
+                join(List.of(shops, to), conversion.map(this::times).orElse(List.of()));
+        return ratio(
+                rule,
+                label,
+                times,
+                join(List.of(from), conversion.map(this::over).orElse(List.of())));
     }
 
     /** An amount typed by the seller in the order's own currency. */
@@ -127,12 +147,15 @@ public final class Tracer {
 
     /** A typed amount as this order compares with it: converted where need be. */
     public BigDecimal threshold(BigDecimal amount) {
-        return conversion.isEmpty() ? amount : typed("rule/converted", "threshold", amount).value();
+        return conversion.isEmpty()
+                ? amount
+                : typed("rule/converted", "threshold", amount).value();
     }
 
     /** A typed amount as a sentence names it. */
     public String words(BigDecimal amount) {
-        return threshold(amount).setScale(digits()).toPlainString() + (conversion.isEmpty() ? "" : " " + currency.getCode());
+        return threshold(amount).setScale(digits()).toPlainString()
+                + (conversion.isEmpty() ? "" : " " + currency.getCode());
     }
 
     /** A unit price brought to the ending of its currency. */
@@ -152,8 +175,20 @@ public final class Tracer {
 
     /** An exact amount rounded up to the minor unit. */
     public Figure raisedAmount(String rule, String label, Figure exact) {
-        return computed(new Op.RaisedToStep(), currency.getCode(), rule, label,
-                List.of(exact, given(Op.Source.CONSTANT, BigDecimal.ONE.movePointLeft(digits()), currency.getCode(), rule, "minor unit")), digits());
+        return computed(
+                new Op.RaisedToStep(),
+                currency.getCode(),
+                rule,
+                label,
+                List.of(
+                        exact,
+                        given(
+                                Op.Source.CONSTANT,
+                                BigDecimal.ONE.movePointLeft(digits()),
+                                currency.getCode(),
+                                rule,
+                                "minor unit")),
+                digits());
     }
 
     /** A number divided by another, to twelve decimals. */
@@ -189,7 +224,8 @@ public final class Tracer {
 
     /** {@code times} multiplied, divided by {@code over} multiplied, rounded once to the minor unit. */
     public Figure ratio(String rule, String label, List<Figure> times, List<Figure> over) {
-        return computed(new Op.Ratio(times.size(), digits(), rounding), currency.getCode(), rule, label, join(times, over), -1);
+        return computed(
+                new Op.Ratio(times.size(), digits(), rounding), currency.getCode(), rule, label, join(times, over), -1);
     }
 
     /** An exact figure brought to the minor unit: one of the rounding points. */
@@ -199,7 +235,8 @@ public final class Tracer {
 
     /** An exact figure brought to the minor unit half up, whatever the shop's rounding: what others reckon. */
     public Figure roundedHalfUp(String rule, String label, Figure exact) {
-        return computed(new Op.Rounded(digits(), Rounding.HALF_UP), currency.getCode(), rule, label, List.of(exact), -1);
+        return computed(
+                new Op.Rounded(digits(), Rounding.HALF_UP), currency.getCode(), rule, label, List.of(exact), -1);
     }
 
     /** The smallest of some amounts. */
@@ -219,8 +256,13 @@ public final class Tracer {
 
     /** An amount × a percentage, not rounded: the product with hundredths. */
     public Figure exactPercent(String rule, String label, Figure amount, Figure percent) {
-        return computed(new Op.Product(), currency.getCode(), rule, label,
-                List.of(amount, percent, number(Op.Source.CONSTANT, HUNDREDTH, "", "rule/percent", "per cent")), -1);
+        return computed(
+                new Op.Product(),
+                currency.getCode(),
+                rule,
+                label,
+                List.of(amount, percent, number(Op.Source.CONSTANT, HUNDREDTH, "", "rule/percent", "per cent")),
+                -1);
     }
 
     /** A product that is an amount but has not been rounded yet. */

@@ -17,14 +17,35 @@ import vestcoin.core.terms.ModelForm;
 import vestcoin.core.terms.Terms;
 
 /**
- * What the law asks of a shop in the Union, one by one. Sources, from memory: Directives 2011/83/EU (with Article 11a, in force since 19
- * June 2026), 2000/31/EC and 98/6/EC, Regulation (EU) 2016/679.
+ * What the law asks of a shop in the Union, one by one. Sources, from memory: Directives 2011/83/EU (with Article 11a,
+ * in force since 19 June 2026), 2000/31/EC and 98/6/EC, Regulation (EU) 2016/679.
  */
 class DutiesTest {
-    private static final Map<String, Map<String, String>> TEXTS = Map.of(Terms.LEGAL_NOTICE, Map.of("en", "Test shop"), Terms.PRIVACY, Map.of("en", "We keep your address."));
+    private static final Map<String, Map<String, String>> TEXTS =
+            Map.of(Terms.LEGAL_NOTICE, Map.of("en", "Test shop"), Terms.PRIVACY, Map.of("en", "We keep your address."));
 
-    private static Terms terms(int days, boolean online, boolean delivery, Map<String, Map<String, String>> texts, String button, boolean prior, Map<String, Terms.Exclusion> exceptions) {
-        return new Terms(Optional.of(30), Optional.of(days), online, delivery, List.of("7 Example Dock Road"), texts, Map.of("en", button), prior, null, null, null, exceptions, null);
+    private static Terms terms(
+            int days,
+            boolean online,
+            boolean delivery,
+            Map<String, Map<String, String>> texts,
+            String button,
+            boolean prior,
+            Map<String, Terms.Exclusion> exceptions) {
+        return new Terms(
+                Optional.of(30),
+                Optional.of(days),
+                online,
+                delivery,
+                List.of("7 Example Dock Road"),
+                texts,
+                Map.of("en", button),
+                prior,
+                null,
+                null,
+                null,
+                exceptions,
+                null);
     }
 
     private static Terms whole() {
@@ -32,11 +53,20 @@ class DutiesTest {
     }
 
     private static List<String> unmet(Terms terms, Product... more) {
-        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("p", "10.00", "s", "1 kg").terms(terms);
+        Shops.Maker shop = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .sells("p", "10.00", "s", "1 kg")
+                .terms(terms);
         for (Product product : more) {
             shop = shop.sells(product);
         }
-        return Duties.of(shop.compiled().setup(), Check.of(shop.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST)))).stream().filter(duty -> !duty.met()).map(Duties.Duty::path).toList();
+        return Duties.of(
+                        shop.compiled().setup(),
+                        Check.of(shop.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))))
+                .stream()
+                .filter(duty -> !duty.met())
+                .map(Duties.Duty::path)
+                .toList();
     }
 
     @Test
@@ -46,47 +76,103 @@ class DutiesTest {
 
     @Test
     void each_fault_leaves_one_duty_unmet_and_no_other() {
-        assertThat(unmet(terms(13, true, true, TEXTS, "Order and pay", true, null))).containsExactly("terms/withdrawalDays");
-        assertThat(unmet(terms(14, false, true, TEXTS, "Order and pay", true, null))).containsExactly("terms/onlineWithdrawal");
-        assertThat(unmet(terms(14, true, false, TEXTS, "Order and pay", true, null))).containsExactly("terms/refundsDelivery");
+        assertThat(unmet(terms(13, true, true, TEXTS, "Order and pay", true, null)))
+                .containsExactly("terms/withdrawalDays");
+        assertThat(unmet(terms(14, false, true, TEXTS, "Order and pay", true, null)))
+                .containsExactly("terms/onlineWithdrawal");
+        assertThat(unmet(terms(14, true, false, TEXTS, "Order and pay", true, null)))
+                .containsExactly("terms/refundsDelivery");
         assertThat(unmet(terms(14, true, true, TEXTS, "Confirm", true, null))).containsExactly("terms/orderButton");
-        assertThat(unmet(terms(14, true, true, Map.of(Terms.PRIVACY, Map.of("en", "p")), "Order and pay", true, null))).containsExactly("terms/texts/legal-notice");
-        assertThat(unmet(terms(14, true, true, Map.of(Terms.LEGAL_NOTICE, Map.of("en", "n")), "Order and pay", true, null))).containsExactly("terms/texts/privacy");
-        assertThat(unmet(whole(), Thing.of("plans", "5.00", "s").kind(Product.Kind.DIGITAL).product())).containsExactly("terms/exceptions");
+        assertThat(unmet(terms(14, true, true, Map.of(Terms.PRIVACY, Map.of("en", "p")), "Order and pay", true, null)))
+                .containsExactly("terms/texts/legal-notice");
+        assertThat(unmet(terms(
+                        14, true, true, Map.of(Terms.LEGAL_NOTICE, Map.of("en", "n")), "Order and pay", true, null)))
+                .containsExactly("terms/texts/privacy");
+        assertThat(unmet(
+                        whole(),
+                        Thing.of("plans", "5.00", "s")
+                                .kind(Product.Kind.DIGITAL)
+                                .product()))
+                .containsExactly("terms/exceptions");
     }
 
     @Test
     void every_duty_names_its_source() {
-        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("p", "10.00", "s", "1 kg").terms(whole());
-        assertThat(Duties.of(shop.compiled().setup(), List.of())).hasSizeGreaterThan(7).allSatisfy(duty -> {
-            assertThat(duty.source()).matches("(Directive|Regulation) .*(/EU|/EC|\\(EU\\)).*Art\\. .*");
-            assertThat(duty.how()).endsWith(".");
-        });
+        Shops.Maker shop = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .sells("p", "10.00", "s", "1 kg")
+                .terms(whole());
+        assertThat(Duties.of(shop.compiled().setup(), List.of()))
+                .hasSizeGreaterThan(7)
+                .allSatisfy(duty -> {
+                    assertThat(duty.source()).matches("(Directive|Regulation) .*(/EU|/EC|\\(EU\\)).*Art\\. .*");
+                    assertThat(duty.how()).endsWith(".");
+                });
     }
 
     @Test
     void outside_the_union_no_list_is_made_up() {
-        Shops.Maker swiss = new Shops.Maker().taxes("IE", "s", "23").sells("p", "10.00", "s", "1 kg").terms(whole()).shop(s -> new Shop(s.name(), s.legalName(),
-                new Shop.Address(List.of("1 Example Street"), "Basel", Optional.empty(), "4001", "CH"), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo()));
+        Shops.Maker swiss = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .sells("p", "10.00", "s", "1 kg")
+                .terms(whole())
+                .shop(s -> new Shop(
+                        s.name(),
+                        s.legalName(),
+                        new Shop.Address(List.of("1 Example Street"), "Basel", Optional.empty(), "4001", "CH"),
+                        s.email(),
+                        s.phone(),
+                        s.currency(),
+                        s.language(),
+                        s.timeZone(),
+                        s.weightUnit(),
+                        s.rounding(),
+                        s.sellsTo()));
         assertThat(Duties.of(swiss.compiled().setup(), List.of())).isEmpty();
     }
 
     /** Annex I(B): to whom, what, when, who, where, signed, dated. */
     @Test
     void the_model_form_has_the_lines_of_the_annex_in_both_languages() {
-        assertThat(ModelForm.lines("Test Shop, 1 Example Street", "en-IE")).hasSize(8).first().isEqualTo("To Test Shop, 1 Example Street:");
-        assertThat(ModelForm.lines("Test Shop", "de")).hasSize(8).element(1).asString().startsWith("Hiermit widerrufe(n) ich/wir (*)");
+        assertThat(ModelForm.lines("Test Shop, 1 Example Street", "en-IE"))
+                .hasSize(8)
+                .first()
+                .isEqualTo("To Test Shop, 1 Example Street:");
+        assertThat(ModelForm.lines("Test Shop", "de"))
+                .hasSize(8)
+                .element(1)
+                .asString()
+                .startsWith("Hiermit widerrufe(n) ich/wir (*)");
     }
 
     /** The whole shop sells at 10.00 and sends at 4.00; free from 80. */
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "Delivery costs 4.00 EUR.|true", "Delivery costs €4.|true", "Ab 80,00 € versandkostenfrei.|true", "Free from EUR 80.|true", "Free from 80 euro.|true",
-        "Free from 75.00 EUR.|false", "Ab 75 € versandkostenfrei.|false", "Delivery costs €4.50.|false", "From €1,080.00 on.|false", "Open for 75 days, 12 USD.|true"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Delivery costs 4.00 EUR.|true", "Delivery costs €4.|true", "Ab 80,00 € versandkostenfrei.|true",
+                        "Free from EUR 80.|true", "Free from 80 euro.|true",
+                "Free from 75.00 EUR.|false", "Ab 75 € versandkostenfrei.|false", "Delivery costs €4.50.|false",
+                        "From €1,080.00 on.|false", "Open for 75 days, 12 USD.|true"
+            })
     void an_amount_in_a_text_that_no_setting_has_is_told(String text, boolean known) {
-        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").registered("IE").sells("p", "10.00", "s", "1 kg").delivers("WORLD", "post", "4.00, from 80 free")
-                .terms(terms(14, true, true, Map.of(Terms.LEGAL_NOTICE, Map.of("en", "n"), "terms-of-sale", Map.of("en", text)), "Order and pay", true, null));
-        List<String> said = Check.of(shop.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))).stream().filter(finding -> finding.id().equals("text-contradicts-setting")).map(Finding::path).toList();
+        Shops.Maker shop = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .registered("IE")
+                .sells("p", "10.00", "s", "1 kg")
+                .delivers("WORLD", "post", "4.00, from 80 free")
+                .terms(terms(
+                        14,
+                        true,
+                        true,
+                        Map.of(Terms.LEGAL_NOTICE, Map.of("en", "n"), "terms-of-sale", Map.of("en", text)),
+                        "Order and pay",
+                        true,
+                        null));
+        List<String> said = Check.of(shop.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
+                .filter(finding -> finding.id().equals("text-contradicts-setting"))
+                .map(Finding::path)
+                .toList();
         assertThat(said).isEqualTo(known ? List.of() : List.of("terms/texts/terms-of-sale/en"));
     }
 }

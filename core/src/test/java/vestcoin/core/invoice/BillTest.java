@@ -29,8 +29,10 @@ class BillTest {
     }
 
     private static void addsUp(Bill bill) {
-        assertThat(bill.categories().stream().map(Bill.Category::net).reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(bill.net());
-        assertThat(bill.categories().stream().map(Bill.Category::tax).reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(bill.tax());
+        assertThat(bill.categories().stream().map(Bill.Category::net).reduce(BigDecimal.ZERO, BigDecimal::add))
+                .isEqualByComparingTo(bill.net());
+        assertThat(bill.categories().stream().map(Bill.Category::tax).reduce(BigDecimal.ZERO, BigDecimal::add))
+                .isEqualByComparingTo(bill.tax());
         assertThat(bill.net().add(bill.tax())).isEqualByComparingTo(bill.gross());
     }
 
@@ -45,10 +47,18 @@ class BillTest {
             Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
             List<Bill> bills = Bill.of(quote, setup.shop().address().country());
             bills.forEach(BillTest::addsUp);
-            assertThat(sum(bills, Bill::gross)).as("order %s", i).isEqualByComparingTo(quote.payable().value());
+            assertThat(sum(bills, Bill::gross))
+                    .as("order %s", i)
+                    .isEqualByComparingTo(quote.payable().value());
             assertThat(sum(bills, Bill::tax)).isEqualByComparingTo(quote.tax().value());
-            assertThat(bills.stream().filter(bill -> bill.country().isEmpty()).count()).as("one for what is outside of tax").isLessThanOrEqualTo(1);
-            assertThat(bills.stream().filter(bill -> bill.country().isPresent()).flatMap(bill -> bill.items().stream()).noneMatch(item -> item.code() == Code.O)).isTrue();
+            assertThat(bills.stream().filter(bill -> bill.country().isEmpty()).count())
+                    .as("one for what is outside of tax")
+                    .isLessThanOrEqualTo(1);
+            assertThat(bills.stream()
+                            .filter(bill -> bill.country().isPresent())
+                            .flatMap(bill -> bill.items().stream())
+                            .noneMatch(item -> item.code() == Code.O))
+                    .isTrue();
             several += bills.size() > 1 ? 1 : 0;
             creditedInParts(bills, Currencies.of(quote.currency()).orElseThrow().getDecimalPlaces(), random);
         }
@@ -66,17 +76,31 @@ class BillTest {
             Quote quote = Pricing.priceUntraced(Compiled.of(setup), shops.order(setup));
             List<Bill> bills = Bill.of(quote, setup.shop().address().country());
             int digits = Currencies.of(quote.currency()).orElseThrow().getDecimalPlaces();
-            Bill.Item item = bills.stream().flatMap(bill -> bill.items().stream()).filter(each -> each.gross().signum() > 0).findFirst().orElse(null);
+            Bill.Item item = bills.stream()
+                    .flatMap(bill -> bill.items().stream())
+                    .filter(each -> each.gross().signum() > 0)
+                    .findFirst()
+                    .orElse(null);
             BigDecimal whole = Credit.left(bills, Map.of());
             if (item == null || whole.compareTo(item.gross()) < 0) {
                 continue;
             }
             BigDecimal back = random.nextBoolean() ? item.gross() : whole;
-            Map<String, BigDecimal> parts = Credit.parts(bills, Map.of(), Map.of(item.key(), item.gross().add(BigDecimal.ONE)), back, digits);
+            Map<String, BigDecimal> parts = Credit.parts(
+                    bills, Map.of(), Map.of(item.key(), item.gross().add(BigDecimal.ONE)), back, digits);
             assertThat(parts.get(item.key())).isEqualByComparingTo(item.gross());
-            assertThat(parts.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(back);
+            assertThat(parts.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add))
+                    .isEqualByComparingTo(back);
             Map<String, Credit.Given> before = Map.of(item.key(), new Credit.Given(item.gross(), item.tax()));
-            assertThat(Credit.parts(bills, before, Map.of(item.key(), item.gross()), BigDecimal.ZERO.setScale(digits), digits).getOrDefault(item.key(), BigDecimal.ZERO)).as("nothing twice").isEqualByComparingTo(BigDecimal.ZERO);
+            assertThat(Credit.parts(
+                                    bills,
+                                    before,
+                                    Map.of(item.key(), item.gross()),
+                                    BigDecimal.ZERO.setScale(digits),
+                                    digits)
+                            .getOrDefault(item.key(), BigDecimal.ZERO))
+                    .as("nothing twice")
+                    .isEqualByComparingTo(BigDecimal.ZERO);
             named++;
         }
         assertThat(named).isGreaterThan(100);
@@ -88,19 +112,33 @@ class BillTest {
         BigDecimal whole = Credit.left(bills, before);
         while (Credit.left(bills, before).signum() > 0) {
             BigDecimal left = Credit.left(bills, before);
-            BigDecimal back = credits.size() > 4 ? left : BigDecimal.valueOf(1 + random.nextInt(left.setScale(digits).unscaledValue().intValueExact()), digits);
+            BigDecimal back = credits.size() > 4
+                    ? left
+                    : BigDecimal.valueOf(
+                            1
+                                    + random.nextInt(left.setScale(digits)
+                                            .unscaledValue()
+                                            .intValueExact()),
+                            digits);
             List<Credit.Credited> made = Credit.of(bills, before, Credit.shared(bills, before, back, digits));
-            assertThat(made.stream().map(each -> each.credit().gross()).reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(back);
+            assertThat(made.stream().map(each -> each.credit().gross()).reduce(BigDecimal.ZERO, BigDecimal::add))
+                    .isEqualByComparingTo(back);
             for (Credit.Credited each : made) {
                 addsUp(each.credit());
                 credits.add(each.credit());
-                each.credit().items().forEach(item -> before.merge(item.key(), new Credit.Given(item.gross(), item.tax()), Credit.Given::and));
+                each.credit()
+                        .items()
+                        .forEach(item -> before.merge(
+                                item.key(), new Credit.Given(item.gross(), item.tax()), Credit.Given::and));
             }
         }
         if (whole.signum() > 0) {
             assertThat(sum(credits, Bill::gross)).isEqualByComparingTo(whole);
-            assertThat(sum(credits, Bill::tax)).as("the last one leaves no tax").isEqualByComparingTo(sum(bills, Bill::tax));
-            assertThatThrownBy(() -> Credit.shared(bills, before, BigDecimal.ONE, digits)).isInstanceOf(IllegalArgumentException.class);
+            assertThat(sum(credits, Bill::tax))
+                    .as("the last one leaves no tax")
+                    .isEqualByComparingTo(sum(bills, Bill::tax));
+            assertThatThrownBy(() -> Credit.shared(bills, before, BigDecimal.ONE, digits))
+                    .isInstanceOf(IllegalArgumentException.class);
         }
     }
 }

@@ -30,18 +30,23 @@ class CurrenciesTest {
     void digits_differ_from_cldr_only_where_cldr_rounds_for_display() {
         List<String> differing = new ArrayList<>();
         for (CurrencyUnit unit : CurrencyUnit.registeredCurrencies()) {
-            if (Currencies.of(unit.getCode()).isPresent() && Currency.isAvailable(unit.getCode(), null, null)
+            if (Currencies.of(unit.getCode()).isPresent()
+                    && Currency.isAvailable(unit.getCode(), null, null)
                     && Currency.getInstance(unit.getCode()).getDefaultFractionDigits() != unit.getDecimalPlaces()) {
                 differing.add(unit.getCode());
             }
         }
-        assertThat(differing).contains("HUF", "COP", "IDR").doesNotContain("EUR", "USD", "GBP", "CHF", "JPY", "KWD", "CAD", "AUD");
+        assertThat(differing)
+                .contains("HUF", "COP", "IDR")
+                .doesNotContain("EUR", "USD", "GBP", "CHF", "JPY", "KWD", "CAD", "AUD");
     }
 
     /** Source: CLDR through ICU4J 79, cash rounding; it has the Swiss five-centime step and none for the euro. */
     @Test
     void cldr_knows_the_swiss_cash_step_and_none_for_the_euro() {
-        assertThat(Currency.getInstance("CHF").getRoundingIncrement(CurrencyUsage.CASH)).isEqualTo(0.05);
-        assertThat(Currency.getInstance("EUR").getRoundingIncrement(CurrencyUsage.CASH)).isZero();
+        assertThat(Currency.getInstance("CHF").getRoundingIncrement(CurrencyUsage.CASH))
+                .isEqualTo(0.05);
+        assertThat(Currency.getInstance("EUR").getRoundingIncrement(CurrencyUsage.CASH))
+                .isZero();
     }
 }

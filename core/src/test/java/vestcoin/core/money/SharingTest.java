@@ -10,8 +10,15 @@ import org.junit.jupiter.api.Test;
 
 class SharingTest {
     private static List<String> out(String whole, String... weights) {
-        return Sharing.out(new BigDecimal(whole), 2, IntStream.range(0, weights.length).mapToObj(i -> new BigDecimal(weights[i])).toList())
-                .stream().map(BigDecimal::toPlainString).toList();
+        return Sharing.out(
+                        new BigDecimal(whole),
+                        2,
+                        IntStream.range(0, weights.length)
+                                .mapToObj(i -> new BigDecimal(weights[i]))
+                                .toList())
+                .stream()
+                .map(BigDecimal::toPlainString)
+                .toList();
     }
 
     @Test
@@ -39,7 +46,9 @@ class SharingTest {
         Random random = new Random(4);
         for (int round = 0; round < 2000; round++) {
             BigDecimal whole = BigDecimal.valueOf(random.nextInt(2_000_000) - 1_000_000, 2);
-            List<BigDecimal> weights = IntStream.rangeClosed(0, random.nextInt(9)).mapToObj(i -> BigDecimal.valueOf(random.nextInt(5000), random.nextInt(4))).toList();
+            List<BigDecimal> weights = IntStream.rangeClosed(0, random.nextInt(9))
+                    .mapToObj(i -> BigDecimal.valueOf(random.nextInt(5000), random.nextInt(4)))
+                    .toList();
             List<BigDecimal> parts = Sharing.out(whole, 2, weights);
             assertThat(parts.stream().reduce(BigDecimal.ZERO, BigDecimal::add)).isEqualByComparingTo(whole);
             assertThat(parts).allMatch(part -> part.signum() == 0 || part.signum() == whole.signum());

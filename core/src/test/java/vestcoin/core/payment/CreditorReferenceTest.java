@@ -10,16 +10,24 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class CreditorReferenceTest {
-    /** Source: ISO 11649 and the European Payments Council's guidance give RF18 5390 0754 7034 as their example [from memory]. */
+    /**
+     * Source: ISO 11649 and the European Payments Council's guidance give RF18 5390 0754 7034 as their example [from
+     * memory].
+     */
     @Test
     void the_published_example() {
         assertThat(CreditorReference.of("539007547034")).isEqualTo("RF18539007547034");
         assertThat(CreditorReference.holds("RF18 5390 0754 7034")).isTrue();
         assertThat(CreditorReference.holds("RF19 5390 0754 7034")).isFalse();
-        assertThat(CreditorReference.holds("RF18 5390 0754 7043")).as("two digits changed places").isFalse();
+        assertThat(CreditorReference.holds("RF18 5390 0754 7043"))
+                .as("two digits changed places")
+                .isFalse();
     }
 
-    /** ISO 7064 MOD 97-10, by hand: 794 has the check digits 44, since 79444 mod 97 is 1. Source: ISO 7064, worked example [from memory]. */
+    /**
+     * ISO 7064 MOD 97-10, by hand: 794 has the check digits 44, since 79444 mod 97 is 1. Source: ISO 7064, worked
+     * example [from memory].
+     */
     @Test
     void the_check_is_modulo_97() {
         assertThat(new BigInteger("79444").mod(BigInteger.valueOf(97))).isEqualTo(BigInteger.ONE);

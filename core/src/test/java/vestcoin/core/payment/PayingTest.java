@@ -27,11 +27,26 @@ class PayingTest {
     private static final Destination CH = Destination.of("CH");
 
     private static Payment.Method method(String id, Payment.Kind kind, Payment.Charge charge, Payment.Conditions when) {
-        return new Payment.Method(id, kind, true, id, "", kind.throughProvider() ? Optional.of("cards") : Optional.empty(), null, Optional.ofNullable(charge), when, null);
+        return new Payment.Method(
+                id,
+                kind,
+                true,
+                id,
+                "",
+                kind.throughProvider() ? Optional.of("cards") : Optional.empty(),
+                null,
+                Optional.ofNullable(charge),
+                when,
+                null);
     }
 
     private static Shops.Maker shop(String price) {
-        return new Shops.Maker().in("CH", "CHF").taxes("CH", "s", "8.1").sells(Thing.of("puppet", price, "s").weighs("1 kg").product()).delivers("CH", "post", "0.00").delivers("DE", "van", "9.00")
+        return new Shops.Maker()
+                .in("CH", "CHF")
+                .taxes("CH", "s", "8.1")
+                .sells(Thing.of("puppet", price, "s").weighs("1 kg").product())
+                .delivers("CH", "post", "0.00")
+                .delivers("DE", "van", "9.00")
                 .pays(method("door", Payment.Kind.CASH_ON_DELIVERY, null, null));
     }
 
@@ -40,7 +55,13 @@ class PayingTest {
     }
 
     private static Order order(String method) {
-        return new Order(Shops.NOON, List.of(Line.of("puppet", 1)), CH, Optional.empty(), Optional.ofNullable(method), Map.of("cards", Gateway.TEST));
+        return new Order(
+                Shops.NOON,
+                List.of(Line.of("puppet", 1)),
+                CH,
+                Optional.empty(),
+                Optional.ofNullable(method),
+                Map.of("cards", Gateway.TEST));
     }
 
     /** 17.97 → 17.95 and 17.98 → 18.00 are the worked figures of the rule; the step is CLDR's for CHF. */
@@ -58,55 +79,112 @@ class PayingTest {
     void cash_is_rounded_after_vouchers_and_by_the_sellers_own_step_if_there_is_one() {
         Order order = order("door").given(Outside.NOTHING.with(new Outside.Voucher("GIFT-1", new BigDecimal("10.00"))));
         Quote quote = price(shop("17.97"), order);
-        assertThat(quote.vouchers()).singleElement().satisfies(use -> assertThat(use.used().value()).isEqualByComparingTo("10.00"));
+        assertThat(quote.vouchers())
+                .singleElement()
+                .satisfies(use -> assertThat(use.used().value()).isEqualByComparingTo("10.00"));
         assertThat(quote.toPay().value()).isEqualByComparingTo("7.95");
-        assertThat(price(shop("17.97").payment(p -> new Payment(p.methods(), null, Map.of("CHF", new BigDecimal("0.50")), null)), order).toPay().value()).isEqualByComparingTo("8.00");
+        assertThat(price(
+                                shop("17.97")
+                                        .payment(p -> new Payment(
+                                                p.methods(), null, Map.of("CHF", new BigDecimal("0.50")), null)),
+                                order)
+                        .toPay()
+                        .value())
+                .isEqualByComparingTo("8.00");
     }
 
     /** Source: Directive 2006/112/EC, Article 30a–b: used, a multi-purpose voucher is a means of payment. */
     @Test
     void a_voucher_used_touches_neither_goods_nor_tax() {
-        Order order = order("card").given(Outside.NOTHING.with(new Outside.Voucher("A", new BigDecimal("15.00")), new Outside.Voucher("B", new BigDecimal("15.00"))));
+        Order order = order("card")
+                .given(Outside.NOTHING.with(
+                        new Outside.Voucher("A", new BigDecimal("15.00")),
+                        new Outside.Voucher("B", new BigDecimal("15.00"))));
         Quote without = price(shop("20.00"), order("card"));
         Quote with = price(shop("20.00"), order);
         assertThat(with.payable()).isEqualTo(without.payable());
         assertThat(with.tax()).isEqualTo(without.tax());
-        assertThat(with.vouchers()).extracting(use -> use.code() + " " + use.used().value()).containsExactly("A 15.00", "B 5.00");
+        assertThat(with.vouchers())
+                .extracting(use -> use.code() + " " + use.used().value())
+                .containsExactly("A 15.00", "B 5.00");
         assertThat(with.toPay().zero()).isTrue();
     }
 
-    /** payments.md: on what this provider takes, round half up(percent × amount + fixed), whatever the shop's rounding. */
+    /**
+     * payments.md: on what this provider takes, round half up(percent × amount + fixed), whatever the shop's rounding.
+     */
     @Test
     void the_providers_fee_is_on_what_it_takes_and_rounded_half_up() {
-        Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("kite", "123.25", "s", "1 kg").delivers("IE", "post", "0.00");
+        Shops.Maker shop = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .sells("kite", "123.25", "s", "1 kg")
+                .delivers("IE", "post", "0.00");
         Order order = Shops.order(Destination.of("IE"), Line.of("kite", 1)).withMethod("card");
         // 1.4 % of 123.25 is 1.7255, with 0.25 it is 1.9755
         assertThat(fee(shop.rounding(vestcoin.core.money.Rounding.DOWN), order)).isEqualByComparingTo("1.98");
         // 23.25 are left after a voucher of 100.00: 0.3255 and 0.25
-        assertThat(fee(shop, order.given(vestcoin.core.quote.Outside.NOTHING.with(new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("100.00")))))).isEqualByComparingTo("0.58");
-        assertThat(fee(shop, order.given(vestcoin.core.quote.Outside.NOTHING.with(new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("200.00")))))).as("paid by voucher alone").isEqualByComparingTo("0.00");
+        assertThat(fee(
+                        shop,
+                        order.given(vestcoin.core.quote.Outside.NOTHING.with(
+                                new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("100.00"))))))
+                .isEqualByComparingTo("0.58");
+        assertThat(fee(
+                        shop,
+                        order.given(vestcoin.core.quote.Outside.NOTHING.with(
+                                new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("200.00"))))))
+                .as("paid by voucher alone")
+                .isEqualByComparingTo("0.00");
     }
 
     private static BigDecimal fee(Shops.Maker shop, Order order) {
-        return price(shop, order).method("card").orElseThrow().fee().orElseThrow().value();
+        return price(shop, order)
+                .method("card")
+                .orElseThrow()
+                .fee()
+                .orElseThrow()
+                .value();
     }
 
     @Test
     void a_charge_is_measured_on_the_amount_before_it_and_taxed_as_the_delivery_is() {
-        Shops.Maker shop = new Shops.Maker().in("CH", "CHF").taxes("CH", "s", "8.1").taxes("CH", "books", "2.6").sells(Thing.of("puppet", "60.00", "s").weighs("1 kg").product())
-                .sells(Thing.of("book", "40.00", "books").weighs("1 kg").product()).delivers("CH", "post", "0.00")
-                .pays(method("bill", Payment.Kind.CHEQUE, new Payment.Charge(new BigDecimal("2"), new BigDecimal("1.00")), null));
-        Order order = new Order(Shops.NOON, List.of(Line.of("puppet", 1), Line.of("book", 1)), CH, Optional.empty(), Optional.of("bill"), Map.of());
+        Shops.Maker shop = new Shops.Maker()
+                .in("CH", "CHF")
+                .taxes("CH", "s", "8.1")
+                .taxes("CH", "books", "2.6")
+                .sells(Thing.of("puppet", "60.00", "s").weighs("1 kg").product())
+                .sells(Thing.of("book", "40.00", "books").weighs("1 kg").product())
+                .delivers("CH", "post", "0.00")
+                .pays(method(
+                        "bill",
+                        Payment.Kind.CHEQUE,
+                        new Payment.Charge(new BigDecimal("2"), new BigDecimal("1.00")),
+                        null));
+        Order order = new Order(
+                Shops.NOON,
+                List.of(Line.of("puppet", 1), Line.of("book", 1)),
+                CH,
+                Optional.empty(),
+                Optional.of("bill"),
+                Map.of());
         Quote quote = price(shop, order);
-        assertThat(quote.fee().orElseThrow().value()).as("2 % of 100.00 and 1.00").isEqualByComparingTo("3.00");
+        assertThat(quote.fee().orElseThrow().value())
+                .as("2 % of 100.00 and 1.00")
+                .isEqualByComparingTo("3.00");
         assertThat(quote.payable().value()).isEqualByComparingTo("103.00");
-        assertThat(quote.taxes()).extracting(group -> group.category() + " " + group.amount().value()).containsExactly("s 61.80", "books 41.20");
+        assertThat(quote.taxes())
+                .extracting(group -> group.category() + " " + group.amount().value())
+                .containsExactly("s 61.80", "books 41.20");
     }
 
     @Test
     void a_method_may_take_something_off_and_with_tax_on_top_the_tax_follows() {
-        Shops.Maker shop = new Shops.Maker().in("CH", "CHF").prices(Tax.Prices.WITHOUT_TAX).taxes("CH", "s", "8.1").sells(Thing.of("puppet", "100.00", "s").weighs("1 kg").product())
-                .delivers("CH", "post", "0.00").pays(method("bank", Payment.Kind.TRANSFER, new Payment.Charge(null, new BigDecimal("-5.00")), null));
+        Shops.Maker shop = new Shops.Maker()
+                .in("CH", "CHF")
+                .prices(Tax.Prices.WITHOUT_TAX)
+                .taxes("CH", "s", "8.1")
+                .sells(Thing.of("puppet", "100.00", "s").weighs("1 kg").product())
+                .delivers("CH", "post", "0.00")
+                .pays(method("bank", Payment.Kind.TRANSFER, new Payment.Charge(null, new BigDecimal("-5.00")), null));
         Quote quote = price(shop, order("bank"));
         assertThat(quote.fee().orElseThrow().value()).isEqualByComparingTo("-5.00");
         assertThat(quote.tax().value()).as("8.1 % of 95.00").isEqualByComparingTo("7.70");
@@ -114,21 +192,96 @@ class PayingTest {
     }
 
     private static String hidden(Payment.Method method, Order order) {
-        return price(shop("20.00").pays(method), order).method(method.id()).orElseThrow().hidden().orElse("");
+        return price(shop("20.00").pays(method), order)
+                .method(method.id())
+                .orElseThrow()
+                .hidden()
+                .orElse("");
     }
 
     @Test
     void a_method_that_is_not_seen_says_why() {
-        assertThat(hidden(method("m", Payment.Kind.TRANSFER, null, new Payment.Conditions(Optional.of(new BigDecimal("20.01")), null, null, null, null, null, null)), order(null))).isEqualTo("Only from 20.01.");
-        assertThat(hidden(method("m", Payment.Kind.TRANSFER, null, new Payment.Conditions(Optional.of(new BigDecimal("20.00")), Optional.of(new BigDecimal("20.00")), null, null, null, null, null)), order(null))).isEmpty();
-        assertThat(hidden(method("m", Payment.Kind.TRANSFER, null, new Payment.Conditions(null, null, List.of(Place.parse("DE")), null, null, null, null)), order(null))).isEqualTo("Not for this place.");
-        assertThat(hidden(method("m", Payment.Kind.TRANSFER, null, new Payment.Conditions(null, null, null, Optional.of(Buyer.Kind.BUSINESS), null, null, null)), order(null))).isEqualTo("Only for businesses.");
-        assertThat(hidden(method("m", Payment.Kind.TRANSFER, null, new Payment.Conditions(null, null, null, null, List.of("van"), null, null)), order(null))).isEqualTo("Does not go with this delivery.");
-        assertThat(hidden(method("m", Payment.Kind.TRANSFER, null, new Payment.Conditions(null, null, null, null, null, List.of("EUR"), null)), order(null))).isEqualTo("Not in CHF.");
-        assertThat(hidden(method("m", Payment.Kind.TRANSFER, null, new Payment.Conditions(null, null, null, null, null, null, List.of("s"))), order(null))).isEqualTo("Not with puppet.");
-        assertThat(hidden(method("m", Payment.Kind.CASH_AT_PICKUP, null, null), order(null))).isEqualTo("Only for orders that are collected.");
-        assertThat(price(shop("20.00"), order(null)).method("door").orElseThrow().hidden()).isEmpty();
-        assertThat(price(shop("20.00").sells(Thing.of("film", "5.00", "s").kind(Product.Kind.DIGITAL).product()), order(null).of(List.of(Line.of("film", 1)))).method("door").orElseThrow().hidden())
+        assertThat(hidden(
+                        method(
+                                "m",
+                                Payment.Kind.TRANSFER,
+                                null,
+                                new Payment.Conditions(
+                                        Optional.of(new BigDecimal("20.01")), null, null, null, null, null, null)),
+                        order(null)))
+                .isEqualTo("Only from 20.01.");
+        assertThat(hidden(
+                        method(
+                                "m",
+                                Payment.Kind.TRANSFER,
+                                null,
+                                new Payment.Conditions(
+                                        Optional.of(new BigDecimal("20.00")),
+                                        Optional.of(new BigDecimal("20.00")),
+                                        null,
+                                        null,
+                                        null,
+                                        null,
+                                        null)),
+                        order(null)))
+                .isEmpty();
+        assertThat(hidden(
+                        method(
+                                "m",
+                                Payment.Kind.TRANSFER,
+                                null,
+                                new Payment.Conditions(null, null, List.of(Place.parse("DE")), null, null, null, null)),
+                        order(null)))
+                .isEqualTo("Not for this place.");
+        assertThat(hidden(
+                        method(
+                                "m",
+                                Payment.Kind.TRANSFER,
+                                null,
+                                new Payment.Conditions(
+                                        null, null, null, Optional.of(Buyer.Kind.BUSINESS), null, null, null)),
+                        order(null)))
+                .isEqualTo("Only for businesses.");
+        assertThat(hidden(
+                        method(
+                                "m",
+                                Payment.Kind.TRANSFER,
+                                null,
+                                new Payment.Conditions(null, null, null, null, List.of("van"), null, null)),
+                        order(null)))
+                .isEqualTo("Does not go with this delivery.");
+        assertThat(hidden(
+                        method(
+                                "m",
+                                Payment.Kind.TRANSFER,
+                                null,
+                                new Payment.Conditions(null, null, null, null, null, List.of("EUR"), null)),
+                        order(null)))
+                .isEqualTo("Not in CHF.");
+        assertThat(hidden(
+                        method(
+                                "m",
+                                Payment.Kind.TRANSFER,
+                                null,
+                                new Payment.Conditions(null, null, null, null, null, null, List.of("s"))),
+                        order(null)))
+                .isEqualTo("Not with puppet.");
+        assertThat(hidden(method("m", Payment.Kind.CASH_AT_PICKUP, null, null), order(null)))
+                .isEqualTo("Only for orders that are collected.");
+        assertThat(price(shop("20.00"), order(null))
+                        .method("door")
+                        .orElseThrow()
+                        .hidden())
+                .isEmpty();
+        assertThat(price(
+                                shop("20.00")
+                                        .sells(Thing.of("film", "5.00", "s")
+                                                .kind(Product.Kind.DIGITAL)
+                                                .product()),
+                                order(null).of(List.of(Line.of("film", 1))))
+                        .method("door")
+                        .orElseThrow()
+                        .hidden())
                 .contains("Nothing is handed over at a door.");
     }
 }

@@ -51,17 +51,35 @@ class InvariantsTest {
     }
 
     private static Stream<Figure> amounts(Quote quote) {
-        return Stream.of(Stream.of(quote.goods(), quote.weight(), quote.tax(), quote.payable(), quote.toPay()),
-                quote.lines().stream().flatMap(line -> Stream.of(line.unit(), line.amount(), line.weight())),
-                quote.lines().stream().flatMap(line -> line.perUnit().stream().map(levied -> levied.amount())),
-                Stream.of(quote.perUnit(), quote.fee(), quote.rounding(), quote.sent().price()).flatMap(Optional::stream),
-                quote.vouchers().stream().map(VoucherUse::used), quote.sent().distances().stream().map(Distance::more),
-                quote.sent().consignments().stream().flatMap(consignment -> Stream.concat(Stream.of(consignment.weight()), consignment.packed().parcels().stream().map(parcel -> parcel.weight()))),
-                Stream.concat(quote.discounts().stream(), quote.off().stream()).flatMap(r -> Stream.concat(Stream.of(r.amount()), r.shares().values().stream())),
-                quote.offers().stream().filter(Offer.Offered.class::isInstance).map(offer -> ((Offer.Offered) offer).price()),
-                quote.taxes().stream().flatMap(group -> group.components().stream().map(TaxGroup.ComponentTax::tax)),
-                quote.taxes().stream().flatMap(group -> group.parts().stream().flatMap(part -> Stream.of(part.amount(), part.tax()))),
-                quote.methods().stream().flatMap(seen -> Stream.concat(seen.fee().stream(), seen.charge().stream()))).flatMap(stream -> stream);
+        return Stream.of(
+                        Stream.of(quote.goods(), quote.weight(), quote.tax(), quote.payable(), quote.toPay()),
+                        quote.lines().stream().flatMap(line -> Stream.of(line.unit(), line.amount(), line.weight())),
+                        quote.lines().stream()
+                                .flatMap(line -> line.perUnit().stream().map(levied -> levied.amount())),
+                        Stream.of(
+                                        quote.perUnit(),
+                                        quote.fee(),
+                                        quote.rounding(),
+                                        quote.sent().price())
+                                .flatMap(Optional::stream),
+                        quote.vouchers().stream().map(VoucherUse::used),
+                        quote.sent().distances().stream().map(Distance::more),
+                        quote.sent().consignments().stream()
+                                .flatMap(consignment -> Stream.concat(
+                                        Stream.of(consignment.weight()),
+                                        consignment.packed().parcels().stream().map(parcel -> parcel.weight()))),
+                        Stream.concat(quote.discounts().stream(), quote.off().stream())
+                                .flatMap(r -> Stream.concat(Stream.of(r.amount()), r.shares().values().stream())),
+                        quote.offers().stream()
+                                .filter(Offer.Offered.class::isInstance)
+                                .map(offer -> ((Offer.Offered) offer).price()),
+                        quote.taxes().stream()
+                                .flatMap(group -> group.components().stream().map(TaxGroup.ComponentTax::tax)),
+                        quote.taxes().stream().flatMap(group -> group.parts().stream()
+                                .flatMap(part -> Stream.of(part.amount(), part.tax()))),
+                        quote.methods().stream()
+                                .flatMap(seen -> Stream.concat(seen.fee().stream(), seen.charge().stream())))
+                .flatMap(stream -> stream);
     }
 
     @Test
@@ -75,15 +93,27 @@ class InvariantsTest {
             addsUp(quote);
             nothingNegative(quote);
             Quote again = Pricing.priceUntraced(shop, order);
-            assertThat(amounts(again).map(Figure::value).toList()).as("the same again, traced or not").isEqualTo(amounts(quote).map(Figure::value).toList());
+            assertThat(amounts(again).map(Figure::value).toList())
+                    .as("the same again, traced or not")
+                    .isEqualTo(amounts(quote).map(Figure::value).toList());
             assertThat(again.missing()).isEqualTo(quote.missing());
             permuted(shop, order, quote);
             oneMore(shop, order, quote);
             kinds.add(quote.currency() + " " + quote.prices());
             seen[1]++;
         });
-        assertThat(kinds).as("no, two and three digits, with tax inside and added").contains("JPY WITH_TAX", "JPY WITHOUT_TAX", "EUR WITH_TAX", "EUR WITHOUT_TAX", "KWD WITH_TAX", "KWD WITHOUT_TAX");
-        System.out.printf("invariants: %d shops and orders, %d figures replayed, %d s%n", seen[1], seen[0], (System.nanoTime() - began) / 1_000_000_000);
+        assertThat(kinds)
+                .as("no, two and three digits, with tax inside and added")
+                .contains(
+                        "JPY WITH_TAX",
+                        "JPY WITHOUT_TAX",
+                        "EUR WITH_TAX",
+                        "EUR WITHOUT_TAX",
+                        "KWD WITH_TAX",
+                        "KWD WITHOUT_TAX");
+        System.out.printf(
+                "invariants: %d shops and orders, %d figures replayed, %d s%n",
+                seen[1], seen[0], (System.nanoTime() - began) / 1_000_000_000);
         assertThat(seen[1]).isEqualTo(ORDERS);
         assertThat(seen[0]).isGreaterThan(20 * ORDERS);
     }
@@ -93,7 +123,8 @@ class InvariantsTest {
         Set<Figure> all = Collections.newSetFromMap(new IdentityHashMap<>());
         amounts(quote).flatMap(figure -> figure.all().stream()).filter(all::add).forEach(figure -> {
             if (figure.replayed().compareTo(figure.value()) != 0) {
-                throw new AssertionError(figure.rule() + " " + figure.label() + " does not replay: " + figure.replayed() + " is not " + figure.value());
+                throw new AssertionError(figure.rule() + " " + figure.label() + " does not replay: " + figure.replayed()
+                        + " is not " + figure.value());
             }
             count[0]++;
         });
@@ -101,45 +132,93 @@ class InvariantsTest {
     }
 
     private static void addsUp(Quote quote) {
-        BigDecimal off = sum(quote.off().stream().map(reduction -> reduction.amount().value()));
-        BigDecimal each = sum(quote.sent().each().values().stream().flatMap(apart -> apart.chosen().stream()).map(offer -> offer.price().value()));
-        BigDecimal delivery = quote.chosen().map(offer -> offer.price().value()).orElse(each).subtract(off);
-        assertThat(quote.sent().price().map(Figure::value).orElse(BigDecimal.ZERO)).isEqualByComparingTo(delivery);
-        BigDecimal goods = quote.goods().value().subtract(sum(quote.discounts().stream().map(reduction -> reduction.amount().value())));
-        quote.discounts().forEach(reduction -> assertThat(sum(reduction.shares().values().stream().map(Figure::value))).isEqualByComparingTo(reduction.amount().value()));
-        assertThat(sum(quote.lines().stream().map(line -> line.amount().value()))).isEqualByComparingTo(quote.goods().value());
+        BigDecimal off =
+                sum(quote.off().stream().map(reduction -> reduction.amount().value()));
+        BigDecimal each = sum(quote.sent().each().values().stream()
+                .flatMap(apart -> apart.chosen().stream())
+                .map(offer -> offer.price().value()));
+        BigDecimal delivery =
+                quote.chosen().map(offer -> offer.price().value()).orElse(each).subtract(off);
+        assertThat(quote.sent().price().map(Figure::value).orElse(BigDecimal.ZERO))
+                .isEqualByComparingTo(delivery);
+        BigDecimal goods = quote.goods()
+                .value()
+                .subtract(sum(quote.discounts().stream()
+                        .map(reduction -> reduction.amount().value())));
+        quote.discounts().forEach(reduction -> assertThat(
+                        sum(reduction.shares().values().stream().map(Figure::value)))
+                .isEqualByComparingTo(reduction.amount().value()));
+        assertThat(sum(quote.lines().stream().map(line -> line.amount().value())))
+                .isEqualByComparingTo(quote.goods().value());
         BigDecimal perUnit = quote.perUnit().map(Figure::value).orElse(BigDecimal.ZERO);
         BigDecimal fee = quote.fee().map(Figure::value).orElse(BigDecimal.ZERO);
-        BigDecimal added = quote.prices() == Tax.Prices.WITHOUT_TAX ? quote.tax().value() : BigDecimal.ZERO;
+        BigDecimal added =
+                quote.prices() == Tax.Prices.WITHOUT_TAX ? quote.tax().value() : BigDecimal.ZERO;
         BigDecimal taxed = goods.add(perUnit).add(delivery).add(fee);
         assertThat(taxed.add(added)).isEqualByComparingTo(quote.payable().value());
-        assertThat(sum(quote.taxes().stream().map(group -> group.amount().value()))).isEqualByComparingTo(taxed);
+        assertThat(sum(quote.taxes().stream().map(group -> group.amount().value())))
+                .isEqualByComparingTo(taxed);
         for (TaxGroup group : quote.taxes()) {
-            assertThat(sum(group.parts().stream().map(part -> part.amount().value()))).isEqualByComparingTo(group.amount().value());
+            assertThat(sum(group.parts().stream().map(part -> part.amount().value())))
+                    .isEqualByComparingTo(group.amount().value());
             assertThat(sum(group.parts().stream().map(part -> part.tax().value())))
-                    .isEqualByComparingTo(sum(group.components().stream().map(component -> component.tax().value())));
+                    .isEqualByComparingTo(sum(group.components().stream()
+                            .map(component -> component.tax().value())));
         }
-        assertThat(sum(quote.taxes().stream().flatMap(group -> group.components().stream()).map(component -> component.tax().value()))).isEqualByComparingTo(quote.tax().value());
-        BigDecimal vouchers = sum(quote.vouchers().stream().map(use -> use.used().value()));
-        assertThat(quote.payable().value().subtract(vouchers).add(quote.rounding().map(Figure::value).orElse(BigDecimal.ZERO))).isEqualByComparingTo(quote.toPay().value());
+        assertThat(sum(quote.taxes().stream()
+                        .flatMap(group -> group.components().stream())
+                        .map(component -> component.tax().value())))
+                .isEqualByComparingTo(quote.tax().value());
+        BigDecimal vouchers =
+                sum(quote.vouchers().stream().map(use -> use.used().value()));
+        assertThat(quote.payable()
+                        .value()
+                        .subtract(vouchers)
+                        .add(quote.rounding().map(Figure::value).orElse(BigDecimal.ZERO)))
+                .isEqualByComparingTo(quote.toPay().value());
     }
 
-    /** Nothing is negative but reductions, what follows from them, and the rounding of cash; amounts are whole minor units. */
+    /**
+     * Nothing is negative but reductions, what follows from them, and the rounding of cash; amounts are whole minor
+     * units.
+     */
     private static void nothingNegative(Quote quote) {
         boolean reduced = quote.fee().filter(fee -> fee.value().signum() < 0).isPresent();
-        quote.methods().forEach(seen -> seen.fee().ifPresent(fee -> assertThat(fee.value().signum()).isNotNegative()));
-        Stream.of(List.of(quote.goods(), quote.weight(), quote.payable(), quote.toPay()), quote.lines().stream().map(line -> line.amount()).toList(), quote.vouchers().stream().map(VoucherUse::used).toList(),
-                quote.taxes().stream().map(TaxGroup::amount).filter(figure -> !reduced).toList()).flatMap(List::stream).forEach(figure -> assertThat(figure.value().signum()).as(figure.label()).isNotNegative());
+        quote.methods().forEach(seen -> seen.fee()
+                .ifPresent(fee -> assertThat(fee.value().signum()).isNotNegative()));
+        Stream.of(
+                        List.of(quote.goods(), quote.weight(), quote.payable(), quote.toPay()),
+                        quote.lines().stream().map(line -> line.amount()).toList(),
+                        quote.vouchers().stream().map(VoucherUse::used).toList(),
+                        quote.taxes().stream()
+                                .map(TaxGroup::amount)
+                                .filter(figure -> !reduced)
+                                .toList())
+                .flatMap(List::stream)
+                .forEach(figure ->
+                        assertThat(figure.value().signum()).as(figure.label()).isNotNegative());
         int digits = CurrencyUnit.of(quote.currency()).getDecimalPlaces();
-        amounts(quote).forEach(figure -> assertThat(figure.unit().equals("kg") || figure.unit().equals("km") || figure.value().scale() == digits).as(figure.label()).isTrue());
+        amounts(quote).forEach(figure -> assertThat(figure.unit().equals("kg")
+                        || figure.unit().equals("km")
+                        || figure.value().scale() == digits)
+                .as(figure.label())
+                .isTrue());
     }
 
     private static void permuted(Compiled shop, Order order, Quote quote) {
         List<Line> reversed = new ArrayList<>(order.lines());
         Collections.reverse(reversed);
         Quote other = Pricing.priceUntraced(shop, order.of(reversed));
-        assertThat(List.of(other.payable().value(), other.tax().value(), other.goods().value(), other.toPay().value()))
-                .isEqualTo(List.of(quote.payable().value(), quote.tax().value(), quote.goods().value(), quote.toPay().value()));
+        assertThat(List.of(
+                        other.payable().value(),
+                        other.tax().value(),
+                        other.goods().value(),
+                        other.toPay().value()))
+                .isEqualTo(List.of(
+                        quote.payable().value(),
+                        quote.tax().value(),
+                        quote.goods().value(),
+                        quote.toPay().value()));
     }
 
     /** Adding a unit lowers the goods total only where a break says so. */
@@ -148,7 +227,8 @@ class InvariantsTest {
         Line first = more.get(0);
         more.set(0, new Line(first.product(), first.quantity().add(BigDecimal.ONE), first.options()));
         BigDecimal goods = Pricing.priceUntraced(shop, order.of(more)).goods().value();
-        boolean broken = !shop.shelf().find(first.product()).orElseThrow().breaks().isEmpty();
+        boolean broken =
+                !shop.shelf().find(first.product()).orElseThrow().breaks().isEmpty();
         assertThat(broken || goods.compareTo(quote.goods().value()) >= 0).isTrue();
     }
 
@@ -158,7 +238,16 @@ class InvariantsTest {
         each(200, (shop, order) -> {
             Quote before = Pricing.price(shop, order);
             Setup setup = shop.setup();
-            Compiled next = Compiled.of(new Setup(setup.shop(), setup.goods(), null, setup.delivery(), new Tax(Tax.Prices.WITHOUT_TAX, setup.tax().categories(), List.of()), setup.payment(), null), shop);
+            Compiled next = Compiled.of(
+                    new Setup(
+                            setup.shop(),
+                            setup.goods(),
+                            null,
+                            setup.delivery(),
+                            new Tax(Tax.Prices.WITHOUT_TAX, setup.tax().categories(), List.of()),
+                            setup.payment(),
+                            null),
+                    shop);
             Pricing.price(next, order);
             assertThat(Pricing.price(shop, order)).isEqualTo(before);
         });
@@ -180,34 +269,52 @@ class InvariantsTest {
             for (int c = 0; c < 2; c++) {
                 with.taxes("IE", "c" + c, String.valueOf(rates[c]));
                 without.taxes("IE", "c" + c, String.valueOf(rates[c]));
-                BigDecimal net = BigDecimal.valueOf((1 + random.nextInt(300)) * (digits == 0 ? 100 : 1)).setScale(digits);
-                BigDecimal gross = net.multiply(BigDecimal.valueOf(100 + rates[c])).movePointLeft(2).setScale(digits);
-                with.sells(Thing.of("p" + c, gross.toPlainString(), "c" + c).kind(Product.Kind.DIGITAL).product());
-                without.sells(Thing.of("p" + c, net.toPlainString(), "c" + c).kind(Product.Kind.DIGITAL).product());
+                BigDecimal net = BigDecimal.valueOf((1 + random.nextInt(300)) * (digits == 0 ? 100 : 1))
+                        .setScale(digits);
+                BigDecimal gross = net.multiply(BigDecimal.valueOf(100 + rates[c]))
+                        .movePointLeft(2)
+                        .setScale(digits);
+                with.sells(Thing.of("p" + c, gross.toPlainString(), "c" + c)
+                        .kind(Product.Kind.DIGITAL)
+                        .product());
+                without.sells(Thing.of("p" + c, net.toPlainString(), "c" + c)
+                        .kind(Product.Kind.DIGITAL)
+                        .product());
                 lines.add(Line.of("p" + c, 1 + random.nextInt(9)));
             }
             Order order = Shops.order(Destination.of("IE"), lines.toArray(Line[]::new));
             Quote one = Pricing.priceUntraced(with.compiled(), order);
             Quote other = Pricing.priceUntraced(without.compiled(), order);
-            assertThat(one.payable().value().subtract(other.payable().value()).abs()).isLessThanOrEqualTo(BigDecimal.valueOf(one.taxes().size(), digits));
+            assertThat(one.payable().value().subtract(other.payable().value()).abs())
+                    .isLessThanOrEqualTo(BigDecimal.valueOf(one.taxes().size(), digits));
         }
     }
 
-    /** Against arithmetic written out by hand: tax inside = amount × rate ÷ (100 + rates), on the printed group amounts. */
+    /**
+     * Against arithmetic written out by hand: tax inside = amount × rate ÷ (100 + rates), on the printed group amounts.
+     */
     @Test
     void tax_agrees_with_the_printed_check() {
         each(1000, (shop, order) -> {
             Quote quote = Pricing.priceUntraced(shop, order);
             RoundingMode mode = shop.setup().shop().rounding().mode();
             for (TaxGroup group : quote.taxes()) {
-                if (group.levy().flatMap(levy -> levy.row().rounding()).filter(by -> by != Tax.RoundedBy.COMPONENT).isPresent()) {
+                if (group.levy()
+                        .flatMap(levy -> levy.row().rounding())
+                        .filter(by -> by != Tax.RoundedBy.COMPONENT)
+                        .isPresent()) {
                     continue;
                 }
-                BigDecimal rates = sum(group.components().stream().map(component -> component.rate().value()));
+                BigDecimal rates = sum(group.components().stream()
+                        .map(component -> component.rate().value()));
                 BigDecimal hundred = new BigDecimal(100);
                 BigDecimal divisor = quote.prices() == Tax.Prices.WITH_TAX ? hundred.add(rates) : hundred;
-                group.components().forEach(component -> assertThat(component.tax().value())
-                        .isEqualByComparingTo(group.amount().value().multiply(component.rate().value()).divide(divisor, group.amount().value().scale(), mode)));
+                group.components()
+                        .forEach(component -> assertThat(component.tax().value())
+                                .isEqualByComparingTo(group.amount()
+                                        .value()
+                                        .multiply(component.rate().value())
+                                        .divide(divisor, group.amount().value().scale(), mode)));
             }
         });
     }

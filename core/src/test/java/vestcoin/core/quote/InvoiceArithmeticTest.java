@@ -19,31 +19,39 @@ import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.tax.Treatment.Code;
 
 /**
- * The sums of EN 16931 on what a quote says, as an invoice would state it: its rules BR-CO-10, 13, 14, 15 and 17, and the sums by
- * VAT category (BR-S-08 and its like). Source: EN 16931-1:2017, 6.4; the rules' texts from memory. Exact, where the official rules
- * allow differences under 1.00.
+ * The sums of EN 16931 on what a quote says, as an invoice would state it: its rules BR-CO-10, 13, 14, 15 and 17, and
+ * the sums by VAT category (BR-S-08 and its like). Source: EN 16931-1:2017, 6.4; the rules' texts from memory. Exact,
+ * where the official rules allow differences under 1.00.
  */
 class InvoiceArithmeticTest {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     private static final BigDecimal CENT = new BigDecimal("0.01");
 
     /** Lines, allowances and charges of one category, as an invoice would list them, without tax. */
-    private record Breakdown(List<BigDecimal> lines, BigDecimal charges, BigDecimal taxable, BigDecimal rate, BigDecimal tax) {}
+    private record Breakdown(
+            List<BigDecimal> lines, BigDecimal charges, BigDecimal taxable, BigDecimal rate, BigDecimal tax) {}
 
     private static Breakdown breakdown(TaxGroup group, boolean inside) {
         List<BigDecimal> lines = new ArrayList<>();
         BigDecimal charges = BigDecimal.ZERO;
         for (TaxGroup.Part part : group.parts()) {
-            BigDecimal net = inside ? part.amount().value().subtract(part.tax().value()) : part.amount().value();
+            BigDecimal net = inside
+                    ? part.amount().value().subtract(part.tax().value())
+                    : part.amount().value();
             if (part.key().startsWith("lines/")) {
                 lines.add(net);
             } else {
                 charges = charges.add(net);
             }
         }
-        BigDecimal tax = group.components().stream().map(component -> component.tax().value()).reduce(BigDecimal.ZERO, BigDecimal::add);
-        BigDecimal rate = group.components().stream().map(component -> component.rate().value()).reduce(BigDecimal.ZERO, BigDecimal::add);
-        BigDecimal taxable = inside ? group.amount().value().subtract(tax) : group.amount().value();
+        BigDecimal tax = group.components().stream()
+                .map(component -> component.tax().value())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal rate = group.components().stream()
+                .map(component -> component.rate().value())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal taxable =
+                inside ? group.amount().value().subtract(tax) : group.amount().value();
         return new Breakdown(lines, charges, taxable, rate, tax);
     }
 
@@ -59,8 +67,16 @@ class InvoiceArithmeticTest {
             Setup setup = shops.shop();
             Order order = shops.order(setup);
             // EN 16931 is written for two decimals
-            if (CurrencyUnit.of(order.currency().orElse(setup.shop().currency())).getDecimalPlaces() != 2 || setup.shop().rounding() != Rounding.HALF_UP || setup.tax().places().stream().anyMatch(row -> row.rounding().filter(by -> by == Tax.RoundedBy.LINE).isPresent()
-                    || row.rates().values().stream().anyMatch(rate -> rate.components().size() > 1))) {
+            if (CurrencyUnit.of(order.currency().orElse(setup.shop().currency()))
+                                    .getDecimalPlaces()
+                            != 2
+                    || setup.shop().rounding() != Rounding.HALF_UP
+                    || setup.tax().places().stream()
+                            .anyMatch(row -> row.rounding()
+                                            .filter(by -> by == Tax.RoundedBy.LINE)
+                                            .isPresent()
+                                    || row.rates().values().stream()
+                                            .anyMatch(rate -> rate.components().size() > 1))) {
                 continue;
             }
             Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
@@ -71,15 +87,21 @@ class InvoiceArithmeticTest {
             for (TaxGroup group : quote.taxes()) {
                 Breakdown each = breakdown(group, inside);
                 BigDecimal ofLines = each.lines().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
-                assertThat(ofLines.add(each.charges())).as("BR-%s-08", group.code()).isEqualByComparingTo(each.taxable());
+                assertThat(ofLines.add(each.charges()))
+                        .as("BR-%s-08", group.code())
+                        .isEqualByComparingTo(each.taxable());
                 BigDecimal computed = each.taxable().multiply(each.rate()).divide(HUNDRED, 2, RoundingMode.HALF_UP);
                 if (inside) {
-                    assertThat(computed.subtract(each.tax()).abs()).as("BR-CO-17, prices with tax").isLessThanOrEqualTo(CENT);
+                    assertThat(computed.subtract(each.tax()).abs())
+                            .as("BR-CO-17, prices with tax")
+                            .isLessThanOrEqualTo(CENT);
                     moved += computed.compareTo(each.tax()) == 0 ? 0 : 1;
                 } else {
                     assertThat(computed).as("BR-CO-17").isEqualByComparingTo(each.tax());
                 }
-                assertThat(each.tax().signum() == 0 || group.code() == Code.S).as("BR-E-09, BR-K-09, BR-G-09, BR-AE-09, BR-O-09, BR-Z-09").isTrue();
+                assertThat(each.tax().signum() == 0 || group.code() == Code.S)
+                        .as("BR-E-09, BR-K-09, BR-G-09, BR-AE-09, BR-O-09, BR-Z-09")
+                        .isTrue();
                 codes.add(group.code());
                 lines = lines.add(ofLines);
                 charges = charges.add(each.charges());
@@ -88,10 +110,13 @@ class InvoiceArithmeticTest {
             }
             BigDecimal withoutTax = lines.add(charges);
             assertThat(tax).as("BR-CO-14").isEqualByComparingTo(quote.tax().value());
-            assertThat(withoutTax.add(tax)).as("BR-CO-10, 13, 15").isEqualByComparingTo(quote.payable().value());
+            assertThat(withoutTax.add(tax))
+                    .as("BR-CO-10, 13, 15")
+                    .isEqualByComparingTo(quote.payable().value());
             checked++;
         }
-        System.out.println("invoices: " + checked + " orders, " + taxed + " groups of " + codes + "; with tax inside, net × rate is one cent off in " + moved);
+        System.out.println("invoices: " + checked + " orders, " + taxed + " groups of " + codes
+                + "; with tax inside, net × rate is one cent off in " + moved);
         assertThat(checked).isGreaterThan(300);
         assertThat(codes).contains(Code.S, Code.E, Code.K, Code.G, Code.O);
     }

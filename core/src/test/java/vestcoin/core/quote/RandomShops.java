@@ -54,14 +54,20 @@ public final class RandomShops {
         BigDecimal amount = new BigDecimal(euro);
         return switch (currency) {
             case "JPY" -> amount.movePointRight(2).setScale(0).toPlainString();
-            case "KWD" -> amount.add(BigDecimal.valueOf(amount.unscaledValue().intValue() % 7, 3)).setScale(3).toPlainString();
+            case "KWD" ->
+                amount.add(BigDecimal.valueOf(amount.unscaledValue().intValue() % 7, 3))
+                        .setScale(3)
+                        .toPlainString();
             default -> amount.setScale(2).toPlainString();
         };
     }
 
     /** A rate with its amounts, written in braces, in the shop's currency. */
     private String rate(String text) {
-        return Pattern.compile("\\{(.*?)}").matcher(text).replaceAll(found -> money(found.group(1))).replace("EUR", currency);
+        return Pattern.compile("\\{(.*?)}")
+                .matcher(text)
+                .replaceAll(found -> money(found.group(1)))
+                .replace("EUR", currency);
     }
 
     private BigDecimal percent(int below) {
@@ -76,33 +82,85 @@ public final class RandomShops {
     public Setup shop() {
         currency = any("EUR", "EUR", "JPY", "KWD");
         Tax.Prices prices = any(Tax.Prices.values());
-        Shops.Maker maker = new Shops.Maker().in("IE", currency).prices(prices).rounding(any(Rounding.values())).standing(any(Tax.Standing.values()));
+        Shops.Maker maker = new Shops.Maker()
+                .in("IE", currency)
+                .prices(prices)
+                .rounding(any(Rounding.values()))
+                .standing(any(Tax.Standing.values()));
         int categories = 1 + random.nextInt(3);
         taxes(maker, categories, prices);
         delivery(maker);
         for (int p = 0; p < 8; p++) {
             maker.sells(thing(p, categories).product());
         }
-        maker.sells(Thing.of("gift", money("0.00"), null).kind(Product.Kind.DONATION).bounds(money("1.00"), money("500.00")).product());
-        maker.sells(Thing.of("set", money("0.00"), null).holds(new Line("p0", BigDecimal.ONE, Map.of("size", "s")), new Line("p1", BigDecimal.valueOf(2), Map.of("size", "l"))).product());
+        maker.sells(Thing.of("gift", money("0.00"), null)
+                .kind(Product.Kind.DONATION)
+                .bounds(money("1.00"), money("500.00"))
+                .product());
+        maker.sells(Thing.of("set", money("0.00"), null)
+                .holds(
+                        new Line("p0", BigDecimal.ONE, Map.of("size", "s")),
+                        new Line("p1", BigDecimal.valueOf(2), Map.of("size", "l")))
+                .product());
         for (int d = random.nextInt(4); d > 0; d--) {
             boolean percent = random.nextBoolean();
-            Discounts.Conditions when = new Discounts.Conditions(chance(3) ? Optional.of(new BigDecimal(amount(9000))) : null, null, chance(4) ? List.of("c0") : null, null, null, false, null, null, null);
-            maker.discounts(new Discounts.Rule("d" + d, "d" + d, Optional.empty(), chance(3) ? Discounts.Off.DELIVERY : Discounts.Off.GOODS,
-                    percent ? Optional.of(percent(10_001)) : Optional.empty(), percent ? Optional.empty() : Optional.of(new BigDecimal(amount(9000))), random.nextInt(3) > 0, when));
+            Discounts.Conditions when = new Discounts.Conditions(
+                    chance(3) ? Optional.of(new BigDecimal(amount(9000))) : null,
+                    null,
+                    chance(4) ? List.of("c0") : null,
+                    null,
+                    null,
+                    false,
+                    null,
+                    null,
+                    null);
+            maker.discounts(new Discounts.Rule(
+                    "d" + d,
+                    "d" + d,
+                    Optional.empty(),
+                    chance(3) ? Discounts.Off.DELIVERY : Discounts.Off.GOODS,
+                    percent ? Optional.of(percent(10_001)) : Optional.empty(),
+                    percent ? Optional.empty() : Optional.of(new BigDecimal(amount(9000))),
+                    random.nextInt(3) > 0,
+                    when));
         }
         if (chance(3)) {
             maker.takes("CHF", chance(2) ? "1.5" : null, chance(2) ? any(Ending.values()) : null);
         }
-        maker.pays(new Payment.Method("door", Payment.Kind.CASH_ON_DELIVERY, true, "Cash", "", null, null, chance(2) ? Optional.of(new Payment.Charge(percent(500), new BigDecimal(amount(400)))) : null, null, null));
-        maker.pays(new Payment.Method("bank", Payment.Kind.TRANSFER, true, "Bank", "", null, null, chance(2) ? Optional.of(new Payment.Charge(percent(300).negate(), null)) : null, null, null));
+        maker.pays(new Payment.Method(
+                "door",
+                Payment.Kind.CASH_ON_DELIVERY,
+                true,
+                "Cash",
+                "",
+                null,
+                null,
+                chance(2) ? Optional.of(new Payment.Charge(percent(500), new BigDecimal(amount(400)))) : null,
+                null,
+                null));
+        maker.pays(new Payment.Method(
+                "bank",
+                Payment.Kind.TRANSFER,
+                true,
+                "Bank",
+                "",
+                null,
+                null,
+                chance(2) ? Optional.of(new Payment.Charge(percent(300).negate(), null)) : null,
+                null,
+                null));
         maker.payment(p -> new Payment(p.methods(), null, Map.of(currency, new BigDecimal(money("0.05"))), null));
         return maker.setup();
     }
 
     private void taxes(Shops.Maker maker, int categories, Tax.Prices prices) {
         for (int c = 0; c < categories; c++) {
-            maker.taxes("IE", "c" + c, chance(5) ? any("GST 5 + QST 9.975", "GST 5 + Levy on top 7.5") : percent(2600).add(new BigDecimal("0.3")).toPlainString());
+            maker.taxes(
+                    "IE",
+                    "c" + c,
+                    chance(5)
+                            ? any("GST 5 + QST 9.975", "GST 5 + Levy on top 7.5")
+                            : percent(2600).add(new BigDecimal("0.3")).toPlainString());
             maker.taxes("DE", "c" + c, String.valueOf(random.nextInt(27) + 1));
             if (chance(2)) {
                 maker.taxes("EU", "c" + c, String.valueOf(random.nextInt(27) + 1));
@@ -113,7 +171,19 @@ public final class RandomShops {
         }
         if (chance(3)) {
             Tax.RoundedBy by = any(Tax.RoundedBy.values());
-            maker.row("IE", row -> new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), row.rates(), row.delivery(), null, null, Optional.of(by), null));
+            maker.row(
+                    "IE",
+                    row -> new Tax.PlaceRates(
+                            row.id(),
+                            row.name(),
+                            row.places(),
+                            row.except(),
+                            row.rates(),
+                            row.delivery(),
+                            null,
+                            null,
+                            Optional.of(by),
+                            null));
         }
         if (chance(2)) {
             maker.registered("IE");
@@ -127,35 +197,79 @@ public final class RandomShops {
     }
 
     private void delivery(Shops.Maker maker) {
-        maker.delivers("IE", "post", rate(any("to 1 kg {4.90}, to 5 kg {7.90}, then +{0.80}/kg, from {180} free", "by product", "to 10 km {3.00}, then +{1.00}/5 km", "quote day, else {9.90}",
-                "{4.40}/parcel, from {90} {1.00}")));
+        maker.delivers(
+                "IE",
+                "post",
+                rate(any(
+                        "to 1 kg {4.90}, to 5 kg {7.90}, then +{0.80}/kg, from {180} free",
+                        "by product",
+                        "to 10 km {3.00}, then +{1.00}/5 km",
+                        "quote day, else {9.90}",
+                        "{4.40}/parcel, from {90} {1.00}")));
         maker.delivers("IE", "van", rate("to 5 lb {6.10}, to 20 lb {12.35}, then +{1.15}/2 lb"));
         maker.delivers("EU", "post", rate("to 3 items {9.95}, then +{3.33}/2 items"));
-        maker.delivers("EU", "van", rate(any("{2.00} + {1.37}/lb", "{2.00} + {0.35}/item", "{3.33} + 2.5 %", "{1.10} + {0.99}/kg")));
+        maker.delivers(
+                "EU",
+                "van",
+                rate(any("{2.00} + {1.37}/lb", "{2.00} + {0.35}/item", "{3.33} + 2.5 %", "{1.10} + {0.99}/kg")));
         maker.delivers("WORLD", "post", rate("to {50} EUR {25.00}, to {50000} EUR {15.05}"));
         maker.days("post", 2, 4).stands(new Point(new BigDecimal("53.2707"), new BigDecimal("-9.0568")));
         Delivery.Handling.Per per = any(Delivery.Handling.Per.values());
-        maker.handling(new Delivery.Handling("fragile", "Fragile", new BigDecimal(per == Delivery.Handling.Per.PERCENT ? "1.35" : money("1.35")), per, chance(3)));
+        maker.handling(new Delivery.Handling(
+                "fragile",
+                "Fragile",
+                new BigDecimal(per == Delivery.Handling.Per.PERCENT ? "1.35" : money("1.35")),
+                per,
+                chance(3)));
         if (chance(2)) {
-            maker.parcels(new ParcelType("box", "Box", Size.parse("i", "40 × 30 × 20 cm"), Size.parse("o", "41 × 31 × 21 cm"), Weight.parse("w", "0.3 kg"), Optional.of(Weight.parse("m", "15 kg"))));
+            maker.parcels(new ParcelType(
+                    "box",
+                    "Box",
+                    Size.parse("i", "40 × 30 × 20 cm"),
+                    Size.parse("o", "41 × 31 × 21 cm"),
+                    Weight.parse("w", "0.3 kg"),
+                    Optional.of(Weight.parse("m", "15 kg"))));
         }
         if (chance(2)) {
-            maker.charges("van", new Charges(Optional.of(percent(900)), Optional.of(new BigDecimal(amount(300))), random.nextBoolean(),
-                    List.of(new Charges.Oversize("long", "Long", Optional.of(Length.parse("l", "40 cm")), null, null, new BigDecimal(money("2.22")), random.nextBoolean())),
-                    Optional.of(percent(1200)), Optional.of(new BigDecimal(money("3.00"))), Optional.of(new BigDecimal(money("60.00"))), chance(3) && currency.equals("EUR") ? Optional.of(Ending.NINETY_FIVE) : null));
-            maker.chargeable("van", new Chargeable(new BigDecimal("5000"), null, Optional.of(Weight.parse("s", "0.5 kg"))));
+            maker.charges(
+                    "van",
+                    new Charges(
+                            Optional.of(percent(900)),
+                            Optional.of(new BigDecimal(amount(300))),
+                            random.nextBoolean(),
+                            List.of(new Charges.Oversize(
+                                    "long",
+                                    "Long",
+                                    Optional.of(Length.parse("l", "40 cm")),
+                                    null,
+                                    null,
+                                    new BigDecimal(money("2.22")),
+                                    random.nextBoolean())),
+                            Optional.of(percent(1200)),
+                            Optional.of(new BigDecimal(money("3.00"))),
+                            Optional.of(new BigDecimal(money("60.00"))),
+                            chance(3) && currency.equals("EUR") ? Optional.of(Ending.NINETY_FIVE) : null));
+            maker.chargeable(
+                    "van", new Chargeable(new BigDecimal("5000"), null, Optional.of(Weight.parse("s", "0.5 kg"))));
         }
-        maker.dispatch(new Delivery.Dispatch("barn", "Barn", Destination.of(any("IE", "DE")), null, Optional.of(1), null));
+        maker.dispatch(
+                new Delivery.Dispatch("barn", "Barn", Destination.of(any("IE", "DE")), null, Optional.of(1), null));
     }
 
     private Thing thing(int p, int categories) {
-        Thing thing = Thing.of("p" + p, amount(20_000), "c" + random.nextInt(categories)).option("size", "s", "l " + (chance(2) ? percent(5000).subtract(new BigDecimal("15")) + "%" : amount(600)));
+        Thing thing = Thing.of("p" + p, amount(20_000), "c" + random.nextInt(categories))
+                .option(
+                        "size",
+                        "s",
+                        "l " + (chance(2) ? percent(5000).subtract(new BigDecimal("15")) + "%" : amount(600)));
         if (p > 1 && chance(6)) {
             return thing.kind(any(Product.Kind.DIGITAL, Product.Kind.SERVICE, Product.Kind.REMOTE_SERVICE));
         }
-        thing.weighs(BigDecimal.valueOf(random.nextInt(9000), 3).toPlainString() + any(" kg", " lb")).own(amount(900), amount(300));
+        thing.weighs(BigDecimal.valueOf(random.nextInt(9000), 3).toPlainString() + any(" kg", " lb"))
+                .own(amount(900), amount(300));
         if (chance(2)) {
-            thing.size((3 + random.nextInt(50)) + " × " + (3 + random.nextInt(25)) + " × " + (2 + random.nextInt(15)) + " cm");
+            thing.size((3 + random.nextInt(50)) + " × " + (3 + random.nextInt(25)) + " × " + (2 + random.nextInt(15))
+                    + " cm");
         }
         if (chance(4)) {
             thing.handled("fragile");
@@ -167,10 +281,13 @@ public final class RandomShops {
             thing.perUnit("deposit", amount(50), null, chance(3));
         }
         if (chance(5)) {
-            thing.breaks(List.of(new Product.Break(BigDecimal.valueOf(3), Optional.empty(), Optional.of(percent(3000)))));
+            thing.breaks(
+                    List.of(new Product.Break(BigDecimal.valueOf(3), Optional.empty(), Optional.of(percent(3000)))));
         }
         if (chance(5)) {
-            thing.sale(new Product.Sale(new BigDecimal(amount(9000)), new Window(Optional.of(LocalDate.parse("2026-11-01")), Optional.empty())));
+            thing.sale(new Product.Sale(
+                    new BigDecimal(amount(9000)),
+                    new Window(Optional.of(LocalDate.parse("2026-11-01")), Optional.empty())));
         }
         return chance(6) ? thing.variation("big", "size=l", amount(20_000), null) : thing;
     }
@@ -180,21 +297,60 @@ public final class RandomShops {
         boolean foreign = !shop.shop().currencies().isEmpty() && random.nextBoolean();
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < 1 + random.nextInt(5); i++) {
-            lines.add(new Line("p" + random.nextInt(8), BigDecimal.valueOf(1 + random.nextInt(7)), Map.of("size", any("s", "l"))));
+            lines.add(new Line(
+                    "p" + random.nextInt(8), BigDecimal.valueOf(1 + random.nextInt(7)), Map.of("size", any("s", "l"))));
         }
         if (chance(8)) {
-            lines.add(new Line("gift", BigDecimal.ONE, Map.of(), Optional.of(new BigDecimal(foreign ? "15.00" : money("15.00")))));
+            lines.add(new Line(
+                    "gift", BigDecimal.ONE, Map.of(), Optional.of(new BigDecimal(foreign ? "15.00" : money("15.00")))));
         }
         if (chance(8)) {
             lines.add(Line.of("set", 1 + random.nextInt(2)));
         }
-        Destination to = any(Destination.of("IE"), Destination.of("DE"), Destination.of("FR"), Destination.of("US"), Destination.of("GB", "BT1 5GS"), Destination.of("ES", "35001"));
-        Order order = new Order(Shops.NOON, lines, to, Optional.empty(), Optional.ofNullable(any("card", "door", "bank", null)), Map.of("cards", Gateway.TEST)).at(new Point(new BigDecimal("53.30"), new BigDecimal("-9.00")));
+        Destination to = any(
+                Destination.of("IE"),
+                Destination.of("DE"),
+                Destination.of("FR"),
+                Destination.of("US"),
+                Destination.of("GB", "BT1 5GS"),
+                Destination.of("ES", "35001"));
+        Order order = new Order(
+                        Shops.NOON,
+                        lines,
+                        to,
+                        Optional.empty(),
+                        Optional.ofNullable(any("card", "door", "bank", null)),
+                        Map.of("cards", Gateway.TEST))
+                .at(new Point(new BigDecimal("53.30"), new BigDecimal("-9.00")));
         if (chance(4)) {
             Buyer.Confirmed yes = new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R");
-            order = order.by(any(new Buyer(Buyer.Kind.BUSINESS, Optional.of(new Buyer.TaxNumber("DE", "1", Optional.of(yes))), null, null, null), new Buyer(null, null, Optional.of("certificate"), null, null)));
+            order = order.by(any(
+                    new Buyer(
+                            Buyer.Kind.BUSINESS,
+                            Optional.of(new Buyer.TaxNumber("DE", "1", Optional.of(yes))),
+                            null,
+                            null,
+                            null),
+                    new Buyer(null, null, Optional.of("certificate"), null, null)));
         }
-        Outside outside = Outside.NOTHING.with(new Exchange("EUR", LocalDate.parse("2026-11-24"), Map.of("CHF", new BigDecimal("0.9312"), "JPY", new BigDecimal("163.21"), "KWD", new BigDecimal("0.3377"))));
-        return (foreign ? order.in("CHF") : order).given(chance(4) ? outside.with(new Outside.Voucher("V", foreign ? BigDecimal.valueOf(random.nextInt(9000), 2) : new BigDecimal(amount(9000)))) : outside);
+        Outside outside = Outside.NOTHING.with(new Exchange(
+                "EUR",
+                LocalDate.parse("2026-11-24"),
+                Map.of(
+                        "CHF",
+                        new BigDecimal("0.9312"),
+                        "JPY",
+                        new BigDecimal("163.21"),
+                        "KWD",
+                        new BigDecimal("0.3377"))));
+        return (foreign ? order.in("CHF") : order)
+                .given(
+                        chance(4)
+                                ? outside.with(new Outside.Voucher(
+                                        "V",
+                                        foreign
+                                                ? BigDecimal.valueOf(random.nextInt(9000), 2)
+                                                : new BigDecimal(amount(9000))))
+                                : outside);
     }
 }

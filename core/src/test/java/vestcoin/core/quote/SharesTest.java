@@ -23,21 +23,38 @@ import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 
-/** What belongs to several lines is shared out once, alike whoever buys, and why, quote and paper hold the same shares. */
+/**
+ * What belongs to several lines is shared out once, alike whoever buys, and why, quote and paper hold the same shares.
+ */
 class SharesTest {
-    private static final Buyer GERMAN_BUSINESS = new Buyer(Buyer.Kind.BUSINESS, Optional.of(new Buyer.TaxNumber("DE", "1",
-            Optional.of(new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R")))), null, null, null);
+    private static final Buyer GERMAN_BUSINESS = new Buyer(
+            Buyer.Kind.BUSINESS,
+            Optional.of(new Buyer.TaxNumber(
+                    "DE", "1", Optional.of(new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R")))),
+            null,
+            null,
+            null);
 
     private static Shops.Maker shop() {
-        return new Shops.Maker().taxes("IE", "gear", "23").taxes("IE", "books", "0").taxes("DE", "gear", "19").taxes("DE", "books", "7")
-                .sells("kite", "123.00", "gear", "1 kg").sells("book", "100.00", "books", "1 kg").delivers("WORLD", "post", "22.30").registered("IE");
+        return new Shops.Maker()
+                .taxes("IE", "gear", "23")
+                .taxes("IE", "books", "0")
+                .taxes("DE", "gear", "19")
+                .taxes("DE", "books", "7")
+                .sells("kite", "123.00", "gear", "1 kg")
+                .sells("book", "100.00", "books", "1 kg")
+                .delivers("WORLD", "post", "22.30")
+                .registered("IE");
     }
 
     /** By tax category, what the order's delivery puts into the tax bases. */
     private static Map<String, BigDecimal> delivery(Quote quote) {
         Map<String, BigDecimal> shares = new TreeMap<>();
         for (TaxGroup group : quote.taxes()) {
-            group.parts().stream().filter(part -> part.key().startsWith("delivery")).forEach(part -> shares.merge(group.category(), part.amount().value(), BigDecimal::add));
+            group.parts().stream()
+                    .filter(part -> part.key().startsWith("delivery"))
+                    .forEach(
+                            part -> shares.merge(group.category(), part.amount().value(), BigDecimal::add));
         }
         return shares;
     }
@@ -47,30 +64,48 @@ class SharesTest {
     void a_business_bears_the_shares_a_person_bears_stripped_of_their_tax() {
         Order order = Shops.order(Destination.of("DE"), Line.of("kite", 1), Line.of("book", 1));
         Quote person = Pricing.price(shop().compiled(), order);
-        assertThat(delivery(person)).isEqualTo(Map.of("gear", new BigDecimal("12.30"), "books", new BigDecimal("10.00")));
+        assertThat(delivery(person))
+                .isEqualTo(Map.of("gear", new BigDecimal("12.30"), "books", new BigDecimal("10.00")));
         Quote business = Pricing.price(shop().compiled(), order.by(GERMAN_BUSINESS));
-        assertThat(delivery(business)).isEqualTo(Map.of("gear", new BigDecimal("10.00"), "books", new BigDecimal("10.00")));
+        assertThat(delivery(business))
+                .isEqualTo(Map.of("gear", new BigDecimal("10.00"), "books", new BigDecimal("10.00")));
         assertThat(business.sent().price().orElseThrow().value()).isEqualByComparingTo("20.00");
-        List<String> why = business.chosen().orElseThrow().price().all().stream().filter(figure -> figure.rule().equals("rule/rerated") || figure.rule().equals("rule/delivery-taxed-like-goods"))
-                .map(figure -> figure.value().toPlainString()).toList();
+        List<String> why = business.chosen().orElseThrow().price().all().stream()
+                .filter(figure ->
+                        figure.rule().equals("rule/rerated") || figure.rule().equals("rule/delivery-taxed-like-goods"))
+                .map(figure -> figure.value().toPlainString())
+                .toList();
         assertThat(why).as("the shares its why shows").contains("12.30", "10.00");
     }
 
     @Test
     void delivery_over_goods_at_nothing_is_shared_by_what_they_cost_before() {
-        Shops.Maker free = shop().discounts(new Discounts.Rule("all", "all", Optional.empty(), Discounts.Off.GOODS,
-                Optional.of(new BigDecimal("100")), Optional.empty(), true, null));
-        Quote quote = Pricing.price(free.compiled(), Shops.order(Destination.of("IE"), Line.of("kite", 2), Line.of("book", 1)));
+        Shops.Maker free = shop().discounts(new Discounts.Rule(
+                "all",
+                "all",
+                Optional.empty(),
+                Discounts.Off.GOODS,
+                Optional.of(new BigDecimal("100")),
+                Optional.empty(),
+                true,
+                null));
+        Quote quote = Pricing.price(
+                free.compiled(), Shops.order(Destination.of("IE"), Line.of("kite", 2), Line.of("book", 1)));
         // 22.30 over 246.00 and 100.00
         assertThat(delivery(quote)).isEqualTo(Map.of("gear", new BigDecimal("15.85"), "books", new BigDecimal("6.45")));
     }
 
     /** Of 12.30: the highest rate at home is 23 %, books bear none, and what is not taxed has nothing to strip. */
     @ParameterizedTest
-    @CsvSource({"HIGHEST_RATE, , 10.00", "OWN_CATEGORY, books, 12.30", "OWN_CATEGORY, gear, 10.00", "NOT_TAXED, , 12.30"})
-    void delivery_is_stripped_of_the_tax_it_bears_at_home_by_the_homes_own_rule(Tax.Way way, String category, String expected) {
+    @CsvSource({"HIGHEST_RATE, , 10.00", "OWN_CATEGORY, books, 12.30", "OWN_CATEGORY, gear, 10.00", "NOT_TAXED, , 12.30"
+    })
+    void delivery_is_stripped_of_the_tax_it_bears_at_home_by_the_homes_own_rule(
+            Tax.Way way, String category, String expected) {
         Shops.Maker shop = shop().delivers("WORLD", "post", "12.30").taxesDelivery("IE", way, category);
-        Quote business = Pricing.price(shop.compiled(), Shops.order(Destination.of("DE"), Line.of("kite", 1), Line.of("book", 1)).by(GERMAN_BUSINESS));
+        Quote business = Pricing.price(
+                shop.compiled(),
+                Shops.order(Destination.of("DE"), Line.of("kite", 1), Line.of("book", 1))
+                        .by(GERMAN_BUSINESS));
         assertThat(business.sent().price().orElseThrow().value()).isEqualByComparingTo(expected);
         papers(business);
     }
@@ -83,27 +118,66 @@ class SharesTest {
         for (int i = 0; i < 2500; i++) {
             Setup made = shops.shop();
             Order order = shops.order(made).to(Destination.of("DE"));
-            if (made.tax().prices() == Tax.Prices.WITHOUT_TAX || made.tax().smallBusiness().isPresent() || order.currency().isPresent()) {
+            if (made.tax().prices() == Tax.Prices.WITHOUT_TAX
+                    || made.tax().smallBusiness().isPresent()
+                    || order.currency().isPresent()) {
                 continue;
             }
             Tax tax = made.tax();
-            Setup setup = new Setup(made.shop(), made.goods(), made.discounts(), made.delivery(), new Tax(tax.prices(), tax.categories(), tax.places(), tax.registrations(),
-                    Tax.Standing.WHAT_THE_BUYER_PAYS, null, null), made.payment(), null);
+            Setup setup = new Setup(
+                    made.shop(),
+                    made.goods(),
+                    made.discounts(),
+                    made.delivery(),
+                    new Tax(
+                            tax.prices(),
+                            tax.categories(),
+                            tax.places(),
+                            tax.registrations(),
+                            Tax.Standing.WHAT_THE_BUYER_PAYS,
+                            null,
+                            null),
+                    made.payment(),
+                    null);
             Compiled compiled = Compiled.of(setup);
             Quote person = Pricing.price(compiled, order.by(Buyer.PERSON));
             Quote business = Pricing.price(compiled, order.by(GERMAN_BUSINESS));
             papers(person);
             papers(business);
-            boolean sameWay = person.chosen().map(offer -> offer.option().id()).equals(business.chosen().map(offer -> offer.option().id()));
-            boolean allSentFromHome = business.sent().consignments().size() == 1 && business.sent().consignments().get(0).from().country().equals("IE");
-            boolean likeGoods = setup.tax().places().stream().allMatch(row -> row.delivery().filter(how -> how.way() != Tax.Way.LIKE_GOODS).isEmpty());
-            if (!sameWay || !likeGoods || !allSentFromHome || person.chosen().isEmpty() || !person.chosen().get().shelf().value().equals(business.chosen().get().shelf().value())
-                    || !person.off().stream().map(off -> off.shelf().value()).toList().equals(business.off().stream().map(off -> off.shelf().value()).toList())) {
+            boolean sameWay = person.chosen()
+                    .map(offer -> offer.option().id())
+                    .equals(business.chosen().map(offer -> offer.option().id()));
+            boolean allSentFromHome = business.sent().consignments().size() == 1
+                    && business.sent().consignments().get(0).from().country().equals("IE");
+            boolean likeGoods = setup.tax().places().stream().allMatch(row -> row.delivery()
+                    .filter(how -> how.way() != Tax.Way.LIKE_GOODS)
+                    .isEmpty());
+            if (!sameWay
+                    || !likeGoods
+                    || !allSentFromHome
+                    || person.chosen().isEmpty()
+                    || !person.chosen()
+                            .get()
+                            .shelf()
+                            .value()
+                            .equals(business.chosen().get().shelf().value())
+                    || !person.off().stream()
+                            .map(off -> off.shelf().value())
+                            .toList()
+                            .equals(business.off().stream()
+                                    .map(off -> off.shelf().value())
+                                    .toList())) {
                 continue;
             }
             Map<String, BigDecimal> stripped = new TreeMap<>();
-            delivery(person).forEach((category, share) -> stripped.put(category,
-                    share.multiply(new BigDecimal(100)).divide(new BigDecimal(100).add(atHome(setup, category)), share.scale(), setup.shop().rounding().mode())));
+            delivery(person)
+                    .forEach((category, share) -> stripped.put(
+                            category,
+                            share.multiply(new BigDecimal(100))
+                                    .divide(
+                                            new BigDecimal(100).add(atHome(setup, category)),
+                                            share.scale(),
+                                            setup.shop().rounding().mode())));
             assertThat(delivery(business)).as("shop %s, %s", i, order.lines()).isEqualTo(stripped);
             compared++;
         }
@@ -111,14 +185,25 @@ class SharesTest {
     }
 
     private static BigDecimal atHome(Setup setup, String category) {
-        return setup.tax().places().stream().filter(row -> row.name().equals("IE")).findFirst().orElseThrow().rates().get(category).total();
+        return setup.tax().places().stream()
+                .filter(row -> row.name().equals("IE"))
+                .findFirst()
+                .orElseThrow()
+                .rates()
+                .get(category)
+                .total();
     }
 
     private static void papers(Quote quote) {
-        Map<String, BigDecimal> onPaper = Bill.of(quote, "IE").stream().flatMap(bill -> bill.items().stream()).filter(item -> item.kind() == Bill.Kind.DELIVERY)
+        Map<String, BigDecimal> onPaper = Bill.of(quote, "IE").stream()
+                .flatMap(bill -> bill.items().stream())
+                .filter(item -> item.kind() == Bill.Kind.DELIVERY)
                 .collect(Collectors.toMap(item -> item.key(), Bill.Item::gross, BigDecimal::add));
         BigDecimal paper = onPaper.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal bases = delivery(quote).values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
-        assertThat(paper).isEqualByComparingTo(quote.sent().price().map(price -> price.value()).orElse(BigDecimal.ZERO)).isEqualByComparingTo(bases);
+        assertThat(paper)
+                .isEqualByComparingTo(
+                        quote.sent().price().map(price -> price.value()).orElse(BigDecimal.ZERO))
+                .isEqualByComparingTo(bases);
     }
 }

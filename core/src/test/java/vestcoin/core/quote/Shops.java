@@ -88,8 +88,14 @@ public final class Shops {
         }
 
         public Maker sells(String id, String price, String category, String weight, Product.Option... choices) {
-            products.add(Product.of(id, id, weight.isEmpty() ? Product.Kind.DIGITAL : Product.Kind.PHYSICAL, new BigDecimal(price), category,
-                    weight.isEmpty() ? Optional.empty() : Optional.of(Weight.parse("weight", weight)), List.of(choices)));
+            products.add(Product.of(
+                    id,
+                    id,
+                    weight.isEmpty() ? Product.Kind.DIGITAL : Product.Kind.PHYSICAL,
+                    new BigDecimal(price),
+                    category,
+                    weight.isEmpty() ? Optional.empty() : Optional.of(Weight.parse("weight", weight)),
+                    List.of(choices)));
             return this;
         }
 
@@ -99,7 +105,10 @@ public final class Shops {
                 options.add(option);
             }
             rates.computeIfAbsent(places, k -> new LinkedHashMap<>())
-                    .put(option, RateText.parse("rate", rule, Currencies.of(currency).orElseThrow()).orElseThrow());
+                    .put(
+                            option,
+                            RateText.parse("rate", rule, Currencies.of(currency).orElseThrow())
+                                    .orElseThrow());
             return this;
         }
 
@@ -108,7 +117,8 @@ public final class Shops {
             if (!categories.contains(category)) {
                 categories.add(category);
             }
-            book.computeIfAbsent(places, k -> new LinkedHashMap<>()).put(category, RateCell.parse("tax", rate, "VAT").orElseThrow());
+            book.computeIfAbsent(places, k -> new LinkedHashMap<>())
+                    .put(category, RateCell.parse("tax", rate, "VAT").orElseThrow());
             return this;
         }
 
@@ -129,7 +139,8 @@ public final class Shops {
         }
 
         public Maker buyers(String id, String percentOff) {
-            buyerGroups.add(new Goods.BuyerGroup(id, id, Optional.ofNullable(percentOff).map(BigDecimal::new)));
+            buyerGroups.add(
+                    new Goods.BuyerGroup(id, id, Optional.ofNullable(percentOff).map(BigDecimal::new)));
             return this;
         }
 
@@ -139,7 +150,8 @@ public final class Shops {
         }
 
         public Maker registered(String authority) {
-            registrations.add(new Tax.Registration("r" + registrations.size(), authority, "", Tax.Scheme.ORDINARY, null, null));
+            registrations.add(
+                    new Tax.Registration("r" + registrations.size(), authority, "", Tax.Scheme.ORDINARY, null, null));
             return this;
         }
 
@@ -185,15 +197,36 @@ public final class Shops {
         }
 
         public Maker charges(String id, Charges charges) {
-            return option(id, o -> new Delivery.Option(o.id(), o.name(), o.sentence(), o.days(), o.limits(), Optional.of(charges), o.chargeable()));
+            return option(
+                    id,
+                    o -> new Delivery.Option(
+                            o.id(),
+                            o.name(),
+                            o.sentence(),
+                            o.days(),
+                            o.limits(),
+                            Optional.of(charges),
+                            o.chargeable()));
         }
 
         public Maker chargeable(String id, Chargeable how) {
-            return option(id, o -> new Delivery.Option(o.id(), o.name(), o.sentence(), o.days(), o.limits(), o.charges(), Optional.of(how)));
+            return option(
+                    id,
+                    o -> new Delivery.Option(
+                            o.id(), o.name(), o.sentence(), o.days(), o.limits(), o.charges(), Optional.of(how)));
         }
 
         public Maker days(String id, int from, int to) {
-            return option(id, o -> new Delivery.Option(o.id(), o.name(), o.sentence(), Optional.of(new Delivery.Days(from, to)), o.limits(), o.charges(), o.chargeable()));
+            return option(
+                    id,
+                    o -> new Delivery.Option(
+                            o.id(),
+                            o.name(),
+                            o.sentence(),
+                            Optional.of(new Delivery.Days(from, to)),
+                            o.limits(),
+                            o.charges(),
+                            o.chargeable()));
         }
 
         /** Changes a row of the tax book, by its places. */
@@ -210,74 +243,242 @@ public final class Shops {
         }
 
         public Maker shop(UnaryOperator<Shop> how) {
-            return change(s -> new Setup(how.apply(s.shop()), s.goods(), s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms()));
+            return change(s -> new Setup(
+                    how.apply(s.shop()),
+                    s.goods(),
+                    s.discounts(),
+                    s.delivery(),
+                    s.tax(),
+                    s.payment(),
+                    s.rehearsal(),
+                    s.pickup(),
+                    s.terms()));
         }
 
         public Maker delivery(UnaryOperator<Delivery> how) {
-            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), how.apply(s.delivery()), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms()));
+            return change(s -> new Setup(
+                    s.shop(),
+                    s.goods(),
+                    s.discounts(),
+                    how.apply(s.delivery()),
+                    s.tax(),
+                    s.payment(),
+                    s.rehearsal(),
+                    s.pickup(),
+                    s.terms()));
         }
 
         public Maker payment(UnaryOperator<Payment> how) {
-            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), s.delivery(), s.tax(), how.apply(s.payment()), s.rehearsal(), s.pickup(), s.terms()));
+            return change(s -> new Setup(
+                    s.shop(),
+                    s.goods(),
+                    s.discounts(),
+                    s.delivery(),
+                    s.tax(),
+                    how.apply(s.payment()),
+                    s.rehearsal(),
+                    s.pickup(),
+                    s.terms()));
         }
 
         public Maker pickup(Pickup pickup) {
-            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), pickup, s.terms()));
+            return change(s -> new Setup(
+                    s.shop(),
+                    s.goods(),
+                    s.discounts(),
+                    s.delivery(),
+                    s.tax(),
+                    s.payment(),
+                    s.rehearsal(),
+                    pickup,
+                    s.terms()));
         }
 
         public Maker terms(Terms terms) {
-            return change(s -> new Setup(s.shop(), s.goods(), s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), terms));
+            return change(s -> new Setup(
+                    s.shop(),
+                    s.goods(),
+                    s.discounts(),
+                    s.delivery(),
+                    s.tax(),
+                    s.payment(),
+                    s.rehearsal(),
+                    s.pickup(),
+                    terms));
         }
 
         public Maker parcels(ParcelType... types) {
-            return delivery(d -> new Delivery(d.zones(), d.options(), List.of(types), d.handling(), d.dispatch(), d.byHand()));
+            return delivery(
+                    d -> new Delivery(d.zones(), d.options(), List.of(types), d.handling(), d.dispatch(), d.byHand()));
         }
 
         public Maker handling(Delivery.Handling... of) {
-            return delivery(d -> new Delivery(d.zones(), d.options(), d.parcels(), List.of(of), d.dispatch(), d.byHand()));
+            return delivery(
+                    d -> new Delivery(d.zones(), d.options(), d.parcels(), List.of(of), d.dispatch(), d.byHand()));
         }
 
         public Maker dispatch(Delivery.Dispatch... places) {
-            return delivery(d -> new Delivery(d.zones(), d.options(), d.parcels(), d.handling(), List.of(places), d.byHand()));
+            return delivery(
+                    d -> new Delivery(d.zones(), d.options(), d.parcels(), d.handling(), List.of(places), d.byHand()));
         }
 
         /** Takes another currency. */
         public Maker takes(String code, String percent, Ending ending) {
-            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
-                    List.of(new Accepted(code, Optional.ofNullable(percent).map(BigDecimal::new), Optional.ofNullable(ending))), s.working(), s.point(), s.smallest(), s.languages(), s.numbers()));
+            return shop(s -> new Shop(
+                    s.name(),
+                    s.legalName(),
+                    s.address(),
+                    s.email(),
+                    s.phone(),
+                    s.currency(),
+                    s.language(),
+                    s.timeZone(),
+                    s.weightUnit(),
+                    s.rounding(),
+                    s.sellsTo(),
+                    List.of(new Accepted(
+                            code, Optional.ofNullable(percent).map(BigDecimal::new), Optional.ofNullable(ending))),
+                    s.working(),
+                    s.point(),
+                    s.smallest(),
+                    s.languages(),
+                    s.numbers()));
         }
 
         public Maker works(Working working) {
-            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
-                    s.currencies(), working, s.point(), s.smallest(), s.languages(), s.numbers()));
+            return shop(s -> new Shop(
+                    s.name(),
+                    s.legalName(),
+                    s.address(),
+                    s.email(),
+                    s.phone(),
+                    s.currency(),
+                    s.language(),
+                    s.timeZone(),
+                    s.weightUnit(),
+                    s.rounding(),
+                    s.sellsTo(),
+                    s.currencies(),
+                    working,
+                    s.point(),
+                    s.smallest(),
+                    s.languages(),
+                    s.numbers()));
         }
 
         public Maker stands(Point point) {
-            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
-                    s.currencies(), s.working(), Optional.of(point), s.smallest(), s.languages(), s.numbers()));
+            return shop(s -> new Shop(
+                    s.name(),
+                    s.legalName(),
+                    s.address(),
+                    s.email(),
+                    s.phone(),
+                    s.currency(),
+                    s.language(),
+                    s.timeZone(),
+                    s.weightUnit(),
+                    s.rounding(),
+                    s.sellsTo(),
+                    s.currencies(),
+                    s.working(),
+                    Optional.of(point),
+                    s.smallest(),
+                    s.languages(),
+                    s.numbers()));
         }
 
         public Maker smallest(String least) {
-            return shop(s -> new Shop(s.name(), s.legalName(), s.address(), s.email(), s.phone(), s.currency(), s.language(), s.timeZone(), s.weightUnit(), s.rounding(), s.sellsTo(),
-                    s.currencies(), s.working(), s.point(), Optional.of(new BigDecimal(least)), s.languages(), s.numbers()));
+            return shop(s -> new Shop(
+                    s.name(),
+                    s.legalName(),
+                    s.address(),
+                    s.email(),
+                    s.phone(),
+                    s.currency(),
+                    s.language(),
+                    s.timeZone(),
+                    s.weightUnit(),
+                    s.rounding(),
+                    s.sellsTo(),
+                    s.currencies(),
+                    s.working(),
+                    s.point(),
+                    Optional.of(new BigDecimal(least)),
+                    s.languages(),
+                    s.numbers()));
         }
 
         public Setup setup() {
-            List<Delivery.Zone> zones = rates.entrySet().stream().map(zone -> new Delivery.Zone(id(zone.getKey()), zone.getKey(), places(zone.getKey()), List.of(), zone.getValue())).toList();
-            List<Tax.PlaceRates> rows = book.entrySet().stream().map(row -> rowChanges.getOrDefault(row.getKey(), same -> same)
-                    .apply(new Tax.PlaceRates(id(row.getKey()), row.getKey(), places(row.getKey()), List.of(), row.getValue(), Optional.ofNullable(deliveryTax.get(row.getKey()))))).toList();
-            Shop shop = new Shop("Test shop", "", new Shop.Address(List.of(), "", Optional.empty(), "", country), "", "", currency, "en", "Europe/Dublin",
-                    "kg", rounding, List.of(new Place.Group("WORLD")));
-            List<Delivery.Option> made = options.stream().map(option -> optionChanges.getOrDefault(option, same -> same)
-                    .apply(new Delivery.Option(option, option, "", Optional.empty(), Optional.ofNullable(limits.get(option))))).toList();
-            return change.apply(new Setup(shop, new Goods(products, buyerGroups, groups, Optional.empty()), new Discounts(discounts), new Delivery(zones, made),
-                    new Tax(prices, categories.stream().map(category -> new Tax.Category(category, category)).toList(), rows, registrations, standing, sourcing, Optional.ofNullable(smallBusiness)),
-                    new Payment(Stream.concat(Stream.of(card()), methods.stream()).toList()), null));
+            List<Delivery.Zone> zones = rates.entrySet().stream()
+                    .map(zone -> new Delivery.Zone(
+                            id(zone.getKey()), zone.getKey(), places(zone.getKey()), List.of(), zone.getValue()))
+                    .toList();
+            List<Tax.PlaceRates> rows = book.entrySet().stream()
+                    .map(row -> rowChanges
+                            .getOrDefault(row.getKey(), same -> same)
+                            .apply(new Tax.PlaceRates(
+                                    id(row.getKey()),
+                                    row.getKey(),
+                                    places(row.getKey()),
+                                    List.of(),
+                                    row.getValue(),
+                                    Optional.ofNullable(deliveryTax.get(row.getKey())))))
+                    .toList();
+            Shop shop = new Shop(
+                    "Test shop",
+                    "",
+                    new Shop.Address(List.of(), "", Optional.empty(), "", country),
+                    "",
+                    "",
+                    currency,
+                    "en",
+                    "Europe/Dublin",
+                    "kg",
+                    rounding,
+                    List.of(new Place.Group("WORLD")));
+            List<Delivery.Option> made = options.stream()
+                    .map(option -> optionChanges
+                            .getOrDefault(option, same -> same)
+                            .apply(new Delivery.Option(
+                                    option, option, "", Optional.empty(), Optional.ofNullable(limits.get(option)))))
+                    .toList();
+            return change.apply(new Setup(
+                    shop,
+                    new Goods(products, buyerGroups, groups, Optional.empty()),
+                    new Discounts(discounts),
+                    new Delivery(zones, made),
+                    new Tax(
+                            prices,
+                            categories.stream()
+                                    .map(category -> new Tax.Category(category, category))
+                                    .toList(),
+                            rows,
+                            registrations,
+                            standing,
+                            sourcing,
+                            Optional.ofNullable(smallBusiness)),
+                    new Payment(
+                            Stream.concat(Stream.of(card()), methods.stream()).toList()),
+                    null));
         }
 
         private Payment.Method card() {
-            BigDecimal fixed = new BigDecimal("0.25").movePointRight(Currencies.of(currency).map(CurrencyUnit::getDecimalPlaces).filter(digits -> digits == 0).isPresent() ? 2 : 0);
-            return new Payment.Method("card", Payment.Kind.CARD, true, "Card", "", "cards", Optional.of(new Payment.Fee(new BigDecimal("1.4"), fixed)));
+            BigDecimal fixed = new BigDecimal("0.25")
+                    .movePointRight(
+                            Currencies.of(currency)
+                                            .map(CurrencyUnit::getDecimalPlaces)
+                                            .filter(digits -> digits == 0)
+                                            .isPresent()
+                                    ? 2
+                                    : 0);
+            return new Payment.Method(
+                    "card",
+                    Payment.Kind.CARD,
+                    true,
+                    "Card",
+                    "",
+                    "cards",
+                    Optional.of(new Payment.Fee(new BigDecimal("1.4"), fixed)));
         }
 
         public Compiled compiled() {
@@ -307,41 +508,87 @@ public final class Shops {
             maker.taxesDelivery("IE", Tax.Way.values()[random.nextInt(4)], "c0");
         }
         for (int c = 0; c < categories; c++) {
-            maker.taxes("IE", "c" + c, random.nextInt(5) == 0 ? (random.nextBoolean() ? "GST 5 + QST 9.975" : "GST 5 + Levy on top 7.5") : BigDecimal.valueOf(random.nextInt(2600), 2).add(new BigDecimal("0.3")).toPlainString());
+            maker.taxes(
+                    "IE",
+                    "c" + c,
+                    random.nextInt(5) == 0
+                            ? (random.nextBoolean() ? "GST 5 + QST 9.975" : "GST 5 + Levy on top 7.5")
+                            : BigDecimal.valueOf(random.nextInt(2600), 2)
+                                    .add(new BigDecimal("0.3"))
+                                    .toPlainString());
             if (random.nextInt(4) > 0) {
-                maker.taxes("EU", "c" + c, String.valueOf(random.nextInt(27) + (c == 0 ? 1 : 0)).replaceFirst("^0$", "0"));
+                maker.taxes(
+                        "EU",
+                        "c" + c,
+                        String.valueOf(random.nextInt(27) + (c == 0 ? 1 : 0)).replaceFirst("^0$", "0"));
             }
         }
         for (int p = 0; p < 8; p++) {
-            Product.Option[] options = random.nextInt(3) > 0 ? new Product.Option[0] : new Product.Option[] {new Product.Option("size", "Size", List.of(
-                    new Product.Choice("s", "Small", Optional.of(BigDecimal.valueOf(random.nextInt(400) - 200, 2)), Optional.empty()),
-                    new Product.Choice("l", "Large", Optional.empty(), Optional.of(BigDecimal.valueOf(random.nextInt(5000) - 1500, 2)))))};
-            maker.sells("p" + p, BigDecimal.valueOf(random.nextInt(20_000), 2).toPlainString(), "c" + random.nextInt(categories),
-                    random.nextInt(5) == 0 ? "" : BigDecimal.valueOf(random.nextInt(9000), 3).toPlainString() + (random.nextBoolean() ? " kg" : " lb"), options);
+            Product.Option[] options = random.nextInt(3) > 0
+                    ? new Product.Option[0]
+                    : new Product.Option[] {
+                        new Product.Option(
+                                "size",
+                                "Size",
+                                List.of(
+                                        new Product.Choice(
+                                                "s",
+                                                "Small",
+                                                Optional.of(BigDecimal.valueOf(random.nextInt(400) - 200, 2)),
+                                                Optional.empty()),
+                                        new Product.Choice(
+                                                "l",
+                                                "Large",
+                                                Optional.empty(),
+                                                Optional.of(BigDecimal.valueOf(random.nextInt(5000) - 1500, 2)))))
+                    };
+            maker.sells(
+                    "p" + p,
+                    BigDecimal.valueOf(random.nextInt(20_000), 2).toPlainString(),
+                    "c" + random.nextInt(categories),
+                    random.nextInt(5) == 0
+                            ? ""
+                            : BigDecimal.valueOf(random.nextInt(9000), 3).toPlainString()
+                                    + (random.nextBoolean() ? " kg" : " lb"),
+                    options);
         }
         for (int d = random.nextInt(4); d > 0; d--) {
             boolean percent = random.nextBoolean();
-            maker.discounts(new Discounts.Rule("d" + d, "d" + d, Optional.empty(), random.nextInt(3) == 0 ? Discounts.Off.DELIVERY : Discounts.Off.GOODS,
+            maker.discounts(new Discounts.Rule(
+                    "d" + d,
+                    "d" + d,
+                    Optional.empty(),
+                    random.nextInt(3) == 0 ? Discounts.Off.DELIVERY : Discounts.Off.GOODS,
                     percent ? Optional.of(BigDecimal.valueOf(random.nextInt(10_000), 2)) : Optional.empty(),
-                    percent ? Optional.empty() : Optional.of(BigDecimal.valueOf(random.nextInt(9000), 2)), random.nextInt(3) > 0, null));
+                    percent ? Optional.empty() : Optional.of(BigDecimal.valueOf(random.nextInt(9000), 2)),
+                    random.nextInt(3) > 0,
+                    null));
         }
         maker.delivers("IE", "post", "to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg, from 180 free");
         maker.delivers("IE", "van", "to 5 lb 6.10, to 20 lb 12.35, then +1.15/2 lb");
         maker.delivers("EU", "post", "to 3 items 9.95, then +3.33/2 items");
-        maker.delivers("EU", "van", List.of("2.00 + 1.37/lb", "2.00 + 0.35/item", "3.33 + 2.5 %", "1.10 + 0.99/kg").get(random.nextInt(4)));
+        maker.delivers(
+                "EU",
+                "van",
+                List.of("2.00 + 1.37/lb", "2.00 + 0.35/item", "3.33 + 2.5 %", "1.10 + 0.99/kg")
+                        .get(random.nextInt(4)));
         maker.delivers("WORLD", "post", "to 50 EUR 25.00, to 5000 EUR 15.05");
         return maker.setup();
     }
 
     /** An order by chance that such a shop can price. */
     public static Order randomOrder(Setup setup, Random random) {
-        List<Line> lines = IntStream.rangeClosed(0, random.nextInt(6)).mapToObj(i -> {
-            Product product = setup.goods().products().get(random.nextInt(setup.goods().products().size()));
-            Map<String, String> options = product.options().isEmpty() ? Map.of() : Map.of("size", random.nextBoolean() ? "s" : "l");
-            return new Line(product.id(), BigDecimal.valueOf(1 + random.nextInt(7)), options);
-        }).toList();
+        List<Line> lines = IntStream.rangeClosed(0, random.nextInt(6))
+                .mapToObj(i -> {
+                    Product product = setup.goods()
+                            .products()
+                            .get(random.nextInt(setup.goods().products().size()));
+                    Map<String, String> options =
+                            product.options().isEmpty() ? Map.of() : Map.of("size", random.nextBoolean() ? "s" : "l");
+                    return new Line(product.id(), BigDecimal.valueOf(1 + random.nextInt(7)), options);
+                })
+                .toList();
         String country = List.of("IE", "DE", "FR", "US", "CH").get(random.nextInt(5));
         return order(Destination.of(country), lines.toArray(Line[]::new));
     }
-
 }

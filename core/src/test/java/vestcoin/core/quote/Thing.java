@@ -62,12 +62,21 @@ public final class Thing {
 
     /** An option with choices, each as {@code large +16.00} or {@code pro +12.5%} or only its name. */
     public Thing option(String name, String... choices) {
-        options.add(new Product.Option(name, name, java.util.Arrays.stream(choices).map(text -> {
-            String[] parts = text.split(" ");
-            boolean percent = parts.length > 1 && parts[1].endsWith("%");
-            BigDecimal figure = parts.length < 2 ? null : new BigDecimal(parts[1].replace("%", ""));
-            return new Product.Choice(parts[0], parts[0], percent ? Optional.empty() : Optional.ofNullable(figure), percent ? Optional.of(figure) : Optional.empty());
-        }).toList()));
+        options.add(new Product.Option(
+                name,
+                name,
+                java.util.Arrays.stream(choices)
+                        .map(text -> {
+                            String[] parts = text.split(" ");
+                            boolean percent = parts.length > 1 && parts[1].endsWith("%");
+                            BigDecimal figure = parts.length < 2 ? null : new BigDecimal(parts[1].replace("%", ""));
+                            return new Product.Choice(
+                                    parts[0],
+                                    parts[0],
+                                    percent ? Optional.empty() : Optional.ofNullable(figure),
+                                    percent ? Optional.of(figure) : Optional.empty());
+                        })
+                        .toList()));
         return this;
     }
 
@@ -82,7 +91,8 @@ public final class Thing {
     }
 
     public Thing measured(String unit, String step, String least, String most) {
-        measure = Optional.of(new Product.Measure(unit, new BigDecimal(step), new BigDecimal(least), new BigDecimal(most)));
+        measure = Optional.of(
+                new Product.Measure(unit, new BigDecimal(step), new BigDecimal(least), new BigDecimal(most)));
         return this;
     }
 
@@ -107,7 +117,12 @@ public final class Thing {
         for (String choice : choices.split(" ")) {
             made.put(choice.split("=")[0], choice.split("=")[1]);
         }
-        variations.add(new Product.Variation(variation, made, Optional.ofNullable(own).map(BigDecimal::new), Optional.empty(), Optional.ofNullable(weighs).map(text -> Weight.parse("weight", text))));
+        variations.add(new Product.Variation(
+                variation,
+                made,
+                Optional.ofNullable(own).map(BigDecimal::new),
+                Optional.empty(),
+                Optional.ofNullable(weighs).map(text -> Weight.parse("weight", text))));
         return this;
     }
 
@@ -169,7 +184,25 @@ public final class Thing {
     }
 
     public Product product() {
-        return new Product(id, id, kind, price, category, weight, options, sale, breaks, measure, bounds, groupPrices, prices, variations, group,
-                new Sending(size, upright, alone, preparation, handling, Optional.empty(), Optional.empty(), from, own), renews, perUnit, contents);
+        return new Product(
+                id,
+                id,
+                kind,
+                price,
+                category,
+                weight,
+                options,
+                sale,
+                breaks,
+                measure,
+                bounds,
+                groupPrices,
+                prices,
+                variations,
+                group,
+                new Sending(size, upright, alone, preparation, handling, Optional.empty(), Optional.empty(), from, own),
+                renews,
+                perUnit,
+                contents);
     }
 }

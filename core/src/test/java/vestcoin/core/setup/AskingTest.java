@@ -17,21 +17,30 @@ import vestcoin.core.terms.Terms;
 /** What a counter can be told to ask, and what it cannot. */
 class AskingTest {
     private static Shops.Maker shop(Asking asking, Map<String, Terms.Exclusion> exceptions) {
-        return new Shops.Maker().taxes("IE", "s", "23").sells("p", "10.00", "s", "1 kg")
-                .terms(new Terms(null, null, false, false, null, null, null, false, null, null, null, exceptions, asking));
+        return new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .sells("p", "10.00", "s", "1 kg")
+                .terms(new Terms(
+                        null, null, false, false, null, null, null, false, null, null, null, exceptions, asking));
     }
 
     private static Asking asking(Integer age, Integer hours, Asking.Extra... extras) {
-        return new Asking(true, true, false, false, Optional.ofNullable(age), List.of(extras), Optional.ofNullable(hours));
+        return new Asking(
+                true, true, false, false, Optional.ofNullable(age), List.of(extras), Optional.ofNullable(hours));
     }
 
     private static void refused(Asking asking, String... paths) {
-        assertThatThrownBy(() -> shop(asking, null).compiled()).isInstanceOfSatisfying(Refused.class, e -> assertThat(e.problems()).extracting(Problem::path).containsExactly(paths));
+        assertThatThrownBy(() -> shop(asking, null).compiled())
+                .isInstanceOfSatisfying(
+                        Refused.class,
+                        e -> assertThat(e.problems()).extracting(Problem::path).containsExactly(paths));
     }
 
     @Test
     void what_is_asked_costs_nothing_and_is_read_by_buyers() {
-        Setup setup = shop(asking(18, 24, new Asking.Extra("colour", "Colour of the tail", true)), null).compiled().setup();
+        Setup setup = shop(asking(18, 24, new Asking.Extra("colour", "Colour of the tail", true)), null)
+                .compiled()
+                .setup();
         assertThat(BuyerTexts.of(setup)).containsEntry("terms.asking.extras.colour.name", "Colour of the tail");
     }
 
@@ -43,7 +52,9 @@ class AskingTest {
         refused(asking(null, 24 * 31), "terms/asking/remindAfter");
         refused(asking(null, null, new Asking.Extra("a", " ", false)), "terms/asking/extras/a/name");
         refused(asking(null, null, new Asking.Extra("A b", "x", false)), "terms/asking/extras/A b");
-        refused(asking(null, null, new Asking.Extra("a", "x", false), new Asking.Extra("a", "y", false)), "terms/asking/extras/a");
+        refused(
+                asking(null, null, new Asking.Extra("a", "x", false), new Asking.Extra("a", "y", false)),
+                "terms/asking/extras/a");
         List<Asking.Extra> many = new ArrayList<>();
         for (int i = 0; i <= Asking.MOST_EXTRAS; i++) {
             many.add(new Asking.Extra("f" + i, "x", false));
@@ -53,7 +64,10 @@ class AskingTest {
 
     @Test
     void an_exception_is_for_a_group_there_is() {
-        assertThatThrownBy(() -> shop(Asking.NOTHING, Map.of("nowhere", Terms.Exclusion.PERISHABLE)).compiled())
-                .isInstanceOfSatisfying(Refused.class, e -> assertThat(e.problems()).extracting(Problem::path).containsExactly("terms/exceptions/nowhere"));
+        assertThatThrownBy(() -> shop(Asking.NOTHING, Map.of("nowhere", Terms.Exclusion.PERISHABLE))
+                        .compiled())
+                .isInstanceOfSatisfying(Refused.class, e -> assertThat(e.problems())
+                        .extracting(Problem::path)
+                        .containsExactly("terms/exceptions/nowhere"));
     }
 }

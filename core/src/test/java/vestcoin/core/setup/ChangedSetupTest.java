@@ -43,22 +43,74 @@ class ChangedSetupTest {
     }
 
     private static Setup goods(Setup s, Goods goods) {
-        return new Setup(s.shop(), goods, s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms());
+        return new Setup(
+                s.shop(),
+                goods,
+                s.discounts(),
+                s.delivery(),
+                s.tax(),
+                s.payment(),
+                s.rehearsal(),
+                s.pickup(),
+                s.terms());
     }
 
     private static Setup tax(Setup s, Tax tax) {
-        return new Setup(s.shop(), s.goods(), s.discounts(), s.delivery(), tax, s.payment(), s.rehearsal(), s.pickup(), s.terms());
+        return new Setup(
+                s.shop(),
+                s.goods(),
+                s.discounts(),
+                s.delivery(),
+                tax,
+                s.payment(),
+                s.rehearsal(),
+                s.pickup(),
+                s.terms());
     }
 
     private static Setup delivery(Setup s, Delivery delivery) {
-        return new Setup(s.shop(), s.goods(), s.discounts(), delivery, s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms());
+        return new Setup(
+                s.shop(),
+                s.goods(),
+                s.discounts(),
+                delivery,
+                s.tax(),
+                s.payment(),
+                s.rehearsal(),
+                s.pickup(),
+                s.terms());
     }
 
     private static Setup shop(Setup s, String currency, List<Accepted> currencies) {
         Shop was = s.shop();
-        Shop shop = new Shop(was.name(), was.legalName(), was.address(), was.email(), was.phone(), currency, was.language(), was.timeZone(), was.weightUnit(), was.rounding(), was.sellsTo(), currencies,
-                was.working(), was.point(), was.smallest(), was.languages(), was.numbers());
-        return new Setup(shop, s.goods(), s.discounts(), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms());
+        Shop shop = new Shop(
+                was.name(),
+                was.legalName(),
+                was.address(),
+                was.email(),
+                was.phone(),
+                currency,
+                was.language(),
+                was.timeZone(),
+                was.weightUnit(),
+                was.rounding(),
+                was.sellsTo(),
+                currencies,
+                was.working(),
+                was.point(),
+                was.smallest(),
+                was.languages(),
+                was.numbers());
+        return new Setup(
+                shop,
+                s.goods(),
+                s.discounts(),
+                s.delivery(),
+                s.tax(),
+                s.payment(),
+                s.rehearsal(),
+                s.pickup(),
+                s.terms());
     }
 
     private static Product priced(Product p, String price, String category) {
@@ -70,22 +122,80 @@ class ChangedSetupTest {
         boolean broken = random.nextBoolean();
         List<Product> products = s.goods().products();
         return switch (random.nextInt(9)) {
-            case 0 -> goods(s, new Goods(with(products, any(products), priced(products.get(0), broken ? "-1.00" : "7.00", "c0"))));
-            case 1 -> goods(s, new Goods(with(products, 1, priced(products.get(1), "5.00", broken ? "unknown" : "c0"))));
-            case 2 -> tax(s, new Tax(s.tax().prices(), broken ? without(s.tax().categories(), 0) : s.tax().categories(), s.tax().places()));
-            case 3 -> tax(s, new Tax(s.tax().prices(), s.tax().categories(), with(s.tax().places(), 0, row(s.tax().places().get(0), broken ? "140" : "12"))));
-            case 4 -> delivery(s, new Delivery(s.delivery().zones(), broken ? without(s.delivery().options(), 0) : s.delivery().options()));
-            case 5 -> delivery(s, new Delivery(with(s.delivery().zones(), 0, zone(s.delivery().zones().get(0), broken ? "XX" : "IE")), s.delivery().options()));
+            case 0 ->
+                goods(
+                        s,
+                        new Goods(with(
+                                products, any(products), priced(products.get(0), broken ? "-1.00" : "7.00", "c0"))));
+            case 1 ->
+                goods(s, new Goods(with(products, 1, priced(products.get(1), "5.00", broken ? "unknown" : "c0"))));
+            case 2 ->
+                tax(
+                        s,
+                        new Tax(
+                                s.tax().prices(),
+                                broken
+                                        ? without(s.tax().categories(), 0)
+                                        : s.tax().categories(),
+                                s.tax().places()));
+            case 3 ->
+                tax(
+                        s,
+                        new Tax(
+                                s.tax().prices(),
+                                s.tax().categories(),
+                                with(s.tax().places(), 0, row(s.tax().places().get(0), broken ? "140" : "12"))));
+            case 4 ->
+                delivery(
+                        s,
+                        new Delivery(
+                                s.delivery().zones(),
+                                broken
+                                        ? without(s.delivery().options(), 0)
+                                        : s.delivery().options()));
+            case 5 ->
+                delivery(
+                        s,
+                        new Delivery(
+                                with(
+                                        s.delivery().zones(),
+                                        0,
+                                        zone(s.delivery().zones().get(0), broken ? "XX" : "IE")),
+                                s.delivery().options()));
             // Another currency has other decimals, so every amount is looked at again.
             case 6 -> shop(s, broken ? "JPY" : "EUR", List.of());
-            case 7 -> shop(s, "EUR", List.of(new Accepted(broken ? "FRANC" : "CHF", Optional.empty(), Optional.empty())));
-            default -> new Setup(s.shop(), s.goods(), new Discounts(List.of(new Discounts.Rule("d", "d", Optional.empty(), Discounts.Off.GOODS, Optional.of(new BigDecimal(broken ? "120" : "12")), Optional.empty(),
-                    true, null))), s.delivery(), s.tax(), s.payment(), s.rehearsal(), s.pickup(), s.terms());
+            case 7 ->
+                shop(s, "EUR", List.of(new Accepted(broken ? "FRANC" : "CHF", Optional.empty(), Optional.empty())));
+            default ->
+                new Setup(
+                        s.shop(),
+                        s.goods(),
+                        new Discounts(List.of(new Discounts.Rule(
+                                "d",
+                                "d",
+                                Optional.empty(),
+                                Discounts.Off.GOODS,
+                                Optional.of(new BigDecimal(broken ? "120" : "12")),
+                                Optional.empty(),
+                                true,
+                                null))),
+                        s.delivery(),
+                        s.tax(),
+                        s.payment(),
+                        s.rehearsal(),
+                        s.pickup(),
+                        s.terms());
         };
     }
 
     private static Tax.PlaceRates row(Tax.PlaceRates row, String percent) {
-        return new Tax.PlaceRates(row.id(), row.name(), row.places(), row.except(), Map.of("c0", Tax.Rate.of("VAT", percent)), row.delivery());
+        return new Tax.PlaceRates(
+                row.id(),
+                row.name(),
+                row.places(),
+                row.except(),
+                Map.of("c0", Tax.Rate.of("VAT", percent)),
+                row.delivery());
     }
 
     private static Delivery.Zone zone(Delivery.Zone zone, String country) {
@@ -99,7 +209,9 @@ class ChangedSetupTest {
             Setup sound = Shops.random(random);
             Setup changed = changed(sound);
             assertThat(SetupCheck.problems(sound).list()).isEmpty();
-            assertThat(SetupCheck.problems(changed, sound).list()).as("change " + i).isEqualTo(SetupCheck.problems(changed).list());
+            assertThat(SetupCheck.problems(changed, sound).list())
+                    .as("change " + i)
+                    .isEqualTo(SetupCheck.problems(changed).list());
             impossible += SetupCheck.problems(changed).list().isEmpty() ? 0 : 1;
         }
         assertThat(impossible).as("the changes are of both kinds").isBetween(150, 450);
@@ -112,11 +224,13 @@ class ChangedSetupTest {
             Setup sound = Shops.random(random);
             Setup changed = changed(sound);
             if (!SetupCheck.problems(changed).list().isEmpty()) {
-                assertThatThrownBy(() -> Compiled.of(changed, Compiled.of(sound))).isInstanceOf(Refused.class);
+                assertThatThrownBy(() -> Compiled.of(changed, Compiled.of(sound)))
+                        .isInstanceOf(Refused.class);
                 continue;
             }
             Order order = Shops.randomOrder(changed, random);
-            assertThat(outcome(Compiled.of(changed, Compiled.of(sound)), order)).isEqualTo(outcome(Compiled.of(changed), order));
+            assertThat(outcome(Compiled.of(changed, Compiled.of(sound)), order))
+                    .isEqualTo(outcome(Compiled.of(changed), order));
             priced++;
         }
         assertThat(priced).isGreaterThan(100);

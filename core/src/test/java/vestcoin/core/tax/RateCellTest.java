@@ -10,9 +10,17 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class RateCellTest {
     @ParameterizedTest
-    @CsvSource({"23, 23", "13.5 %, 13.5", "'2,1', 2.1", "0, 0", "GST 5 + QST 9.975, GST 5 + QST 9.975", "GST 5 + PST on top 10, GST 5 + PST on top 10"})
+    @CsvSource({
+        "23, 23",
+        "13.5 %, 13.5",
+        "'2,1', 2.1",
+        "0, 0",
+        "GST 5 + QST 9.975, GST 5 + QST 9.975",
+        "GST 5 + PST on top 10, GST 5 + PST on top 10"
+    })
     void a_rate_is_read_and_printed(String typed, String printed) {
-        assertThat(RateCell.print(RateCell.parse("cell", typed, "VAT").orElseThrow())).isEqualTo(printed);
+        assertThat(RateCell.print(RateCell.parse("cell", typed, "VAT").orElseThrow()))
+                .isEqualTo(printed);
     }
 
     @Test

@@ -9,33 +9,60 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class FactsTest {
-    private static final Terms TERMS = new Terms(Optional.of(30), Optional.of(14), true, true, List.of("7 Example Dock Road", "Galway"), null, null, false, null, null, Optional.of(Terms.Payer.BUYER), null, null);
+    private static final Terms TERMS = new Terms(
+            Optional.of(30),
+            Optional.of(14),
+            true,
+            true,
+            List.of("7 Example Dock Road", "Galway"),
+            null,
+            null,
+            false,
+            null,
+            null,
+            Optional.of(Terms.Payer.BUYER),
+            null,
+            null);
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "en-IE | Within {return-days} days, to {return-address}. {who-pays} | Within 30 days, to 7 Example Dock Road, Galway. You pay for sending it back.",
-        "de | Binnen {withdrawal-days} Tagen. {who-pays} | Binnen 14 Tagen. Die Rücksendung bezahlen Sie.",
-        "en | Nothing {of} this kind | Nothing {of} this kind"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "en-IE | Within {return-days} days, to {return-address}. {who-pays} | Within 30 days, to 7 Example "
+                        + "Dock Road, Galway. You pay for sending it back.",
+                "de | Binnen {withdrawal-days} Tagen. {who-pays} | Binnen 14 Tagen. Die Rücksendung bezahlen Sie.",
+                "en | Nothing {of} this kind | Nothing {of} this kind"
+            })
     void facts_are_set_into_a_text_in_its_language(String language, String text, String whole) {
         assertThat(Facts.into(text, TERMS, language)).isEqualTo(whole);
     }
 
     @Test
     void a_fact_that_is_not_set_stays_in_sight_and_is_named() {
-        assertThat(Facts.into("Within {return-days} days. {who-pays}", Terms.NONE, "en")).isEqualTo("Within {return-days} days. {who-pays}");
-        assertThat(Facts.unset("Within {return-days} days. {who-pays} {other}", Terms.NONE)).containsExactly("return-days", "who-pays");
+        assertThat(Facts.into("Within {return-days} days. {who-pays}", Terms.NONE, "en"))
+                .isEqualTo("Within {return-days} days. {who-pays}");
+        assertThat(Facts.unset("Within {return-days} days. {who-pays} {other}", Terms.NONE))
+                .containsExactly("return-days", "who-pays");
         assertThat(Facts.unset("Within {return-days} days. {who-pays}", TERMS)).isEmpty();
     }
 
-    /** Source: Directive 2011/83/EU, Articles 9, 13, 14 and 20: the 14 days, the delivery refunded, when goods are sent back; from memory. */
+    /**
+     * Source: Directive 2011/83/EU, Articles 9, 13, 14 and 20: the 14 days, the delivery refunded, when goods are sent
+     * back; from memory.
+     */
     @Test
     void the_templates_say_the_same_in_both_languages_and_leave_the_facts_to_the_settings() {
-        assertThat(Templates.ALL.keySet()).containsExactly("cancellation", "privacy", "returns", "shipping", "terms-of-sale");
+        assertThat(Templates.ALL.keySet())
+                .containsExactly("cancellation", "privacy", "returns", "shipping", "terms-of-sale");
         Templates.ALL.forEach((kind, byLanguage) -> {
             assertThat(byLanguage.keySet()).containsExactlyInAnyOrder("en", "de");
-            assertThat(Facts.unset(byLanguage.get("en"), Terms.NONE)).isEqualTo(Facts.unset(byLanguage.get("de"), Terms.NONE));
-            assertThat(byLanguage.values()).allSatisfy(text -> assertThat(Facts.into(text, TERMS, "en")).doesNotContain("{"));
+            assertThat(Facts.unset(byLanguage.get("en"), Terms.NONE))
+                    .isEqualTo(Facts.unset(byLanguage.get("de"), Terms.NONE));
+            assertThat(byLanguage.values()).allSatisfy(text -> assertThat(Facts.into(text, TERMS, "en"))
+                    .doesNotContain("{"));
         });
-        assertThat(Templates.ALL.get("returns").get("en")).contains("within 14 days").contains("cheapest delivery");
+        assertThat(Templates.ALL.get("returns").get("en"))
+                .contains("within 14 days")
+                .contains("cheapest delivery");
     }
 }

@@ -11,7 +11,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Source: Directive 2011/83/EU, Article 9(1) and (2): fourteen days from receipt, and before it; from memory. */
 class ReturningTest {
-    private static final Terms TERMS = new Terms(Optional.of(30), Optional.of(14), true, true, List.of(), null, null, false);
+    private static final Terms TERMS =
+            new Terms(Optional.of(30), Optional.of(14), true, true, List.of(), null, null, false);
     private static final LocalDate SENT = LocalDate.of(2026, 11, 2);
 
     private static Optional<Returning> open(boolean consumer, LocalDate sent, String today) {
@@ -20,7 +21,13 @@ class ReturningTest {
 
     /** Sent on 2 November, there by the 9th at the latest: fourteen days end on the 23rd, thirty on 9 December. */
     @ParameterizedTest
-    @CsvSource({"2026-11-02, WITHDRAWAL", "2026-11-23, WITHDRAWAL", "2026-11-24, RETURN", "2026-12-09, RETURN", "2026-12-10,"})
+    @CsvSource({
+        "2026-11-02, WITHDRAWAL",
+        "2026-11-23, WITHDRAWAL",
+        "2026-11-24, RETURN",
+        "2026-12-09, RETURN",
+        "2026-12-10,"
+    })
     void the_right_of_withdrawal_comes_first_and_what_the_shop_grants_after(String today, Returning.Kind kind) {
         assertThat(open(true, SENT, today).map(Returning::kind)).isEqualTo(Optional.ofNullable(kind));
     }

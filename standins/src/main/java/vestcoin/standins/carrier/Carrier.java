@@ -12,8 +12,8 @@ import vestcoin.standins.shared.Exchange.Refusal;
 import vestcoin.standins.shared.Service;
 
 /**
- * The simulated carrier: asks a price for parcels from one place to another, by distance and by the weight it charges, which is the
- * larger of the weight and the volume in cm³ / 5000. Prices and places are invented.
+ * The simulated carrier: asks a price for parcels from one place to another, by distance and by the weight it charges,
+ * which is the larger of the weight and the volume in cm³ / 5000. Prices and places are invented.
  */
 public final class Carrier extends Service {
     public static final String KEY = "carrier-test-5e0b9a7c31d24f68";
@@ -21,12 +21,30 @@ public final class Carrier extends Service {
     private static final BigDecimal HEAVIEST = new BigDecimal("31.5");
     private static final BigDecimal LONGEST = BigDecimal.valueOf(200);
 
-    /** @param base for the first kilogram @param each further kilogram or part of one @param far per reach beyond the own country */
-    private record Offered(String id, String name, BigDecimal base, BigDecimal each, BigDecimal far, int from, int to) {}
+    /**
+     * @param base for the first kilogram @param each further kilogram or part of one @param far per reach beyond the
+     *     own country
+     */
+    private record Offered(
+            String id, String name, BigDecimal base, BigDecimal each, BigDecimal far, int from, int to) {}
 
     private static final List<Offered> SERVICES = List.of(
-            new Offered("parcel-day", "Parcel, by day", new BigDecimal("6.40"), new BigDecimal("0.95"), new BigDecimal("4.30"), 2, 4),
-            new Offered("parcel-next", "Parcel, next day", new BigDecimal("11.80"), new BigDecimal("1.60"), new BigDecimal("9.70"), 1, 2));
+            new Offered(
+                    "parcel-day",
+                    "Parcel, by day",
+                    new BigDecimal("6.40"),
+                    new BigDecimal("0.95"),
+                    new BigDecimal("4.30"),
+                    2,
+                    4),
+            new Offered(
+                    "parcel-next",
+                    "Parcel, next day",
+                    new BigDecimal("11.80"),
+                    new BigDecimal("1.60"),
+                    new BigDecimal("9.70"),
+                    1,
+                    2));
 
     private volatile boolean refuses;
 
@@ -45,14 +63,23 @@ public final class Carrier extends Service {
             throw new Refusal(401, "No account has this key.");
         }
         switch (exchange.method() + " " + exchange.path()) {
-            case "GET /v1/services" -> exchange.answer(200, Map.of("services", SERVICES.stream().map(service -> Map.of("id", service.id(), "name", service.name())).toList()));
+            case "GET /v1/services" ->
+                exchange.answer(
+                        200,
+                        Map.of(
+                                "services",
+                                SERVICES.stream()
+                                        .map(service -> Map.of("id", service.id(), "name", service.name()))
+                                        .toList()));
             case "POST /v1/quotes" -> quotes(exchange, exchange.json());
             default -> throw new Refusal(404, "There is nothing here.");
         }
     }
 
     private void quotes(Exchange exchange, JsonNode asked) throws IOException {
-        int reach = reach(asked.path("from").path("country").asString(""), asked.path("to").path("country").asString(""));
+        int reach = reach(
+                asked.path("from").path("country").asString(""),
+                asked.path("to").path("country").asString(""));
         List<JsonNode> parcels = new ArrayList<>();
         asked.path("parcels").forEach(parcels::add);
         if (parcels.isEmpty()) {
@@ -61,24 +88,46 @@ public final class Carrier extends Service {
         if (refuses || parcels.stream().anyMatch(Carrier::oversize)) {
             throw new Refusal(422, "A parcel is too heavy or too long.");
         }
-        exchange.answer(200, Map.of("currency", "EUR", "quotes", SERVICES.stream().map(service -> Map.of("id", service.id(), "name", service.name(),
-                "price", parcels.stream().map(parcel -> price(service, parcel, reach)).reduce(BigDecimal.ZERO, BigDecimal::add),
-                "days", Map.of("from", service.from() + reach, "to", service.to() + 2 * reach))).toList()));
+        exchange.answer(
+                200,
+                Map.of(
+                        "currency",
+                        "EUR",
+                        "quotes",
+                        SERVICES.stream()
+                                .map(service -> Map.of(
+                                        "id",
+                                        service.id(),
+                                        "name",
+                                        service.name(),
+                                        "price",
+                                        parcels.stream()
+                                                .map(parcel -> price(service, parcel, reach))
+                                                .reduce(BigDecimal.ZERO, BigDecimal::add),
+                                        "days",
+                                        Map.of("from", service.from() + reach, "to", service.to() + 2 * reach)))
+                                .toList()));
     }
 
     private static BigDecimal price(Offered service, JsonNode parcel, int reach) {
         BigDecimal kilograms = charged(parcel).setScale(0, RoundingMode.CEILING).max(BigDecimal.ONE);
-        return service.base().add(service.each().multiply(kilograms.subtract(BigDecimal.ONE))).add(service.far().multiply(BigDecimal.valueOf(reach)))
+        return service.base()
+                .add(service.each().multiply(kilograms.subtract(BigDecimal.ONE)))
+                .add(service.far().multiply(BigDecimal.valueOf(reach)))
                 .setScale(2, RoundingMode.HALF_UP);
     }
 
     private static BigDecimal charged(JsonNode parcel) {
-        BigDecimal volume = side(parcel, 0).multiply(side(parcel, 1)).multiply(side(parcel, 2)).divide(DIVISOR, 3, RoundingMode.CEILING);
+        BigDecimal volume = side(parcel, 0)
+                .multiply(side(parcel, 1))
+                .multiply(side(parcel, 2))
+                .divide(DIVISOR, 3, RoundingMode.CEILING);
         return kilograms(parcel).max(volume);
     }
 
     private static boolean oversize(JsonNode parcel) {
-        return kilograms(parcel).compareTo(HEAVIEST) > 0 || side(parcel, 0).max(side(parcel, 1)).max(side(parcel, 2)).compareTo(LONGEST) > 0;
+        return kilograms(parcel).compareTo(HEAVIEST) > 0
+                || side(parcel, 0).max(side(parcel, 1)).max(side(parcel, 2)).compareTo(LONGEST) > 0;
     }
 
     private static BigDecimal kilograms(JsonNode parcel) {
@@ -97,13 +146,16 @@ public final class Carrier extends Service {
 
     /** 0 within a country, 1 within Europe, 2 beyond. */
     private static int reach(String from, String to) {
-        List<String> near = List.of("AT", "BE", "CH", "DE", "DK", "ES", "FR", "GB", "IE", "IT", "LU", "NL", "PL", "PT", "SE");
+        List<String> near =
+                List.of("AT", "BE", "CH", "DE", "DK", "ES", "FR", "GB", "IE", "IT", "LU", "NL", "PL", "PT", "SE");
         return from.equals(to) ? 0 : near.contains(from) && near.contains(to) ? 1 : 2;
     }
 
     @Override
     protected String controls() {
-        return "<p><label><input type=checkbox name=refuses" + (refuses ? " checked" : "") + "> Refuse every parcel as too large</label></p><p>The key of the test account is <code>" + KEY + "</code></p>";
+        return "<p><label><input type=checkbox name=refuses" + (refuses ? " checked" : "")
+                + "> Refuse every parcel as too large</label></p><p>The key of the test account is <code>" + KEY
+                + "</code></p>";
     }
 
     @Override

@@ -23,7 +23,8 @@ public final class OtherSite extends Service {
     @Override
     protected void answer(Exchange exchange) throws IOException {
         switch (exchange.method() + " " + exchange.path()) {
-            case "GET /page" -> exchange.page(Html.page("Notes from a windy shore", "<p>What I fly, and where to get it.</p>" + html));
+            case "GET /page" ->
+                exchange.page(Html.page("Notes from a windy shore", "<p>What I fly, and where to get it.</p>" + html));
             case "POST /v1/page" -> {
                 show(limited(exchange.json().path("html").asString("")));
                 exchange.answer(200, Map.of("page", url() + "/page"));
@@ -41,7 +42,8 @@ public final class OtherSite extends Service {
 
     @Override
     protected String controls() {
-        return "<p><label>HTML to paste into the page<br><textarea name=html rows=14 style=\"width:100%;font:inherit\">" + Html.escape(html) + "</textarea></label></p><p><a href=\"" + url() + "/page\">The page</a></p>";
+        return "<p><label>HTML to paste into the page<br><textarea name=html rows=14 style=\"width:100%;font:inherit\">"
+                + Html.escape(html) + "</textarea></label></p><p><a href=\"" + url() + "/page\">The page</a></p>";
     }
 
     @Override

@@ -16,10 +16,30 @@ final class Book implements AutoCloseable {
     private final JdbcConnectionPool pool;
     private final JdbcClient sql;
 
-    record Account(String id, String mode, String secretKey, String publicKey, boolean approved, String webhookUrl, String webhookSecret) {}
+    record Account(
+            String id,
+            String mode,
+            String secretKey,
+            String publicKey,
+            boolean approved,
+            String webhookUrl,
+            String webhookSecret) {}
 
-    record Payment(String id, String account, String idempotencyKey, String reference, String currency, long amount, String state, String reason,
-            String card, String statement, String returnUrl, long captured, long refunded, long version) {}
+    record Payment(
+            String id,
+            String account,
+            String idempotencyKey,
+            String reference,
+            String currency,
+            long amount,
+            String state,
+            String reason,
+            String card,
+            String statement,
+            String returnUrl,
+            long captured,
+            long refunded,
+            long version) {}
 
     record Move(String payment, String kind, String idempotencyKey, long amount, String at) {}
 
@@ -37,18 +57,25 @@ final class Book implements AutoCloseable {
                 create table if not exists account(
                   id varchar(40) primary key, mode varchar(4) not null check (mode in ('test', 'live')),
                   secret_key varchar(80) not null unique, public_key varchar(80) not null unique,
-                  approved boolean not null, webhook_url varchar(400) not null default '', webhook_secret varchar(80) not null);
+                  approved boolean not null, webhook_url varchar(400) not null default '', webhook_secret
+                      varchar(80) not null);
                 create table if not exists token(
-                  id varchar(60) primary key, account varchar(40) not null references account(id), card varchar(30) not null, used boolean not null default false);
+                  id varchar(60) primary key, account varchar(40) not null references account(id), card varchar(30)
+                      not null, used boolean not null default false);
                 create table if not exists payment(
-                  id varchar(60) primary key, account varchar(40) not null references account(id), idempotency_key varchar(100) not null,
+                  id varchar(60) primary key, account varchar(40) not null references account(id), idempotency_key
+                      varchar(100) not null,
                   reference varchar(100) not null, currency char(3) not null, amount bigint not null check (amount > 0),
-                  state varchar(20) not null, reason varchar(100) not null default '', card varchar(30) not null, return_url varchar(600) not null,
-                  captured bigint not null default 0, refunded bigint not null default 0, at timestamp with time zone not null, version bigint not null default 1,
+                  state varchar(20) not null, reason varchar(100) not null default '', card varchar(30) not null,
+                      return_url varchar(600) not null,
+                  captured bigint not null default 0, refunded bigint not null default 0, at timestamp with time
+                      zone not null, version bigint not null default 1,
                   unique (account, idempotency_key), check (captured <= amount), check (refunded <= captured));
                 create table if not exists move(
-                  id bigint generated always as identity primary key, payment varchar(60) not null references payment(id), kind varchar(10) not null,
-                  idempotency_key varchar(100) not null, amount bigint not null, at timestamp with time zone not null, unique (payment, idempotency_key));
+                  id bigint generated always as identity primary key, payment varchar(60) not null references
+                      payment(id), kind varchar(10) not null,
+                  idempotency_key varchar(100) not null, amount bigint not null, at timestamp with time zone not
+                      null, unique (payment, idempotency_key));
                 alter table payment add column if not exists statement varchar(22) not null default '';
                 """).update();
         return book;
@@ -60,8 +87,13 @@ final class Book implements AutoCloseable {
             sql.sql("""
                     insert into account(id, mode, secret_key, public_key, approved, webhook_secret)
                     values (:id, :mode, :secret, :public, :approved, :webhook)""")
-                    .param("id", account.id()).param("mode", account.mode()).param("secret", account.secretKey()).param("public", account.publicKey())
-                    .param("approved", account.approved()).param("webhook", account.webhookSecret()).update();
+                    .param("id", account.id())
+                    .param("mode", account.mode())
+                    .param("secret", account.secretKey())
+                    .param("public", account.publicKey())
+                    .param("approved", account.approved())
+                    .param("webhook", account.webhookSecret())
+                    .update();
         }
     }
 
@@ -78,43 +110,79 @@ final class Book implements AutoCloseable {
     }
 
     private Optional<Account> account(String column, String value) {
-        return sql.sql("select id, mode, secret_key, public_key, approved, webhook_url, webhook_secret from account where " + column + " = :value")
-                .param("value", value).query(Account.class).optional();
+        return sql.sql("select id, mode, secret_key, public_key, approved, webhook_url, webhook_secret from "
+                        + "account where "
+                        + column + " = :value")
+                .param("value", value)
+                .query(Account.class)
+                .optional();
     }
 
     List<Account> accounts() {
-        return sql.sql("select id, mode, secret_key, public_key, approved, webhook_url, webhook_secret from account order by id").query(Account.class).list();
+        return sql.sql("select id, mode, secret_key, public_key, approved, webhook_url, webhook_secret from "
+                        + "account order by id")
+                .query(Account.class)
+                .list();
     }
 
     void approve(String account, boolean approved) {
-        sql.sql("update account set approved = :approved where id = :id").param("approved", approved).param("id", account).update();
+        sql.sql("update account set approved = :approved where id = :id")
+                .param("approved", approved)
+                .param("id", account)
+                .update();
     }
 
     void webhook(String account, String url) {
-        sql.sql("update account set webhook_url = :url where id = :id").param("url", url).param("id", account).update();
+        sql.sql("update account set webhook_url = :url where id = :id")
+                .param("url", url)
+                .param("id", account)
+                .update();
     }
 
     void token(String id, String account, TestCard card) {
-        sql.sql("insert into token(id, account, card) values (:id, :account, :card)").param("id", id).param("account", account).param("card", card.name()).update();
+        sql.sql("insert into token(id, account, card) values (:id, :account, :card)")
+                .param("id", id)
+                .param("account", account)
+                .param("card", card.name())
+                .update();
     }
 
     /** The card of a token, once: a token pays one time. */
     Optional<TestCard> use(String token, String account) {
-        int taken = sql.sql("update token set used = true where id = :id and account = :account and not used").param("id", token).param("account", account).update();
-        return taken == 0 ? Optional.empty()
-                : sql.sql("select card from token where id = :id").param("id", token).query(String.class).optional().map(TestCard::valueOf);
+        int taken = sql.sql("update token set used = true where id = :id and account = :account and not used")
+                .param("id", token)
+                .param("account", account)
+                .update();
+        return taken == 0
+                ? Optional.empty()
+                : sql.sql("select card from token where id = :id")
+                        .param("id", token)
+                        .query(String.class)
+                        .optional()
+                        .map(TestCard::valueOf);
     }
 
     /** Writes a payment; the same idempotency key of one account gives the payment written first. */
     Payment begin(Payment payment) {
         try {
             sql.sql("""
-                    insert into payment(id, account, idempotency_key, reference, currency, amount, state, reason, card, statement, return_url, at)
-                    values (:id, :account, :key, :reference, :currency, :amount, :state, :reason, :card, :statement, :returnUrl, :at)""")
-                    .param("id", payment.id()).param("account", payment.account()).param("key", payment.idempotencyKey())
-                    .param("reference", payment.reference()).param("currency", payment.currency()).param("amount", payment.amount())
-                    .param("state", payment.state()).param("reason", payment.reason()).param("card", payment.card()).param("statement", payment.statement())
-                    .param("returnUrl", payment.returnUrl()).param("at", Instant.now().toString()).update();
+                    insert into payment(id, account, idempotency_key, reference, currency, amount, state, reason,
+                        card, statement, return_url, at)
+                    values (:id, :account, :key, :reference, :currency, :amount, :state, :reason, :card,
+                        :statement, :returnUrl, :at)""")
+                    .param("id", payment.id())
+                    .param("account", payment.account())
+                    .param("key", payment.idempotencyKey())
+                    .param("reference", payment.reference())
+                    .param("currency", payment.currency())
+                    .param("amount", payment.amount())
+                    .param("state", payment.state())
+                    .param("reason", payment.reason())
+                    .param("card", payment.card())
+                    .param("statement", payment.statement())
+                    .param("returnUrl", payment.returnUrl())
+                    .param("at", Instant.now().toString())
+                    .update();
             return payment;
         } catch (DuplicateKeyException e) {
             return byKey(payment.account(), payment.idempotencyKey()).orElseThrow();
@@ -122,24 +190,40 @@ final class Book implements AutoCloseable {
     }
 
     private static final String PAYMENT = """
-            select id, account, idempotency_key, reference, currency, amount, state, reason, card, statement, return_url, captured, refunded, version from payment
+            select id, account, idempotency_key, reference, currency, amount, state, reason, card, statement,
+                return_url, captured, refunded, version from payment
             """;
 
     Optional<Payment> byKey(String account, String key) {
-        return sql.sql(PAYMENT + "where account = :account and idempotency_key = :key").param("account", account).param("key", key).query(Payment.class).optional();
+        return sql.sql(PAYMENT + "where account = :account and idempotency_key = :key")
+                .param("account", account)
+                .param("key", key)
+                .query(Payment.class)
+                .optional();
     }
 
     Optional<Payment> payment(String id) {
-        return sql.sql(PAYMENT + "where id = :id").param("id", id).query(Payment.class).optional();
+        return sql.sql(PAYMENT + "where id = :id")
+                .param("id", id)
+                .query(Payment.class)
+                .optional();
     }
 
     List<Payment> latest() {
-        return sql.sql(PAYMENT + "order by at desc limit 50").query(Payment.class).list();
+        return sql.sql(PAYMENT + "order by at desc limit 50")
+                .query(Payment.class)
+                .list();
     }
 
     boolean answer(String id, String from, String to, String reason) {
-        return sql.sql("update payment set state = :to, reason = :reason, version = version + 1 where id = :id and state = :from")
-                .param("to", to).param("reason", reason).param("id", id).param("from", from).update() == 1;
+        return sql.sql("update payment set state = :to, reason = :reason, version = version + 1 where id = "
+                                + ":id and state = :from")
+                        .param("to", to)
+                        .param("reason", reason)
+                        .param("id", id)
+                        .param("from", from)
+                        .update()
+                == 1;
     }
 
     /**
@@ -152,19 +236,37 @@ final class Book implements AutoCloseable {
     }
 
     private boolean moved(String id, String kind, String key, long amount) {
-        if (sql.sql("select count(*) from move where payment = :id and idempotency_key = :key").param("id", id).param("key", key).query(Long.class).single() > 0) {
+        if (sql.sql("select count(*) from move where payment = :id and idempotency_key = :key")
+                        .param("id", id)
+                        .param("key", key)
+                        .query(Long.class)
+                        .single()
+                > 0) {
             return true;
         }
-        String update = switch (kind) {
-            case "capture" -> "update payment set captured = captured + :amount, state = 'captured', version = version + 1 where id = :id and state in ('authorised', 'captured') and captured + :amount <= amount";
-            case "refund" -> "update payment set refunded = refunded + :amount, state = 'refunded', version = version + 1 where id = :id and refunded + :amount <= captured";
-            default -> "update payment set state = 'voided', version = version + 1 where id = :id and state = 'authorised' and :amount = 0";
-        };
+        String update =
+                switch (kind) {
+                    case "capture" ->
+                        "update payment set captured = captured + :amount, state = 'captured', version = version + "
+                                + "1 where id = :id and state in ('authorised', 'captured') and captured + :amount "
+                                + "<= amount";
+                    case "refund" ->
+                        "update payment set refunded = refunded + :amount, state = 'refunded', version = version + "
+                                + "1 where id = :id and refunded + :amount <= captured";
+                    default ->
+                        "update payment set state = 'voided', version = version + 1 where id = :id and state = "
+                                + "'authorised' and :amount = 0";
+                };
         if (sql.sql(update).param("id", id).param("amount", amount).update() == 0) {
             return false;
         }
         sql.sql("insert into move(payment, kind, idempotency_key, amount, at) values (:id, :kind, :key, :amount, :at)")
-                .param("id", id).param("kind", kind).param("key", key).param("amount", amount).param("at", Instant.now().toString()).update();
+                .param("id", id)
+                .param("kind", kind)
+                .param("key", key)
+                .param("amount", amount)
+                .param("at", Instant.now().toString())
+                .update();
         return true;
     }
 

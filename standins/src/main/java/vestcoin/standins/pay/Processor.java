@@ -17,7 +17,10 @@ import vestcoin.standins.shared.Exchange.Refusal;
 import vestcoin.standins.shared.Html;
 import vestcoin.standins.shared.Service;
 
-/** What simulated providers of payments share: accounts and their approval, payments, captures, refunds, voids, signed webhooks. */
+/**
+ * What simulated providers of payments share: accounts and their approval, payments, captures, refunds, voids, signed
+ * webhooks.
+ */
 abstract class Processor extends Service {
     private static final int STATEMENT_MOST = 22;
     private static final JsonMapper JSON = new JsonMapper();
@@ -45,9 +48,13 @@ abstract class Processor extends Service {
     /** Why the buyer's answer ends the payment; empty when it goes on. */
     abstract String reasonOf(String answer, Book.Payment payment);
 
-    /** What the book holds for the payment a shop began with this key, as {@code state captured refunded}; for checks. */
+    /**
+     * What the book holds for the payment a shop began with this key, as {@code state captured refunded}; for checks.
+     */
     public Optional<String> bookOf(String idempotencyKey) {
-        return book.accounts().stream().flatMap(account -> book.byKey(account.id(), idempotencyKey).stream()).findFirst()
+        return book.accounts().stream()
+                .flatMap(account -> book.byKey(account.id(), idempotencyKey).stream())
+                .findFirst()
                 .map(payment -> payment.state() + " " + payment.captured() + " " + payment.refunded());
     }
 
@@ -82,10 +89,23 @@ abstract class Processor extends Service {
     private void account(Exchange exchange) throws IOException {
         Book.Account account = shop(exchange);
         Instant since = waiting.computeIfAbsent(account.id(), id -> Instant.now());
-        if (!account.approved() && approvalTime.filter(time -> since.plus(time).isBefore(Instant.now())).isPresent()) {
+        if (!account.approved()
+                && approvalTime
+                        .filter(time -> since.plus(time).isBefore(Instant.now()))
+                        .isPresent()) {
             book.approve(account.id(), true);
         }
-        exchange.answer(200, Map.of("id", account.id(), "mode", account.mode(), "approved", book.account(account.id()).orElseThrow().approved(), "publicKey", account.publicKey()));
+        exchange.answer(
+                200,
+                Map.of(
+                        "id",
+                        account.id(),
+                        "mode",
+                        account.mode(),
+                        "approved",
+                        book.account(account.id()).orElseThrow().approved(),
+                        "publicKey",
+                        account.publicKey()));
     }
 
     private void begin(Exchange exchange) throws IOException {
@@ -93,7 +113,8 @@ abstract class Processor extends Service {
         if (!account.approved()) {
             throw new Refusal(403, "The account waits for approval.");
         }
-        String key = exchange.header("Idempotency-Key").orElseThrow(() -> new Refusal(400, "An idempotency key is needed."));
+        String key =
+                exchange.header("Idempotency-Key").orElseThrow(() -> new Refusal(400, "An idempotency key is needed."));
         Optional<Book.Payment> before = book.byKey(account.id(), key);
         if (before.isPresent()) {
             answer(exchange, before.get());
@@ -101,8 +122,21 @@ abstract class Processor extends Service {
         }
         JsonNode asked = exchange.json();
         Start start = start(asked, account);
-        Book.Payment payment = book.begin(new Book.Payment("payment-" + UUID.randomUUID(), account.id(), key, asked.path("reference").asString(""),
-                asked.path("currency").asString(""), asked.path("amount").asLong(0), start.state(), start.reason(), start.means(), statement(asked), asked.path("returnUrl").asString(""), 0, 0, 1));
+        Book.Payment payment = book.begin(new Book.Payment(
+                "payment-" + UUID.randomUUID(),
+                account.id(),
+                key,
+                asked.path("reference").asString(""),
+                asked.path("currency").asString(""),
+                asked.path("amount").asLong(0),
+                start.state(),
+                start.reason(),
+                start.means(),
+                statement(asked),
+                asked.path("returnUrl").asString(""),
+                0,
+                0,
+                1));
         tell(payment);
         if (start.silent()) {
             throw new Refusal(504, "The bank has not answered yet.");
@@ -126,8 +160,11 @@ abstract class Processor extends Service {
 
     private void move(Exchange exchange, String id, String kind) throws IOException {
         Book.Account account = shop(exchange);
-        book.payment(id).filter(payment -> payment.account().equals(account.id())).orElseThrow(() -> new Refusal(404, "There is no such payment."));
-        String key = exchange.header("Idempotency-Key").orElseThrow(() -> new Refusal(400, "An idempotency key is needed."));
+        book.payment(id)
+                .filter(payment -> payment.account().equals(account.id()))
+                .orElseThrow(() -> new Refusal(404, "There is no such payment."));
+        String key =
+                exchange.header("Idempotency-Key").orElseThrow(() -> new Refusal(400, "An idempotency key is needed."));
         long amount = exchange.json().path("amount").asLong(0);
         if (!List.of("capture", "refund", "void").contains(kind) || amount < 0 || amount == 0 && !kind.equals("void")) {
             throw new Refusal(422, "The amount has to be above zero.");
@@ -160,11 +197,14 @@ abstract class Processor extends Service {
     /** The buyer disputes a payment at the bank, or a dispute ends. */
     private void dispute(Exchange exchange) throws IOException {
         String[] asked = exchange.form().getOrDefault("dispute", " ").split(" ");
-        if (!exchange.path().equals("/dispute") || asked.length != 2 || !List.of("disputed", "captured", "refunded", "dispute-lost").contains(asked[1])) {
+        if (!exchange.path().equals("/dispute")
+                || asked.length != 2
+                || !List.of("disputed", "captured", "refunded", "dispute-lost").contains(asked[1])) {
             throw new Refusal(404, "There is nothing here.");
         }
         Book.Payment payment = book.payment(asked[0]).orElseThrow(() -> new Refusal(404, "There is no such payment."));
-        if (book.answer(payment.id(), payment.state(), asked[1], asked[1].equals("disputed") ? "the buyer disputes it" : "")) {
+        if (book.answer(
+                payment.id(), payment.state(), asked[1], asked[1].equals("disputed") ? "the buyer disputes it" : "")) {
             tell(book.payment(payment.id()).orElseThrow());
         }
         exchange.redirect(url() + "/");
@@ -172,7 +212,10 @@ abstract class Processor extends Service {
 
     private void tell(Book.Payment payment) {
         Book.Account account = book.account(payment.account()).orElseThrow();
-        webhooks.send(account.webhookUrl(), account.webhookSecret(), JSON.writeValueAsString(Map.of("event", "event-" + UUID.randomUUID(), "payment", view(payment))));
+        webhooks.send(
+                account.webhookUrl(),
+                account.webhookSecret(),
+                JSON.writeValueAsString(Map.of("event", "event-" + UUID.randomUUID(), "payment", view(payment))));
     }
 
     private void answer(Exchange exchange, Book.Payment payment) throws IOException {
@@ -180,8 +223,25 @@ abstract class Processor extends Service {
     }
 
     private Map<String, Object> view(Book.Payment payment) {
-        Map<String, Object> view = new LinkedHashMap<>(Map.of("id", payment.id(), "key", payment.idempotencyKey(), "reference", payment.reference(), "state", payment.state(),
-                "reason", payment.reason(), "amount", payment.amount(), "currency", payment.currency(), "captured", payment.captured(), "refunded", payment.refunded()));
+        Map<String, Object> view = new LinkedHashMap<>(Map.of(
+                "id",
+                payment.id(),
+                "key",
+                payment.idempotencyKey(),
+                "reference",
+                payment.reference(),
+                "state",
+                payment.state(),
+                "reason",
+                payment.reason(),
+                "amount",
+                payment.amount(),
+                "currency",
+                payment.currency(),
+                "captured",
+                payment.captured(),
+                "refunded",
+                payment.refunded()));
         view.put("action", payment.state().equals("needs-buyer") ? url() + "/ask/" + payment.id() : "");
         view.put("version", payment.version());
         return view;
@@ -189,12 +249,22 @@ abstract class Processor extends Service {
 
     @Override
     protected String controls() {
-        StringBuilder html = new StringBuilder("<p><label>An account is approved <input name=approval size=4 value=\"" + approvalTime.map(Duration::toSeconds).map(String::valueOf).orElse("")
+        StringBuilder html = new StringBuilder("<p><label>An account is approved <input name=approval size=4 value=\""
+                + approvalTime.map(Duration::toSeconds).map(String::valueOf).orElse("")
                 + "\"> seconds after it is first asked for; empty: by hand</label></p>");
         for (Book.Account account : book.accounts()) {
-            html.append("<p><label><input type=checkbox name=approved-").append(Html.escape(account.id())).append(account.approved() ? " checked" : "")
-                    .append("> Account “").append(Html.escape(account.id())).append("” (").append(account.mode()).append(") is approved</label><br>publishable key <code>")
-                    .append(Html.escape(account.publicKey())).append("</code><br>secret key <code>").append(Html.escape(account.secretKey())).append("</code></p>");
+            html.append("<p><label><input type=checkbox name=approved-")
+                    .append(Html.escape(account.id()))
+                    .append(account.approved() ? " checked" : "")
+                    .append("> Account “")
+                    .append(Html.escape(account.id()))
+                    .append("” (")
+                    .append(account.mode())
+                    .append(") is approved</label><br>publishable key <code>")
+                    .append(Html.escape(account.publicKey()))
+                    .append("</code><br>secret key <code>")
+                    .append(Html.escape(account.secretKey()))
+                    .append("</code></p>");
         }
         return html.toString();
     }
@@ -208,27 +278,51 @@ abstract class Processor extends Service {
 
     @Override
     protected String below() {
-        StringBuilder html = new StringBuilder("<h2>Latest payments</h2><table><tr><th>Reference<th>On the statement<th>State<th>Amount<th>Captured<th>Refunded<th>The buyer</tr>");
+        StringBuilder html = new StringBuilder("<h2>Latest payments</h2><table><tr><th>Reference<th>On the "
+                + "statement<th>State<th>Amount<th>Captured<th>Refunded<th>The buyer</tr>");
         for (Book.Payment payment : book.latest()) {
-            html.append("<tr><td>").append(Html.escape(payment.reference())).append("<td>").append(Html.escape(payment.statement())).append("<td>").append(Html.escape(payment.state())).append("<td>")
-                    .append(money(payment, payment.amount())).append("<td>").append(money(payment, payment.captured())).append("<td>")
-                    .append(money(payment, payment.refunded())).append("<td>").append(disputing(payment)).append("</tr>");
+            html.append("<tr><td>")
+                    .append(Html.escape(payment.reference()))
+                    .append("<td>")
+                    .append(Html.escape(payment.statement()))
+                    .append("<td>")
+                    .append(Html.escape(payment.state()))
+                    .append("<td>")
+                    .append(money(payment, payment.amount()))
+                    .append("<td>")
+                    .append(money(payment, payment.captured()))
+                    .append("<td>")
+                    .append(money(payment, payment.refunded()))
+                    .append("<td>")
+                    .append(disputing(payment))
+                    .append("</tr>");
         }
-        return html.append("</table><form id=dispute method=post action=\"").append(url()).append("/dispute\"></form>").toString();
+        return html.append("</table><form id=dispute method=post action=\"")
+                .append(url())
+                .append("/dispute\"></form>")
+                .toString();
     }
 
     private String disputing(Book.Payment payment) {
-        List<String> next = switch (payment.state()) {
-            case "captured", "refunded" -> List.of("disputed");
-            case "disputed" -> List.of(payment.refunded() > 0 ? "refunded" : "captured", "dispute-lost");
-            default -> List.of();
-        };
-        return next.stream().map(state -> "<button form=dispute name=dispute value=\"" + payment.id() + " " + state + "\">"
-                + (state.equals("disputed") ? "disputes it" : state.equals("dispute-lost") ? "wins the dispute" : "loses the dispute") + "</button>").collect(java.util.stream.Collectors.joining());
+        List<String> next =
+                switch (payment.state()) {
+                    case "captured", "refunded" -> List.of("disputed");
+                    case "disputed" -> List.of(payment.refunded() > 0 ? "refunded" : "captured", "dispute-lost");
+                    default -> List.of();
+                };
+        return next.stream()
+                .map(state -> "<button form=dispute name=dispute value=\"" + payment.id() + " " + state + "\">"
+                        + (state.equals("disputed")
+                                ? "disputes it"
+                                : state.equals("dispute-lost") ? "wins the dispute" : "loses the dispute")
+                        + "</button>")
+                .collect(java.util.stream.Collectors.joining());
     }
 
     static String money(Book.Payment payment, long minor) {
-        int digits = payment.currency().matches("[A-Z]{3}") ? java.util.Currency.getInstance(payment.currency()).getDefaultFractionDigits() : 2;
+        int digits = payment.currency().matches("[A-Z]{3}")
+                ? java.util.Currency.getInstance(payment.currency()).getDefaultFractionDigits()
+                : 2;
         return java.math.BigDecimal.valueOf(minor, digits).toPlainString() + " " + Html.escape(payment.currency());
     }
 

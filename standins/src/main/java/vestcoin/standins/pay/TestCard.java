@@ -33,7 +33,9 @@ public enum TestCard {
     }
 
     public static Optional<TestCard> of(String number) {
-        return Arrays.stream(values()).filter(card -> card.number.equals(number)).findFirst();
+        return Arrays.stream(values())
+                .filter(card -> card.number.equals(number))
+                .findFirst();
     }
 
     /** Whether a number passes the Luhn check of ISO/IEC 7812-1, annex B. */

@@ -25,8 +25,12 @@ public final class Wallet extends Processor {
 
     @Override
     String question(Book.Payment payment) {
-        return Html.page("Your wallet", "<p>Pay <strong>" + money(payment, payment.amount()) + "</strong> for order " + Html.escape(payment.reference())
-                + " from your wallet?</p><form method=post><button name=answer value=yes>Approve</button><button name=answer value=no>Cancel</button></form>");
+        return Html.page(
+                "Your wallet",
+                "<p>Pay <strong>" + money(payment, payment.amount()) + "</strong> for order "
+                        + Html.escape(payment.reference())
+                        + " from your wallet?</p><form method=post><button name=answer "
+                        + "value=yes>Approve</button><button name=answer value=no>Cancel</button></form>");
     }
 
     @Override

@@ -19,7 +19,8 @@ import javax.crypto.spec.SecretKeySpec;
 public final class Webhooks implements AutoCloseable {
     private static final int TRIES = 3;
 
-    private final HttpClient http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
     private final ScheduledExecutorService later = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread thread = new Thread(task, "card-webhooks");
         thread.setDaemon(true);
@@ -34,9 +35,13 @@ public final class Webhooks implements AutoCloseable {
 
     private void attempt(String url, String secret, String body, int attempt) {
         String time = Long.toString(Instant.now().getEpochSecond());
-        HttpRequest request = HttpRequest.newBuilder(URI.create(url)).timeout(Duration.ofSeconds(5))
-                .header("Content-Type", "application/json").header("Sent-At", time).header("Signature", sign(secret, time, body))
-                .POST(HttpRequest.BodyPublishers.ofString(body)).build();
+        HttpRequest request = HttpRequest.newBuilder(URI.create(url))
+                .timeout(Duration.ofSeconds(5))
+                .header("Content-Type", "application/json")
+                .header("Sent-At", time)
+                .header("Signature", sign(secret, time, body))
+                .POST(HttpRequest.BodyPublishers.ofString(body))
+                .build();
         http.sendAsync(request, HttpResponse.BodyHandlers.discarding()).whenComplete((answer, failure) -> {
             if ((failure != null || answer.statusCode() >= 300) && attempt < TRIES && !later.isShutdown()) {
                 later.schedule(() -> attempt(url, secret, body, attempt + 1), attempt, TimeUnit.SECONDS);

@@ -19,7 +19,10 @@ import vestcoin.standins.shared.Exchange.Refusal;
 import vestcoin.standins.shared.Html;
 import vestcoin.standins.shared.Service;
 
-/** The simulated post room: takes every e-mail as MIME text and keeps the latest, readable in the browser, until it ends. */
+/**
+ * The simulated post room: takes every e-mail as MIME text and keeps the latest, readable in the browser, until it
+ * ends.
+ */
 public final class PostRoom extends Service {
     private static final int MOST_KEPT = 2000;
     private static final int SHOWN = 100;
@@ -47,9 +50,16 @@ public final class PostRoom extends Service {
             take(exchange.text());
             exchange.answer(202, Map.of("taken", true));
         } else if (exchange.method().equals("GET") && path.length == 3 && path[1].equals("letter")) {
-            Letter letter = letters().stream().filter(each -> Integer.toHexString(each.id().hashCode()).equals(path[2])).findFirst().orElseThrow(() -> new Refusal(404, "There is no such letter."));
-            exchange.page(Html.page(letter.subject(), "<p>To " + Html.escape(letter.to()) + "</p><iframe title=\"As a page\" sandbox srcdoc=\"" + Html.escape(letter.html()) + "\"></iframe><h2>As plain text</h2><pre>"
-                    + Html.escape(letter.plain()) + "</pre><h2>As it was sent</h2><pre>" + Html.escape(letter.mime()) + "</pre>"));
+            Letter letter = letters().stream()
+                    .filter(each -> Integer.toHexString(each.id().hashCode()).equals(path[2]))
+                    .findFirst()
+                    .orElseThrow(() -> new Refusal(404, "There is no such letter."));
+            exchange.page(Html.page(
+                    letter.subject(),
+                    "<p>To " + Html.escape(letter.to()) + "</p><iframe title=\"As a page\" sandbox srcdoc=\""
+                            + Html.escape(letter.html()) + "\"></iframe><h2>As plain text</h2><pre>"
+                            + Html.escape(letter.plain()) + "</pre><h2>As it was sent</h2><pre>"
+                            + Html.escape(letter.mime()) + "</pre>"));
         } else {
             throw new Refusal(404, "There is nothing here.");
         }
@@ -67,9 +77,17 @@ public final class PostRoom extends Service {
 
     private static Letter read(String mime) {
         try {
-            MimeMessage message = new MimeMessage(Session.getInstance(new Properties()), new ByteArrayInputStream(mime.getBytes(StandardCharsets.UTF_8)));
-            return new Letter(Optional.ofNullable(message.getMessageID()).orElse(mime), String.valueOf(message.getFrom()[0]), String.valueOf(message.getAllRecipients()[0]),
-                    Optional.ofNullable(message.getSubject()).orElse(""), part(message, "text/html").orElse(""), part(message, "text/plain").orElse(""), mime);
+            MimeMessage message = new MimeMessage(
+                    Session.getInstance(new Properties()),
+                    new ByteArrayInputStream(mime.getBytes(StandardCharsets.UTF_8)));
+            return new Letter(
+                    Optional.ofNullable(message.getMessageID()).orElse(mime),
+                    String.valueOf(message.getFrom()[0]),
+                    String.valueOf(message.getAllRecipients()[0]),
+                    Optional.ofNullable(message.getSubject()).orElse(""),
+                    part(message, "text/html").orElse(""),
+                    part(message, "text/plain").orElse(""),
+                    mime);
         } catch (MessagingException | IOException | NullPointerException e) {
             throw new Refusal(422, "This is not an e-mail with a sender and a recipient.");
         }
@@ -99,8 +117,15 @@ public final class PostRoom extends Service {
     @Override
     protected String below() {
         StringBuilder html = new StringBuilder("<h2>Latest letters</h2><table><tr><th>Subject<th>To</tr>");
-        letters().stream().limit(SHOWN).forEach(letter -> html.append("<tr><td><a href=\"").append(url()).append("/letter/").append(Integer.toHexString(letter.id().hashCode())).append("\">")
-                .append(Html.escape(letter.subject())).append("</a><td>").append(Html.escape(letter.to())).append("</tr>"));
+        letters().stream().limit(SHOWN).forEach(letter -> html.append("<tr><td><a href=\"")
+                .append(url())
+                .append("/letter/")
+                .append(Integer.toHexString(letter.id().hashCode()))
+                .append("\">")
+                .append(Html.escape(letter.subject()))
+                .append("</a><td>")
+                .append(Html.escape(letter.to()))
+                .append("</tr>"));
         return html.append("</table>").toString();
     }
 }

@@ -11,9 +11,13 @@ import vestcoin.standins.shared.Exchange.Refusal;
 import vestcoin.standins.shared.Html;
 import vestcoin.standins.shared.Service;
 
-/** The simulated feed of exchange rates, in the XML form of the European Central Bank's daily reference rates. The rates are invented. */
+/**
+ * The simulated feed of exchange rates, in the XML form of the European Central Bank's daily reference rates. The rates
+ * are invented.
+ */
 public final class ExchangeRates extends Service {
-    private volatile Map<String, String> rates = new TreeMap<>(Map.of("CHF", "0.9312", "GBP", "0.8437", "JPY", "171.05", "PLN", "4.2615", "SEK", "11.0240", "USD", "1.1586"));
+    private volatile Map<String, String> rates = new TreeMap<>(Map.of(
+            "CHF", "0.9312", "GBP", "0.8437", "JPY", "171.05", "PLN", "4.2615", "SEK", "11.0240", "USD", "1.1586"));
 
     public ExchangeRates() {
         super("rates", "Exchange rates");
@@ -26,12 +30,19 @@ public final class ExchangeRates extends Service {
         }
         StringBuilder xml = new StringBuilder("""
                 <?xml version="1.0" encoding="UTF-8"?>
-                <gesmes:Envelope xmlns:gesmes="http://www.gesmes.org/xml/2002-08-01" xmlns="http://www.ecb.int/vocabulary/2002-08-01/eurofxref">
+                <gesmes:Envelope xmlns:gesmes="http://www.gesmes.org/xml/2002-08-01" \
+                xmlns="http://www.ecb.int/vocabulary/2002-08-01/eurofxref">
                   <gesmes:subject>Reference rates</gesmes:subject>
                   <Cube><Cube time="%s">
                 """.formatted(lastWorkingDay()));
-        rates.forEach((currency, rate) -> xml.append("    <Cube currency=\"").append(currency).append("\" rate=\"").append(rate).append("\"/>\n"));
-        exchange.text("application/xml", xml.append("  </Cube></Cube>\n</gesmes:Envelope>\n").toString());
+        rates.forEach((currency, rate) -> xml.append("    <Cube currency=\"")
+                .append(currency)
+                .append("\" rate=\"")
+                .append(rate)
+                .append("\"/>\n"));
+        exchange.text(
+                "application/xml",
+                xml.append("  </Cube></Cube>\n</gesmes:Envelope>\n").toString());
     }
 
     private static LocalDate lastWorkingDay() {
@@ -45,7 +56,13 @@ public final class ExchangeRates extends Service {
     @Override
     protected String controls() {
         StringBuilder html = new StringBuilder("<p>For one euro:</p>");
-        rates.forEach((currency, rate) -> html.append("<p><label>").append(currency).append(" <input size=10 name=rate-").append(currency).append(" value=\"").append(Html.escape(rate)).append("\"></label></p>"));
+        rates.forEach((currency, rate) -> html.append("<p><label>")
+                .append(currency)
+                .append(" <input size=10 name=rate-")
+                .append(currency)
+                .append(" value=\"")
+                .append(Html.escape(rate))
+                .append("\"></label></p>"));
         return html.toString();
     }
 

@@ -7,7 +7,10 @@ import vestcoin.standins.shared.Exchange;
 import vestcoin.standins.shared.Exchange.Refusal;
 import vestcoin.standins.shared.Service;
 
-/** The simulated register of businesses' tax numbers: confirms any number but those whose last digit is 0, which it denies. */
+/**
+ * The simulated register of businesses' tax numbers: confirms any number but those whose last digit is 0, which it
+ * denies.
+ */
 public final class Register extends Service {
     public Register() {
         super("register", "Tax-number register");
@@ -16,7 +19,9 @@ public final class Register extends Service {
     @Override
     protected void answer(Exchange exchange) throws IOException {
         String[] path = exchange.path().split("/");
-        if (!exchange.method().equals("GET") || path.length != 4 || !exchange.path().startsWith("/v1/numbers/")) {
+        if (!exchange.method().equals("GET")
+                || path.length != 4
+                || !exchange.path().startsWith("/v1/numbers/")) {
             throw new Refusal(404, "There is nothing here.");
         }
         String number = path[3];

@@ -53,7 +53,10 @@ public final class Exchange {
     }
 
     public String bearer() {
-        return header("Authorization").filter(value -> value.startsWith("Bearer ")).map(value -> value.substring(7)).orElse("");
+        return header("Authorization")
+                .filter(value -> value.startsWith("Bearer "))
+                .map(value -> value.substring(7))
+                .orElse("");
     }
 
     public Optional<String> query(String name) {
@@ -87,7 +90,9 @@ public final class Exchange {
     private static Map<String, String> fields(String encoded) {
         Map<String, String> fields = new LinkedHashMap<>();
         if (encoded != null) {
-            Arrays.stream(encoded.split("&")).map(pair -> pair.split("=", 2)).filter(pair -> pair.length == 2)
+            Arrays.stream(encoded.split("&"))
+                    .map(pair -> pair.split("=", 2))
+                    .filter(pair -> pair.length == 2)
                     .forEach(pair -> fields.put(pair[0], URLDecoder.decode(pair[1], StandardCharsets.UTF_8)));
         }
         return fields;

@@ -7,7 +7,10 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import vestcoin.standins.shared.Exchange.Refusal;
 
-/** A simulated service below a path of its own: what it answers, and a page on which it can be told to be slow or to fail. */
+/**
+ * A simulated service below a path of its own: what it answers, and a page on which it can be told to be slow or to
+ * fail.
+ */
 public abstract class Service implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Service.class);
     private static final long LONGEST_DELAY = 30_000;
@@ -73,7 +76,8 @@ public abstract class Service implements AutoCloseable {
                     Thread.sleep(delayMillis);
                 }
                 if (outage) {
-                    throw new Refusal(503, "The simulated " + name.toLowerCase(java.util.Locale.ROOT) + " is out of order.");
+                    throw new Refusal(
+                            503, "The simulated " + name.toLowerCase(java.util.Locale.ROOT) + " is out of order.");
                 }
             }
             switch (exchange.method() + " " + exchange.path()) {
@@ -98,9 +102,16 @@ public abstract class Service implements AutoCloseable {
     }
 
     private String page() {
-        return Html.page(name, "<p><a href=\"" + root.get() + "/\">All simulated services</a></p><form method=post action=\"" + url() + "/control\"><p><label><input type=checkbox name=outage"
-                + (outage ? " checked" : "") + "> Out of order: every call from shops fails</label></p><p><label>Delay of every answer <input name=delay size=6 value=" + delayMillis
-                + "> ms, at most " + LONGEST_DELAY + "</label></p>" + controls() + "<button>Set</button></form>" + below());
+        return Html.page(
+                name,
+                "<p><a href=\"" + root.get() + "/\">All simulated services</a></p><form method=post action=\"" + url()
+                        + "/control\"><p><label><input type=checkbox name=outage"
+                        + (outage ? " checked" : "")
+                        + "> Out of order: every call from shops fails</label></p><p><label>Delay of every answer "
+                        + "<input name=delay size=6 value="
+                        + delayMillis
+                        + "> ms, at most " + LONGEST_DELAY + "</label></p>" + controls() + "<button>Set</button></form>"
+                        + below());
     }
 
     private static void refuse(Exchange exchange, int status, String message) {

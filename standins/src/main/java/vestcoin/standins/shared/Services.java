@@ -44,8 +44,12 @@ public final class Services implements AutoCloseable {
     }
 
     private String index() {
-        return Html.page("Services", services.stream().map(service -> "<li><a href=\"" + service.url() + "/\">" + Html.escape(service.name()) + "</a></li>")
-                .collect(Collectors.joining("", "<ul>", "</ul>")));
+        return Html.page(
+                "Services",
+                services.stream()
+                        .map(service ->
+                                "<li><a href=\"" + service.url() + "/\">" + Html.escape(service.name()) + "</a></li>")
+                        .collect(Collectors.joining("", "<ul>", "</ul>")));
     }
 
     @Override

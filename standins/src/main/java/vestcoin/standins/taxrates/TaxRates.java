@@ -9,8 +9,9 @@ import vestcoin.standins.shared.Exchange.Refusal;
 import vestcoin.standins.shared.Service;
 
 /**
- * The simulated tax-rate service: for a country, a region and a postcode, the levies that stand on ordinary goods and, where there is
- * one, the reduced rate. The figures are from memory and may be out of date; a real service would be asked for a real shop.
+ * The simulated tax-rate service: for a country, a region and a postcode, the levies that stand on ordinary goods and,
+ * where there is one, the reduced rate. The figures are from memory and may be out of date; a real service would be
+ * asked for a real shop.
  */
 public final class TaxRates extends Service {
     public static final String KEY = "tax-rates-test-9d41c7e8a2b35f60";
@@ -21,10 +22,21 @@ public final class TaxRates extends Service {
 
     /** Beginning of country, region and postcode to what holds there. */
     private static final Map<String, Place> PLACES = new TreeMap<>(Map.ofEntries(
-            place("IE", "VAT", "23", "13.5"), place("DE", "VAT", "19", "7"), place("FR", "VAT", "20", "5.5"), place("NL", "VAT", "21", "9"), place("AT", "VAT", "20", "10"),
-            place("ES", "VAT", "21", "10"), place("GB", "VAT", "20", "5"), place("CH", "VAT", "8.1", "2.6"), place("NO", "VAT", "25", "15"),
+            place("IE", "VAT", "23", "13.5"),
+            place("DE", "VAT", "19", "7"),
+            place("FR", "VAT", "20", "5.5"),
+            place("NL", "VAT", "21", "9"),
+            place("AT", "VAT", "20", "10"),
+            place("ES", "VAT", "21", "10"),
+            place("GB", "VAT", "20", "5"),
+            place("CH", "VAT", "8.1", "2.6"),
+            place("NO", "VAT", "25", "15"),
             Map.entry("US US-NC", new Place(List.of(new Levy("State", "4.75"), new Levy("County", "2.25")), "")),
-            Map.entry("US US-NY 100", new Place(List.of(new Levy("State", "4"), new Levy("City", "4.5"), new Levy("District", "0.375")), "")),
+            Map.entry(
+                    "US US-NY 100",
+                    new Place(
+                            List.of(new Levy("State", "4"), new Levy("City", "4.5"), new Levy("District", "0.375")),
+                            "")),
             Map.entry("US US-OR", new Place(List.of(), ""))));
 
     public TaxRates() {
@@ -44,14 +56,28 @@ public final class TaxRates extends Service {
             throw new Refusal(404, "There is nothing here.");
         }
         String country = exchange.query("country").orElse("");
-        String asked = country + exchange.query("region").map(region -> " " + region).orElse("") + exchange.query("postcode").map(postcode -> " " + postcode).orElse("");
-        Place place = PLACES.entrySet().stream().filter(each -> (asked + " ").startsWith(each.getKey())).reduce((one, other) -> other).map(Map.Entry::getValue)
+        String asked = country
+                + exchange.query("region").map(region -> " " + region).orElse("")
+                + exchange.query("postcode").map(postcode -> " " + postcode).orElse("");
+        Place place = PLACES.entrySet().stream()
+                .filter(each -> (asked + " ").startsWith(each.getKey()))
+                .reduce((one, other) -> other)
+                .map(Map.Entry::getValue)
                 .orElseThrow(() -> new Refusal(404, "Nothing is known of this place."));
-        exchange.answer(200, Map.of("standard", place.standard().stream().map(levy -> Map.of("name", levy.name(), "percent", levy.percent())).toList(), "reduced", place.reduced()));
+        exchange.answer(
+                200,
+                Map.of(
+                        "standard",
+                        place.standard().stream()
+                                .map(levy -> Map.of("name", levy.name(), "percent", levy.percent()))
+                                .toList(),
+                        "reduced",
+                        place.reduced()));
     }
 
     @Override
     protected String controls() {
-        return "<p>Key of the test account: <code>" + KEY + "</code>. Knows: " + String.join(", ", PLACES.keySet()) + ".</p>";
+        return "<p>Key of the test account: <code>" + KEY + "</code>. Knows: " + String.join(", ", PLACES.keySet())
+                + ".</p>";
     }
 }
