@@ -34,7 +34,7 @@ export type Paid = Schemas["Paid"];
 export type Counter = Schemas["Counter"];
 export type Product = Schemas["Product"];
 export type BuyerQuote = Schemas["BuyerQuote"];
-export type Placed = Schemas["Placed"];
+export type PlacedOrder = Schemas["PlacedOrder"];
 
 /** A refusal: what is wrong, where, and how to mend it. */
 export class Refusal extends Error {

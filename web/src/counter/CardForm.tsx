@@ -1,11 +1,11 @@
 import { type FormEvent, useState } from "react";
-import { answer, api, type Placed, type Problem, problemsOf } from "../api/client";
+import { answer, api, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
 import { tokenOf } from "./token";
 import { useSay } from "./words";
 
 /** The card. Its number never comes to the shop. */
-export function CardForm({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrder) => void }) {
   const say = useSay();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Counter } from "../api/client";
-import { type Step, steps } from "./CounterPage";
+import { type Step, steps } from "./step";
 import { useSay } from "./words";
 
 interface Props {

@@ -9,6 +9,7 @@ import { CounterFrame } from "./CounterFrame";
 import { NeverRemind } from "./NeverRemind";
 import { chosen, Speaking, type Spoken } from "./Speaking";
 import { Summary } from "./Summary";
+import type { Step } from "./step";
 import { BasketStep } from "./steps/BasketStep";
 import { wishesOf } from "./steps/Besides";
 import { HowStep } from "./steps/HowStep";
@@ -16,9 +17,6 @@ import { PayStep } from "./steps/PayStep";
 import { WhereStep } from "./steps/WhereStep";
 import { useTaken } from "./useTaken";
 import { directionOf, SayProvider, wordsIn } from "./words";
-
-export const steps = ["Basket", "Where", "How", "Pay"] as const;
-export type Step = (typeof steps)[number];
 
 /** The buyer's side of a shop: basket, where, how, pay, the total always in sight. */
 export function CounterPage() {

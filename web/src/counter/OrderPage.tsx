@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
-import { answer, api, type Counter, type Placed, type Problem, problemsOf } from "../api/client";
+import { answer, api, type Counter, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { money, plain } from "../shared/money";
 import { Papers } from "../shared/Papers";
 import { Said } from "../shared/Said";
@@ -18,7 +18,7 @@ const paid = ["authorised", "captured", "refunded", "disputed"];
 const awaited = ["transfer", "cash-on-delivery", "cash-at-pickup", "cheque", "on-account"];
 const open = ["pending", "created"];
 
-const stands = (order: Placed): boolean =>
+const stands = (order: PlacedOrder): boolean =>
   paid.includes(order.state) || (awaited.includes(order.kind ?? "") && order.state !== "unpaid");
 
 /** An order that stands: to be paid, being paid, or paid with its receipt. */
@@ -53,7 +53,7 @@ export function OrderPage() {
     );
   }
   if (!order.data || !counter.data) return null;
-  const fresh = (placed: Placed) => client.setQueryData(key, placed);
+  const fresh = (placed: PlacedOrder) => client.setQueryData(key, placed);
   const settled = stands(order.data);
   const said = wordsIn(order.data.language);
   if (order.data.cancelled) {
@@ -84,7 +84,7 @@ export function OrderPage() {
   );
 }
 
-function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+function Paying({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrder) => void }) {
   const say = useSay();
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
@@ -121,7 +121,7 @@ function Paying({ order, fresh }: { order: Placed; fresh: (order: Placed) => voi
 }
 
 /** Every other way this order can be paid, with what it comes to that way. */
-function OtherWays({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+function OtherWays({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrder) => void }) {
   const say = useSay();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -159,7 +159,7 @@ function OtherWays({ order, fresh }: { order: Placed; fresh: (order: Placed) => 
 }
 
 /** Where and when it is collected or brought, and what to bring; or where it goes. */
-function WhereTo({ order }: { order: Placed }) {
+function WhereTo({ order }: { order: PlacedOrder }) {
   const say = useSay();
   const { handover, address } = order;
   // Wall-clock times of the shop are shown as they are, whatever zone the buyer's phone is in.
@@ -202,13 +202,13 @@ function WhereTo({ order }: { order: Placed }) {
   );
 }
 
-function handedOver({ handover, sent }: Placed, say: Words): string {
+function handedOver({ handover, sent }: PlacedOrder, say: Words): string {
   if (handover?.way === "collected") return sent === "all" ? say.collected : say.toCollect;
   return sent === "all" ? say.brought : say.broughtRound;
 }
 
 /** What the last row of the receipt says of the money. */
-function paidHow({ kind, state, standing }: Placed, say: Words): string {
+function paidHow({ kind, state, standing }: PlacedOrder, say: Words): string {
   if (standing === "paid in part") return kind === "transfer" ? say.toTransferPart : say.paidInPart;
   if (kind === "card" && state === "authorised") return say.heldOnCard;
   if (state === "captured" || state === "refunded") return kind === "card" ? say.paidByCard : say.paid;
@@ -231,7 +231,7 @@ function paidHow({ kind, state, standing }: Placed, say: Words): string {
 }
 
 /** Sends the buyer to the wallet. */
-function WalletButton({ order, fresh }: { order: Placed; fresh: (order: Placed) => void }) {
+function WalletButton({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrder) => void }) {
   const say = useSay();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -258,7 +258,7 @@ function WalletButton({ order, fresh }: { order: Placed; fresh: (order: Placed) 
   );
 }
 
-function Receipt({ counter, order }: { counter: Counter; order: Placed }) {
+function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
   const say = useSay();
   const { quote } = order;
   const amount = (value: string) => money(value, quote.currency, counter.language);

@@ -1,11 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Placed, type Problem, problemsOf } from "../api/client";
+import { answer, api, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
 import { useSay } from "./words";
 
 /** Withdrawing from an order, or asking to send something back: said once, then confirmed, as the law has it for the web. */
-export function SendBack({ order, language }: { order: Placed; language: string }) {
+export function SendBack({ order, language }: { order: PlacedOrder; language: string }) {
   const say = useSay();
   const client = useQueryClient();
   const key = ["withdrawal", order.token];

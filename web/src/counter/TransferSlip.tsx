@@ -1,8 +1,8 @@
-import type { Placed } from "../api/client";
+import type { PlacedOrder } from "../api/client";
 import { money } from "../shared/money";
 import { useSay } from "./words";
 
-type Slip = NonNullable<Placed["slip"]>;
+type Slip = NonNullable<PlacedOrder["slip"]>;
 
 /** What a transfer is made out to, with a square code bank apps read. */
 export function TransferSlip({ slip, language }: { slip: Slip; language: string }) {

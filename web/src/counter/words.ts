@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import type { Step } from "./CounterPage";
+import type { Step } from "./step";
 
 /** What the counter itself says. The shop's own words come with the shop. */
 const en = {

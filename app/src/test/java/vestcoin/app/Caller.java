@@ -13,10 +13,10 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.checkout.Policies;
 import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Policies;
 import vestcoin.standins.pay.TestCard;
 
 /** Talks to the application as a browser would: with cookies, and the CSRF token they carry. */

@@ -11,7 +11,7 @@ import org.openqa.selenium.By;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.app.opening.Doors;
+import vestcoin.app.access.Doors;
 import vestcoin.app.run.DemoShop;
 
 /**

@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import vestcoin.app.RunningShop;
-import vestcoin.app.opening.Doors;
+import vestcoin.app.access.Doors;
 import vestcoin.app.run.DemoShop;
 
 /** The door, what is counted, what is sold elsewhere and what the law asks, at the desk. */

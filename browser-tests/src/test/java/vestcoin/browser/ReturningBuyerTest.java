@@ -127,8 +127,8 @@ class ReturningBuyerTest extends AtCounter {
     @Test
     void a_form_on_another_site_opens_the_counter_with_what_was_chosen_there() throws IOException {
         shop.context()
-                .getBean(vestcoin.app.run.DemoShop.class)
-                .elsewhere()
+                .getBean(vestcoin.app.run.DemoPage.class)
+                .html()
                 .ifPresent(shop.services().elsewhere()::show);
         browser = Browser.open(390, 844);
         browser.go(shop.services().elsewhere().url() + "/page");

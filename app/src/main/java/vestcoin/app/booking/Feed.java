@@ -11,8 +11,8 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
-import vestcoin.app.quote.QuoteView;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.setup.Setup;
 

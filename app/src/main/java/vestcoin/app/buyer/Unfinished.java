@@ -10,16 +10,18 @@ import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import vestcoin.app.access.Entrance;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
-import vestcoin.app.opening.Entrance;
-import vestcoin.app.order.Orders;
+import vestcoin.app.order.OrderPlaced;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
@@ -76,7 +78,7 @@ public class Unfinished {
      */
     @Transactional
     public void keep(String shop, String email, Left left, String language) {
-        String buyer = Orders.normal(email);
+        String buyer = MailAddress.normal(email);
         sql.sql("select id from shop where id = :shop for update")
                 .param("shop", shop)
                 .query(String.class)
@@ -120,8 +122,13 @@ public class Unfinished {
     public void forget(String shop, String email) {
         sql.sql("delete from unfinished where shop = :shop and buyer = :buyer and reminded_at is null")
                 .param("shop", shop)
-                .param("buyer", Orders.normal(email))
+                .param("buyer", MailAddress.normal(email))
                 .update();
+    }
+
+    @EventListener
+    void ordered(OrderPlaced placed) {
+        forget(placed.shop(), placed.email());
     }
 
     /** What a letter's link brings back. */

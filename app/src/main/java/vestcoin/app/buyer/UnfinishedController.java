@@ -8,8 +8,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.access.Entrance;
 import vestcoin.app.edge.Told;
-import vestcoin.app.opening.Entrance;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Editions;
 

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import vestcoin.app.edge.Sentences;
-import vestcoin.app.quote.QuoteView;
+import vestcoin.app.format.QuoteView;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;

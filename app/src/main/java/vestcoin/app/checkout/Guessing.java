@@ -19,14 +19,14 @@ class Guessing {
     }
 
     /** The basket as it is priced: without its codes while too many were tried in vain. */
-    CounterController.Basket without(CounterController.Basket basket, String client) {
+    Basket without(Basket basket, String client) {
         boolean slowed = !basket.codes().isEmpty()
                 && (pace.exhausted(Pace.Of.CODES_BY_CLIENT, client) || pace.exhausted(Pace.Of.CODES_BY_ALL, ALL));
         return slowed ? basket.with(List.of()) : basket;
     }
 
     /** The quote, with what was in vain counted. @param tried as it was priced */
-    BuyerQuote counted(BuyerQuote quote, CounterController.Basket tried, String client) {
+    BuyerQuote counted(BuyerQuote quote, Basket tried, String client) {
         if (tried.codes().isEmpty()) {
             return quote.refusedCodes().isEmpty()
                     ? quote

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Policies;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Duties;
 import vestcoin.core.finding.Known;

@@ -25,7 +25,6 @@ import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
-import vestcoin.app.quote.QuoteView;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Size;

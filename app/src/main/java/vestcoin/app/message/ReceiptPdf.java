@@ -12,7 +12,7 @@ import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
 import java.io.ByteArrayOutputStream;
 import java.util.List;
-import vestcoin.app.document.Typeface;
+import vestcoin.app.paper.Typeface;
 
 /** A receipt to print, with the rows of the letter that confirms the order. */
 final class ReceiptPdf {

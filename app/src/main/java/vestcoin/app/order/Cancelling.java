@@ -12,11 +12,11 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
-import vestcoin.app.quote.QuoteView;
 
 /**
  * Calls an order off in one act: what it took is there for others again, what is held is let go, what was taken is

@@ -4,7 +4,7 @@ import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import vestcoin.app.quote.QuoteView;
+import vestcoin.app.format.QuoteView;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;

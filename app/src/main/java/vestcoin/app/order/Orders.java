@@ -7,13 +7,14 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.stock.StockBook;
 import vestcoin.core.discount.History;
@@ -155,12 +156,14 @@ public class Orders {
     private final JdbcClient sql;
     private final Payments payments;
     private final StockBook counted;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Orders(JdbcClient sql, Payments payments, StockBook counted, Clock clock) {
+    Orders(JdbcClient sql, Payments payments, StockBook counted, ApplicationEventPublisher events, Clock clock) {
         this.sql = sql;
         this.payments = payments;
         this.counted = counted;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -205,7 +208,7 @@ public class Orders {
                 .param("due", order.due())
                 .param("method", order.method())
                 .param("email", order.email())
-                .param("buyer", normal(order.email()))
+                .param("buyer", MailAddress.normal(order.email()))
                 .param("name", order.name())
                 .param("country", order.country())
                 .param("address", order.address())
@@ -236,6 +239,7 @@ public class Orders {
                     .param("id", placed.id())
                     .update();
         }
+        events.publishEvent(new OrderPlaced(order.shop(), order.email()));
         return byToken(token).orElseThrow();
     }
 
@@ -283,7 +287,7 @@ public class Orders {
     public List<Order> ofBuyer(String shop, String email, int most) {
         return sql.sql(ORDER + "where shop = :shop and buyer = :buyer order by id desc limit :most")
                 .param("shop", shop)
-                .param("buyer", normal(email))
+                .param("buyer", MailAddress.normal(email))
                 .param("most", most)
                 .query(Order.class)
                 .list();
@@ -389,7 +393,7 @@ public class Orders {
                     or exists (select 1 from orders o join payment p on p.order_id = o.id where o.shop = :shop and
                         o.buyer = :buyer and p.captured > 0 and p.gateway is not null)""")
                 .param("shop", shop)
-                .param("buyer", normal(email))
+                .param("buyer", MailAddress.normal(email))
                 .query(Boolean.class)
                 .single();
     }
@@ -422,7 +426,7 @@ public class Orders {
                 .param("shop", order.shop())
                 .param("discount", use.discount())
                 .param("order", order.id())
-                .param("buyer", normal(order.email()))
+                .param("buyer", MailAddress.normal(order.email()))
                 .update();
     }
 
@@ -431,7 +435,7 @@ public class Orders {
      * ordered.
      */
     public History history(String shop, String email) {
-        String buyer = normal(email);
+        String buyer = MailAddress.normal(email);
         Map<String, Integer> uses = new HashMap<>();
         Map<String, Integer> own = new HashMap<>();
         sql.sql("""
@@ -453,11 +457,6 @@ public class Orders {
                         .query(Integer.class)
                         .single();
         return new History(uses, own, placed);
-    }
-
-    /** The form of an e-mail address buyers are known by. */
-    public static String normal(String email) {
-        return email == null ? "" : email.strip().toLowerCase(Locale.ROOT);
     }
 
     public Order byId(long id) {
@@ -537,8 +536,8 @@ public class Orders {
             if (words.matches("[0-9]{1,9}")) {
                 params.put("number", Integer.parseInt(words));
             } else {
-                params.put("from", normal(words));
-                params.put("to", normal(words) + Character.MAX_VALUE);
+                params.put("from", MailAddress.normal(words));
+                params.put("to", MailAddress.normal(words) + Character.MAX_VALUE);
             }
         });
         return params;

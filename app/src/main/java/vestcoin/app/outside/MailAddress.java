@@ -3,6 +3,7 @@ package vestcoin.app.outside;
 import jakarta.mail.internet.AddressException;
 import jakarta.mail.internet.InternetAddress;
 import java.net.IDN;
+import java.util.Locale;
 import java.util.Optional;
 
 /** The one form of an e-mail address: what a letter can be written to, by the library that writes them. */
@@ -15,6 +16,11 @@ public final class MailAddress {
     /** Whether a letter can be sent there. */
     public static boolean isOne(String typed) {
         return of(typed).isPresent();
+    }
+
+    /** The form of an e-mail address buyers are known by. */
+    public static String normal(String email) {
+        return email == null ? "" : email.strip().toLowerCase(Locale.ROOT);
     }
 
     /** The address as a letter bears it, its domain in ASCII; nothing where none can be written to it. */

@@ -289,7 +289,7 @@ public class Gateways {
     }
 
     /** What opens the provider's door for a shop. */
-    Access access(String shop, String id) {
+    public Access access(String shop, String id) {
         Row row = row(shop, id)
                 .orElseThrow(() -> new Told(
                         HttpStatus.CONFLICT, "method", "This way of paying is not connected.", "Choose another."));

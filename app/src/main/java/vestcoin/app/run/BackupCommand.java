@@ -19,8 +19,8 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.outside.Vault;
-import vestcoin.app.storage.Backup;
-import vestcoin.app.storage.StartRefused;
+import vestcoin.app.run.storage.Backup;
+import vestcoin.app.run.storage.StartRefused;
 
 /** Takes a backup while Vest Coin runs, and brings one back. */
 public final class BackupCommand {

@@ -15,7 +15,7 @@ import java.util.List;
 import org.flywaydb.core.api.FlywayException;
 import org.h2.api.ErrorCode;
 import org.springframework.boot.web.server.PortInUseException;
-import vestcoin.app.storage.StartRefused;
+import vestcoin.app.run.storage.StartRefused;
 
 /** What is looked at before anything is started, and the one sentence that says why nothing was. */
 final class Before {

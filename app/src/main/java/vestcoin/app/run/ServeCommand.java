@@ -52,7 +52,7 @@ public final class ServeCommand {
                     });
                     DemoShop shop = context.getBean(DemoShop.class);
                     shop.loadIfEmpty();
-                    shop.elsewhere().ifPresent(services.elsewhere()::show);
+                    context.getBean(DemoPage.class).html().ifPresent(services.elsewhere()::show);
                     System.out.println(DemoShop.welcome(port));
                 } else {
                     String first = context.getBean(People.class).none()

@@ -19,7 +19,7 @@ import vestcoin.core.problem.Refused;
  * people use, and the codes of ISO 3166-1 and ISO 4217. Nothing is guessed: what is not known is refused, with the
  * names nearest to it.
  */
-final class CountryNames {
+public final class CountryNames {
     private static final List<ULocale> LANGUAGES = List.of(
             ULocale.ENGLISH,
             ULocale.GERMAN,
@@ -72,7 +72,7 @@ final class CountryNames {
     }
 
     /** @param path of the field, for the refusal @throws Refused if it is no country's name or code */
-    static String countryOr(String path, String typed) {
+    public static String countryOr(String path, String typed) {
         String text = typed == null ? "" : typed;
         return country(text)
                 .orElseThrow(() -> new Refused(

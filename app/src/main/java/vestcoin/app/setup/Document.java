@@ -16,7 +16,7 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
-import vestcoin.app.quote.QuoteView;
+import vestcoin.app.format.QuoteView;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;

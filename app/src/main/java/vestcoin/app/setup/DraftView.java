@@ -51,7 +51,7 @@ public record DraftView(
         EMPTY
     }
 
-    static DraftView of(
+    public static DraftView of(
             String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, Known known) {
         List<Finding> findings = Check.of(draft.document().compiled(), known);
         return new DraftView(
@@ -81,7 +81,7 @@ public record DraftView(
     }
 
     /** The cells that edits touch, read back. */
-    static Map<String, CellText> texts(Setup setup, List<Edit> edits) {
+    public static Map<String, CellText> texts(Setup setup, List<Edit> edits) {
         Map<String, CellText> texts = new TreeMap<>();
         for (Edit edit : edits) {
             String[] steps = edit.path().split("/");

@@ -78,7 +78,7 @@ public class Drafts {
     }
 
     /** The draft with edits made but nothing stored: what a keystroke would do. */
-    Draft tried(String shop, List<Edit> edits) {
+    public Draft tried(String shop, List<Edit> edits) {
         Draft draft = of(shop);
         List<Edit> understood = Companions.with(
                 edits.stream()
@@ -127,11 +127,11 @@ public class Drafts {
     }
 
     /** A draft with what could be made of a block of edits. @param left why the others were left out */
-    record Pasted(Draft draft, List<Problem> left) {}
+    public record Pasted(Draft draft, List<Problem> left) {}
 
     /** Makes those edits of a block that can be made, as one change; what is wrong with the others is told. */
     @Transactional
-    Pasted paste(String shop, List<Edit> edits, String author) {
+    public Pasted paste(String shop, List<Edit> edits, String author) {
         lock(shop);
         JsonNode document = of(shop).document().tree();
         List<Edit> good = new ArrayList<>();

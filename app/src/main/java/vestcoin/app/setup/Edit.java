@@ -1,5 +1,7 @@
 package vestcoin.app.setup;
 
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
@@ -25,6 +27,13 @@ public record Edit(
 
     public Edit(String path, Optional<JsonNode> was, Optional<JsonNode> now) {
         this(path, was, now, null, null);
+    }
+
+    /** Edits as they came with a request, without what is none. */
+    public static List<Edit> given(List<Edit> edits) {
+        return edits == null
+                ? List.of()
+                : edits.stream().filter(Objects::nonNull).toList();
     }
 
     Edit meaning(Optional<JsonNode> read) {

@@ -19,7 +19,7 @@ import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Tax;
 
 /** Applies edits to a setup document. A document is never changed: only the nodes along a path are made anew. */
-final class Edits {
+public final class Edits {
     private static final int LONGEST_PATH = 400;
     private static final Pattern RATE = Pattern.compile("delivery/zones/[^/]+/rates/[^/]+|pickup/local/price");
     private static final Pattern TAX_RATE = Pattern.compile("tax/places/[^/]+/rates/[^/]+");
@@ -32,7 +32,7 @@ final class Edits {
     private Edits() {}
 
     /** Two people changed the same field. @param current the value there now */
-    static final class Conflict extends RuntimeException {
+    public static final class Conflict extends RuntimeException {
         private final transient Edit edit;
         private final transient Optional<JsonNode> current;
 
@@ -42,17 +42,17 @@ final class Edits {
             this.current = current;
         }
 
-        Edit edit() {
+        public Edit edit() {
             return edit;
         }
 
-        Optional<JsonNode> current() {
+        public Optional<JsonNode> current() {
             return current;
         }
     }
 
     /** The value at a path, or nothing. */
-    static Optional<JsonNode> at(JsonNode document, String path) {
+    public static Optional<JsonNode> at(JsonNode document, String path) {
         JsonNode node = document;
         for (String step : path.split("/")) {
             node = child(node, step).orElse(null);
@@ -138,7 +138,7 @@ final class Edits {
     }
 
     /** A value as a person would type it. */
-    static String shown(String path, Optional<JsonNode> value) {
+    public static String shown(String path, Optional<JsonNode> value) {
         if (value.isEmpty()) {
             return "nothing";
         }

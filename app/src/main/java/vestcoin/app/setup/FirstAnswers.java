@@ -105,7 +105,7 @@ public record FirstAnswers(
     }
 
     /** The setup that follows from the answers. @param at the instant, for the time zone of the place */
-    Setup applied(Setup setup, Instant at) {
+    public Setup applied(Setup setup, Instant at) {
         Shop was = setup.shop();
         String country = was.address().country();
         Shop.Address address = new Shop.Address(

@@ -10,11 +10,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.Told;
-import vestcoin.app.link.Links;
-import vestcoin.app.link.TaxRateService;
 import vestcoin.app.outside.Access;
 import vestcoin.app.outside.Refusal;
 import vestcoin.app.outside.Silent;
+import vestcoin.app.service.Links;
+import vestcoin.app.service.TaxRateService;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 

@@ -14,6 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.access.Buyers;
 import vestcoin.app.message.Messages;
 import vestcoin.standins.post.PostRoom;
 

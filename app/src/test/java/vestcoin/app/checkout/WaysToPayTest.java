@@ -23,6 +23,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.order.Slips;
 import vestcoin.app.run.DemoShop;
 import vestcoin.core.payment.SwissPayload;
 import vestcoin.standins.pay.TestCard;

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Pricing;

@@ -17,7 +17,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import vestcoin.app.quote.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;

@@ -1,0 +1,85 @@
+package vestcoin.app.checkout;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.springframework.stereotype.Service;
+import vestcoin.app.context.Circumstances;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.service.TaxNumbers;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.money.Currencies;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.Order;
+import vestcoin.core.tax.Buyer;
+
+/** Makes an order of a buyer's basket, with what it is priced with around it. */
+@Service
+class BasketOrders {
+    private final Gateways gateways;
+    private final Orders orders;
+    private final Circumstances circumstances;
+    private final TaxNumbers taxNumbers;
+    private final Clock clock;
+
+    BasketOrders(Gateways gateways, Orders orders, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
+        this.gateways = gateways;
+        this.orders = orders;
+        this.circumstances = circumstances;
+        this.taxNumbers = taxNumbers;
+        this.clock = clock;
+    }
+
+    /**
+     * The order as asked, with what is known around it: how often discounts were used, by the buyer of this address
+     * too, and what is given from outside.
+     */
+    Order order(Editions.Edition edition, Basket basket, String email) {
+        if (basket.to() == null || basket.to().country() == null) {
+            throw new Refused("basket/to", "The basket has no place to go to.", "Add at least a country.");
+        }
+        if (basket.lines().stream().anyMatch(java.util.Objects::isNull)) {
+            throw new Refused("basket/lines", "A line of the basket is empty.", "Take it out.");
+        }
+        Order order = new Order(
+                        clock.instant(),
+                        basket.lines(),
+                        basket.to(),
+                        basket.delivery(),
+                        basket.method(),
+                        basket.codes(),
+                        Optional.empty(),
+                        gateways.states(edition.shop()),
+                        orders.history(edition.shop(), email))
+                .by(buyer(basket).buyer());
+        String currency =
+                basket.currency().orElse(edition.document().setup().shop().currency());
+        order = order.in(basket.currency().orElse(null)).withDeliveries(basket.deliveries());
+        List<String> onAccount = edition.document().setup().payment().methods().stream()
+                .filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT)
+                .map(Payment.Method::id)
+                .toList();
+        long owed = orders.owed(edition.shop(), Placing.taxNumber(order), currency, onAccount);
+        order = order.given(order.outside()
+                .owing(BigDecimal.valueOf(
+                        owed,
+                        Currencies.of(currency)
+                                .map(CurrencyUnit::getDecimalPlaces)
+                                .orElse(0))));
+        return circumstances.around(
+                edition.shop(),
+                edition.document().compiled(),
+                basket.slot().isPresent() ? order.withSlot(basket.slot().get()) : order);
+    }
+
+    /** Who buys, as far as is known. */
+    TaxNumbers.Known buyer(Basket basket) {
+        return basket.business().orElse(false)
+                ? taxNumbers.business(basket.taxNumber())
+                : new TaxNumbers.Known(Buyer.PERSON, Optional.empty());
+    }
+}

@@ -1,0 +1,60 @@
+package vestcoin.app.checkout;
+
+import java.math.BigDecimal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.Payments;
+
+/** What the page of a placed order asks: where it stands, and paying it. */
+@RestController
+class OrderPageController {
+    /**
+     * Another way to pay an order whose payment came to nothing. @param expected what the buyer was shown it comes to
+     * that way
+     */
+    record OtherWay(String method, BigDecimal expected) {}
+
+    record Paying(String cardToken) {}
+
+    private final PlacedOrders placed;
+    private final Placing placing;
+    private final Payments payments;
+    private final PaymentBook book;
+
+    OrderPageController(PlacedOrders placed, Placing placing, Payments payments, PaymentBook book) {
+        this.placed = placed;
+        this.placing = placing;
+        this.payments = payments;
+        this.book = book;
+    }
+
+    @PostMapping("/api/counter/orders/{token}/payments")
+    PlacedOrder pay(@PathVariable String token, @RequestBody Paying paying) {
+        Orders.Order order = placed.find(token);
+        placing.pay(order, paying.cardToken() == null ? "" : paying.cardToken());
+        return placed.of(placed.find(token));
+    }
+
+    /** Pays an order another way than the one that came to nothing. */
+    @PostMapping("/api/counter/orders/{token}/method")
+    PlacedOrder otherWay(@PathVariable String token, @RequestBody OtherWay way) {
+        placing.otherWay(
+                placed.find(token),
+                way.method() == null ? "" : way.method(),
+                way.expected() == null ? BigDecimal.ZERO : way.expected());
+        return placed.of(placed.find(token));
+    }
+
+    /** Where an order stands; a payment still open is asked after first. */
+    @GetMapping("/api/counter/orders/{token}")
+    PlacedOrder order(@PathVariable String token) {
+        Orders.Order order = placed.find(token);
+        book.ofOrder(order.id()).stream().findFirst().ifPresent(payments::asked);
+        return placed.of(placed.find(token));
+    }
+}

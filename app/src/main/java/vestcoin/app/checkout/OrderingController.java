@@ -1,0 +1,252 @@
+package vestcoin.app.checkout;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.CookieValue;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.access.Buyers;
+import vestcoin.app.access.Entrance;
+import vestcoin.app.edge.Pace;
+import vestcoin.app.edge.Told;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Orders;
+import vestcoin.app.outside.MailAddress;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.Policies;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Problems;
+import vestcoin.core.quote.Order;
+import vestcoin.core.terms.Asking;
+
+/** Takes orders from the counter: nothing is placed but what the buyer was shown. */
+@RestController
+class OrderingController {
+    /**
+     * @param expected what the buyer was shown; another total is shown before anything is placed
+     * @param key made once by the page
+     * @param agreed kinds of texts agreed to, each with the hash of what was shown
+     */
+    record Wanted(String key, Basket basket, Placing.Contact contact, BigDecimal expected, Map<String, String> agreed) {
+        Wanted {
+            agreed = agreed == null ? Map.of() : Map.copyOf(agreed);
+        }
+    }
+
+    /** So many orders in a row get their letters at once. */
+    private static final int FEW = 4;
+
+    private final Entrance entrance;
+    private final Editions editions;
+    private final BasketOrders baskets;
+    private final Placing placing;
+    private final PlacedOrders placed;
+    private final Buyers buyers;
+    private final Pace pace;
+
+    OrderingController(
+            Entrance entrance,
+            Editions editions,
+            BasketOrders baskets,
+            Placing placing,
+            PlacedOrders placed,
+            Buyers buyers,
+            Pace pace) {
+        this.entrance = entrance;
+        this.editions = editions;
+        this.baskets = baskets;
+        this.placing = placing;
+        this.placed = placed;
+        this.buyers = buyers;
+        this.pace = pace;
+    }
+
+    @PostMapping("/api/counter/{shop}/orders")
+    PlacedOrder place(
+            @PathVariable String shop,
+            @RequestBody Wanted wanted,
+            @CookieValue(name = Buyers.COOKIE, required = false) String session,
+            HttpServletRequest request) {
+        Editions.Edition edition = entrance.into(shop);
+        check(wanted, edition.document().setup().terms().asking());
+        boolean quiet = slowed(wanted, request.getRemoteAddr());
+        Document document = editions.spoken(edition, wanted.basket().spoken());
+        signedIn(edition, wanted.contact(), session);
+        Order order = baskets.order(edition, wanted.basket(), wanted.contact().email());
+        QuoteView quote = document.quote(order);
+        if (quote.delivery().stream()
+                        .anyMatch(option -> option.chosen()
+                                && !quote.slots()
+                                        .getOrDefault(option.id(), List.of())
+                                        .isEmpty())
+                && order.slot().isEmpty()) {
+            throw instead("basket/slot", "No time is chosen.", "Choose when you collect it.", quote, wanted);
+        }
+        if (!quote.missing().isEmpty()) {
+            throw instead(
+                    "basket", quote.missing().get(0), "Change the basket, the place or the choice.", quote, wanted);
+        }
+        if (quote.toPay().value().compareTo(wanted.expected()) != 0) {
+            throw repriced(wanted, quote);
+        }
+        agreed(Policies.texts(document.setup()), wanted, quote);
+        Orders.Order placed = placing.place(
+                edition,
+                wanted.key(),
+                order,
+                edition.document().quote(order),
+                wanted.contact(),
+                new Placing.Agreed(document.setup().shop().language(), wanted.agreed()),
+                quiet);
+        return this.placed.of(placed);
+    }
+
+    /** @return whether more were placed than people do without paying first @throws Told if it is far more */
+    private boolean slowed(Wanted wanted, String client) {
+        Optional<Duration> left = pace.wait(Pace.Of.ORDERS_BY_CLIENT, client)
+                .or(() -> pace.wait(
+                        Pace.Of.ORDERS_BY_ADDRESS,
+                        MailAddress.normal(wanted.contact().email())));
+        left.ifPresent(wait -> {
+            throw new Told(
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "key",
+                    "Many orders were placed from here just now.",
+                    "Order again in " + Math.max(1, wait.toSeconds()) + " seconds; the basket is kept.");
+        });
+        return pace.busy(Pace.Of.ORDERS_BY_CLIENT, client, FEW)
+                || pace.busy(
+                        Pace.Of.ORDERS_BY_ADDRESS,
+                        MailAddress.normal(wanted.contact().email()),
+                        FEW);
+    }
+
+    /** @throws Told if this shop takes orders only from buyers who have signed in, and this one has not */
+    private void signedIn(Editions.Edition edition, Placing.Contact contact, String session) {
+        if (edition.document().setup().terms().asking().signIn()
+                && buyers.in(edition.shop(), session)
+                        .filter(MailAddress.normal(contact.email())::equals)
+                        .isEmpty()) {
+            throw new Told(
+                    HttpStatus.UNAUTHORIZED,
+                    "contact/email",
+                    "This shop takes orders from buyers who have signed in with this address.",
+                    "Ask for a link under “My orders”; the basket is kept.");
+        }
+    }
+
+    /** @throws Told if a text is not agreed to, or was changed since the page showed it */
+    private static void agreed(List<Policies.PolicyText> texts, Wanted wanted, QuoteView quote) {
+        for (Policies.PolicyText text : texts) {
+            String shown = wanted.agreed().get(text.kind());
+            if (text.agreed() && shown == null) {
+                throw instead(
+                        "agreed/" + text.kind(),
+                        "The terms of the shop are not agreed to.",
+                        "Read them and tick the box.",
+                        quote,
+                        wanted);
+            }
+            if (shown != null && !shown.equals(text.hash())) {
+                throw instead(
+                        "agreed/" + text.kind(),
+                        "The shop has changed its text “" + text.kind().replace('-', ' ')
+                                + "” since the page showed it.",
+                        "Read it again and tick the box again.",
+                        quote,
+                        wanted);
+            }
+        }
+    }
+
+    /** The total is another one than the buyer was shown; a code that takes nothing off any more is named as well. */
+    private static Told repriced(Wanted wanted, QuoteView quote) {
+        BuyerQuote now = BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty());
+        List<Problem> problems = new ArrayList<>(List.of(new Problem(
+                "expected",
+                "The total has changed from " + wanted.expected().toPlainString() + " to "
+                        + now.toPay().toPlainString() + " " + now.currency() + " since the page showed it.",
+                "Look at the new total and order again.")));
+        now.refusedCodes()
+                .forEach(code -> problems.add(new Problem(
+                        "basket/codes",
+                        "“" + code.code() + "” takes nothing off: " + code.reason(),
+                        "Take it off, or use another.")));
+        return new Told(
+                HttpStatus.CONFLICT,
+                problems,
+                Map.of("quote", now.in(wanted.basket().language().orElse(""))));
+    }
+
+    /** Nothing is placed; the buyer is shown what holds now. */
+    private static Told instead(String path, String sentence, String remedy, QuoteView quote, Wanted wanted) {
+        return new Told(
+                HttpStatus.CONFLICT,
+                List.of(new Problem(path, sentence, remedy)),
+                Map.of(
+                        "quote",
+                        BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty())
+                                .in(wanted.basket().language().orElse(""))));
+    }
+
+    private static void check(Wanted placing, Asking asking) {
+        Problems problems = new Problems();
+        problems.when(
+                placing.key() == null || !placing.key().matches("[0-9A-Za-z-]{8,60}"),
+                "key",
+                "The order has no key of its own.",
+                "Load the page again.");
+        problems.when(
+                placing.expected() == null,
+                "expected",
+                "The order does not say which total was shown.",
+                "Load the page again.");
+        problems.when(placing.basket() == null, "basket", "The basket is missing.", "Put something in.");
+        Placing.Contact contact = placing.contact();
+        if (!problems.when(contact == null, "contact", "Name and address are missing.", "Fill them in.")) {
+            problems.when(
+                    contact.name() == null
+                            || contact.name().isBlank()
+                            || contact.name().length() > 200,
+                    "contact/name",
+                    "The name is missing.",
+                    "Type who the order is for.");
+            problems.when(
+                    !MailAddress.isOne(contact.email()),
+                    "contact/email",
+                    "The e-mail address cannot be right.",
+                    "Write it as name@example.com; the receipt goes there.");
+            problems.when(
+                    contact.lines().isEmpty()
+                            || contact.lines().get(0).isBlank()
+                            || String.join("", contact.lines()).length() > 500,
+                    "contact/lines",
+                    "The street is missing.",
+                    "Type street and number.");
+            contact.wishes().check(asking, "contact/wishes", problems);
+            problems.when(
+                    contact.city() == null
+                            || contact.city().isBlank()
+                            || contact.city().length() > 200,
+                    "contact/city",
+                    "The town is missing.",
+                    "Type the town.");
+        }
+        asking.leastAge()
+                .ifPresent(age -> problems.when(
+                        !String.valueOf(age).equals(placing.agreed().get(Asking.AGE)),
+                        "agreed/age",
+                        "It is not confirmed that you are " + age + " or older.",
+                        "Tick the box if you are."));
+        problems.refuseIfAny();
+    }
+}

@@ -1,0 +1,87 @@
+package vestcoin.app.checkout;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import vestcoin.app.edge.Sentences;
+import vestcoin.app.edge.Told;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Handover;
+import vestcoin.app.order.Orders;
+import vestcoin.app.order.Slips;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.quote.Order;
+
+/** Orders as their buyers see them, found by their unguessable tokens. */
+@Service
+class PlacedOrders {
+    private final Editions editions;
+    private final Gateways gateways;
+    private final Orders orders;
+    private final PaymentBook book;
+    private final Slips slips;
+
+    PlacedOrders(Editions editions, Gateways gateways, Orders orders, PaymentBook book, Slips slips) {
+        this.editions = editions;
+        this.gateways = gateways;
+        this.orders = orders;
+        this.book = book;
+        this.slips = slips;
+    }
+
+    /** @throws Told if no order has this token */
+    Orders.Order find(String token) {
+        return orders.byToken(token)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "token",
+                        "There is no such order.",
+                        "Open the link from the receipt again."));
+    }
+
+    /** What the buyer's page of an order shows. */
+    PlacedOrder of(Orders.Order order) {
+        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Order asked = OrderFile.parse(order.document());
+        Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.edition()), asked);
+        Optional<Gateways.GatewayView> gateway = method.filter(way -> way.kind().throughProvider())
+                .flatMap(Payment.Method::gateway)
+                .flatMap(id -> gateways.of(order.shop(), id));
+        Optional<PaymentBook.Payment> payment = book.ofOrder(order.id()).stream()
+                .filter(each -> !each.byVoucher())
+                .findFirst();
+        String state = order.due() == 0
+                ? "captured"
+                : payment.map(PaymentBook.Payment::state).orElse("unpaid");
+        QuoteView quote = document.quote(asked);
+        String language = document.setup().shop().language();
+        return new PlacedOrder(
+                order.token(),
+                order.number(),
+                state,
+                order.standing(),
+                method.map(Payment.Method::kind),
+                Sentences.in(language, payment.map(PaymentBook.Payment::reason).orElse("")),
+                payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()),
+                order.mode().equals("test"),
+                BuyerQuote.of(quote, List.of(), Optional.empty()).in(language),
+                order.name(),
+                order.email(),
+                gateway.map(Gateways.GatewayView::url),
+                gateway.map(Gateways.GatewayView::publicKey),
+                slips.of(order, method),
+                language,
+                order.cancelled(),
+                Handover.of(document.setup(), asked, quote),
+                Json.read(order.address(), Orders.Address.class),
+                order.method(),
+                order.sent());
+    }
+}

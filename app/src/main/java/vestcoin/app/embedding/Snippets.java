@@ -1,0 +1,142 @@
+package vestcoin.app.embedding;
+
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.text.NumberFormat;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.web.util.HtmlUtils;
+import vestcoin.app.outside.Vault;
+import vestcoin.app.setup.Document;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.Order;
+
+/** Links and HTML for another site. Plain elements without style or script, so that the site's own look holds. */
+@Component
+public class Snippets {
+    /** @param link to send or to put behind anything @param html to paste into a page; it needs no script */
+    public record Snippet(String link, String html) {}
+
+    /** Begins the names of a form's fields that choose an option. */
+    static final String OPTION = "option.";
+
+    private final Vault vault;
+    private final Clock clock;
+    private final String ownUrl;
+
+    Snippets(Vault vault, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+        this.vault = vault;
+        this.clock = clock;
+        this.ownUrl = ownUrl;
+    }
+
+    /** Several things as they are, in one go. */
+    public Snippet bundle(String shop, Document document, String name, List<Line> lines, List<String> codes) {
+        if (lines.size() > Take.MOST_LINES) {
+            throw new Refused("basket", "A link holds " + Take.MOST_LINES + " lines at most.", "Make two of it.");
+        }
+        Optional<BigDecimal> price = goods(document, lines, clock.instant());
+        String link = counter(shop) + "?take="
+                + new Take(
+                                lines,
+                                codes,
+                                List.of(),
+                                price,
+                                document.setup().shop().currency())
+                        .signed(shop, vault);
+        return new Snippet(
+                link,
+                "<a href=\"" + link + "\">" + escaped(name)
+                        + price.map(amount -> ", " + money(amount, document)).orElse("") + "</a>");
+    }
+
+    /** One product; a form where the buyer still chooses. Without anything to choose it is a link as well. */
+    public Snippet form(String shop, Document document, Product product, List<String> codes) {
+        List<Take.Open> open = new ArrayList<>(
+                List.of(product.kind() == Product.Kind.DONATION ? Take.Open.AMOUNT : Take.Open.QUANTITY));
+        if (!product.options().isEmpty()) {
+            open.add(Take.Open.OPTIONS);
+        }
+        BigDecimal least = product.measure().map(measure -> measure.least()).orElse(BigDecimal.ONE);
+        String signed = new Take(
+                        List.of(new Line(product.id(), least, Map.of())),
+                        codes,
+                        open,
+                        Optional.empty(),
+                        document.setup().shop().currency())
+                .signed(shop, vault);
+        StringBuilder html = new StringBuilder("<form action=\"")
+                .append(counter(shop))
+                .append("\" method=\"get\">\n  <input type=\"hidden\" name=\"take\" value=\"")
+                .append(signed)
+                .append("\">\n  <p>")
+                .append(escaped(product.name()))
+                .append("</p>\n");
+        product.options().forEach(option -> {
+            html.append("  <label>")
+                    .append(escaped(option.name()))
+                    .append(" <select name=\"")
+                    .append(OPTION)
+                    .append(option.id())
+                    .append("\">\n");
+            option.choices().forEach(choice -> html.append("    <option value=\"")
+                    .append(choice.id())
+                    .append("\">")
+                    .append(escaped(choice.name()))
+                    .append("</option>\n"));
+            html.append("  </select></label>\n");
+        });
+        if (open.contains(Take.Open.AMOUNT)) {
+            html.append("  <label>")
+                    .append(document.setup().shop().currency())
+                    .append(" <input name=\"amount\" inputmode=\"decimal\" size=\"6\" required></label>\n");
+        }
+        if (open.contains(Take.Open.QUANTITY)) {
+            html.append("  <label>")
+                    .append(escaped(
+                            product.measure().map(measure -> measure.unit()).orElse("Quantity")))
+                    .append(" <input name=\"quantity\" inputmode=\"decimal\" size=\"4\" value=\"")
+                    .append(least.toPlainString())
+                    .append("\"></label>\n");
+        }
+        html.append("  <button>Order</button>\n</form>");
+        return new Snippet(counter(shop) + "?take=" + signed, html.toString());
+    }
+
+    /** What goods cost by a setup, in its own currency; nothing where a choice is still to be made. */
+    static Optional<BigDecimal> goods(Document document, List<Line> lines, Instant at) {
+        try {
+            return Optional.of(document.quote(new Order(
+                            at, lines, document.setup().shop().home(), Optional.empty(), Optional.empty(), Map.of()))
+                    .goods()
+                    .value());
+        } catch (Refused e) {
+            return Optional.empty();
+        }
+    }
+
+    private String counter(String shop) {
+        return ownUrl + "/counter/" + shop;
+    }
+
+    private static String money(BigDecimal amount, Document document) {
+        NumberFormat format = NumberFormat.getCurrencyInstance(
+                Locale.forLanguageTag(document.setup().shop().language()));
+        format.setCurrency(Currency.getInstance(document.setup().shop().currency()));
+        return escaped(format.format(amount));
+    }
+
+    private static String escaped(String text) {
+        return HtmlUtils.htmlEscape(text, StandardCharsets.UTF_8.name());
+    }
+}

@@ -1,0 +1,8 @@
+package vestcoin.app.order;
+
+/**
+ * An order was placed; published inside the transaction that places it.
+ *
+ * @param email of the buyer, as typed
+ */
+public record OrderPlaced(String shop, String email) {}

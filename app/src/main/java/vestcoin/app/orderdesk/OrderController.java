@@ -1,0 +1,491 @@
+package vestcoin.app.orderdesk;
+
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.joda.money.CurrencyUnit;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import vestcoin.app.edge.Told;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Cancelling;
+import vestcoin.app.order.Dispatching;
+import vestcoin.app.order.Handover;
+import vestcoin.app.order.Orders;
+import vestcoin.app.order.Wishes;
+import vestcoin.app.paper.Papers;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentState;
+import vestcoin.app.payment.Payments;
+import vestcoin.app.payment.Provider;
+import vestcoin.app.payment.Standing;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.goods.Line;
+import vestcoin.core.invoice.Bill;
+import vestcoin.core.invoice.Credit;
+import vestcoin.core.place.Destination;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+
+/** The seller's list of orders, one order, and what can be done with its payment. */
+@RestController
+class OrderController {
+    /** A row of the list with amounts as decimals of the currency. */
+    record Listed(
+            int number,
+            String name,
+            String country,
+            String mode,
+            String currency,
+            BigDecimal payable,
+            String method,
+            Instant placedAt,
+            String state,
+            String sent,
+            boolean cancelled,
+            boolean withdrawn) {}
+
+    record Page(List<Listed> orders, Optional<Integer> next, long count) {}
+
+    /**
+     * @param method id of the way to pay, or {@code voucher}
+     * @param part code of the voucher
+     * @param provider whether one stands behind it
+     * @param toVoid whether it can be let go
+     */
+    record Paid(
+            long id,
+            String method,
+            String part,
+            boolean provider,
+            String state,
+            String reason,
+            BigDecimal amount,
+            BigDecimal captured,
+            BigDecimal refunded,
+            BigDecimal toCapture,
+            BigDecimal toRefund,
+            boolean toVoid,
+            Optional<Instant> lapsesAt,
+            List<Step> life) {}
+
+    record Step(String state, BigDecimal amount, Instant at, String actor, String note) {}
+
+    /** A row of the order's bills that can be given back. @param amount with tax @param left of it */
+    record Refundable(String item, String name, BigDecimal amount, BigDecimal left) {}
+
+    /** A text the buyer agreed to. @param hash of what was shown, SHA-256 */
+    record AgreedTo(String kind, String hash) {}
+
+    /** What the buyer added. @param name of the field */
+    record Wish(String name, String text) {}
+
+    record Whole(
+            int number,
+            int edition,
+            String mode,
+            String currency,
+            BigDecimal payable,
+            String standing,
+            String sent,
+            Set<Integer> gone,
+            String name,
+            String email,
+            Orders.Address address,
+            Instant placedAt,
+            QuoteView quote,
+            List<Paid> payments,
+            List<Refundable> items,
+            String language,
+            List<AgreedTo> agreed,
+            Optional<Instant> cancelledAt,
+            boolean toCancel,
+            boolean toRemind,
+            List<Wish> wishes,
+            List<Line> lines,
+            Destination to,
+            Optional<Handover> handover,
+            boolean withdrawn,
+            boolean lapsed) {}
+
+    /**
+     * @param key made once by the page, so that sending twice moves once
+     * @param payment which, where an order has several
+     * @param amount none for letting it go
+     * @param parts what a refund is for: item to its amount, adding up to the whole; shared over what is left when
+     *     empty
+     */
+    record Move(String key, Optional<Long> payment, BigDecimal amount, Map<String, BigDecimal> parts) {
+        Move {
+            parts = parts == null ? Map.of() : parts;
+            payment = payment == null ? Optional.empty() : payment;
+        }
+    }
+
+    private final Orders orders;
+    private final PaymentBook book;
+    private final Payments payments;
+    private final Dispatching dispatching;
+    private final Cancelling cancelling;
+    private final Editions editions;
+    private final Papers papers;
+
+    OrderController(
+            Orders orders,
+            PaymentBook book,
+            Payments payments,
+            Dispatching dispatching,
+            Cancelling cancelling,
+            Editions editions,
+            Papers papers) {
+        this.orders = orders;
+        this.book = book;
+        this.payments = payments;
+        this.dispatching = dispatching;
+        this.cancelling = cancelling;
+        this.editions = editions;
+        this.papers = papers;
+    }
+
+    @GetMapping("/api/shops/{shop}/orders")
+    Page list(
+            @PathVariable String shop,
+            @RequestParam(defaultValue = "2147483647") int below,
+            @RequestParam Optional<String> standing,
+            @RequestParam Optional<String> mode,
+            @RequestParam Optional<String> words) {
+        Orders.Wanted wanted = wanted(standing, mode, words);
+        List<Orders.Row> rows = orders.page(shop, wanted, below, Orders.PAGE);
+        Optional<Integer> next = rows.size() == Orders.PAGE
+                ? Optional.of(rows.get(rows.size() - 1).number())
+                : Optional.empty();
+        return new Page(rows.stream().map(OrderController::listed).toList(), next, orders.count(shop, wanted));
+    }
+
+    /** The list as CSV (RFC 4180), all of what is wanted, a page at a time. */
+    @GetMapping(path = "/api/shops/{shop}/orders.csv", produces = "text/csv")
+    ResponseEntity<StreamingResponseBody> file(
+            @PathVariable String shop,
+            @RequestParam Optional<String> standing,
+            @RequestParam Optional<String> mode,
+            @RequestParam Optional<String> words) {
+        Orders.Wanted wanted = wanted(standing, mode, words);
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
+                .body(out -> new OrderCsv(orders).write(shop, wanted, out));
+    }
+
+    @GetMapping("/api/shops/{shop}/orders/{number}")
+    Whole one(@PathVariable String shop, @PathVariable int number) {
+        return whole(find(shop, number));
+    }
+
+    @PostMapping("/api/shops/{shop}/orders/{number}/capture")
+    Whole capture(@PathVariable String shop, @PathVariable int number, @RequestBody Move move, Principal who) {
+        return move(shop, number, Provider.Kind.CAPTURE, move, who);
+    }
+
+    @PostMapping("/api/shops/{shop}/orders/{number}/refund")
+    Whole refund(@PathVariable String shop, @PathVariable int number, @RequestBody Move move, Principal who) {
+        return move(shop, number, Provider.Kind.REFUND, move, who);
+    }
+
+    /** Lets a payment go: the provider no longer holds the money, or nobody waits for it. */
+    @PostMapping("/api/shops/{shop}/orders/{number}/void")
+    Whole letGo(@PathVariable String shop, @PathVariable int number, @RequestBody Move move, Principal who) {
+        return move(shop, number, Provider.Kind.VOID, move, who);
+    }
+
+    /**
+     * @param key made once by the page @param lines places of lines in the quote; all that are left when empty @param
+     *     despite although the buyer has withdrawn
+     */
+    record HandingOver(String key, Set<Integer> lines, boolean despite) {
+        HandingOver {
+            lines = lines == null ? Set.of() : lines;
+        }
+    }
+
+    /** Goods leave; what is authorised for them is taken. */
+    @PostMapping("/api/shops/{shop}/orders/{number}/dispatch")
+    Whole send(@PathVariable String shop, @PathVariable int number, @RequestBody HandingOver sending, Principal who) {
+        if (sending.key() == null || !sending.key().matches("[0-9a-f-]{36}")) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
+        }
+        dispatching.send(find(shop, number), sending.key(), sending.lines(), sending.despite(), who.getName());
+        return whole(find(shop, number));
+    }
+
+    /** Calls the order off. */
+    @PostMapping("/api/shops/{shop}/orders/{number}/cancel")
+    Whole cancel(@PathVariable String shop, @PathVariable int number, Principal who) {
+        cancelling.cancel(find(shop, number), who.getName());
+        return whole(find(shop, number));
+    }
+
+    private static Orders.Wanted wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
+        return new Orders.Wanted(
+                standing.filter(Standing.ALL::contains),
+                mode.filter(List.of("test", "live")::contains),
+                words.map(String::strip).filter(text -> !text.isEmpty()));
+    }
+
+    private Whole move(String shop, int number, Provider.Kind kind, Move move, Principal who) {
+        Orders.Order order = find(shop, number);
+        int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        if (move.key() == null || !move.key().matches("[0-9a-f-]{36}")) {
+            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
+        }
+        PaymentBook.Payment payment = book.ofOrder(order.id()).stream()
+                .filter(each -> move.payment().map(id -> each.id() == id).orElse(true))
+                .findFirst()
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT, "amount", "The order has no payment.", "Wait for the buyer to pay."));
+        if (kind == Provider.Kind.VOID) {
+            payments.move(payment, kind, move.key(), payment.amount(), who.getName());
+            return whole(find(shop, number));
+        }
+        if (move.amount() == null
+                || move.amount().signum() <= 0
+                || move.amount().stripTrailingZeros().scale() > digits) {
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "amount",
+                    "This is not an amount in " + order.currency() + ".",
+                    "Write one above zero, as 12.50.");
+        }
+        if (move.amount().compareTo(BigDecimal.valueOf(payment.amount(), digits)) > 0) {
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "amount",
+                    "That is more than the payment.",
+                    "Take at most what is left of it.");
+        }
+        if (kind == Provider.Kind.REFUND) {
+            book.name(move.key(), order.id(), move.parts().isEmpty() ? Map.of() : parts(move, items(order), digits));
+        }
+        payments.move(
+                payment,
+                kind,
+                move.key(),
+                move.amount().setScale(digits).unscaledValue().longValueExact(),
+                who.getName());
+        return whole(find(shop, number));
+    }
+
+    /**
+     * What a refund is said to be for, in minor units. @throws Told if it does not add up, or is more than is left of
+     * an item
+     */
+    private static Map<String, Long> parts(Move move, List<Refundable> items, int digits) {
+        Map<String, Long> parts = new TreeMap<>();
+        for (Map.Entry<String, BigDecimal> part : move.parts().entrySet()) {
+            Refundable item = items.stream()
+                    .filter(each -> each.item().equals(part.getKey()))
+                    .findFirst()
+                    .orElseThrow(() -> new Told(
+                            HttpStatus.UNPROCESSABLE_CONTENT,
+                            "parts",
+                            "The order has no item “" + part.getKey() + "”.",
+                            "Load the order again."));
+            BigDecimal amount = part.getValue();
+            if (amount == null
+                    || amount.signum() <= 0
+                    || amount.stripTrailingZeros().scale() > digits
+                    || amount.compareTo(item.left()) > 0) {
+                throw new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "parts/" + item.item(),
+                        "Of “" + item.name() + "” " + item.left().toPlainString() + " can be given back.",
+                        "Take at most that.");
+            }
+            parts.put(item.item(), amount.setScale(digits).unscaledValue().longValueExact());
+        }
+        if (parts.values().stream().mapToLong(Long::longValue).sum()
+                != move.amount().setScale(digits).unscaledValue().longValueExact()) {
+            throw new Told(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "amount",
+                    "What is given back of the items does not add up to the amount.",
+                    "Leave the amount to the items.");
+        }
+        return parts;
+    }
+
+    /** The rows of the order's bills, and what is left of each to give back. */
+    private List<Refundable> items(Orders.Order order) {
+        Document document = editions.of(order.shop(), order.edition()).document();
+        int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        Map<String, Credit.Given> given = papers.given(order.id());
+        return Bill.of(
+                        Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document())),
+                        document.setup().shop().address().country())
+                .stream()
+                .flatMap(bill -> bill.items().stream())
+                .filter(item -> item.gross().signum() > 0)
+                .map(item -> new Refundable(
+                        item.key(),
+                        item.name(),
+                        item.gross().setScale(digits),
+                        item.gross()
+                                .subtract(
+                                        given.containsKey(item.key())
+                                                ? given.get(item.key()).gross()
+                                                : BigDecimal.ZERO)
+                                .setScale(digits)))
+                .toList();
+    }
+
+    private Orders.Order find(String shop, int number) {
+        return orders.byNumber(shop, number)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.NOT_FOUND,
+                        "number",
+                        "There is no order " + number + ".",
+                        "Choose one from the list."));
+    }
+
+    private Whole whole(Orders.Order order) {
+        int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        List<PaymentBook.Payment> tries = book.ofOrder(order.id());
+        boolean waits = !order.cancelled()
+                && List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing());
+        Order asked = OrderFile.parse(order.document());
+        Document document = editions.of(order.shop(), order.edition()).document();
+        QuoteView quote = Json.read(order.quote(), QuoteView.class);
+        List<AgreedTo> agreed = new ArrayList<>();
+        Json.tree(order.agreed())
+                .properties()
+                .forEach(each ->
+                        agreed.add(new AgreedTo(each.getKey(), each.getValue().asString())));
+        return new Whole(
+                order.number(),
+                order.edition(),
+                order.mode(),
+                order.currency(),
+                BigDecimal.valueOf(order.payable(), digits),
+                order.standing(),
+                order.sent(),
+                dispatching.gone(order.id()),
+                order.name(),
+                order.email(),
+                Json.read(order.address(), Orders.Address.class),
+                order.placedAt(),
+                quote,
+                tries.stream().map(payment -> paid(payment, digits)).toList(),
+                items(order),
+                order.language(),
+                agreed,
+                Optional.ofNullable(order.cancelledAt()),
+                !order.cancelled() && order.sent().equals("no"),
+                waits,
+                wishes(order),
+                asked.lines(),
+                asked.to(),
+                Handover.of(document.setup(), asked, quote),
+                orders.withdrawn(order.id()),
+                order.lapsed());
+    }
+
+    /** What the buyer added, in the words of the edition that asked for it. */
+    private List<Wish> wishes(Orders.Order order) {
+        Wishes wishes = Json.read(order.wishes(), Wishes.class);
+        List<Wish> told = new ArrayList<>();
+        wishes.gift().ifPresent(gift -> {
+            told.add(new Wish("A gift, without prices, for", gift.name()));
+            told.add(new Wish("To go with it", gift.message()));
+        });
+        told.add(new Wish("A note", wishes.note()));
+        editions.of(order.shop(), order.edition())
+                .document()
+                .setup()
+                .terms()
+                .asking()
+                .extras()
+                .forEach(
+                        extra -> told.add(new Wish(extra.name(), wishes.extras().getOrDefault(extra.id(), ""))));
+        return told.stream().filter(wish -> !wish.text().isBlank()).toList();
+    }
+
+    private Paid paid(PaymentBook.Payment payment, int digits) {
+        PaymentState state = payment.stateNow();
+        boolean takes = payment.throughProvider()
+                ? state == PaymentState.AUTHORISED || state == PaymentState.CAPTURED
+                : state == PaymentState.PENDING || state == PaymentState.CAPTURED;
+        boolean letGo = payment.captured() == 0
+                && (payment.throughProvider() ? state == PaymentState.AUTHORISED : state == PaymentState.PENDING);
+        return new Paid(
+                payment.id(),
+                payment.method(),
+                payment.part(),
+                payment.throughProvider(),
+                words(payment),
+                payment.reason(),
+                BigDecimal.valueOf(payment.amount(), digits),
+                BigDecimal.valueOf(payment.captured(), digits),
+                BigDecimal.valueOf(payment.refunded(), digits),
+                BigDecimal.valueOf(takes ? payment.amount() - payment.captured() : 0, digits),
+                BigDecimal.valueOf(state.refundable() ? payment.captured() - payment.refunded() : 0, digits),
+                letGo,
+                Optional.ofNullable(payment.lapsesAt()),
+                book.transitions(payment.id()).stream()
+                        .map(step -> new Step(
+                                step.state(),
+                                BigDecimal.valueOf(step.amount(), digits),
+                                step.at(),
+                                step.actor(),
+                                step.note()))
+                        .toList());
+    }
+
+    private static Listed listed(Orders.Row row) {
+        return new Listed(
+                row.number(),
+                row.name(),
+                row.country(),
+                row.mode(),
+                row.currency(),
+                BigDecimal.valueOf(
+                        row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()),
+                row.method(),
+                row.placedAt(),
+                row.standing(),
+                row.sent(),
+                row.cancelled(),
+                row.withdrawn());
+    }
+
+    /** A payment's state in words, parts included. */
+    private static String words(PaymentBook.Payment payment) {
+        PaymentState state = payment.stateNow();
+        if (state == PaymentState.CAPTURED && payment.captured() < payment.amount()) {
+            return "captured in part";
+        }
+        if (state == PaymentState.REFUNDED && payment.refunded() < payment.captured()) {
+            return "refunded in part";
+        }
+        return state == PaymentState.NEEDS_BUYER
+                ? "needs the buyer"
+                : state == PaymentState.DISPUTE_LOST ? "dispute lost" : state.text();
+    }
+}

@@ -1,0 +1,56 @@
+package vestcoin.app.orderdesk;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import vestcoin.app.order.Orders;
+
+/** Orders as CSV. Texts a spreadsheet would take for a formula get an apostrophe before them. */
+final class OrderCsv {
+    private static final int PAGE = 1000;
+    private static final String FORMULA = "=+@-\t\r";
+
+    private final Orders orders;
+
+    OrderCsv(Orders orders) {
+        this.orders = orders;
+    }
+
+    void write(String shop, Orders.Wanted wanted, OutputStream out) throws IOException {
+        try (CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
+            csv.writeRecord(
+                    "order", "placed", "mode", "buyer", "country", "currency", "total", "paid by", "state", "sent");
+            int below = Integer.MAX_VALUE;
+            List<Orders.Row> page;
+            do {
+                page = orders.page(shop, wanted, below, PAGE);
+                for (Orders.Row row : page) {
+                    csv.writeRecord(
+                            String.valueOf(row.number()),
+                            row.placedAt().toString(),
+                            row.mode(),
+                            plain(row.name()),
+                            row.country(),
+                            row.currency(),
+                            BigDecimal.valueOf(
+                                            row.payable(),
+                                            CurrencyUnit.of(row.currency()).getDecimalPlaces())
+                                    .toPlainString(),
+                            row.method(),
+                            row.standing(),
+                            row.sent());
+                    below = row.number();
+                }
+            } while (page.size() == PAGE);
+        }
+    }
+
+    private static String plain(String text) {
+        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+    }
+}

@@ -1,0 +1,267 @@
+package vestcoin.app.paper;
+
+import jakarta.annotation.PreDestroy;
+import java.math.BigDecimal;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import org.joda.money.CurrencyUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.transaction.support.TransactionTemplate;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.invoice.Bill;
+import vestcoin.core.invoice.Credit;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.Quote;
+import vestcoin.core.setup.Setup;
+
+/**
+ * Issues what is owed on paper: an invoice for each bill when an order is paid in full, for goods to a business in
+ * another member state when they leave, for an order on account when it leaves; a credit note for what was given back.
+ * It looks at how things stand, so being called twice, or only after a crash, comes to the same.
+ */
+@Service
+public class Issuing {
+    private static final Logger LOG = LoggerFactory.getLogger(Issuing.class);
+
+    private record Named(String item, long amount) {}
+
+    private final JdbcClient sql;
+    private final Papers papers;
+    private final PaymentBook book;
+    private final Editions editions;
+    private final Orders orders;
+    private final TransactionTemplate fresh;
+    private final ExecutorService queue = Executors.newSingleThreadExecutor(task -> new Thread(task, "papers"));
+
+    Issuing(
+            JdbcClient sql,
+            Papers papers,
+            PaymentBook book,
+            Editions editions,
+            Orders orders,
+            PlatformTransactionManager transactions) {
+        this.sql = sql;
+        this.papers = papers;
+        this.book = book;
+        this.editions = editions;
+        this.orders = orders;
+        this.fresh = new TransactionTemplate(transactions);
+        this.fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
+    }
+
+    /**
+     * After money moved and that was committed, one order after the other: a failure here can undo no payment, and is
+     * made good later.
+     */
+    @TransactionalEventListener(fallbackExecution = true)
+    public void moved(PaymentBook.Moved moved) {
+        if (!queue.isShutdown()) {
+            queue.execute(() -> {
+                try {
+                    keepUp(moved.order());
+                } catch (RuntimeException e) {
+                    LOG.warn("papers of order {} are owed: {}", moved.order(), e.toString());
+                }
+            });
+        }
+    }
+
+    /** Waits until what was told so far is done. */
+    void settled() throws Exception {
+        queue.submit(() -> {}).get(1, TimeUnit.MINUTES);
+    }
+
+    @PreDestroy
+    void close() throws InterruptedException {
+        queue.shutdown();
+        if (!queue.awaitTermination(5, TimeUnit.SECONDS)) {
+            queue.shutdownNow();
+        }
+    }
+
+    /** What was paid, sent or given back without its paper, because a crash came between. */
+    @EventListener(ApplicationReadyEvent.class)
+    @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT1H")
+    public void makeGood() {
+        sql.sql("""
+                select o.id from orders o where (o.standing in ('paid', 'refunded in part', 'refunded') or o.sent =
+                    'all') and o.payable > 0 and (
+                  (select coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'invoice') < o.payable
+                  or (select coalesce(sum(refunded), 0) from payment where order_id = o.id) > (select
+                      coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'credit'))
+                """).query(Long.class).list().forEach(order -> moved(new PaymentBook.Moved(order)));
+    }
+
+    /** Issues what is owed of an order and is not there yet. */
+    public void keepUp(long id) {
+        fresh.executeWithoutResult(status -> {
+            sql.sql("select id from orders where id = :id for update")
+                    .param("id", id)
+                    .query(Long.class)
+                    .single();
+            Orders.Order order = orders.byId(id);
+            Owed owed = new Owed(order, book.ofOrder(id));
+            if (owed.payable() > 0) {
+                owed.issue();
+            }
+        });
+    }
+
+    /** What one order is owed. */
+    private final class Owed {
+        private final Orders.Order order;
+        private final List<PaymentBook.Payment> payments;
+        private final Setup setup;
+        private final Quote quote;
+        private final Drawing drawing;
+        private final List<Bill> bills;
+        private final int digits;
+
+        Owed(Orders.Order order, List<PaymentBook.Payment> tries) {
+            this.order = order;
+            this.payments =
+                    tries.stream().filter(payment -> payment.stateNow().alive()).toList();
+            var document = editions.spoken(order.shop(), order.edition(), order.language());
+            this.setup = document.setup();
+            Order asked = OrderFile.parse(order.document());
+            this.quote = Pricing.priceUntraced(document.compiled(), asked);
+            Orders.Address address = Json.read(order.address(), Orders.Address.class);
+            this.drawing = new Drawing(
+                    setup,
+                    asked,
+                    String.valueOf(order.number()),
+                    new Drawing.Buyer(
+                            order.name(),
+                            order.email(),
+                            address.lines(),
+                            address.city(),
+                            address.postcode(),
+                            address.country()),
+                    order.method(),
+                    order.mode().equals("test"),
+                    order.sent().equals("all"));
+            this.bills = Bill.of(quote, setup.shop().address().country());
+            this.digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        }
+
+        long payable() {
+            return order.payable();
+        }
+
+        void issue() {
+            BigDecimal rounding = quote.rounding().map(figure -> figure.value()).orElse(BigDecimal.ZERO);
+            BigDecimal whole = bills.stream()
+                    .map(Bill::gross)
+                    .reduce(BigDecimal.ZERO, BigDecimal::add)
+                    .add(rounding);
+            if (whole.compareTo(amount(order.payable())) != 0) {
+                throw new IllegalStateException("bills of " + whole + " for an order of " + amount(order.payable()));
+            }
+            long captured =
+                    payments.stream().mapToLong(PaymentBook.Payment::captured).sum();
+            long refunded =
+                    payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
+            boolean paid = captured == order.payable();
+            boolean gone = order.sent().equals("all");
+            Map<Integer, Paper> invoices = papers.invoices(order.id());
+            BigDecimal spread = amount(captured);
+            for (int b = 0; b < bills.size(); b++) {
+                Bill bill = bills.get(b);
+                BigDecimal own = b == 0 ? rounding : BigDecimal.ZERO;
+                BigDecimal of = spread.min(bill.gross().add(own)).max(BigDecimal.ZERO);
+                spread = spread.subtract(of);
+                boolean due = bill.intraCommunity() ? gone : paid || gone && drawing.onAccount();
+                if (due && !invoices.containsKey(b) && !bill.items().isEmpty()) {
+                    invoices.put(b, invoice(b, bill, of, own));
+                }
+            }
+            if (paid && invoices.size() == bills.size()) {
+                credit(amount(refunded), rounding, invoices);
+            }
+        }
+
+        private Paper invoice(int place, Bill bill, BigDecimal paid, BigDecimal rounding) {
+            return papers.issue(
+                    order.shop(),
+                    order.mode(),
+                    zone(),
+                    Paper.Kind.INVOICE,
+                    order.id(),
+                    place,
+                    numbered -> drawing.invoice(numbered, bill, paid, rounding));
+        }
+
+        /** Credits what was given back and is not credited yet. What was rounded in cash goes with the first. */
+        private void credit(BigDecimal refunded, BigDecimal rounding, Map<Integer, Paper> invoices) {
+            Map<String, Credit.Given> before = papers.given(order.id());
+            BigDecimal credited =
+                    before.values().stream().map(Credit.Given::gross).reduce(BigDecimal.ZERO, BigDecimal::add);
+            BigDecimal left = Credit.left(bills, before);
+            // All of what was paid given back credits all of the goods, whatever cash rounding made of it.
+            BigDecimal back = refunded.compareTo(amount(order.payable())) == 0
+                    ? left
+                    : refunded.subtract(credited).min(left);
+            if (back.signum() <= 0) {
+                return;
+            }
+            BigDecimal off = refunded.compareTo(amount(order.payable())) == 0
+                    ? refunded.subtract(credited).subtract(back)
+                    : BigDecimal.ZERO;
+            List<Credit.Credited> credits =
+                    Credit.of(bills, before, Credit.parts(bills, before, named(), back, digits));
+            for (int i = 0; i < credits.size(); i++) {
+                Credit.Credited each = credits.get(i);
+                Paper invoice = invoices.get(each.bill());
+                BigDecimal own = i == 0 ? off : BigDecimal.ZERO;
+                papers.issue(
+                        order.shop(),
+                        order.mode(),
+                        zone(),
+                        Paper.Kind.CREDIT,
+                        order.id(),
+                        each.bill(),
+                        numbered -> Drawing.credit(numbered, invoice, each.credit(), own));
+            }
+        }
+
+        /** What the seller has said that refunds which went through were for. */
+        private Map<String, BigDecimal> named() {
+            Map<String, BigDecimal> named = new TreeMap<>();
+            sql.sql("""
+                    select item, sum(r.amount) as amount from refund_part r join payment_move m on
+                        m.idempotency_key = r.idempotency_key
+                    where r.order_id = :order and m.settled = 'done' group by item""")
+                    .param("order", order.id())
+                    .query(Named.class)
+                    .list()
+                    .forEach(each -> named.put(each.item(), amount(each.amount())));
+            return named;
+        }
+
+        private BigDecimal amount(long minor) {
+            return BigDecimal.valueOf(minor, digits);
+        }
+
+        private ZoneId zone() {
+            return ZoneId.of(setup.shop().timeZone());
+        }
+    }
+}

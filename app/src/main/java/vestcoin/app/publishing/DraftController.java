@@ -1,0 +1,222 @@
+package vestcoin.app.publishing;
+
+import java.security.Principal;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.edge.Told;
+import vestcoin.app.format.Json;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.DraftView;
+import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Edit;
+import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.Edits;
+import vestcoin.app.setup.FirstAnswers;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.finding.Known;
+import vestcoin.core.place.Countries;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Place;
+import vestcoin.core.place.PlaceIndex;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.tax.Filling;
+import vestcoin.core.tax.Tax;
+
+/** The draft at the desk: reading it, changing it, trying a change on the ticket, publishing. */
+@RestController
+class DraftController {
+    record Edited(List<Edit> edits) {
+        Edited {
+            edits = Edit.given(edits);
+        }
+    }
+
+    private final Drafts drafts;
+    private final Editions editions;
+    private final Gateways gateways;
+    private final Clock clock;
+
+    DraftController(Drafts drafts, Editions editions, Gateways gateways, Clock clock) {
+        this.drafts = drafts;
+        this.editions = editions;
+        this.gateways = gateways;
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/shops/{shop}/draft")
+    DraftView draft(@PathVariable String shop) {
+        return view(shop, drafts.of(shop));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/edits")
+    DraftView edit(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
+        return view(shop, drafts.edit(shop, edited.edits(), who.getName()));
+    }
+
+    /** @param left what of the block was wrong, and was left as it is */
+    record Pasted(DraftView draft, List<Problem> left) {}
+
+    /** A block of cells: those that can be read are changed, all as one change; the others stay and are named. */
+    @PostMapping("/api/shops/{shop}/draft/paste")
+    Pasted paste(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
+        Drafts.Pasted pasted = drafts.paste(shop, edited.edits(), who.getName());
+        return new Pasted(view(shop, pasted.draft()), pasted.left());
+    }
+
+    /**
+     * A country as the draft has it. @param zone id of the delivery zone that holds it @param tied ids of zones that
+     * hold it just as well
+     */
+    record Held(String country, boolean sold, Optional<String> zone, List<String> tied) {}
+
+    /** Every country: whether the draft sells there, and which zone holds it. */
+    @GetMapping("/api/shops/{shop}/draft/countries")
+    List<Held> countries(@PathVariable String shop) {
+        Compiled compiled = drafts.of(shop).document().compiled();
+        return Countries.all().stream()
+                .sorted()
+                .map(code -> {
+                    Destination to = Destination.of(code);
+                    Optional<PlaceIndex.Match<Delivery.Zone>> match =
+                            compiled.board().zoneOf(to);
+                    return new Held(
+                            code,
+                            compiled.sellsTo().find(to).isPresent(),
+                            match.map(found -> found.value().id()),
+                            match.map(PlaceIndex.Match::tied).orElse(List.of()));
+                })
+                .toList();
+    }
+
+    /** What is usual in the shop's country. */
+    record Usual(String currency, String language, Tax.Prices prices) {}
+
+    @GetMapping("/api/shops/{shop}/draft/usual")
+    Usual usual(@PathVariable String shop) {
+        String country = drafts.of(shop).document().setup().shop().address().country();
+        return new Usual(
+                FirstAnswers.currencyOf(country), FirstAnswers.languageOf(country), FirstAnswers.pricesOf(country));
+    }
+
+    /** The draft that follows from the first questions, as one change that can be undone. */
+    @PostMapping("/api/shops/{shop}/draft/begin")
+    DraftView begin(@PathVariable String shop, @RequestBody FirstAnswers answers, Principal who) {
+        Document before = drafts.of(shop).document();
+        Document after = Document.of(answers.applied(before.setup(), clock.instant()));
+        List<Edit> edits = Stream.of("shop", "goods", "delivery", "tax", "rehearsal", "pickup")
+                .map(part -> new Edit(part, Edits.at(before.tree(), part), Edits.at(after.tree(), part)))
+                .toList();
+        return view(shop, drafts.edit(shop, edits, who.getName()));
+    }
+
+    /**
+     * Adds rows of the reference to the tax book, for places sold to that it has none for; marked until they are
+     * confirmed.
+     */
+    @PostMapping("/api/shops/{shop}/draft/tax/fill")
+    DraftView fill(@PathVariable String shop, Principal who) {
+        Setup setup = drafts.of(shop).document().setup();
+        List<Edit> edits = Filling.of(
+                        setup.tax(), setup.shop().home(), setup.shop().sellsTo())
+                .stream()
+                .map(row -> new Edit("tax/places/" + row.id(), Optional.empty(), Optional.of(Json.tree(row))))
+                .toList();
+        if (edits.isEmpty()) {
+            boolean wide = setup.shop().sellsTo().stream()
+                    .allMatch(place -> place instanceof Place.Group group
+                            && !group.name().equals("EU")
+                            && !group.name().equals("EURO"));
+            throw new Told(
+                    HttpStatus.CONFLICT,
+                    "tax/places",
+                    wide
+                            ? "Nothing was filled: the shop sells to a wide group of countries, which the reference "
+                                    + "does not take apart, and its own place has a row already."
+                            : "Nothing was filled: every place the reference knows among those sold to has a row "
+                                    + "already.",
+                    wide
+                            ? "Add rows for the places you are registered in; what goes elsewhere is exported."
+                            : "Add a place and type its rates, if one is missing.");
+        }
+        return view(shop, drafts.edit(shop, edits, who.getName()));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/undo")
+    DraftView undo(@PathVariable String shop) {
+        return view(shop, drafts.undo(shop));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/redo")
+    DraftView redo(@PathVariable String shop) {
+        return view(shop, drafts.redo(shop));
+    }
+
+    @PostMapping("/api/shops/{shop}/draft/publish")
+    DraftView publish(@PathVariable String shop, Principal who) {
+        editions.publish(shop, who.getName());
+        return view(shop, drafts.of(shop));
+    }
+
+    @GetMapping("/api/shops/{shop}/editions")
+    List<Editions.Published> editions(@PathVariable String shop) {
+        return editions.list(shop);
+    }
+
+    /** One edition as a setup file. */
+    @GetMapping("/api/shops/{shop}/editions/{number}")
+    ResponseEntity<JsonNode> edition(@PathVariable String shop, @PathVariable int number) {
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        "attachment; filename=\"" + shop + "-" + number + ".setup.json\"")
+                .body(editions.of(shop, number).document().tree());
+    }
+
+    private DraftView view(String shop, Drafts.Draft draft) {
+        return DraftView.of(
+                shop,
+                draft,
+                drafts.history(shop),
+                editions.live(shop).map(Editions.Edition::number),
+                new Known(clock.instant(), gateways.states(shop)));
+    }
+
+    @ExceptionHandler(Edits.Conflict.class)
+    ResponseEntity<ProblemDetail> conflict(Edits.Conflict conflict) {
+        String now = Edits.shown(conflict.edit().path(), conflict.current());
+        String wanted = Edits.shown(conflict.edit().path(), conflict.edit().now());
+        Told told = new Told(
+                HttpStatus.CONFLICT,
+                List.of(new Problem(
+                        conflict.edit().path(),
+                        "Somebody changed this meanwhile: it is now “" + shortened(now) + "”, you wanted “"
+                                + shortened(wanted) + "”.",
+                        "Look at both and type the one that is right.")),
+                Map.of("current", now));
+        return ResponseEntity.status(HttpStatus.CONFLICT)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(told.detail());
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 120 ? text : text.substring(0, 120) + "…";
+    }
+}

@@ -1,0 +1,125 @@
+package vestcoin.app.publishing;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.access.Doors;
+import vestcoin.app.edge.Told;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.finding.AgainstOpening;
+import vestcoin.core.finding.Known;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.tax.Sales;
+
+/** Opening and closing a shop. */
+@RestController
+class OpeningController {
+    private static final int LONGEST_NOTICE = 400;
+
+    /**
+     * @param since when it was opened
+     * @param edition number of the one buyers meet
+     * @param blocking what stands against opening with what buyers meet, each with the very field to mend
+     * @param inDraft what would stand against it besides if the draft were published
+     */
+    record Opening(
+            boolean open,
+            Optional<Instant> since,
+            String notice,
+            Optional<Integer> edition,
+            List<Problem> blocking,
+            List<Problem> inDraft) {}
+
+    /** @param notice what a closed shop says */
+    record Turned(Optional<Boolean> open, Optional<String> notice) {
+        Turned {
+            open = open == null ? Optional.empty() : open;
+            notice = notice == null ? Optional.empty() : notice.map(String::strip);
+        }
+    }
+
+    private final Doors doors;
+    private final Editions editions;
+    private final Drafts drafts;
+    private final Gateways gateways;
+    private final Clock clock;
+
+    OpeningController(Doors doors, Editions editions, Drafts drafts, Gateways gateways, Clock clock) {
+        this.doors = doors;
+        this.editions = editions;
+        this.drafts = drafts;
+        this.gateways = gateways;
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/shops/{shop}/opening")
+    Opening opening(@PathVariable String shop) {
+        Doors.Door door = doors.of(shop);
+        Optional<Editions.Edition> live = editions.live(shop);
+        List<Problem> blocking = blocking(shop, live);
+        List<Problem> inDraft = against(shop, drafts.of(shop).document().compiled()).stream()
+                .filter(problem -> !blocking.contains(problem))
+                .toList();
+        return new Opening(
+                door.open(), door.since(), door.notice(), live.map(Editions.Edition::number), blocking, inDraft);
+    }
+
+    @PutMapping("/api/shops/{shop}/opening")
+    Opening turn(@PathVariable String shop, @RequestBody Turned turned) {
+        boolean open = turned.open()
+                .orElseThrow(() -> new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "open",
+                        "It is not said whether the shop shall be open.",
+                        "Say open: true or open: false."));
+        if (!open) {
+            turned.notice().filter(notice -> notice.length() > LONGEST_NOTICE).ifPresent(notice -> {
+                throw new Told(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "notice",
+                        "The notice has " + notice.length() + " characters.",
+                        "Keep to " + LONGEST_NOTICE + ".");
+            });
+            doors.close(shop, turned.notice().orElse(""));
+            return opening(shop);
+        }
+        List<Problem> blocking = blocking(shop, editions.live(shop));
+        if (!blocking.isEmpty()) {
+            throw new Told(HttpStatus.CONFLICT, blocking, Map.of());
+        }
+        doors.open(shop);
+        return opening(shop);
+    }
+
+    private List<Problem> blocking(String shop, Optional<Editions.Edition> live) {
+        if (live.isEmpty()) {
+            return List.of(new Problem(
+                    "shop", "Nothing is published yet.", "Publish the draft; buyers meet what is published."));
+        }
+        return against(shop, live.get().document().compiled());
+    }
+
+    private List<Problem> against(String shop, Compiled compiled) {
+        Set<String> untried = gateways.list(shop).stream()
+                .filter(account -> account.triedAt().isEmpty())
+                .map(Gateways.GatewayView::id)
+                .collect(Collectors.toSet());
+        return AgainstOpening.of(compiled, new Known(clock.instant(), gateways.states(shop), Sales.NONE, untried))
+                .stream()
+                .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
+                .toList();
+    }
+}

@@ -1,0 +1,118 @@
+package vestcoin.app.publishing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.payment.Provider;
+import vestcoin.app.setup.Drafts;
+import vestcoin.core.payment.Gateway;
+
+/**
+ * A true payment of the smallest amount through an account, step by step: authorised, captured and given back. It
+ * belongs to no order. A live account moves real money there and back.
+ */
+@RestController
+class TrialController {
+    private static final long SMALLEST = 100;
+
+    /**
+     * @param key of a trial already begun, when the buyer's part of it is done @param cardToken from the processor's
+     *     own form
+     */
+    record Trial(Optional<String> key, Optional<String> cardToken) {
+        Trial {
+            key = key == null ? Optional.empty() : key;
+            cardToken = cardToken == null ? Optional.empty() : cardToken;
+        }
+    }
+
+    /** @param done what the provider confirmed, in words */
+    record TrialStep(String done, boolean well) {}
+
+    /** @param action a page the buyer would be sent to; the trial goes on with its key after it */
+    record TrialSteps(String key, List<TrialStep> steps, Optional<String> action, boolean whole) {}
+
+    private final Gateways gateways;
+    private final Provider provider;
+    private final Drafts drafts;
+    private final String ownUrl;
+
+    TrialController(Gateways gateways, Provider provider, Drafts drafts, @Value("${vest-coin.own-url}") String ownUrl) {
+        this.gateways = gateways;
+        this.provider = provider;
+        this.drafts = drafts;
+        this.ownUrl = ownUrl;
+    }
+
+    @PostMapping("/api/shops/{shop}/gateways/{gateway}/trial")
+    TrialSteps trial(@PathVariable String shop, @PathVariable String gateway, @RequestBody Trial trial) {
+        Gateways.GatewayView account = gateways.of(shop, gateway)
+                .filter(known -> known.state() == Gateway.TEST || known.state() == Gateway.LIVE)
+                .orElseThrow(() -> new Told(
+                        HttpStatus.CONFLICT,
+                        "gateway",
+                        "The account is not connected, so it cannot be tried.",
+                        "Enter its keys; one that waits for approval can be tried once it is approved."));
+        Access access = gateways.access(shop, gateway);
+        String key = trial.key()
+                .filter(given -> given.matches("trial-[0-9a-f-]{36}"))
+                .orElseGet(() -> "trial-" + UUID.randomUUID());
+        List<TrialStep> steps = new ArrayList<>();
+        try {
+            Provider.View view = trial.key().isPresent()
+                    ? provider.find(access, key).orElseThrow(() -> new Refusal("The provider knows of no such trial."))
+                    : provider.authorise(
+                            access,
+                            key,
+                            new Provider.Charge(
+                                    SMALLEST,
+                                    drafts.of(shop).document().setup().shop().currency(),
+                                    trial.cardToken().orElse(""),
+                                    "trial",
+                                    account.statement(),
+                                    ownUrl + "/desk/" + shop + "/payment"));
+            if (view.state().equals("needs-buyer")) {
+                steps.add(new TrialStep("The provider asks the buyer first.", true));
+                return new TrialSteps(key, steps, Optional.of(view.action()), false);
+            }
+            if (!view.state().equals("authorised")) {
+                steps.add(new TrialStep(
+                        "Not authorised: " + (view.reason().isEmpty() ? view.state() : view.reason()) + ".", false));
+                return new TrialSteps(key, steps, Optional.empty(), false);
+            }
+            steps.add(new TrialStep("Authorised: the smallest amount is held.", true));
+            provider.move(access, view.ref(), Provider.Kind.CAPTURE, key + "-capture", SMALLEST);
+            steps.add(new TrialStep(
+                    account.state() == Gateway.LIVE
+                            ? "Captured: it is yours for a moment."
+                            : "Captured: it would be yours.",
+                    true));
+            provider.move(access, view.ref(), Provider.Kind.REFUND, key + "-refund", SMALLEST);
+            steps.add(new TrialStep("Given back, all of it.", true));
+            gateways.tried(shop, gateway);
+            return new TrialSteps(key, steps, Optional.empty(), true);
+        } catch (Refusal e) {
+            steps.add(new TrialStep("The provider refused: " + e.getMessage(), false));
+        } catch (Silent e) {
+            steps.add(new TrialStep(
+                    "The provider did not answer"
+                            + (account.state() == Gateway.LIVE
+                                    ? "; look there whether the amount was taken, and give it back there."
+                                    : "; no money moved in test mode."),
+                    false));
+        }
+        return new TrialSteps(key, steps, Optional.empty(), false);
+    }
+}

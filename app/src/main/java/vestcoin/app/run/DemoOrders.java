@@ -1,0 +1,112 @@
+package vestcoin.app.run;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import vestcoin.app.checkout.Placing;
+import vestcoin.app.context.Circumstances;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.Payments;
+import vestcoin.app.payment.Provider;
+import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.Policies;
+import vestcoin.core.goods.Line;
+import vestcoin.core.place.Destination;
+import vestcoin.core.quote.Order;
+import vestcoin.standins.pay.CardProcessor;
+import vestcoin.standins.pay.TestCard;
+
+/** Orders of the demo's made-up buyers. */
+@Component
+class DemoOrders {
+    private final Gateways gateways;
+    private final Circumstances circumstances;
+    private final Placing placing;
+    private final Payments payments;
+    private final Clock clock;
+
+    DemoOrders(Gateways gateways, Circumstances circumstances, Placing placing, Payments payments, Clock clock) {
+        this.gateways = gateways;
+        this.circumstances = circumstances;
+        this.placing = placing;
+        this.payments = payments;
+        this.clock = clock;
+    }
+
+    /** An order placed and paid by card. @param url of the card processor */
+    PaymentBook.Payment buy(
+            Editions.Edition edition,
+            String url,
+            String name,
+            String email,
+            String street,
+            String city,
+            Destination to,
+            List<Line> lines,
+            String delivery)
+            throws IOException {
+        Order order = circumstances.around(
+                DemoShop.SHOP,
+                edition.document().compiled(),
+                new Order(
+                        clock.instant(),
+                        lines,
+                        to,
+                        Optional.of(delivery),
+                        Optional.of("card"),
+                        gateways.states(DemoShop.SHOP)));
+        QuoteView quote = edition.document().quote(order);
+        if (!quote.missing().isEmpty()) {
+            throw new IllegalStateException(name + ": " + quote.missing());
+        }
+        Orders.Order placed = placing.place(
+                edition,
+                UUID.randomUUID().toString(),
+                order,
+                quote,
+                new Placing.Contact(name, email, List.of(street), city),
+                new Placing.Agreed(
+                        edition.document().setup().shop().language(),
+                        Policies.toAgree(edition.document().setup())),
+                false);
+        return placing.pay(placed, token(url));
+    }
+
+    PaymentBook.Payment capture(PaymentBook.Payment payment) {
+        return payments.move(
+                payment, Provider.Kind.CAPTURE, UUID.randomUUID().toString(), payment.amount(), DemoShop.EMAIL);
+    }
+
+    /** @param amount in minor units */
+    void refund(PaymentBook.Payment payment, long amount) {
+        payments.move(payment, Provider.Kind.REFUND, UUID.randomUUID().toString(), amount, DemoShop.EMAIL);
+    }
+
+    private static String token(String url) throws IOException {
+        try {
+            String body = "{\"number\":\"" + TestCard.APPROVED.number() + "\"}";
+            HttpResponse<String> answer = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(url + "/v1/tokens"))
+                                    .header("Authorization", "Bearer " + CardProcessor.TEST_PUBLIC)
+                                    .POST(HttpRequest.BodyPublishers.ofString(body))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString());
+            return Json.tree(answer.body()).path("token").asString();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException(e);
+        }
+    }
+}

@@ -1,0 +1,53 @@
+package vestcoin.app.run.storage;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Told;
+import vestcoin.app.outside.Vault;
+
+/**
+ * Hands the data of a running installation to the command that backs it up: to whoever can read its key file, and
+ * nobody else.
+ */
+@RestController
+class BackupController {
+    private static final Duration HOLDS = Duration.ofMinutes(1);
+
+    private final DatabaseCopies copies;
+    private final Vault vault;
+    private final Clock clock;
+
+    BackupController(DatabaseCopies copies, Vault vault, Clock clock) {
+        this.copies = copies;
+        this.vault = vault;
+        this.clock = clock;
+    }
+
+    /** @param asked when, and the mark only the key file can make of it: {@code 2026-11-27T10:00:00Z mark} */
+    @PostMapping("/local/backup")
+    void backup(@RequestHeader(name = "X-Asked", required = false) String asked, HttpServletResponse response)
+            throws IOException {
+        String[] parts = asked == null ? new String[0] : asked.split(" ");
+        if (parts.length != 2
+                || !vault.marked("backup " + parts[0], parts[1])
+                || Duration.between(Instant.parse(parts[0]), clock.instant())
+                                .abs()
+                                .compareTo(HOLDS)
+                        > 0) {
+            throw new Told(
+                    HttpStatus.FORBIDDEN,
+                    "",
+                    "This is not yours to take.",
+                    "Run the command on the machine itself, as who runs Vest Coin.");
+        }
+        response.setContentType("application/zip");
+        copies.write(response.getOutputStream());
+    }
+}

@@ -1,0 +1,199 @@
+package vestcoin.app.run.storage;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import vestcoin.app.outside.Vault;
+
+/**
+ * Holds the database to what it was when it was last left: it has lost nothing, its key file is the one that belongs to
+ * it, and after an end without closing every index finds every row.
+ */
+@Component
+public class Custody {
+    private static final Logger LOG = LoggerFactory.getLogger(Custody.class);
+    private static final String CANARY = "vest-coin";
+
+    private final JdbcClient sql;
+    private final Vault vault;
+    private final Path data;
+    private final Path mark;
+    private final Path running;
+
+    Custody(JdbcClient sql, Vault vault, @Value("${vest-coin.data}") Path data) {
+        this.sql = sql;
+        this.vault = vault;
+        this.data = data;
+        this.mark = data.resolve("vest-coin.mark");
+        this.running = data.resolve("vest-coin.running");
+        key();
+        nothingLost();
+        if (Files.exists(running)) {
+            indexes();
+        }
+        write(running, "");
+        Storage.ownersAlone(data);
+    }
+
+    /** @throws StartRefused if what the database keeps cannot be opened with the key file beside it */
+    private void key() {
+        List<byte[]> kept =
+                sql.sql("select sealed from vault_canary").query(byte[].class).list();
+        if (kept.isEmpty()) {
+            sql.sql("insert into vault_canary(one, sealed) values (1, :sealed)")
+                    .param("sealed", vault.sealed(CANARY))
+                    .update();
+            return;
+        }
+        try {
+            vault.opened(kept.get(0));
+        } catch (RuntimeException e) {
+            throw new StartRefused(
+                    "The key file vault.key belongs to another installation: the keys kept in this database cannot "
+                            + "be opened with it. Put back the one that belongs to it, from a backup.");
+        }
+    }
+
+    private record Count(long persons, long orders, long payments) {
+        String text() {
+            return persons + " " + orders + " " + payments;
+        }
+    }
+
+    private Count count() {
+        return sql.sql("select (select count(*) from person) as persons, (select coalesce(max(id), 0) from orders) "
+                        + "as orders, (select coalesce(max(id), 0) from payment) as payments")
+                .query(Count.class)
+                .single();
+    }
+
+    /** @throws StartRefused if the database has less than it had when it was last seen */
+    private void nothingLost() {
+        if (!Files.exists(mark)) {
+            return;
+        }
+        try {
+            String[] before = Files.readString(mark).strip().split(" ");
+            Count now = count();
+            if (before.length == 3
+                    && (now.persons() < Long.parseLong(before[0])
+                            || now.orders() < Long.parseLong(before[1])
+                            || now.payments() < Long.parseLong(before[2]))) {
+                throw new StartRefused("The database is damaged or cut: it ends before order " + before[1]
+                        + ", which it had. Restore the last backup into an empty folder; to go on with what is left "
+                        + "all the same, delete "
+                        + mark + ".");
+            }
+        } catch (IOException | NumberFormatException e) {
+            LOG.warn("{} cannot be read: {}", mark, e.toString());
+        }
+    }
+
+    /** What the database has now; less than that is a loss. */
+    @EventListener(ApplicationReadyEvent.class)
+    @Scheduled(fixedDelayString = "PT20S", initialDelayString = "PT20S")
+    void look() {
+        write(mark, count().text());
+        // The database makes its file anew when it compacts it as a whole.
+        Storage.ownersAlone(data);
+    }
+
+    /** Called first of all when the application ends, while the database is still open. */
+    @EventListener(ContextClosedEvent.class)
+    @Order(Ordered.HIGHEST_PRECEDENCE)
+    void leave() throws IOException {
+        try {
+            look();
+        } catch (RuntimeException e) {
+            LOG.warn("left without a last look: {}", e.toString());
+        }
+        Files.deleteIfExists(running);
+    }
+
+    private static void write(Path file, String text) {
+        try {
+            Path fresh = file.resolveSibling(file.getFileName() + ".new");
+            Files.writeString(fresh, text, StandardCharsets.UTF_8);
+            Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } catch (IOException e) {
+            LOG.warn("{} could not be written: {}", file, e.toString());
+        }
+    }
+
+    private record Index(String tableName, String indexName, boolean constraint, String columns, String ordered) {}
+
+    /**
+     * After a kill: every index holds every row of its table and no other; each is walked along once. An index that
+     * does not is made anew; one a constraint needs cannot be, and then nothing is started.
+     */
+    private void indexes() {
+        long began = System.nanoTime();
+        List<Index> all = sql.sql("""
+                select i.table_name, i.index_name, i.is_generated as "constraint",
+                       listagg('"' || c.column_name || '"', ', ') within group (order by c.ordinal_position) as columns,
+                       listagg('"' || c.column_name || '" ' || c.ordering_specification, ', ') within group (order
+                           by c.ordinal_position) as ordered
+                from information_schema.indexes i join information_schema.index_columns c on c.index_schema =
+                    i.index_schema and c.index_name = i.index_name
+                where i.table_schema = 'PUBLIC' and i.table_name not like 'flyway%'
+                group by i.table_name, i.index_name, i.is_generated
+                order by i.table_name, i.index_name""").query(Index.class).list();
+        for (Index index : all) {
+            if (!holds(index)) {
+                mend(index);
+            }
+        }
+        LOG.info(
+                "the last end was none: {} indexes looked at in {} ms",
+                all.size(),
+                (System.nanoTime() - began) / 1_000_000);
+    }
+
+    private record Walked(long rows, String sum, String hashes) {}
+
+    /**
+     * Whether walking along the index meets the rows of its table, each once and with the values it has there. With its
+     * own columns alone, and no order asked for, the database walks along the index it is told to; where the index is
+     * the table itself, along that.
+     */
+    private boolean holds(Index index) {
+        String hashes = Stream.of(index.columns().split(", "))
+                .map(column -> "coalesce(ora_hash(cast(" + column + " as varchar)), 0)")
+                .collect(Collectors.joining(" + "));
+        String walk = "select count(*) as \"rows\", cast(coalesce(sum(cast(_rowid_ as decimal(40))), 0) as varchar) as "
+                + "sum, cast(coalesce(sum(cast("
+                + hashes + " as decimal(40))), 0) as varchar) as hashes from \"" + index.tableName() + '"';
+        return walked(walk + " use index (\"" + index.indexName() + "\")").equals(walked(walk + " use index ()"));
+    }
+
+    private Walked walked(String walk) {
+        return sql.sql(walk).query(Walked.class).single();
+    }
+
+    private void mend(Index index) {
+        if (index.constraint()) {
+            throw new StartRefused("The database is damaged: the index " + index.indexName()
+                    + " does not find all of its rows. Restore the last backup into an empty folder.");
+        }
+        LOG.warn("index {} was damaged by a kill and is made anew", index.indexName());
+        sql.sql("drop index \"" + index.indexName() + "\"").update();
+        sql.sql("create index \"" + index.indexName() + "\" on \"" + index.tableName() + "\"(" + index.ordered() + ")")
+                .update();
+    }
+}

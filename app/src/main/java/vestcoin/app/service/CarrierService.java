@@ -1,0 +1,35 @@
+package vestcoin.app.service;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.core.place.Destination;
+
+/**
+ * What a carrier does for a shop. A real one is one more class like {@link HttpCarrier}. Every method may throw
+ * {@link Silent} and {@link Refusal}.
+ */
+public interface CarrierService {
+
+    /** One of the carrier's ways of carrying. @param id what a cell of the rate sheet names it by */
+    record Service(String id, String name) {}
+
+    /** @param centimetres three sides, none where the size is not known */
+    record Parcel(BigDecimal kilograms, List<BigDecimal> centimetres) {}
+
+    record Asked(Destination from, Destination to, List<Parcel> parcels) {}
+
+    /** @param price for all parcels together, without tax */
+    record Quoted(String id, String name, BigDecimal price, Optional<Integer> daysFrom, Optional<Integer> daysTo) {}
+
+    /** @param currency of all prices */
+    record Answer(String currency, List<Quoted> quotes) {}
+
+    /** What the carrier offers this shop. */
+    List<Service> services(Access access);
+
+    Answer quotes(Access access, Asked asked);
+}

@@ -1,0 +1,135 @@
+package vestcoin.app.service;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.Expiry;
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.app.service.CarrierService.Asked;
+import vestcoin.core.delivery.CarrierAnswers;
+import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.parcel.Parcel;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.PlaceIndex;
+import vestcoin.core.quote.Consignment;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.setup.Compiled;
+
+/**
+ * What the shop's carrier asks for the parcels of an order. An answer is kept for ten minutes, a failure for half a
+ * minute, so that neither a keystroke nor a second look asks again, and a buyer's total does not move while the page is
+ * open.
+ */
+@Service
+public class Carriers {
+    private static final Logger LOG = LoggerFactory.getLogger(Carriers.class);
+    private static final Duration KEPT = Duration.ofMinutes(10);
+    private static final Duration FAILED = Duration.ofSeconds(30);
+    private static final int MOST_KEPT = 10_000;
+
+    private record Key(String shop, Asked asked) {}
+
+    private final Links links;
+    private final CarrierService service;
+    private final Cache<Key, Optional<CarrierService.Answer>> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfter(Expiry.creating(
+                    (Key key, Optional<CarrierService.Answer> answer) -> answer.isPresent() ? KEPT : FAILED))
+            .build();
+
+    Carriers(Links links, CarrierService service) {
+        this.links = links;
+        this.service = service;
+    }
+
+    /**
+     * What the carrier answers for an order, where its zone has a price by quote; an order that brings answers keeps
+     * them. Prices in another currency than the shop's are no answer.
+     */
+    public CarrierAnswers answers(String shop, Compiled setup, Order order) {
+        if (!order.outside().carriers().amounts().isEmpty() || !quoted(setup, order.to())) {
+            return order.outside().carriers();
+        }
+        Optional<Access> access = links.access(shop, Links.Kind.CARRIER);
+        if (access.isEmpty()) {
+            return CarrierAnswers.NONE;
+        }
+        Map<String, BigDecimal> amounts = new TreeMap<>();
+        for (Consignment consignment : Pricing.consignments(setup, order)) {
+            Asked asked = new Asked(
+                    consignment.from(),
+                    order.to(),
+                    consignment.packed().parcels().stream()
+                            .map(Carriers::parcel)
+                            .toList());
+            answer(shop, access.get(), asked)
+                    .filter(answer ->
+                            answer.currency().equals(setup.setup().shop().currency()))
+                    .ifPresent(answer -> answer.quotes()
+                            .forEach(quote -> amounts.put(quote.id() + " " + consignment.dispatch(), quote.price())));
+        }
+        return new CarrierAnswers(amounts);
+    }
+
+    private static boolean quoted(Compiled setup, Destination to) {
+        return setup.board()
+                .zoneOf(to)
+                .map(PlaceIndex.Match::value)
+                .filter(zone ->
+                        zone.rates().values().stream().anyMatch(rule -> rule.basis() instanceof PriceRule.CarrierQuote))
+                .isPresent();
+    }
+
+    private static CarrierService.Parcel parcel(Parcel parcel) {
+        return new CarrierService.Parcel(
+                parcel.weight().value(),
+                parcel.outer().map(size -> size.centimetres()).orElse(List.of()));
+    }
+
+    /** A point of what the carrier asks: for one parcel of this weight. */
+    public record Cost(BigDecimal kilograms, BigDecimal price) {}
+
+    /** What the carrier asks for one parcel of growing weight, by service. @param upTo in kg */
+    public Map<String, List<Cost>> costs(String shop, Destination from, Destination to, BigDecimal upTo, int steps) {
+        Access access = links.access(shop, Links.Kind.CARRIER).orElse(null);
+        Map<String, List<Cost>> costs = new HashMap<>();
+        for (int step = 1; access != null && step <= steps; step++) {
+            BigDecimal kilograms = upTo.multiply(BigDecimal.valueOf(step))
+                    .divide(BigDecimal.valueOf(steps), 3, java.math.RoundingMode.HALF_UP);
+            answer(shop, access, new Asked(from, to, List.of(new CarrierService.Parcel(kilograms, List.of()))))
+                    .ifPresent(answer -> answer.quotes()
+                            .forEach(quote -> costs.computeIfAbsent(quote.id(), id -> new ArrayList<>())
+                                    .add(new Cost(kilograms, quote.price()))));
+        }
+        return costs;
+    }
+
+    private Optional<CarrierService.Answer> answer(String shop, Access access, Asked asked) {
+        return kept.get(new Key(shop, asked), key -> {
+            try {
+                return Optional.of(service.quotes(access, asked));
+            } catch (Silent | Refusal e) {
+                LOG.info("carrier of {}: {}", shop, e.getMessage());
+                return Optional.empty();
+            }
+        });
+    }
+
+    /** Forgets what a shop's carrier answered. */
+    public void forget(String shop) {
+        kept.asMap().keySet().removeIf(key -> key.shop().equals(shop));
+    }
+}

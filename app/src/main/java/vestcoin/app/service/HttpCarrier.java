@@ -1,0 +1,79 @@
+package vestcoin.app.service;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Calls;
+import vestcoin.app.outside.Silent;
+import vestcoin.core.place.Destination;
+
+/** The adapter to the simulated carrier. */
+@Component
+class HttpCarrier implements CarrierService {
+    /** A buyer waits for it; a fallback price is better than a long wait. */
+    private static final Duration PATIENCE = Duration.ofMillis(1500);
+
+    private final Calls calls;
+
+    HttpCarrier(Calls calls) {
+        this.calls = calls;
+    }
+
+    @Override
+    public List<Service> services(Access access) {
+        List<Service> services = new ArrayList<>();
+        calls.json(access, "GET", "/v1/services", Map.of(), null, PATIENCE)
+                .path("services")
+                .forEach(each -> services.add(new Service(
+                        each.path("id").asString(""), each.path("name").asString(""))));
+        return services;
+    }
+
+    @Override
+    public Answer quotes(Access access, Asked asked) {
+        Map<String, Object> body = Map.of(
+                "from",
+                place(asked.from()),
+                "to",
+                place(asked.to()),
+                "parcels",
+                asked.parcels().stream()
+                        .map(parcel -> parcel.centimetres().isEmpty()
+                                ? Map.of("kilograms", parcel.kilograms())
+                                : Map.of("kilograms", parcel.kilograms(), "centimetres", parcel.centimetres()))
+                        .toList());
+        JsonNode json = calls.json(access, "POST", "/v1/quotes", Map.of(), body, PATIENCE);
+        List<Quoted> quotes = new ArrayList<>();
+        for (JsonNode each : json.path("quotes")) {
+            JsonNode price = each.path("price");
+            if (!price.isNumber() || price.decimalValue().signum() < 0) {
+                throw new Silent("The carrier's answer has no price.");
+            }
+            quotes.add(new Quoted(
+                    each.path("id").asString(""),
+                    each.path("name").asString(""),
+                    price.decimalValue(),
+                    number(each.path("days").path("from")),
+                    number(each.path("days").path("to"))));
+        }
+        return new Answer(json.path("currency").asString(""), quotes);
+    }
+
+    private static Map<String, String> place(Destination place) {
+        Map<String, String> written = new LinkedHashMap<>();
+        written.put("country", place.country());
+        place.region().ifPresent(region -> written.put("region", region));
+        place.postcode().ifPresent(postcode -> written.put("postcode", postcode));
+        return written;
+    }
+
+    private static Optional<Integer> number(JsonNode node) {
+        return node.isInt() ? Optional.of(node.intValue()) : Optional.empty();
+    }
+}

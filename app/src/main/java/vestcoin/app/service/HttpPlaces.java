@@ -1,0 +1,48 @@
+package vestcoin.app.service;
+
+import java.math.BigDecimal;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Calls;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Point;
+
+/** The adapter to the simulated finder of addresses. */
+@Component
+class HttpPlaces implements PlaceFinder {
+    private static final Duration PATIENCE = Duration.ofSeconds(2);
+    private final Calls calls;
+    private final Access finder;
+
+    HttpPlaces(Calls calls, @Value("${vest-coin.services}") String services) {
+        this.calls = calls;
+        this.finder = new Access(services + "/places", "");
+    }
+
+    @Override
+    public Point point(Destination place) {
+        JsonNode answer = calls.json(
+                finder,
+                "GET",
+                "/v1/point?country=" + encoded(place.country()) + "&postcode="
+                        + encoded(place.postcode().orElse("")),
+                Map.of(),
+                null,
+                PATIENCE);
+        return new Point(decimal(answer.path("latitude")), decimal(answer.path("longitude")));
+    }
+
+    private static BigDecimal decimal(JsonNode node) {
+        return new BigDecimal(node.asString("0"));
+    }
+
+    static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+}

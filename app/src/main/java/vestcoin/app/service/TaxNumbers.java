@@ -1,0 +1,90 @@
+package vestcoin.app.service;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.Expiry;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.Locale;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.core.finding.VatNumber;
+import vestcoin.core.tax.Buyer;
+
+/**
+ * Businesses by the tax numbers they type. A confirmation is kept for a day, silence for half a minute; until it is
+ * confirmed a buyer is taxed as a person.
+ */
+@Service
+public class TaxNumbers {
+    private static final Logger LOG = LoggerFactory.getLogger(TaxNumbers.class);
+    private static final Duration KEPT = Duration.ofDays(1);
+    private static final Duration SILENT = Duration.ofSeconds(30);
+    private static final int MOST_KEPT = 10_000;
+
+    /** @param trouble what the buyer is told when the number does not count */
+    public record Known(Buyer buyer, Optional<String> trouble) {}
+
+    private final NumberRegister register;
+    private final Clock clock;
+    private final Cache<String, Optional<Buyer.Confirmed>> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfter(Expiry.creating(
+                    (String number, Optional<Buyer.Confirmed> answer) -> answer.isPresent() ? KEPT : SILENT))
+            .build();
+
+    TaxNumbers(NumberRegister register, Clock clock) {
+        this.register = register;
+        this.clock = clock;
+    }
+
+    /** The business that types a number; one without a number is a business all the same. */
+    public Known business(Optional<String> typed) {
+        String number = typed.map(text -> text.toUpperCase(Locale.ROOT).replaceAll("[\\s.-]", ""))
+                .orElse("");
+        if (number.isEmpty()) {
+            return new Known(new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null), Optional.empty());
+        }
+        if (!VatNumber.hasForm(number)) {
+            return new Known(
+                    new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null),
+                    Optional.of("“" + typed.get()
+                            + "” is not a tax number; it begins with the two letters of its country."));
+        }
+        Optional<Buyer.Confirmed> confirmed = kept.get(number, this::asked);
+        Buyer buyer = new Buyer(
+                Buyer.Kind.BUSINESS,
+                Optional.of(new Buyer.TaxNumber(number.substring(0, 2), number.substring(2), confirmed)),
+                null,
+                null,
+                null);
+        return new Known(
+                buyer,
+                confirmed.isEmpty()
+                        ? Optional.of(
+                                "The register of tax numbers is not answering, so tax is charged as to a person for "
+                                        + "now.")
+                        : confirmed.get().valid()
+                                ? Optional.empty()
+                                : Optional.of("The register does not know this tax number, so tax is charged as to a "
+                                        + "person."));
+    }
+
+    private Optional<Buyer.Confirmed> asked(String number) {
+        try {
+            NumberRegister.Answer answer = register.ask(number);
+            return Optional.of(new Buyer.Confirmed(answer.valid(), clock.instant(), answer.reference()));
+        } catch (Silent | Refusal e) {
+            LOG.info("tax number register: {}", e.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    void forget() {
+        kept.invalidateAll();
+    }
+}

@@ -1,0 +1,24 @@
+package vestcoin.app.service;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import vestcoin.app.outside.Access;
+import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.Silent;
+import vestcoin.core.place.Destination;
+
+/**
+ * Knows the tax rates of an address. A real one is one more class like {@link HttpTaxRates}. May throw {@link Silent}
+ * and {@link Refusal}.
+ */
+public interface TaxRateService {
+    /** A levy on ordinary goods. @param percent of the amount without tax */
+    record Levy(String name, BigDecimal percent) {}
+
+    /** @param standard one after the other; none where there is no tax @param reduced where there is such a rate */
+    record RatesThere(List<Levy> standard, Optional<BigDecimal> reduced) {}
+
+    /** @throws Refusal.NotFound if nothing is known of the place */
+    RatesThere rates(Access access, Destination place);
+}

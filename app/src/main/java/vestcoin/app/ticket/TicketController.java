@@ -1,0 +1,195 @@
+package vestcoin.app.ticket;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.context.Circumstances;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.setup.CountryNames;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.DraftView;
+import vestcoin.app.setup.DraftView.CellText;
+import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Edit;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.discount.History;
+import vestcoin.core.goods.Line;
+import vestcoin.core.payment.Gateway;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Point;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Refused;
+import vestcoin.core.quote.BasketMending;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Outside;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.Quote;
+import vestcoin.core.setup.Compiled;
+import vestcoin.core.tax.Buyer;
+
+/** Prices an order under the draft, with edits that are not made yet, and under the live edition. */
+@RestController
+class TicketController {
+    /** An order to try, as an order file has it. Without an instant it is placed now; the gateways are as they are. */
+    record Tried(
+            Optional<Instant> at,
+            List<Line> lines,
+            Destination to,
+            Optional<String> delivery,
+            Optional<String> method,
+            List<String> codes,
+            Optional<String> group,
+            Optional<History> history,
+            Map<String, String> deliveries,
+            Optional<LocalDateTime> slot,
+            Optional<String> currency,
+            Optional<Buyer> buyer,
+            Optional<Point> point,
+            Optional<Outside> outside) {
+        Order placed(Instant now, Map<String, Gateway> gateways) {
+            return new Order(
+                    at == null ? now : at.orElse(now),
+                    lines,
+                    named(to),
+                    delivery,
+                    method,
+                    codes,
+                    group,
+                    gateways,
+                    or(history),
+                    deliveries,
+                    slot,
+                    currency,
+                    or(buyer),
+                    point,
+                    or(outside));
+        }
+
+        /** The place, its country by any name. */
+        private static Destination named(Destination to) {
+            if (to == null) {
+                throw new Refused(
+                        "order/to", "The order goes nowhere: its place is missing.", "Name at least its country.");
+            }
+            return new Destination(
+                    CountryNames.countryOr("order/to/country", to.country()), to.region(), to.postcode());
+        }
+
+        private static <T> T or(Optional<T> given) {
+            return given == null ? null : given.orElse(null);
+        }
+    }
+
+    /** @param edits not yet made, such as a cell being typed in @param beside whether the live quote is wanted too */
+    record TicketAsked(List<Edit> edits, Tried order, Optional<Boolean> beside) {
+        TicketAsked {
+            edits = Edit.given(edits);
+            beside = beside == null ? Optional.empty() : beside;
+        }
+    }
+
+    /**
+     * The ticket.
+     *
+     * @param live what the same order costs under the live edition, if there is one that can price it
+     * @param liveQuote that quote, if it was asked for
+     * @param readings cells of the edits tried, read back
+     * @param problems why there is no quote
+     * @param refused why the edits tried cannot be made; the quote is then that of the draft as it stands
+     * @param mended what the basket had to be changed in to be priced at all
+     * @param lines the basket as it was priced
+     * @param to where it goes, by its country's code
+     */
+    record Ticket(
+            Optional<QuoteView> quote,
+            Optional<BigDecimal> live,
+            Optional<QuoteView> liveQuote,
+            Map<String, CellText> readings,
+            List<Problem> problems,
+            List<Problem> refused,
+            List<String> mended,
+            List<Line> lines,
+            Destination to) {}
+
+    private final Drafts drafts;
+    private final Editions editions;
+    private final Gateways gateways;
+    private final Circumstances circumstances;
+    private final Clock clock;
+
+    TicketController(Drafts drafts, Editions editions, Gateways gateways, Circumstances circumstances, Clock clock) {
+        this.drafts = drafts;
+        this.editions = editions;
+        this.gateways = gateways;
+        this.circumstances = circumstances;
+        this.clock = clock;
+    }
+
+    @PostMapping("/api/shops/{shop}/ticket")
+    Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
+        if (asked.order() == null) {
+            throw new Refused("order", "The ticket has no order to price.", "Choose a basket, or make one.");
+        }
+        Order order = asked.order().placed(clock.instant(), gateways.states(shop));
+        try {
+            return ticket(shop, asked, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
+        } catch (Refused refused) {
+            return ticket(shop, asked, drafts.of(shop).document(), List.of(), order, refused.problems());
+        }
+    }
+
+    private Ticket ticket(
+            String shop, TicketAsked asked, Document document, List<Edit> edits, Order wanted, List<Problem> refused) {
+        BasketMending basket = BasketMending.of(document.compiled(), wanted.lines());
+        Order order = basket.notes().isEmpty() ? wanted : wanted.of(basket.lines());
+        boolean whole = asked.beside().orElse(false);
+        Optional<Quote> liveQuote = editions.live(shop)
+                .flatMap(edition -> live(shop, edition.document().compiled(), order, whole));
+        Optional<BigDecimal> live = liveQuote.map(quote -> quote.payable().value());
+        Optional<QuoteView> beside = liveQuote.filter(quote -> whole).map(QuoteView::of);
+        Map<String, CellText> readings = DraftView.texts(document.setup(), edits);
+        try {
+            Quote quote = Pricing.price(document.compiled(), circumstances.around(shop, document.compiled(), order));
+            return new Ticket(
+                    Optional.of(QuoteView.of(quote)),
+                    live,
+                    beside,
+                    readings,
+                    List.of(),
+                    refused,
+                    basket.notes(),
+                    basket.lines(),
+                    order.to());
+        } catch (Refused unpriced) {
+            return new Ticket(
+                    Optional.empty(),
+                    live,
+                    beside,
+                    readings,
+                    unpriced.problems(),
+                    refused,
+                    basket.notes(),
+                    basket.lines(),
+                    order.to());
+        }
+    }
+
+    /** What buyers pay now. @param whole with operands, or the amounts alone */
+    private Optional<Quote> live(String shop, Compiled edition, Order order, boolean whole) {
+        try {
+            Order known = circumstances.around(shop, edition, order);
+            return Optional.of(whole ? Pricing.price(edition, known) : Pricing.priceUntraced(edition, known));
+        } catch (Refused refused) {
+            return Optional.empty();
+        }
+    }
+}

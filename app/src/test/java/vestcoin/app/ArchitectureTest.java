@@ -1,0 +1,138 @@
+package vestcoin.app;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaModifier;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchRule;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** The floors of the application, from the ground: each knows only those below it, rooms side by side know nobody. */
+class ArchitectureTest {
+    private static final List<Set<String>> FLOORS = List.of(
+            Set.of("format"),
+            Set.of("outside", "edge"),
+            Set.of("service", "stock"),
+            Set.of("setup"),
+            Set.of("access"),
+            Set.of("payment"),
+            Set.of("order"),
+            Set.of("context", "paper"),
+            Set.of("message"),
+            Set.of(
+                    "ticket",
+                    "checkout",
+                    "orderdesk",
+                    "publishing",
+                    "returns",
+                    "buyer",
+                    "booking",
+                    "statement",
+                    "storefront",
+                    "embedding"),
+            Set.of("run"));
+
+    private static final int MOST_COLLABORATORS = 8;
+
+    private static final JavaClasses APP = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("vestcoin.app");
+
+    @Test
+    void every_package_stands_on_one_floor() {
+        Set<String> there = APP.stream()
+                .map(JavaClass::getPackageName)
+                .filter(name -> name.startsWith("vestcoin.app."))
+                .map(name -> name.split("\\.")[2])
+                .collect(Collectors.toCollection(TreeSet::new));
+        assertThat(FLOORS.stream().flatMap(Set::stream)).containsExactlyInAnyOrderElementsOf(there);
+    }
+
+    @Test
+    void each_floor_knows_only_those_below_it_and_rooms_side_by_side_know_nobody() {
+        List<String> above = new ArrayList<>();
+        for (int floor = FLOORS.size() - 1; floor >= 0; floor--) {
+            for (String room : FLOORS.get(floor)) {
+                List<String> forbidden = new ArrayList<>(above);
+                FLOORS.get(floor).stream().filter(other -> !other.equals(room)).forEach(forbidden::add);
+                noClasses()
+                        .that()
+                        .resideInAPackage("vestcoin.app." + room + "..")
+                        .should()
+                        .dependOnClassesThat()
+                        .resideInAnyPackage(forbidden.stream()
+                                .map(name -> "vestcoin.app." + name + "..")
+                                .toArray(String[]::new))
+                        .allowEmptyShould(true)
+                        .check(APP);
+            }
+            above.addAll(FLOORS.get(floor));
+        }
+    }
+
+    @Test
+    void no_packages_form_a_circle() {
+        withoutCircles("vestcoin.app").check(APP);
+    }
+
+    @Test
+    void a_planted_circle_is_found() {
+        JavaClasses planted = new ClassFileImporter().importPackages("vestcoin.app.planted");
+        assertThatThrownBy(() -> withoutCircles("vestcoin.app.planted").check(planted))
+                .isInstanceOf(AssertionError.class)
+                .hasMessageContaining("Cycle detected");
+    }
+
+    @Test
+    void no_service_has_too_many_collaborators() {
+        assertThat(APP.stream()
+                        .filter(type -> type.getConstructors().stream()
+                                .anyMatch(constructor -> constructor.getRawParameterTypes().stream()
+                                                .filter(parameter -> parameter
+                                                        .getPackageName()
+                                                        .startsWith("vestcoin"))
+                                                .filter(parameter -> !parameter.isRecord())
+                                                .count()
+                                        > MOST_COLLABORATORS))
+                        .filter(type -> !type.isRecord())
+                        .map(JavaClass::getName))
+                .isEmpty();
+    }
+
+    @Test
+    void controllers_speak_no_sql() {
+        noClasses()
+                .that()
+                .haveSimpleNameEndingWith("Controller")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("org.springframework.jdbc..")
+                .check(APP);
+    }
+
+    @Test
+    void nothing_is_static_and_changes() {
+        assertThat(APP.stream()
+                        .flatMap(type -> type.getFields().stream())
+                        .filter(field -> field.getModifiers().contains(JavaModifier.STATIC)
+                                && !field.getModifiers().contains(JavaModifier.FINAL)
+                                && !field.getModifiers().contains(JavaModifier.SYNTHETIC))
+                        .map(field -> field.getFullName()))
+                .isEmpty();
+    }
+
+    private static ArchRule withoutCircles(String root) {
+        return slices().matching(root + ".(*)..").should().beFreeOfCycles();
+    }
+}
