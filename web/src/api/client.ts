@@ -12,10 +12,10 @@ type Node = Schemas["FiguresNode"];
 export type Figure = Omit<Node, "of"> & { of: Figure[] };
 export type QuoteView = Schemas["QuoteView"];
 export type Ticket = Schemas["Ticket"];
-export type TicketAsked = Schemas["TicketAsked"];
+export type TicketRequest = Schemas["TicketRequest"];
 export type FirstAnswers = Schemas["FirstAnswers"];
 export type SheetPreview = Schemas["SheetFilePreview"];
-export type Held = Schemas["Held"];
+export type CountryCoverage = Schemas["CountryCoverage"];
 export type Finding = Schemas["Finding"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];
@@ -37,7 +37,7 @@ export type BuyerQuote = Schemas["BuyerQuote"];
 export type PlacedOrder = Schemas["PlacedOrder"];
 
 /** A refusal: what is wrong, where, and how to mend it. */
-export class Refusal extends Error {
+export class ApiProblem extends Error {
   constructor(
     readonly status: number,
     readonly problems: Problem[],
@@ -75,11 +75,11 @@ const unreached = () =>
         remedy: "Check the connection; what you typed is still here.",
       };
 
-/** The answer, or a thrown {@link Refusal}. */
+/** The answer, or a thrown {@link ApiProblem}. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   const { data, error, response } = await call.catch((reason: unknown) => {
     if (reason instanceof DOMException && reason.name === "AbortError") throw reason;
-    throw new Refusal(
+    throw new ApiProblem(
       0,
       [
         {
@@ -93,11 +93,11 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
   if (response.ok) return data as T;
   const body = (error ?? {}) as Record<string, unknown>;
   const problems = Array.isArray(body.problems) ? (body.problems as Problem[]) : [];
-  throw new Refusal(response.status, problems, body);
+  throw new ApiProblem(response.status, problems, body);
 }
 
 export const problemsOf = (reason: unknown): Problem[] =>
-  reason instanceof Refusal
+  reason instanceof ApiProblem
     ? reason.problems
     : german()
       ? [{ path: "", sentence: "Etwas ist schiefgegangen.", remedy: "Versuchen Sie es noch einmal." }]

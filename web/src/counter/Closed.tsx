@@ -1,4 +1,4 @@
-import { problemsOf, Refusal } from "../api/client";
+import { ApiProblem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
 import { keptOf } from "./basket";
 import { useSay } from "./words";
@@ -6,7 +6,7 @@ import { useSay } from "./words";
 /** What stands in place of a shop that is not open, or does not answer, with the way in for whoever runs it. */
 export function Closed({ shop, reason }: { shop: string; reason: unknown }) {
   const say = useSay();
-  const more = reason instanceof Refusal && reason.status === 404 ? reason.more : undefined;
+  const more = reason instanceof ApiProblem && reason.status === 404 ? reason.more : undefined;
   const name = typeof more?.name === "string" ? more.name : undefined;
   const notice = typeof more?.notice === "string" ? more.notice : "";
   return (

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { answer, api, type BuyerQuote, type Counter, type Problem, problemsOf, Refusal } from "../api/client";
+import { ApiProblem, answer, api, type BuyerQuote, type Counter, type Problem, problemsOf } from "../api/client";
 import { countryName } from "../shared/places";
 import { type Kept, sameLine, useBasket } from "./basket";
 import { Closed } from "./Closed";
@@ -158,7 +158,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
       (placed) => void navigate(`/counter/${counter.shop}/order/${placed.token}`),
       (reason: unknown) => {
         setProblems(problemsOf(reason));
-        const now = reason instanceof Refusal ? (reason.more.quote as BuyerQuote | undefined) : undefined;
+        const now = reason instanceof ApiProblem ? (reason.more.quote as BuyerQuote | undefined) : undefined;
         if (now) setChanged(now);
         again();
       },

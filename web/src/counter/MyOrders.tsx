@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
-import { answer, api, type Problem, problemsOf, Refusal } from "../api/client";
+import { ApiProblem, answer, api, type Problem, problemsOf } from "../api/client";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
@@ -57,7 +57,7 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
   }, [mailed, shop, setSearch]);
   const leave = () =>
     void answer(api.DELETE("/api/counter/{shop}/me", path)).then(() => client.resetQueries({ queryKey: key }));
-  const outside = me.isError && me.error instanceof Refusal && me.error.status === 401;
+  const outside = me.isError && me.error instanceof ApiProblem && me.error.status === 401;
   return (
     <main className="mx-auto max-w-2xl px-5 py-6">
       <p>

@@ -157,7 +157,7 @@ const en = {
   receiptPdf: "The receipt as PDF",
   paid: "Paid",
   paidByCard: "Paid by card",
-  heldOnCard: "Held on the card, taken when it leaves",
+  heldOnCard: "CountryCoverage on the card, taken when it leaves",
   paidInPart: "Paid in part",
   cardRefused: "The card processor refused.",
   cardSilent: "The card processor cannot be reached. Try again in a moment.",

@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
-import { answer, api, type Held } from "../api/client";
+import { answer, api, type CountryCoverage } from "../api/client";
 import { useBench } from "../desk/bench";
 
 /** Every country as the draft has it: sold to or not, and in which zone. */
-export function useCountries(): Map<string, Held> {
+export function useCountries(): Map<string, CountryCoverage> {
   const bench = useBench();
   const held = useQuery({
     queryKey: ["countries", bench.shop, bench.draft.version],

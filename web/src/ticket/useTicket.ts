@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { answer, api, type Problem, problemsOf, type Ticket, type TicketAsked } from "../api/client";
+import { answer, api, type Problem, problemsOf, type Ticket, type TicketRequest } from "../api/client";
 import { useBench } from "../desk/bench";
 import type { Asked } from "./asked";
 
@@ -23,7 +23,7 @@ export function useTicket(asked: Asked, beside: boolean): { answered: Answered |
   useEffect(() => {
     const mine = ++latest.current;
     const stop = new AbortController();
-    const body = { edits: trying, order: JSON.parse(order), beside } as TicketAsked;
+    const body = { edits: trying, order: JSON.parse(order), beside } as TicketRequest;
     answer(api.POST("/api/shops/{shop}/ticket", { params: { path: { shop } }, body, signal: stop.signal })).then(
       (fresh) => {
         if (mine !== latest.current) return;

@@ -16,7 +16,7 @@ import vestcoin.app.run.ServeCommand;
         subcommands = {
             ServeCommand.Demo.class,
             ServeCommand.Start.class,
-            BackupCommand.Take.class,
+            BackupCommand.TakeBackup.class,
             BackupCommand.Bring.class,
             PriceCommand.class,
             CheckCommand.class,

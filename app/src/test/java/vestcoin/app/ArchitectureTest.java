@@ -11,10 +11,15 @@ import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.ArchRule;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
@@ -108,6 +113,33 @@ class ArchitectureTest {
                         .filter(type -> !type.isRecord())
                         .map(JavaClass::getName))
                 .isEmpty();
+    }
+
+    @Test
+    void no_type_bears_a_name_the_glossary_has_retired() throws IOException {
+        Set<String> retired = retired();
+        assertThat(retired).contains("Told", "Whose", "Seen");
+        JavaClasses all = new ClassFileImporter()
+                .withImportOption(new ImportOption.DoNotIncludeTests())
+                .importPackages("vestcoin.app", "vestcoin.core");
+        assertThat(all.stream().map(JavaClass::getSimpleName).filter(retired::contains))
+                .isEmpty();
+        assertThat(new ClassFileImporter()
+                        .importPackages("vestcoin.app.planted").stream()
+                                .map(JavaClass::getSimpleName)
+                                .filter(retired::contains))
+                .containsExactly("Seen");
+    }
+
+    /** The names in code of the last part of the glossary. */
+    private static Set<String> retired() throws IOException {
+        String glossary = Files.readString(Path.of("../docs/glossary.md"));
+        Set<String> names = new TreeSet<>();
+        Matcher matcher = Pattern.compile("`([A-Z][A-Za-z]+)`").matcher(glossary.split("## Retired")[1]);
+        while (matcher.find()) {
+            names.add(matcher.group(1));
+        }
+        return names;
     }
 
     @Test

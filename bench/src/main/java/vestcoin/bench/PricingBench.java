@@ -20,7 +20,7 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.reach.Reach;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** The times of the main job, warm: whole orders touch so much code that the compiler needs half a minute for it. */
 @BenchmarkMode(Mode.AverageTime)
@@ -35,7 +35,7 @@ public class PricingBench {
         public int times;
 
         vestcoin.core.setup.Setup setup;
-        Compiled compiled;
+        CompiledSetup compiled;
         Order order;
         List<Order> baskets;
         List<Destination> places;
@@ -43,7 +43,7 @@ public class PricingBench {
         @Setup(Level.Trial)
         public void make() {
             setup = OrdinaryShop.of(times);
-            compiled = Compiled.of(setup);
+            compiled = CompiledSetup.of(setup);
             order = OrdinaryShop.order();
             baskets = OrdinaryShop.baskets();
             places = OrdinaryShop.places();
@@ -115,7 +115,7 @@ public class PricingBench {
 
     @Benchmark
     @OutputTimeUnit(TimeUnit.MILLISECONDS)
-    public Compiled compile(Shop shop) {
-        return Compiled.of(shop.setup);
+    public CompiledSetup compile(Shop shop) {
+        return CompiledSetup.of(shop.setup);
     }
 }

@@ -10,7 +10,7 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.reach.Reach;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 
 /** What is timed side by side gives the same amounts. */
@@ -19,7 +19,7 @@ class BaselinesTest {
     void the_core_and_the_three_baselines_agree_on_the_order() {
         Setup setup = OrdinaryShop.of(1);
         Order order = OrdinaryShop.order();
-        Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
+        Quote quote = Pricing.priceUntraced(CompiledSetup.of(setup), order);
         assertThat(quote.missing()).isEmpty();
         for (Arithmetic.Result result : List.of(
                 new ByHand(setup, order).price(),
@@ -37,9 +37,9 @@ class BaselinesTest {
 
     @Test
     void a_larger_shop_gives_the_same_quote_and_reach_goes_everywhere() {
-        Compiled large = Compiled.of(OrdinaryShop.of(10));
+        CompiledSetup large = CompiledSetup.of(OrdinaryShop.of(10));
         assertThat(Pricing.priceUntraced(large, OrdinaryShop.order()).payable().value())
-                .isEqualTo(Pricing.priceUntraced(Compiled.of(OrdinaryShop.of(1)), OrdinaryShop.order())
+                .isEqualTo(Pricing.priceUntraced(CompiledSetup.of(OrdinaryShop.of(1)), OrdinaryShop.order())
                         .payable()
                         .value());
         assertThat(Reach.of(large, OrdinaryShop.baskets().get(0), OrdinaryShop.places()))

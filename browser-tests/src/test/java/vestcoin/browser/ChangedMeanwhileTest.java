@@ -11,7 +11,7 @@ import org.openqa.selenium.By;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.app.access.Doors;
+import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.run.DemoShop;
 
 /**
@@ -186,7 +186,7 @@ class ChangedMeanwhileTest extends AtCounter {
     void a_shop_that_closed_meanwhile_says_so_and_keeps_the_basket() throws IOException {
         atTheLastStep("Tube parcel");
         ready("Card");
-        Doors doors = shop.context().getBean(Doors.class);
+        ShopOpenings doors = shop.context().getBean(ShopOpenings.class);
         doors.close(DemoShop.SHOP, "Back on Monday.");
         click();
         browser.see(By.xpath("//h1[.='Not open just now']"));

@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import vestcoin.app.RunningShop;
-import vestcoin.app.access.Doors;
+import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.run.DemoShop;
 
 /** The door, what is counted, what is sold elsewhere and what the law asks, at the desk. */
@@ -39,7 +39,7 @@ class OpeningTest extends AtDesk {
             buyer.clickText("This is my shop");
             buyer.see("input[name=password]");
         } finally {
-            shop.context().getBean(Doors.class).open(DemoShop.SHOP);
+            shop.context().getBean(ShopOpenings.class).open(DemoShop.SHOP);
         }
     }
 

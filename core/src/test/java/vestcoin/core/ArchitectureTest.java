@@ -1,14 +1,22 @@
 package vestcoin.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class ArchitectureTest {
+    private static final int COLUMNS = 120;
+
     /** Each package knows only those before it. */
     private static final List<String> ORDER = List.of(
             "problem",
@@ -70,5 +78,26 @@ class ArchitectureTest {
                 .orShould()
                 .callMethod(System.class, "currentTimeMillis")
                 .check(CORE);
+    }
+
+    @Test
+    void no_line_of_java_is_longer_than_120_columns() throws IOException {
+        try (Stream<Path> files = Files.walk(Path.of(".."))) {
+            assertThat(files.filter(file -> file.toString().endsWith(".java"))
+                            .filter(file -> !file.toString().contains("/target/")
+                                    && !file.toString().contains("/node_modules/"))
+                            .flatMap(ArchitectureTest::tooLong))
+                    .isEmpty();
+        }
+    }
+
+    private static Stream<String> tooLong(Path file) {
+        try {
+            return Files.readAllLines(file).stream()
+                    .filter(line -> line.length() > COLUMNS)
+                    .map(line -> file + ": " + line);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -12,7 +12,7 @@ import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * Hashes and checks passwords (Argon2id; those of before by bcrypt), outside of any transaction and a bounded number at
@@ -43,16 +43,16 @@ class Passwords {
     private final Zxcvbn guessing = new Zxcvbn();
     private final String decoy = encoder.encode("nobody has this password");
 
-    /** @param known what somebody who guesses knows anyway @throws Refused if the password will not do */
+    /** @param known what somebody who guesses knows anyway @throws InvalidInput if the password will not do */
     String hashed(String password, String... known) {
         if (password == null || password.length() < SHORTEST) {
-            throw new Refused(
+            throw new InvalidInput(
                     "password",
                     "The password is shorter than " + SHORTEST + " characters.",
                     "Use four or more words, or let a password manager make one.");
         }
         if (password.length() > LONGEST) {
-            throw new Refused(
+            throw new InvalidInput(
                     "password",
                     "The password is longer than " + LONGEST + " characters.",
                     "Use at most " + LONGEST + ".");
@@ -60,14 +60,14 @@ class Passwords {
         String looked = password.substring(0, Math.min(password.length(), LOOKED_AT));
         if (password.chars().distinct().count() < 4
                 || guessing.measure(looked, List.of(known)).getScore() < LEAST_SCORE) {
-            throw new Refused(
+            throw new InvalidInput(
                     "password",
                     "This password is among the first that are guessed.",
                     "Use four or more words that have nothing to do with one another, or let a password manager "
                             + "make one.");
         }
         return oneAtATime(() -> encoder.encode(password))
-                .orElseThrow(() -> new Refused(
+                .orElseThrow(() -> new InvalidInput(
                         "password", "Too many passwords are being checked at this moment.", "Try again in a moment."));
     }
 

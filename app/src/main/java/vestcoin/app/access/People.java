@@ -11,7 +11,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.outside.MailAddress;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /** People with a password, and the shops they may open. */
 @Repository
@@ -33,10 +33,10 @@ public class People {
 
     private final JdbcClient sql;
     private final Passwords passwords;
-    private final Trials trials;
+    private final FailedAttempts trials;
     private final Clock clock;
 
-    People(JdbcClient sql, Passwords passwords, Trials trials, Clock clock) {
+    People(JdbcClient sql, Passwords passwords, FailedAttempts trials, Clock clock) {
         this.sql = sql;
         this.passwords = passwords;
         this.trials = trials;
@@ -47,7 +47,7 @@ public class People {
         return sql.sql("select count(*) from person").query(Long.class).single() == 0;
     }
 
-    /** @throws Refused if the address or the password will not do */
+    /** @throws InvalidInput if the address or the password will not do */
     public long add(String email, String password) {
         return added(email, hashed(email, password));
     }
@@ -55,7 +55,7 @@ public class People {
     /** Looks at an address and a password and hashes it: what takes its time, before any transaction. */
     String hashed(String email, String password) {
         if (!MailAddress.isOne(email)) {
-            throw new Refused(
+            throw new InvalidInput(
                     "email",
                     "“" + (email == null ? "" : email) + "” is not an e-mail address.",
                     "Write it as name@example.com.");

@@ -20,7 +20,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.FirstDraft;
@@ -39,7 +39,7 @@ class SessionController {
     private final People people;
     private final Drafts drafts;
     private final FirstCode code;
-    private final Trials trials;
+    private final FailedAttempts trials;
     private final SecurityContextRepository contexts;
     private final TransactionTemplate transaction;
 
@@ -47,7 +47,7 @@ class SessionController {
             People people,
             Drafts drafts,
             FirstCode code,
-            Trials trials,
+            FailedAttempts trials,
             SecurityContextRepository contexts,
             PlatformTransactionManager transactions) {
         this.people = people;
@@ -75,14 +75,14 @@ class SessionController {
             throw slowed(slowed.left());
         }
         if (outcome instanceof People.Outcome.Busy) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.TOO_MANY_REQUESTS,
                     "password",
                     "Many are signing in at this moment.",
                     "Try again in a few seconds.");
         }
         if (outcome instanceof People.Outcome.Wrong) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "password",
                     "The e-mail and the password do not go together.",
@@ -91,9 +91,9 @@ class SessionController {
         return welcome(People.normal(credentials.email()), request, response);
     }
 
-    private static Told slowed(Duration wait) {
+    private static ApiProblem slowed(Duration wait) {
         long seconds = Math.max(1, wait.plusMillis(999).toSeconds());
-        return new Told(
+        return new ApiProblem(
                 HttpStatus.TOO_MANY_REQUESTS,
                 "password",
                 "Too much was tried in vain.",
@@ -131,7 +131,7 @@ class SessionController {
         });
         if (!code.is(first.code())) {
             trials.failed(client);
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.FORBIDDEN,
                     "code",
                     "This is not the code that was printed when Vest Coin was started.",
@@ -154,7 +154,8 @@ class SessionController {
         return welcome(People.normal(first.email()), request, response);
     }
 
-    private static Told taken() {
-        return new Told(HttpStatus.CONFLICT, "email", "This installation has an owner already.", "Sign in instead.");
+    private static ApiProblem taken() {
+        return new ApiProblem(
+                HttpStatus.CONFLICT, "email", "This installation has an owner already.", "Sign in instead.");
     }
 }

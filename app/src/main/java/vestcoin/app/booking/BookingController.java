@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.setup.Drafts;
 import vestcoin.core.setup.Setup;
 
@@ -80,7 +80,7 @@ class BookingController {
     @GetMapping(path = "/calendar/{file}", produces = "text/calendar")
     ResponseEntity<byte[]> feed(@PathVariable String file) {
         String shop = bookings.shopOf(file.replaceFirst("\\.ics$", ""))
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "file",
                         "There is no such calendar.",

@@ -18,8 +18,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.Buyers;
-import vestcoin.app.access.Entrance;
-import vestcoin.app.edge.Told;
+import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
 import vestcoin.app.order.Orders;
@@ -62,7 +62,7 @@ class BuyerController {
     private final Buyers buyers;
     private final Orders orders;
     private final Editions editions;
-    private final Entrance entrance;
+    private final CounterEntrance entrance;
     private final Messages messages;
     private final String ownUrl;
 
@@ -70,7 +70,7 @@ class BuyerController {
             Buyers buyers,
             Orders orders,
             Editions editions,
-            Entrance entrance,
+            CounterEntrance entrance,
             Messages messages,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.buyers = buyers;
@@ -88,10 +88,10 @@ class BuyerController {
     @PostMapping("/api/counter/{shop}/me/letter")
     ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
         Editions.Edition edition = editions.live(shop)
-                .orElseThrow(
-                        () -> new Told(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
+                .orElseThrow(() ->
+                        new ApiProblem(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
         if (!MailAddress.isOne(wants.email())) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "email",
                     "The e-mail address cannot be right.",
@@ -113,7 +113,7 @@ class BuyerController {
         String session = Optional.ofNullable(mailed.key())
                 .filter(key -> key.length() <= 100)
                 .flatMap(key -> buyers.enter(shop, key))
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.GONE,
                         "key",
                         "This link was used already, or is older than half an hour.",
@@ -126,8 +126,8 @@ class BuyerController {
     @GetMapping("/api/counter/{shop}/me")
     OwnPage page(@PathVariable String shop, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
         String email = buyers.in(shop, session)
-                .orElseThrow(() ->
-                        new Told(HttpStatus.UNAUTHORIZED, "email", "You are not signed in.", "Ask for a link below."));
+                .orElseThrow(() -> new ApiProblem(
+                        HttpStatus.UNAUTHORIZED, "email", "You are not signed in.", "Ask for a link below."));
         List<Orders.Order> own = orders.ofBuyer(shop, email, MOST_ORDERS);
         return new OwnPage(
                 email,

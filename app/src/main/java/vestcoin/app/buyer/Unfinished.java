@@ -17,7 +17,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
-import vestcoin.app.access.Entrance;
+import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
 import vestcoin.app.order.OrderPlaced;
@@ -33,8 +33,8 @@ import vestcoin.core.setup.Setup;
 @Service
 public class Unfinished {
     /** @param name as typed so far */
-    public record Left(String name, List<Line> lines, List<String> codes) {
-        public Left {
+    public record UnfinishedBasket(String name, List<Line> lines, List<String> codes) {
+        public UnfinishedBasket {
             name = name == null ? "" : name;
             lines = lines == null ? List.of() : List.copyOf(lines);
             codes = codes == null ? List.of() : List.copyOf(codes);
@@ -50,7 +50,7 @@ public class Unfinished {
 
     private final JdbcClient sql;
     private final Editions editions;
-    private final Entrance entrance;
+    private final CounterEntrance entrance;
     private final Messages messages;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -59,7 +59,7 @@ public class Unfinished {
     Unfinished(
             JdbcClient sql,
             Editions editions,
-            Entrance entrance,
+            CounterEntrance entrance,
             Messages messages,
             PlatformTransactionManager transactions,
             Clock clock,
@@ -77,7 +77,7 @@ public class Unfinished {
      * Keeps a basket for a reminder; what was kept before of the same address is replaced, and its wait begins anew.
      */
     @Transactional
-    public void keep(String shop, String email, Left left, String language) {
+    public void keep(String shop, String email, UnfinishedBasket left, String language) {
         String buyer = MailAddress.normal(email);
         sql.sql("select id from shop where id = :shop for update")
                 .param("shop", shop)
@@ -132,13 +132,13 @@ public class Unfinished {
     }
 
     /** What a letter's link brings back. */
-    Optional<Left> of(String shop, String token) {
+    Optional<UnfinishedBasket> of(String shop, String token) {
         return sql.sql("select basket from unfinished where shop = :shop and token = :token")
                 .param("shop", shop)
                 .param("token", token)
                 .query(String.class)
                 .optional()
-                .map(basket -> Json.read(basket, Left.class));
+                .map(basket -> Json.read(basket, UnfinishedBasket.class));
     }
 
     /** Nobody writes to the address of a letter again for a basket. @return whether there was such a letter */
@@ -213,7 +213,7 @@ public class Unfinished {
                                 .update()
                         == 1) {
             Setup setup = document.get().setup();
-            Left left = Json.read(row.basket(), Left.class);
+            UnfinishedBasket left = Json.read(row.basket(), UnfinishedBasket.class);
             List<String> things = left.lines().stream()
                     .map(line -> setup.goods().products().stream()
                             .filter(product -> product.id().equals(line.product()))

@@ -8,8 +8,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.access.Entrance;
-import vestcoin.app.edge.Told;
+import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Editions;
 
@@ -21,17 +21,17 @@ class UnfinishedController {
     private static final int LONGEST_NAME = 200;
 
     /** @param agreed whether the buyer agrees to one letter */
-    record LeftBasket(String email, boolean agreed, Unfinished.Left left, Optional<String> language) {
+    record LeftBasket(String email, boolean agreed, Unfinished.UnfinishedBasket left, Optional<String> language) {
         LeftBasket {
             language = language == null ? Optional.empty() : language.filter(tag -> tag.length() <= 35);
         }
     }
 
     private final Unfinished unfinished;
-    private final Entrance entrance;
+    private final CounterEntrance entrance;
     private final Editions editions;
 
-    UnfinishedController(Unfinished unfinished, Entrance entrance, Editions editions) {
+    UnfinishedController(Unfinished unfinished, CounterEntrance entrance, Editions editions) {
         this.unfinished = unfinished;
         this.entrance = entrance;
         this.editions = editions;
@@ -41,7 +41,7 @@ class UnfinishedController {
     ResponseEntity<Void> keep(@PathVariable String shop, @RequestBody LeftBasket basket) {
         Editions.Edition edition = entrance.into(shop);
         if (!MailAddress.isOne(basket.email())) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "email",
                     "The e-mail address cannot be right.",
@@ -51,7 +51,7 @@ class UnfinishedController {
                 || basket.left().lines().size() > MOST_LINES
                 || basket.left().codes().size() > MOST_CODES
                 || basket.left().name().length() > LONGEST_NAME) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "left",
                     "This basket cannot be kept.",
@@ -75,7 +75,7 @@ class UnfinishedController {
     }
 
     @GetMapping("/api/counter/{shop}/unfinished/{token}")
-    Unfinished.Left again(@PathVariable String shop, @PathVariable String token) {
+    Unfinished.UnfinishedBasket again(@PathVariable String shop, @PathVariable String token) {
         entrance.into(shop);
         return unfinished.of(shop, token).orElseThrow(UnfinishedController::gone);
     }
@@ -88,8 +88,8 @@ class UnfinishedController {
         return ResponseEntity.noContent().build();
     }
 
-    private static Told gone() {
-        return new Told(
+    private static ApiProblem gone() {
+        return new ApiProblem(
                 HttpStatus.GONE, "token", "That basket is not kept any more.", "Choose anew; nothing else is lost.");
     }
 }

@@ -6,14 +6,14 @@ import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
-import vestcoin.app.context.Circumstances;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.service.TaxNumbers;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.tax.Buyer;
 
@@ -22,11 +22,11 @@ import vestcoin.core.tax.Buyer;
 class BasketOrders {
     private final Gateways gateways;
     private final Orders orders;
-    private final Circumstances circumstances;
+    private final PricingContexts circumstances;
     private final TaxNumbers taxNumbers;
     private final Clock clock;
 
-    BasketOrders(Gateways gateways, Orders orders, Circumstances circumstances, TaxNumbers taxNumbers, Clock clock) {
+    BasketOrders(Gateways gateways, Orders orders, PricingContexts circumstances, TaxNumbers taxNumbers, Clock clock) {
         this.gateways = gateways;
         this.orders = orders;
         this.circumstances = circumstances;
@@ -40,10 +40,10 @@ class BasketOrders {
      */
     Order order(Editions.Edition edition, Basket basket, String email) {
         if (basket.to() == null || basket.to().country() == null) {
-            throw new Refused("basket/to", "The basket has no place to go to.", "Add at least a country.");
+            throw new InvalidInput("basket/to", "The basket has no place to go to.", "Add at least a country.");
         }
         if (basket.lines().stream().anyMatch(java.util.Objects::isNull)) {
-            throw new Refused("basket/lines", "A line of the basket is empty.", "Take it out.");
+            throw new InvalidInput("basket/lines", "A line of the basket is empty.", "Take it out.");
         }
         Order order = new Order(
                         clock.instant(),
@@ -77,9 +77,9 @@ class BasketOrders {
     }
 
     /** Who buys, as far as is known. */
-    TaxNumbers.Known buyer(Basket basket) {
+    TaxNumbers.NumberCheck buyer(Basket basket) {
         return basket.business().orElse(false)
                 ? taxNumbers.business(basket.taxNumber())
-                : new TaxNumbers.Known(Buyer.PERSON, Optional.empty());
+                : new TaxNumbers.NumberCheck(Buyer.PERSON, Optional.empty());
     }
 }

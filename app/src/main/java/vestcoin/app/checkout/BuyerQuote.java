@@ -14,7 +14,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
-import vestcoin.core.tax.Treatment;
+import vestcoin.core.tax.TaxLiability;
 
 /** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. */
 public record BuyerQuote(
@@ -37,7 +37,7 @@ public record BuyerQuote(
         List<String> missing,
         List<String> whose,
         Optional<String> taxNumber,
-        List<Apart> apart,
+        List<SeparateDelivery> apart,
         List<Entry> basket) {
 
     /**
@@ -69,7 +69,7 @@ public record BuyerQuote(
             List<QuoteView.Slot> slots) {}
 
     /** What leaves one place of several, which can have a delivery of its own. @param name of the place */
-    public record Apart(String dispatch, String name, List<String> things, List<Option> delivery) {}
+    public record SeparateDelivery(String dispatch, String name, List<String> things, List<Option> delivery) {}
 
     public record Levy(String name, BigDecimal percent, BigDecimal tax) {}
 
@@ -136,8 +136,8 @@ public record BuyerQuote(
                 refused(quote, codes),
                 quote.missing(),
                 quote.whose().stream()
-                        .filter(whose -> whose.code() != Treatment.Code.S)
-                        .map(QuoteView.Whose::sentence)
+                        .filter(whose -> whose.code() != TaxLiability.Code.S)
+                        .map(QuoteView.TaxLiabilityView::sentence)
                         .toList(),
                 taxNumber,
                 apart(quote),
@@ -218,9 +218,9 @@ public record BuyerQuote(
     }
 
     /** Each consignment with its own offers, where there are several and something is offered for each. */
-    private static List<Apart> apart(QuoteView quote) {
-        List<Apart> apart = quote.consignments().stream()
-                .map(sent -> new Apart(
+    private static List<SeparateDelivery> apart(QuoteView quote) {
+        List<SeparateDelivery> apart = quote.consignments().stream()
+                .map(sent -> new SeparateDelivery(
                         sent.dispatch(),
                         sent.name(),
                         sent.lines().stream()
@@ -274,7 +274,7 @@ public record BuyerQuote(
                                 .filter(not -> not.code()
                                         .filter(own -> own.equalsIgnoreCase(code.strip()))
                                         .isPresent())
-                                .map(QuoteView.NotApplied::reason)
+                                .map(QuoteView.UnusedDiscount::reason)
                                 .findFirst()
                                 .orElse(NO_SUCH_CODE)));
             }

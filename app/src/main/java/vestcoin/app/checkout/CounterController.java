@@ -15,14 +15,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.access.Entrance;
-import vestcoin.app.context.Circumstances;
+import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.order.Orders;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
 import vestcoin.core.goods.Product;
-import vestcoin.core.money.Accepted;
+import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Countries;
 import vestcoin.core.quote.Pricing;
@@ -65,20 +65,20 @@ class CounterController {
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
     private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
 
-    private final Entrance entrance;
+    private final CounterEntrance entrance;
     private final Editions editions;
-    private final Circumstances circumstances;
+    private final PricingContexts circumstances;
     private final BasketOrders baskets;
     private final PlacedOrders placed;
-    private final Guessing guessing;
+    private final CodeGuessing guessing;
 
     CounterController(
-            Entrance entrance,
+            CounterEntrance entrance,
             Editions editions,
-            Circumstances circumstances,
+            PricingContexts circumstances,
             BasketOrders baskets,
             PlacedOrders placed,
-            Guessing guessing) {
+            CodeGuessing guessing) {
         this.entrance = entrance;
         this.editions = editions;
         this.circumstances = circumstances;
@@ -115,7 +115,7 @@ class CounterController {
         }
         List<String> currencies = Stream.concat(
                         Stream.of(setup.shop().currency()),
-                        setup.shop().currencies().stream().map(Accepted::code))
+                        setup.shop().currencies().stream().map(AcceptedCurrency::code))
                 .toList();
         String wanted =
                 currency.filter(currencies::contains).orElse(setup.shop().currency());

@@ -19,7 +19,7 @@ class OrderPageController {
      */
     record OtherWay(String method, BigDecimal expected) {}
 
-    record Paying(String cardToken) {}
+    record CardPayment(String cardToken) {}
 
     private final PlacedOrders placed;
     private final Placing placing;
@@ -34,7 +34,7 @@ class OrderPageController {
     }
 
     @PostMapping("/api/counter/orders/{token}/payments")
-    PlacedOrder pay(@PathVariable String token, @RequestBody Paying paying) {
+    PlacedOrder pay(@PathVariable String token, @RequestBody CardPayment paying) {
         Orders.Order order = placed.find(token);
         placing.pay(order, paying.cardToken() == null ? "" : paying.cardToken());
         return placed.of(placed.find(token));

@@ -14,9 +14,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.Buyers;
-import vestcoin.app.access.Entrance;
-import vestcoin.app.edge.Pace;
-import vestcoin.app.edge.Told;
+import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.edge.RateLimits;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.MailAddress;
@@ -36,8 +36,9 @@ class OrderingController {
      * @param key made once by the page
      * @param agreed kinds of texts agreed to, each with the hash of what was shown
      */
-    record Wanted(String key, Basket basket, Placing.Contact contact, BigDecimal expected, Map<String, String> agreed) {
-        Wanted {
+    record OrderRequest(
+            String key, Basket basket, Placing.Contact contact, BigDecimal expected, Map<String, String> agreed) {
+        OrderRequest {
             agreed = agreed == null ? Map.of() : Map.copyOf(agreed);
         }
     }
@@ -45,22 +46,22 @@ class OrderingController {
     /** So many orders in a row get their letters at once. */
     private static final int FEW = 4;
 
-    private final Entrance entrance;
+    private final CounterEntrance entrance;
     private final Editions editions;
     private final BasketOrders baskets;
     private final Placing placing;
     private final PlacedOrders placed;
     private final Buyers buyers;
-    private final Pace pace;
+    private final RateLimits pace;
 
     OrderingController(
-            Entrance entrance,
+            CounterEntrance entrance,
             Editions editions,
             BasketOrders baskets,
             Placing placing,
             PlacedOrders placed,
             Buyers buyers,
-            Pace pace) {
+            RateLimits pace) {
         this.entrance = entrance;
         this.editions = editions;
         this.baskets = baskets;
@@ -73,7 +74,7 @@ class OrderingController {
     @PostMapping("/api/counter/{shop}/orders")
     PlacedOrder place(
             @PathVariable String shop,
-            @RequestBody Wanted wanted,
+            @RequestBody OrderRequest wanted,
             @CookieValue(name = Buyers.COOKIE, required = false) String session,
             HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
@@ -110,33 +111,33 @@ class OrderingController {
         return this.placed.of(placed);
     }
 
-    /** @return whether more were placed than people do without paying first @throws Told if it is far more */
-    private boolean slowed(Wanted wanted, String client) {
-        Optional<Duration> left = pace.wait(Pace.Of.ORDERS_BY_CLIENT, client)
+    /** @return whether more were placed than people do without paying first @throws ApiProblem if it is far more */
+    private boolean slowed(OrderRequest wanted, String client) {
+        Optional<Duration> left = pace.wait(RateLimits.Of.ORDERS_BY_CLIENT, client)
                 .or(() -> pace.wait(
-                        Pace.Of.ORDERS_BY_ADDRESS,
+                        RateLimits.Of.ORDERS_BY_ADDRESS,
                         MailAddress.normal(wanted.contact().email())));
         left.ifPresent(wait -> {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.TOO_MANY_REQUESTS,
                     "key",
                     "Many orders were placed from here just now.",
                     "Order again in " + Math.max(1, wait.toSeconds()) + " seconds; the basket is kept.");
         });
-        return pace.busy(Pace.Of.ORDERS_BY_CLIENT, client, FEW)
+        return pace.busy(RateLimits.Of.ORDERS_BY_CLIENT, client, FEW)
                 || pace.busy(
-                        Pace.Of.ORDERS_BY_ADDRESS,
+                        RateLimits.Of.ORDERS_BY_ADDRESS,
                         MailAddress.normal(wanted.contact().email()),
                         FEW);
     }
 
-    /** @throws Told if this shop takes orders only from buyers who have signed in, and this one has not */
+    /** @throws ApiProblem if this shop takes orders only from buyers who have signed in, and this one has not */
     private void signedIn(Editions.Edition edition, Placing.Contact contact, String session) {
         if (edition.document().setup().terms().asking().signIn()
                 && buyers.in(edition.shop(), session)
                         .filter(MailAddress.normal(contact.email())::equals)
                         .isEmpty()) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "contact/email",
                     "This shop takes orders from buyers who have signed in with this address.",
@@ -144,8 +145,8 @@ class OrderingController {
         }
     }
 
-    /** @throws Told if a text is not agreed to, or was changed since the page showed it */
-    private static void agreed(List<Policies.PolicyText> texts, Wanted wanted, QuoteView quote) {
+    /** @throws ApiProblem if a text is not agreed to, or was changed since the page showed it */
+    private static void agreed(List<Policies.PolicyText> texts, OrderRequest wanted, QuoteView quote) {
         for (Policies.PolicyText text : texts) {
             String shown = wanted.agreed().get(text.kind());
             if (text.agreed() && shown == null) {
@@ -169,7 +170,7 @@ class OrderingController {
     }
 
     /** The total is another one than the buyer was shown; a code that takes nothing off any more is named as well. */
-    private static Told repriced(Wanted wanted, QuoteView quote) {
+    private static ApiProblem repriced(OrderRequest wanted, QuoteView quote) {
         BuyerQuote now = BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty());
         List<Problem> problems = new ArrayList<>(List.of(new Problem(
                 "expected",
@@ -181,15 +182,16 @@ class OrderingController {
                         "basket/codes",
                         "“" + code.code() + "” takes nothing off: " + code.reason(),
                         "Take it off, or use another.")));
-        return new Told(
+        return new ApiProblem(
                 HttpStatus.CONFLICT,
                 problems,
                 Map.of("quote", now.in(wanted.basket().language().orElse(""))));
     }
 
     /** Nothing is placed; the buyer is shown what holds now. */
-    private static Told instead(String path, String sentence, String remedy, QuoteView quote, Wanted wanted) {
-        return new Told(
+    private static ApiProblem instead(
+            String path, String sentence, String remedy, QuoteView quote, OrderRequest wanted) {
+        return new ApiProblem(
                 HttpStatus.CONFLICT,
                 List.of(new Problem(path, sentence, remedy)),
                 Map.of(
@@ -198,7 +200,7 @@ class OrderingController {
                                 .in(wanted.basket().language().orElse(""))));
     }
 
-    private static void check(Wanted placing, Asking asking) {
+    private static void check(OrderRequest placing, Asking asking) {
         Problems problems = new Problems();
         problems.when(
                 placing.key() == null || !placing.key().matches("[0-9A-Za-z-]{8,60}"),

@@ -3,7 +3,7 @@ package vestcoin.app.checkout;
 import java.util.Optional;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
-import vestcoin.app.order.Slips;
+import vestcoin.app.order.TransferSlips;
 import vestcoin.core.payment.Payment;
 
 /**
@@ -31,7 +31,7 @@ record PlacedOrder(
         String email,
         Optional<String> processor,
         Optional<String> publicKey,
-        Optional<Slips.Slip> slip,
+        Optional<TransferSlips.Slip> slip,
         String language,
         boolean cancelled,
         Optional<Handover> handover,

@@ -4,14 +4,14 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.edge.Sentences;
-import vestcoin.app.edge.Told;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
-import vestcoin.app.order.Slips;
+import vestcoin.app.order.TransferSlips;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Document;
@@ -26,9 +26,9 @@ class PlacedOrders {
     private final Gateways gateways;
     private final Orders orders;
     private final PaymentBook book;
-    private final Slips slips;
+    private final TransferSlips slips;
 
-    PlacedOrders(Editions editions, Gateways gateways, Orders orders, PaymentBook book, Slips slips) {
+    PlacedOrders(Editions editions, Gateways gateways, Orders orders, PaymentBook book, TransferSlips slips) {
         this.editions = editions;
         this.gateways = gateways;
         this.orders = orders;
@@ -36,10 +36,10 @@ class PlacedOrders {
         this.slips = slips;
     }
 
-    /** @throws Told if no order has this token */
+    /** @throws ApiProblem if no order has this token */
     Orders.Order find(String token) {
         return orders.byToken(token)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "token",
                         "There is no such order.",

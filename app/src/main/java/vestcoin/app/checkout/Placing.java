@@ -14,8 +14,8 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import vestcoin.app.access.Doors;
-import vestcoin.app.edge.Told;
+import vestcoin.app.access.ShopOpenings;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
@@ -28,7 +28,7 @@ import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
-import vestcoin.core.pickup.Taken;
+import vestcoin.core.pickup.SlotOccupancy;
 import vestcoin.core.quote.Order;
 
 /** Turns a priced order into a placed one, and begins its payment by the way chosen. */
@@ -58,7 +58,7 @@ public class Placing {
     private final Payments payments;
     private final Gateways gateways;
     private final Editions editions;
-    private final Doors doors;
+    private final ShopOpenings doors;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final String ownUrl;
@@ -68,7 +68,7 @@ public class Placing {
             Payments payments,
             Gateways gateways,
             Editions editions,
-            Doors doors,
+            ShopOpenings doors,
             PlatformTransactionManager transactions,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
@@ -88,7 +88,7 @@ public class Placing {
      *
      * @param quiet whether its letters wait for the money
      * @param order with what was known around it, as it was priced
-     * @throws Told if what it takes was taken by another order meanwhile
+     * @throws ApiProblem if what it takes was taken by another order meanwhile
      */
     public Orders.Order place(
             Editions.Edition edition,
@@ -105,7 +105,7 @@ public class Placing {
         Optional<Payment.Method> method = method(edition, order);
         long due = minor(quote.toPay().value(), quote.currency());
         if (due > 0 && method.isEmpty()) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "No way of paying is chosen.", "Choose one.");
         }
         // What is ordered while the shop is closed, by who runs it, is practice; but where a provider takes real money,
@@ -179,26 +179,26 @@ public class Placing {
     private Orders.Order taken(Orders.New order) {
         try {
             return orders.place(order);
-        } catch (Orders.UsedUp e) {
-            throw new Told(
+        } catch (Orders.DiscountExhausted e) {
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/codes",
                     "A discount was used up by another order just now.",
                     "Look at the new total and order again.");
         } catch (Orders.SlotGone e) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/slot",
                     "The time chosen was taken by another order just now.",
                     "Choose another time.");
         } catch (Orders.SoldOut e) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/lines",
                     "Something in the basket was sold to another buyer just now.",
                     "Look at what is left and order again.");
         } catch (Vouchers.Spent e) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/codes",
                     "A voucher was used by another order just now.",
@@ -210,8 +210,8 @@ public class Placing {
      * Changes the way an order is paid, after a payment that came to nothing: priced again with what that way adds, by
      * the order's own edition.
      *
-     * @throws Told if a payment is under way, the way is not open to this order, or it comes to another amount than the
-     *     buyer was shown
+     * @throws ApiProblem if a payment is under way, the way is not open to this order, or it comes to another amount
+     *     than the buyer was shown
      */
     public void otherWay(Orders.Order order, String method, BigDecimal expected) {
         Editions.Edition edition = editions.of(order.shop(), order.edition());
@@ -221,13 +221,13 @@ public class Placing {
                 .filter(found -> quote.methods().stream()
                         .anyMatch(seen ->
                                 seen.id().equals(found.id()) && seen.hidden().isEmpty()))
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
                         "This way of paying is not open to this order.",
                         "Choose another."));
         if (quote.toPay().value().compareTo(expected) != 0) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "expected",
                     "Paid this way the order comes to " + quote.toPay().value().toPlainString() + " " + quote.currency()
@@ -244,7 +244,7 @@ public class Placing {
                             Json.write(quote.kept(other.slot())),
                             due,
                             held(way.kind()).map(clock.instant()::plus)))) {
-                throw new Told(
+                throw new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
                         "A payment of this order is under way.",
@@ -261,13 +261,14 @@ public class Placing {
         Editions.Edition edition = editions.of(order.shop(), order.edition());
         Payment.Method method = method(edition, OrderFile.parse(order.document()))
                 .filter(way -> way.kind().throughProvider())
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
                         "This order is not paid here.",
                         "Follow what the page of the order says."));
         if (method.kind() == Payment.Kind.CARD && cardToken.isEmpty()) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "cardToken", "The card is missing.", "Type its number.");
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT, "cardToken", "The card is missing.", "Type its number.");
         }
         try {
             return payments.pay(
@@ -278,7 +279,7 @@ public class Placing {
                             ownUrl + "/counter/" + order.shop() + "/order/" + order.token()),
                     cardToken);
         } catch (PaymentBook.CalledOff e) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "token",
                     "The shop has called this order off.",
@@ -359,7 +360,7 @@ public class Placing {
                                                     + order.outside()
                                                             .taken()
                                                             .counts()
-                                                            .getOrDefault(Taken.key(place, starts), 0)));
+                                                            .getOrDefault(SlotOccupancy.key(place, starts), 0)));
                         })));
     }
 

@@ -12,7 +12,7 @@ import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Policies;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Duties;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.terms.Templates;
 
@@ -50,7 +50,8 @@ class TermsController {
     @GetMapping("/api/shops/{shop}/terms/duties")
     List<Duties.Duty> duties(@PathVariable String shop) {
         Document document = drafts.of(shop).document();
-        return Duties.of(document.setup(), Check.of(document.compiled(), new Known(clock.instant(), Map.of())));
+        return Duties.of(
+                document.setup(), Check.of(document.compiled(), new FindingContext(clock.instant(), Map.of())));
     }
 
     /** Names and sentences of the draft that another language needs too. */

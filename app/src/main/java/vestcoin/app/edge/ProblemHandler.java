@@ -21,22 +21,22 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import tools.jackson.core.JacksonException;
 import vestcoin.app.format.Json;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 
 /** Turns every failure into problem details; what nobody foresaw is logged and told without its insides. */
 @RestControllerAdvice
 class ProblemHandler {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
 
-    @ExceptionHandler(Told.class)
-    ResponseEntity<ProblemDetail> told(Told told) {
+    @ExceptionHandler(ApiProblem.class)
+    ResponseEntity<ProblemDetail> told(ApiProblem told) {
         return answer(told.detail(LocaleContextHolder.getLocale().toLanguageTag()));
     }
 
-    @ExceptionHandler(Refused.class)
-    ResponseEntity<ProblemDetail> refused(Refused refused) {
-        return answer(Told.detail(
+    @ExceptionHandler(InvalidInput.class)
+    ResponseEntity<ProblemDetail> refused(InvalidInput refused) {
+        return answer(ApiProblem.detail(
                 HttpStatus.UNPROCESSABLE_CONTENT,
                 Sentences.in(LocaleContextHolder.getLocale().toLanguageTag(), refused.problems()),
                 Map.of()));
@@ -45,9 +45,10 @@ class ProblemHandler {
     @ExceptionHandler(HttpMessageNotReadableException.class)
     ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
         if (e.getCause() instanceof JacksonException json) {
-            return answer(Told.detail(HttpStatus.BAD_REQUEST, Json.refused(json).problems(), Map.of()));
+            return answer(
+                    ApiProblem.detail(HttpStatus.BAD_REQUEST, Json.refused(json).problems(), Map.of()));
         }
-        return answer(Told.detail(
+        return answer(ApiProblem.detail(
                 HttpStatus.BAD_REQUEST,
                 List.of(new Problem("", "The request has no body that can be read.", "Send JSON.")),
                 Map.of()));
@@ -55,7 +56,7 @@ class ProblemHandler {
 
     @ExceptionHandler(TypeMismatchException.class)
     ResponseEntity<ProblemDetail> mistyped(TypeMismatchException e) {
-        return answer(Told.detail(
+        return answer(ApiProblem.detail(
                 HttpStatus.BAD_REQUEST,
                 List.of(new Problem(
                         "",
@@ -67,7 +68,7 @@ class ProblemHandler {
     /** A query whose characters are none: what is sent is UTF-8. */
     @ExceptionHandler(InvalidParameterException.class)
     ResponseEntity<ProblemDetail> unspelled() {
-        return answer(Told.detail(
+        return answer(ApiProblem.detail(
                 HttpStatus.BAD_REQUEST,
                 List.of(new Problem(
                         "", "Something in this address is no text.", "Check what stands behind its question mark.")),
@@ -86,14 +87,14 @@ class ProblemHandler {
             HttpStatus named = HttpStatus.resolve(status.value()) == null
                     ? HttpStatus.BAD_REQUEST
                     : HttpStatus.valueOf(status.value());
-            return answer(Told.detail(
+            return answer(ApiProblem.detail(
                     named,
                     List.of(new Problem(
                             "", "There is nothing at this address that answers this.", "Check the address.")),
                     Map.of()));
         }
         LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), e);
-        return answer(Told.detail(
+        return answer(ApiProblem.detail(
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 List.of(new Problem(
                         "",

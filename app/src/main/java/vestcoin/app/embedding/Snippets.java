@@ -18,7 +18,7 @@ import vestcoin.app.outside.Vault;
 import vestcoin.app.setup.Document;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 
 /** Links and HTML for another site. Plain elements without style or script, so that the site's own look holds. */
@@ -42,12 +42,13 @@ public class Snippets {
 
     /** Several things as they are, in one go. */
     public Snippet bundle(String shop, Document document, String name, List<Line> lines, List<String> codes) {
-        if (lines.size() > Take.MOST_LINES) {
-            throw new Refused("basket", "A link holds " + Take.MOST_LINES + " lines at most.", "Make two of it.");
+        if (lines.size() > BasketLink.MOST_LINES) {
+            throw new InvalidInput(
+                    "basket", "A link holds " + BasketLink.MOST_LINES + " lines at most.", "Make two of it.");
         }
         Optional<BigDecimal> price = goods(document, lines, clock.instant());
         String link = counter(shop) + "?take="
-                + new Take(
+                + new BasketLink(
                                 lines,
                                 codes,
                                 List.of(),
@@ -62,13 +63,13 @@ public class Snippets {
 
     /** One product; a form where the buyer still chooses. Without anything to choose it is a link as well. */
     public Snippet form(String shop, Document document, Product product, List<String> codes) {
-        List<Take.Open> open = new ArrayList<>(
-                List.of(product.kind() == Product.Kind.DONATION ? Take.Open.AMOUNT : Take.Open.QUANTITY));
+        List<BasketLink.Open> open = new ArrayList<>(
+                List.of(product.kind() == Product.Kind.DONATION ? BasketLink.Open.AMOUNT : BasketLink.Open.QUANTITY));
         if (!product.options().isEmpty()) {
-            open.add(Take.Open.OPTIONS);
+            open.add(BasketLink.Open.OPTIONS);
         }
         BigDecimal least = product.measure().map(measure -> measure.least()).orElse(BigDecimal.ONE);
-        String signed = new Take(
+        String signed = new BasketLink(
                         List.of(new Line(product.id(), least, Map.of())),
                         codes,
                         open,
@@ -96,12 +97,12 @@ public class Snippets {
                     .append("</option>\n"));
             html.append("  </select></label>\n");
         });
-        if (open.contains(Take.Open.AMOUNT)) {
+        if (open.contains(BasketLink.Open.AMOUNT)) {
             html.append("  <label>")
                     .append(document.setup().shop().currency())
                     .append(" <input name=\"amount\" inputmode=\"decimal\" size=\"6\" required></label>\n");
         }
-        if (open.contains(Take.Open.QUANTITY)) {
+        if (open.contains(BasketLink.Open.QUANTITY)) {
             html.append("  <label>")
                     .append(escaped(
                             product.measure().map(measure -> measure.unit()).orElse("Quantity")))
@@ -120,7 +121,7 @@ public class Snippets {
                             at, lines, document.setup().shop().home(), Optional.empty(), Optional.empty(), Map.of()))
                     .goods()
                     .value());
-        } catch (Refused e) {
+        } catch (InvalidInput e) {
             return Optional.empty();
         }
     }

@@ -45,9 +45,9 @@ import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Place;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
-import vestcoin.core.tax.Treatment;
+import vestcoin.core.tax.TaxLiability;
 import vestcoin.core.why.Op;
 
 /**
@@ -138,7 +138,7 @@ public final class Json {
         return members;
     }
 
-    /** Reads a document. @throws Refused with the place, what is wrong there and how to mend it */
+    /** Reads a document. @throws InvalidInput with the place, what is wrong there and how to mend it */
     public static <T> T read(String json, Class<T> type) {
         try {
             return MAPPER.readValue(json, type);
@@ -148,7 +148,7 @@ public final class Json {
     }
 
     /**
-     * Reads a part of a document. @param path of that part, put before the paths of problems @throws Refused as
+     * Reads a part of a document. @param path of that part, put before the paths of problems @throws InvalidInput as
      * {@link #read}
      */
     public static <T> T read(JsonNode node, Class<T> type, String path) {
@@ -179,21 +179,21 @@ public final class Json {
         return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(value) + "\n";
     }
 
-    private static Refused under(String path, Refused refused) {
-        return new Refused(refused.problems().stream()
+    private static InvalidInput under(String path, InvalidInput refused) {
+        return new InvalidInput(refused.problems().stream()
                 .map(p -> new Problem(p.path().isEmpty() ? path : path + "/" + p.path(), p.sentence(), p.remedy()))
                 .toList());
     }
 
     /** What a reader's failure means to a person. */
-    public static Refused refused(JacksonException e) {
+    public static InvalidInput refused(JacksonException e) {
         for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-            if (cause instanceof Refused refused) {
+            if (cause instanceof InvalidInput refused) {
                 return e instanceof DatabindException databind ? under(pathOf(databind), refused) : refused;
             }
         }
         if (e instanceof UnrecognizedPropertyException unknown) {
-            return new Refused(
+            return new InvalidInput(
                     pathOf(unknown),
                     "There is no field “" + unknown.getPropertyName() + "” here.",
                     "Remove it, or check its spelling.");
@@ -203,7 +203,7 @@ public final class Json {
                     ? ""
                     : " at line " + e.getLocation().getLineNr() + ", column "
                             + e.getLocation().getColumnNr();
-            return new Refused(
+            return new InvalidInput(
                     "",
                     "This is not JSON" + where + ".",
                     "Check for a missing comma, quote or bracket just before that place.");
@@ -212,13 +212,13 @@ public final class Json {
             Class<?> wanted =
                     databind instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
             return wanted != null && FORMS.containsKey(wanted)
-                    ? new Refused(pathOf(databind), "This is not " + FORMS.get(wanted) + ".", "Write it so.")
-                    : new Refused(
+                    ? new InvalidInput(pathOf(databind), "This is not " + FORMS.get(wanted) + ".", "Write it so.")
+                    : new InvalidInput(
                             pathOf(databind),
                             "The value here has the wrong form: " + form(databind) + " is expected.",
                             "Write it so, or take it out.");
         }
-        return new Refused(
+        return new InvalidInput(
                 "",
                 "The document cannot be read.",
                 "Take one that was saved by Vest Coin, or leave out what was changed last.");
@@ -252,7 +252,7 @@ public final class Json {
                 fromText(
                         text -> {
                             if (!DECIMAL.matcher(text).matches()) {
-                                throw new Refused(
+                                throw new InvalidInput(
                                         "",
                                         "“" + shortened(text) + "” is not a decimal number.",
                                         "Write digits with a point, as \"6.90\".");
@@ -305,7 +305,7 @@ public final class Json {
 
     /** A fixed choice as it is written: {@code WITH_TAX} is {@code with-tax}; codes of a standard stay as they are. */
     public static String named(Enum<?> value) {
-        return value instanceof Treatment.Code
+        return value instanceof TaxLiability.Code
                 ? value.name()
                 : value.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
@@ -316,7 +316,7 @@ public final class Json {
                 return constant;
             }
         }
-        throw new Refused(
+        throw new InvalidInput(
                 "",
                 "“" + shortened(text) + "” is not one of the words that can stand here.",
                 "Write one of: " + words(type) + ".");
@@ -346,18 +346,18 @@ public final class Json {
             @Override
             public T deserialize(JsonParser in, DeserializationContext context) {
                 if (in.currentToken() != JsonToken.VALUE_STRING) {
-                    throw databind(in, new Refused("", otherwise, remedy));
+                    throw databind(in, new InvalidInput("", otherwise, remedy));
                 }
                 try {
                     return read.apply(in.getString());
-                } catch (Refused refused) {
+                } catch (InvalidInput refused) {
                     throw databind(in, refused);
                 }
             }
         };
     }
 
-    private static DatabindException databind(JsonParser in, Refused refused) {
+    private static DatabindException databind(JsonParser in, InvalidInput refused) {
         return DatabindException.from(in, refused.getMessage(), refused);
     }
 }

@@ -10,9 +10,9 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Outside;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.tax.Buyer;
 
 /** An order as a file. */
@@ -32,7 +32,7 @@ public record OrderFile(
         Optional<String> currency,
         Optional<Buyer> buyer,
         Optional<Point> point,
-        Optional<Outside> outside) {
+        Optional<PricingContext> outside) {
     public static final String FORMAT = "vest-coin/order/1";
 
     public OrderFile {
@@ -42,11 +42,11 @@ public record OrderFile(
         deliveries = deliveries == null ? Map.of() : deliveries;
     }
 
-    /** Reads an order. @throws Refused with the place, what is wrong there and how to mend it */
+    /** Reads an order. @throws InvalidInput with the place, what is wrong there and how to mend it */
     public static Order parse(String json) {
         OrderFile file = Json.read(json, OrderFile.class);
         if (file == null || !FORMAT.equals(file.format())) {
-            throw new Refused(
+            throw new InvalidInput(
                     "format",
                     "This is not an order this version reads.",
                     "It begins with \"format\": \"" + FORMAT + "\".");
@@ -86,7 +86,7 @@ public record OrderFile(
                 order.currency(),
                 Optional.of(order.buyer()).filter(buyer -> !buyer.equals(Buyer.PERSON)),
                 order.point(),
-                Optional.of(order.outside()).filter(outside -> !outside.equals(Outside.NOTHING)));
+                Optional.of(order.outside()).filter(outside -> !outside.equals(PricingContext.NOTHING)));
     }
 
     private static <T> T or(Optional<T> given) {

@@ -16,7 +16,7 @@ import vestcoin.core.parcel.Parcel;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Tax;
-import vestcoin.core.tax.Treatment;
+import vestcoin.core.tax.TaxLiability;
 
 /**
  * A quote as a document: what the command line prints, the desk shows and an order keeps. Every amount points to its
@@ -53,13 +53,13 @@ public record QuoteView(
         List<String> undecided,
         boolean needsDelivery,
         List<Option> delivery,
-        List<Sent> consignments,
+        List<Shipment> consignments,
         Optional<Amount> deliveryPrice,
         List<Discount> deliveryDiscounts,
         List<Further> distances,
         Map<String, List<Slot>> slots,
-        List<NotApplied> notApplied,
-        List<Whose> whose,
+        List<UnusedDiscount> notApplied,
+        List<TaxLiabilityView> whose,
         List<Group> taxes,
         Amount tax,
         Optional<Amount> fee,
@@ -101,7 +101,7 @@ public record QuoteView(
     public record Discount(String id, String name, Optional<String> code, Amount amount) {}
 
     /** A discount that does not apply, and why. */
-    public record NotApplied(String id, String name, Optional<String> code, String reason) {}
+    public record UnusedDiscount(String id, String name, Optional<String> code, String reason) {}
 
     public record Zone(String id, String name) {}
 
@@ -125,12 +125,12 @@ public record QuoteView(
      * @param way how it was packed @param delivery its own offers, where there are several consignments @param lines
      *     places of lines in it
      */
-    public record Sent(
+    public record Shipment(
             String dispatch,
             String name,
             String country,
             LocalDate ready,
-            List<Packed> parcels,
+            List<PackedParcels> parcels,
             String way,
             Amount weight,
             Optional<Amount> distance,
@@ -138,14 +138,15 @@ public record QuoteView(
             List<Integer> lines) {}
 
     /** @param things lines in it, with where they lie in millimetres */
-    public record Packed(Optional<String> type, Optional<Size> outer, Amount weight, List<Parcel.Placed> things) {}
+    public record PackedParcels(
+            Optional<String> type, Optional<Size> outer, Amount weight, List<Parcel.Placed> things) {}
 
     /** @param more goods at list */
     public record Further(String option, String name, boolean reduced, Amount more) {}
 
     public record Slot(LocalDateTime start, LocalDateTime end, Optional<Integer> left) {}
 
-    public record Whose(Treatment.Code code, String sentence, String rule) {}
+    public record TaxLiabilityView(TaxLiability.Code code, String sentence, String rule) {}
 
     /**
      * One levy of a tax group. @param code category of EN 16931 @param rule path of the cell in the tax book @param
@@ -154,7 +155,7 @@ public record QuoteView(
     public record Group(
             String name,
             String category,
-            Treatment.Code code,
+            TaxLiability.Code code,
             String dispatch,
             Optional<String> rule,
             Optional<BigDecimal> percent,

@@ -16,7 +16,7 @@ import vestcoin.core.delivery.Offer;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.parcel.Parcel;
-import vestcoin.core.payment.Seen;
+import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.quote.Consignment;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.TaxGroup;
@@ -35,7 +35,7 @@ final class QuoteWriting {
     }
 
     QuoteView view(Optional<String> hash) {
-        Quote.Sent sent = quote.sent();
+        Quote.Shipment sent = quote.sent();
         List<Line> lines = quote.lines().stream().map(this::line).toList();
         Amount goods = figures.amount(quote.goods());
         List<Discount> discounts =
@@ -45,7 +45,7 @@ final class QuoteWriting {
         List<Option> delivery = sent.offers().stream()
                 .map(offer -> option(offer, quote.chosen()))
                 .toList();
-        List<QuoteView.Sent> consignments =
+        List<QuoteView.Shipment> consignments =
                 sent.consignments().stream().map(this::consignment).toList();
         Optional<Amount> deliveryPrice = sent.price().map(figures::amount);
         List<Discount> off = quote.off().stream().map(this::discount).toList();
@@ -74,12 +74,13 @@ final class QuoteWriting {
                                         slot.end().toLocalDateTime(),
                                         slot.left()))
                                 .toList()));
-        List<QuoteView.NotApplied> not = quote.notApplied().stream()
-                .map(each -> new QuoteView.NotApplied(
+        List<QuoteView.UnusedDiscount> not = quote.notApplied().stream()
+                .map(each -> new QuoteView.UnusedDiscount(
                         each.rule().id(), each.rule().name(), each.rule().code(), each.reason()))
                 .toList();
-        List<QuoteView.Whose> whose = quote.treatments().stream()
-                .map(treatment -> new QuoteView.Whose(treatment.code(), treatment.sentence(), treatment.rule()))
+        List<QuoteView.TaxLiabilityView> whose = quote.treatments().stream()
+                .map(treatment ->
+                        new QuoteView.TaxLiabilityView(treatment.code(), treatment.sentence(), treatment.rule()))
                 .toList();
         List<Group> taxes =
                 quote.taxes().stream().flatMap(group -> groups(group).stream()).toList();
@@ -176,9 +177,9 @@ final class QuoteWriting {
                 figures.amount(reduction.amount()));
     }
 
-    private Option option(Offer offer, Optional<Offer.Offered> chosen) {
+    private Option option(Offer offer, Optional<Offer.Available> chosen) {
         Delivery.Option option = offer.option();
-        if (offer instanceof Offer.Offered offered) {
+        if (offer instanceof Offer.Available offered) {
             return new Option(
                     option.id(),
                     option.name(),
@@ -191,7 +192,7 @@ final class QuoteWriting {
                     offered.promise(),
                     offered.note());
         }
-        Offer.NotOffered not = (Offer.NotOffered) offer;
+        Offer.Unavailable not = (Offer.Unavailable) offer;
         return new Option(
                 option.id(),
                 option.name(),
@@ -205,14 +206,14 @@ final class QuoteWriting {
                 Optional.empty());
     }
 
-    private QuoteView.Sent consignment(Consignment consignment) {
-        Quote.Apart apart = quote.sent().each().get(consignment.dispatch());
+    private QuoteView.Shipment consignment(Consignment consignment) {
+        Quote.SeparateDelivery apart = quote.sent().each().get(consignment.dispatch());
         List<Option> own = apart == null
                 ? List.of()
                 : apart.offers().stream()
                         .map(offer -> option(offer, apart.chosen()))
                         .toList();
-        return new QuoteView.Sent(
+        return new QuoteView.Shipment(
                 consignment.dispatch(),
                 consignment.name(),
                 consignment.from().country(),
@@ -225,8 +226,8 @@ final class QuoteWriting {
                 consignment.lines().stream().map(PricedLine::index).toList());
     }
 
-    private QuoteView.Packed parcel(Parcel parcel) {
-        return new QuoteView.Packed(
+    private QuoteView.PackedParcels parcel(Parcel parcel) {
+        return new QuoteView.PackedParcels(
                 parcel.type().map(type -> type.name()),
                 parcel.outer(),
                 figures.amount(parcel.weight()),
@@ -276,7 +277,7 @@ final class QuoteWriting {
         return groups;
     }
 
-    private Method method(Seen seen) {
+    private Method method(MethodAvailability seen) {
         return new Method(
                 seen.method().id(),
                 seen.method().kind(),

@@ -12,7 +12,7 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * Reads exchange rates in the XML form in which the European Central Bank publishes its daily reference rates:
@@ -25,7 +25,7 @@ public final class RateFeed {
 
     private RateFeed() {}
 
-    /** @throws Refused with what is wrong and how to mend it */
+    /** @throws InvalidInput with what is wrong and how to mend it */
     public static Exchange parse(String xml) {
         XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
@@ -50,16 +50,17 @@ public final class RateFeed {
                 }
             }
         } catch (XMLStreamException e) {
-            throw new Refused(
+            throw new InvalidInput(
                     "rates",
                     "This is not an XML file of exchange rates, at line "
                             + e.getLocation().getLineNumber() + ".",
                     "Save the file again as it was published.");
         } catch (DateTimeParseException e) {
-            throw new Refused("rates/time", "“" + e.getParsedString() + "” is not a day.", "Write it as 2026-11-25.");
+            throw new InvalidInput(
+                    "rates/time", "“" + e.getParsedString() + "” is not a day.", "Write it as 2026-11-25.");
         }
         if (day == null || rates.isEmpty()) {
-            throw new Refused(
+            throw new InvalidInput(
                     "rates",
                     "There are no exchange rates in this file.",
                     "It needs Cube elements with time, currency and rate.");
@@ -69,13 +70,13 @@ public final class RateFeed {
 
     private static BigDecimal rate(String currency, String text) {
         if (Currencies.of(currency).isEmpty()) {
-            throw new Refused(
+            throw new InvalidInput(
                     "rates/" + currency,
                     "“" + currency + "” is not a currency.",
                     "Write its three letters by ISO 4217.");
         }
         if (text == null || !text.matches("[0-9]{1,9}(\\.[0-9]{1,9})?") || new BigDecimal(text).signum() == 0) {
-            throw new Refused(
+            throw new InvalidInput(
                     "rates/" + currency,
                     "The rate of " + currency + " is not a number above zero.",
                     "Write it as 0.9305.");

@@ -4,19 +4,19 @@ import java.time.Duration;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Calls;
+import vestcoin.app.outside.HttpCalls;
+import vestcoin.app.outside.ServiceAccess;
 
 /** The adapter to the simulated post room. */
 @Component
 class HttpPost implements PostService {
     private static final Duration PATIENCE = Duration.ofSeconds(5);
-    private final Calls calls;
-    private final Access room;
+    private final HttpCalls calls;
+    private final ServiceAccess room;
 
-    HttpPost(Calls calls, @Value("${vest-coin.services}") String services) {
+    HttpPost(HttpCalls calls, @Value("${vest-coin.services}") String services) {
         this.calls = calls;
-        this.room = new Access(services + "/post", "");
+        this.room = new ServiceAccess(services + "/post", "");
     }
 
     @Override

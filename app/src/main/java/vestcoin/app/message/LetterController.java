@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
 import vestcoin.core.terms.Terms;
 
@@ -26,24 +26,24 @@ class LetterController {
     }
 
     @GetMapping("/api/shops/{shop}/orders/{number}/letters")
-    List<Messages.Sent> letters(@PathVariable String shop, @PathVariable int number) {
+    List<Messages.LetterRecord> letters(@PathVariable String shop, @PathVariable int number) {
         return messages.ofOrder(find(shop, number).id());
     }
 
     /** Reminds the buyer of what is still to be paid. */
     @PostMapping("/api/shops/{shop}/orders/{number}/reminder")
-    List<Messages.Sent> remind(@PathVariable String shop, @PathVariable int number) {
+    List<Messages.LetterRecord> remind(@PathVariable String shop, @PathVariable int number) {
         Orders.Order order = find(shop, number);
         if (order.cancelled()
                 || !List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing())) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "number",
                     "Nothing of this order waits for the buyer to pay.",
                     "Load it again to see where it stands.");
         }
         if (!messages.remind(order)) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT, "number", "The buyer was reminded today already.", "Wait until tomorrow.");
         }
         return messages.ofOrder(order.id());
@@ -61,12 +61,12 @@ class LetterController {
     /** How the letters that ship begin, by occasion and language. */
     @GetMapping("/api/shops/{shop}/letter-texts")
     Map<String, Map<String, Terms.Letter>> shipped(@PathVariable String shop) {
-        return Words.SHIPPED;
+        return LetterTexts.SHIPPED;
     }
 
     private Orders.Order find(String shop, int number) {
         return orders.byNumber(shop, number)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "number",
                         "There is no order " + number + ".",

@@ -30,10 +30,10 @@ import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
-import vestcoin.app.order.Slips;
+import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentState;
 import vestcoin.app.setup.Document;
@@ -56,7 +56,7 @@ public class Messages {
     private static final Duration LATELY = Duration.ofDays(30);
 
     /** One letter of an order. */
-    public record Sent(String event, String recipient, String subject, Instant at, boolean sent) {}
+    public record LetterRecord(String event, String recipient, String subject, Instant at, boolean sent) {}
 
     private record Due(long id, String mime) {}
 
@@ -65,7 +65,7 @@ public class Messages {
     private final PaymentBook book;
     private final Editions editions;
     private final PostService post;
-    private final Slips slips;
+    private final TransferSlips slips;
     private final Clock clock;
     private final String ownUrl;
     private final ScheduledExecutorService queue =
@@ -77,7 +77,7 @@ public class Messages {
             PaymentBook book,
             Editions editions,
             PostService post,
-            Slips slips,
+            TransferSlips slips,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
@@ -90,16 +90,16 @@ public class Messages {
         this.ownUrl = ownUrl;
     }
 
-    public List<Sent> ofOrder(long order) {
+    public List<LetterRecord> ofOrder(long order) {
         return sql.sql("select event, recipient, subject, at, sent_at is not null as sent from letter where "
                         + "order_id = :order order by id")
                 .param("order", order)
-                .query(Sent.class)
+                .query(LetterRecord.class)
                 .list();
     }
 
     @TransactionalEventListener(fallbackExecution = true)
-    void moved(PaymentBook.Moved moved) {
+    void moved(PaymentBook.PaymentChanged moved) {
         keepUpLater(moved.order(), 0, MOST_TRIES_AT_ONCE);
     }
 
@@ -137,7 +137,7 @@ public class Messages {
                 .param("since", clock.instant().minus(LATELY).atOffset(ZoneOffset.UTC))
                 .query(Long.class)
                 .list()
-                .forEach(order -> moved(new PaymentBook.Moved(order)));
+                .forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -168,12 +168,12 @@ public class Messages {
                         .param("at", now())
                         .param("id", due.id())
                         .update();
-            } catch (Refusal e) {
+            } catch (ProviderRejection e) {
                 LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
                 sql.sql("update letter set tries = tries + 1 where id = :id")
                         .param("id", due.id())
                         .update();
-            } catch (Silent e) {
+            } catch (ProviderTimeout e) {
                 LOG.info("letters wait: {}", e.getMessage());
                 return;
             }
@@ -194,9 +194,9 @@ public class Messages {
         }
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         Setup setup = document.setup();
-        Words words = Words.in(setup, order.language());
+        LetterTexts words = LetterTexts.in(setup, order.language());
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        Words.Besides besides = besides(order, document, quote);
+        LetterTexts.Besides besides = besides(order, document, quote);
         if (stands && !quiet(order)) {
             owe(
                     order,
@@ -207,7 +207,7 @@ public class Messages {
                     words.told("receipt", order, quote, besides, link(order)));
         }
         if (stands && !setup.shop().email().isBlank()) {
-            Words own = Words.in(
+            LetterTexts own = LetterTexts.in(
                     editions.of(order.shop(), order.edition()).document().setup(), "");
             owe(
                     order,
@@ -267,7 +267,7 @@ public class Messages {
                 "return",
                 about,
                 order.email(),
-                Words.in(setup, order.language())
+                LetterTexts.in(setup, order.language())
                         .declared(order, at.atZone(ZoneId.of(setup.shop().timeZone())), things, link(order)));
         if (!setup.shop().email().isBlank()) {
             owe(
@@ -276,7 +276,7 @@ public class Messages {
                     "return",
                     about + ".copy",
                     setup.shop().email(),
-                    Words.in(
+                    LetterTexts.in(
                                     editions.of(order.shop(), order.edition())
                                             .document()
                                             .setup(),
@@ -291,11 +291,11 @@ public class Messages {
         book.announce(order.id());
     }
 
-    private Words.Besides besides(Orders.Order order, Document document, QuoteView quote) {
+    private LetterTexts.Besides besides(Orders.Order order, Document document, QuoteView quote) {
         Optional<Payment.Method> method = document.setup().payment().methods().stream()
                 .filter(way -> way.id().equals(order.method()))
                 .findFirst();
-        return new Words.Besides(
+        return new LetterTexts.Besides(
                 orders.known(order.shop(), order.email()),
                 Handover.of(document.setup(), OrderFile.parse(order.document()), quote),
                 slips.of(order, method));
@@ -334,7 +334,7 @@ public class Messages {
                 String.valueOf(LocalDate.ofInstant(
                         clock.instant(), ZoneId.of(setup.shop().timeZone()))),
                 order.email(),
-                Words.in(setup, order.language())
+                LetterTexts.in(setup, order.language())
                         .told(
                                 "reminder",
                                 order,
@@ -353,8 +353,8 @@ public class Messages {
     byte[] receipt(Orders.Order order) {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        Words words = Words.in(document.setup(), order.language());
-        Words.Besides besides = besides(order, document, quote);
+        LetterTexts words = LetterTexts.in(document.setup(), order.language());
+        LetterTexts.Besides besides = besides(order, document, quote);
         return ReceiptPdf.of(
                 document.setup().shop().name(),
                 words.told("receipt", order, quote, besides, link(order)),
@@ -367,7 +367,7 @@ public class Messages {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        Said slip = Words.in(document.setup(), order.language())
+        LetterContent slip = LetterTexts.in(document.setup(), order.language())
                 .slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
         return ReceiptPdf.of(
                 document.setup().shop().name(),
@@ -387,7 +387,7 @@ public class Messages {
     }
 
     /** What a letter says. */
-    record Said(String subject, Letter.Body body) {}
+    record LetterContent(String subject, Letter.Body body) {}
 
     /** Lets a buyer in by a link. Nothing of it is kept once it is sent. */
     public void letIn(String shop, Setup setup, String email, String link) {
@@ -398,7 +398,7 @@ public class Messages {
                 "sign-in",
                 "sign-in." + UUID.randomUUID(),
                 email,
-                Words.in(setup, "").letIn(link));
+                LetterTexts.in(setup, "").letIn(link));
         deliverWhatIsDue();
     }
 
@@ -422,10 +422,10 @@ public class Messages {
                 "unfinished",
                 token + ".unfinished",
                 email,
-                Words.in(setup, "").unfinished(name, things, link, never));
+                LetterTexts.in(setup, "").unfinished(name, things, link, never));
     }
 
-    private boolean owe(Orders.Order order, Shop shop, String event, String about, String to, Said said) {
+    private boolean owe(Orders.Order order, Shop shop, String event, String about, String to, LetterContent said) {
         return owe(
                 order.shop(),
                 order.id(),
@@ -433,13 +433,13 @@ public class Messages {
                 event,
                 order.token() + "." + event + (about.isEmpty() ? "" : "." + about),
                 to,
-                new Said((order.mode().equals("test") ? "[test] " : "") + said.subject(), said.body()));
+                new LetterContent((order.mode().equals("test") ? "[test] " : "") + said.subject(), said.body()));
     }
 
     /**
      * @param order its id, or null for a letter of none @param name the same for the same letter, which is written once
      */
-    private boolean owe(String shop, Long order, Shop from, String event, String name, String to, Said said) {
+    private boolean owe(String shop, Long order, Shop from, String event, String name, String to, LetterContent said) {
         String sender =
                 Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + shop + ".invalid");
         try {

@@ -7,7 +7,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
 
 /** The receipt as a page to print, for the buyer who holds the order's link. */
@@ -24,7 +24,7 @@ class ReceiptController {
     @GetMapping("/api/counter/orders/{token}/receipt.pdf")
     ResponseEntity<byte[]> receipt(@PathVariable String token) {
         Orders.Order order = orders.byToken(token)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "token",
                         "There is no such order.",

@@ -27,7 +27,7 @@ final class ReceiptPdf {
      * @param below what stands under the rows: of a receipt no words of its letter, but where it is collected and what
      *     is open
      */
-    static byte[] of(String shop, Messages.Said said, List<String> below, String note) {
+    static byte[] of(String shop, Messages.LetterContent said, List<String> below, String note) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Document page = new Document(PageSize.A5, MARGIN, MARGIN, MARGIN, MARGIN);
         PdfWriter.getInstance(page, out);

@@ -10,7 +10,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.PaymentBook;
@@ -37,14 +37,14 @@ public class Cancelling {
         this.payments = payments;
     }
 
-    /** @throws Told if something has left already, or the buyer is paying at this moment */
+    /** @throws ApiProblem if something has left already, or the buyer is paying at this moment */
     public void cancel(Orders.Order order, String actor) {
         cancel(order, actor, false);
     }
 
     private void cancel(Orders.Order order, String actor, boolean lapsed) {
         if (!order.sent().equals("no")) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",
                     "Something of this order has left already.",
@@ -52,7 +52,7 @@ public class Cancelling {
         }
         book.ofOrder(order.id()).forEach(payments::asked);
         if (!orders.cancel(order, stock(order), lapsed)) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",
                     "The buyer is paying at this moment.",
@@ -73,7 +73,7 @@ public class Cancelling {
         for (Orders.Order order : orders.overdue(AT_A_TIME)) {
             try {
                 cancel(order, "Vest Coin", true);
-            } catch (Told paying) {
+            } catch (ApiProblem paying) {
                 LOG.info("order {} of {} does not lapse yet: {}", order.number(), order.shop(), paying.getMessage());
             } catch (RuntimeException e) {
                 LOG.warn("order {} of {} could not lapse: {}", order.number(), order.shop(), e.toString());

@@ -12,7 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.payment.PaymentBook;
@@ -61,18 +61,18 @@ public class Dispatching {
      */
     public void send(Orders.Order order, String key, Set<Integer> lines, boolean despite, String actor) {
         if (!despite && orders.withdrawn(order.id())) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "despite",
                     "The buyer has withdrawn from this order, or from a part of it.",
                     "Send it all the same only if you have agreed on that with the buyer.");
         }
         if (order.cancelled()) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT, "lines", "This order was called off.", "Nothing of it leaves any more.");
         }
         if (List.of("unpaid", "failed", "cancelled").contains(order.standing())) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "lines",
                     "Nobody has paid for this order or is bound to: it is " + order.standing() + ".",
@@ -107,7 +107,7 @@ public class Dispatching {
             }
         }
         if (now.isEmpty() || now.stream().anyMatch(line -> line < 0 || line >= all || gone.contains(line))) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "lines",
                     "That has left already.",

@@ -18,7 +18,7 @@ import vestcoin.app.outside.MailAddress;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.stock.StockBook;
 import vestcoin.core.discount.History;
-import vestcoin.core.pickup.Taken;
+import vestcoin.core.pickup.SlotOccupancy;
 
 /** The orders of all shops. An order keeps the edition and the quote it was priced by. */
 @Repository
@@ -141,8 +141,8 @@ public class Orders {
     public record Use(String discount, Optional<Integer> limit, Optional<Integer> limitPerBuyer) {}
 
     /** A discount was used up between the quote and the order. */
-    public static final class UsedUp extends RuntimeException {
-        UsedUp(String discount) {
+    public static final class DiscountExhausted extends RuntimeException {
+        DiscountExhausted(String discount) {
             super(discount);
         }
     }
@@ -171,7 +171,7 @@ public class Orders {
      * Places an order, or gives the one placed before with the same client key. What it takes, of discounts, vouchers
      * and stock, is taken in the same transaction or not at all.
      *
-     * @throws UsedUp, SoldOut SlotGone or Vouchers.Spent if another order was quicker
+     * @throws DiscountExhausted, SoldOut SlotGone or Vouchers.Spent if another order was quicker
      */
     @Transactional
     public Order place(New order) {
@@ -294,7 +294,7 @@ public class Orders {
     }
 
     /** How many orders have taken which slot, from a time on the shop's clock. */
-    public Taken taken(String shop, LocalDateTime from) {
+    public SlotOccupancy taken(String shop, LocalDateTime from) {
         Map<String, Integer> counts = new HashMap<>();
         sql.sql("select place, starts, count(*) as many from slot_taken where shop = :shop and starts >= "
                         + ":from group by place, starts")
@@ -302,8 +302,8 @@ public class Orders {
                 .param("from", from)
                 .query(Counted.class)
                 .list()
-                .forEach(each -> counts.put(Taken.key(each.place(), each.starts()), each.many()));
-        return new Taken(counts);
+                .forEach(each -> counts.put(SlotOccupancy.key(each.place(), each.starts()), each.many()));
+        return new SlotOccupancy(counts);
     }
 
     private record Counted(String place, LocalDateTime starts, int many) {}
@@ -420,7 +420,7 @@ public class Orders {
                 || use.limitPerBuyer()
                         .filter(limit -> now.usesByBuyer().getOrDefault(use.discount(), 0) >= limit)
                         .isPresent()) {
-            throw new UsedUp(use.discount());
+            throw new DiscountExhausted(use.discount());
         }
         sql.sql("insert into discount_use(shop, discount, order_id, buyer) values (:shop, :discount, :order, :buyer)")
                 .param("shop", order.shop())
@@ -482,13 +482,13 @@ public class Orders {
     }
 
     /**
-     * What of the list is wanted; empty for all. @param standing as {@link vestcoin.app.payment.Standing} has it @param
-     * words an order number, or the beginning of a name or e-mail address
+     * What of the list is wanted; empty for all. @param standing as {@link vestcoin.app.payment.PaymentStanding} has
+     * it @param words an order number, or the beginning of a name or e-mail address
      */
-    public record Wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {}
+    public record OrderFilter(Optional<String> standing, Optional<String> mode, Optional<String> words) {}
 
     /** A page of the list, newest first, below an order number. */
-    public List<Row> page(String shop, Wanted wanted, int below, int most) {
+    public List<Row> page(String shop, OrderFilter wanted, int below, int most) {
         return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent, "
                         + "cancelled_at is not null as cancelled, "
                         + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn from "
@@ -501,7 +501,7 @@ public class Orders {
                 .list();
     }
 
-    public long count(String shop, Wanted wanted) {
+    public long count(String shop, OrderFilter wanted) {
         return sql.sql("select count(*) from " + from(wanted) + " where shop = :shop" + where(wanted))
                 .params(params(shop, wanted))
                 .query(Long.class)
@@ -509,7 +509,7 @@ public class Orders {
     }
 
     /** The orders, or those found by how a name or an address begins, each by its index. */
-    private static String from(Wanted wanted) {
+    private static String from(OrderFilter wanted) {
         return wanted.words()
                 .filter(words -> !words.matches("[0-9]{1,9}"))
                 .map(words -> """
@@ -520,7 +520,7 @@ public class Orders {
                 .orElse("orders");
     }
 
-    private static String where(Wanted wanted) {
+    private static String where(OrderFilter wanted) {
         return (wanted.standing().isPresent() ? " and standing = :standing" : "")
                 + (wanted.mode().isPresent() ? " and mode = :mode" : "")
                 + wanted.words()
@@ -528,7 +528,7 @@ public class Orders {
                         .orElse("");
     }
 
-    private static Map<String, Object> params(String shop, Wanted wanted) {
+    private static Map<String, Object> params(String shop, OrderFilter wanted) {
         Map<String, Object> params = new HashMap<>(Map.of("shop", shop));
         wanted.standing().ifPresent(standing -> params.put("standing", standing));
         wanted.mode().ifPresent(mode -> params.put("mode", mode));

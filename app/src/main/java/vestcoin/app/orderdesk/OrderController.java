@@ -22,7 +22,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
@@ -33,10 +33,10 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.paper.Papers;
 import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentStanding;
 import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
-import vestcoin.app.payment.Standing;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
@@ -173,7 +173,7 @@ class OrderController {
             @RequestParam Optional<String> standing,
             @RequestParam Optional<String> mode,
             @RequestParam Optional<String> words) {
-        Orders.Wanted wanted = wanted(standing, mode, words);
+        Orders.OrderFilter wanted = wanted(standing, mode, words);
         List<Orders.Row> rows = orders.page(shop, wanted, below, Orders.PAGE);
         Optional<Integer> next = rows.size() == Orders.PAGE
                 ? Optional.of(rows.get(rows.size() - 1).number())
@@ -188,7 +188,7 @@ class OrderController {
             @RequestParam Optional<String> standing,
             @RequestParam Optional<String> mode,
             @RequestParam Optional<String> words) {
-        Orders.Wanted wanted = wanted(standing, mode, words);
+        Orders.OrderFilter wanted = wanted(standing, mode, words);
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
@@ -230,7 +230,8 @@ class OrderController {
     @PostMapping("/api/shops/{shop}/orders/{number}/dispatch")
     Whole send(@PathVariable String shop, @PathVariable int number, @RequestBody HandingOver sending, Principal who) {
         if (sending.key() == null || !sending.key().matches("[0-9a-f-]{36}")) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
         }
         dispatching.send(find(shop, number), sending.key(), sending.lines(), sending.despite(), who.getName());
         return whole(find(shop, number));
@@ -243,9 +244,9 @@ class OrderController {
         return whole(find(shop, number));
     }
 
-    private static Orders.Wanted wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
-        return new Orders.Wanted(
-                standing.filter(Standing.ALL::contains),
+    private static Orders.OrderFilter wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
+        return new Orders.OrderFilter(
+                standing.filter(PaymentStanding.ALL::contains),
                 mode.filter(List.of("test", "live")::contains),
                 words.map(String::strip).filter(text -> !text.isEmpty()));
     }
@@ -254,12 +255,13 @@ class OrderController {
         Orders.Order order = find(shop, number);
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         if (move.key() == null || !move.key().matches("[0-9a-f-]{36}")) {
-            throw new Told(HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
         }
         PaymentBook.Payment payment = book.ofOrder(order.id()).stream()
                 .filter(each -> move.payment().map(id -> each.id() == id).orElse(true))
                 .findFirst()
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT, "amount", "The order has no payment.", "Wait for the buyer to pay."));
         if (kind == Provider.Kind.VOID) {
             payments.move(payment, kind, move.key(), payment.amount(), who.getName());
@@ -268,21 +270,22 @@ class OrderController {
         if (move.amount() == null
                 || move.amount().signum() <= 0
                 || move.amount().stripTrailingZeros().scale() > digits) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "amount",
                     "This is not an amount in " + order.currency() + ".",
                     "Write one above zero, as 12.50.");
         }
         if (move.amount().compareTo(BigDecimal.valueOf(payment.amount(), digits)) > 0) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "amount",
                     "That is more than the payment.",
                     "Take at most what is left of it.");
         }
         if (kind == Provider.Kind.REFUND) {
-            book.name(move.key(), order.id(), move.parts().isEmpty() ? Map.of() : parts(move, items(order), digits));
+            book.allocateRefund(
+                    move.key(), order.id(), move.parts().isEmpty() ? Map.of() : parts(move, items(order), digits));
         }
         payments.move(
                 payment,
@@ -294,8 +297,8 @@ class OrderController {
     }
 
     /**
-     * What a refund is said to be for, in minor units. @throws Told if it does not add up, or is more than is left of
-     * an item
+     * What a refund is said to be for, in minor units. @throws ApiProblem if it does not add up, or is more than is
+     * left of an item
      */
     private static Map<String, Long> parts(Move move, List<Refundable> items, int digits) {
         Map<String, Long> parts = new TreeMap<>();
@@ -303,7 +306,7 @@ class OrderController {
             Refundable item = items.stream()
                     .filter(each -> each.item().equals(part.getKey()))
                     .findFirst()
-                    .orElseThrow(() -> new Told(
+                    .orElseThrow(() -> new ApiProblem(
                             HttpStatus.UNPROCESSABLE_CONTENT,
                             "parts",
                             "The order has no item “" + part.getKey() + "”.",
@@ -313,7 +316,7 @@ class OrderController {
                     || amount.signum() <= 0
                     || amount.stripTrailingZeros().scale() > digits
                     || amount.compareTo(item.left()) > 0) {
-                throw new Told(
+                throw new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "parts/" + item.item(),
                         "Of “" + item.name() + "” " + item.left().toPlainString() + " can be given back.",
@@ -323,7 +326,7 @@ class OrderController {
         }
         if (parts.values().stream().mapToLong(Long::longValue).sum()
                 != move.amount().setScale(digits).unscaledValue().longValueExact()) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "amount",
                     "What is given back of the items does not add up to the amount.",
@@ -336,7 +339,7 @@ class OrderController {
     private List<Refundable> items(Orders.Order order) {
         Document document = editions.of(order.shop(), order.edition()).document();
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
-        Map<String, Credit.Given> given = papers.given(order.id());
+        Map<String, Credit.CreditedShare> given = papers.given(order.id());
         return Bill.of(
                         Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document())),
                         document.setup().shop().address().country())
@@ -358,7 +361,7 @@ class OrderController {
 
     private Orders.Order find(String shop, int number) {
         return orders.byNumber(shop, number)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "number",
                         "There is no order " + number + ".",

@@ -21,7 +21,7 @@ final class OrderCsv {
         this.orders = orders;
     }
 
-    void write(String shop, Orders.Wanted wanted, OutputStream out) throws IOException {
+    void write(String shop, Orders.OrderFilter wanted, OutputStream out) throws IOException {
         try (CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
             csv.writeRecord(
                     "order", "placed", "mode", "buyer", "country", "currency", "total", "paid by", "state", "sent");

@@ -41,7 +41,7 @@ import vestcoin.core.setup.Setup;
 public class Issuing {
     private static final Logger LOG = LoggerFactory.getLogger(Issuing.class);
 
-    private record Named(String item, long amount) {}
+    private record ItemShare(String item, long amount) {}
 
     private final JdbcClient sql;
     private final Papers papers;
@@ -72,7 +72,7 @@ public class Issuing {
      * made good later.
      */
     @TransactionalEventListener(fallbackExecution = true)
-    public void moved(PaymentBook.Moved moved) {
+    public void moved(PaymentBook.PaymentChanged moved) {
         if (!queue.isShutdown()) {
             queue.execute(() -> {
                 try {
@@ -107,7 +107,7 @@ public class Issuing {
                   (select coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'invoice') < o.payable
                   or (select coalesce(sum(refunded), 0) from payment where order_id = o.id) > (select
                       coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'credit'))
-                """).query(Long.class).list().forEach(order -> moved(new PaymentBook.Moved(order)));
+                """).query(Long.class).list().forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
     }
 
     /** Issues what is owed of an order and is not there yet. */
@@ -211,9 +211,9 @@ public class Issuing {
 
         /** Credits what was given back and is not credited yet. What was rounded in cash goes with the first. */
         private void credit(BigDecimal refunded, BigDecimal rounding, Map<Integer, Paper> invoices) {
-            Map<String, Credit.Given> before = papers.given(order.id());
+            Map<String, Credit.CreditedShare> before = papers.given(order.id());
             BigDecimal credited =
-                    before.values().stream().map(Credit.Given::gross).reduce(BigDecimal.ZERO, BigDecimal::add);
+                    before.values().stream().map(Credit.CreditedShare::gross).reduce(BigDecimal.ZERO, BigDecimal::add);
             BigDecimal left = Credit.left(bills, before);
             // All of what was paid given back credits all of the goods, whatever cash rounding made of it.
             BigDecimal back = refunded.compareTo(amount(order.payable())) == 0
@@ -250,7 +250,7 @@ public class Issuing {
                         m.idempotency_key = r.idempotency_key
                     where r.order_id = :order and m.settled = 'done' group by item""")
                     .param("order", order.id())
-                    .query(Named.class)
+                    .query(ItemShare.class)
                     .list()
                     .forEach(each -> named.put(each.item(), amount(each.amount())));
             return named;

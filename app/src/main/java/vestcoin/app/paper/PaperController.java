@@ -12,7 +12,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
 
 /** Invoices and credit notes, for the seller and for the buyer who holds the order's link. */
@@ -78,13 +78,13 @@ class PaperController {
                 .body(pdf ? PaperPdf.of(paper) : Ubl.of(paper).getBytes(StandardCharsets.UTF_8));
     }
 
-    private static Told none() {
-        return new Told(HttpStatus.NOT_FOUND, "file", "There is no such paper.", "Choose one from the order.");
+    private static ApiProblem none() {
+        return new ApiProblem(HttpStatus.NOT_FOUND, "file", "There is no such paper.", "Choose one from the order.");
     }
 
     private Orders.Order find(String shop, int number) {
         return orders.byNumber(shop, number)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "number",
                         "There is no order " + number + ".",
@@ -93,7 +93,7 @@ class PaperController {
 
     private Orders.Order find(String token) {
         return orders.byToken(token)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "token",
                         "There is no such order.",

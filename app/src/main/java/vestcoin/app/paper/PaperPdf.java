@@ -19,7 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import vestcoin.core.invoice.Bill;
-import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.TaxLiability.Code;
 
 /**
  * An invoice or a credit note as a page to print: the shop's letterhead, what was bought, tax by rate, what is paid and

@@ -59,13 +59,13 @@ public class Papers {
     }
 
     /** What credit notes of an order have given back, by item. */
-    public Map<String, Credit.Given> given(long order) {
-        Map<String, Credit.Given> given = new TreeMap<>();
+    public Map<String, Credit.CreditedShare> given(long order) {
+        Map<String, Credit.CreditedShare> given = new TreeMap<>();
         kept(order, "credit").forEach(kept -> Json.read(kept.content(), Paper.class)
                 .bill()
                 .items()
-                .forEach(item ->
-                        given.merge(item.key(), new Credit.Given(item.gross(), item.tax()), Credit.Given::and)));
+                .forEach(item -> given.merge(
+                        item.key(), new Credit.CreditedShare(item.gross(), item.tax()), Credit.CreditedShare::and)));
         return given;
     }
 

@@ -37,7 +37,7 @@ import oasis.names.specification.ubl.schema.xsd.creditnote_21.CreditNoteType;
 import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.invoice.Bill;
-import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.TaxLiability.Code;
 
 /**
  * An invoice or credit note as UBL 2.1 by EN 16931 (EN 16931-1:2017 and the binding of CEN/TS 16931-3-2). Goods are

@@ -15,11 +15,11 @@ import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.outside.Vault;
 import vestcoin.core.payment.Gateway;
 
@@ -127,8 +127,8 @@ public class Gateways {
     }
 
     /**
-     * Stores keys after a real call has shown that they open an account. @throws Told with the sentence that says which
-     * key is wrong
+     * Stores keys after a real call has shown that they open an account. @throws ApiProblem with the sentence that says
+     * which key is wrong
      */
     public GatewayView connect(String shop, String id, Keys keys) {
         Optional<Row> before = row(shop, id);
@@ -136,7 +136,8 @@ public class Gateways {
                 ? before.map(row -> vault.opened(row.secretCipher())).orElse("")
                 : keys.secret();
         check(id, keys, used);
-        Access access = new Access(services + "/" + keys.provider().text(), used);
+        ServiceAccess access =
+                new ServiceAccess(services + "/" + keys.provider().text(), used);
         Provider.Account account = account(access, keys.publicKey());
         String webhook = provider.webhook(access, ownUrl + "/hooks/" + shop + "/" + id);
         boolean same =
@@ -177,7 +178,7 @@ public class Gateways {
                     used.isEmpty() ? "secret" : "publicKey", "A key is missing.", "Paste both keys of the account.");
         }
         for (String key : List.of(used, keys.publicKey())) {
-            if (!Access.canBeSecret(key)) {
+            if (!ServiceAccess.canBeSecret(key)) {
                 throw wrong(
                         key.equals(used) ? "secret" : "publicKey",
                         "This key has a line break, a space or another character that no key has.",
@@ -216,11 +217,11 @@ public class Gateways {
         }
     }
 
-    private static Told wrong(String path, String sentence, String remedy) {
-        return new Told(HttpStatus.UNPROCESSABLE_CONTENT, path, sentence, remedy);
+    private static ApiProblem wrong(String path, String sentence, String remedy) {
+        return new ApiProblem(HttpStatus.UNPROCESSABLE_CONTENT, path, sentence, remedy);
     }
 
-    private Provider.Account account(Access access, String publicKey) {
+    private Provider.Account account(ServiceAccess access, String publicKey) {
         try {
             Provider.Account account = provider.account(access);
             if (!account.publicKey().equals(publicKey)) {
@@ -230,13 +231,13 @@ public class Gateways {
                         "Copy both from the same page of the provider.");
             }
             return account;
-        } catch (Refusal e) {
+        } catch (ProviderRejection e) {
             throw wrong(
                     "secret",
                     "The provider does not know this secret key.",
                     "Copy it again from the provider, whole and without spaces.");
-        } catch (Silent e) {
-            throw new Told(
+        } catch (ProviderTimeout e) {
+            throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "secret",
                     "The provider is not answering, so the keys could not be checked.",
@@ -253,12 +254,13 @@ public class Gateways {
     /** Asks the provider how an account stands: approval comes, and keys are withdrawn, without anybody telling. */
     public GatewayView ask(String shop, String id) {
         Row row = row(shop, id)
-                .orElseThrow(() -> new Told(HttpStatus.NOT_FOUND, "id", "There is no such account.", "Connect one."));
+                .orElseThrow(
+                        () -> new ApiProblem(HttpStatus.NOT_FOUND, "id", "There is no such account.", "Connect one."));
         try {
-            put(shop, id, stateOf(provider.account(new Access(row.url(), vault.opened(row.secretCipher())))));
-        } catch (Refusal e) {
+            put(shop, id, stateOf(provider.account(new ServiceAccess(row.url(), vault.opened(row.secretCipher())))));
+        } catch (ProviderRejection e) {
             put(shop, id, Gateway.FAILING);
-        } catch (Silent e) {
+        } catch (ProviderTimeout e) {
             LOG.info("account {} of {} was not asked after: {}", id, shop, e.getMessage());
         }
         return view(row(shop, id).orElseThrow());
@@ -272,11 +274,14 @@ public class Gateways {
                 .update();
     }
 
-    private record Named(String shop, String id) {}
+    private record AccountKey(String shop, String id) {}
 
     @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
     void askAfterAccounts() {
-        sql.sql("select shop, id from gateway").query(Named.class).list().forEach(each -> ask(each.shop(), each.id()));
+        sql.sql("select shop, id from gateway")
+                .query(AccountKey.class)
+                .list()
+                .forEach(each -> ask(each.shop(), each.id()));
     }
 
     /** Notes that a true test payment went through. */
@@ -289,11 +294,11 @@ public class Gateways {
     }
 
     /** What opens the provider's door for a shop. */
-    public Access access(String shop, String id) {
+    public ServiceAccess access(String shop, String id) {
         Row row = row(shop, id)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT, "method", "This way of paying is not connected.", "Choose another."));
-        return new Access(row.url(), vault.opened(row.secretCipher()));
+        return new ServiceAccess(row.url(), vault.opened(row.secretCipher()));
     }
 
     public Optional<String> webhookSecret(String shop, String id) {

@@ -7,22 +7,22 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Calls;
-import vestcoin.app.outside.Refusal;
+import vestcoin.app.outside.HttpCalls;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ServiceAccess;
 
 /** The adapter to the simulated card processor and the simulated wallet, which speak alike. */
 @Component
 class HttpProvider implements Provider {
     private static final Duration PATIENCE = Duration.ofSeconds(8);
-    private final Calls calls;
+    private final HttpCalls calls;
 
-    HttpProvider(Calls calls) {
+    HttpProvider(HttpCalls calls) {
         this.calls = calls;
     }
 
     @Override
-    public Account account(Access access) {
+    public Account account(ServiceAccess access) {
         JsonNode answer = call(access, "GET", "/v1/account", "", null);
         return new Account(
                 answer.path("mode").asString(""),
@@ -31,29 +31,29 @@ class HttpProvider implements Provider {
     }
 
     @Override
-    public String webhook(Access access, String url) {
+    public String webhook(ServiceAccess access, String url) {
         return call(access, "POST", "/v1/webhook", "", Map.of("url", url))
                 .path("secret")
                 .asString("");
     }
 
     @Override
-    public View authorise(Access access, String key, Charge charge) {
+    public View authorise(ServiceAccess access, String key, Charge charge) {
         return view(call(access, "POST", "/v1/payments", key, charge));
     }
 
     @Override
-    public Optional<View> find(Access access, String key) {
+    public Optional<View> find(ServiceAccess access, String key) {
         try {
             return Optional.of(view(call(
                     access, "GET", "/v1/payments?key=" + URLEncoder.encode(key, StandardCharsets.UTF_8), "", null)));
-        } catch (Refusal.NotFound e) {
+        } catch (ProviderRejection.NotFound e) {
             return Optional.empty();
         }
     }
 
     @Override
-    public View move(Access access, String ref, Kind kind, String key, long amount) {
+    public View move(ServiceAccess access, String ref, Kind kind, String key, long amount) {
         return view(call(access, "POST", "/v1/payments/" + ref + "/" + kind.text(), key, Map.of("amount", amount)));
     }
 
@@ -70,7 +70,7 @@ class HttpProvider implements Provider {
                 json.path("version").asLong(0));
     }
 
-    private JsonNode call(Access access, String method, String path, String key, Object body) {
+    private JsonNode call(ServiceAccess access, String method, String path, String key, Object body) {
         return calls.json(
                 access, method, path, key.isEmpty() ? Map.of() : Map.of("Idempotency-Key", key), body, PATIENCE);
     }

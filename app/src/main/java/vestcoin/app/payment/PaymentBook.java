@@ -84,7 +84,7 @@ public class PaymentBook {
             """;
 
     /** Something of an order's payments changed; told within the transaction that changes it. */
-    public record Moved(long order) {}
+    public record PaymentChanged(long order) {}
 
     private final JdbcClient sql;
     private final ApplicationEventPublisher events;
@@ -212,7 +212,7 @@ public class PaymentBook {
      * nothing.
      */
     @Transactional
-    public Payment learn(long id, Provider.View view, String actor) {
+    public Payment applyProviderState(long id, Provider.View view, String actor) {
         Payment known = locked(id);
         if (view.version() < known.version()) {
             return known;
@@ -263,7 +263,7 @@ public class PaymentBook {
 
     /** Moves a payment on without a provider's word: no answer came, nothing ever reached it, or there is none. */
     @Transactional
-    public Payment put(long id, PaymentState next, String actor, String note) {
+    public Payment transition(long id, PaymentState next, String actor, String note) {
         Payment known = locked(id);
         if (!known.stateNow().leadsTo(next)) {
             return known;
@@ -325,7 +325,7 @@ public class PaymentBook {
 
     /** Tells those who keep papers and messages that an order has changed, once the transaction is committed. */
     public void announce(long order) {
-        events.publishEvent(new Moved(order));
+        events.publishEvent(new PaymentChanged(order));
     }
 
     /** A payment that nobody else can change until the transaction ends. */
@@ -349,14 +349,14 @@ public class PaymentBook {
                 .param("note", note)
                 .update();
         if (state != PaymentState.CREATED && state.alive()) {
-            events.publishEvent(new Moved(payment.orderId()));
+            events.publishEvent(new PaymentChanged(payment.orderId()));
         }
         long due = sql.sql("select due from orders where id = :order")
                 .param("order", payment.orderId())
                 .query(Long.class)
                 .single();
         sql.sql("update orders set standing = :standing where id = :order")
-                .param("standing", Standing.of(ofOrder(payment.orderId()), due))
+                .param("standing", PaymentStanding.of(ofOrder(payment.orderId()), due))
                 .param("order", payment.orderId())
                 .update();
     }
@@ -389,7 +389,7 @@ public class PaymentBook {
      * @param parts item of the order's bills to its amount; nothing is said when empty
      */
     @Transactional
-    public void name(String key, long order, Map<String, Long> parts) {
+    public void allocateRefund(String key, long order, Map<String, Long> parts) {
         if (sql.sql("select count(*) from payment_move where idempotency_key = :key")
                         .param("key", key)
                         .query(Long.class)

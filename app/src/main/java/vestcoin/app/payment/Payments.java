@@ -15,10 +15,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
-import vestcoin.app.edge.Told;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.payment.PaymentBook.Begun;
 import vestcoin.app.payment.PaymentBook.Payment;
 
@@ -71,12 +71,12 @@ public class Payments {
         if (payment.stateNow() != PaymentState.CREATED) {
             return payment.stateNow().open() ? asked(payment) : payment;
         }
-        Access access = gateways.access(due.shop(), due.gateway());
+        ServiceAccess access = gateways.access(due.shop(), due.gateway());
         String statement = gateways.of(due.shop(), due.gateway())
                 .map(Gateways.GatewayView::statement)
                 .orElse("");
         try {
-            return onwards(book.learn(
+            return onwards(book.applyProviderState(
                     payment.id(),
                     provider.authorise(
                             access,
@@ -89,10 +89,10 @@ public class Payments {
                                     statement,
                                     more.returnUrl())),
                     "buyer"));
-        } catch (Refusal e) {
-            return book.put(payment.id(), PaymentState.FAILED, OWN, e.getMessage());
-        } catch (Silent e) {
-            return book.put(payment.id(), PaymentState.PENDING, OWN, "the provider has not answered");
+        } catch (ProviderRejection e) {
+            return book.transition(payment.id(), PaymentState.FAILED, OWN, e.getMessage());
+        } catch (ProviderTimeout e) {
+            return book.transition(payment.id(), PaymentState.PENDING, OWN, "the provider has not answered");
         }
     }
 
@@ -101,7 +101,7 @@ public class Payments {
     public Payment await(Begun due, String note) {
         Payment payment = book.begin(due);
         return payment.stateNow() == PaymentState.CREATED
-                ? book.put(payment.id(), PaymentState.PENDING, "buyer", note)
+                ? book.transition(payment.id(), PaymentState.PENDING, "buyer", note)
                 : payment;
     }
 
@@ -126,7 +126,7 @@ public class Payments {
             book.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), OWN);
             return carriedOut(
                     new PaymentBook.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), OWN));
-        } catch (Silent | Refusal e) {
+        } catch (ProviderTimeout | ProviderRejection e) {
             LOG.info("capture of payment {} stays open: {}", payment.id(), e.getMessage());
             return book.of(payment.id());
         }
@@ -147,11 +147,13 @@ public class Payments {
             Optional<Provider.View> view =
                     provider.find(gateways.access(payment.shop(), payment.gateway()), payment.idempotencyKey());
             if (view.isPresent()) {
-                return onwards(book.learn(payment.id(), view.get(), "provider"));
+                return onwards(book.applyProviderState(payment.id(), view.get(), "provider"));
             }
             boolean gone = book.lastChange(payment.id()).plus(ON_ITS_WAY).isBefore(clock.instant());
-            return gone ? book.put(payment.id(), PaymentState.FAILED, OWN, "nothing reached the provider") : payment;
-        } catch (Silent | Refusal e) {
+            return gone
+                    ? book.transition(payment.id(), PaymentState.FAILED, OWN, "nothing reached the provider")
+                    : payment;
+        } catch (ProviderTimeout | ProviderRejection e) {
             LOG.info("payment {} stays open: {}", payment.id(), e.getMessage());
             return payment;
         }
@@ -161,7 +163,7 @@ public class Payments {
      * Captures, refunds or voids once for a key; of what no provider stands behind, writes down that money came or was
      * given back.
      *
-     * @throws Told if the amount cannot be moved or the provider says no
+     * @throws ApiProblem if the amount cannot be moved or the provider says no
      */
     public Payment move(Payment payment, Provider.Kind kind, String key, long amount, String actor) {
         if (!payment.throughProvider()) {
@@ -180,7 +182,7 @@ public class Payments {
         if (kind == Provider.Kind.CAPTURE
                 && payment.lapsesAt() != null
                 && payment.lapsesAt().isBefore(clock.instant())) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "amount",
                     "The authorisation has lapsed.",
@@ -192,12 +194,12 @@ public class Payments {
         book.ask(key, payment.id(), kind, amount, actor);
         try {
             return carriedOut(new PaymentBook.Move(key, payment.id(), kind.text(), amount, actor));
-        } catch (Refusal e) {
+        } catch (ProviderRejection e) {
             book.settle(key, false, e.getMessage());
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT, "amount", e.getMessage(), "Load the order again to see where it stands.");
-        } catch (Silent e) {
-            throw new Told(
+        } catch (ProviderTimeout e) {
+            throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "amount",
                     "The provider is not answering.",
@@ -215,7 +217,7 @@ public class Payments {
 
     private Payment written(Payment payment, Provider.Kind kind, String key, long amount, String actor) {
         if (kind == Provider.Kind.VOID) {
-            return book.put(payment.id(), PaymentState.VOIDED, actor, "no longer waited for");
+            return book.transition(payment.id(), PaymentState.VOIDED, actor, "no longer waited for");
         }
         Payment before = book.locked(payment.id());
         Payment after = book.moveHere(before, kind, key, amount, actor, "").orElseThrow(() -> notAllowed(kind, true));
@@ -225,8 +227,8 @@ public class Payments {
         return after;
     }
 
-    private static Told notAllowed(Provider.Kind kind, boolean some) {
-        return new Told(
+    private static ApiProblem notAllowed(Provider.Kind kind, boolean some) {
+        return new ApiProblem(
                 HttpStatus.CONFLICT,
                 "amount",
                 "The payment does not allow this " + kind.text() + ".",
@@ -242,7 +244,7 @@ public class Payments {
                 kind,
                 move.idempotencyKey(),
                 kind == Provider.Kind.VOID ? 0 : move.amount());
-        Payment after = book.learn(payment.id(), view, move.actor());
+        Payment after = book.applyProviderState(payment.id(), view, move.actor());
         book.settle(move.idempotencyKey(), true, "");
         return after;
     }
@@ -255,7 +257,7 @@ public class Payments {
                 .ifPresent(payment -> {
                     // Together, so that a crash in between cannot make news of it look old.
                     Payment after = transaction.execute(status -> book.firstTime(shop, event)
-                            ? book.learn(
+                            ? book.applyProviderState(
                                     payment.id(),
                                     view,
                                     book.askedBy(payment.id()).orElse("provider"))
@@ -277,14 +279,15 @@ public class Payments {
         for (PaymentBook.Move move : book.unsettled()) {
             try {
                 carriedOut(move);
-            } catch (Refusal e) {
+            } catch (ProviderRejection e) {
                 book.settle(move.idempotencyKey(), false, e.getMessage());
-            } catch (Silent e) {
+            } catch (ProviderTimeout e) {
                 LOG.info("{} of payment {} stays open: {}", move.kind(), move.payment(), e.getMessage());
             }
         }
         book.toCapture().forEach(this::onwards);
         book.lapsed()
-                .forEach(payment -> book.put(payment.id(), PaymentState.EXPIRED, OWN, "the authorisation has lapsed"));
+                .forEach(payment ->
+                        book.transition(payment.id(), PaymentState.EXPIRED, OWN, "the authorisation has lapsed"));
     }
 }

@@ -2,14 +2,14 @@ package vestcoin.app.payment;
 
 import java.util.Locale;
 import java.util.Optional;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 
 /**
  * What a provider of payments does for a shop, a card processor or a wallet. A real one is one more class like
  * {@link HttpProvider}. Amounts are minor units. Calls with the same key have one effect. Every method may throw
- * {@link Silent} and {@link Refusal}.
+ * {@link ProviderTimeout} and {@link ProviderRejection}.
  */
 public interface Provider {
 
@@ -45,11 +45,11 @@ public interface Provider {
         }
     }
 
-    /** @throws Refusal if no account has these keys */
-    Account account(Access access);
+    /** @throws ProviderRejection if no account has these keys */
+    Account account(ServiceAccess access);
 
     /** Asks to be told about payments at a URL; returns the secret that signs. */
-    String webhook(Access access, String url);
+    String webhook(ServiceAccess access, String url);
 
     /**
      * What a buyer is charged.
@@ -60,11 +60,11 @@ public interface Provider {
      */
     record Charge(long amount, String currency, String token, String reference, String statement, String returnUrl) {}
 
-    View authorise(Access access, String key, Charge charge);
+    View authorise(ServiceAccess access, String key, Charge charge);
 
     /** The payment begun with this key, or nothing if none was. */
-    Optional<View> find(Access access, String key);
+    Optional<View> find(ServiceAccess access, String key);
 
     /** @param amount zero for a void */
-    View move(Access access, String ref, Kind kind, String key, long amount);
+    View move(ServiceAccess access, String ref, Kind kind, String key, long amount);
 }

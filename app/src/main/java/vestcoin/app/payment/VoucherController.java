@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.core.money.Currencies;
 
 /** Vouchers at the Payment station. */
@@ -42,7 +42,7 @@ class VoucherController {
     Shown issue(@PathVariable String shop, @RequestBody Issue issue) {
         String code = issue.currency() == null ? "" : issue.currency().toUpperCase(Locale.ROOT);
         CurrencyUnit currency = Currencies.of(code)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "currency",
                         "“" + code + "” is not a currency.",
@@ -51,7 +51,7 @@ class VoucherController {
                 .filter(given -> given.signum() > 0
                         && given.compareTo(MOST) <= 0
                         && given.stripTrailingZeros().scale() <= currency.getDecimalPlaces())
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "amount",
                         "This is no amount a voucher can have.",

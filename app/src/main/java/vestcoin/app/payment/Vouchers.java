@@ -14,8 +14,8 @@ import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import vestcoin.app.edge.Told;
-import vestcoin.core.quote.Outside;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.core.quote.PricingContext;
 
 /** Vouchers and their balances. A balance can never go below zero nor above what was issued; the schema holds both. */
 @Repository
@@ -66,12 +66,12 @@ public class Vouchers {
     }
 
     /** The vouchers among codes typed that have something left in a currency, in the order typed, each once. */
-    public List<Outside.Voucher> among(String shop, List<String> codes, String currency) {
-        List<Outside.Voucher> found = new ArrayList<>();
+    public List<PricingContext.Voucher> among(String shop, List<String> codes, String currency) {
+        List<PricingContext.Voucher> found = new ArrayList<>();
         for (String code : codes.stream().map(Vouchers::normal).distinct().toList()) {
             find(shop, code)
                     .filter(voucher -> voucher.currency().equals(currency) && voucher.balance() > 0)
-                    .ifPresent(voucher -> found.add(new Outside.Voucher(
+                    .ifPresent(voucher -> found.add(new PricingContext.Voucher(
                             voucher.code(),
                             BigDecimal.valueOf(
                                     voucher.balance(), CurrencyUnit.of(currency).getDecimalPlaces()))));
@@ -85,7 +85,7 @@ public class Vouchers {
         String named = code == null || code.isBlank() ? fresh() : normal(code);
         if (!named.matches("[A-Z0-9][A-Z0-9-]{8,58}[A-Z0-9]")
                 || named.replace("-", "").length() < LEAST_CODE) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "code",
                     "“" + code + "” cannot be a code.",
@@ -93,11 +93,11 @@ public class Vouchers {
                             + " to 60 letters and digits, with hyphens between them; who guesses tries short ones.");
         }
         if (find(shop, named).isPresent()) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT, "code", "There is a voucher “" + named + "” already.", "Choose another code.");
         }
         if (amount <= 0) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "amount",
                     "A voucher needs an amount above zero.",

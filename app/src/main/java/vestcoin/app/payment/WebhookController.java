@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 
 /** Where a provider tells about payments: HMAC-SHA-256 over time and body, at most five minutes old. */
@@ -44,7 +44,7 @@ class WebhookController {
             @RequestHeader(name = "Signature", defaultValue = "") String signature) {
         String secret = gateways.webhookSecret(shop, gateway).orElse("");
         if (secret.isEmpty() || !sentAt.matches("\\d{1,12}") || !genuine(secret, sentAt, body, signature)) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "signature",
                     "The signature does not fit the message.",
@@ -54,7 +54,7 @@ class WebhookController {
                         .abs()
                         .compareTo(TOLERANCE)
                 > 0) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "sent-at",
                     "The message is older than five minutes.",

@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Document;
@@ -29,22 +29,22 @@ import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Edits;
 import vestcoin.app.setup.FirstAnswers;
 import vestcoin.core.delivery.Delivery;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.tax.Filling;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.tax.TaxBookFilling;
 
 /** The draft at the desk: reading it, changing it, trying a change on the ticket, publishing. */
 @RestController
 class DraftController {
-    record Edited(List<Edit> edits) {
-        Edited {
+    record EditRequest(List<Edit> edits) {
+        EditRequest {
             edits = Edit.given(edits);
         }
     }
@@ -67,37 +67,37 @@ class DraftController {
     }
 
     @PostMapping("/api/shops/{shop}/draft/edits")
-    DraftView edit(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
+    DraftView edit(@PathVariable String shop, @RequestBody EditRequest edited, Principal who) {
         return view(shop, drafts.edit(shop, edited.edits(), who.getName()));
     }
 
     /** @param left what of the block was wrong, and was left as it is */
-    record Pasted(DraftView draft, List<Problem> left) {}
+    record PasteAnswer(DraftView draft, List<Problem> left) {}
 
     /** A block of cells: those that can be read are changed, all as one change; the others stay and are named. */
     @PostMapping("/api/shops/{shop}/draft/paste")
-    Pasted paste(@PathVariable String shop, @RequestBody Edited edited, Principal who) {
-        Drafts.Pasted pasted = drafts.paste(shop, edited.edits(), who.getName());
-        return new Pasted(view(shop, pasted.draft()), pasted.left());
+    PasteAnswer paste(@PathVariable String shop, @RequestBody EditRequest edited, Principal who) {
+        Drafts.PasteResult pasted = drafts.paste(shop, edited.edits(), who.getName());
+        return new PasteAnswer(view(shop, pasted.draft()), pasted.left());
     }
 
     /**
      * A country as the draft has it. @param zone id of the delivery zone that holds it @param tied ids of zones that
      * hold it just as well
      */
-    record Held(String country, boolean sold, Optional<String> zone, List<String> tied) {}
+    record CountryCoverage(String country, boolean sold, Optional<String> zone, List<String> tied) {}
 
     /** Every country: whether the draft sells there, and which zone holds it. */
     @GetMapping("/api/shops/{shop}/draft/countries")
-    List<Held> countries(@PathVariable String shop) {
-        Compiled compiled = drafts.of(shop).document().compiled();
+    List<CountryCoverage> countries(@PathVariable String shop) {
+        CompiledSetup compiled = drafts.of(shop).document().compiled();
         return Countries.all().stream()
                 .sorted()
                 .map(code -> {
                     Destination to = Destination.of(code);
                     Optional<PlaceIndex.Match<Delivery.Zone>> match =
                             compiled.board().zoneOf(to);
-                    return new Held(
+                    return new CountryCoverage(
                             code,
                             compiled.sellsTo().find(to).isPresent(),
                             match.map(found -> found.value().id()),
@@ -134,7 +134,7 @@ class DraftController {
     @PostMapping("/api/shops/{shop}/draft/tax/fill")
     DraftView fill(@PathVariable String shop, Principal who) {
         Setup setup = drafts.of(shop).document().setup();
-        List<Edit> edits = Filling.of(
+        List<Edit> edits = TaxBookFilling.of(
                         setup.tax(), setup.shop().home(), setup.shop().sellsTo())
                 .stream()
                 .map(row -> new Edit("tax/places/" + row.id(), Optional.empty(), Optional.of(Json.tree(row))))
@@ -144,7 +144,7 @@ class DraftController {
                     .allMatch(place -> place instanceof Place.Group group
                             && !group.name().equals("EU")
                             && !group.name().equals("EURO"));
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "tax/places",
                     wide
@@ -176,7 +176,7 @@ class DraftController {
     }
 
     @GetMapping("/api/shops/{shop}/editions")
-    List<Editions.Published> editions(@PathVariable String shop) {
+    List<Editions.EditionEntry> editions(@PathVariable String shop) {
         return editions.list(shop);
     }
 
@@ -196,14 +196,14 @@ class DraftController {
                 draft,
                 drafts.history(shop),
                 editions.live(shop).map(Editions.Edition::number),
-                new Known(clock.instant(), gateways.states(shop)));
+                new FindingContext(clock.instant(), gateways.states(shop)));
     }
 
     @ExceptionHandler(Edits.Conflict.class)
     ResponseEntity<ProblemDetail> conflict(Edits.Conflict conflict) {
         String now = Edits.shown(conflict.edit().path(), conflict.current());
         String wanted = Edits.shown(conflict.edit().path(), conflict.edit().now());
-        Told told = new Told(
+        ApiProblem told = new ApiProblem(
                 HttpStatus.CONFLICT,
                 List.of(new Problem(
                         conflict.edit().path(),

@@ -13,15 +13,15 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.access.Doors;
-import vestcoin.app.edge.Told;
+import vestcoin.app.access.ShopOpenings;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.finding.AgainstOpening;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Sales;
 
 /** Opening and closing a shop. */
@@ -51,13 +51,13 @@ class OpeningController {
         }
     }
 
-    private final Doors doors;
+    private final ShopOpenings doors;
     private final Editions editions;
     private final Drafts drafts;
     private final Gateways gateways;
     private final Clock clock;
 
-    OpeningController(Doors doors, Editions editions, Drafts drafts, Gateways gateways, Clock clock) {
+    OpeningController(ShopOpenings doors, Editions editions, Drafts drafts, Gateways gateways, Clock clock) {
         this.doors = doors;
         this.editions = editions;
         this.drafts = drafts;
@@ -67,7 +67,7 @@ class OpeningController {
 
     @GetMapping("/api/shops/{shop}/opening")
     Opening opening(@PathVariable String shop) {
-        Doors.Door door = doors.of(shop);
+        ShopOpenings.Door door = doors.of(shop);
         Optional<Editions.Edition> live = editions.live(shop);
         List<Problem> blocking = blocking(shop, live);
         List<Problem> inDraft = against(shop, drafts.of(shop).document().compiled()).stream()
@@ -80,14 +80,14 @@ class OpeningController {
     @PutMapping("/api/shops/{shop}/opening")
     Opening turn(@PathVariable String shop, @RequestBody Turned turned) {
         boolean open = turned.open()
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "open",
                         "It is not said whether the shop shall be open.",
                         "Say open: true or open: false."));
         if (!open) {
             turned.notice().filter(notice -> notice.length() > LONGEST_NOTICE).ifPresent(notice -> {
-                throw new Told(
+                throw new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "notice",
                         "The notice has " + notice.length() + " characters.",
@@ -98,7 +98,7 @@ class OpeningController {
         }
         List<Problem> blocking = blocking(shop, editions.live(shop));
         if (!blocking.isEmpty()) {
-            throw new Told(HttpStatus.CONFLICT, blocking, Map.of());
+            throw new ApiProblem(HttpStatus.CONFLICT, blocking, Map.of());
         }
         doors.open(shop);
         return opening(shop);
@@ -112,12 +112,13 @@ class OpeningController {
         return against(shop, live.get().document().compiled());
     }
 
-    private List<Problem> against(String shop, Compiled compiled) {
+    private List<Problem> against(String shop, CompiledSetup compiled) {
         Set<String> untried = gateways.list(shop).stream()
                 .filter(account -> account.triedAt().isEmpty())
                 .map(Gateways.GatewayView::id)
                 .collect(Collectors.toSet());
-        return AgainstOpening.of(compiled, new Known(clock.instant(), gateways.states(shop), Sales.NONE, untried))
+        return AgainstOpening.of(
+                        compiled, new FindingContext(clock.instant(), gateways.states(shop), Sales.NONE, untried))
                 .stream()
                 .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
                 .toList();

@@ -10,10 +10,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Drafts;
@@ -60,19 +60,20 @@ class TrialController {
     TrialSteps trial(@PathVariable String shop, @PathVariable String gateway, @RequestBody Trial trial) {
         Gateways.GatewayView account = gateways.of(shop, gateway)
                 .filter(known -> known.state() == Gateway.TEST || known.state() == Gateway.LIVE)
-                .orElseThrow(() -> new Told(
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "gateway",
                         "The account is not connected, so it cannot be tried.",
                         "Enter its keys; one that waits for approval can be tried once it is approved."));
-        Access access = gateways.access(shop, gateway);
+        ServiceAccess access = gateways.access(shop, gateway);
         String key = trial.key()
                 .filter(given -> given.matches("trial-[0-9a-f-]{36}"))
                 .orElseGet(() -> "trial-" + UUID.randomUUID());
         List<TrialStep> steps = new ArrayList<>();
         try {
             Provider.View view = trial.key().isPresent()
-                    ? provider.find(access, key).orElseThrow(() -> new Refusal("The provider knows of no such trial."))
+                    ? provider.find(access, key)
+                            .orElseThrow(() -> new ProviderRejection("The provider knows of no such trial."))
                     : provider.authorise(
                             access,
                             key,
@@ -103,9 +104,9 @@ class TrialController {
             steps.add(new TrialStep("Given back, all of it.", true));
             gateways.tried(shop, gateway);
             return new TrialSteps(key, steps, Optional.empty(), true);
-        } catch (Refusal e) {
+        } catch (ProviderRejection e) {
             steps.add(new TrialStep("The provider refused: " + e.getMessage(), false));
-        } catch (Silent e) {
+        } catch (ProviderTimeout e) {
             steps.add(new TrialStep(
                     "The provider did not answer"
                             + (account.state() == Gateway.LIVE

@@ -68,7 +68,7 @@ public final class BackupCommand {
             name = "backup",
             description = "Writes a sealed backup of a running Vest Coin.",
             mixinStandardHelpOptions = true)
-    public static final class Take extends Sealed {
+    public static final class TakeBackup extends Sealed {
         @Option(names = "--to", required = true, description = "File to write; it must not be there yet.")
         Path to;
 

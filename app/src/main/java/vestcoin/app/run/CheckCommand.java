@@ -12,9 +12,9 @@ import vestcoin.app.format.Json;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.Finding.Severity;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.payment.Gateway;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** Checks a setup file. A file says nothing of gateways, so those it names are taken as connected. */
 @Command(
@@ -34,11 +34,11 @@ public final class CheckCommand implements Callable<Integer> {
     public Integer call() {
         Inputs inputs = new Inputs();
         return inputs.run(() -> {
-            Compiled compiled = inputs.setup(setup).compiled();
+            CompiledSetup compiled = inputs.setup(setup).compiled();
             Map<String, Gateway> connected = compiled.setup().payment().methods().stream()
                     .flatMap(method -> method.gateway().stream())
                     .collect(Collectors.toMap(id -> id, id -> Gateway.TEST, (a, b) -> a));
-            List<Finding> findings = Check.of(compiled, new Known(at == null ? Instant.now() : at, connected));
+            List<Finding> findings = Check.of(compiled, new FindingContext(at == null ? Instant.now() : at, connected));
             for (Finding finding : findings) {
                 System.out.println(Json.named(finding.severity()) + "  " + finding.path() + "  " + finding.sentence()
                         + " " + finding.remedy());

@@ -15,7 +15,7 @@ import picocli.CommandLine.Option;
 import vestcoin.app.format.Json;
 import vestcoin.core.compare.Comparison;
 import vestcoin.core.quote.Order;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** Prices a folder of orders under two setups and prints every figure that differs. */
 @Command(
@@ -39,8 +39,8 @@ public final class CompareCommand implements Callable<Integer> {
     public Integer call() {
         Inputs inputs = new Inputs();
         return inputs.run(() -> {
-            Compiled was = inputs.setup(before).compiled();
-            Compiled is = inputs.setup(after).compiled();
+            CompiledSetup was = inputs.setup(before).compiled();
+            CompiledSetup is = inputs.setup(after).compiled();
             Map<String, Order> compared = orders(inputs);
             List<Comparison.Difference> differences = Comparison.of(was, is, compared);
             System.out.print(

@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import vestcoin.app.checkout.Placing;
-import vestcoin.app.context.Circumstances;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
@@ -31,12 +31,12 @@ import vestcoin.standins.pay.TestCard;
 @Component
 class DemoOrders {
     private final Gateways gateways;
-    private final Circumstances circumstances;
+    private final PricingContexts circumstances;
     private final Placing placing;
     private final Payments payments;
     private final Clock clock;
 
-    DemoOrders(Gateways gateways, Circumstances circumstances, Placing placing, Payments payments, Clock clock) {
+    DemoOrders(Gateways gateways, PricingContexts circumstances, Placing placing, Payments payments, Clock clock) {
         this.gateways = gateways;
         this.circumstances = circumstances;
         this.placing = placing;

@@ -8,12 +8,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import vestcoin.app.access.Doors;
 import vestcoin.app.access.People;
+import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Vouchers;
-import vestcoin.app.service.Links;
+import vestcoin.app.service.ServiceConnections;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
@@ -36,9 +36,9 @@ public class DemoShop {
     private final People people;
     private final Drafts drafts;
     private final Editions editions;
-    private final Doors doors;
+    private final ShopOpenings doors;
     private final Gateways gateways;
-    private final Links links;
+    private final ServiceConnections links;
     private final Vouchers vouchers;
     private final DemoOrders orders;
 
@@ -46,9 +46,9 @@ public class DemoShop {
             People people,
             Drafts drafts,
             Editions editions,
-            Doors doors,
+            ShopOpenings doors,
             Gateways gateways,
-            Links links,
+            ServiceConnections links,
             Vouchers vouchers,
             DemoOrders orders) {
         this.people = people;
@@ -68,7 +68,8 @@ public class DemoShop {
                 Vest Coin, with the demo shop Tern & Tether
                   the desk            %s/desk
                   the counter         %s/counter/%s
-                  simulated services  http://127.0.0.1:%d   (cards, wallet, carrier, bank, post room …; the test cards are\
+                  simulated services  http://127.0.0.1:%d   (cards, wallet, carrier, bank, post room …; the test \
+                  cards are\
                    listed there)
                   sign in with        %s   %s
                 Ends with Ctrl+C.""".formatted(at, at, SHOP, port + 1, EMAIL, PASSWORD);
@@ -105,7 +106,8 @@ public class DemoShop {
                 "purse",
                 new Gateways.Keys(
                         Gateways.With.WALLET, Optional.of("test"), Wallet.TEST_PUBLIC, Wallet.TEST_SECRET, ""));
-        links.connect(SHOP, Links.Kind.CARRIER, links.candidate(Links.Kind.CARRIER, Carrier.KEY));
+        links.connect(
+                SHOP, ServiceConnections.Kind.CARRIER, links.candidate(ServiceConnections.Kind.CARRIER, Carrier.KEY));
         vouchers.issue(SHOP, "GIFT-KITE-2026", "EUR", VOUCHER_CENTS, "test");
         Editions.Edition edition = editions.publish(SHOP, EMAIL);
         // In test mode, which no seller could open; every order says so.

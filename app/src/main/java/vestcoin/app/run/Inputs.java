@@ -8,8 +8,8 @@ import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.RateFeed;
 import vestcoin.app.setup.Document;
 import vestcoin.core.money.Exchange;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 
 /** Files given on the command line, and how what is wrong with them is told: on standard error, with status 2. */
@@ -34,7 +34,7 @@ final class Inputs {
     private String text(Path file) throws IOException {
         reading = file;
         if (Files.size(file) > MOST_BYTES) {
-            throw new Refused("", "The file is larger than 64 MB.", "Split it.");
+            throw new InvalidInput("", "The file is larger than 64 MB.", "Split it.");
         }
         return Files.readString(file);
     }
@@ -43,7 +43,7 @@ final class Inputs {
     int run(Callable<Integer> command) {
         try {
             return command.call();
-        } catch (Refused refused) {
+        } catch (InvalidInput refused) {
             for (Problem problem : refused.problems()) {
                 System.err.println(reading + (problem.path().isEmpty() ? "" : ", " + problem.path()) + ": "
                         + problem.sentence() + " " + problem.remedy());

@@ -40,7 +40,7 @@ public final class ServeCommand {
         int serve(boolean demo) throws IOException {
             Path folder = (data == null ? usualData() : data).toAbsolutePath();
             try {
-                Before.starting(folder, demo ? List.of(port, port + 1) : List.of(port));
+                StartChecks.starting(folder, demo ? List.of(port, port + 1) : List.of(port));
                 Simulation services = demo ? Simulation.start(port + 1, folder) : null;
                 ConfigurableApplicationContext context = application(port, folder, "http://127.0.0.1:" + (port + 1));
                 Files.writeString(folder.resolve(RUNNING_AT), String.valueOf(port));
@@ -64,7 +64,7 @@ public final class ServeCommand {
                 }
                 return RUNNING;
             } catch (Exception e) {
-                System.err.println("vest-coin: " + Before.sentence(e, port, folder));
+                System.err.println("vest-coin: " + StartChecks.sentence(e, port, folder));
                 return 2;
             }
         }

@@ -3,14 +3,14 @@ package vestcoin.app.service;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.core.place.Destination;
 
 /**
  * What a carrier does for a shop. A real one is one more class like {@link HttpCarrier}. Every method may throw
- * {@link Silent} and {@link Refusal}.
+ * {@link ProviderTimeout} and {@link ProviderRejection}.
  */
 public interface CarrierService {
 
@@ -20,7 +20,7 @@ public interface CarrierService {
     /** @param centimetres three sides, none where the size is not known */
     record Parcel(BigDecimal kilograms, List<BigDecimal> centimetres) {}
 
-    record Asked(Destination from, Destination to, List<Parcel> parcels) {}
+    record RateRequest(Destination from, Destination to, List<Parcel> parcels) {}
 
     /** @param price for all parcels together, without tax */
     record Quoted(String id, String name, BigDecimal price, Optional<Integer> daysFrom, Optional<Integer> daysTo) {}
@@ -29,7 +29,7 @@ public interface CarrierService {
     record Answer(String currency, List<Quoted> quotes) {}
 
     /** What the carrier offers this shop. */
-    List<Service> services(Access access);
+    List<Service> services(ServiceAccess access);
 
-    Answer quotes(Access access, Asked asked);
+    Answer quotes(ServiceAccess access, RateRequest asked);
 }

@@ -14,10 +14,10 @@ import java.util.TreeMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
-import vestcoin.app.service.CarrierService.Asked;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.service.CarrierService.RateRequest;
 import vestcoin.core.delivery.CarrierAnswers;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.parcel.Parcel;
@@ -26,7 +26,7 @@ import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.quote.Consignment;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /**
  * What the shop's carrier asks for the parcels of an order. An answer is kept for ten minutes, a failure for half a
@@ -40,9 +40,9 @@ public class Carriers {
     private static final Duration FAILED = Duration.ofSeconds(30);
     private static final int MOST_KEPT = 10_000;
 
-    private record Key(String shop, Asked asked) {}
+    private record Key(String shop, RateRequest asked) {}
 
-    private final Links links;
+    private final ServiceConnections links;
     private final CarrierService service;
     private final Cache<Key, Optional<CarrierService.Answer>> kept = Caffeine.newBuilder()
             .maximumSize(MOST_KEPT)
@@ -50,7 +50,7 @@ public class Carriers {
                     (Key key, Optional<CarrierService.Answer> answer) -> answer.isPresent() ? KEPT : FAILED))
             .build();
 
-    Carriers(Links links, CarrierService service) {
+    Carriers(ServiceConnections links, CarrierService service) {
         this.links = links;
         this.service = service;
     }
@@ -59,17 +59,17 @@ public class Carriers {
      * What the carrier answers for an order, where its zone has a price by quote; an order that brings answers keeps
      * them. Prices in another currency than the shop's are no answer.
      */
-    public CarrierAnswers answers(String shop, Compiled setup, Order order) {
+    public CarrierAnswers answers(String shop, CompiledSetup setup, Order order) {
         if (!order.outside().carriers().amounts().isEmpty() || !quoted(setup, order.to())) {
             return order.outside().carriers();
         }
-        Optional<Access> access = links.access(shop, Links.Kind.CARRIER);
+        Optional<ServiceAccess> access = links.access(shop, ServiceConnections.Kind.CARRIER);
         if (access.isEmpty()) {
             return CarrierAnswers.NONE;
         }
         Map<String, BigDecimal> amounts = new TreeMap<>();
         for (Consignment consignment : Pricing.consignments(setup, order)) {
-            Asked asked = new Asked(
+            RateRequest asked = new RateRequest(
                     consignment.from(),
                     order.to(),
                     consignment.packed().parcels().stream()
@@ -84,7 +84,7 @@ public class Carriers {
         return new CarrierAnswers(amounts);
     }
 
-    private static boolean quoted(Compiled setup, Destination to) {
+    private static boolean quoted(CompiledSetup setup, Destination to) {
         return setup.board()
                 .zoneOf(to)
                 .map(PlaceIndex.Match::value)
@@ -104,12 +104,13 @@ public class Carriers {
 
     /** What the carrier asks for one parcel of growing weight, by service. @param upTo in kg */
     public Map<String, List<Cost>> costs(String shop, Destination from, Destination to, BigDecimal upTo, int steps) {
-        Access access = links.access(shop, Links.Kind.CARRIER).orElse(null);
+        ServiceAccess access =
+                links.access(shop, ServiceConnections.Kind.CARRIER).orElse(null);
         Map<String, List<Cost>> costs = new HashMap<>();
         for (int step = 1; access != null && step <= steps; step++) {
             BigDecimal kilograms = upTo.multiply(BigDecimal.valueOf(step))
                     .divide(BigDecimal.valueOf(steps), 3, java.math.RoundingMode.HALF_UP);
-            answer(shop, access, new Asked(from, to, List.of(new CarrierService.Parcel(kilograms, List.of()))))
+            answer(shop, access, new RateRequest(from, to, List.of(new CarrierService.Parcel(kilograms, List.of()))))
                     .ifPresent(answer -> answer.quotes()
                             .forEach(quote -> costs.computeIfAbsent(quote.id(), id -> new ArrayList<>())
                                     .add(new Cost(kilograms, quote.price()))));
@@ -117,11 +118,11 @@ public class Carriers {
         return costs;
     }
 
-    private Optional<CarrierService.Answer> answer(String shop, Access access, Asked asked) {
+    private Optional<CarrierService.Answer> answer(String shop, ServiceAccess access, RateRequest asked) {
         return kept.get(new Key(shop, asked), key -> {
             try {
                 return Optional.of(service.quotes(access, asked));
-            } catch (Silent | Refusal e) {
+            } catch (ProviderTimeout | ProviderRejection e) {
                 LOG.info("carrier of {}: {}", shop, e.getMessage());
                 return Optional.empty();
             }

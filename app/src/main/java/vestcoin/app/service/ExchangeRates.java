@@ -16,12 +16,12 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.format.RateFeed;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Calls;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.HttpCalls;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.core.money.Exchange;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * Exchange rates of the day, fetched from the feed every few hours and kept; when it is silent the last ones stand,
@@ -35,13 +35,13 @@ public class ExchangeRates {
     private record Row(LocalDate published, String currency, BigDecimal rate) {}
 
     private final JdbcClient sql;
-    private final Calls calls;
-    private final Access feed;
+    private final HttpCalls calls;
+    private final ServiceAccess feed;
 
-    ExchangeRates(JdbcClient sql, Calls calls, @Value("${vest-coin.services}") String services) {
+    ExchangeRates(JdbcClient sql, HttpCalls calls, @Value("${vest-coin.services}") String services) {
         this.sql = sql;
         this.calls = calls;
-        this.feed = new Access(services + "/rates", "");
+        this.feed = new ServiceAccess(services + "/rates", "");
     }
 
     /** The latest rates there are. */
@@ -60,7 +60,7 @@ public class ExchangeRates {
         return rates.isEmpty() ? Optional.empty() : Optional.of(new Exchange(RateFeed.BASE, day[0], rates));
     }
 
-    /** Asks the feed. @throws Silent or Refused if nothing could be taken in; what is there stays */
+    /** Asks the feed. @throws ProviderTimeout or Refused if nothing could be taken in; what is there stays */
     @Transactional
     public Exchange fetch() {
         Exchange fresh =
@@ -81,7 +81,7 @@ public class ExchangeRates {
     void fetchQuietly() {
         try {
             fetch();
-        } catch (Silent | Refusal | Refused e) {
+        } catch (ProviderTimeout | ProviderRejection | InvalidInput e) {
             LOG.info("exchange rates were not fetched: {}", e.getMessage());
         }
     }

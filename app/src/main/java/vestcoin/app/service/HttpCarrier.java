@@ -8,9 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Calls;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.HttpCalls;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.core.place.Destination;
 
 /** The adapter to the simulated carrier. */
@@ -19,14 +19,14 @@ class HttpCarrier implements CarrierService {
     /** A buyer waits for it; a fallback price is better than a long wait. */
     private static final Duration PATIENCE = Duration.ofMillis(1500);
 
-    private final Calls calls;
+    private final HttpCalls calls;
 
-    HttpCarrier(Calls calls) {
+    HttpCarrier(HttpCalls calls) {
         this.calls = calls;
     }
 
     @Override
-    public List<Service> services(Access access) {
+    public List<Service> services(ServiceAccess access) {
         List<Service> services = new ArrayList<>();
         calls.json(access, "GET", "/v1/services", Map.of(), null, PATIENCE)
                 .path("services")
@@ -36,7 +36,7 @@ class HttpCarrier implements CarrierService {
     }
 
     @Override
-    public Answer quotes(Access access, Asked asked) {
+    public Answer quotes(ServiceAccess access, RateRequest asked) {
         Map<String, Object> body = Map.of(
                 "from",
                 place(asked.from()),
@@ -53,7 +53,7 @@ class HttpCarrier implements CarrierService {
         for (JsonNode each : json.path("quotes")) {
             JsonNode price = each.path("price");
             if (!price.isNumber() || price.decimalValue().signum() < 0) {
-                throw new Silent("The carrier's answer has no price.");
+                throw new ProviderTimeout("The carrier's answer has no price.");
             }
             quotes.add(new Quoted(
                     each.path("id").asString(""),

@@ -8,8 +8,8 @@ import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Calls;
+import vestcoin.app.outside.HttpCalls;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
 
@@ -17,12 +17,12 @@ import vestcoin.core.place.Point;
 @Component
 class HttpPlaces implements PlaceFinder {
     private static final Duration PATIENCE = Duration.ofSeconds(2);
-    private final Calls calls;
-    private final Access finder;
+    private final HttpCalls calls;
+    private final ServiceAccess finder;
 
-    HttpPlaces(Calls calls, @Value("${vest-coin.services}") String services) {
+    HttpPlaces(HttpCalls calls, @Value("${vest-coin.services}") String services) {
         this.calls = calls;
-        this.finder = new Access(services + "/places", "");
+        this.finder = new ServiceAccess(services + "/places", "");
     }
 
     @Override

@@ -5,19 +5,19 @@ import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Calls;
+import vestcoin.app.outside.HttpCalls;
+import vestcoin.app.outside.ServiceAccess;
 
 /** The adapter to the simulated register. */
 @Component
 class HttpRegister implements NumberRegister {
     private static final Duration PATIENCE = Duration.ofSeconds(2);
-    private final Calls calls;
-    private final Access register;
+    private final HttpCalls calls;
+    private final ServiceAccess register;
 
-    HttpRegister(Calls calls, @Value("${vest-coin.services}") String services) {
+    HttpRegister(HttpCalls calls, @Value("${vest-coin.services}") String services) {
         this.calls = calls;
-        this.register = new Access(services + "/register", "");
+        this.register = new ServiceAccess(services + "/register", "");
     }
 
     @Override

@@ -8,22 +8,22 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Calls;
+import vestcoin.app.outside.HttpCalls;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.core.place.Destination;
 
 /** The adapter to the simulated tax-rate service. */
 @Component
 class HttpTaxRates implements TaxRateService {
     private static final Duration PATIENCE = Duration.ofSeconds(3);
-    private final Calls calls;
+    private final HttpCalls calls;
 
-    HttpTaxRates(Calls calls) {
+    HttpTaxRates(HttpCalls calls) {
         this.calls = calls;
     }
 
     @Override
-    public RatesThere rates(Access access, Destination place) {
+    public RatesThere rates(ServiceAccess access, Destination place) {
         String asked = "/v1/rates?country=" + HttpPlaces.encoded(place.country())
                 + place.region()
                         .map(region -> "&region=" + HttpPlaces.encoded(region))

@@ -1,11 +1,11 @@
 package vestcoin.app.service;
 
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
 
 /**
  * A register that confirms businesses' tax numbers. A real one is one more class like {@link HttpRegister}. May throw
- * {@link Silent} and {@link Refusal}.
+ * {@link ProviderTimeout} and {@link ProviderRejection}.
  */
 public interface NumberRegister {
     /** @param reference of the answer, kept with the order */

@@ -1,15 +1,15 @@
 package vestcoin.app.service;
 
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
 
 /**
- * Finds where an address lies. A real one is one more class like {@link HttpPlaces}. May throw {@link Silent} and
- * {@link Refusal}.
+ * Finds where an address lies. A real one is one more class like {@link HttpPlaces}. May throw {@link ProviderTimeout}
+ * and {@link ProviderRejection}.
  */
 public interface PlaceFinder {
-    /** @throws Refusal.NotFound if the place is not known */
+    /** @throws ProviderRejection.NotFound if the place is not known */
     Point point(Destination place);
 }

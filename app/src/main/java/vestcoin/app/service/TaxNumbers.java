@@ -10,8 +10,8 @@ import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.core.finding.VatNumber;
 import vestcoin.core.tax.Buyer;
 
@@ -27,7 +27,7 @@ public class TaxNumbers {
     private static final int MOST_KEPT = 10_000;
 
     /** @param trouble what the buyer is told when the number does not count */
-    public record Known(Buyer buyer, Optional<String> trouble) {}
+    public record NumberCheck(Buyer buyer, Optional<String> trouble) {}
 
     private final NumberRegister register;
     private final Clock clock;
@@ -43,14 +43,15 @@ public class TaxNumbers {
     }
 
     /** The business that types a number; one without a number is a business all the same. */
-    public Known business(Optional<String> typed) {
+    public NumberCheck business(Optional<String> typed) {
         String number = typed.map(text -> text.toUpperCase(Locale.ROOT).replaceAll("[\\s.-]", ""))
                 .orElse("");
         if (number.isEmpty()) {
-            return new Known(new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null), Optional.empty());
+            return new NumberCheck(
+                    new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null), Optional.empty());
         }
         if (!VatNumber.hasForm(number)) {
-            return new Known(
+            return new NumberCheck(
                     new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null),
                     Optional.of("“" + typed.get()
                             + "” is not a tax number; it begins with the two letters of its country."));
@@ -62,7 +63,7 @@ public class TaxNumbers {
                 null,
                 null,
                 null);
-        return new Known(
+        return new NumberCheck(
                 buyer,
                 confirmed.isEmpty()
                         ? Optional.of(
@@ -78,7 +79,7 @@ public class TaxNumbers {
         try {
             NumberRegister.Answer answer = register.ask(number);
             return Optional.of(new Buyer.Confirmed(answer.valid(), clock.instant(), answer.reference()));
-        } catch (Silent | Refusal e) {
+        } catch (ProviderTimeout | ProviderRejection e) {
             LOG.info("tax number register: {}", e.getMessage());
             return Optional.empty();
         }

@@ -3,14 +3,14 @@ package vestcoin.app.service;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
 import vestcoin.core.place.Destination;
 
 /**
- * Knows the tax rates of an address. A real one is one more class like {@link HttpTaxRates}. May throw {@link Silent}
- * and {@link Refusal}.
+ * Knows the tax rates of an address. A real one is one more class like {@link HttpTaxRates}. May throw
+ * {@link ProviderTimeout} and {@link ProviderRejection}.
  */
 public interface TaxRateService {
     /** A levy on ordinary goods. @param percent of the amount without tax */
@@ -19,6 +19,6 @@ public interface TaxRateService {
     /** @param standard one after the other; none where there is no tax @param reduced where there is such a rate */
     record RatesThere(List<Levy> standard, Optional<BigDecimal> reduced) {}
 
-    /** @throws Refusal.NotFound if nothing is known of the place */
-    RatesThere rates(Access access, Destination place);
+    /** @throws ProviderRejection.NotFound if nothing is known of the place */
+    RatesThere rates(ServiceAccess access, Destination place);
 }

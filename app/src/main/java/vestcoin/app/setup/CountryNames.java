@@ -12,7 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Groups;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * Countries and currencies by their names: those of CLDR in the languages a seller is likely to write, the short names
@@ -71,11 +71,11 @@ public final class CountryNames {
         return Optional.ofNullable(COUNTRIES.get(plain(text)));
     }
 
-    /** @param path of the field, for the refusal @throws Refused if it is no country's name or code */
+    /** @param path of the field, for the refusal @throws InvalidInput if it is no country's name or code */
     public static String countryOr(String path, String typed) {
         String text = typed == null ? "" : typed;
         return country(text)
-                .orElseThrow(() -> new Refused(
+                .orElseThrow(() -> new InvalidInput(
                         path,
                         text.isBlank() ? "The country is missing." : "“" + text.strip() + "” is no country known here.",
                         "Write its name" + like(text) + "."));
@@ -89,10 +89,10 @@ public final class CountryNames {
                 : Optional.ofNullable(CURRENCIES.get(plain(typed)));
     }
 
-    /** @throws Refused as {@link #countryOr} */
+    /** @throws InvalidInput as {@link #countryOr} */
     static String currencyOr(String path, String typed) {
         return currency(typed)
-                .orElseThrow(() -> new Refused(
+                .orElseThrow(() -> new InvalidInput(
                         path,
                         "“" + typed.strip() + "” is no currency known here.",
                         "Write its name, as euro or US dollar, or its three letters."));

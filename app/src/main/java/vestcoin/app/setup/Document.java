@@ -22,12 +22,12 @@ import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.BuyerTexts;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -44,11 +44,11 @@ public final class Document {
             "format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup", "terms");
 
     private final JsonNode tree;
-    private final Compiled compiled;
+    private final CompiledSetup compiled;
     /** Made when it is first asked for: a document never changes. */
     private volatile String hash;
 
-    Document(JsonNode tree, Compiled compiled) {
+    Document(JsonNode tree, CompiledSetup compiled) {
         this.tree = tree;
         this.compiled = compiled;
     }
@@ -57,7 +57,7 @@ public final class Document {
         return tree;
     }
 
-    public Compiled compiled() {
+    public CompiledSetup compiled() {
         return compiled;
     }
 
@@ -65,7 +65,7 @@ public final class Document {
         return compiled.setup();
     }
 
-    /** Reads a setup file. @throws Refused with everything wrong in it */
+    /** Reads a setup file. @throws InvalidInput with everything wrong in it */
     public static Document parse(String json) {
         return of(Json.tree(json));
     }
@@ -75,7 +75,7 @@ public final class Document {
     }
 
     public static Document of(Setup setup) {
-        Compiled compiled = Compiled.of(setup);
+        CompiledSetup compiled = CompiledSetup.of(setup);
         ObjectNode tree = JsonNodeFactory.instance.objectNode();
         tree.put("format", FORMAT);
         tree.setAll((ObjectNode) Json.tree(setup));
@@ -83,7 +83,7 @@ public final class Document {
     }
 
     /**
-     * This document with edits made. @throws Refused if it would be impossible @throws Edits.Conflict on another's
+     * This document with edits made. @throws InvalidInput if it would be impossible @throws Edits.Conflict on another's
      * change
      */
     Document with(List<Edit> edits) {
@@ -91,13 +91,13 @@ public final class Document {
         return new Document(written(tried.tree, tried.setup()), tried.compiled);
     }
 
-    /** This document with edits tried: for pricing, not for keeping. @throws Refused as {@link #with} */
+    /** This document with edits tried: for pricing, not for keeping. @throws InvalidInput as {@link #with} */
     Document tried(List<Edit> edits) {
         JsonNode changed = tree;
         for (Edit edit : edits) {
             changed = Edits.apply(changed, edit);
         }
-        return new Document(changed, Compiled.of(read(changed, tree, setup()), compiled));
+        return new Document(changed, CompiledSetup.of(read(changed, tree, setup()), compiled));
     }
 
     /**
@@ -132,7 +132,7 @@ public final class Document {
             }
         }
         changed = replaced(changed, "shop/language", language);
-        return new Document(changed, Compiled.of(read(changed, tree, setup()), compiled));
+        return new Document(changed, CompiledSetup.of(read(changed, tree, setup()), compiled));
     }
 
     private static JsonNode replaced(JsonNode tree, String path, String text) {
@@ -147,7 +147,7 @@ public final class Document {
     void judge(String station, List<?> things) {
         Setup was = setup();
         Object with = LongList.of(station).with(station(was, station), things);
-        Compiled.of(
+        CompiledSetup.of(
                 new Setup(
                         was.shop(),
                         with instanceof Goods goods ? goods : was.goods(),
@@ -195,20 +195,21 @@ public final class Document {
 
     private static Setup read(JsonNode tree, JsonNode before, Setup known) {
         if (!(tree instanceof ObjectNode object)) {
-            throw new Refused(
+            throw new InvalidInput(
                     "",
                     "A setup is a JSON object.",
                     "It begins with { and ends with }; take a file that was saved as a setup.");
         }
         if (!FORMAT.equals(object.path("format").asString(""))) {
-            throw new Refused(
+            throw new InvalidInput(
                     "format",
                     "This is not a setup this version reads.",
                     "It begins with \"format\": \"" + FORMAT + "\".");
         }
         object.propertyNames().forEach(name -> {
             if (!FIELDS.contains(name)) {
-                throw new Refused(name, "There is no field “" + name + "” here.", "Remove it, or check its spelling.");
+                throw new InvalidInput(
+                        name, "There is no field “" + name + "” here.", "Remove it, or check its spelling.");
             }
         });
         return new Setup(
@@ -238,8 +239,8 @@ public final class Document {
         try {
             LongList list = known == null ? null : LongList.of(name);
             return list == null ? Json.read(node, type, name) : type.cast(list.read(node, before.get(name), known));
-        } catch (Refused refused) {
-            throw new Refused(refused.problems().stream()
+        } catch (InvalidInput refused) {
+            throw new InvalidInput(refused.problems().stream()
                     .map(problem -> new Problem(byIds(tree, problem.path()), problem.sentence(), problem.remedy()))
                     .toList());
         }
@@ -258,7 +259,7 @@ public final class Document {
         return named.toString();
     }
 
-    /** The quote of an order, with the hash of both. @throws Refused with everything impossible in the order */
+    /** The quote of an order, with the hash of both. @throws InvalidInput with everything impossible in the order */
     public QuoteView quote(Order order) {
         return QuoteView.of(Pricing.price(compiled, order), hash(hash() + Json.write(OrderFile.of(order))));
     }

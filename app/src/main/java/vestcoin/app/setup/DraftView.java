@@ -12,7 +12,7 @@ import vestcoin.core.delivery.RateText;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Duties;
 import vestcoin.core.finding.Finding;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Reference;
@@ -52,7 +52,7 @@ public record DraftView(
     }
 
     public static DraftView of(
-            String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, Known known) {
+            String shop, Drafts.Draft draft, Drafts.History history, Optional<Integer> edition, FindingContext known) {
         List<Finding> findings = Check.of(draft.document().compiled(), known);
         return new DraftView(
                 shop,

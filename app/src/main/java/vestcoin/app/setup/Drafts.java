@@ -12,8 +12,8 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 
 /** The one draft of each shop and what was done to it since the last edition. */
 @Repository
@@ -28,7 +28,7 @@ public class Drafts {
 
     private record Change(long seq, String edits) {}
 
-    private record Edited(List<Edit> edits) {}
+    private record EditList(List<Edit> edits) {}
 
     private final JdbcClient sql;
     private final Clock clock;
@@ -44,8 +44,8 @@ public class Drafts {
                 .param("shop", shop)
                 .query(Row.class)
                 .optional()
-                .orElseThrow(
-                        () -> new Refused("shop", "There is no shop “" + shop + "”.", "Choose one of your shops."));
+                .orElseThrow(() ->
+                        new InvalidInput("shop", "There is no shop “" + shop + "”.", "Choose one of your shops."));
         Draft known = cache.get(shop);
         if (known != null && known.version() == row.version()) {
             return known;
@@ -119,7 +119,7 @@ public class Drafts {
                 values (:shop, (select coalesce(max(seq), 0) + 1 from draft_change where shop = :shop), :edits,
                     :author, :at)""")
                 .param("shop", shop)
-                .param("edits", Json.write(new Edited(made)))
+                .param("edits", Json.write(new EditList(made)))
                 .param("author", author)
                 .param("at", clock.instant().atOffset(java.time.ZoneOffset.UTC))
                 .update();
@@ -127,11 +127,11 @@ public class Drafts {
     }
 
     /** A draft with what could be made of a block of edits. @param left why the others were left out */
-    public record Pasted(Draft draft, List<Problem> left) {}
+    public record PasteResult(Draft draft, List<Problem> left) {}
 
     /** Makes those edits of a block that can be made, as one change; what is wrong with the others is told. */
     @Transactional
-    public Pasted paste(String shop, List<Edit> edits, String author) {
+    public PasteResult paste(String shop, List<Edit> edits, String author) {
         lock(shop);
         JsonNode document = of(shop).document().tree();
         List<Edit> good = new ArrayList<>();
@@ -139,14 +139,14 @@ public class Drafts {
         for (Edit edit : edits) {
             try {
                 good.add(Edits.understood(edit, document));
-            } catch (Refused refused) {
+            } catch (InvalidInput refused) {
                 left.addAll(refused.problems());
             }
         }
         while (true) {
             try {
-                return new Pasted(edit(shop, good, author), left);
-            } catch (Refused refused) {
+                return new PasteResult(edit(shop, good, author), left);
+            } catch (InvalidInput refused) {
                 List<Edit> kept = good.stream()
                         .filter(edit -> refused.problems().stream().noneMatch(problem -> concerns(problem, edit)))
                         .toList();
@@ -186,7 +186,7 @@ public class Drafts {
             return draft;
         }
         List<Edit> edits =
-                new ArrayList<>(Json.read(change.get().edits(), Edited.class).edits());
+                new ArrayList<>(Json.read(change.get().edits(), EditList.class).edits());
         if (undone) {
             Collections.reverse(edits);
             edits.replaceAll(Edit::reversed);

@@ -12,8 +12,8 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
-import vestcoin.core.finding.Known;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.finding.FindingContext;
+import vestcoin.core.problem.InvalidInput;
 
 /** The published editions of each shop. An edition never changes. */
 @Repository
@@ -21,7 +21,7 @@ public class Editions {
     public record Edition(String shop, int number, String hash, Document document) {}
 
     /** One line of the list of editions. */
-    public record Published(int number, String hash, String author, Instant at) {}
+    public record EditionEntry(int number, String hash, String author, Instant at) {}
 
     private record Row(int number, String hash, String document) {}
 
@@ -46,7 +46,7 @@ public class Editions {
                 .map(number -> of(shop, number));
     }
 
-    /** @throws Refused if the shop has no edition of this number */
+    /** @throws InvalidInput if the shop has no edition of this number */
     public Edition of(String shop, int number) {
         return cache.computeIfAbsent(shop + " " + number, key -> sql.sql(
                         "select number, hash, document from edition where shop = :shop and number = :number")
@@ -55,7 +55,7 @@ public class Editions {
                 .query(Row.class)
                 .optional()
                 .map(row -> new Edition(shop, row.number(), row.hash(), Document.parse(row.document())))
-                .orElseThrow(() -> new Refused(
+                .orElseThrow(() -> new InvalidInput(
                         "edition",
                         "The shop has no edition " + number + ".",
                         "Leave the edition out, or name one it has published.")));
@@ -73,14 +73,14 @@ public class Editions {
         return spoken(of(shop, number), language);
     }
 
-    public List<Published> list(String shop) {
+    public List<EditionEntry> list(String shop) {
         return sql.sql("select number, hash, author, at from edition where shop = :shop order by number desc limit 100")
                 .param("shop", shop)
-                .query(Published.class)
+                .query(EditionEntry.class)
                 .list();
     }
 
-    /** Freezes the draft as the next edition. @throws Refused if two zones hold the same place */
+    /** Freezes the draft as the next edition. @throws InvalidInput if two zones hold the same place */
     @Transactional
     public Edition publish(String shop, String author) {
         sql.sql("select id from shop where id = :shop for update")
@@ -88,12 +88,12 @@ public class Editions {
                 .query(String.class)
                 .optional();
         Document document = drafts.of(shop).document();
-        List<Finding> undecided = Check.of(document.compiled(), new Known(clock.instant(), Map.of())).stream()
+        List<Finding> undecided = Check.of(document.compiled(), new FindingContext(clock.instant(), Map.of())).stream()
                 .filter(finding -> finding.id().equals("zones-overlap"))
                 .toList();
         if (!undecided.isEmpty()) {
             Finding first = undecided.get(0);
-            throw new Refused(first.path(), first.sentence() + " An edition has to be decided.", first.remedy());
+            throw new InvalidInput(first.path(), first.sentence() + " An edition has to be decided.", first.remedy());
         }
         int number = sql.sql("select coalesce(max(number), 0) + 1 from edition where shop = :shop")
                 .param("shop", shop)

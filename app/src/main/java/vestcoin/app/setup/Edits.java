@@ -14,7 +14,7 @@ import vestcoin.app.format.Json;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateText;
 import vestcoin.core.money.Currencies;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Tax;
 
@@ -63,12 +63,12 @@ public final class Edits {
         return Optional.of(node);
     }
 
-    /** The edit with texts of cells read into what they mean. @throws Refused if a text cannot be read */
+    /** The edit with texts of cells read into what they mean. @throws InvalidInput if a text cannot be read */
     static Edit understood(Edit edit, JsonNode document) {
         Optional<String> text = edit.now().filter(JsonNode::isString).map(JsonNode::asString);
         String path = edit.path();
         if (path == null || path.isBlank() || path.length() > LONGEST_PATH) {
-            throw new Refused("path", "The edit has no path.", "Name the field, as shop/name.");
+            throw new InvalidInput("path", "The edit has no path.", "Name the field, as shop/name.");
         }
         if (text.isEmpty()) {
             return edit;
@@ -156,11 +156,11 @@ public final class Edits {
      * The document with the edit made.
      *
      * @throws Conflict if the value there is not the one the edit was made on
-     * @throws Refused if the path leads nowhere
+     * @throws InvalidInput if the path leads nowhere
      */
     static JsonNode apply(JsonNode document, Edit edit) {
         if (edit.path() == null || edit.path().isBlank() || edit.path().length() > LONGEST_PATH) {
-            throw new Refused("path", "The edit has no path.", "Name the field, as shop/name.");
+            throw new InvalidInput("path", "The edit has no path.", "Name the field, as shop/name.");
         }
         Optional<JsonNode> current = at(document, edit.path());
         if (!current.equals(edit.was())) {
@@ -195,7 +195,7 @@ public final class Edits {
         if (node instanceof ArrayNode array) {
             return setInList(array, steps, depth, edit);
         }
-        throw new Refused(
+        throw new InvalidInput(
                 edit.path(),
                 "The path leads into a value that has no fields.",
                 "Name a field that exists, as shop/name.");
@@ -218,7 +218,7 @@ public final class Edits {
             }
         }
         if (found.isEmpty() && (!last || edit.now().isEmpty())) {
-            throw new Refused(
+            throw new InvalidInput(
                     edit.path(),
                     "There is no “" + steps[depth] + "” here any more.",
                     "Somebody may have removed it; load the page again.");

@@ -25,8 +25,8 @@ import vestcoin.core.place.TimeZones;
 import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
-import vestcoin.core.tax.Filling;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.tax.TaxBookFilling;
 
 /**
  * What a new shop answers to the first questions, and the draft that follows: one thing to sell, its delivery, and the
@@ -139,7 +139,7 @@ public record FirstAnswers(
         List<Product> products = products(digits, shop.weightUnit());
         boolean sent = ways.contains(Way.SENT) && products.stream().anyMatch(Product::physical);
         Tax open = new Tax(prices.orElse(pricesOf(country)), setup.tax().categories(), List.of());
-        Tax tax = new Tax(open.prices(), open.categories(), Filling.of(open, shop.home(), shop.sellsTo()));
+        Tax tax = new Tax(open.prices(), open.categories(), TaxBookFilling.of(open, shop.home(), shop.sellsTo()));
         Rehearsal rehearsal = products.isEmpty()
                 ? setup.rehearsal()
                 : new Rehearsal(List.of(new Rehearsal.Basket(

@@ -10,7 +10,7 @@ import vestcoin.core.goods.Goods;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Place;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -23,14 +23,14 @@ public final class FirstDraft {
 
     private FirstDraft() {}
 
-    /** An id from a name. @throws Refused if the name has no letter or digit to make one of */
+    /** An id from a name. @throws InvalidInput if the name has no letter or digit to make one of */
     public static String idFor(String name) {
         String plain = LATIN.transliterate(name == null ? "" : name)
                 .toLowerCase(Locale.ROOT)
                 .replaceAll("[^a-z0-9]+", "-")
                 .replaceAll("^-|-$", "");
         if (plain.isEmpty() || plain.length() > 60) {
-            throw new Refused(
+            throw new InvalidInput(
                     "shopName",
                     "The shop needs a name of 1 to 60 letters or digits.",
                     "Type the name buyers know it by.");
@@ -39,8 +39,8 @@ public final class FirstDraft {
     }
 
     /**
-     * @param typed the currency; without one that of the country @throws Refused if the country or currency does not
-     *     exist
+     * @param typed the currency; without one that of the country @throws InvalidInput if the country or currency does
+     *     not exist
      */
     public static Document of(String name, String typedCountry, String typed) {
         String country = CountryNames.countryOr("country", typedCountry);

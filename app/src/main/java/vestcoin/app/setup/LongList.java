@@ -83,8 +83,8 @@ record LongList<S, T>(
     }
 
     /**
-     * @param before the node {@code known} was read from @throws vestcoin.core.problem.Refused with the place by its
-     *     number in the list
+     * @param before the node {@code known} was read from @throws vestcoin.core.problem.InvalidInput with the place by
+     *     its number in the list
      */
     Object read(JsonNode node, JsonNode before, Object known) {
         if (!(node instanceof ObjectNode object)

@@ -22,8 +22,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 
 /**
  * A sheet of the desk as a CSV file (RFC 4180; comma, semicolon or tab): goods, the rate sheet, the tax book. A row is
@@ -109,7 +109,7 @@ final class SheetFile {
                 .orElseGet(JsonNodeFactory.instance::arrayNode);
     }
 
-    /** @throws Refused if there is no such sheet */
+    /** @throws InvalidInput if there is no such sheet */
     static SheetFile of(Document document, String name) {
         JsonNode tree = document.tree();
         return new SheetFile(
@@ -131,7 +131,8 @@ final class SheetFile {
                                         RATES,
                                         tree.path("tax").path("categories").valueStream()));
                     default ->
-                        throw new Refused("sheet", "There is no sheet “" + name + "”.", "Use goods, rates or taxes.");
+                        throw new InvalidInput(
+                                "sheet", "There is no sheet “" + name + "”.", "Use goods, rates or taxes.");
                 });
     }
 
@@ -183,13 +184,13 @@ final class SheetFile {
                 : text;
     }
 
-    /** @throws Refused if the file is no table with a code column */
+    /** @throws InvalidInput if the file is no table with a code column */
     Read read(String csv) {
-        return read(csv, new Watch());
+        return read(csv, new ReadingProgress());
     }
 
-    /** As {@link #read(String)}, watched. @throws Watch.Stopped if somebody stopped it */
-    Read read(String csv, Watch watch) {
+    /** As {@link #read(String)}, watched. @throws ReadingProgress.Stopped if somebody stopped it */
+    Read read(String csv, ReadingProgress watch) {
         List<NamedCsvRecord> records;
         try (CsvReader<NamedCsvRecord> reader = CsvReader.builder()
                 .fieldSeparator(separator(csv))
@@ -199,10 +200,10 @@ final class SheetFile {
                 .ofNamedCsvRecord(csv.startsWith("\uFEFF") ? csv.substring(1) : csv)) {
             records = reader.stream().toList();
         } catch (CsvParseException e) {
-            throw new Refused(
+            throw new InvalidInput(
                     "file", "The file cannot be read as a table: " + e.getMessage() + ".", "Save it again as CSV.");
         } catch (IOException e) {
-            throw new Refused("file", "The file cannot be read.", "Save it again as CSV.");
+            throw new InvalidInput("file", "The file cannot be read.", "Save it again as CSV.");
         }
         if (!records.isEmpty()) {
             header(records.get(0));
@@ -244,7 +245,7 @@ final class SheetFile {
                 .filter(header -> !header.equals(CODE) && !sheet.columns().containsKey(header))
                 .toList();
         if (!record.getHeader().contains(CODE) || !unknown.isEmpty()) {
-            throw new Refused(
+            throw new InvalidInput(
                     "file",
                     !record.getHeader().contains(CODE)
                             ? "The first line has no column “code”."
@@ -292,7 +293,7 @@ final class SheetFile {
                 if (!fresh) {
                     own.add(new Change(code, node.path("name").asString(code), header, was, typed));
                 }
-            } catch (Refused refused) {
+            } catch (InvalidInput refused) {
                 Problem problem = refused.problems().get(0);
                 return bad(new Bad(line, code, header, problem.sentence(), problem.remedy()));
             }
@@ -302,7 +303,7 @@ final class SheetFile {
                     ? Optional.empty()
                     : Optional.of(Json.read(node, sheet.things().type(), code));
             return new Row(line, code, Optional.empty(), node, thing, own);
-        } catch (Refused refused) {
+        } catch (InvalidInput refused) {
             return bad(about(line, code, refused.problems().get(0)));
         }
     }
@@ -385,7 +386,7 @@ final class SheetFile {
         }
         if (NUMBERS.contains(path)) {
             if (!typed.matches("[0-9]{1,4}")) {
-                throw new Refused(path, "“" + typed + "” is not a whole number.", "Write it as 2.");
+                throw new InvalidInput(path, "“" + typed + "” is not a whole number.", "Write it as 2.");
             }
             return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed)));
         }
@@ -420,7 +421,7 @@ final class SheetFile {
             try {
                 document.judge(sheet.station(), List.copyOf(things.values()));
                 sound = true;
-            } catch (Refused refused) {
+            } catch (InvalidInput refused) {
                 if (!withdraw(refused.problems())) {
                     throw refused;
                 }

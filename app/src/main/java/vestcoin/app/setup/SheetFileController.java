@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 
 /** Sheets of the desk as files, out and in. */
 @RestController
@@ -29,7 +29,7 @@ class SheetFileController {
 
     private final Drafts drafts;
     /** By a key the page makes, so that nobody can look at or stop what another began. */
-    private final Cache<String, Watch> watches = Caffeine.newBuilder()
+    private final Cache<String, ReadingProgress> watches = Caffeine.newBuilder()
             .expireAfterWrite(WATCHED)
             .maximumSize(MOST_WATCHED)
             .build();
@@ -53,14 +53,14 @@ class SheetFileController {
             @PathVariable String sheet,
             @RequestParam Optional<UUID> watch,
             @RequestBody String csv) {
-        Watch watched =
-                watch.map(key -> watches.get(shop + key, fresh -> new Watch())).orElseGet(Watch::new);
+        ReadingProgress watched = watch.map(key -> watches.get(shop + key, fresh -> new ReadingProgress()))
+                .orElseGet(ReadingProgress::new);
         try {
             return SheetFile.of(drafts.of(shop).document(), sheet)
                     .read(csv, watched)
                     .preview();
-        } catch (Watch.Stopped e) {
-            throw new Told(
+        } catch (ReadingProgress.Stopped e) {
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "file",
                     "Looking at the file was stopped.",
@@ -70,16 +70,16 @@ class SheetFileController {
 
     /** How far looking at a file is. */
     @GetMapping("/api/shops/{shop}/draft/files/watched/{watch}")
-    Watch.Progress watched(@PathVariable String shop, @PathVariable UUID watch) {
+    ReadingProgress.Progress watched(@PathVariable String shop, @PathVariable UUID watch) {
         return Optional.ofNullable(watches.getIfPresent(shop + watch))
-                .map(Watch::progress)
-                .orElse(new Watch.Progress(0, 0));
+                .map(ReadingProgress::progress)
+                .orElse(new ReadingProgress.Progress(0, 0));
     }
 
     /** Stops looking at a file. */
     @DeleteMapping("/api/shops/{shop}/draft/files/watched/{watch}")
     void stop(@PathVariable String shop, @PathVariable UUID watch) {
-        watches.get(shop + watch, fresh -> new Watch()).stop();
+        watches.get(shop + watch, fresh -> new ReadingProgress()).stop();
     }
 
     /** Takes the good rows of a file into the draft, as one change. */

@@ -9,11 +9,11 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
-import vestcoin.app.outside.Access;
-import vestcoin.app.outside.Refusal;
-import vestcoin.app.outside.Silent;
-import vestcoin.app.service.Links;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.service.ServiceConnections;
 import vestcoin.app.service.TaxRateService;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
@@ -32,52 +32,53 @@ class TaxRateController {
         }
     }
 
-    record TaxLink(Optional<Links.Connected> connected) {}
+    record TaxLink(Optional<ServiceConnections.Connected> connected) {}
 
-    private final Links links;
+    private final ServiceConnections links;
     private final TaxRateService service;
 
-    TaxRateController(Links links, TaxRateService service) {
+    TaxRateController(ServiceConnections links, TaxRateService service) {
         this.links = links;
         this.service = service;
     }
 
     @GetMapping("/api/shops/{shop}/tax-rates/link")
     TaxLink link(@PathVariable String shop) {
-        return new TaxLink(links.connected(shop, Links.Kind.TAX_RATES));
+        return new TaxLink(links.connected(shop, ServiceConnections.Kind.TAX_RATES));
     }
 
     /** Connects the service after a real call has shown that the key opens an account. */
     @PutMapping("/api/shops/{shop}/tax-rates/link")
     TaxLink connect(@PathVariable String shop, @RequestBody TaxKey key) {
         if (key.secret() == null || key.secret().isBlank() || key.secret().length() > 200) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "secret",
                     "The key is missing.",
                     "Paste the key of the account with the service.");
         }
-        Access access = links.candidate(Links.Kind.TAX_RATES, key.secret().strip());
+        ServiceAccess access =
+                links.candidate(ServiceConnections.Kind.TAX_RATES, key.secret().strip());
         try {
             service.rates(access, Destination.of("DE", "10115"));
-        } catch (Refusal.NotFound e) {
+        } catch (ProviderRejection.NotFound e) {
             // The key opens an account; whether this place is known is another matter.
-        } catch (Refusal e) {
-            throw new Told(
+        } catch (ProviderRejection e) {
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "secret",
                     "The service does not know this key.",
                     "Copy it again, whole and without spaces.");
-        } catch (Silent e) {
+        } catch (ProviderTimeout e) {
             throw silent();
         }
-        links.connect(shop, Links.Kind.TAX_RATES, access);
+        links.connect(shop, ServiceConnections.Kind.TAX_RATES, access);
         return link(shop);
     }
 
     @DeleteMapping("/api/shops/{shop}/tax-rates/link")
     TaxLink disconnect(@PathVariable String shop) {
-        links.disconnect(shop, Links.Kind.TAX_RATES);
+        links.disconnect(shop, ServiceConnections.Kind.TAX_RATES);
         return link(shop);
     }
 
@@ -88,14 +89,14 @@ class TaxRateController {
             @RequestParam Optional<String> region,
             @RequestParam Optional<String> postcode) {
         if (!Countries.isCountry(country)) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "country",
                     "“" + country + "” is not a country code.",
                     "Write its two letters.");
         }
-        Access access = links.access(shop, Links.Kind.TAX_RATES)
-                .orElseThrow(() -> new Told(
+        ServiceAccess access = links.access(shop, ServiceConnections.Kind.TAX_RATES)
+                .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "secret",
                         "No tax-rate service is connected.",
@@ -105,21 +106,22 @@ class TaxRateController {
                     access,
                     new Destination(
                             country, region.filter(text -> !text.isBlank()), postcode.filter(text -> !text.isBlank())));
-        } catch (Refusal.NotFound e) {
-            throw new Told(
+        } catch (ProviderRejection.NotFound e) {
+            throw new ApiProblem(
                     HttpStatus.NOT_FOUND,
                     "country",
                     "The service knows nothing of this place.",
                     "Type the rates, or fill them from the reference.");
-        } catch (Refusal e) {
-            throw new Told(HttpStatus.CONFLICT, "secret", "The service no longer takes the key.", "Paste a new one.");
-        } catch (Silent e) {
+        } catch (ProviderRejection e) {
+            throw new ApiProblem(
+                    HttpStatus.CONFLICT, "secret", "The service no longer takes the key.", "Paste a new one.");
+        } catch (ProviderTimeout e) {
             throw silent();
         }
     }
 
-    private static Told silent() {
-        return new Told(
+    private static ApiProblem silent() {
+        return new ApiProblem(
                 HttpStatus.BAD_GATEWAY,
                 "secret",
                 "The tax-rate service is not answering.",

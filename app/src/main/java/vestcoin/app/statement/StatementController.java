@@ -25,7 +25,7 @@ class StatementController {
     @PostMapping(
             path = "/api/shops/{shop}/statements",
             consumes = {"text/csv", "application/xml"})
-    Statements.Taken take(@PathVariable String shop, @RequestBody String file, Principal who) {
+    Statements.StatementResult take(@PathVariable String shop, @RequestBody String file, Principal who) {
         return statements.take(shop, StatementFile.parse(file), who.getName());
     }
 }

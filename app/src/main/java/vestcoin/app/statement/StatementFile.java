@@ -18,7 +18,7 @@ import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
 import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * A bank statement: ISO 20022 camt.053 (any version; the elements it needs are the same in all, from memory), or CSV
@@ -33,12 +33,12 @@ final class StatementFile {
     /** @param id the bank's, or one made from what the entry says @param told everything the payer wrote */
     record Entry(String id, BigDecimal amount, String currency, LocalDate day, String payer, String told) {}
 
-    /** @throws Refused with what is wrong, where, and how to mend it */
+    /** @throws InvalidInput with what is wrong, where, and how to mend it */
     static List<Entry> parse(String text) {
         String file = text.startsWith("\uFEFF") ? text.substring(1) : text;
         List<Entry> entries = file.stripLeading().startsWith("<") ? xml(file) : csv(file);
         if (entries.size() > MOST_ENTRIES) {
-            throw new Refused(
+            throw new InvalidInput(
                     "file",
                     "The statement has more than " + MOST_ENTRIES + " entries.",
                     "Ask the bank for a shorter time.");
@@ -56,14 +56,14 @@ final class StatementFile {
             builder.setErrorHandler(null);
             document = builder.parse(new InputSource(new StringReader(file)));
         } catch (SAXException | IOException | ParserConfigurationException e) {
-            throw new Refused(
+            throw new InvalidInput(
                     "file",
                     "This is not a statement that can be read: " + e.getMessage(),
                     "Save it again at the bank, as camt.053 or CSV.");
         }
         NodeList found = document.getElementsByTagNameNS("*", "Ntry");
         if (document.getElementsByTagNameNS("*", "BkToCstmrStmt").getLength() == 0) {
-            throw new Refused("file", "This XML file is not a bank statement.", "Ask the bank for camt.053.");
+            throw new InvalidInput("file", "This XML file is not a bank statement.", "Ask the bank for camt.053.");
         }
         List<Entry> entries = new ArrayList<>();
         for (int i = 0; i < found.getLength(); i++) {
@@ -120,7 +120,7 @@ final class StatementFile {
                 List<String> header =
                         row.getHeader().stream().map(String::strip).toList();
                 if (!header.containsAll(COLUMNS)) {
-                    throw new Refused(
+                    throw new InvalidInput(
                             "file/1",
                             "The first line does not name the columns.",
                             "It needs " + String.join(", ", COLUMNS) + ".");
@@ -141,7 +141,7 @@ final class StatementFile {
             }
             return entries;
         } catch (CsvParseException | IOException e) {
-            throw new Refused(
+            throw new InvalidInput(
                     "file",
                     "The statement cannot be read as a table: " + e.getMessage() + ".",
                     "Save it again as CSV.");
@@ -159,10 +159,11 @@ final class StatementFile {
             String told,
             int place) {
         if (!amount.matches("[0-9]{1,12}(\\.[0-9]{1,4})?") || new BigDecimal(amount).signum() == 0) {
-            throw new Refused(path, "“" + amount + "” is not an amount that came in.", "Write it as 12.50.");
+            throw new InvalidInput(path, "“" + amount + "” is not an amount that came in.", "Write it as 12.50.");
         }
         if (!currency.matches("[A-Z]{3}")) {
-            throw new Refused(path, "“" + currency + "” is not a currency.", "Write its three letters by ISO 4217.");
+            throw new InvalidInput(
+                    path, "“" + currency + "” is not a currency.", "Write its three letters by ISO 4217.");
         }
         String own = id.isEmpty()
                 ? UUID.nameUUIDFromBytes((day + amount + currency + payer + told + place)
@@ -180,7 +181,7 @@ final class StatementFile {
         try {
             return LocalDate.parse(text.length() > 10 ? text.substring(0, 10) : text);
         } catch (DateTimeParseException e) {
-            throw new Refused(path, "“" + text + "” is not a day.", "Write it as 2026-11-25.");
+            throw new InvalidInput(path, "“" + text + "” is not a day.", "Write it as 2026-11-25.");
         }
     }
 }

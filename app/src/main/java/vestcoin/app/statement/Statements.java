@@ -48,7 +48,7 @@ public class Statements {
             BigDecimal surplus) {}
 
     /** @param known entries that had been taken in before */
-    public record Taken(List<Line> lines, int known) {}
+    public record StatementResult(List<Line> lines, int known) {}
 
     private record Row(
             String entry,
@@ -101,7 +101,7 @@ public class Statements {
 
     /** Takes a statement in, all of it or nothing. */
     @Transactional
-    public Taken take(String shop, List<StatementFile.Entry> entries, String actor) {
+    public StatementResult take(String shop, List<StatementFile.Entry> entries, String actor) {
         sql.sql("select id from shop where id = :shop for update")
                 .param("shop", shop)
                 .query(String.class)
@@ -120,7 +120,7 @@ public class Statements {
                 lines.add(take(shop, entry, actor));
             }
         }
-        return new Taken(lines, known);
+        return new StatementResult(lines, known);
     }
 
     private Line take(String shop, StatementFile.Entry entry, String actor) {

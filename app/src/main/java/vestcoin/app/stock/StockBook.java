@@ -14,10 +14,10 @@ import vestcoin.core.goods.Stock;
 @Repository
 public class StockBook {
     /** Nothing was changed, because meanwhile it is not what the seller had seen. */
-    static final class Moved extends RuntimeException {
+    static final class StockChanged extends RuntimeException {
         private final transient Optional<BigDecimal> now;
 
-        Moved(Optional<BigDecimal> now) {
+        StockChanged(Optional<BigDecimal> now) {
             this.now = now;
         }
 
@@ -69,7 +69,7 @@ public class StockBook {
      *
      * @param seen what the seller saw before counting
      * @param remaining nothing to count it no more
-     * @throws Moved if something was sold or given back since
+     * @throws StockChanged if something was sold or given back since
      */
     @Transactional
     public void count(String shop, String item, Optional<BigDecimal> seen, Optional<BigDecimal> remaining) {
@@ -83,7 +83,7 @@ public class StockBook {
                 .query(BigDecimal.class)
                 .optional();
         if (now.isPresent() != seen.isPresent() || now.isPresent() && now.get().compareTo(seen.get()) != 0) {
-            throw new Moved(now.map(BigDecimal::stripTrailingZeros));
+            throw new StockChanged(now.map(BigDecimal::stripTrailingZeros));
         }
         if (remaining.isEmpty()) {
             sql.sql("delete from stock where shop = :shop and item = :item")

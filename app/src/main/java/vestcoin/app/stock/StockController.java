@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 
 /** What is left, at the Goods station. */
 @RestController
@@ -30,7 +30,7 @@ class StockController {
     }
 
     /** @param left by item */
-    record Left(Map<String, BigDecimal> left) {}
+    record StockLevels(Map<String, BigDecimal> left) {}
 
     private final StockBook book;
 
@@ -40,16 +40,16 @@ class StockController {
 
     /** What is left of a product and of its variations. What is not in it is not counted. */
     @GetMapping("/api/shops/{shop}/stock/{product}")
-    Left left(@PathVariable String shop, @PathVariable String product) {
-        return new Left(book.of(shop, List.of(product)).left());
+    StockLevels left(@PathVariable String shop, @PathVariable String product) {
+        return new StockLevels(book.of(shop, List.of(product)).left());
     }
 
     @PutMapping("/api/shops/{shop}/stock/{product}")
-    Left count(@PathVariable String shop, @PathVariable String product, @RequestBody Count count) {
+    StockLevels count(@PathVariable String shop, @PathVariable String product, @RequestBody Count count) {
         if (count.item() == null
                 || count.item().length() > 130
                 || !count.item().equals(product) && !count.item().startsWith(product + "/")) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "item",
                     "This is not an item of the product.",
@@ -60,7 +60,7 @@ class StockController {
                         || left.compareTo(MOST) > 0
                         || left.stripTrailingZeros().scale() > DECIMALS)
                 .ifPresent(left -> {
-                    throw new Told(
+                    throw new ApiProblem(
                             HttpStatus.UNPROCESSABLE_CONTENT,
                             "remaining",
                             left.toPlainString() + " cannot be what is left.",
@@ -68,8 +68,8 @@ class StockController {
                 });
         try {
             book.count(shop, count.item(), count.seen(), count.remaining());
-        } catch (StockBook.Moved e) {
-            throw new Told(
+        } catch (StockBook.StockChanged e) {
+            throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "remaining",
                     e.now()

@@ -20,7 +20,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.util.HtmlUtils;
-import vestcoin.app.access.Doors;
+import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.format.Json;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
@@ -38,7 +38,7 @@ class StorefrontController {
     private static final int MOST_KEPT = 500;
 
     private final Editions editions;
-    private final Doors doors;
+    private final ShopOpenings doors;
     private final Clock clock;
     private final String ownUrl;
     /** Delivery to everywhere takes a moment to price and changes with an edition; sales begin and end by the day. */
@@ -47,7 +47,8 @@ class StorefrontController {
             .expireAfterWrite(Duration.ofHours(1))
             .build();
 
-    StorefrontController(Editions editions, Doors doors, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+    StorefrontController(
+            Editions editions, ShopOpenings doors, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
         this.editions = editions;
         this.doors = doors;
         this.clock = clock;
@@ -56,7 +57,7 @@ class StorefrontController {
 
     @GetMapping(path = "/shops/{shop}", produces = MediaType.TEXT_HTML_VALUE)
     ResponseEntity<byte[]> page(@PathVariable String shop, @RequestParam Optional<String> language) {
-        Doors.Door door = doors.of(shop);
+        ShopOpenings.Door door = doors.of(shop);
         Optional<Editions.Edition> live = editions.live(shop).filter(edition -> door.open());
         if (live.isEmpty()) {
             return html(

@@ -18,10 +18,10 @@ import vestcoin.core.pickup.Hours;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.terms.Terms;
@@ -35,12 +35,12 @@ public final class StructuredData {
     private static final String SCHEMA = "https://schema.org/";
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm");
 
-    private final Compiled compiled;
+    private final CompiledSetup compiled;
     private final Setup setup;
     private final Instant at;
     private final List<String> countries;
 
-    private StructuredData(Compiled compiled, Instant at) {
+    private StructuredData(CompiledSetup compiled, Instant at) {
         this.compiled = compiled;
         this.setup = compiled.setup();
         this.at = at;
@@ -51,7 +51,7 @@ public final class StructuredData {
     }
 
     /** @param url of the page @param at when delivery is priced */
-    public static Map<String, Object> of(Compiled compiled, String url, Instant at) {
+    public static Map<String, Object> of(CompiledSetup compiled, String url, Instant at) {
         return new StructuredData(compiled, at).store(url);
     }
 
@@ -171,12 +171,12 @@ public final class StructuredData {
     }
 
     /** What sending it costs and how long it takes. */
-    private record Sent(BigDecimal price, Optional<Delivery.Days> days) {}
+    private record ShippingRate(BigDecimal price, Optional<Delivery.Days> days) {}
 
     /** The cheapest way to each country, countries with the same one together. */
     private List<Map<String, Object>> shipping(Product product) {
         Map<String, List<String>> places = new TreeMap<>();
-        Map<String, Sent> ways = new TreeMap<>();
+        Map<String, ShippingRate> ways = new TreeMap<>();
         for (String country : countries) {
             cheapest(product, country).ifPresent(sent -> {
                 places.computeIfAbsent(sent.toString(), key -> new ArrayList<>())
@@ -189,7 +189,7 @@ public final class StructuredData {
                 .toList();
     }
 
-    private Optional<Sent> cheapest(Product product, String country) {
+    private Optional<ShippingRate> cheapest(Product product, String country) {
         Map<String, String> choices = new TreeMap<>();
         product.options()
                 .forEach(option ->
@@ -210,18 +210,18 @@ public final class StructuredData {
                     .stream()
                     .filter(offer -> setup.delivery().options().stream().anyMatch(option -> option.id()
                             .equals(offer.option().id())))
-                    .filter(Offer.Offered.class::isInstance)
-                    .map(Offer.Offered.class::cast)
+                    .filter(Offer.Available.class::isInstance)
+                    .map(Offer.Available.class::cast)
                     .filter(offered -> offered.note().isEmpty())
-                    .map(offered ->
-                            new Sent(offered.price().value(), offered.option().days()))
-                    .min(java.util.Comparator.comparing(Sent::price));
-        } catch (Refused e) {
+                    .map(offered -> new ShippingRate(
+                            offered.price().value(), offered.option().days()))
+                    .min(java.util.Comparator.comparing(ShippingRate::price));
+        } catch (InvalidInput e) {
             return Optional.empty();
         }
     }
 
-    private Map<String, Object> details(Sent sent, List<String> places) {
+    private Map<String, Object> details(ShippingRate sent, List<String> places) {
         Map<String, Object> rate = thing("MonetaryAmount");
         rate.put("value", sent.price());
         rate.put("currency", setup.shop().currency());

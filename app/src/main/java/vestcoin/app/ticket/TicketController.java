@@ -11,7 +11,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.context.Circumstances;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.CountryNames;
@@ -26,21 +26,21 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.BasketMending;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.Quote;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Buyer;
 
 /** Prices an order under the draft, with edits that are not made yet, and under the live edition. */
 @RestController
 class TicketController {
     /** An order to try, as an order file has it. Without an instant it is placed now; the gateways are as they are. */
-    record Tried(
+    record TicketOrder(
             Optional<Instant> at,
             List<Line> lines,
             Destination to,
@@ -54,7 +54,7 @@ class TicketController {
             Optional<String> currency,
             Optional<Buyer> buyer,
             Optional<Point> point,
-            Optional<Outside> outside) {
+            Optional<PricingContext> outside) {
         Order placed(Instant now, Map<String, Gateway> gateways) {
             return new Order(
                     at == null ? now : at.orElse(now),
@@ -77,7 +77,7 @@ class TicketController {
         /** The place, its country by any name. */
         private static Destination named(Destination to) {
             if (to == null) {
-                throw new Refused(
+                throw new InvalidInput(
                         "order/to", "The order goes nowhere: its place is missing.", "Name at least its country.");
             }
             return new Destination(
@@ -90,8 +90,8 @@ class TicketController {
     }
 
     /** @param edits not yet made, such as a cell being typed in @param beside whether the live quote is wanted too */
-    record TicketAsked(List<Edit> edits, Tried order, Optional<Boolean> beside) {
-        TicketAsked {
+    record TicketRequest(List<Edit> edits, TicketOrder order, Optional<Boolean> beside) {
+        TicketRequest {
             edits = Edit.given(edits);
             beside = beside == null ? Optional.empty() : beside;
         }
@@ -123,10 +123,10 @@ class TicketController {
     private final Drafts drafts;
     private final Editions editions;
     private final Gateways gateways;
-    private final Circumstances circumstances;
+    private final PricingContexts circumstances;
     private final Clock clock;
 
-    TicketController(Drafts drafts, Editions editions, Gateways gateways, Circumstances circumstances, Clock clock) {
+    TicketController(Drafts drafts, Editions editions, Gateways gateways, PricingContexts circumstances, Clock clock) {
         this.drafts = drafts;
         this.editions = editions;
         this.gateways = gateways;
@@ -135,20 +135,25 @@ class TicketController {
     }
 
     @PostMapping("/api/shops/{shop}/ticket")
-    Ticket ticket(@PathVariable String shop, @RequestBody TicketAsked asked) {
+    Ticket ticket(@PathVariable String shop, @RequestBody TicketRequest asked) {
         if (asked.order() == null) {
-            throw new Refused("order", "The ticket has no order to price.", "Choose a basket, or make one.");
+            throw new InvalidInput("order", "The ticket has no order to price.", "Choose a basket, or make one.");
         }
         Order order = asked.order().placed(clock.instant(), gateways.states(shop));
         try {
             return ticket(shop, asked, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
-        } catch (Refused refused) {
+        } catch (InvalidInput refused) {
             return ticket(shop, asked, drafts.of(shop).document(), List.of(), order, refused.problems());
         }
     }
 
     private Ticket ticket(
-            String shop, TicketAsked asked, Document document, List<Edit> edits, Order wanted, List<Problem> refused) {
+            String shop,
+            TicketRequest asked,
+            Document document,
+            List<Edit> edits,
+            Order wanted,
+            List<Problem> refused) {
         BasketMending basket = BasketMending.of(document.compiled(), wanted.lines());
         Order order = basket.notes().isEmpty() ? wanted : wanted.of(basket.lines());
         boolean whole = asked.beside().orElse(false);
@@ -169,7 +174,7 @@ class TicketController {
                     basket.notes(),
                     basket.lines(),
                     order.to());
-        } catch (Refused unpriced) {
+        } catch (InvalidInput unpriced) {
             return new Ticket(
                     Optional.empty(),
                     live,
@@ -184,11 +189,11 @@ class TicketController {
     }
 
     /** What buyers pay now. @param whole with operands, or the amounts alone */
-    private Optional<Quote> live(String shop, Compiled edition, Order order, boolean whole) {
+    private Optional<Quote> live(String shop, CompiledSetup edition, Order order, boolean whole) {
         try {
             Order known = circumstances.around(shop, edition, order);
             return Optional.of(whole ? Pricing.price(edition, known) : Pricing.priceUntraced(edition, known));
-        } catch (Refused refused) {
+        } catch (InvalidInput refused) {
             return Optional.empty();
         }
     }

@@ -23,7 +23,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.app.order.Slips;
+import vestcoin.app.order.TransferSlips;
 import vestcoin.app.run.DemoShop;
 import vestcoin.core.payment.SwissPayload;
 import vestcoin.standins.pay.TestCard;
@@ -171,7 +171,7 @@ class WaysToPayTest {
                         "CHF",
                         "210000000003139471430009017")
                 .orElseThrow();
-        String[] rows = Slips.code(payload).split("\n");
+        String[] rows = TransferSlips.code(payload).split("\n");
         int cross = (rows.length * 7 + 45) / 46;
         int from = (rows.length - cross) / 2;
         for (int y = from; y < from + cross; y++) {

@@ -22,21 +22,22 @@ import vestcoin.app.setup.Document;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.Finding.Severity;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.payment.Gateway;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** The check on the three example shops as they are, and on copies with one fault planted in each. */
 class BrokenCopiesTest {
     private static final Path EXAMPLES = Path.of("..", "docs", "formats", "examples");
-    private static final Known KNOWN = new Known(Instant.parse("2026-11-25T10:00:00Z"), Map.of("cards", Gateway.TEST));
+    private static final FindingContext KNOWN =
+            new FindingContext(Instant.parse("2026-11-25T10:00:00Z"), Map.of("cards", Gateway.TEST));
 
     private static ObjectNode example(String shop) throws IOException {
         return (ObjectNode) Json.tree(Files.readString(EXAMPLES.resolve(shop + ".setup.json")));
     }
 
     private static List<Finding> findings(JsonNode setup) {
-        Compiled compiled = Document.parse(Json.write(setup)).compiled();
+        CompiledSetup compiled = Document.parse(Json.write(setup)).compiled();
         return Check.of(compiled, KNOWN);
     }
 

@@ -11,9 +11,9 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.setup.Document;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Pricing;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** Damaged files are priced or refused with a sentence; nothing else ever comes out. */
 class DamagedInputTest {
@@ -30,7 +30,7 @@ class DamagedInputTest {
                 List.of("cork-two-deltas-codes", "asheville-workbench", "galway-school", "donation-and-sale")) {
             orders.add(Json.tree(Files.readString(EXAMPLES.resolve(name + ".order.json"))));
         }
-        Compiled whole = Document.parse(Json.write(setup)).compiled();
+        CompiledSetup whole = Document.parse(Json.write(setup)).compiled();
         int priced = 0;
         int refused = 0;
         for (int i = 0; i < INPUTS; i++) {
@@ -40,11 +40,11 @@ class DamagedInputTest {
                     Json.write(damageSetup ? orders.get(i % orders.size()) : damage.of(orders.get(i % orders.size())));
             String text = damageSetup ? Json.write(damage.of(setup)) : "";
             try {
-                Compiled compiled = damageSetup ? Document.parse(text).compiled() : whole;
+                CompiledSetup compiled = damageSetup ? Document.parse(text).compiled() : whole;
                 QuoteView quote = QuoteView.of(Pricing.price(compiled, OrderFile.parse(order)));
                 assertThat(quote.payable().value().signum()).isNotNegative();
                 priced++;
-            } catch (Refused expected) {
+            } catch (InvalidInput expected) {
                 assertThat(expected.problems()).isNotEmpty().allSatisfy(problem -> {
                     assertThat(problem.sentence()).isNotBlank();
                     assertThat(problem.remedy()).isNotBlank();

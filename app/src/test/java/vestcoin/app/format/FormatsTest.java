@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import vestcoin.app.setup.Document;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
 
@@ -108,7 +108,7 @@ public class FormatsTest {
     void a_broken_setup_is_refused_by_reader_and_schema_alike(String whole, String broken, String path, String said)
             throws IOException {
         String json = Files.readString(SETUP).replaceFirst(java.util.regex.Pattern.quote(whole), broken);
-        assertThatThrownBy(() -> Document.parse(json)).isInstanceOfSatisfying(Refused.class, refused -> {
+        assertThatThrownBy(() -> Document.parse(json)).isInstanceOfSatisfying(InvalidInput.class, refused -> {
             assertThat(refused.problems().get(0).path()).isEqualTo(path);
             assertThat(refused.problems().get(0).sentence()).contains(said);
         });
@@ -132,7 +132,7 @@ public class FormatsTest {
             throws IOException {
         String json = Files.readString(FORMATS.resolve("examples/cork-two-deltas.order.json"))
                 .replaceFirst(java.util.regex.Pattern.quote(whole), broken);
-        assertThatThrownBy(() -> OrderFile.parse(json)).isInstanceOfSatisfying(Refused.class, refused -> {
+        assertThatThrownBy(() -> OrderFile.parse(json)).isInstanceOfSatisfying(InvalidInput.class, refused -> {
             assertThat(refused.problems().get(0).path()).isEqualTo(path);
             assertThat(refused.problems().get(0).sentence()).contains(said);
         });

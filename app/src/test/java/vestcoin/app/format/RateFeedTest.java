@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.money.Exchange;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /** The form of the European Central Bank's daily reference rates, from memory; the figures are invented. */
 class RateFeedTest {
@@ -49,7 +49,7 @@ class RateFeedTest {
             })
     void a_broken_feed_is_refused_with_a_sentence(String whole, String broken, String path, String said) {
         assertThatThrownBy(() -> RateFeed.parse(FEED.replace(whole, broken)))
-                .isInstanceOfSatisfying(Refused.class, refused -> {
+                .isInstanceOfSatisfying(InvalidInput.class, refused -> {
                     assertThat(refused.problems().get(0).path()).isEqualTo(path);
                     assertThat(refused.problems().get(0).sentence()).contains(said);
                 });
@@ -59,6 +59,6 @@ class RateFeedTest {
     void a_document_type_is_not_followed() {
         String trick = "<!DOCTYPE x [<!ENTITY file SYSTEM \"file:///etc/hostname\">]><Cube time='2026-11-24'><Cube "
                 + "currency='USD' rate='&file;'/></Cube>";
-        assertThatThrownBy(() -> RateFeed.parse(trick)).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> RateFeed.parse(trick)).isInstanceOf(InvalidInput.class);
     }
 }

@@ -14,7 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.app.access.Doors;
+import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.message.Messages;
 import vestcoin.app.run.DemoShop;
 import vestcoin.standins.pay.TestCard;
@@ -273,7 +273,7 @@ class HandedOverTest {
             assertThat(papers.valueStream().map(paper -> paper.path("number").asString()))
                     .allMatch(number -> number.startsWith("T"));
         } finally {
-            shop.context().getBean(Doors.class).open(DemoShop.SHOP);
+            shop.context().getBean(ShopOpenings.class).open(DemoShop.SHOP);
         }
     }
 

@@ -35,10 +35,10 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.RandomShops;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
-import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.TaxLiability.Code;
 
 /**
  * Invoices and credit notes of the example orders and of generated ones against the official rules of EN 16931 for UBL,
@@ -130,7 +130,7 @@ class InvoiceRulesTest {
                             : Document.parse(Files.readString(FormatsTest.shopOf(example)))
                                     .setup());
             Order order = example == null ? shops.order(setup) : OrderFile.parse(Files.readString(example));
-            Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
+            Quote quote = Pricing.priceUntraced(CompiledSetup.of(setup), order);
             Drawing drawing = new Drawing(
                     setup,
                     order,

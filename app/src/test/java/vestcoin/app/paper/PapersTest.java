@@ -36,7 +36,7 @@ import vestcoin.app.run.DemoShop;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.RandomShops;
 
@@ -198,7 +198,7 @@ class PapersTest {
             Editions.Edition edition;
             try {
                 edition = published(id, Document.of(shops.shop()));
-            } catch (Refused overlapping) {
+            } catch (InvalidInput overlapping) {
                 continue;
             }
             for (int o = 0; o < ORDERS_A_SHOP; o++) {

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.app.access.Doors;
+import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.run.DemoShop;
 import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.TestCard;
@@ -31,7 +31,7 @@ class OpeningTest {
 
     @AfterEach
     void open() {
-        shop.context().getBean(Doors.class).open(DemoShop.SHOP);
+        shop.context().getBean(ShopOpenings.class).open(DemoShop.SHOP);
     }
 
     private Caller.Answer turn(boolean open, String notice) {

@@ -21,8 +21,8 @@ import vestcoin.app.RunningShop;
 import vestcoin.app.format.Json;
 import vestcoin.core.finding.AgainstOpening;
 import vestcoin.core.finding.Finding;
-import vestcoin.core.finding.Known;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.finding.FindingContext;
+import vestcoin.core.problem.InvalidInput;
 
 /** What a seller types at the desk is taken as it is meant, in whatever order, or refused with what to write. */
 @ExtendWith(RunningShop.class)
@@ -190,7 +190,7 @@ class AtTheDeskTest {
                         .map(JsonNode::asString))
                 .containsExactly("IE", "GB", "EU");
         assertThatThrownBy(() -> FirstDraft.of("A shop", "Nowhere at all", ""))
-                .isInstanceOf(Refused.class)
+                .isInstanceOf(InvalidInput.class)
                 .hasMessageContaining("no country known here");
     }
 
@@ -341,7 +341,8 @@ class AtTheDeskTest {
 
     private static List<String> against(Document document) {
         return AgainstOpening.of(
-                        document.compiled(), new Known(java.time.Instant.parse("2026-11-25T12:00:00Z"), Map.of()))
+                        document.compiled(),
+                        new FindingContext(java.time.Instant.parse("2026-11-25T12:00:00Z"), Map.of()))
                 .stream()
                 .map(Finding::id)
                 .toList();

@@ -13,7 +13,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
-import vestcoin.app.context.Circumstances;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
@@ -233,7 +233,7 @@ class DraftTest {
             asked.set(
                     "gateways", Json.tree(shop.context().getBean(Gateways.class).states(DemoShop.SHOP)));
             Order known = shop.context()
-                    .getBean(Circumstances.class)
+                    .getBean(PricingContexts.class)
                     .around(DemoShop.SHOP, setup.compiled(), OrderFile.parse(Json.write(asked)));
             JsonNode file = Json.tree(QuoteView.of(Pricing.price(setup.compiled(), known)));
             JsonNode running = owner.post(

@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /** Edits of a document: what they find, what they leave alone, what they refuse. */
 class EditsTest {
@@ -101,7 +101,7 @@ class EditsTest {
     void a_path_that_cannot_be_edited_is_refused(String path) {
         assertThatThrownBy(() ->
                         Edits.apply(DEMO.tree(), new Edit(path, Optional.empty(), Optional.of(Json.tree("\"x\"")))))
-                .isInstanceOf(Refused.class);
+                .isInstanceOf(InvalidInput.class);
     }
 
     @Test

@@ -15,7 +15,7 @@ import vestcoin.app.setup.FirstAnswers.Way;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 
@@ -31,7 +31,7 @@ class FirstAnswersTest {
     private static Quote sample(Setup setup) {
         var basket = setup.rehearsal().baskets().get(0);
         return Pricing.price(
-                Compiled.of(setup),
+                CompiledSetup.of(setup),
                 new Order(NOON, basket.lines(), basket.to(), Optional.empty(), Optional.empty(), Map.of()));
     }
 

@@ -16,7 +16,7 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 @ExtendWith(RunningShop.class)
 class SheetFileTest {
@@ -79,13 +79,13 @@ class SheetFileTest {
     @Test
     void a_file_without_a_code_or_with_an_unknown_column_is_refused_as_a_whole() {
         assertThatThrownBy(() -> preview("goods", "name,price\nA,1.00"))
-                .isInstanceOf(Refused.class)
+                .isInstanceOf(InvalidInput.class)
                 .hasMessageContaining("no column “code”");
         assertThatThrownBy(() -> preview("goods", "code,colour\na,red"))
-                .isInstanceOf(Refused.class)
+                .isInstanceOf(InvalidInput.class)
                 .hasMessageContaining("no column “colour”");
         assertThatThrownBy(() -> preview("stamps", "code\na"))
-                .isInstanceOf(Refused.class)
+                .isInstanceOf(InvalidInput.class)
                 .hasMessageContaining("no sheet “stamps”");
     }
 

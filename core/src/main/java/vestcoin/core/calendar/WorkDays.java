@@ -23,7 +23,7 @@ public final class WorkDays {
     /** The days that count, a year at a time: bit 1 is 1 January. */
     private final Map<Integer, BitSet> years = new ConcurrentHashMap<>();
 
-    private WorkDays(Working working, String country, Optional<String> region) {
+    private WorkDays(WorkSchedule working, String country, Optional<String> region) {
         this.days = EnumSet.copyOf(working.days());
         this.closed = working.closed();
         this.openAllTheSame = working.open();
@@ -32,13 +32,13 @@ public final class WorkDays {
         this.region = region;
     }
 
-    public static WorkDays of(Working working, String country, Optional<String> region) {
+    public static WorkDays of(WorkSchedule working, String country, Optional<String> region) {
         return new WorkDays(working, country, region);
     }
 
     /** Monday to Friday without public holidays: what carriers work. Common practice, no source. */
     public static WorkDays ofCarriers(String country, Optional<String> region) {
-        return CARRIERS.computeIfAbsent(region.orElse(country), place -> of(Working.USUAL, country, region));
+        return CARRIERS.computeIfAbsent(region.orElse(country), place -> of(WorkSchedule.USUAL, country, region));
     }
 
     public boolean works(LocalDate day) {

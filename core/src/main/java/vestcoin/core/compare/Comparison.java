@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.discount.Reduction;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.TaxGroup;
 
 /** {@code compare(a, b, orders)}: pure; the same orders priced under two setups. */
@@ -45,7 +45,7 @@ public final class Comparison {
     private record Priced(String currency, Map<String, BigDecimal> figures, List<String> missing) {}
 
     /** Prices each order under both setups, in the orders' own order; those that do not change are left out. */
-    public static List<Difference> of(Compiled before, Compiled after, Map<String, Order> orders) {
+    public static List<Difference> of(CompiledSetup before, CompiledSetup after, Map<String, Order> orders) {
         List<Difference> differences = new ArrayList<>();
         orders.forEach((name, order) -> {
             Priced was = priced(before, order);
@@ -73,12 +73,12 @@ public final class Comparison {
         return rows;
     }
 
-    private static Priced priced(Compiled setup, Order order) {
+    private static Priced priced(CompiledSetup setup, Order order) {
         String currency = setup.currency().getCode();
         try {
             Quote quote = Pricing.priceUntraced(setup, order);
             return new Priced(currency, figures(quote), quote.missing());
-        } catch (Refused refused) {
+        } catch (InvalidInput refused) {
             return new Priced(
                     currency,
                     Map.of(),

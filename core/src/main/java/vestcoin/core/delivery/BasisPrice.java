@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.goods.PricedLine;
-import vestcoin.core.goods.Sending;
+import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -76,14 +76,14 @@ final class BasisPrice {
         List<Figure> parts = new ArrayList<>();
         PricedLine alone = null;
         for (PricedLine line : load.lines()) {
-            Optional<Sending.Own> own = line.product().sending().own();
+            Optional<ShippingTraits.Own> own = line.product().sending().own();
             if (own.isEmpty()) {
                 return new Result.None(line.product().name() + " has no delivery price of its own.");
             }
             alone = alone == null || dearer(line, alone) ? line : alone;
         }
         for (PricedLine line : load.lines()) {
-            Sending.Own own = line.product().sending().own().orElseThrow();
+            ShippingTraits.Own own = line.product().sending().own().orElseThrow();
             String at = "goods/products/" + line.product().id() + "/sending/own";
             BigDecimal units = units(line).subtract(line == alone ? BigDecimal.ONE : BigDecimal.ZERO);
             if (line == alone) {
@@ -101,8 +101,8 @@ final class BasisPrice {
 
     /** Whether a line pays its price alone rather than another: it is dearer, or as dear and saves more by it. */
     private static boolean dearer(PricedLine line, PricedLine than) {
-        Sending.Own one = line.product().sending().own().orElseThrow();
-        Sending.Own other = than.product().sending().own().orElseThrow();
+        ShippingTraits.Own one = line.product().sending().own().orElseThrow();
+        ShippingTraits.Own other = than.product().sending().own().orElseThrow();
         int order = one.alone().compareTo(other.alone());
         order = order != 0 ? order : one.withOthers().compareTo(other.withOthers());
         return order != 0 ? order > 0 : line.line().key().compareTo(than.line().key()) < 0;

@@ -73,7 +73,7 @@ public record Delivery(
             Optional<Days> days,
             Optional<Limits> limits,
             Optional<Charges> charges,
-            Optional<Chargeable> chargeable) {
+            Optional<ChargeableWeight> chargeable) {
         public Option {
             sentence = sentence == null ? "" : sentence;
             days = days == null ? Optional.empty() : days;

@@ -4,9 +4,9 @@ import java.time.DayOfWeek;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import vestcoin.core.goods.Buying;
+import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
-import vestcoin.core.goods.Remaining;
+import vestcoin.core.goods.RemainingAmounts;
 import vestcoin.core.goods.Rerating;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.why.Figure;
@@ -29,7 +29,7 @@ import vestcoin.core.why.Tracer;
  */
 public record Load(
         List<PricedLine> lines,
-        Remaining remaining,
+        RemainingAmounts remaining,
         List<Parcel> parcels,
         Figure weight,
         Figure value,
@@ -40,7 +40,7 @@ public record Load(
         DayOfWeek weekday,
         Optional<String> method,
         List<Delivery.Dispatch> from,
-        Buying buying) {
+        BuyerPricing buying) {
 
     /** The same over another distance. */
     Load over(Figure other) {

@@ -32,10 +32,10 @@ public final class LocalPrice {
         Load there = load.over(distance);
         BasisPrice.Result result = new BasisPrice(path, option.name(), there, there.weight(), tracer).of(rule.basis());
         if (result instanceof BasisPrice.Result.None none) {
-            return new Offer.NotOffered(option, none.reason(), path);
+            return new Offer.Unavailable(option, none.reason(), path);
         }
         BasisPrice.Result.Price price = (BasisPrice.Result.Price) result;
-        return Offer.Offered.of(
+        return Offer.Available.of(
                 option,
                 new OptionPrice(option, there, List.of(), tracer).of(price.exact(), rule, path),
                 there,

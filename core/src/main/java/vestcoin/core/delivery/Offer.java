@@ -16,19 +16,20 @@ public sealed interface Offer {
      * @param promise when it arrives, where the option says how long it takes
      * @param note what the seller should know of it, such as that a carrier did not answer
      */
-    record Offered(Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<String> note)
+    record Available(
+            Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<String> note)
             implements Offer {
-        public static Offered of(
+        public static Available of(
                 Delivery.Option option,
                 Figure shelf,
                 Load load,
                 Optional<Promise> promise,
                 Optional<String> note,
                 Tracer tracer) {
-            return new Offered(option, load.price(shelf, tracer), shelf, promise, note);
+            return new Available(option, load.price(shelf, tracer), shelf, promise, note);
         }
     }
 
     /** Cannot be chosen. @param reason one sentence for the seller; @param rule path of what takes it away */
-    record NotOffered(Delivery.Option option, String reason, String rule) implements Offer {}
+    record Unavailable(Delivery.Option option, String reason, String rule) implements Offer {}
 }

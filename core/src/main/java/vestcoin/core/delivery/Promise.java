@@ -6,7 +6,7 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.Optional;
 import vestcoin.core.calendar.WorkDays;
-import vestcoin.core.calendar.Working;
+import vestcoin.core.calendar.WorkSchedule;
 
 /**
  * When an order arrives.
@@ -21,7 +21,7 @@ public record Promise(LocalDate ready, LocalDate earliest, LocalDate latest) {
      * The day goods are ready: an order from the cut-off on, or on a day the shop is closed, counts from the next
      * working day; then the preparation in working days. All on the shop's calendar.
      */
-    public static LocalDate ready(Instant at, ZoneId zone, Working working, WorkDays shop, int preparation) {
+    public static LocalDate ready(Instant at, ZoneId zone, WorkSchedule working, WorkDays shop, int preparation) {
         ZonedDateTime local = at.atZone(zone);
         LocalDate day = local.toLocalDate();
         Optional<java.time.LocalTime> cutOff = working.cutOff();

@@ -65,7 +65,7 @@ public final class RateBoard {
                     .map(days -> promises.computeIfAbsent(
                             days, each -> Promise.of(leaving.ready(), each, leaving.carrier())));
             Offer offer = offer(zone, option, load, promise, tracer);
-            (offer instanceof Offer.Offered ? offered : not).add(offer);
+            (offer instanceof Offer.Available ? offered : not).add(offer);
         }
         if (!delivery.byHand()) {
             sort(offered);
@@ -77,7 +77,7 @@ public final class RateBoard {
     /** Cheapest first, then fastest; what is equal stays as it was. */
     public static void sort(List<Offer> offered) {
         offered.sort(Comparator.comparing(
-                        (Offer offer) -> ((Offer.Offered) offer).price().value())
+                        (Offer offer) -> ((Offer.Available) offer).price().value())
                 .thenComparing(
                         offer -> offer.option().days().map(Delivery.Days::to).orElse(Integer.MAX_VALUE)));
     }
@@ -89,17 +89,17 @@ public final class RateBoard {
             Optional<Promise> promise,
             Tracer tracer) {
         if (found.isEmpty()) {
-            return new Offer.NotOffered(option, "No zone holds this place.", "delivery/zones");
+            return new Offer.Unavailable(option, "No zone holds this place.", "delivery/zones");
         }
         Delivery.Zone zone = found.get();
         String path = path(zone, option.id());
         PriceRule rule = zone.rates().get(option.id());
         if (rule == null) {
-            return new Offer.NotOffered(option, "Not offered in " + zone.name() + ".", path);
+            return new Offer.Unavailable(option, "Not offered in " + zone.name() + ".", path);
         }
         for (Delivery.Dispatch from : load.from()) {
             if (!from.options().isEmpty() && !from.options().contains(option.id())) {
-                return new Offer.NotOffered(
+                return new Offer.Unavailable(
                         option, "Not offered from " + from.name() + ".", "delivery/dispatch/" + from.id() + "/options");
             }
         }
@@ -110,16 +110,16 @@ public final class RateBoard {
                         .of(load.parcels(), "delivery/options/" + option.id() + "/chargeable", tracer);
         Optional<String> beyond = option.limits().isEmpty()
                 ? Optional.empty()
-                : Carrying.beyond(option.limits().get(), load, weight, tracer);
+                : CarryingLimits.beyond(option.limits().get(), load, weight, tracer);
         if (beyond.isPresent()) {
-            return new Offer.NotOffered(option, beyond.get(), "delivery/options/" + option.id() + "/limits");
+            return new Offer.Unavailable(option, beyond.get(), "delivery/options/" + option.id() + "/limits");
         }
         BasisPrice.Result result = new BasisPrice(path, option.name(), load, weight, tracer).of(rule.basis());
         if (result instanceof BasisPrice.Result.None none) {
-            return new Offer.NotOffered(option, none.reason(), path);
+            return new Offer.Unavailable(option, none.reason(), path);
         }
         BasisPrice.Result.Price price = (BasisPrice.Result.Price) result;
-        return Offer.Offered.of(
+        return Offer.Available.of(
                 option,
                 new OptionPrice(option, load, delivery.handling(), tracer).of(price.exact(), rule, path),
                 load,

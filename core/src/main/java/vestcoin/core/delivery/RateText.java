@@ -10,7 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Weight;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * A price rule as the seller types it into a cell of the rate sheet, and back.
@@ -55,7 +55,7 @@ public final class RateText {
     /**
      * Reads a rule; an empty text, a dash or {@code not offered} is no rule.
      *
-     * @throws Refused with the path of the cell, what cannot be read and how to write it
+     * @throws InvalidInput with the path of the cell, what cannot be read and how to write it
      */
     public static Optional<PriceRule> parse(String path, String typed, CurrencyUnit currency) {
         String text = typed.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
@@ -63,13 +63,14 @@ public final class RateText {
             return Optional.empty();
         }
         if (NEGATIVE.matcher(text).matches()) {
-            throw new Refused(
+            throw new InvalidInput(
                     path,
                     "A delivery price cannot be below zero.",
                     "Write it without the minus sign; 0.00 or “free” costs nothing.");
         }
         if (DECIMAL_COMMA.matcher(text).matches()) {
-            throw new Refused(path, "A comma separates the parts of a rule.", "Write decimals with a point, as 4.90.");
+            throw new InvalidInput(
+                    path, "A comma separates the parts of a rule.", "Write decimals with a point, as 4.90.");
         }
         Reader reader = new Reader(path, currency);
         for (String part : text.split("\\s*,\\s*")) {
@@ -123,7 +124,7 @@ public final class RateText {
                 band(new BigDecimal(matcher.group(1)), unitOf(matcher.group(2)), amount(matcher.group(3)));
             } else if (NO_UNIT.matcher(part).matches()) {
                 String first = part.split(" ")[1];
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         "“" + part + "” does not say what is counted.",
                         "Write kg, items or " + currency.getCode() + " after " + first + ", as “to " + first
@@ -133,19 +134,19 @@ public final class RateText {
             } else if ((matcher = FREE_FROM.matcher(part)).matches()) {
                 freeFrom = amount(matcher.group(1) == null ? matcher.group(2) : matcher.group(1));
             } else {
-                throw new Refused(path, "“" + part + "” cannot be read as a delivery price.", EXAMPLE);
+                throw new InvalidInput(path, "“" + part + "” cannot be read as a delivery price.", EXAMPLE);
             }
         }
 
         private void band(BigDecimal upTo, String of, BigDecimal price) {
             if (unit != null && !unit.equals(of)) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         "One rule counts in " + unit + " and in " + of + ".",
                         "Use one unit for all bands of a cell.");
             }
             if (!bands.isEmpty() && bands.get(bands.size() - 1).upTo().compareTo(upTo) >= 0) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         "The band to " + upTo.toPlainString() + " " + of + " is not above the one before it.",
                         "List the bands from the smallest to the largest.");
@@ -162,7 +163,7 @@ public final class RateText {
             }
             String of = unitOf(matcher.group(4));
             if (of.equals(currency.getCode())) {
-                throw new Refused(
+                throw new InvalidInput(
                         path, "A price for each " + of + " of value is a percent.", "Write it as “4.00 + 2.5 %”.");
             }
             basePlus = new PriceRule.BasePlus(amount(matcher.group(1)), amount(matcher.group(2)), of);
@@ -172,10 +173,10 @@ public final class RateText {
             BigDecimal size = matcher.group(2) == null ? BigDecimal.ONE : new BigDecimal(matcher.group(2));
             String of = unitOf(matcher.group(3));
             if (bands.isEmpty() || then != null || size.signum() == 0) {
-                throw new Refused(path, "“then” has to follow the last band, once.", EXAMPLE);
+                throw new InvalidInput(path, "“then” has to follow the last band, once.", EXAMPLE);
             }
             if (!of.equals(unit)) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         "The bands count in " + unit + ", “then” counts in " + of + ".",
                         "Use one unit for all of a cell.");
@@ -193,7 +194,7 @@ public final class RateText {
             if (word.equals(currency.getCode().toLowerCase(Locale.ROOT))) {
                 return currency.getCode();
             }
-            throw new Refused(
+            throw new InvalidInput(
                     path,
                     "“" + word + "” is not a unit here.",
                     "Use kg, g, lb or oz, items, km or mi, or " + currency.getCode() + ".");
@@ -202,7 +203,7 @@ public final class RateText {
         private BigDecimal amount(String text) {
             BigDecimal amount = new BigDecimal(text);
             if (amount.stripTrailingZeros().scale() > currency.getDecimalPlaces()) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         text + " has more decimals than " + currency.getCode() + " has.",
                         currency.getDecimalPlaces() == 0
@@ -219,13 +220,13 @@ public final class RateText {
                     + (byProduct ? 1 : 0)
                     + (service == null ? 0 : 1);
             if ((service == null) != (otherwise == null)) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         "A carrier's quote needs a price for when it does not answer.",
                         "Write it as “quote parcel-day, else 9.90”.");
             }
             if (found != 1) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         found == 0 ? "The rule has no price." : "The rule has a fixed price and bands, or two prices.",
                         EXAMPLE);

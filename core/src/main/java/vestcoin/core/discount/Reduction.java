@@ -16,5 +16,5 @@ public record Reduction(Discounts.Rule rule, Figure amount, Figure shelf, Map<In
     }
 
     /** A discount that does not apply. @param reason one sentence for the seller */
-    public record NotApplied(Discounts.Rule rule, String reason) {}
+    public record UnusedDiscount(Discounts.Rule rule, String reason) {}
 }

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.Facts;
 
@@ -64,7 +64,7 @@ public final class AgainstOpening {
                 }));
     }
 
-    public static List<Finding> of(Compiled compiled, Known known) {
+    public static List<Finding> of(CompiledSetup compiled, FindingContext known) {
         List<Finding> against = new ArrayList<>(Check.of(compiled, known).stream()
                 .filter(finding -> finding.severity() == Finding.Severity.BLOCKS_OPENING)
                 .toList());

@@ -2,13 +2,13 @@ package vestcoin.core.finding;
 
 import java.util.List;
 import vestcoin.core.finding.Finding.Station;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** {@code check(setup) -> findings}: pure; what blocks opening first, then in the order of the stations. */
 public final class Check {
     private Check() {}
 
-    public static List<Finding> of(Compiled compiled, Known known) {
+    public static List<Finding> of(CompiledSetup compiled, FindingContext known) {
         Findings findings = new Findings();
         ShopFindings.add(compiled.setup(), findings.at(Station.SHOP));
         GoodsFindings.add(compiled, findings.at(Station.GOODS));

@@ -14,18 +14,18 @@ import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex.Match;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** What a seller should know about delivery. */
 final class DeliveryFindings {
     /** Destinations tried of one place: enough for every group, few enough for any number of postcodes. */
     private static final int MOST_SAMPLES = 300;
 
-    private final Compiled compiled;
+    private final CompiledSetup compiled;
     private final Delivery delivery;
     private final Findings.At at;
 
-    DeliveryFindings(Compiled compiled, Findings.At at) {
+    DeliveryFindings(CompiledSetup compiled, Findings.At at) {
         this.compiled = compiled;
         this.delivery = compiled.setup().delivery();
         this.at = at;
@@ -97,8 +97,8 @@ final class DeliveryFindings {
         }
         List<String> without = new ArrayList<>();
         Set<String> reached = new HashSet<>();
-        delivery.zones().forEach(zone -> zone.places().forEach(place -> reached.addAll(SoldTo.countriesOf(place))));
-        for (String country : SoldTo.countries(compiled.setup())) {
+        delivery.zones().forEach(zone -> zone.places().forEach(place -> reached.addAll(SalesArea.countriesOf(place))));
+        for (String country : SalesArea.countries(compiled.setup())) {
             if (!reached.contains(country)) {
                 without.add(country);
             }

@@ -8,7 +8,7 @@ import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.place.Groups;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 
@@ -16,7 +16,7 @@ import vestcoin.core.tax.Tax;
 final class GoodsFindings {
     private GoodsFindings() {}
 
-    static void add(Compiled compiled, Findings.At at) {
+    static void add(CompiledSetup compiled, Findings.At at) {
         Setup setup = compiled.setup();
         if (setup.goods().products().isEmpty()) {
             at.blocks("no-goods", "goods/products", "There is nothing to sell yet.", "Add a first product.");
@@ -132,13 +132,13 @@ final class GoodsFindings {
      * A voucher for a shop where everything bears one rate in one country is taxed when it is sold (Directive
      * 2006/112/EC, Art. 30a, 30b).
      */
-    private static void singlePurpose(Compiled compiled, Findings.At at) {
+    private static void singlePurpose(CompiledSetup compiled, Findings.At at) {
         Setup setup = compiled.setup();
         List<Product> vouchers = setup.goods().products().stream()
                 .filter(product -> product.kind() == Product.Kind.VOUCHER)
                 .toList();
         if (vouchers.isEmpty()
-                || SoldTo.countries(setup).size() != 1
+                || SalesArea.countries(setup).size() != 1
                 || setup.tax().smallBusiness().isPresent()) {
             return;
         }

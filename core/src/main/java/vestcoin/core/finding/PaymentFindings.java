@@ -13,18 +13,18 @@ import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Groups;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
 
 /** What a seller should know about the ways to pay. */
 final class PaymentFindings {
     private final Setup setup;
-    private final Known known;
+    private final FindingContext known;
     private final Findings.At at;
     private final List<Payment.Method> on;
 
-    PaymentFindings(Compiled compiled, Known known, Findings.At at) {
+    PaymentFindings(CompiledSetup compiled, FindingContext known, Findings.At at) {
         this.setup = compiled.setup();
         this.known = known;
         this.at = at;
@@ -66,13 +66,13 @@ final class PaymentFindings {
 
     private void method(Payment.Method method) {
         Payment.Conditions when = method.conditions();
-        Set<String> soldTo = SoldTo.countries(setup);
+        Set<String> soldTo = SalesArea.countries(setup);
         boolean amounts = when.least().isPresent()
                 && when.most().isPresent()
                 && when.least().get().compareTo(when.most().get()) > 0;
         boolean nowhere = !when.places().isEmpty()
-                && when.places().stream()
-                        .noneMatch(place -> SoldTo.countriesOf(place).stream().anyMatch(soldTo::contains));
+                && when.places().stream().noneMatch(place -> SalesArea.countriesOf(place).stream()
+                        .anyMatch(soldTo::contains));
         if (amounts || nowhere) {
             at.look(
                     "method-nobody-sees",
@@ -108,7 +108,7 @@ final class PaymentFindings {
             List<String> hidden = soldTo.stream()
                     .filter(Groups.EU::contains)
                     .filter(country -> when.places().stream()
-                            .noneMatch(place -> SoldTo.countriesOf(place).contains(country)))
+                            .noneMatch(place -> SalesArea.countriesOf(place).contains(country)))
                     .toList();
             if (!hidden.isEmpty()) {
                 at.look(
@@ -196,11 +196,11 @@ final class PaymentFindings {
 
     private void places(List<Payment.Method> seen) {
         Set<String> without = new TreeSet<>();
-        for (String country : SoldTo.countries(setup)) {
+        for (String country : SalesArea.countries(setup)) {
             if (seen.stream()
                     .noneMatch(method -> method.conditions().places().isEmpty()
-                            || method.conditions().places().stream()
-                                    .anyMatch(place -> SoldTo.countriesOf(place).contains(country)))) {
+                            || method.conditions().places().stream().anyMatch(place -> SalesArea.countriesOf(place)
+                                    .contains(country)))) {
                 without.add(country);
             }
         }

@@ -12,7 +12,7 @@ import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.VatTerritory;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Reference;
 import vestcoin.core.tax.Tax;
@@ -23,9 +23,9 @@ final class TaxFindings {
     /** A rate below this, other than zero, is more likely a share of one typed for a percentage. */
     private static final BigDecimal SMALLEST = new BigDecimal("0.3");
 
-    private final Compiled compiled;
+    private final CompiledSetup compiled;
     private final Tax tax;
-    private final Known known;
+    private final FindingContext known;
     private final TaxBook.When when;
     private final Findings.At at;
     private final String home;
@@ -33,7 +33,7 @@ final class TaxFindings {
     /** Categories of what may be taxed where it goes: all but services done at the shop. */
     private final Set<String> usedElsewhere = new HashSet<>();
 
-    TaxFindings(Compiled compiled, Known known, Findings.At at) {
+    TaxFindings(CompiledSetup compiled, FindingContext known, Findings.At at) {
         this.compiled = compiled;
         this.tax = compiled.setup().tax();
         this.known = known;
@@ -77,7 +77,7 @@ final class TaxFindings {
                                 "Take it out."));
             }
         }
-        Set<String> soldTo = SoldTo.countries(compiled.setup());
+        Set<String> soldTo = SalesArea.countries(compiled.setup());
         for (VatTerritory.OwnRates own : VatTerritory.withOwnRates()) {
             Destination there = Place.samples(own.places().get(0)).get(0);
             boolean taxed = own.country().equals(home)
@@ -118,7 +118,7 @@ final class TaxFindings {
     private void elsewhere() {
         List<String> authorities =
                 tax.registrations().stream().map(Tax.Registration::authority).toList();
-        for (String country : SoldTo.countries(compiled.setup())) {
+        for (String country : SalesArea.countries(compiled.setup())) {
             List<String> here = authorities.stream()
                     .filter(authority -> authority.startsWith(country + "-"))
                     .toList();
@@ -178,7 +178,7 @@ final class TaxFindings {
             String path = "tax/registrations/" + registration.id();
             List<String> places = registration.scheme() == Tax.Scheme.ORDINARY
                     ? List.of(registration.authority())
-                    : SoldTo.countries(compiled.setup()).stream()
+                    : SalesArea.countries(compiled.setup()).stream()
                             .filter(Groups.EU::contains)
                             .filter(country -> !country.equals(home))
                             .toList();
@@ -217,7 +217,7 @@ final class TaxFindings {
     }
 
     private boolean registered(Tax.PlaceRates row, Place place) {
-        Set<String> countries = SoldTo.countriesOf(place);
+        Set<String> countries = SalesArea.countriesOf(place);
         return tax.registrations().stream()
                 .anyMatch(registration ->
                         row.authority().filter(registration.authority()::equals).isPresent()
@@ -247,7 +247,7 @@ final class TaxFindings {
 
     private void threshold() {
         boolean union = Groups.EU.contains(home)
-                && SoldTo.countries(compiled.setup()).stream()
+                && SalesArea.countries(compiled.setup()).stream()
                         .anyMatch(country -> Groups.EU.contains(country) && !country.equals(home));
         boolean oneStop = tax.registrations().stream()
                 .anyMatch(registration -> registration.scheme() == Tax.Scheme.ONE_STOP_SHOP);

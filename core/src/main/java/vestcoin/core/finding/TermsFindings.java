@@ -150,7 +150,7 @@ final class TermsFindings {
         String sign = Pattern.quote(currency) + SIGNS.getOrDefault(currency, "");
         Matcher matcher = Pattern.compile("(?:" + sign + ")\\s?(" + AMOUNT + ")|(" + AMOUNT + ")\\s?(?:" + sign + ")")
                 .matcher(text);
-        Set<BigDecimal> known = KnownAmounts.of(setup);
+        Set<BigDecimal> known = SetupAmounts.of(setup);
         while (matcher.find()) {
             String said = matcher.group(1) == null ? matcher.group(2) : matcher.group(1);
             if (known.stream().noneMatch(amount -> amount.compareTo(read(said)) == 0)) {

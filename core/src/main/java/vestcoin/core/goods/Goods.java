@@ -38,11 +38,11 @@ public record Goods(
 
     /** What a product of the group is unless it says otherwise. @param category id of a tax category */
     public record ProductGroup(
-            String id, String name, Optional<String> category, Optional<Weight> weight, Sending sending) {
+            String id, String name, Optional<String> category, Optional<Weight> weight, ShippingTraits sending) {
         public ProductGroup {
             category = category == null ? Optional.empty() : category;
             weight = weight == null ? Optional.empty() : weight;
-            sending = sending == null ? Sending.NOTHING : sending;
+            sending = sending == null ? ShippingTraits.NOTHING : sending;
         }
     }
 }

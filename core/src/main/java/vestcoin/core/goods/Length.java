@@ -5,7 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * A length as typed, with its unit.
@@ -39,11 +39,11 @@ public record Length(BigDecimal value, String unit) {
         return CENTIMETRES.get(unit);
     }
 
-    /** Reads {@code 120 cm}. @throws Refused if the number cannot be read or the unit is no length */
+    /** Reads {@code 120 cm}. @throws InvalidInput if the number cannot be read or the unit is no length */
     public static Length parse(String path, String text) {
         Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches() || !isUnit(matcher.group(2))) {
-            throw new Refused(
+            throw new InvalidInput(
                     path, "“" + text + "” is not a length.", "Write a number and mm, cm, m, in or ft, as 120 cm.");
         }
         return new Length(new BigDecimal(matcher.group(1)), matcher.group(2));

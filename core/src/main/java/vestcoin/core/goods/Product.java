@@ -49,7 +49,7 @@ public record Product(
         Map<String, BigDecimal> prices,
         List<Variation> variations,
         Optional<String> group,
-        Sending sending,
+        ShippingTraits sending,
         Optional<Renewal> renews,
         List<PerUnit> perUnit,
         List<Line> contents) {
@@ -181,7 +181,7 @@ public record Product(
         prices = prices == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(prices));
         variations = variations == null ? List.of() : List.copyOf(variations);
         group = group == null ? Optional.empty() : group;
-        sending = sending == null ? Sending.NOTHING : sending;
+        sending = sending == null ? ShippingTraits.NOTHING : sending;
         renews = renews == null ? Optional.empty() : renews;
         perUnit = perUnit == null ? List.of() : List.copyOf(perUnit);
         contents = contents == null ? List.of() : List.copyOf(contents);

@@ -22,7 +22,8 @@ public final class Rerating {
     private Rerating() {}
 
     /** What a price at shelf-price figures comes to for this buyer: the sum of its shares. */
-    public static Figure of(Figure shelf, List<PricedLine> lines, Remaining remaining, Buying buying, Tracer tracer) {
+    public static Figure of(
+            Figure shelf, List<PricedLine> lines, RemainingAmounts remaining, BuyerPricing buying, Tracer tracer) {
         if (buying.stands() || lines.isEmpty()) {
             return shelf;
         }
@@ -43,7 +44,7 @@ public final class Rerating {
      * lines at least one
      */
     public static Map<String, Figure> shares(
-            Figure shelf, List<PricedLine> lines, Remaining remaining, Buying buying, Tracer tracer) {
+            Figure shelf, List<PricedLine> lines, RemainingAmounts remaining, BuyerPricing buying, Tracer tracer) {
         Map<String, List<PricedLine>> alike = new TreeMap<>();
         for (PricedLine line : lines) {
             alike.computeIfAbsent(line.taxedAlike(), k -> new ArrayList<>()).add(line);
@@ -74,7 +75,8 @@ public final class Rerating {
         return shares;
     }
 
-    private static Figure weight(List<PricedLine> lines, boolean nothingLeft, Remaining remaining, Tracer tracer) {
+    private static Figure weight(
+            List<PricedLine> lines, boolean nothingLeft, RemainingAmounts remaining, Tracer tracer) {
         List<Figure> amounts = new ArrayList<>(lines.size());
         for (PricedLine line : PricedLine.sorted(lines)) {
             amounts.add(nothingLeft ? line.shelf() : remaining.shelf(line));

@@ -78,7 +78,7 @@ public final class Shelf {
         BigDecimal sum = BigDecimal.ZERO.setScale(tracer.digits());
         for (PricedLine part : price(
                 List.of(Line.of(bundle.id(), 1)),
-                new Buying(Instant.EPOCH, ZoneOffset.UTC, Optional.empty()),
+                new BuyerPricing(Instant.EPOCH, ZoneOffset.UTC, Optional.empty()),
                 tracer)) {
             sum = sum.add(part.amount().value());
         }
@@ -109,7 +109,7 @@ public final class Shelf {
      * Prices the lines of an order that {@link #check} found nothing wrong with: {@link UnitPrice}, then unit price ×
      * quantity, rounded once where the goods are measured. A bundle becomes the lines of what it holds.
      */
-    public List<PricedLine> price(List<Line> lines, Buying buying, Tracer tracer) {
+    public List<PricedLine> price(List<Line> lines, BuyerPricing buying, Tracer tracer) {
         List<Part> parts = parts(lines);
         List<PricedLine> priced = new ArrayList<>(parts.size());
         for (int i = 0; i < parts.size(); i++) {
@@ -136,7 +136,7 @@ public final class Shelf {
         return parts;
     }
 
-    private PricedLine price(int index, Part part, Buying buying, Tracer tracer) {
+    private PricedLine price(int index, Part part, BuyerPricing buying, Tracer tracer) {
         Line line = part.line();
         Stood stood = products.get(line.product());
         Product product = stood.product();
@@ -198,7 +198,7 @@ public final class Shelf {
                 List.of(tracer.number(Source.SETUP, kilograms, "kg", path, "weight of one"), quantity));
     }
 
-    private static List<Levied> perUnit(Product product, Figure quantity, Buying buying, Tracer tracer) {
+    private static List<Levied> perUnit(Product product, Figure quantity, BuyerPricing buying, Tracer tracer) {
         if (product.perUnit().isEmpty()) {
             return List.of();
         }

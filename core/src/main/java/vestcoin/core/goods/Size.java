@@ -7,7 +7,7 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * Length, width and height as typed, with one unit.
@@ -21,11 +21,11 @@ public record Size(BigDecimal length, BigDecimal width, BigDecimal height, Strin
     private static final Pattern TEXT =
             Pattern.compile(NUMBER + "\\s*[x×*]\\s*" + NUMBER + "\\s*[x×*]\\s*" + NUMBER + "\\s*([a-z]*)");
 
-    /** Reads {@code 120 × 15 × 15 cm}. @throws Refused if it is no size */
+    /** Reads {@code 120 × 15 × 15 cm}. @throws InvalidInput if it is no size */
     public static Size parse(String path, String text) {
         Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches() || !Length.isUnit(matcher.group(4))) {
-            throw new Refused(
+            throw new InvalidInput(
                     path,
                     "“" + text + "” is not a size.",
                     "Write length × width × height and a unit, as 120 × 15 × 15 cm.");
@@ -36,7 +36,7 @@ public record Size(BigDecimal length, BigDecimal width, BigDecimal height, Strin
                 new BigDecimal(matcher.group(3)),
                 matcher.group(4));
         if (size.length.signum() == 0 || size.width.signum() == 0 || size.height.signum() == 0) {
-            throw new Refused(path, "A size cannot have a side of zero.", "Write all three sides.");
+            throw new InvalidInput(path, "A size cannot have a side of zero.", "Write all three sides.");
         }
         return size;
     }

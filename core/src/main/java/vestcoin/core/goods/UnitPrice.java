@@ -27,7 +27,7 @@ final class UnitPrice {
     private final Line line;
     private final String path;
     private final Optional<Rerate> rerate;
-    private final Buying buying;
+    private final BuyerPricing buying;
     /**
      * Computes in the currency amounts are typed in where they are re-rated and converted in one step, else in the
      * order's.
@@ -36,7 +36,8 @@ final class UnitPrice {
 
     private final Tracer result;
 
-    private UnitPrice(Product product, Optional<Product.Variation> variation, Line line, Buying buying, Tracer tracer) {
+    private UnitPrice(
+            Product product, Optional<Product.Variation> variation, Line line, BuyerPricing buying, Tracer tracer) {
         this.product = product;
         this.variation = variation;
         this.line = line;
@@ -53,7 +54,7 @@ final class UnitPrice {
             Optional<Product.Variation> variation,
             Line line,
             String orderPath,
-            Buying buying,
+            BuyerPricing buying,
             Map<String, Goods.BuyerGroup> groups,
             Tracer tracer) {
         if (product.amountChosen()) {

@@ -5,7 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * A weight as typed, with its unit.
@@ -38,22 +38,22 @@ public record Weight(BigDecimal value, String unit) {
     /**
      * Reads {@code 1.2 kg}.
      *
-     * @throws Refused if the number cannot be read or the unit is missing or not a weight
+     * @throws InvalidInput if the number cannot be read or the unit is missing or not a weight
      */
     public static Weight parse(String path, String text) {
         Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches()) {
-            throw new Refused(path, "“" + text + "” is not a weight.", "Write a number and a unit, as 1.2 kg.");
+            throw new InvalidInput(path, "“" + text + "” is not a weight.", "Write a number and a unit, as 1.2 kg.");
         }
         String unit = matcher.group(2);
         if (unit.isEmpty()) {
-            throw new Refused(
+            throw new InvalidInput(
                     path,
                     "The weight “" + text + "” has no unit.",
                     "Add kg, g, lb or oz after the number, as " + text.strip() + " kg.");
         }
         if (!isUnit(unit)) {
-            throw new Refused(path, "“" + unit + "” is not a unit of weight.", "Use kg, g, lb or oz.");
+            throw new InvalidInput(path, "“" + unit + "” is not a unit of weight.", "Use kg, g, lb or oz.");
         }
         return new Weight(new BigDecimal(matcher.group(1)), unit);
     }

@@ -14,8 +14,8 @@ import vestcoin.core.goods.PricedLine;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
-import vestcoin.core.tax.Treatment;
-import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.TaxLiability;
+import vestcoin.core.tax.TaxLiability.Code;
 
 /**
  * What is invoiced together: all of an order that bears one country's tax, or all that is outside of tax. Amounts are
@@ -217,6 +217,6 @@ public record Bill(
      * leave.
      */
     public boolean intraCommunity() {
-        return items.stream().anyMatch(item -> item.code() == Treatment.Code.K);
+        return items.stream().anyMatch(item -> item.code() == TaxLiability.Code.K);
     }
 }

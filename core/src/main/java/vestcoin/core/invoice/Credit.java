@@ -16,26 +16,26 @@ public final class Credit {
     private Credit() {}
 
     /** What was given back of items before, by key: with tax, and the tax in it. */
-    public record Given(BigDecimal gross, BigDecimal tax) {
-        static final Given NOTHING = new Given(BigDecimal.ZERO, BigDecimal.ZERO);
+    public record CreditedShare(BigDecimal gross, BigDecimal tax) {
+        static final CreditedShare NOTHING = new CreditedShare(BigDecimal.ZERO, BigDecimal.ZERO);
 
         /** Both together. */
-        public Given and(Given more) {
-            return new Given(gross.add(more.gross), tax.add(more.tax));
+        public CreditedShare and(CreditedShare more) {
+            return new CreditedShare(gross.add(more.gross), tax.add(more.tax));
         }
     }
 
     /** What of a whole can still be given back. */
-    public static BigDecimal left(List<Bill> bills, Map<String, Given> before) {
+    public static BigDecimal left(List<Bill> bills, Map<String, CreditedShare> before) {
         return bills.stream()
                 .flatMap(bill -> bill.items().stream())
                 .map(item -> left(item, before))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
-    static BigDecimal left(Bill.Item item, Map<String, Given> before) {
+    static BigDecimal left(Bill.Item item, Map<String, CreditedShare> before) {
         return item.gross()
-                .subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
+                .subtract(before.getOrDefault(item.key(), CreditedShare.NOTHING).gross());
     }
 
     /**
@@ -46,7 +46,7 @@ public final class Credit {
      * @throws IllegalArgumentException if it is more than is left
      */
     public static Map<String, BigDecimal> shared(
-            List<Bill> bills, Map<String, Given> before, BigDecimal amount, int digits) {
+            List<Bill> bills, Map<String, CreditedShare> before, BigDecimal amount, int digits) {
         if (amount.compareTo(left(bills, before)) > 0) {
             throw new IllegalArgumentException("more than is left");
         }
@@ -75,18 +75,23 @@ public final class Credit {
      * @throws IllegalArgumentException if the amount is more than is left
      */
     public static Map<String, BigDecimal> parts(
-            List<Bill> bills, Map<String, Given> before, Map<String, BigDecimal> named, BigDecimal amount, int digits) {
+            List<Bill> bills,
+            Map<String, CreditedShare> before,
+            Map<String, BigDecimal> named,
+            BigDecimal amount,
+            int digits) {
         Map<String, BigDecimal> parts = new TreeMap<>();
-        Map<String, Given> then = new TreeMap<>(before);
+        Map<String, CreditedShare> then = new TreeMap<>(before);
         BigDecimal rest = amount;
         for (Bill.Item item :
                 bills.stream().flatMap(bill -> bill.items().stream()).toList()) {
             BigDecimal open = named.getOrDefault(item.key(), BigDecimal.ZERO)
-                    .subtract(before.getOrDefault(item.key(), Given.NOTHING).gross());
+                    .subtract(before.getOrDefault(item.key(), CreditedShare.NOTHING)
+                            .gross());
             BigDecimal part = open.min(left(item, before)).min(rest);
             if (part.signum() > 0) {
                 parts.put(item.key(), part);
-                then.merge(item.key(), new Given(part, BigDecimal.ZERO), Given::and);
+                then.merge(item.key(), new CreditedShare(part, BigDecimal.ZERO), CreditedShare::and);
                 rest = rest.subtract(part);
             }
         }
@@ -100,14 +105,15 @@ public final class Credit {
      *
      * @param refunded item's key to what is given back of it, with tax
      */
-    public static List<Credited> of(List<Bill> bills, Map<String, Given> before, Map<String, BigDecimal> refunded) {
+    public static List<Credited> of(
+            List<Bill> bills, Map<String, CreditedShare> before, Map<String, BigDecimal> refunded) {
         List<Credited> credits = new ArrayList<>();
         for (int b = 0; b < bills.size(); b++) {
             List<Bill.Item> items = new ArrayList<>();
             for (Bill.Item item : bills.get(b).items()) {
                 BigDecimal back = refunded.getOrDefault(item.key(), BigDecimal.ZERO);
                 if (back.signum() != 0) {
-                    BigDecimal tax = tax(item, before.getOrDefault(item.key(), Given.NOTHING), back);
+                    BigDecimal tax = tax(item, before.getOrDefault(item.key(), CreditedShare.NOTHING), back);
                     items.add(new Bill.Item(
                             item.key(),
                             item.kind(),
@@ -131,7 +137,7 @@ public final class Credit {
     /** @param bill place of the bill it credits, among the order's */
     public record Credited(int bill, Bill credit) {}
 
-    private static BigDecimal tax(Bill.Item item, Given before, BigDecimal back) {
+    private static BigDecimal tax(Bill.Item item, CreditedShare before, BigDecimal back) {
         if (item.tax().signum() == 0) {
             return item.tax();
         }

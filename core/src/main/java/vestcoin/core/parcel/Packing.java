@@ -32,7 +32,7 @@ public final class Packing {
     private final List<ParcelType> types;
     private final Tracer tracer;
     private final List<Parcel> parcels = new ArrayList<>();
-    private Packed.Way way = Packed.Way.PLACED;
+    private PackingResult.Way way = PackingResult.Way.PLACED;
 
     /** One thing to pack; sides in whole millimetres, rounded up. */
     record Piece(PricedLine line, Optional<Size> size, BigDecimal weight) {
@@ -61,15 +61,16 @@ public final class Packing {
     }
 
     /** @param lines physical ones, not empty */
-    public static Packed of(List<PricedLine> lines, List<ParcelType> types, Tracer tracer) {
+    public static PackingResult of(List<PricedLine> lines, List<ParcelType> types, Tracer tracer) {
         if (types.isEmpty()) {
             Figure weight = tracer.count(
                     "kg",
                     "rule/weight",
                     "weight",
                     lines.stream().map(PricedLine::weight).toList());
-            return new Packed(
-                    List.of(new Parcel(Optional.empty(), onlySize(lines), weight, List.of())), Packed.Way.AS_IT_IS);
+            return new PackingResult(
+                    List.of(new Parcel(Optional.empty(), onlySize(lines), weight, List.of())),
+                    PackingResult.Way.AS_IT_IS);
         }
         return new Packing(lines, types, tracer).pack();
     }
@@ -85,7 +86,7 @@ public final class Packing {
         return centimetres.movePointRight(1).min(LONGEST).setScale(0, mode).intValue();
     }
 
-    private Packed pack() {
+    private PackingResult pack() {
         List<Piece> together = new ArrayList<>();
         boolean counted = lines.stream().map(line -> pieces(line)).reduce(0, Integer::sum) <= MOST_PLACED;
         for (PricedLine line : lines) {
@@ -105,7 +106,7 @@ public final class Packing {
         if (!together.isEmpty()) {
             together(together, counted);
         }
-        return new Packed(parcels, way);
+        return new PackingResult(parcels, way);
     }
 
     /** Goods sold by measure are one piece, whatever their length. */
@@ -137,16 +138,16 @@ public final class Packing {
 
     private void together(List<Piece> pieces, boolean counted) {
         if (pieces.stream().anyMatch(piece -> piece.size().isEmpty())) {
-            way = Packed.Way.BY_WEIGHT;
+            way = PackingResult.Way.BY_WEIGHT;
         } else if (!counted) {
-            way = Packed.Way.BY_VOLUME;
+            way = PackingResult.Way.BY_VOLUME;
         } else {
-            Optional<List<Placing.Filled>> placed = Placing.of(pieces, types);
+            Optional<List<BoxFitting.Filled>> placed = BoxFitting.of(pieces, types);
             if (placed.isPresent()) {
                 placed.get().forEach(filled -> parcels.add(parcel(filled.type(), filled.pieces(), filled.places())));
                 return;
             }
-            way = Packed.Way.BY_VOLUME;
+            way = PackingResult.Way.BY_VOLUME;
         }
         fill(pieces);
     }

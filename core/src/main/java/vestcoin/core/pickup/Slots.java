@@ -12,7 +12,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.calendar.WorkDays;
-import vestcoin.core.calendar.Working;
+import vestcoin.core.calendar.WorkSchedule;
 
 /**
  * The slots of a place. They are cut by the clock on the wall: a start that does not exist on the spring change is
@@ -45,8 +45,8 @@ public final class Slots {
 
     /** The plan of a pickup place. */
     public static Plan plan(Pickup.Spot spot) {
-        Working days =
-                new Working(List.of(java.time.DayOfWeek.values()), Optional.empty(), spot.closed(), spot.holidays());
+        WorkSchedule days = new WorkSchedule(
+                List.of(java.time.DayOfWeek.values()), Optional.empty(), spot.closed(), spot.holidays());
         return new Plan(
                 spot.id(),
                 spot.hours(),
@@ -61,14 +61,14 @@ public final class Slots {
      * All open slots within the days ahead, in order of time. @param ready first day the goods can be had, if they have
      * to be made ready
      */
-    public static List<Slot> open(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken) {
+    public static List<Slot> open(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, SlotOccupancy taken) {
         List<Slot> open = new ArrayList<>();
         walk(plan, at, zone, ready, taken, open, new ArrayList<>());
         return open;
     }
 
     /** Slots of these days that are not open, and why. */
-    public static List<Shut> shut(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, Taken taken) {
+    public static List<Shut> shut(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, SlotOccupancy taken) {
         List<Shut> shut = new ArrayList<>();
         walk(plan, at, zone, ready, taken, new ArrayList<>(), shut);
         return shut;
@@ -79,7 +79,7 @@ public final class Slots {
             Instant at,
             ZoneId zone,
             Optional<LocalDate> ready,
-            Taken taken,
+            SlotOccupancy taken,
             List<Slot> open,
             List<Shut> shut) {
         LocalDate today = LocalDate.ofInstant(at, zone);
@@ -104,7 +104,7 @@ public final class Slots {
         }
     }
 
-    private static Slot slot(Plan plan, LocalDateTime start, LocalDateTime end, ZoneId zone, Taken taken) {
+    private static Slot slot(Plan plan, LocalDateTime start, LocalDateTime end, ZoneId zone, SlotOccupancy taken) {
         return new Slot(
                 start.atZone(zone).withEarlierOffsetAtOverlap(),
                 end.atZone(zone).withEarlierOffsetAtOverlap(),
@@ -112,7 +112,12 @@ public final class Slots {
     }
 
     private static Optional<String> reason(
-            Plan plan, LocalDateTime start, ZoneId zone, Instant soonest, Optional<LocalDate> ready, Taken taken) {
+            Plan plan,
+            LocalDateTime start,
+            ZoneId zone,
+            Instant soonest,
+            Optional<LocalDate> ready,
+            SlotOccupancy taken) {
         List<ZoneOffset> offsets = zone.getRules().getValidOffsets(start);
         if (offsets.isEmpty()) {
             return Optional.of("The clocks go forward over it.");

@@ -23,10 +23,10 @@ public final class Problems {
         return List.copyOf(found);
     }
 
-    /** @throws Refused if anything was found */
+    /** @throws InvalidInput if anything was found */
     public void refuseIfAny() {
         if (!found.isEmpty()) {
-            throw new Refused(found);
+            throw new InvalidInput(found);
         }
     }
 }

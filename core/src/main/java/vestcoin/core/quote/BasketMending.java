@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /**
  * Brings a sample basket back to something the shop sells, when its goods have changed under it: what is gone is left
@@ -23,7 +23,7 @@ public record BasketMending(List<Line> lines, List<String> notes) {
         notes = List.copyOf(notes);
     }
 
-    public static BasketMending of(Compiled setup, List<Line> basket) {
+    public static BasketMending of(CompiledSetup setup, List<Line> basket) {
         List<Line> lines = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         for (Line line : basket) {

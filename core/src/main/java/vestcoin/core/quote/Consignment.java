@@ -11,12 +11,12 @@ import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.PricedLine;
-import vestcoin.core.parcel.Packed;
 import vestcoin.core.parcel.Packing;
+import vestcoin.core.parcel.PackingResult;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -39,7 +39,7 @@ public record Consignment(
         String name,
         Destination from,
         List<PricedLine> lines,
-        Packed packed,
+        PackingResult packed,
         Figure weight,
         Optional<Figure> distance,
         LocalDate ready,
@@ -50,7 +50,7 @@ public record Consignment(
             .thenComparing(Comparator.naturalOrder());
 
     /** The consignments of an order: the shop's own first, then by dispatch place. */
-    static List<Consignment> of(Compiled setup, Order order, List<PricedLine> lines, Tracer tracer) {
+    static List<Consignment> of(CompiledSetup setup, Order order, List<PricedLine> lines, Tracer tracer) {
         Map<String, List<PricedLine>> byPlace = new TreeMap<>(SHOP_FIRST);
         for (PricedLine line : PricedLine.sorted(lines)) {
             if (line.product().physical()) {
@@ -65,10 +65,10 @@ public record Consignment(
         return consignments;
     }
 
-    private static Consignment of(Compiled setup, Order order, String id, List<PricedLine> lines, Tracer tracer) {
+    private static Consignment of(CompiledSetup setup, Order order, String id, List<PricedLine> lines, Tracer tracer) {
         Shop shop = setup.setup().shop();
         Optional<Delivery.Dispatch> place = setup.board().dispatch(id);
-        Packed packed = Packing.of(lines, setup.board().parcels(), tracer);
+        PackingResult packed = Packing.of(lines, setup.board().parcels(), tracer);
         Figure weight = packed.parcels().size() == 1
                 ? packed.parcels().get(0).weight()
                 : tracer.count(

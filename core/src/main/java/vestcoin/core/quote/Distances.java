@@ -27,7 +27,8 @@ final class Distances {
     private Distances() {}
 
     /** One for each offered option with a free-from not reached yet. */
-    static List<Distance> of(Optional<Delivery.Zone> zone, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
+    static List<Distance> of(
+            Optional<Delivery.Zone> zone, DiscountScenario attempt, List<PricedLine> lines, Tracer tracer) {
         List<Distance> distances = new ArrayList<>();
         if (zone.isEmpty()) {
             return distances;
@@ -37,7 +38,7 @@ final class Distances {
             if (rule == null || rule.freeFrom().isEmpty()) {
                 continue;
             }
-            if (offer instanceof Offer.Offered
+            if (offer instanceof Offer.Available
                     && lines.stream().noneMatch(line -> line.product().among(rule.notWith()))) {
                 more(rule, RateBoard.path(zone.get(), offer.option().id()), attempt, lines, tracer)
                         .ifPresent(more -> distances.add(
@@ -48,7 +49,7 @@ final class Distances {
     }
 
     private static Optional<Figure> more(
-            PriceRule rule, String path, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
+            PriceRule rule, String path, DiscountScenario attempt, List<PricedLine> lines, Tracer tracer) {
         Map<Integer, Figure> left = attempt.taken().left();
         Figure counted = tracer.sum(
                 "rule/value",
@@ -96,7 +97,12 @@ final class Distances {
      * last minor unit.
      */
     private static Figure least(
-            Figure about, BigDecimal from, PriceRule rule, Attempt attempt, List<PricedLine> lines, Tracer tracer) {
+            Figure about,
+            BigDecimal from,
+            PriceRule rule,
+            DiscountScenario attempt,
+            List<PricedLine> lines,
+            Tracer tracer) {
         if (lines.stream().anyMatch(line -> !line.counted() || line.product().among(rule.notCounting()))) {
             return about;
         }
@@ -118,7 +124,7 @@ final class Distances {
     }
 
     /** What goods of this list price are worth after the present discounts. */
-    private static BigDecimal value(BigDecimal list, Attempt attempt, Tracer tracer) {
+    private static BigDecimal value(BigDecimal list, DiscountScenario attempt, Tracer tracer) {
         BigDecimal value = list;
         for (Reduction reduction : attempt.taken().reductions()) {
             BigDecimal off = ofAll(reduction.rule())

@@ -48,7 +48,7 @@ public record Order(
         Optional<String> currency,
         Buyer buyer,
         Optional<Point> point,
-        Outside outside) {
+        PricingContext outside) {
     public Order {
         lines = lines == null ? List.of() : List.copyOf(lines);
         delivery = delivery == null ? Optional.empty() : delivery;
@@ -62,7 +62,7 @@ public record Order(
         currency = currency == null ? Optional.empty() : currency;
         buyer = buyer == null ? Buyer.PERSON : buyer;
         point = point == null ? Optional.empty() : point;
-        outside = outside == null ? Outside.NOTHING : outside;
+        outside = outside == null ? PricingContext.NOTHING : outside;
     }
 
     public Order(
@@ -154,7 +154,7 @@ public record Order(
         });
     }
 
-    public Order given(Outside what) {
+    public Order given(PricingContext what) {
         return changed(draft -> draft.outside(what));
     }
 
@@ -174,7 +174,7 @@ public record Order(
         private Optional<String> currency;
         private Buyer buyer;
         private Optional<Point> point;
-        private Outside outside;
+        private PricingContext outside;
 
         Draft(Order from) {
             at = from.at;
@@ -278,7 +278,7 @@ public record Order(
             return this;
         }
 
-        Draft outside(Outside value) {
+        Draft outside(PricingContext value) {
             outside = value;
             return this;
         }

@@ -4,11 +4,11 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
-import vestcoin.core.money.Accepted;
+import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.Problems;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.why.Tracer;
 import vestcoin.core.why.Tracer.Conversion;
 
@@ -22,17 +22,17 @@ final class OrderCheck {
     private static final Instant EARLIEST = Instant.parse("1900-01-01T00:00:00Z");
     private static final Instant LATEST = Instant.parse("2200-01-01T00:00:00Z");
 
-    private final Compiled setup;
+    private final CompiledSetup setup;
     private final Order order;
     private final Problems problems = new Problems();
 
-    private OrderCheck(Compiled setup, Order order) {
+    private OrderCheck(CompiledSetup setup, Order order) {
         this.setup = setup;
         this.order = order;
     }
 
-    /** @throws vestcoin.core.problem.Refused with everything impossible in the order */
-    static void check(Compiled setup, Order order) {
+    /** @throws vestcoin.core.problem.InvalidInput with everything impossible in the order */
+    static void check(CompiledSetup setup, Order order) {
         new OrderCheck(setup, order).check();
     }
 
@@ -76,7 +76,7 @@ final class OrderCheck {
                         "order/point",
                         "There is no such point on earth.",
                         "Write degrees, latitude from −90 to 90 and longitude from −180 to 180."));
-        for (Outside.Voucher voucher : order.outside().vouchers()) {
+        for (PricingContext.Voucher voucher : order.outside().vouchers()) {
             int digits = currency().orElse(setup.currency()).getDecimalPlaces();
             problems.when(
                     voucher.code() == null
@@ -149,7 +149,7 @@ final class OrderCheck {
                 "Give the day's rates for both.");
     }
 
-    private Optional<Accepted> accepted() {
+    private Optional<AcceptedCurrency> accepted() {
         return setup.setup().shop().currencies().stream()
                 .filter(each -> each.code().equals(order.currency().orElseThrow()))
                 .findFirst();
@@ -159,12 +159,12 @@ final class OrderCheck {
      * How typed amounts become amounts of the order's currency, for an order that was found possible; nothing in the
      * shop's own.
      */
-    static Optional<Conversion> conversion(Compiled setup, Order order) {
+    static Optional<Conversion> conversion(CompiledSetup setup, Order order) {
         if (order.currency().isEmpty()
                 || order.currency().get().equals(setup.currency().getCode())) {
             return Optional.empty();
         }
-        Accepted accepted = new OrderCheck(setup, order).accepted().orElseThrow();
+        AcceptedCurrency accepted = new OrderCheck(setup, order).accepted().orElseThrow();
         Exchange rates = order.outside().exchange().orElseThrow();
         return Optional.of(new Conversion(
                 setup.currency(),

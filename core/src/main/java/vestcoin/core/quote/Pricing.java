@@ -10,69 +10,69 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import vestcoin.core.delivery.Delivery;
-import vestcoin.core.discount.Discounting;
+import vestcoin.core.discount.DiscountCalculation;
 import vestcoin.core.discount.Reduction;
-import vestcoin.core.goods.Buying;
+import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Rerating;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
+import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.payment.Payment;
-import vestcoin.core.payment.Seen;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.PlaceIndex.Match;
-import vestcoin.core.problem.Refused;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Sales;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
+import vestcoin.core.tax.TaxJurisdiction;
 import vestcoin.core.tax.Taxes;
-import vestcoin.core.tax.Whose;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
 /** {@code price(setup, order) -> quote}: pure, the same input gives the same quote to the last minor unit. */
 public final class Pricing {
-    private final Compiled setup;
+    private final CompiledSetup setup;
     private final Order order;
     private final Tracer tracer;
     private final Optional<Pickup.Spot> collectedAt;
-    private final TaxedAs taxedAs;
+    private final TaxTreatment taxedAs;
 
-    private Pricing(Compiled setup, Order order, Tracer tracer) {
+    private Pricing(CompiledSetup setup, Order order, Tracer tracer) {
         this(setup, order, tracer, Optional.empty());
     }
 
     /** @param crossed what the order comes to across borders, where that is decided already */
-    private Pricing(Compiled setup, Order order, Tracer tracer, Optional<BigDecimal> crossed) {
+    private Pricing(CompiledSetup setup, Order order, Tracer tracer, Optional<BigDecimal> crossed) {
         this.setup = setup;
         this.order = order;
         this.tracer = OrderCheck.conversion(setup, order)
                 .map(how ->
                         tracer.in(Currencies.of(order.currency().orElseThrow()).orElseThrow(), how))
                 .orElse(tracer);
-        this.collectedAt = Collecting.chosen(setup, order);
-        this.taxedAs = new TaxedAs(
+        this.collectedAt = PickupOffers.chosen(setup, order);
+        this.taxedAs = new TaxTreatment(
                 setup, order, collectedAt.map(Pickup.Spot::at), () -> crossed.orElseGet(this::crossed), this.tracer);
     }
 
-    /** @throws Refused with everything impossible in the order */
-    public static Quote price(Compiled setup, Order order) {
+    /** @throws InvalidInput with everything impossible in the order */
+    public static Quote price(CompiledSetup setup, Order order) {
         return price(
                 setup,
                 order,
                 Tracer.keeping(setup.currency(), setup.setup().shop().rounding()));
     }
 
-    /** The same amounts without their operands, for pricing many orders. @throws Refused as {@link #price} */
-    public static Quote priceUntraced(Compiled setup, Order order) {
+    /** The same amounts without their operands, for pricing many orders. @throws InvalidInput as {@link #price} */
+    public static Quote priceUntraced(CompiledSetup setup, Order order) {
         return price(
                 setup,
                 order,
                 Tracer.plain(setup.currency(), setup.setup().shop().rounding()));
     }
 
-    private static Quote price(Compiled setup, Order order, Tracer tracer) {
+    private static Quote price(CompiledSetup setup, Order order, Tracer tracer) {
         OrderCheck.check(setup, order);
         return new Pricing(setup, order, tracer).quote(false);
     }
@@ -81,7 +81,7 @@ public final class Pricing {
      * What an order's parcels are, by the place they leave from, without a price: what a carrier is asked with. @throws
      * Refused as {@link #price}
      */
-    public static List<Consignment> consignments(Compiled setup, Order order) {
+    public static List<Consignment> consignments(CompiledSetup setup, Order order) {
         OrderCheck.check(setup, order);
         return new Pricing(
                         setup,
@@ -94,8 +94,8 @@ public final class Pricing {
      * What products cost off the shelf in a currency the shop takes, by id, without choices, sales or groups. @param
      * rates needed in another currency than the shop's
      */
-    public static Map<String, BigDecimal> shelf(Compiled setup, String currency, Optional<Exchange> rates) {
-        Outside outside = rates.map(Outside.NOTHING::with).orElse(Outside.NOTHING);
+    public static Map<String, BigDecimal> shelf(CompiledSetup setup, String currency, Optional<Exchange> rates) {
+        PricingContext outside = rates.map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING);
         Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), null, null, null)
                 .in(currency)
                 .given(outside);
@@ -121,7 +121,7 @@ public final class Pricing {
                 .quote(true);
         BigDecimal net = BigDecimal.ZERO;
         for (TaxGroup group : home.taxes()) {
-            if (group.treatment().rule().equals(Whose.THRESHOLD)) {
+            if (group.treatment().rule().equals(TaxJurisdiction.THRESHOLD)) {
                 net = net.add(group.net(home.prices()));
             }
         }
@@ -132,12 +132,12 @@ public final class Pricing {
         return Consignment.of(setup, order, setup.shelf().price(order.lines(), buying(), tracer), tracer);
     }
 
-    private Buying buying() {
-        return new Buying(order.at(), setup.zone(), order.group(), taxedAs.rates());
+    private BuyerPricing buying() {
+        return new BuyerPricing(order.at(), setup.zone(), order.group(), taxedAs.rates());
     }
 
     private Quote quote(boolean later) {
-        Buying buying = buying();
+        BuyerPricing buying = buying();
         List<PricedLine> lines = setup.shelf().price(order.lines(), buying, tracer);
         Figure goods = tracer.sum("rule/goods", "goods", amounts(lines));
         List<Figure> weights = new ArrayList<>(lines.size());
@@ -151,14 +151,16 @@ public final class Pricing {
                 weights.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
         List<Consignment> consignments = Consignment.of(setup, order, lines, tracer);
 
-        Discounting discounting = new Discounting(
-                new Discounting.Circumstances(buying, order.to(), order.codes(), order.history()), tracer);
-        Discounting.Candidates candidates = discounting.candidates(setup.setup().discounts());
-        Collecting collecting = new Collecting(setup, order, consignments);
-        Attempt attempt = Attempt.best(
+        DiscountCalculation discounting = new DiscountCalculation(
+                new DiscountCalculation.DiscountContext(buying, order.to(), order.codes(), order.history()), tracer);
+        DiscountCalculation.Candidates candidates =
+                discounting.candidates(setup.setup().discounts());
+        PickupOffers collecting = new PickupOffers(setup, order, consignments);
+        DiscountScenario attempt = DiscountScenario.best(
                 candidates.rules(),
                 discounting,
-                new Attempt.Basket(setup, order, lines, consignments, match.map(Match::value), buying, collecting),
+                new DiscountScenario.Basket(
+                        setup, order, lines, consignments, match.map(Match::value), buying, collecting),
                 tracer);
 
         Optional<Figure> perUnit = perUnit(lines);
@@ -175,19 +177,19 @@ public final class Pricing {
         perUnit.ifPresent(amount -> parts.put("perUnit", amount));
         attempt.delivery(tracer).ifPresent(price -> parts.put("delivery", price));
         Taxed before = taxed(taxables, carried, parts);
-        List<Seen> methods = Seen.of(
+        List<MethodAvailability> methods = MethodAvailability.of(
                 setup.setup().payment(),
                 order.gateways(),
                 asked(before.payable(), attempt, lines, weights.isEmpty()),
                 tracer);
-        Optional<Figure> fee = Paying.charge(methods, order);
+        Optional<Figure> fee = Settlement.charge(methods, order);
         Function<Figure, Taxed> charged =
                 charge -> charge.zero() ? before : charged(charge, taxables, carried, parts, lines, attempt);
         Taxed taxed = fee.map(charged).orElse(before);
         Optional<Payment.Method> by = order.method().flatMap(id -> setup.setup().payment().methods().stream()
                 .filter(method -> method.id().equals(id))
                 .findFirst());
-        Paying paying = Paying.of(setup.setup().payment(), order, by, taxed.payable(), tracer);
+        Settlement paying = Settlement.of(setup.setup().payment(), order, by, taxed.payable(), tracer);
         methods = later
                 ? methods
                 : methods.stream()
@@ -198,7 +200,7 @@ public final class Pricing {
                                         .orElse(before)))
                         .toList();
         Map<String, BigDecimal> left = left(lines);
-        Quote.Sent sent = new Quote.Sent(
+        Quote.Shipment sent = new Quote.Shipment(
                 match.map(Match::value),
                 match.map(Match::tied).orElse(List.of()),
                 consignments,
@@ -209,9 +211,9 @@ public final class Pricing {
                 attempt.off(),
                 later ? List.of() : Distances.of(match.map(Match::value), attempt, lines, tracer),
                 collecting.slots());
-        List<Renewing> renewing = later
+        List<RenewalCharges> renewing = later
                 ? List.of()
-                : Renewing.of(setup, order, lines, again -> new Pricing(
+                : RenewalCharges.of(setup, order, lines, again -> new Pricing(
                                 setup,
                                 again,
                                 Tracer.plain(
@@ -240,7 +242,7 @@ public final class Pricing {
                 renewing,
                 left,
                 setup.setup().terms().agreements(),
-                new Missing(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
+                new OrderObstacles(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
     }
 
     private static List<Figure> amounts(List<PricedLine> lines) {
@@ -261,7 +263,7 @@ public final class Pricing {
         return on.isEmpty() ? Optional.empty() : Optional.of(tracer.sum("rule/per-unit", "on top of units", on));
     }
 
-    private List<Taxes.Taxable> taxables(List<PricedLine> lines, Attempt attempt) {
+    private List<Taxes.Taxable> taxables(List<PricedLine> lines, DiscountScenario attempt) {
         List<Taxes.Taxable> taxables = new ArrayList<>(lines.size());
         for (PricedLine line : lines) {
             String key = "lines/" + line.index();
@@ -299,7 +301,7 @@ public final class Pricing {
             List<Taxes.Carried> carried,
             Map<String, Figure> parts,
             List<PricedLine> lines,
-            Attempt attempt) {
+            DiscountScenario attempt) {
         List<Taxes.Carried> with = new ArrayList<>(carried);
         with.add(fee(charge, lines, attempt));
         Map<String, Figure> and = new LinkedHashMap<>(parts);
@@ -308,8 +310,9 @@ public final class Pricing {
     }
 
     /** A way of paying with what it costs: each by its own charge, chosen or not. */
-    private Seen costing(Seen seen, Taxed taxed) {
-        Paying paying = Paying.of(setup.setup().payment(), order, Optional.of(seen.method()), taxed.payable(), tracer);
+    private MethodAvailability costing(MethodAvailability seen, Taxed taxed) {
+        Settlement paying =
+                Settlement.of(setup.setup().payment(), order, Optional.of(seen.method()), taxed.payable(), tracer);
         return seen.costing(
                 taxed.payable(),
                 taxed.tax(),
@@ -319,14 +322,14 @@ public final class Pricing {
     }
 
     /** What a way of paying adds, over all lines; it is what this buyer pays already. */
-    private Taxes.Carried fee(Figure fee, List<PricedLine> lines, Attempt attempt) {
+    private Taxes.Carried fee(Figure fee, List<PricedLine> lines, DiscountScenario attempt) {
         List<PricedLine> counted = lines.stream().filter(PricedLine::counted).toList();
-        Buying shelf = new Buying(order.at(), setup.zone(), order.group());
+        BuyerPricing shelf = new BuyerPricing(order.at(), setup.zone(), order.group());
         return new Taxes.Carried(
                 "fee",
                 fee,
                 () -> Rerating.shares(fee, counted, attempt.taken().remaining(), shelf, tracer),
-                Attempt.keys(lines));
+                DiscountScenario.keys(lines));
     }
 
     private record Taxed(List<TaxGroup> groups, Figure tax, Figure payable) {}
@@ -345,9 +348,10 @@ public final class Pricing {
         return new Taxed(groups, tax, tracer.sum("rule/payable", "to pay", all));
     }
 
-    private Seen.Asked asked(Figure payable, Attempt attempt, List<PricedLine> lines, boolean nothingSent) {
+    private MethodAvailability.OrderFacts asked(
+            Figure payable, DiscountScenario attempt, List<PricedLine> lines, boolean nothingSent) {
         boolean collected = collectedAt.isPresent() && attempt.chosen().isPresent();
-        return new Seen.Asked(
+        return new MethodAvailability.OrderFacts(
                 payable,
                 order.to(),
                 order.buyer(),
@@ -364,18 +368,21 @@ public final class Pricing {
                         tracer));
     }
 
-    private static Map<String, Quote.Apart> apart(Attempt attempt) {
-        Map<String, Quote.Apart> apart = new LinkedHashMap<>();
-        attempt.each().forEach((id, separate) -> apart.put(id, new Quote.Apart(separate.offers(), separate.chosen())));
+    private static Map<String, Quote.SeparateDelivery> apart(DiscountScenario attempt) {
+        Map<String, Quote.SeparateDelivery> apart = new LinkedHashMap<>();
+        attempt.each()
+                .forEach((id, separate) ->
+                        apart.put(id, new Quote.SeparateDelivery(separate.offers(), separate.chosen())));
         return apart;
     }
 
-    private static List<Reduction.NotApplied> notApplied(Discounting.Candidates candidates, Attempt attempt) {
-        List<Reduction.NotApplied> not = new ArrayList<>(candidates.not());
+    private static List<Reduction.UnusedDiscount> notApplied(
+            DiscountCalculation.Candidates candidates, DiscountScenario attempt) {
+        List<Reduction.UnusedDiscount> not = new ArrayList<>(candidates.not());
         not.addAll(attempt.taken().not());
         candidates.rules().stream()
                 .filter(rule -> !attempt.rules().contains(rule))
-                .forEach(rule -> not.add(new Reduction.NotApplied(
+                .forEach(rule -> not.add(new Reduction.UnusedDiscount(
                         rule,
                         rule.combines()
                                 ? "Another discount that stands alone takes off more."

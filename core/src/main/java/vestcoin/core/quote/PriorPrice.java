@@ -8,10 +8,10 @@ import java.util.Optional;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import vestcoin.core.calendar.Window;
-import vestcoin.core.goods.Buying;
+import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.why.Tracer;
 
 /**
@@ -24,7 +24,7 @@ public final class PriorPrice {
     private PriorPrice() {}
 
     /** An edition with the instant it came into force; it holds until the next one. */
-    public record InForce(Compiled setup, Instant from) {}
+    public record InForce(CompiledSetup setup, Instant from) {}
 
     /**
      * The lowest unit price a line had in the 30 days before an instant, the instant itself not counted.
@@ -76,13 +76,13 @@ public final class PriorPrice {
                         day.plusDays(1).atStartOfDay(edition.setup().zone()).toInstant()));
     }
 
-    private static Optional<BigDecimal> unit(Compiled setup, Line line, Instant at) {
+    private static Optional<BigDecimal> unit(CompiledSetup setup, Line line, Instant at) {
         if (setup.shelf().find(line.product()).isEmpty()) {
             return Optional.empty();
         }
         Tracer tracer = Tracer.plain(setup.currency(), setup.setup().shop().rounding());
         return Optional.of(setup.shelf()
-                .price(List.of(line), new Buying(at, setup.zone(), Optional.empty()), tracer)
+                .price(List.of(line), new BuyerPricing(at, setup.zone(), Optional.empty()), tracer)
                 .get(0)
                 .unit()
                 .value());

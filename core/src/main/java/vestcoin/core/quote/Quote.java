@@ -8,11 +8,11 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.PricedLine;
-import vestcoin.core.payment.Seen;
+import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.pickup.Slots;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
-import vestcoin.core.tax.Treatment;
+import vestcoin.core.tax.TaxLiability;
 import vestcoin.core.why.Figure;
 
 /**
@@ -46,10 +46,10 @@ public record Quote(
         List<Reduction> discounts,
         Optional<Figure> perUnit,
         Figure weight,
-        Sent sent,
-        List<Reduction.NotApplied> notApplied,
+        Shipment sent,
+        List<Reduction.UnusedDiscount> notApplied,
         Tax.Prices prices,
-        List<Treatment> treatments,
+        List<TaxLiability> treatments,
         List<TaxGroup> taxes,
         Figure tax,
         Optional<Figure> fee,
@@ -57,8 +57,8 @@ public record Quote(
         List<VoucherUse> vouchers,
         Optional<Figure> rounding,
         Figure toPay,
-        List<Seen> methods,
-        List<Renewing> renewing,
+        List<MethodAvailability> methods,
+        List<RenewalCharges> renewing,
         Map<String, BigDecimal> left,
         List<String> agreements,
         List<String> missing) {
@@ -77,20 +77,20 @@ public record Quote(
      * @param distances how far the order is from free delivery
      * @param slots open slots by option, for collecting and local delivery
      */
-    public record Sent(
+    public record Shipment(
             Optional<Delivery.Zone> zone,
             List<String> undecided,
             List<Consignment> consignments,
             List<Offer> offers,
-            Optional<Offer.Offered> chosen,
-            Map<String, Apart> each,
+            Optional<Offer.Available> chosen,
+            Map<String, SeparateDelivery> each,
             Optional<Figure> price,
             List<Reduction> off,
             List<Distance> distances,
             Map<String, List<Slots.Slot>> slots) {}
 
     /** What is offered for one consignment of several. */
-    public record Apart(List<Offer> offers, Optional<Offer.Offered> chosen) {}
+    public record SeparateDelivery(List<Offer> offers, Optional<Offer.Available> chosen) {}
 
     /** Whether anything of the order has to be sent or collected. */
     public boolean needsDelivery() {
@@ -103,7 +103,7 @@ public record Quote(
     }
 
     /** The option whose one price is in the total. */
-    public Optional<Offer.Offered> chosen() {
+    public Optional<Offer.Available> chosen() {
         return sent.chosen();
     }
 
@@ -121,7 +121,7 @@ public record Quote(
     }
 
     /** The method with this id. */
-    public Optional<Seen> method(String id) {
+    public Optional<MethodAvailability> method(String id) {
         return methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();
     }
 }

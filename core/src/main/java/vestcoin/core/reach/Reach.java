@@ -5,12 +5,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.place.Destination;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** {@code reach(setup, basket)}: pure; what a basket costs at every place, and where it cannot be had. */
 public final class Reach {
@@ -40,7 +40,7 @@ public final class Reach {
     }
 
     /** The basket at each place, in the places' order. Places where it cannot be priced say why. */
-    public static List<Place> of(Compiled setup, Order basket, List<Destination> places) {
+    public static List<Place> of(CompiledSetup setup, Order basket, List<Destination> places) {
         List<Place> reached = new ArrayList<>(places.size());
         for (Destination to : places) {
             reached.add(at(setup, basket.to(to)));
@@ -48,7 +48,7 @@ public final class Reach {
         return reached;
     }
 
-    private static Place at(Compiled setup, Order order) {
+    private static Place at(CompiledSetup setup, Order order) {
         try {
             Quote quote = Pricing.priceUntraced(setup, order);
             return new Place(
@@ -59,7 +59,7 @@ public final class Reach {
                     quote.sent().price().map(price -> price.value()),
                     Optional.of(quote.payable().value()),
                     quote.missing());
-        } catch (Refused refused) {
+        } catch (InvalidInput refused) {
             return new Place(
                     order.to(),
                     Optional.empty(),

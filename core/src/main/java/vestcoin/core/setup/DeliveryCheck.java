@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import vestcoin.core.delivery.Chargeable;
+import vestcoin.core.delivery.ChargeableWeight;
 import vestcoin.core.delivery.Charges;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.LocalPrice;
@@ -152,7 +152,7 @@ final class DeliveryCheck {
         }
     }
 
-    private void chargeable(Chargeable how, String path) {
+    private void chargeable(ChargeableWeight how, String path) {
         checks.problems.when(
                 how.divisor() == null || how.divisor().signum() <= 0,
                 path + "/divisor",

@@ -14,8 +14,8 @@ import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Renewal;
-import vestcoin.core.goods.Sending;
-import vestcoin.core.money.Accepted;
+import vestcoin.core.goods.ShippingTraits;
+import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.tax.Tax;
 
@@ -43,7 +43,7 @@ final class GoodsCheck {
         goods.buyerGroups().forEach(group -> buyerGroups.add(group.id()));
         setup.delivery().handling().forEach(each -> handling.add(each.id()));
         setup.delivery().dispatch().forEach(each -> dispatch.add(each.id()));
-        setup.shop().currencies().stream().map(Accepted::code).forEach(accepted::add);
+        setup.shop().currencies().stream().map(AcceptedCurrency::code).forEach(accepted::add);
         goods.products().forEach(product -> products.put(product.id(), product));
     }
 
@@ -102,7 +102,7 @@ final class GoodsCheck {
         kinds(product, path);
     }
 
-    private void sending(Sending sending, String path) {
+    private void sending(ShippingTraits sending, String path) {
         checks.known(sending.handling().stream().toList(), handling, path + "/handling", "handling group");
         checks.known(sending.from().stream().toList(), dispatch, path + "/from", "dispatch place");
         sending.preparation()

@@ -10,7 +10,7 @@ import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Weight;
-import vestcoin.core.money.Accepted;
+import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Ending;
 import vestcoin.core.place.Countries;
@@ -196,7 +196,7 @@ final class SetupCheck {
         }
     }
 
-    private void accepted(Accepted accepted) {
+    private void accepted(AcceptedCurrency accepted) {
         String path = "shop/currencies/" + accepted.code();
         Optional<CurrencyUnit> unit = accepted.code() == null ? Optional.empty() : Currencies.of(accepted.code());
         if (!checks.problems.when(

@@ -3,8 +3,8 @@ package vestcoin.core.setup;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
-import vestcoin.core.calendar.Working;
-import vestcoin.core.money.Accepted;
+import vestcoin.core.calendar.WorkSchedule;
+import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
@@ -38,8 +38,8 @@ public record Shop(
         String weightUnit,
         Rounding rounding,
         List<Place> sellsTo,
-        List<Accepted> currencies,
-        Working working,
+        List<AcceptedCurrency> currencies,
+        WorkSchedule working,
         Optional<Point> point,
         Optional<BigDecimal> smallest,
         List<String> languages,
@@ -52,7 +52,7 @@ public record Shop(
         rounding = rounding == null ? Rounding.HALF_UP : rounding;
         sellsTo = sellsTo == null ? List.of() : List.copyOf(sellsTo);
         currencies = currencies == null ? List.of() : List.copyOf(currencies);
-        working = working == null ? Working.USUAL : working;
+        working = working == null ? WorkSchedule.USUAL : working;
         point = point == null ? Optional.empty() : point;
         smallest = smallest == null ? Optional.empty() : smallest;
         languages = languages == null ? List.of() : List.copyOf(languages);

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 /**
  * A rate as the seller types it into a cell of the tax book: {@code 23}, {@code 13.5 %}, {@code GST 5 + QST 9.975};
@@ -23,7 +23,7 @@ public final class RateCell {
     /**
      * Reads a cell; an empty text is no rate. A component without a name takes {@code usualName}.
      *
-     * @throws Refused with the path of the cell, what cannot be read and how to write it
+     * @throws InvalidInput with the path of the cell, what cannot be read and how to write it
      */
     public static Optional<Tax.Rate> parse(String path, String typed, String usualName) {
         String text = typed.strip();
@@ -34,20 +34,20 @@ public final class RateCell {
         for (String part : text.split("\\+")) {
             Matcher matcher = PART.matcher(part.strip());
             if (!matcher.matches()) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         "“" + part.strip() + "” is not a tax rate.",
                         "Write a percentage, as 23 or 13.5, or several with their names, as “GST 5 + QST 9.975”.");
             }
             BigDecimal percent = new BigDecimal(matcher.group(2).replace(',', '.'));
             if (percent.compareTo(MOST) > 0) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         percent.toPlainString() + " % is more than the price itself.",
                         "Write a rate from 0 to 100.");
             }
             if (percent.signum() > 0 && percent.compareTo(new BigDecimal("0.3")) < 0) {
-                throw new Refused(
+                throw new InvalidInput(
                         path,
                         "Is " + percent.toPlainString() + " meant as " + percent.toPlainString() + " % or as "
                                 + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " %?",

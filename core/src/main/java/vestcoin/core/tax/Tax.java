@@ -27,14 +27,14 @@ public record Tax(
         List<Category> categories,
         List<PlaceRates> places,
         List<Registration> registrations,
-        Standing standing,
+        CrossBorderPricing standing,
         Sourcing sourcing,
         Optional<String> smallBusiness) {
     public Tax {
         categories = categories == null ? List.of() : List.copyOf(categories);
         places = places == null ? List.of() : List.copyOf(places);
         registrations = registrations == null ? List.of() : List.copyOf(registrations);
-        standing = standing == null ? Standing.WHAT_THE_BUYER_PAYS : standing;
+        standing = standing == null ? CrossBorderPricing.WHAT_THE_BUYER_PAYS : standing;
         sourcing = sourcing == null ? Sourcing.DESTINATION : sourcing;
         smallBusiness = smallBusiness == null ? Optional.empty() : smallBusiness;
     }
@@ -51,7 +51,7 @@ public record Tax(
     }
 
     /** Whether a buyer taxed at another rate pays the shelf price, or the seller earns what is left of it at home. */
-    public enum Standing {
+    public enum CrossBorderPricing {
         WHAT_THE_BUYER_PAYS,
         WHAT_THE_SELLER_EARNS
     }

@@ -19,9 +19,9 @@ import vestcoin.core.why.Figure;
 public record TaxGroup(
         Optional<TaxBook.Levy> levy,
         String category,
-        Treatment.Code code,
+        TaxLiability.Code code,
         String dispatch,
-        Treatment treatment,
+        TaxLiability treatment,
         Figure amount,
         List<ComponentTax> components,
         List<Part> parts) {

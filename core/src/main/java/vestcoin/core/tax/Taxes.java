@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Supplier;
-import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.TaxLiability.Code;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
@@ -21,14 +21,14 @@ public final class Taxes {
     private static final String OUTSIDE = "(outside)";
 
     private final TaxBook book;
-    private final Whose whose;
+    private final TaxJurisdiction whose;
     private final TaxBook.When when;
     private final Tracer tracer;
     private final GroupTax groupTax;
     private final Map<GroupKey, Group> groups = new TreeMap<>();
-    private final Map<Asked, Group> known = new HashMap<>();
+    private final Map<RateRequest, Group> known = new HashMap<>();
 
-    private Taxes(TaxBook book, Whose whose, TaxBook.When when, Tax.Prices prices, Tracer tracer) {
+    private Taxes(TaxBook book, TaxJurisdiction whose, TaxBook.When when, Tax.Prices prices, Tracer tracer) {
         this.book = book;
         this.whose = whose;
         this.when = when;
@@ -55,7 +55,7 @@ public final class Taxes {
             Optional<String> alike,
             Figure amount,
             BigDecimal quantity,
-            Treatment treatment,
+            TaxLiability treatment,
             String dispatch) {}
 
     /**
@@ -83,19 +83,19 @@ public final class Taxes {
     }
 
     /** What a group is asked for by. */
-    private record Asked(Optional<String> category, Treatment treatment, String dispatch) {}
+    private record RateRequest(Optional<String> category, TaxLiability treatment, String dispatch) {}
 
     /** A group being gathered. */
     static final class Group {
         final Optional<TaxBook.Levy> levy;
         final String category;
         final Code code;
-        final Treatment treatment;
+        final TaxLiability treatment;
         final String dispatch;
         final List<Taxable> goods = new ArrayList<>();
         final List<Share> carried = new ArrayList<>();
 
-        Group(Optional<TaxBook.Levy> levy, String category, Code code, Treatment treatment, String dispatch) {
+        Group(Optional<TaxBook.Levy> levy, String category, Code code, TaxLiability treatment, String dispatch) {
             this.levy = levy;
             this.category = category;
             this.code = code;
@@ -130,7 +130,7 @@ public final class Taxes {
      */
     public static List<TaxGroup> of(
             TaxBook book,
-            Whose whose,
+            TaxJurisdiction whose,
             TaxBook.When when,
             Tax.Prices prices,
             List<Taxable> goods,
@@ -138,7 +138,7 @@ public final class Taxes {
             Tracer tracer) {
         Taxes taxes = new Taxes(book, whose, when, prices, tracer);
         for (Taxable taxable : goods) {
-            Treatment treatment = taxable.category().isPresent() ? taxable.treatment() : Treatment.OUTSIDE;
+            TaxLiability treatment = taxable.category().isPresent() ? taxable.treatment() : TaxLiability.OUTSIDE;
             taxes.group(taxable.category(), treatment, taxable.dispatch()).goods.add(taxable);
         }
         carried.forEach(taxes::carry);
@@ -150,12 +150,12 @@ public final class Taxes {
         return result;
     }
 
-    private Group group(Optional<String> category, Treatment treatment, String dispatch) {
+    private Group group(Optional<String> category, TaxLiability treatment, String dispatch) {
         return known.computeIfAbsent(
-                new Asked(category, treatment, dispatch), asked -> find(category, treatment, dispatch));
+                new RateRequest(category, treatment, dispatch), asked -> find(category, treatment, dispatch));
     }
 
-    private Group find(Optional<String> category, Treatment treatment, String dispatch) {
+    private Group find(Optional<String> category, TaxLiability treatment, String dispatch) {
         Optional<TaxBook.Levy> found = treatment.taxed()
                 ? category.flatMap(id -> book.find(treatment.place().orElseThrow(), id, when))
                         .map(levy -> levy.at(whose.charged(levy, treatment)))
@@ -174,7 +174,7 @@ public final class Taxes {
     }
 
     /** What is taxed at nothing is zero-rated; what the seller is not registered for is outside. */
-    private static Code code(Treatment treatment, Optional<TaxBook.Levy> found, Optional<TaxBook.Levy> charged) {
+    private static Code code(TaxLiability treatment, Optional<TaxBook.Levy> found, Optional<TaxBook.Levy> charged) {
         if (!treatment.taxed()) {
             return treatment.code();
         }
@@ -210,7 +210,7 @@ public final class Taxes {
                         .carried
                         .add(new Share(what.key(), what.price()));
             case NOT_TAXED ->
-                group(Optional.empty(), Treatment.OUTSIDE, largest.dispatch)
+                group(Optional.empty(), TaxLiability.OUTSIDE, largest.dispatch)
                         .carried
                         .add(new Share(what.key(), what.price()));
         }
@@ -218,7 +218,7 @@ public final class Taxes {
 
     /** A fee on an order of donations and vouchers: nothing carries it, so it stands outside as they do. */
     private void withoutGoods(Carried what, List<Group> over) {
-        Group group = over.isEmpty() ? group(Optional.empty(), Treatment.OUTSIDE, "") : over.get(0);
+        Group group = over.isEmpty() ? group(Optional.empty(), TaxLiability.OUTSIDE, "") : over.get(0);
         group.carried.add(new Share(what.key(), what.price()));
     }
 

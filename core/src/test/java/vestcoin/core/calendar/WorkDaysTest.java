@@ -22,7 +22,8 @@ import vestcoin.core.delivery.Promise;
  */
 class WorkDaysTest {
     private static final ZoneId DUBLIN = ZoneId.of("Europe/Dublin");
-    private static final Working UNTIL_TWO = new Working(null, Optional.of(LocalTime.of(14, 0)), List.of(), true);
+    private static final WorkSchedule UNTIL_TWO =
+            new WorkSchedule(null, Optional.of(LocalTime.of(14, 0)), List.of(), true);
 
     @ParameterizedTest
     @CsvSource({
@@ -95,7 +96,7 @@ class WorkDaysTest {
         assertThat(WorkDays.ofCarriers(country, Optional.empty()).works(day)).isTrue();
     }
 
-    private static LocalDate ready(String at, Working working, int preparation) {
+    private static LocalDate ready(String at, WorkSchedule working, int preparation) {
         return Promise.ready(
                 Instant.parse(at), DUBLIN, working, WorkDays.of(working, "IE", Optional.empty()), preparation);
     }
@@ -115,7 +116,7 @@ class WorkDaysTest {
         assertThat(ready("2026-12-25T16:00:00Z", UNTIL_TWO, 0))
                 .as("Christmas, St Stephen's Day, a Sunday")
                 .isEqualTo("2026-12-28");
-        Working fair = new Working(
+        WorkSchedule fair = new WorkSchedule(
                 null,
                 Optional.empty(),
                 List.of(new Window(
@@ -133,7 +134,9 @@ class WorkDaysTest {
         Window patrick =
                 new Window(Optional.of(LocalDate.parse("2026-03-17")), Optional.of(LocalDate.parse("2026-03-17")));
         WorkDays days = WorkDays.of(
-                new Working(null, Optional.empty(), List.of(fair), true, List.of(patrick)), "IE", Optional.empty());
+                new WorkSchedule(null, Optional.empty(), List.of(fair), true, List.of(patrick)),
+                "IE",
+                Optional.empty());
         assertThat(days.works(LocalDate.parse("2026-11-26"))).isFalse();
         assertThat(days.works(LocalDate.parse("2026-03-17")))
                 .as("Saint Patrick's Day, worked all the same")
@@ -153,21 +156,24 @@ class WorkDaysTest {
 
     @Test
     void a_shop_that_works_on_saturdays_sends_on_saturdays() {
-        Working six = new Working(List.of(DayOfWeek.values()).subList(0, 6), Optional.empty(), List.of(), true);
+        WorkSchedule six =
+                new WorkSchedule(List.of(DayOfWeek.values()).subList(0, 6), Optional.empty(), List.of(), true);
         assertThat(ready("2026-11-28T10:00:00Z", six, 0)).isEqualTo("2026-11-28");
         assertThat(ready("2026-11-28T10:00:00Z", six, 1)).isEqualTo("2026-11-30");
     }
 
     @Test
     void days_are_counted_across_the_turn_of_the_year_and_a_shop_that_never_works_is_asked_no_further() {
-        WorkDays irish = WorkDays.of(Working.USUAL, "IE", Optional.empty());
+        WorkDays irish = WorkDays.of(WorkSchedule.USUAL, "IE", Optional.empty());
         // 31 December 2026 is a Thursday; 1 January is a holiday, then comes a weekend.
         assertThat(irish.plus(LocalDate.of(2026, 12, 31), 1)).isEqualTo(LocalDate.of(2027, 1, 4));
         assertThat(irish.plus(LocalDate.of(2026, 12, 23), 5)).isEqualTo(stepped(irish, LocalDate.of(2026, 12, 23), 5));
         assertThat(irish.onOrAfter(LocalDate.of(2027, 1, 1))).isEqualTo(LocalDate.of(2027, 1, 4));
         Window always = new Window(Optional.empty(), Optional.empty());
         WorkDays never = WorkDays.of(
-                new Working(Working.USUAL.days(), Optional.empty(), List.of(always), true), "IE", Optional.empty());
+                new WorkSchedule(WorkSchedule.USUAL.days(), Optional.empty(), List.of(always), true),
+                "IE",
+                Optional.empty());
         assertThat(never.onOrAfter(LocalDate.of(2026, 11, 25))).isEqualTo(LocalDate.of(2026, 11, 25));
         assertThat(never.works(LocalDate.of(2026, 11, 25))).isFalse();
     }
@@ -185,7 +191,7 @@ class WorkDaysTest {
     @Test
     void counting_by_the_year_agrees_with_counting_by_the_day() {
         for (String country : List.of("IE", "US", "DE", "JP", "CH")) {
-            WorkDays days = WorkDays.of(Working.USUAL, country, Optional.empty());
+            WorkDays days = WorkDays.of(WorkSchedule.USUAL, country, Optional.empty());
             for (LocalDate day = LocalDate.of(2026, 1, 1); day.getYear() == 2026; day = day.plusDays(3)) {
                 for (int count : new int[] {1, 3, 9}) {
                     assertThat(days.plus(day, count))

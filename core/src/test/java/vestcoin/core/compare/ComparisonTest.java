@@ -10,7 +10,7 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Shops;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 
 class ComparisonTest {
@@ -22,7 +22,8 @@ class ComparisonTest {
     }
 
     private static List<String> rows(Shops.Maker before, Shops.Maker after, Order order) {
-        return Comparison.of(Compiled.of(before.setup()), Compiled.of(after.setup()), Map.of("one", order)).stream()
+        return Comparison.of(CompiledSetup.of(before.setup()), CompiledSetup.of(after.setup()), Map.of("one", order))
+                .stream()
                 .flatMap(difference -> difference.rows().stream())
                 .map(row ->
                         row.what() + ": " + row.before().map(Object::toString).orElse("-") + " → "
@@ -46,7 +47,7 @@ class ComparisonTest {
                 .sells("q", "10.00", "s", "1 kg")
                 .delivers("IE", "post", "4.00");
         Comparison.Difference difference = Comparison.of(
-                        Compiled.of(shop("4.00").setup()), Compiled.of(without.setup()), Map.of("one", order))
+                        CompiledSetup.of(shop("4.00").setup()), CompiledSetup.of(without.setup()), Map.of("one", order))
                 .get(0);
         assertThat(difference.after()).containsExactly("The shop has no product “p”.");
         assertThat(difference.rows())
@@ -61,7 +62,7 @@ class ComparisonTest {
         for (int i = 0; i < 200; i++) {
             Setup setup = Shops.random(random);
             Order order = Shops.randomOrder(setup, random);
-            assertThat(Comparison.of(Compiled.of(setup), Compiled.of(setup), Map.of("one", order)))
+            assertThat(Comparison.of(CompiledSetup.of(setup), CompiledSetup.of(setup), Map.of("one", order)))
                     .isEmpty();
         }
     }

@@ -21,8 +21,8 @@ import vestcoin.core.parcel.ParcelType;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
@@ -62,9 +62,9 @@ class BasesTest {
 
     private static String post(Quote quote) {
         Offer offer = quote.offers().get(0);
-        return offer instanceof Offer.Offered offered
+        return offer instanceof Offer.Available offered
                 ? offered.price().value().toPlainString()
-                : ((Offer.NotOffered) offer).reason();
+                : ((Offer.Unavailable) offer).reason();
     }
 
     @Test
@@ -110,7 +110,7 @@ class BasesTest {
         Order order = Shops.order(IE, Line.of("kilo", 1));
         Quote answered = Pricing.price(
                 shop.compiled(),
-                order.given(Outside.NOTHING.with(new CarrierAnswers(Map.of("parcel-day", of("7.35"))))));
+                order.given(PricingContext.NOTHING.with(new CarrierAnswers(Map.of("parcel-day", of("7.35"))))));
         assertThat(post(answered)).isEqualTo("7.35");
         assertThat(answered.chosen().orElseThrow().note()).isEmpty();
         Quote silent = Pricing.price(shop.compiled(), order);
@@ -406,9 +406,9 @@ class BasesTest {
                 .containsExactly("shop 1", "barn 4");
         assertThat(quote.offers())
                 .extracting(offer -> offer.option().id() + " "
-                        + (offer instanceof Offer.Offered offered
+                        + (offer instanceof Offer.Available offered
                                 ? offered.price().value()
-                                : ((Offer.NotOffered) offer).reason()))
+                                : ((Offer.Unavailable) offer).reason()))
                 .containsExactly("post 5.00", "van 7.00", "bike Not offered from Barn.");
         assertThat(quote.payable().value()).isEqualByComparingTo("145.00");
         assertThat(quote.chosen().orElseThrow().promise().orElseThrow().ready())

@@ -12,7 +12,7 @@ import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** One rule over many weights, quantities and values. */
 class RateCurveTest {
@@ -21,8 +21,8 @@ class RateCurveTest {
                 .taxes("IE", "s", "23")
                 .sells("p", priceOfOne, "s", gramsOfOne + " g")
                 .delivers("IE", "post", rule);
-        Quote quote =
-                Pricing.price(Compiled.of(shop.setup()), Shops.order(Destination.of("IE"), Line.of("p", quantity)));
+        Quote quote = Pricing.price(
+                CompiledSetup.of(shop.setup()), Shops.order(Destination.of("IE"), Line.of("p", quantity)));
         return quote.chosen().map(offer -> offer.price().value().toPlainString());
     }
 
@@ -86,7 +86,7 @@ class RateCurveTest {
                 .taxes("US", "s", "0")
                 .sells("ounce", "1.00", "s", "1 oz")
                 .delivers("US", "post", "to 1 lb 4.00, to 2 lb 6.00");
-        Compiled compiled = Compiled.of(shop.setup());
+        CompiledSetup compiled = CompiledSetup.of(shop.setup());
         assertThat(Pricing.price(compiled, Shops.order(Destination.of("US"), Line.of("ounce", 16)))
                         .chosen()
                         .orElseThrow()

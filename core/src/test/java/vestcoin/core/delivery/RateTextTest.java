@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 
 class RateTextTest {
     private static PriceRule read(String text) {
@@ -70,7 +70,7 @@ class RateTextTest {
             })
     void what_cannot_be_read_is_said_with_a_remedy(String typed, String said) {
         assertThatThrownBy(() -> RateText.parse("delivery/zones/ie/rates/tube", typed, CurrencyUnit.EUR))
-                .isInstanceOfSatisfying(Refused.class, refused -> {
+                .isInstanceOfSatisfying(InvalidInput.class, refused -> {
                     assertThat(refused.problems()).singleElement().satisfies(problem -> {
                         assertThat(problem.path()).isEqualTo("delivery/zones/ie/rates/tube");
                         assertThat(problem.sentence() + problem.remedy()).contains(said);

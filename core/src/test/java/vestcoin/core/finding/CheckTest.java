@@ -42,7 +42,7 @@ class CheckTest {
             Map.of("en", "Order and pay"),
             true);
 
-    private static List<String> ids(Shops.Maker shop, Known known) {
+    private static List<String> ids(Shops.Maker shop, FindingContext known) {
         return Check.of(shop.compiled(), known).stream().map(Finding::id).toList();
     }
 
@@ -50,8 +50,8 @@ class CheckTest {
         return ids(shop, known(Gateway.TEST));
     }
 
-    private static Known known(Gateway gateway) {
-        return new Known(Shops.NOON, Map.of("cards", gateway));
+    private static FindingContext known(Gateway gateway) {
+        return new FindingContext(Shops.NOON, Map.of("cards", gateway));
     }
 
     private static Shops.Maker whole() {
@@ -269,7 +269,7 @@ class CheckTest {
                 .containsExactly("rates-without-registration");
         assertThat(ids(
                         whole(),
-                        new Known(
+                        new FindingContext(
                                 Shops.NOON,
                                 Map.of("cards", Gateway.TEST),
                                 new Sales(new BigDecimal("10000.01"), BigDecimal.ZERO),
@@ -277,7 +277,7 @@ class CheckTest {
                 .containsExactly("over-threshold");
         assertThat(ids(
                         whole(),
-                        new Known(
+                        new FindingContext(
                                 Shops.NOON,
                                 Map.of("cards", Gateway.TEST),
                                 new Sales(new BigDecimal("10000.00"), BigDecimal.ZERO),
@@ -328,7 +328,9 @@ class CheckTest {
     @Test
     void of_payment() {
         assertThat(ids(whole(), known(Gateway.KEYS_ENTERED))).containsExactly("no-way-to-pay", "method-not-seen");
-        assertThat(ids(whole(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST), Sales.NONE, Set.of("cards"))))
+        assertThat(ids(
+                        whole(),
+                        new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST), Sales.NONE, Set.of("cards"))))
                 .containsExactly("gateway-untried");
         assertThat(ids(whole().pays(method(
                         "dear",

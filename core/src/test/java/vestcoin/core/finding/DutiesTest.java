@@ -62,7 +62,7 @@ class DutiesTest {
         }
         return Duties.of(
                         shop.compiled().setup(),
-                        Check.of(shop.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))))
+                        Check.of(shop.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))))
                 .stream()
                 .filter(duty -> !duty.met())
                 .map(Duties.Duty::path)
@@ -169,10 +169,11 @@ class DutiesTest {
                         "Order and pay",
                         true,
                         null));
-        List<String> said = Check.of(shop.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
-                .filter(finding -> finding.id().equals("text-contradicts-setting"))
-                .map(Finding::path)
-                .toList();
+        List<String> said =
+                Check.of(shop.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
+                        .filter(finding -> finding.id().equals("text-contradicts-setting"))
+                        .map(Finding::path)
+                        .toList();
         assertThat(said).isEqualTo(known ? List.of() : List.of("terms/texts/terms-of-sale/en"));
     }
 }

@@ -12,10 +12,10 @@ import org.junit.jupiter.api.Test;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.Quote;
-import vestcoin.core.quote.Renewing;
+import vestcoin.core.quote.RenewalCharges;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
 import vestcoin.core.why.Figure;
@@ -68,15 +68,15 @@ class GoodsTest {
     void stock_limits_quantity_by_variation_or_product_and_the_quote_says_what_is_left() {
         Stock stock = new Stock(Map.of("kite/large-red", new BigDecimal("2"), "kite", new BigDecimal("5")));
         Order order = Shops.order(IE, kite("large", "red", 3), kite("small", "red", 5))
-                .given(Outside.NOTHING.with(stock));
+                .given(PricingContext.NOTHING.with(stock));
         Quote quote = Pricing.price(kites().compiled(), order);
         assertThat(quote.left()).containsOnlyKeys("kite/large-red", "kite");
         assertThat(quote.missing()).containsExactly("Only 2 of kite are left.");
         Order gone = Shops.order(IE, kite("small", "red", 1))
-                .given(Outside.NOTHING.with(new Stock(Map.of("kite", BigDecimal.ZERO))));
+                .given(PricingContext.NOTHING.with(new Stock(Map.of("kite", BigDecimal.ZERO))));
         assertThat(Pricing.price(kites().compiled(), gone).missing()).containsExactly("kite is sold out.");
         Order twice = Shops.order(IE, kite("small", "red", 3), kite("small", "red", 3))
-                .given(Outside.NOTHING.with(stock));
+                .given(PricingContext.NOTHING.with(stock));
         assertThat(Pricing.price(kites().compiled(), twice).missing())
                 .as("two lines of the same thing count together")
                 .containsExactly("Only 5 of kite are left.");
@@ -85,7 +85,11 @@ class GoodsTest {
     @Test
     void what_a_product_does_not_say_its_group_says() {
         Goods.ProductGroup paper = new Goods.ProductGroup(
-                "paper", "Paper", Optional.of("books"), Optional.of(Weight.parse("w", "0.5 kg")), Sending.NOTHING);
+                "paper",
+                "Paper",
+                Optional.of("books"),
+                Optional.of(Weight.parse("w", "0.5 kg")),
+                ShippingTraits.NOTHING);
         Quote quote = price(
                 shop().group(paper)
                         .sells(Thing.of("book", "20.00", null).group("paper").product())
@@ -193,7 +197,7 @@ class GoodsTest {
                 .extracting(charge -> charge.payable().value().toPlainString())
                 .containsExactly("9.00", "9.00", "9.00"));
         assertThat(quote.renewing().get(0).charges())
-                .extracting(Renewing.Charge::at)
+                .extracting(RenewalCharges.Charge::at)
                 .extracting(at -> at.toLocalDate().toString())
                 .containsExactly("2026-12-25", "2027-01-25", "2027-02-25");
     }

@@ -20,7 +20,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.why.Figure;
 
 /** Unit prices: sale, buyer group, breaks, choices, measures, donations. */
@@ -82,7 +82,7 @@ class UnitPriceTest {
     }
 
     private static Quote quote(Product product, Order order) {
-        return Pricing.price(Compiled.of(shop(product).setup()), order);
+        return Pricing.price(CompiledSetup.of(shop(product).setup()), order);
     }
 
     private static Figure unit(Product product, Order order) {

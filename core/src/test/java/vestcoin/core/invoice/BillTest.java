@@ -16,9 +16,9 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.RandomShops;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.TaxLiability.Code;
 
 /** Bills add up to what is payable, credits to what is given back, and the last credit leaves nothing. */
 class BillTest {
@@ -44,7 +44,7 @@ class BillTest {
         for (int i = 0; i < ORDERS; i++) {
             Setup setup = shops.shop();
             Order order = shops.order(setup);
-            Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
+            Quote quote = Pricing.priceUntraced(CompiledSetup.of(setup), order);
             List<Bill> bills = Bill.of(quote, setup.shop().address().country());
             bills.forEach(BillTest::addsUp);
             assertThat(sum(bills, Bill::gross))
@@ -73,7 +73,7 @@ class BillTest {
         int named = 0;
         for (int i = 0; i < 200; i++) {
             Setup setup = shops.shop();
-            Quote quote = Pricing.priceUntraced(Compiled.of(setup), shops.order(setup));
+            Quote quote = Pricing.priceUntraced(CompiledSetup.of(setup), shops.order(setup));
             List<Bill> bills = Bill.of(quote, setup.shop().address().country());
             int digits = Currencies.of(quote.currency()).orElseThrow().getDecimalPlaces();
             Bill.Item item = bills.stream()
@@ -91,7 +91,8 @@ class BillTest {
             assertThat(parts.get(item.key())).isEqualByComparingTo(item.gross());
             assertThat(parts.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add))
                     .isEqualByComparingTo(back);
-            Map<String, Credit.Given> before = Map.of(item.key(), new Credit.Given(item.gross(), item.tax()));
+            Map<String, Credit.CreditedShare> before =
+                    Map.of(item.key(), new Credit.CreditedShare(item.gross(), item.tax()));
             assertThat(Credit.parts(
                                     bills,
                                     before,
@@ -107,7 +108,7 @@ class BillTest {
     }
 
     private static void creditedInParts(List<Bill> bills, int digits, Random random) {
-        Map<String, Credit.Given> before = new TreeMap<>();
+        Map<String, Credit.CreditedShare> before = new TreeMap<>();
         List<Bill> credits = new ArrayList<>();
         BigDecimal whole = Credit.left(bills, before);
         while (Credit.left(bills, before).signum() > 0) {
@@ -129,7 +130,9 @@ class BillTest {
                 each.credit()
                         .items()
                         .forEach(item -> before.merge(
-                                item.key(), new Credit.Given(item.gross(), item.tax()), Credit.Given::and));
+                                item.key(),
+                                new Credit.CreditedShare(item.gross(), item.tax()),
+                                Credit.CreditedShare::and));
             }
         }
         if (whole.signum() > 0) {

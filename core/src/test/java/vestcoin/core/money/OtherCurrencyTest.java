@@ -12,8 +12,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.goods.Line;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
@@ -43,7 +43,7 @@ class OtherCurrencyTest {
     }
 
     private static Quote price(Shops.Maker shop, String currency, Line... lines) {
-        Order order = Shops.order(Destination.of("IE"), lines).in(currency).given(Outside.NOTHING.with(RATES));
+        Order order = Shops.order(Destination.of("IE"), lines).in(currency).given(PricingContext.NOTHING.with(RATES));
         return Pricing.price(shop.compiled(), order);
     }
 
@@ -125,7 +125,7 @@ class OtherCurrencyTest {
                 "USD",
                 LocalDate.parse("2026-11-24"),
                 Map.of("EUR", new BigDecimal("0.8617"), "CHF", new BigDecimal("0.8024")));
-        Order order = Shops.order(Destination.of("IE"), large(1)).in("CHF").given(Outside.NOTHING.with(dollars));
+        Order order = Shops.order(Destination.of("IE"), large(1)).in("CHF").given(PricingContext.NOTHING.with(dollars));
         // 64.00 × 0.8024 ÷ 0.8617 = 59.5956… → 59.60; 16.00 → 14.898… → 14.90
         assertThat(Pricing.price(shop("CHF", null, null).compiled(), order)
                         .goods()

@@ -11,7 +11,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import vestcoin.core.delivery.Chargeable;
+import vestcoin.core.delivery.ChargeableWeight;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
@@ -55,7 +55,7 @@ class PackingTest {
         return shop;
     }
 
-    private static Packed packed(Quote quote) {
+    private static PackingResult packed(Quote quote) {
         return quote.sent().consignments().get(0).packed();
     }
 
@@ -86,7 +86,7 @@ class PackingTest {
         assertThat(packed(quote).parcels())
                 .extracting(parcel -> parcel.type().map(ParcelType::id).orElse("as it is"))
                 .containsExactly("tube", "tube", "as it is", "bag");
-        assertThat(packed(quote).way()).isEqualTo(Packed.Way.PLACED);
+        assertThat(packed(quote).way()).isEqualTo(PackingResult.Way.PLACED);
     }
 
     @Test
@@ -114,8 +114,8 @@ class PackingTest {
     @Test
     void too_many_pieces_go_by_volume_and_a_missing_size_by_weight() {
         Thing reel = Thing.of("reel", "5.00", "s").weighs("0.4 kg").size("10 × 10 × 8 cm");
-        Packed many = packed(price(shop(reel), Line.of("reel", 200)));
-        assertThat(many.way()).isEqualTo(Packed.Way.BY_VOLUME);
+        PackingResult many = packed(price(shop(reel), Line.of("reel", 200)));
+        assertThat(many.way()).isEqualTo(PackingResult.Way.BY_VOLUME);
         BigDecimal all =
                 many.parcels().stream().map(parcel -> parcel.weight().value()).reduce(BigDecimal.ZERO, BigDecimal::add);
         assertThat(all)
@@ -123,8 +123,8 @@ class PackingTest {
                 .isEqualByComparingTo(new BigDecimal("80")
                         .add(new BigDecimal("0.4")
                                 .multiply(BigDecimal.valueOf(many.parcels().size()))));
-        Packed unknown = packed(price(shop(Thing.of("rock", "5.00", "s").weighs("9 kg")), Line.of("rock", 4)));
-        assertThat(unknown.way()).isEqualTo(Packed.Way.BY_WEIGHT);
+        PackingResult unknown = packed(price(shop(Thing.of("rock", "5.00", "s").weighs("9 kg")), Line.of("rock", 4)));
+        assertThat(unknown.way()).isEqualTo(PackingResult.Way.BY_WEIGHT);
         assertThat(unknown.parcels())
                 .as("two rocks of 9 kg and the parcel are within 20 kg")
                 .hasSize(2);
@@ -153,7 +153,7 @@ class PackingTest {
                 .parcels(BOX)
                 .sells(Thing.of("t", "5.00", "s").weighs("0.1 kg").size(size).product());
         Quote quote = price(shop, Line.of("t", count));
-        assertThat(packed(quote).way()).isEqualTo(Packed.Way.PLACED);
+        assertThat(packed(quote).way()).isEqualTo(PackingResult.Way.PLACED);
         assertThat(packed(quote).parcels()).hasSize(boxes);
         packed(quote).parcels().forEach(parcel -> look(parcel, quote));
     }
@@ -204,12 +204,12 @@ class PackingTest {
                 lines.add(Line.of("t" + i, 1 + random.nextInt(6)));
             }
             Quote quote = price(shop(things.toArray(Thing[]::new)), lines.toArray(Line[]::new));
-            Packed packed = packed(quote);
+            PackingResult packed = packed(quote);
             for (Parcel parcel : packed.parcels()) {
                 parcel.type()
                         .flatMap(ParcelType::most)
                         .ifPresent(most -> assertThat(parcel.weight().value()).isLessThanOrEqualTo(most.kilograms()));
-                if (packed.way() == Packed.Way.PLACED && parcel.type().isPresent()) {
+                if (packed.way() == PackingResult.Way.PLACED && parcel.type().isPresent()) {
                     placed += parcel.things().size();
                     look(parcel, quote);
                 }
@@ -273,7 +273,7 @@ class PackingTest {
         }
     }
 
-    private static String delivery(Chargeable how, String size, String weighs) {
+    private static String delivery(ChargeableWeight how, String size, String weighs) {
         Shops.Maker shop = new Shops.Maker()
                 .taxes("IE", "s", "23")
                 .sells(Thing.of("kite", "5.00", "s").weighs(weighs).size(size).product())
@@ -296,23 +296,23 @@ class PackingTest {
         BigDecimal usual = new BigDecimal("5000");
         Optional<Weight> half = Optional.of(Weight.parse("s", "0.5 kg"));
         Optional<Weight> pound = Optional.of(Weight.parse("s", "1 lb"));
-        assertThat(delivery(new Chargeable(usual, null, null), "120 × 15 × 15 cm", "2.1 kg"))
+        assertThat(delivery(new ChargeableWeight(usual, null, null), "120 × 15 × 15 cm", "2.1 kg"))
                 .isEqualTo("5.40");
-        assertThat(delivery(new Chargeable(usual, null, half), "120 × 15 × 15 cm", "2.1 kg"))
+        assertThat(delivery(new ChargeableWeight(usual, null, half), "120 × 15 × 15 cm", "2.1 kg"))
                 .isEqualTo("5.50");
-        assertThat(delivery(new Chargeable(usual, null, half), "120 × 15 × 15 cm", "5.51 kg"))
+        assertThat(delivery(new ChargeableWeight(usual, null, half), "120 × 15 × 15 cm", "5.51 kg"))
                 .isEqualTo("6.00");
-        assertThat(delivery(new Chargeable(new BigDecimal("6000"), null, null), "120 × 15 × 15 cm", "2.1 kg"))
+        assertThat(delivery(new ChargeableWeight(new BigDecimal("6000"), null, null), "120 × 15 × 15 cm", "2.1 kg"))
                 .isEqualTo("4.50");
         // 12 × 12 × 12 in = 1728 in³ ÷ 139 = 12.43… lb, raised to 13 lb = 5.89670081 kg
         assertThat(delivery(
-                        new Chargeable(new BigDecimal("139"), Chargeable.Unit.IN3_PER_LB, pound),
+                        new ChargeableWeight(new BigDecimal("139"), ChargeableWeight.Unit.IN3_PER_LB, pound),
                         "12 × 12 × 12 in",
                         "3 lb"))
                 .isEqualTo("5.90");
         // 13.9 × 10 × 10 in = 1390 in³ ÷ 139 = exactly 10 lb: not raised to 11
         assertThat(delivery(
-                        new Chargeable(new BigDecimal("139"), Chargeable.Unit.IN3_PER_LB, pound),
+                        new ChargeableWeight(new BigDecimal("139"), ChargeableWeight.Unit.IN3_PER_LB, pound),
                         "13.9 × 10 × 10 in",
                         "3 lb"))
                 .isEqualTo("4.54");

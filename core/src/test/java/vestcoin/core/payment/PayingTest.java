@@ -14,8 +14,8 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
@@ -77,7 +77,8 @@ class PayingTest {
 
     @Test
     void cash_is_rounded_after_vouchers_and_by_the_sellers_own_step_if_there_is_one() {
-        Order order = order("door").given(Outside.NOTHING.with(new Outside.Voucher("GIFT-1", new BigDecimal("10.00"))));
+        Order order = order("door")
+                .given(PricingContext.NOTHING.with(new PricingContext.Voucher("GIFT-1", new BigDecimal("10.00"))));
         Quote quote = price(shop("17.97"), order);
         assertThat(quote.vouchers())
                 .singleElement()
@@ -97,9 +98,9 @@ class PayingTest {
     @Test
     void a_voucher_used_touches_neither_goods_nor_tax() {
         Order order = order("card")
-                .given(Outside.NOTHING.with(
-                        new Outside.Voucher("A", new BigDecimal("15.00")),
-                        new Outside.Voucher("B", new BigDecimal("15.00"))));
+                .given(PricingContext.NOTHING.with(
+                        new PricingContext.Voucher("A", new BigDecimal("15.00")),
+                        new PricingContext.Voucher("B", new BigDecimal("15.00"))));
         Quote without = price(shop("20.00"), order("card"));
         Quote with = price(shop("20.00"), order);
         assertThat(with.payable()).isEqualTo(without.payable());
@@ -125,13 +126,13 @@ class PayingTest {
         // 23.25 are left after a voucher of 100.00: 0.3255 and 0.25
         assertThat(fee(
                         shop,
-                        order.given(vestcoin.core.quote.Outside.NOTHING.with(
-                                new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("100.00"))))))
+                        order.given(vestcoin.core.quote.PricingContext.NOTHING.with(
+                                new vestcoin.core.quote.PricingContext.Voucher("V", new BigDecimal("100.00"))))))
                 .isEqualByComparingTo("0.58");
         assertThat(fee(
                         shop,
-                        order.given(vestcoin.core.quote.Outside.NOTHING.with(
-                                new vestcoin.core.quote.Outside.Voucher("V", new BigDecimal("200.00"))))))
+                        order.given(vestcoin.core.quote.PricingContext.NOTHING.with(
+                                new vestcoin.core.quote.PricingContext.Voucher("V", new BigDecimal("200.00"))))))
                 .as("paid by voucher alone")
                 .isEqualByComparingTo("0.00");
     }

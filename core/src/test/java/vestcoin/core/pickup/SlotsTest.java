@@ -58,7 +58,7 @@ class SlotsTest {
                 LocalTime.parse(to.length() < 5 ? "0" + to : to));
     }
 
-    private static List<String> open(Pickup.Spot spot, String at, ZoneId zone, LocalDate ready, Taken taken) {
+    private static List<String> open(Pickup.Spot spot, String at, ZoneId zone, LocalDate ready, SlotOccupancy taken) {
         return Slots.open(Slots.plan(spot), Instant.parse(at), zone, Optional.ofNullable(ready), taken).stream()
                 .map(slot -> slot.start().toLocalDateTime().toString())
                 .toList();
@@ -68,19 +68,19 @@ class SlotsTest {
     void a_slot_begins_after_the_notice_and_ends_by_closing() {
         Pickup.Spot spot = spot(45, null, null, 0, null, every("10:00", "13:30"));
         // 10:00, 10:45, 11:30, 12:15 (13:00 would end at 13:45); the usual notice is two hours
-        assertThat(open(spot, "2026-11-25T08:45:00Z", DUBLIN, null, Taken.NONE))
+        assertThat(open(spot, "2026-11-25T08:45:00Z", DUBLIN, null, SlotOccupancy.NONE))
                 .containsExactly("2026-11-25T10:45", "2026-11-25T11:30", "2026-11-25T12:15");
-        assertThat(open(spot, "2026-11-25T08:45:01Z", DUBLIN, null, Taken.NONE))
+        assertThat(open(spot, "2026-11-25T08:45:01Z", DUBLIN, null, SlotOccupancy.NONE))
                 .containsExactly("2026-11-25T11:30", "2026-11-25T12:15");
     }
 
     @Test
     void closed_days_capacity_and_the_days_ahead_take_slots_away_and_say_so() {
         Pickup.Spot spot = spot(120, 2, 0, 2, null, every("10:00", "14:00"));
-        Taken taken = new Taken(Map.of(
-                Taken.key("dock", LocalDateTime.parse("2026-11-26T10:00")),
+        SlotOccupancy taken = new SlotOccupancy(Map.of(
+                SlotOccupancy.key("dock", LocalDateTime.parse("2026-11-26T10:00")),
                 2,
-                Taken.key("dock", LocalDateTime.parse("2026-11-26T12:00")),
+                SlotOccupancy.key("dock", LocalDateTime.parse("2026-11-26T12:00")),
                 1));
         assertThat(open(spot, "2026-11-25T11:00:00Z", DUBLIN, null, taken))
                 .containsExactly("2026-11-25T12:00", "2026-11-26T12:00");
@@ -91,7 +91,7 @@ class SlotsTest {
                         "Taken: 2 in all.",
                         "Closed on this day.",
                         "Closed on this day.");
-        assertThat(open(spot, "2026-11-25T11:00:00Z", DUBLIN, LocalDate.parse("2026-11-26"), Taken.NONE))
+        assertThat(open(spot, "2026-11-25T11:00:00Z", DUBLIN, LocalDate.parse("2026-11-26"), SlotOccupancy.NONE))
                 .as("not before the goods are ready")
                 .containsExactly("2026-11-26T10:00", "2026-11-26T12:00");
     }
@@ -99,7 +99,8 @@ class SlotsTest {
     @Test
     void notice_across_a_closed_day_is_counted_in_elapsed_hours() {
         Pickup.Spot spot = spot(60, null, 48, 5, null, every("10:00", "12:00"));
-        assertThat(open(spot, "2026-11-26T11:00:00Z", DUBLIN, null, Taken.NONE)).startsWith("2026-11-28T11:00");
+        assertThat(open(spot, "2026-11-26T11:00:00Z", DUBLIN, null, SlotOccupancy.NONE))
+                .startsWith("2026-11-28T11:00");
     }
 
     /**
@@ -109,12 +110,12 @@ class SlotsTest {
     @Test
     void a_start_that_does_not_exist_is_dropped_and_one_that_occurs_twice_is_the_first() {
         Pickup.Spot night = spot(30, null, 0, 0, null, every("00:30", "03:00"));
-        assertThat(open(night, "2026-03-29T00:00:00Z", DUBLIN, null, Taken.NONE))
+        assertThat(open(night, "2026-03-29T00:00:00Z", DUBLIN, null, SlotOccupancy.NONE))
                 .containsExactly("2026-03-29T00:30", "2026-03-29T02:00", "2026-03-29T02:30");
-        assertThat(open(night, "2026-03-08T05:00:00Z", NEW_YORK, null, Taken.NONE))
+        assertThat(open(night, "2026-03-08T05:00:00Z", NEW_YORK, null, SlotOccupancy.NONE))
                 .containsExactly("2026-03-08T00:30", "2026-03-08T01:00", "2026-03-08T01:30");
         List<Slots.Slot> autumn = Slots.open(
-                Slots.plan(night), Instant.parse("2026-10-24T23:00:00Z"), DUBLIN, Optional.empty(), Taken.NONE);
+                Slots.plan(night), Instant.parse("2026-10-24T23:00:00Z"), DUBLIN, Optional.empty(), SlotOccupancy.NONE);
         assertThat(autumn)
                 .extracting(slot -> slot.start().toInstant().toString())
                 .containsExactly(
@@ -124,7 +125,11 @@ class SlotsTest {
                         "2026-10-25T02:00:00Z",
                         "2026-10-25T02:30:00Z");
         List<Slots.Slot> fall = Slots.open(
-                Slots.plan(night), Instant.parse("2026-11-01T04:00:00Z"), NEW_YORK, Optional.empty(), Taken.NONE);
+                Slots.plan(night),
+                Instant.parse("2026-11-01T04:00:00Z"),
+                NEW_YORK,
+                Optional.empty(),
+                SlotOccupancy.NONE);
         assertThat(fall)
                 .extracting(slot -> slot.start().toInstant().toString())
                 .contains("2026-11-01T05:00:00Z", "2026-11-01T05:30:00Z")
@@ -138,7 +143,7 @@ class SlotsTest {
                         "2026-11-25T12:00:00Z",
                         DUBLIN,
                         null,
-                        Taken.NONE))
+                        SlotOccupancy.NONE))
                 .containsExactly("2026-11-25T22:00", "2026-11-25T23:00");
         assertThat(new Hours(List.of(DayOfWeek.MONDAY), LocalTime.of(10, 0), LocalTime.of(10, 0)).forwards())
                 .isFalse();
@@ -240,9 +245,9 @@ class SlotsTest {
                 .filter(each -> each.option().id().equals("local"))
                 .findFirst()
                 .orElseThrow();
-        return offer instanceof Offer.Offered offered
+        return offer instanceof Offer.Available offered
                 ? offered.price().value().toPlainString()
-                : ((Offer.NotOffered) offer).reason();
+                : ((Offer.Unavailable) offer).reason();
     }
 
     @Test

@@ -100,7 +100,7 @@ class DistancesTest {
                                 .at(far.at()))
                 .offers()
                 .get(0);
-        assertThat(((Offer.Offered) edge).price().value())
+        assertThat(((Offer.Available) edge).price().value())
                 .as("the edge belongs to the band")
                 .isEqualByComparingTo("1.00");
     }

@@ -20,7 +20,7 @@ import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.place.Destination;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
@@ -31,7 +31,7 @@ class InvariantsTest {
     private static final int ORDERS = 5000;
 
     /** Each of so many shops with an order of its own. */
-    private static void each(int count, BiConsumer<Compiled, Order> check) {
+    private static void each(int count, BiConsumer<CompiledSetup, Order> check) {
         Random random = new Random(20261125);
         RandomShops shops = new RandomShops(random);
         for (int i = 0; i < count; i++) {
@@ -39,7 +39,7 @@ class InvariantsTest {
             int round = i;
             Order order = shops.order(setup);
             try {
-                check.accept(Compiled.of(setup), order);
+                check.accept(CompiledSetup.of(setup), order);
             } catch (AssertionError e) {
                 throw new AssertionError("shop " + round + ", " + order.to() + ", " + order.lines(), e);
             }
@@ -71,8 +71,8 @@ class InvariantsTest {
                         Stream.concat(quote.discounts().stream(), quote.off().stream())
                                 .flatMap(r -> Stream.concat(Stream.of(r.amount()), r.shares().values().stream())),
                         quote.offers().stream()
-                                .filter(Offer.Offered.class::isInstance)
-                                .map(offer -> ((Offer.Offered) offer).price()),
+                                .filter(Offer.Available.class::isInstance)
+                                .map(offer -> ((Offer.Available) offer).price()),
                         quote.taxes().stream()
                                 .flatMap(group -> group.components().stream().map(TaxGroup.ComponentTax::tax)),
                         quote.taxes().stream().flatMap(group -> group.parts().stream()
@@ -205,7 +205,7 @@ class InvariantsTest {
                 .isTrue());
     }
 
-    private static void permuted(Compiled shop, Order order, Quote quote) {
+    private static void permuted(CompiledSetup shop, Order order, Quote quote) {
         List<Line> reversed = new ArrayList<>(order.lines());
         Collections.reverse(reversed);
         Quote other = Pricing.priceUntraced(shop, order.of(reversed));
@@ -222,7 +222,7 @@ class InvariantsTest {
     }
 
     /** Adding a unit lowers the goods total only where a break says so. */
-    private static void oneMore(Compiled shop, Order order, Quote quote) {
+    private static void oneMore(CompiledSetup shop, Order order, Quote quote) {
         List<Line> more = new ArrayList<>(order.lines());
         Line first = more.get(0);
         more.set(0, new Line(first.product(), first.quantity().add(BigDecimal.ONE), first.options()));
@@ -238,7 +238,7 @@ class InvariantsTest {
         each(200, (shop, order) -> {
             Quote before = Pricing.price(shop, order);
             Setup setup = shop.setup();
-            Compiled next = Compiled.of(
+            CompiledSetup next = CompiledSetup.of(
                     new Setup(
                             setup.shop(),
                             setup.goods(),

@@ -12,11 +12,11 @@ import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import vestcoin.core.money.Rounding;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
-import vestcoin.core.tax.Treatment.Code;
+import vestcoin.core.tax.TaxLiability.Code;
 
 /**
  * The sums of EN 16931 on what a quote says, as an invoice would state it: its rules BR-CO-10, 13, 14, 15 and 17, and
@@ -79,7 +79,7 @@ class InvoiceArithmeticTest {
                                             .anyMatch(rate -> rate.components().size() > 1))) {
                 continue;
             }
-            Quote quote = Pricing.priceUntraced(Compiled.of(setup), order);
+            Quote quote = Pricing.priceUntraced(CompiledSetup.of(setup), order);
             boolean inside = quote.prices() == Tax.Prices.WITH_TAX;
             BigDecimal lines = BigDecimal.ZERO;
             BigDecimal charges = BigDecimal.ZERO;

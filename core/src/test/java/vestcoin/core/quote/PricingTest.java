@@ -17,9 +17,9 @@ import vestcoin.core.goods.Weight;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.why.Figure;
@@ -53,7 +53,7 @@ class PricingTest {
             .delivers("EU", "tube", "to 5 kg 18.20");
 
     private static Quote price(Shops.Maker shop, Order order) {
-        return Pricing.price(Compiled.of(shop.setup()), order);
+        return Pricing.price(CompiledSetup.of(shop.setup()), order);
     }
 
     private static String amount(Figure figure) {
@@ -96,9 +96,9 @@ class PricingTest {
     void an_option_that_is_not_offered_says_why() {
         Quote quote = price(KITES, order(Destination.of("DE"), Line.of("delta", 2)));
         assertThat(quote.offers()).hasSize(2).allSatisfy(offer -> assertThat(offer)
-                .isInstanceOf(Offer.NotOffered.class));
+                .isInstanceOf(Offer.Unavailable.class));
         assertThat(quote.offers())
-                .extracting(offer -> ((Offer.NotOffered) offer).reason())
+                .extracting(offer -> ((Offer.Unavailable) offer).reason())
                 .containsExactly("Over 5 kg.", "Not offered in EU.");
         assertThat(quote.missing()).containsExactly("Nothing delivers this basket to this place.");
     }
@@ -167,7 +167,7 @@ class PricingTest {
                 .limits("bike", limits);
         assertThat(price(shop, order(Destination.of("IE"), Line.of("a", 4))).offers())
                 .singleElement()
-                .isInstanceOf(Offer.Offered.class);
+                .isInstanceOf(Offer.Available.class);
         assertThat(reason(shop, Line.of("a", 4), Line.of("b", 1))).isEqualTo("Over 2 kg.");
         assertThat(reason(shop, Line.of("b", 1))).isEqualTo("Only from goods of 20.00.");
         assertThat(reason(shop, Line.of("c", 2))).isEqualTo("Only to goods of 90.00.");
@@ -176,7 +176,7 @@ class PricingTest {
     }
 
     private static String reason(Shops.Maker shop, Line... lines) {
-        return ((Offer.NotOffered)
+        return ((Offer.Unavailable)
                         price(shop, order(Destination.of("IE"), lines)).offers().get(0))
                 .reason();
     }
@@ -320,7 +320,7 @@ class PricingTest {
                 Line.of("reel", 1),
                 new Line("book", BigDecimal.ONE, Map.of("colour", "red")));
         assertThatThrownBy(() -> price(KITES, order))
-                .isInstanceOfSatisfying(Refused.class, refused -> assertThat(refused.problems())
+                .isInstanceOfSatisfying(InvalidInput.class, refused -> assertThat(refused.problems())
                         .extracting(Problem::path)
                         .containsExactlyInAnyOrder(
                                 "order/lines/0/product",

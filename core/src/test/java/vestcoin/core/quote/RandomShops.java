@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.regex.Pattern;
 import vestcoin.core.calendar.Window;
-import vestcoin.core.delivery.Chargeable;
+import vestcoin.core.delivery.ChargeableWeight;
 import vestcoin.core.delivery.Charges;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
@@ -86,7 +86,7 @@ public final class RandomShops {
                 .in("IE", currency)
                 .prices(prices)
                 .rounding(any(Rounding.values()))
-                .standing(any(Tax.Standing.values()));
+                .standing(any(Tax.CrossBorderPricing.values()));
         int categories = 1 + random.nextInt(3);
         taxes(maker, categories, prices);
         delivery(maker);
@@ -250,7 +250,8 @@ public final class RandomShops {
                             Optional.of(new BigDecimal(money("60.00"))),
                             chance(3) && currency.equals("EUR") ? Optional.of(Ending.NINETY_FIVE) : null));
             maker.chargeable(
-                    "van", new Chargeable(new BigDecimal("5000"), null, Optional.of(Weight.parse("s", "0.5 kg"))));
+                    "van",
+                    new ChargeableWeight(new BigDecimal("5000"), null, Optional.of(Weight.parse("s", "0.5 kg"))));
         }
         maker.dispatch(
                 new Delivery.Dispatch("barn", "Barn", Destination.of(any("IE", "DE")), null, Optional.of(1), null));
@@ -333,7 +334,7 @@ public final class RandomShops {
                             null),
                     new Buyer(null, null, Optional.of("certificate"), null, null)));
         }
-        Outside outside = Outside.NOTHING.with(new Exchange(
+        PricingContext outside = PricingContext.NOTHING.with(new Exchange(
                 "EUR",
                 LocalDate.parse("2026-11-24"),
                 Map.of(
@@ -346,7 +347,7 @@ public final class RandomShops {
         return (foreign ? order.in("CHF") : order)
                 .given(
                         chance(4)
-                                ? outside.with(new Outside.Voucher(
+                                ? outside.with(new PricingContext.Voucher(
                                         "V",
                                         foreign
                                                 ? BigDecimal.valueOf(random.nextInt(9000), 2)

@@ -17,7 +17,7 @@ import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Line;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.place.Destination;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Tax;
@@ -134,12 +134,12 @@ class SharesTest {
                             tax.categories(),
                             tax.places(),
                             tax.registrations(),
-                            Tax.Standing.WHAT_THE_BUYER_PAYS,
+                            Tax.CrossBorderPricing.WHAT_THE_BUYER_PAYS,
                             null,
                             null),
                     made.payment(),
                     null);
-            Compiled compiled = Compiled.of(setup);
+            CompiledSetup compiled = CompiledSetup.of(setup);
             Quote person = Pricing.price(compiled, order.by(Buyer.PERSON));
             Quote business = Pricing.price(compiled, order.by(GERMAN_BUSINESS));
             papers(person);

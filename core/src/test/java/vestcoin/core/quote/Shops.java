@@ -12,8 +12,8 @@ import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
-import vestcoin.core.calendar.Working;
-import vestcoin.core.delivery.Chargeable;
+import vestcoin.core.calendar.WorkSchedule;
+import vestcoin.core.delivery.ChargeableWeight;
 import vestcoin.core.delivery.Charges;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
@@ -23,7 +23,7 @@ import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
-import vestcoin.core.money.Accepted;
+import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Ending;
 import vestcoin.core.money.Rounding;
@@ -33,7 +33,7 @@ import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.Point;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.RateCell;
@@ -67,7 +67,7 @@ public final class Shops {
         private final Map<String, UnaryOperator<Delivery.Option>> optionChanges = new LinkedHashMap<>();
         private final Map<String, UnaryOperator<Tax.PlaceRates>> rowChanges = new LinkedHashMap<>();
         private UnaryOperator<Setup> change = setup -> setup;
-        private Tax.Standing standing;
+        private Tax.CrossBorderPricing standing;
         private Tax.Sourcing sourcing;
         private String smallBusiness;
 
@@ -165,7 +165,7 @@ public final class Shops {
             return this;
         }
 
-        public Maker standing(Tax.Standing what) {
+        public Maker standing(Tax.CrossBorderPricing what) {
             standing = what;
             return this;
         }
@@ -209,7 +209,7 @@ public final class Shops {
                             o.chargeable()));
         }
 
-        public Maker chargeable(String id, Chargeable how) {
+        public Maker chargeable(String id, ChargeableWeight how) {
             return option(
                     id,
                     o -> new Delivery.Option(
@@ -336,7 +336,7 @@ public final class Shops {
                     s.weightUnit(),
                     s.rounding(),
                     s.sellsTo(),
-                    List.of(new Accepted(
+                    List.of(new AcceptedCurrency(
                             code, Optional.ofNullable(percent).map(BigDecimal::new), Optional.ofNullable(ending))),
                     s.working(),
                     s.point(),
@@ -345,7 +345,7 @@ public final class Shops {
                     s.numbers()));
         }
 
-        public Maker works(Working working) {
+        public Maker works(WorkSchedule working) {
             return shop(s -> new Shop(
                     s.name(),
                     s.legalName(),
@@ -481,8 +481,8 @@ public final class Shops {
                     Optional.of(new Payment.Fee(new BigDecimal("1.4"), fixed)));
         }
 
-        public Compiled compiled() {
-            return Compiled.of(setup());
+        public CompiledSetup compiled() {
+            return CompiledSetup.of(setup());
         }
 
         private static String id(String places) {

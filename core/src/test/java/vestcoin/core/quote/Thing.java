@@ -9,7 +9,7 @@ import java.util.Optional;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Renewal;
-import vestcoin.core.goods.Sending;
+import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
 
@@ -35,7 +35,7 @@ public final class Thing {
     private Optional<Integer> preparation = Optional.empty();
     private Optional<String> handling = Optional.empty();
     private Optional<String> from = Optional.empty();
-    private Optional<Sending.Own> own = Optional.empty();
+    private Optional<ShippingTraits.Own> own = Optional.empty();
     private Optional<Renewal> renews = Optional.empty();
     private final List<Product.PerUnit> perUnit = new ArrayList<>();
     private final List<Line> contents = new ArrayList<>();
@@ -162,7 +162,7 @@ public final class Thing {
     }
 
     public Thing own(String single, String withOthers) {
-        own = Optional.of(new Sending.Own(new BigDecimal(single), new BigDecimal(withOthers)));
+        own = Optional.of(new ShippingTraits.Own(new BigDecimal(single), new BigDecimal(withOthers)));
         return this;
     }
 
@@ -200,7 +200,8 @@ public final class Thing {
                 prices,
                 variations,
                 group,
-                new Sending(size, upright, alone, preparation, handling, Optional.empty(), Optional.empty(), from, own),
+                new ShippingTraits(
+                        size, upright, alone, preparation, handling, Optional.empty(), Optional.empty(), from, own),
                 renews,
                 perUnit,
                 contents);

@@ -19,7 +19,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.PriorPrice;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** One basket to many places, the lowest price before a reduction, and how far an order is from free delivery. */
 class ReachTest {
@@ -35,7 +35,7 @@ class ReachTest {
 
     @Test
     void a_basket_is_priced_as_an_order_to_each_place_would_be() {
-        Compiled compiled = shop().compiled();
+        CompiledSetup compiled = shop().compiled();
         Order basket = Shops.order(Destination.of("IE"), Line.of("kite", 1));
         List<Destination> places =
                 Countries.all().stream().sorted().map(Destination::of).toList();
@@ -69,7 +69,7 @@ class ReachTest {
                 .satisfies(place -> assertThat(place.missing()).containsExactly("The shop has no product “gone”."));
     }
 
-    private static Compiled priced(String price, Product.Sale sale) {
+    private static CompiledSetup priced(String price, Product.Sale sale) {
         return new Shops.Maker()
                 .taxes("IE", "s", "23")
                 .sells(Thing.of("kite", price, "s").sale(sale).product())

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.terms.Asking;
 import vestcoin.core.terms.Terms;
@@ -32,7 +32,7 @@ class AskingTest {
     private static void refused(Asking asking, String... paths) {
         assertThatThrownBy(() -> shop(asking, null).compiled())
                 .isInstanceOfSatisfying(
-                        Refused.class,
+                        InvalidInput.class,
                         e -> assertThat(e.problems()).extracting(Problem::path).containsExactly(paths));
     }
 
@@ -66,7 +66,7 @@ class AskingTest {
     void an_exception_is_for_a_group_there_is() {
         assertThatThrownBy(() -> shop(Asking.NOTHING, Map.of("nowhere", Terms.Exclusion.PERISHABLE))
                         .compiled())
-                .isInstanceOfSatisfying(Refused.class, e -> assertThat(e.problems())
+                .isInstanceOfSatisfying(InvalidInput.class, e -> assertThat(e.problems())
                         .extracting(Problem::path)
                         .containsExactly("terms/exceptions/nowhere"));
     }

@@ -11,10 +11,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.goods.Product;
 import vestcoin.core.payment.Gateway;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.Terms.Letter;
@@ -91,7 +91,7 @@ class BuyerTextsTest {
                 setup.pickup(),
                 terms(null, Map.of("de", Map.of("goods.products.kite.name", "Drachen")), null)));
         List<String> said =
-                Check.of(bilingual.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
+                Check.of(bilingual.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
                         .filter(finding -> finding.id().equals("words-lacking"))
                         .map(Finding::sentence)
                         .toList();
@@ -101,8 +101,8 @@ class BuyerTextsTest {
 
     private static void refused(Terms terms, String path, String sentence) {
         assertThatThrownBy(() -> shop().terms(terms).compiled())
-                .isInstanceOfSatisfying(
-                        Refused.class, refused -> assertThat(refused.problems()).anySatisfy(problem -> {
+                .isInstanceOfSatisfying(InvalidInput.class, refused -> assertThat(refused.problems())
+                        .anySatisfy(problem -> {
                             assertThat(problem.path()).isEqualTo(path);
                             assertThat(problem.sentence()).contains(sentence);
                         }));
@@ -177,7 +177,8 @@ class BuyerTextsTest {
     }
 
     private static List<String> found(Terms terms) {
-        return Check.of(shop().terms(terms).compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
+        return Check.of(shop().terms(terms).compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST)))
+                .stream()
                 .map(Finding::sentence)
                 .toList();
     }

@@ -14,9 +14,9 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
-import vestcoin.core.money.Accepted;
+import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.place.Place;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Shops;
@@ -81,7 +81,7 @@ class ChangedSetupTest {
                 s.terms());
     }
 
-    private static Setup shop(Setup s, String currency, List<Accepted> currencies) {
+    private static Setup shop(Setup s, String currency, List<AcceptedCurrency> currencies) {
         Shop was = s.shop();
         Shop shop = new Shop(
                 was.name(),
@@ -165,7 +165,10 @@ class ChangedSetupTest {
             // Another currency has other decimals, so every amount is looked at again.
             case 6 -> shop(s, broken ? "JPY" : "EUR", List.of());
             case 7 ->
-                shop(s, "EUR", List.of(new Accepted(broken ? "FRANC" : "CHF", Optional.empty(), Optional.empty())));
+                shop(
+                        s,
+                        "EUR",
+                        List.of(new AcceptedCurrency(broken ? "FRANC" : "CHF", Optional.empty(), Optional.empty())));
             default ->
                 new Setup(
                         s.shop(),
@@ -224,22 +227,22 @@ class ChangedSetupTest {
             Setup sound = Shops.random(random);
             Setup changed = changed(sound);
             if (!SetupCheck.problems(changed).list().isEmpty()) {
-                assertThatThrownBy(() -> Compiled.of(changed, Compiled.of(sound)))
-                        .isInstanceOf(Refused.class);
+                assertThatThrownBy(() -> CompiledSetup.of(changed, CompiledSetup.of(sound)))
+                        .isInstanceOf(InvalidInput.class);
                 continue;
             }
             Order order = Shops.randomOrder(changed, random);
-            assertThat(outcome(Compiled.of(changed, Compiled.of(sound)), order))
-                    .isEqualTo(outcome(Compiled.of(changed), order));
+            assertThat(outcome(CompiledSetup.of(changed, CompiledSetup.of(sound)), order))
+                    .isEqualTo(outcome(CompiledSetup.of(changed), order));
             priced++;
         }
         assertThat(priced).isGreaterThan(100);
     }
 
-    private static Object outcome(Compiled setup, Order order) {
+    private static Object outcome(CompiledSetup setup, Order order) {
         try {
             return Pricing.price(setup, order);
-        } catch (Refused refused) {
+        } catch (InvalidInput refused) {
             return refused.problems();
         }
     }

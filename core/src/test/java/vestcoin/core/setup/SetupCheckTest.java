@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.problem.Refused;
 import vestcoin.core.quote.Shops;
 
 class SetupCheckTest {
@@ -19,8 +19,8 @@ class SetupCheckTest {
                 .sells("a", "1.005", "gone", "1 kg")
                 .delivers("XX", "post", "5.00")
                 .setup();
-        assertThatThrownBy(() -> Compiled.of(setup))
-                .isInstanceOfSatisfying(Refused.class, refused -> assertThat(refused.problems())
+        assertThatThrownBy(() -> CompiledSetup.of(setup))
+                .isInstanceOfSatisfying(InvalidInput.class, refused -> assertThat(refused.problems())
                         .extracting(Problem::path)
                         .containsExactlyInAnyOrder(
                                 "goods/products/a",
@@ -32,8 +32,8 @@ class SetupCheckTest {
 
     @Test
     void a_setup_with_stations_missing_names_them() {
-        assertThatThrownBy(() -> Compiled.of(new Setup(null, null, null, null, null, null, null)))
-                .isInstanceOfSatisfying(Refused.class, refused -> assertThat(refused.problems())
+        assertThatThrownBy(() -> CompiledSetup.of(new Setup(null, null, null, null, null, null, null)))
+                .isInstanceOfSatisfying(InvalidInput.class, refused -> assertThat(refused.problems())
                         .extracting(Problem::path)
                         .isEqualTo(List.of("shop", "goods", "delivery", "tax", "payment")));
     }

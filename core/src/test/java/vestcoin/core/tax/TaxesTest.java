@@ -10,7 +10,7 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
-import vestcoin.core.setup.Compiled;
+import vestcoin.core.setup.CompiledSetup;
 
 /** The ways to tax delivery, and components on components. */
 class TaxesTest {
@@ -27,7 +27,7 @@ class TaxesTest {
 
     private static Quote price(Shops.Maker shop, Line... lines) {
         Order order = Shops.order(Destination.of("IE"), lines);
-        return Pricing.price(Compiled.of(shop.setup()), order);
+        return Pricing.price(CompiledSetup.of(shop.setup()), order);
     }
 
     private static List<String> groups(Quote quote) {
@@ -81,11 +81,13 @@ class TaxesTest {
                 .prices(Tax.Prices.WITHOUT_TAX)
                 .taxes("CA", "s", "First 5 + Second on top 10")
                 .sells("p", "100.00", "s", "");
-        Quote without = Pricing.price(Compiled.of(added.setup()), Shops.order(Destination.of("CA"), Line.of("p", 1)));
+        Quote without =
+                Pricing.price(CompiledSetup.of(added.setup()), Shops.order(Destination.of("CA"), Line.of("p", 1)));
         assertThat(groups(without)).containsExactly("s 100.00: [5.00, 10.50]");
         Shops.Maker inside =
                 new Shops.Maker().taxes("CA", "s", "First 5 + Second on top 10").sells("p", "115.50", "s", "");
-        Quote with = Pricing.price(Compiled.of(inside.setup()), Shops.order(Destination.of("CA"), Line.of("p", 1)));
+        Quote with =
+                Pricing.price(CompiledSetup.of(inside.setup()), Shops.order(Destination.of("CA"), Line.of("p", 1)));
         assertThat(groups(with)).containsExactly("s 115.50: [5.00, 10.50]");
     }
 }

@@ -13,15 +13,15 @@ import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
-import vestcoin.core.finding.Known;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
-import vestcoin.core.problem.Refused;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.Outside;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
 
@@ -53,11 +53,11 @@ class TerritoriesTest {
     }
 
     private static List<String> sentences(Quote quote) {
-        return quote.treatments().stream().map(Treatment::sentence).toList();
+        return quote.treatments().stream().map(TaxLiability::sentence).toList();
     }
 
     private static List<String> findings(Shops.Maker shop) {
-        return Check.of(shop.compiled(), new Known(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
+        return Check.of(shop.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
                 .filter(finding -> finding.station() == Finding.Station.TAX)
                 .map(Finding::id)
                 .toList();
@@ -107,7 +107,7 @@ class TerritoriesTest {
             String country, String postcode, String expected) {
         Shops.Maker shop = irish();
         Tax tax = shop.setup().tax();
-        List<Tax.PlaceRates> filled = Filling.of(tax, Destination.of("IE"), List.of(Place.parse("EU")));
+        List<Tax.PlaceRates> filled = TaxBookFilling.of(tax, Destination.of("IE"), List.of(Place.parse("EU")));
         List<Tax.PlaceRates> rows = new java.util.ArrayList<>(tax.places());
         rows.addAll(filled);
         shop.change(s -> new vestcoin.core.setup.Setup(
@@ -199,7 +199,7 @@ class TerritoriesTest {
                 .registered("IE")
                 .discounts(half);
         Order order = Shops.order(Destination.of("DE"), Line.of("kite", 1))
-                .given(Outside.NOTHING.with(new Sales(BigDecimal.ZERO, new BigDecimal(before))));
+                .given(PricingContext.NOTHING.with(new Sales(BigDecimal.ZERO, new BigDecimal(before))));
         assertThat(rate(Pricing.price(shop.compiled(), order))).isEqualTo(expected);
     }
 
@@ -209,7 +209,7 @@ class TerritoriesTest {
                 irish().compiled(),
                 Shops.order(Destination.of("DE"), Line.of("kite", 1)).by(business("DE")));
         assertThat(quote.lines().get(0).unit().label()).isEqualTo("without the tax of Ireland");
-        Shops.Maker earns = irish().standing(Tax.Standing.WHAT_THE_SELLER_EARNS);
+        Shops.Maker earns = irish().standing(Tax.CrossBorderPricing.WHAT_THE_SELLER_EARNS);
         assertThat(price(earns, Destination.of("FR")).lines().get(0).unit().label())
                 .isEqualTo("at the rate of France");
     }
@@ -276,7 +276,7 @@ class TerritoriesTest {
     @Test
     void a_postcode_under_the_name_of_another_state_is_asked_about() {
         assertThat(org.assertj.core.api.Assertions.catchThrowableOfType(
-                                Refused.class, () -> price(american(), us("US-TX", "28801")))
+                                InvalidInput.class, () -> price(american(), us("US-TX", "28801")))
                         .problems())
                 .singleElement()
                 .satisfies(problem -> {

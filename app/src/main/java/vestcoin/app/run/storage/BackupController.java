@@ -9,7 +9,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.Told;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.Vault;
 
 /**
@@ -41,7 +41,7 @@ class BackupController {
                                 .abs()
                                 .compareTo(HOLDS)
                         > 0) {
-            throw new Told(
+            throw new ApiProblem(
                     HttpStatus.FORBIDDEN,
                     "",
                     "This is not yours to take.",

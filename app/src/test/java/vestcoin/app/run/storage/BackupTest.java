@@ -67,7 +67,7 @@ class BackupTest {
             }
             before = orders(shop.context());
             Said taken = Said.by(
-                    new BackupCommand.Take(),
+                    new BackupCommand.TakeBackup(),
                     "--to",
                     backup.toString(),
                     "--data",
@@ -80,7 +80,7 @@ class BackupTest {
             assertThat(buying.awaitTermination(60, TimeUnit.SECONDS)).isTrue();
             assertThat(failed).as("orders that failed meanwhile").hasValue(0);
             assertThat(Said.by(
-                                    new BackupCommand.Take(),
+                                    new BackupCommand.TakeBackup(),
                                     "--to",
                                     backup.toString(),
                                     "--data",

@@ -249,7 +249,7 @@ class StartTest {
     @Test
     void a_disk_with_too_little_room_takes_no_orders_says_so_and_goes_on_by_itself() throws Exception {
         try (RunningShop.Running shop = RunningShop.start("--vest-coin.room.least=" + Long.MAX_VALUE / 2)) {
-            Room room = shop.context().getBean(Room.class);
+            DiskSpace room = shop.context().getBean(DiskSpace.class);
             room.look();
             Caller buyer = shop.anybody();
             assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.book()).status())

@@ -1,0 +1,91 @@
+package vestcoin.app.context;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.Vouchers;
+import vestcoin.app.service.Carriers;
+import vestcoin.app.service.DestinationPoints;
+import vestcoin.app.service.ExchangeRates;
+import vestcoin.app.stock.StockBook;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Stock;
+import vestcoin.core.money.Exchange;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.PricingContext;
+import vestcoin.core.setup.CompiledSetup;
+
+/**
+ * What pricing is given besides the order: rates of the day, where it goes, stock, slots taken, vouchers among the
+ * codes typed, carriers' answers. What an order brings itself stays.
+ */
+@Service
+public class PricingContexts {
+    private final StockBook counted;
+    private final Orders orders;
+    private final Vouchers vouchers;
+    private final ExchangeRates exchange;
+    private final Carriers carriers;
+    private final DestinationPoints whereabouts;
+
+    PricingContexts(
+            StockBook counted,
+            Orders orders,
+            Vouchers vouchers,
+            ExchangeRates exchange,
+            Carriers carriers,
+            DestinationPoints whereabouts) {
+        this.counted = counted;
+        this.orders = orders;
+        this.vouchers = vouchers;
+        this.exchange = exchange;
+        this.carriers = carriers;
+        this.whereabouts = whereabouts;
+    }
+
+    /** Exchange rates of the latest day known. */
+    public Optional<Exchange> rates() {
+        return exchange.latest();
+    }
+
+    /** How many there are of what is counted, by item. */
+    public Map<String, BigDecimal> left(String shop) {
+        return counted.all(shop);
+    }
+
+    /** The order with what is known around it now. */
+    public Order around(String shop, CompiledSetup setup, Order asked) {
+        Order order = whereabouts.located(setup, asked);
+        PricingContext own = order.outside();
+        String base = setup.setup().shop().currency();
+        String currency = order.currency().orElse(base);
+        Optional<Exchange> rates = own.exchange().isPresent()
+                        || currency.equals(base)
+                                && setup.setup().tax().registrations().isEmpty()
+                ? own.exchange()
+                : exchange.latest();
+        List<PricingContext.Voucher> used =
+                own.vouchers().isEmpty() ? vouchers.among(shop, order.codes(), currency) : own.vouchers();
+        Stock stock = own.stock().left().isEmpty()
+                ? counted.of(
+                        shop,
+                        order.lines().stream().map(Line::product).distinct().toList())
+                : own.stock();
+        Order known = order.given(new PricingContext(
+                rates,
+                own.carriers(),
+                own.taken().counts().isEmpty()
+                        ? orders.taken(
+                                shop,
+                                order.at().atZone(setup.zone()).toLocalDate().atStartOfDay())
+                        : own.taken(),
+                stock,
+                own.sales(),
+                used,
+                own.owed()));
+        return known.given(known.outside().with(carriers.answers(shop, setup, known)));
+    }
+}

@@ -1,0 +1,66 @@
+package vestcoin.app.embedding;
+
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.util.Base64;
+import java.util.List;
+import java.util.Optional;
+import vestcoin.app.format.Json;
+import vestcoin.app.outside.Vault;
+import vestcoin.core.goods.Line;
+import vestcoin.core.problem.InvalidInput;
+
+/**
+ * What a link puts into the basket, as it is signed.
+ *
+ * @param codes discount codes it carries
+ * @param open what the buyer may still choose on the other site; of one line alone
+ * @param shown what the goods cost when the link was made, in {@code currency}; the buyer is told where that has
+ *     changed
+ */
+record BasketLink(List<Line> lines, List<String> codes, List<Open> open, Optional<BigDecimal> shown, String currency) {
+    enum Open {
+        OPTIONS,
+        QUANTITY,
+        AMOUNT
+    }
+
+    static final int MOST_LINES = 50;
+    static final int LONGEST = 8000;
+
+    BasketLink {
+        lines = lines == null ? List.of() : List.copyOf(lines);
+        codes = codes == null ? List.of() : List.copyOf(codes);
+        open = open == null ? List.of() : List.copyOf(open);
+        shown = shown == null ? Optional.empty() : shown;
+    }
+
+    /** Base64url of the JSON, a dot, and the mark of this installation for it and the shop. */
+    String signed(String shop, Vault vault) {
+        String content = Base64.getUrlEncoder()
+                .withoutPadding()
+                .encodeToString(Json.write(this).getBytes(StandardCharsets.UTF_8));
+        return content + "." + vault.mark(about(shop, content));
+    }
+
+    /** @throws InvalidInput if the link was not made here, for this shop, or was changed since */
+    static BasketLink read(String shop, String signed, Vault vault) {
+        String[] parts = signed == null ? new String[0] : signed.split("\\.", -1);
+        if (parts.length != 2
+                || signed.length() > LONGEST
+                || !MessageDigest.isEqual(
+                        vault.mark(about(shop, parts[0])).getBytes(StandardCharsets.UTF_8),
+                        parts[1].getBytes(StandardCharsets.UTF_8))) {
+            throw new InvalidInput(
+                    "take",
+                    "The link you followed was changed after the shop made it, so nothing of it is used.",
+                    "Choose here instead, or ask the shop for the link.");
+        }
+        return Json.read(new String(Base64.getUrlDecoder().decode(parts[0]), StandardCharsets.UTF_8), BasketLink.class);
+    }
+
+    private static String about(String shop, String content) {
+        return "take " + shop + " " + content;
+    }
+}

@@ -1,0 +1,186 @@
+package vestcoin.app.setup;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.service.CarrierService;
+import vestcoin.app.service.Carriers;
+import vestcoin.app.service.ExchangeRates;
+import vestcoin.app.service.ServiceConnections;
+import vestcoin.core.money.Exchange;
+import vestcoin.core.place.Destination;
+import vestcoin.core.problem.InvalidInput;
+
+/** The carrier and the exchange rates at the desk. */
+@RestController
+class ServiceConnectionController {
+    private static final int STEPS = 16;
+    private static final BigDecimal HEAVIEST = BigDecimal.valueOf(1000);
+
+    /** @param trouble why it answers nothing at present */
+    record CarrierLink(
+            Optional<ServiceConnections.Connected> connected,
+            List<CarrierService.Service> services,
+            Optional<String> trouble) {}
+
+    /** @param secret written, never read */
+    record Key(String secret) {
+        @Override
+        public String toString() {
+            return "Key[]";
+        }
+    }
+
+    /** @param rates units of a currency for one of the base */
+    record Rates(String base, Optional<LocalDate> day, Map<String, BigDecimal> rates) {}
+
+    private final ServiceConnections links;
+    private final CarrierService carrier;
+    private final Carriers carriers;
+    private final ExchangeRates exchange;
+    private final Drafts drafts;
+
+    ServiceConnectionController(
+            ServiceConnections links,
+            CarrierService carrier,
+            Carriers carriers,
+            ExchangeRates exchange,
+            Drafts drafts) {
+        this.links = links;
+        this.carrier = carrier;
+        this.carriers = carriers;
+        this.exchange = exchange;
+        this.drafts = drafts;
+    }
+
+    @GetMapping("/api/shops/{shop}/carrier")
+    CarrierLink carrier(@PathVariable String shop) {
+        Optional<ServiceAccess> access = links.access(shop, ServiceConnections.Kind.CARRIER);
+        Optional<ServiceConnections.Connected> connected = links.connected(shop, ServiceConnections.Kind.CARRIER);
+        if (access.isEmpty()) {
+            return new CarrierLink(connected, List.of(), Optional.empty());
+        }
+        try {
+            return new CarrierLink(connected, carrier.services(access.get()), Optional.empty());
+        } catch (ProviderTimeout e) {
+            return new CarrierLink(
+                    connected,
+                    List.of(),
+                    Optional.of("The carrier is not answering; cells with a quote take their other price meanwhile."));
+        } catch (ProviderRejection e) {
+            return new CarrierLink(
+                    connected,
+                    List.of(),
+                    Optional.of("The carrier no longer takes the key; cells with a quote take their other price "
+                            + "meanwhile."));
+        }
+    }
+
+    /** Connects a carrier after a real call has shown that the key opens an account. */
+    @PutMapping("/api/shops/{shop}/carrier")
+    CarrierLink connect(@PathVariable String shop, @RequestBody Key key) {
+        if (key.secret() == null || key.secret().isBlank() || key.secret().length() > 200) {
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "secret",
+                    "The key is missing.",
+                    "Paste the key of the account with the carrier.");
+        }
+        ServiceAccess access =
+                links.candidate(ServiceConnections.Kind.CARRIER, key.secret().strip());
+        try {
+            carrier.services(access);
+        } catch (ProviderRejection e) {
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "secret",
+                    "The carrier does not know this key.",
+                    "Copy it again, whole and without spaces.");
+        } catch (ProviderTimeout e) {
+            throw new ApiProblem(
+                    HttpStatus.BAD_GATEWAY,
+                    "secret",
+                    "The carrier is not answering, so the key could not be checked.",
+                    "Try again in a few minutes; nothing was changed.");
+        }
+        links.connect(shop, ServiceConnections.Kind.CARRIER, access);
+        carriers.forget(shop);
+        return carrier(shop);
+    }
+
+    @DeleteMapping("/api/shops/{shop}/carrier")
+    CarrierLink disconnect(@PathVariable String shop) {
+        links.disconnect(shop, ServiceConnections.Kind.CARRIER);
+        carriers.forget(shop);
+        return carrier(shop);
+    }
+
+    /**
+     * What the carrier asks for one parcel of growing weight to a place, by service: the cost line of the rate curve.
+     */
+    @GetMapping("/api/shops/{shop}/carrier/costs")
+    Map<String, List<Carriers.Cost>> costs(
+            @PathVariable String shop,
+            @RequestParam String country,
+            @RequestParam Optional<String> postcode,
+            @RequestParam BigDecimal upTo) {
+        if (!country.matches("[A-Z]{2}") || upTo.signum() <= 0 || upTo.compareTo(HEAVIEST) > 0) {
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "upTo",
+                    "This is no weight to ask a carrier about.",
+                    "Ask for up to 1000 kg, to a country by its two letters.");
+        }
+        return carriers.costs(
+                shop,
+                drafts.of(shop).document().compiled().home(),
+                new Destination(country, Optional.empty(), postcode),
+                upTo,
+                STEPS);
+    }
+
+    @GetMapping("/api/shops/{shop}/rates")
+    Rates rates(@PathVariable String shop) {
+        return exchange.latest()
+                .map(ServiceConnectionController::rates)
+                .orElse(new Rates("EUR", Optional.empty(), Map.of()));
+    }
+
+    @PostMapping("/api/shops/{shop}/rates")
+    Rates fetched(@PathVariable String shop) {
+        try {
+            return rates(exchange.fetch());
+        } catch (ProviderTimeout | ProviderRejection e) {
+            throw new ApiProblem(
+                    HttpStatus.BAD_GATEWAY,
+                    "rates",
+                    "The feed of exchange rates is not answering.",
+                    "The last rates stand; try again later.");
+        } catch (InvalidInput e) {
+            throw new ApiProblem(
+                    HttpStatus.BAD_GATEWAY,
+                    "rates",
+                    "The feed of exchange rates sent something that cannot be read.",
+                    "The last rates stand; try again later.");
+        }
+    }
+
+    private static Rates rates(Exchange exchange) {
+        return new Rates(exchange.base(), Optional.of(exchange.day()), exchange.rates());
+    }
+}

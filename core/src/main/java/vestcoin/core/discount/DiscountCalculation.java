@@ -1,0 +1,304 @@
+package vestcoin.core.discount;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import vestcoin.core.goods.BuyerPricing;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.RemainingAmounts;
+import vestcoin.core.place.Destination;
+import vestcoin.core.why.Figure;
+import vestcoin.core.why.Op.Source;
+import vestcoin.core.why.Tracer;
+
+/**
+ * Takes discounts off lines, one after the other: automatic ones in the seller's order, then codes in the order typed.
+ * Each is computed once on what is left of all it is for, rounded once, and shared out over those lines. Nothing goes
+ * below zero.
+ */
+public final class DiscountCalculation {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private final DiscountContext circumstances;
+    private final Tracer tracer;
+
+    /** What decides whether a discount applies, besides the lines. @param codes in the order typed */
+    public record DiscountContext(BuyerPricing buying, Destination to, List<String> codes, History history) {}
+
+    /** Discounts that could apply, in the order they are taken, and why the others cannot. */
+    public record Candidates(List<Discounts.Rule> rules, List<Reduction.UnusedDiscount> not) {}
+
+    /** Lines after discounts. */
+    public record AppliedDiscounts(
+            List<Reduction> reductions, List<Reduction.UnusedDiscount> not, RemainingAmounts remaining) {
+        /** Line index to what is left of it, as this buyer sees it. */
+        public Map<Integer, Figure> left() {
+            return remaining.left();
+        }
+    }
+
+    public DiscountCalculation(DiscountContext circumstances, Tracer tracer) {
+        this.circumstances = circumstances;
+        this.tracer = tracer;
+    }
+
+    /** Sorts the discounts into those in play and those that this order cannot have whatever is in it. */
+    public Candidates candidates(Discounts discounts) {
+        List<Discounts.Rule> in = new ArrayList<>();
+        List<Reduction.UnusedDiscount> not = new ArrayList<>();
+        for (Discounts.Rule rule : discounts.rules()) {
+            if (rule.code().isEmpty()) {
+                in.add(rule);
+            }
+        }
+        for (String typed : circumstances.codes()) {
+            discounts.rules().stream()
+                    .filter(rule -> rule.code()
+                            .filter(code -> normal(code).equals(normal(typed)))
+                            .isPresent())
+                    .filter(rule -> !in.contains(rule))
+                    .forEach(in::add);
+        }
+        List<Discounts.Rule> kept = new ArrayList<>();
+        for (Discounts.Rule rule : in) {
+            Optional<String> reason = barred(rule);
+            reason.ifPresent(sentence -> not.add(new Reduction.UnusedDiscount(rule, sentence)));
+            if (reason.isEmpty()) {
+                kept.add(rule);
+            }
+        }
+        return new Candidates(kept, not);
+    }
+
+    private Optional<String> barred(Discounts.Rule rule) {
+        Discounts.Conditions when = rule.conditions();
+        if (when.window().isPresent()
+                && !when.window()
+                        .get()
+                        .covers(
+                                circumstances.buying().at(),
+                                circumstances.buying().zone())) {
+            return Optional.of("Not on this day.");
+        }
+        if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(circumstances.to()))) {
+            return Optional.of("Not for this place.");
+        }
+        if (when.firstOrder() && circumstances.history().orders() > 0) {
+            return Optional.of("Only for a first order.");
+        }
+        if (when.uses().isPresent()
+                && circumstances.history().uses().getOrDefault(rule.id(), 0)
+                        >= when.uses().get()) {
+            return Optional.of("Used up: " + when.uses().get() + " in all.");
+        }
+        if (when.usesPerBuyer().isPresent()
+                && circumstances.history().usesByBuyer().getOrDefault(rule.id(), 0)
+                        >= when.usesPerBuyer().get()) {
+            return Optional.of("This buyer has used it " + when.usesPerBuyer().get() + " times.");
+        }
+        return Optional.empty();
+    }
+
+    /**
+     * Takes goods discounts off the lines, in order. Where this buyer's amounts are re-rated, a discount is shared out
+     * by the shelf-price figures like anybody's, and each share is re-rated as its line is.
+     */
+    public AppliedDiscounts goods(List<Discounts.Rule> rules, List<PricedLine> lines) {
+        Map<Integer, Figure> left = new LinkedHashMap<>();
+        lines.forEach(line -> left.put(line.index(), line.amount()));
+        boolean stands = circumstances.buying().stands();
+        Map<Integer, Figure> shelf = stands ? left : new LinkedHashMap<>();
+        lines.forEach(line -> shelf.put(line.index(), line.shelf()));
+        List<Reduction> reductions = new ArrayList<>();
+        List<Reduction.UnusedDiscount> not = new ArrayList<>();
+        for (Discounts.Rule rule : rules) {
+            if (rule.off() != Discounts.Off.GOODS) {
+                continue;
+            }
+            List<PricedLine> eligible = eligible(rule, lines);
+            Optional<String> lacking = shortOf(rule, lines, eligible, left);
+            if (lacking.isPresent()) {
+                not.add(new Reduction.UnusedDiscount(rule, lacking.get()));
+                continue;
+            }
+            List<Figure> amounts = new ArrayList<>(eligible.size());
+            eligible.forEach(line -> amounts.add(shelf.get(line.index())));
+            Figure base = tracer.sum("rule/discount-base", "what it is taken off", amounts);
+            Figure atShelf = amount(rule, base);
+            Figure amount = atShelf;
+            Map<Integer, Figure> shares = shared(amount, eligible, shelf);
+            if (!stands) {
+                shares.forEach((index, share) -> shelf.put(index, less(rule, shelf.get(index), share)));
+                shares = rerated(shares, eligible, left);
+                amount = tracer.sum("rule/rerated", rule.name(), List.copyOf(shares.values()));
+            }
+            shares.forEach((index, share) -> left.put(index, less(rule, left.get(index), share)));
+            reductions.add(new Reduction(rule, amount, atShelf, shares));
+        }
+        return new AppliedDiscounts(reductions, not, new RemainingAmounts(left, shelf));
+    }
+
+    private Figure less(Discounts.Rule rule, Figure from, Figure share) {
+        return tracer.less("rule/after-discount", "after " + rule.name(), from, List.of(share));
+    }
+
+    private Map<Integer, Figure> rerated(
+            Map<Integer, Figure> shares, List<PricedLine> lines, Map<Integer, Figure> left) {
+        Map<Integer, Figure> rerated = new LinkedHashMap<>();
+        for (PricedLine line : lines) {
+            Figure share = shares.get(line.index());
+            Figure own = circumstances
+                    .buying()
+                    .rates()
+                    .of(line.product(), line.product().taxCategory())
+                    .map(how -> how.of(share, tracer))
+                    .orElse(share);
+            Figure most = left.get(line.index());
+            rerated.put(
+                    line.index(),
+                    own.value().compareTo(most.value()) <= 0
+                            ? own
+                            : tracer.smallest("rule/rerated", "no more than is left", List.of(own, most)));
+        }
+        return rerated;
+    }
+
+    /**
+     * Takes delivery discounts off a price, in order.
+     *
+     * @param shelf the delivery by the shelf-price figures
+     * @param price what such a figure comes to for this buyer
+     */
+    public List<Reduction> delivery(
+            List<Discounts.Rule> rules,
+            List<PricedLine> lines,
+            Map<Integer, Figure> left,
+            Figure shelf,
+            UnaryOperator<Figure> price) {
+        List<Reduction> reductions = new ArrayList<>();
+        Figure rest = shelf;
+        for (Discounts.Rule rule : rules) {
+            List<PricedLine> eligible = eligible(rule, lines);
+            if (rule.off() == Discounts.Off.DELIVERY
+                    && shortOf(rule, lines, eligible, left).isEmpty()) {
+                Figure amount = amount(rule, rest);
+                Figure after = less(rule, rest, amount);
+                boolean stands = circumstances.buying().stands();
+                reductions.add(new Reduction(
+                        rule,
+                        stands
+                                ? amount
+                                : tracer.less(
+                                        "rule/rerated", rule.name(), price.apply(rest), List.of(price.apply(after))),
+                        amount,
+                        Map.of()));
+                rest = after;
+            }
+        }
+        return reductions;
+    }
+
+    private static List<PricedLine> eligible(Discounts.Rule rule, List<PricedLine> lines) {
+        List<PricedLine> eligible = new ArrayList<>(lines.size());
+        Discounts.Conditions when = rule.conditions();
+        for (PricedLine line : PricedLine.sorted(lines)) {
+            if (line.counted()
+                    && (when.categories().isEmpty() || line.product().among(when.categories()))
+                    && (when.except().isEmpty() || !line.product().among(when.except()))) {
+                eligible.add(line);
+            }
+        }
+        return eligible;
+    }
+
+    /**
+     * Why the basket is not enough, if it is not: value is the goods after the discounts taken so far, without
+     * donations.
+     */
+    private Optional<String> shortOf(
+            Discounts.Rule rule, List<PricedLine> lines, List<PricedLine> eligible, Map<Integer, Figure> left) {
+        Discounts.Conditions when = rule.conditions();
+        if (eligible.isEmpty()) {
+            return Optional.of("Nothing in the basket is in it.");
+        }
+        if (when.leastValue().isPresent()
+                && value(lines, left)
+                                .compareTo(tracer.threshold(when.leastValue().get()))
+                        < 0) {
+            return Optional.of(
+                    "Only from goods of " + tracer.words(when.leastValue().get()) + ".");
+        }
+        if (when.leastQuantity().isPresent()
+                && quantity(eligible).compareTo(when.leastQuantity().get()) < 0) {
+            return Optional.of("Only from " + when.leastQuantity().get().toPlainString() + " things.");
+        }
+        return Optional.empty();
+    }
+
+    private static BigDecimal value(List<PricedLine> lines, Map<Integer, Figure> left) {
+        BigDecimal value = BigDecimal.ZERO;
+        for (PricedLine line : lines) {
+            value = line.counted() ? value.add(left.get(line.index()).value()) : value;
+        }
+        return value;
+    }
+
+    private static BigDecimal quantity(List<PricedLine> lines) {
+        BigDecimal quantity = BigDecimal.ZERO;
+        for (PricedLine line : lines) {
+            quantity = quantity.add(line.line().quantity());
+        }
+        return quantity;
+    }
+
+    private Figure amount(Discounts.Rule rule, Figure base) {
+        String path = "discounts/rules/" + rule.id();
+        if (rule.amount().isPresent()) {
+            return tracer.smallest(
+                    path,
+                    rule.name(),
+                    List.of(
+                            tracer.typed(
+                                    path + "/amount", rule.name(), rule.amount().get()),
+                            base));
+        }
+        Figure percent = tracer.number(
+                Source.SETUP, rule.percent().orElse(BigDecimal.ZERO), "%", path + "/percent", rule.name());
+        return tracer.ratio(
+                path,
+                rule.name(),
+                List.of(base, percent),
+                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
+    }
+
+    /**
+     * Source: Directive 2006/112/EC, Article 79(b): a price reduction lowers the taxable amount of what it is granted
+     * on. Weights are what is left of the lines; if all is zero, what they were before.
+     */
+    private Map<Integer, Figure> shared(Figure amount, List<PricedLine> eligible, Map<Integer, Figure> left) {
+        boolean nothingLeft = true;
+        for (PricedLine line : eligible) {
+            nothingLeft &= left.get(line.index()).zero();
+        }
+        List<Figure> weights = new ArrayList<>(eligible.size());
+        for (PricedLine line : eligible) {
+            weights.add(nothingLeft ? line.shelf() : left.get(line.index()));
+        }
+        List<Figure> parts = tracer.shares("rule/discount-shared-out", "share of the discount", amount, weights);
+        Map<Integer, Figure> shares = new HashMap<>();
+        for (int i = 0; i < parts.size(); i++) {
+            shares.put(eligible.get(i).index(), parts.get(i));
+        }
+        return shares;
+    }
+
+    private static String normal(String code) {
+        return code.strip().toUpperCase(Locale.ROOT);
+    }
+}

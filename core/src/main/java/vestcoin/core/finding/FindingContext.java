@@ -1,0 +1,21 @@
+package vestcoin.core.finding;
+
+import java.time.Instant;
+import java.util.Map;
+import java.util.Set;
+import vestcoin.core.payment.Gateway;
+import vestcoin.core.tax.Sales;
+
+/**
+ * What a check is given besides the setup.
+ *
+ * @param at the instant it is for: rates hold by date
+ * @param gateways state of each account with a provider
+ * @param sales across borders within the Union
+ * @param untried accounts no payment was tried with since they changed
+ */
+public record FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
+    public FindingContext(Instant at, Map<String, Gateway> gateways) {
+        this(at, gateways, Sales.NONE, Set.of());
+    }
+}

@@ -1,0 +1,58 @@
+package vestcoin.core.goods;
+
+import java.math.BigDecimal;
+import java.util.Optional;
+
+/**
+ * What delivery needs to know of a thing. What a product does not say its group says.
+ *
+ * @param size of one, packed as it is sold
+ * @param upright has to stand on its base
+ * @param alone gets a parcel of its own
+ * @param preparation working days until one is ready to leave
+ * @param handling id of a handling group of the delivery station
+ * @param tariff tariff code for customs
+ * @param origin country it was made in
+ * @param from id of the dispatch place it leaves from; the shop unless said otherwise
+ * @param own its own delivery price, for options that charge by product
+ */
+public record ShippingTraits(
+        Optional<Size> size,
+        boolean upright,
+        boolean alone,
+        Optional<Integer> preparation,
+        Optional<String> handling,
+        Optional<String> tariff,
+        Optional<String> origin,
+        Optional<String> from,
+        Optional<Own> own) {
+    public static final ShippingTraits NOTHING =
+            new ShippingTraits(null, false, false, null, null, null, null, null, null);
+
+    /** @param alone price of one that travels alone @param withOthers price of each that travels with others */
+    public record Own(BigDecimal alone, BigDecimal withOthers) {}
+
+    public ShippingTraits {
+        size = size == null ? Optional.empty() : size;
+        preparation = preparation == null ? Optional.empty() : preparation;
+        handling = handling == null ? Optional.empty() : handling;
+        tariff = tariff == null ? Optional.empty() : tariff;
+        origin = origin == null ? Optional.empty() : origin;
+        from = from == null ? Optional.empty() : from;
+        own = own == null ? Optional.empty() : own;
+    }
+
+    /** This, with what it does not say taken from a group. */
+    ShippingTraits or(ShippingTraits group) {
+        return new ShippingTraits(
+                size.or(group::size),
+                upright || group.upright,
+                alone || group.alone,
+                preparation.or(group::preparation),
+                handling.or(group::handling),
+                tariff.or(group::tariff),
+                origin.or(group::origin),
+                from.or(group::from),
+                own.or(group::own));
+    }
+}

@@ -1,0 +1,195 @@
+package vestcoin.core.payment;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.place.Destination;
+import vestcoin.core.tax.Buyer;
+import vestcoin.core.why.Figure;
+import vestcoin.core.why.Op.Source;
+import vestcoin.core.why.Tracer;
+
+/**
+ * One method for one order.
+ *
+ * @param hidden why the buyer does not see it, as a sentence for the seller; empty when seen
+ * @param charge what it adds or takes off when chosen
+ * @param fee what the provider takes of what it is paid of this order, when the seller has said
+ * @param toPay what is paid by it: with its own charge, after vouchers, in cash rounded
+ * @param keep what is left for the seller: payable with this method's own charge, less tax and fee, and cash rounded
+ */
+public record MethodAvailability(
+        Payment.Method method,
+        Optional<String> hidden,
+        Optional<Figure> charge,
+        Optional<Figure> fee,
+        BigDecimal toPay,
+        BigDecimal keep) {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    /**
+     * What of an order methods depend on.
+     *
+     * @param payable before any method's charge, vouchers and cash rounding
+     * @param delivery id of the option or pickup place chosen
+     * @param collected whether the goods are collected
+     * @param sent whether anything is sent
+     * @param owed by this buyer on account, before this order
+     * @param typed what a typed amount comes to for this buyer
+     */
+    public record OrderFacts(
+            Figure payable,
+            Destination to,
+            Buyer buyer,
+            Optional<String> delivery,
+            boolean collected,
+            boolean sent,
+            List<PricedLine> lines,
+            BigDecimal owed,
+            UnaryOperator<Figure> typed) {}
+
+    /** Every method in the buyer's order, seen only if it is on, complete, and its conditions hold. */
+    public static List<MethodAvailability> of(
+            Payment payment, Map<String, Gateway> gateways, OrderFacts asked, Tracer tracer) {
+        List<MethodAvailability> seen = new ArrayList<>(payment.methods().size());
+        for (Payment.Method method : payment.methods()) {
+            Optional<String> hidden = hidden(method, gateways);
+            seen.add(new MethodAvailability(
+                    method,
+                    hidden.isPresent() ? hidden : unmet(method, asked, tracer),
+                    method.charge().map(charge -> charge(method, charge, asked, tracer)),
+                    Optional.empty(),
+                    BigDecimal.ZERO,
+                    BigDecimal.ZERO));
+        }
+        return seen;
+    }
+
+    private static Optional<String> hidden(Payment.Method method, Map<String, Gateway> gateways) {
+        if (!method.on()) {
+            return Optional.of("Switched off.");
+        }
+        if (method.title() == null || method.title().isBlank()) {
+            return Optional.of("It has no title yet.");
+        }
+        if (!method.kind().throughProvider()) {
+            return Optional.empty();
+        }
+        Gateway gateway = method.gateway()
+                .map(id -> gateways.getOrDefault(id, Gateway.NOT_CONNECTED))
+                .orElse(Gateway.NOT_CONNECTED);
+        return gateway.usable() ? Optional.empty() : Optional.of("Not shown: " + gateway.trouble() + ".");
+    }
+
+    private static Optional<String> unmet(Payment.Method method, OrderFacts asked, Tracer tracer) {
+        Payment.Conditions when = method.conditions();
+        if (method.kind() == Payment.Kind.CASH_ON_DELIVERY && !asked.sent()) {
+            return Optional.of("Nothing is handed over at a door.");
+        }
+        if (method.kind() == Payment.Kind.CASH_AT_PICKUP && !asked.collected()) {
+            return Optional.of("Only for orders that are collected.");
+        }
+        if (method.kind() == Payment.Kind.ON_ACCOUNT && !asked.buyer().confirmedBusiness()) {
+            return Optional.of("Only for a business whose tax number is confirmed.");
+        }
+        BigDecimal payable = asked.payable().value();
+        Optional<BigDecimal> limit = method.kind() == Payment.Kind.ON_ACCOUNT
+                ? method.terms().flatMap(Payment.Terms::limit)
+                : Optional.empty();
+        if (limit.filter(most -> asked.owed().add(payable).compareTo(tracer.threshold(most)) > 0)
+                .isPresent()) {
+            return Optional.of("Above what this buyer may owe, " + tracer.words(limit.get())
+                    + (asked.owed().signum() > 0 ? "; " + asked.owed().toPlainString() + " is open." : "."));
+        }
+        if (when == Payment.Conditions.NONE) {
+            return Optional.empty();
+        }
+        if (when.least()
+                .filter(least -> payable.compareTo(tracer.threshold(least)) < 0)
+                .isPresent()) {
+            return Optional.of("Only from " + tracer.words(when.least().get()) + ".");
+        }
+        if (when.most()
+                .filter(most -> payable.compareTo(tracer.threshold(most)) > 0)
+                .isPresent()) {
+            return Optional.of("Only up to " + tracer.words(when.most().get()) + ".");
+        }
+        if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(asked.to()))) {
+            return Optional.of("Not for this place.");
+        }
+        if (when.buyers().filter(kind -> kind != asked.buyer().kind()).isPresent()) {
+            return Optional.of(
+                    when.buyers().get() == Buyer.Kind.BUSINESS ? "Only for businesses." : "Only for persons.");
+        }
+        if (!when.deliveries().isEmpty()
+                && asked.delivery().filter(when.deliveries()::contains).isEmpty()) {
+            return Optional.of("Does not go with this delivery.");
+        }
+        if (!when.currencies().isEmpty()
+                && !when.currencies().contains(tracer.currency().getCode())) {
+            return Optional.of("Not in " + tracer.currency().getCode() + ".");
+        }
+        return asked.lines().stream()
+                .filter(line -> line.product().among(when.except()))
+                .findFirst()
+                .map(line -> "Not with " + line.product().name() + ".");
+    }
+
+    private static Figure charge(Payment.Method method, Payment.Charge charge, OrderFacts asked, Tracer tracer) {
+        String path = "payment/methods/" + method.id() + "/charge";
+        Figure percent = tracer.ratio(
+                path + "/percent",
+                "percent of the amount",
+                List.of(
+                        asked.payable(),
+                        tracer.number(Source.SETUP, charge.percent(), "%", path + "/percent", "charge")),
+                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
+        return tracer.sum(
+                path,
+                method.title(),
+                List.of(percent, asked.typed().apply(tracer.typed(path + "/amount", "fixed", charge.amount()))));
+    }
+
+    /**
+     * This method with what it costs the seller.
+     *
+     * @param payable with its own charge
+     * @param tax of that
+     * @param paid what is paid by it, after vouchers and cash rounding
+     * @param rounded what cash is rounded by
+     */
+    public MethodAvailability costing(Figure payable, Figure tax, Figure paid, BigDecimal rounded, Tracer tracer) {
+        Optional<Figure> taken = method.fee().map(fee -> fee(fee, paid, tracer));
+        BigDecimal left = payable.value().add(rounded).subtract(tax.value());
+        return new MethodAvailability(
+                method,
+                hidden,
+                charge,
+                taken,
+                paid.value(),
+                taken.map(fee -> left.subtract(fee.value())).orElse(left));
+    }
+
+    /**
+     * Round half up(percent × what the provider takes + fixed), whatever the shop's rounding; nothing where it takes
+     * nothing.
+     */
+    private Figure fee(Payment.Fee fee, Figure paid, Tracer tracer) {
+        String path = "payment/methods/" + method.id() + "/fee";
+        if (paid.value().signum() <= 0) {
+            return tracer.zero("rule/provider-fee", method.title());
+        }
+        Figure percent = tracer.exactPercent(
+                path,
+                "percent of the amount",
+                paid,
+                tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", "fee"));
+        Figure both = tracer.exactSum(
+                path, "percent and fixed", List.of(percent, tracer.typed(path + "/fixed", "fixed", fee.fixed())));
+        return tracer.roundedHalfUp("rule/provider-fee", method.title(), both);
+    }
+}

@@ -1,0 +1,124 @@
+package vestcoin.core.quote;
+
+import java.math.BigDecimal;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import vestcoin.core.delivery.Offer;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Product;
+import vestcoin.core.payment.MethodAvailability;
+import vestcoin.core.pickup.Slots;
+import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.why.Tracer;
+
+/** Why an order cannot be placed as it stands, in sentences. */
+final class OrderObstacles {
+    private final CompiledSetup setup;
+    private final Order order;
+    private final Tracer tracer;
+    private final List<String> missing = new ArrayList<>();
+
+    OrderObstacles(CompiledSetup setup, Order order, Tracer tracer) {
+        this.setup = setup;
+        this.order = order;
+        this.tracer = tracer;
+    }
+
+    List<String> of(
+            List<PricedLine> lines,
+            DiscountScenario attempt,
+            List<Consignment> consignments,
+            PickupOffers collecting,
+            List<MethodAvailability> methods,
+            Map<String, BigDecimal> left) {
+        boolean offered = attempt.offers().stream().anyMatch(Offer.Available.class::isInstance)
+                || attempt.each().values().stream()
+                                .allMatch(each -> each.offers().stream().anyMatch(Offer.Available.class::isInstance))
+                        && !attempt.each().isEmpty();
+        if (!consignments.isEmpty() && !attempt.deliveryChosen()) {
+            boolean wanted = order.delivery().isPresent() || !order.deliveries().isEmpty();
+            missing.add(
+                    !offered
+                            ? "Nothing delivers this basket to this place."
+                            : wanted
+                                    ? "The delivery chosen is not offered for this basket and place."
+                                    : "Choose how it gets to you.");
+        }
+        slot(attempt, collecting);
+        if (setup.sellsTo().find(order.to()).isEmpty()) {
+            missing.add("The shop does not sell to this place.");
+        }
+        stock(lines, left);
+        smallest(lines, attempt);
+        if (lines.stream().anyMatch(line -> line.product().kind() == Product.Kind.DIGITAL)) {
+            String belongs = order.buyer().belongs().orElse(order.to()).country();
+            order.buyer()
+                    .evidence()
+                    .filter(country -> !country.equals(belongs))
+                    .ifPresent(country -> missing.add("Two pieces of evidence disagree on where the buyer belongs: "
+                            + belongs + " and " + country + "."));
+        }
+        order.method().ifPresent(id -> method(id, methods));
+        return List.copyOf(missing);
+    }
+
+    private void slot(DiscountScenario attempt, PickupOffers collecting) {
+        Optional<List<Slots.Slot>> open = attempt.chosen()
+                .map(offer -> collecting.slots().get(offer.option().id()));
+        if (open.isEmpty()) {
+            return;
+        }
+        Optional<LocalDateTime> chosen = order.slot();
+        if (chosen.isPresent()
+                && open.get().stream()
+                        .noneMatch(slot -> slot.start().toLocalDateTime().equals(chosen.get()))) {
+            missing.add("The slot chosen is not open any more.");
+        }
+    }
+
+    private void stock(List<PricedLine> lines, Map<String, BigDecimal> left) {
+        if (left.isEmpty()) {
+            return;
+        }
+        Map<String, BigDecimal> asked = new HashMap<>();
+        Map<String, String> names = new HashMap<>();
+        for (PricedLine line : lines) {
+            String key = order.outside().stock().key(line);
+            asked.merge(key, line.line().quantity(), BigDecimal::add);
+            names.putIfAbsent(key, line.product().name());
+        }
+        left.forEach((key, count) -> {
+            if (asked.get(key).compareTo(count) > 0) {
+                missing.add(
+                        count.signum() == 0
+                                ? names.get(key) + " is sold out."
+                                : "Only " + count.toPlainString() + " of " + names.get(key)
+                                        + (count.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left."));
+            }
+        });
+    }
+
+    private void smallest(List<PricedLine> lines, DiscountScenario attempt) {
+        setup.setup().shop().smallest().ifPresent(least -> {
+            BigDecimal value = lines.stream()
+                    .filter(PricedLine::counted)
+                    .map(line -> attempt.taken().left().get(line.index()).value())
+                    .reduce(BigDecimal.ZERO, BigDecimal::add);
+            if (lines.stream().anyMatch(PricedLine::counted) && value.compareTo(tracer.threshold(least)) < 0) {
+                missing.add("The smallest order is " + tracer.words(least) + ".");
+            }
+        });
+    }
+
+    private void method(String id, List<MethodAvailability> methods) {
+        Optional<MethodAvailability> method =
+                methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();
+        if (method.isEmpty() || method.get().hidden().isPresent()) {
+            missing.add("The way of paying chosen is not open to this order.");
+        }
+    }
+}

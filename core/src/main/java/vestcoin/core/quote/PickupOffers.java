@@ -1,0 +1,163 @@
+package vestcoin.core.quote;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import vestcoin.core.calendar.WorkDays;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.delivery.Load;
+import vestcoin.core.delivery.LocalPrice;
+import vestcoin.core.delivery.Offer;
+import vestcoin.core.delivery.Promise;
+import vestcoin.core.goods.PricedLine;
+import vestcoin.core.pickup.Pickup;
+import vestcoin.core.pickup.Slots;
+import vestcoin.core.place.Point;
+import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.why.Figure;
+import vestcoin.core.why.Op.Source;
+import vestcoin.core.why.Tracer;
+
+/** Collecting, and what the shop brings round itself, as offers beside those of carriers. */
+final class PickupOffers {
+    private final CompiledSetup setup;
+    private final Order order;
+    private final List<Consignment> consignments;
+    private final Map<String, List<Slots.Slot>> slots = new LinkedHashMap<>();
+
+    PickupOffers(CompiledSetup setup, Order order, List<Consignment> consignments) {
+        this.setup = setup;
+        this.order = order;
+        this.consignments = consignments;
+    }
+
+    /** The pickup place the buyer chose. */
+    static Optional<Pickup.Spot> chosen(CompiledSetup setup, Order order) {
+        return order.delivery().flatMap(id -> setup.setup().pickup().places().stream()
+                .filter(spot -> spot.option().equals(id))
+                .findFirst());
+    }
+
+    /** Open slots by the option they belong to. */
+    Map<String, List<Slots.Slot>> slots() {
+        return slots;
+    }
+
+    /** The offers of pickup places and of local delivery, in the setup's order. */
+    List<Offer> offers(Load load, Tracer tracer) {
+        List<Offer> offers = new ArrayList<>();
+        Pickup pickup = setup.setup().pickup();
+        pickup.places().forEach(spot -> offers.add(offer(spot, load, tracer)));
+        pickup.local().ifPresent(local -> offers.add(offer(local, load, tracer)));
+        return offers;
+    }
+
+    /** The first day the goods can be had, where a preparation takes a day or more. */
+    private Optional<LocalDate> ready(List<PricedLine> lines) {
+        return Consignment.preparation(lines) == 0
+                ? Optional.empty()
+                : consignments.stream().map(Consignment::ready).max(LocalDate::compareTo);
+    }
+
+    private Offer offer(Pickup.Spot spot, Load load, Tracer tracer) {
+        String path = "pickup/places/" + spot.id();
+        Delivery.Option option =
+                new Delivery.Option(spot.option(), spot.name(), spot.bring(), Optional.empty(), Optional.empty());
+        if (spot.hours().isEmpty()) {
+            return new Offer.Unavailable(option, "It has no opening hours yet.", path + "/hours");
+        }
+        List<Slots.Slot> open = slots.computeIfAbsent(
+                option.id(),
+                id -> Slots.open(
+                        Slots.plan(spot),
+                        order.at(),
+                        setup.zone(),
+                        ready(load.lines()),
+                        order.outside().taken()));
+        if (open.isEmpty()) {
+            return new Offer.Unavailable(option, "No slot is open in the days offered.", path + "/daysAhead");
+        }
+        LocalDate day = open.get(0).start().toLocalDate();
+        return Offer.Available.of(
+                option,
+                price(spot, path, load, tracer),
+                load,
+                Optional.of(new Promise(day, day, day)),
+                Optional.empty(),
+                tracer);
+    }
+
+    /** A fee, or a reduction that takes off no more than the goods come to. */
+    private static Figure price(Pickup.Spot spot, String path, Load load, Tracer tracer) {
+        Figure price = tracer.typed(path + "/price", spot.name(), spot.price().orElse(BigDecimal.ZERO));
+        if (price.value().signum() >= 0) {
+            return price;
+        }
+        Figure value = tracer.less(
+                "rule/not-below-zero",
+                "the goods, taken off",
+                tracer.zero("rule/not-below-zero", "zero"),
+                load.lines().stream().map(load.remaining()::shelf).toList());
+        return tracer.largest("rule/not-below-zero", spot.name(), List.of(price, value));
+    }
+
+    private Offer offer(Pickup.Local local, Load load, Tracer tracer) {
+        String path = "pickup/local";
+        Delivery.Option option = new Delivery.Option(
+                Pickup.Local.OPTION, local.name(), local.sentence(), Optional.empty(), Optional.empty());
+        Optional<Point> start = local.from().or(() -> setup.setup().shop().point());
+        if (start.isEmpty()) {
+            return new Offer.Unavailable(option, "The shop has no point on the map to set out from.", path + "/from");
+        }
+        if (order.point().isEmpty()) {
+            return new Offer.Unavailable(option, "This place cannot be located.", "order/point");
+        }
+        if (consignments.stream().anyMatch(consignment -> consignment.place().isPresent())) {
+            return new Offer.Unavailable(option, "Part of the order does not leave from the shop.", path);
+        }
+        Figure distance = tracer.number(
+                Source.ORDER,
+                start.get().kilometresTo(order.point().get()),
+                "km",
+                "order/point",
+                "distance along the geodesic");
+        if (distance.value().compareTo(LocalPrice.kilometres(local.radius(), local.unit())) > 0) {
+            return new Offer.Unavailable(
+                    option,
+                    "Farther than " + local.radius().toPlainString() + " " + local.unit() + ".",
+                    path + "/radius");
+        }
+        if (local.smallest()
+                .filter(least -> load.value().value().compareTo(tracer.threshold(least)) < 0)
+                .isPresent()) {
+            return new Offer.Unavailable(
+                    option,
+                    "Only from goods of " + tracer.words(local.smallest().get()) + ".",
+                    path + "/smallest");
+        }
+        Optional<Promise> day = Optional.empty();
+        if (!local.windows().isEmpty()) {
+            WorkDays always = setup.workDays();
+            Slots.Plan plan =
+                    new Slots.Plan(option.id(), local.windows(), Optional.empty(), local.capacity(), 0, 7, always);
+            List<Slots.Slot> open = slots.computeIfAbsent(
+                    option.id(),
+                    id -> Slots.open(
+                            plan,
+                            order.at(),
+                            setup.zone(),
+                            ready(load.lines()),
+                            order.outside().taken()));
+            if (open.isEmpty()) {
+                return new Offer.Unavailable(option, "No window is open in the next seven days.", path + "/windows");
+            }
+            LocalDate first = open.get(0).start().toLocalDate();
+            day = Optional.of(new Promise(first, first, first));
+        }
+        return LocalPrice.offer(option, local.price(), path + "/price", load, distance, day, tracer);
+    }
+}

@@ -1,0 +1,531 @@
+package vestcoin.core.tax;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.calendar.Window;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
+import vestcoin.core.money.Exchange;
+import vestcoin.core.payment.Payment;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Place;
+import vestcoin.core.quote.Order;
+import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PricingContext;
+import vestcoin.core.quote.Quote;
+import vestcoin.core.quote.Shops;
+import vestcoin.core.quote.Thing;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
+
+/**
+ * Whose tax applies, by the articles of Directive 2006/112/EC the rules cite, and what stands still for buyers
+ * elsewhere.
+ */
+class TaxJurisdictionTest {
+    private static Shops.Maker shop() {
+        return new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .taxes("DE", "s", "19")
+                .taxes("FR", "s", "20")
+                .taxes("GB", "s", "20")
+                .taxes("US", "s", "7")
+                .taxes("CH", "s", "8.1")
+                .sells(Thing.of("kite", "123.00", "s").weighs("1 kg").product())
+                .sells(Thing.of("plan", "123.00", "s")
+                        .kind(Product.Kind.DIGITAL)
+                        .product())
+                .sells(Thing.of("repair", "123.00", "s")
+                        .kind(Product.Kind.SERVICE)
+                        .product())
+                .sells(Thing.of("advice", "123.00", "s")
+                        .kind(Product.Kind.REMOTE_SERVICE)
+                        .product())
+                .delivers("WORLD", "post", "0.00")
+                .registered("IE");
+    }
+
+    private static Buyer business(String country, boolean confirmed) {
+        Buyer.Confirmed answer = new Buyer.Confirmed(confirmed, Instant.parse("2026-11-25T11:00:00Z"), "R-1");
+        return new Buyer(
+                Buyer.Kind.BUSINESS,
+                Optional.of(new Buyer.TaxNumber(country, "123456789", Optional.of(answer))),
+                null,
+                null,
+                null);
+    }
+
+    private static Quote price(Shops.Maker shop, String product, Destination to, UnaryOperator<Order> change) {
+        return Pricing.price(shop.compiled(), change.apply(Shops.order(to, Line.of(product, 1))));
+    }
+
+    /** Code, rate and amount of the one group, as {@code S 23 123.00}. */
+    private static String taxed(Quote quote) {
+        TaxGroup group = quote.taxes().get(0);
+        String rate = group.components().isEmpty()
+                ? "-"
+                : group.components().get(0).rate().value().toPlainString();
+        return group.code() + " " + rate + " " + quote.payable().value().toPlainString();
+    }
+
+    private static String taxed(Shops.Maker shop, String product, String to, Buyer buyer) {
+        return taxed(price(shop, product, Destination.of(to), order -> order.by(buyer)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "kite, IE, S 23 123.00",
+        "kite, DE, S 23 123.00",
+        "kite, US, G - 123.00",
+        "plan, DE, S 23 123.00",
+        "plan, US, O - 123.00",
+        "repair, DE, S 23 123.00",
+        "repair, US, S 23 123.00",
+        "advice, US, O - 123.00"
+    })
+    void of_an_irish_shop_registered_at_home_only(String product, String to, String expected) {
+        assertThat(taxed(shop(), product, to, Buyer.PERSON)).isEqualTo(expected);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "kite, DE, S 19 123.00",
+        "plan, FR, S 20 123.00",
+        "kite, IE, S 23 123.00",
+        "repair, DE, S 23 123.00",
+        "kite, CH, G - 123.00"
+    })
+    void with_the_one_stop_shop_the_destinations_rates(String product, String to, String expected) {
+        assertThat(taxed(shop().oneStopShop(), product, to, Buyer.PERSON)).isEqualTo(expected);
+    }
+
+    @Test
+    void registered_in_the_destination_its_rates() {
+        assertThat(taxed(shop().registered("DE"), "kite", "DE", Buyer.PERSON)).isEqualTo("S 19 123.00");
+        assertThat(taxed(shop().registered("DE"), "kite", "FR", Buyer.PERSON)).isEqualTo("S 23 123.00");
+    }
+
+    /**
+     * Art. 59c: 10,000 euro of goods and digital together, this year and last, this order included; 123.00 with 23 % is
+     * 100.00 net.
+     */
+    @ParameterizedTest
+    @CsvSource({"0, 9900, S 23", "0, 9900.01, S 19", "10000, 0, S 23", "10000.01, 0, S 19"})
+    void the_home_rate_holds_up_to_the_threshold(String last, String current, String expected) {
+        Sales sales = new Sales(new BigDecimal(last), new BigDecimal(current));
+        assertThat(taxed(price(
+                        shop(),
+                        "kite",
+                        Destination.of("DE"),
+                        order -> order.given(PricingContext.NOTHING.with(sales)))))
+                .isEqualTo(expected + " 123.00");
+    }
+
+    /** Art. 138 for goods, Art. 44 and 196 for services; until the register confirms, the buyer is a consumer. */
+    @Test
+    void a_confirmed_business_in_another_member_state_pays_no_tax_and_the_stripped_price() {
+        assertThat(taxed(shop(), "kite", "DE", business("DE", true))).isEqualTo("K - 100.00");
+        assertThat(taxed(shop(), "plan", "DE", business("DE", true))).isEqualTo("AE - 100.00");
+        assertThat(taxed(shop(), "advice", "DE", business("DE", true))).isEqualTo("AE - 100.00");
+        assertThat(taxed(shop(), "repair", "DE", business("DE", true)))
+                .as("a service at the shop is taxed there")
+                .isEqualTo("S 23 123.00");
+        assertThat(taxed(shop(), "kite", "DE", business("DE", false))).isEqualTo("S 23 123.00");
+        assertThat(taxed(
+                        shop(),
+                        "kite",
+                        "DE",
+                        new Buyer(
+                                Buyer.Kind.BUSINESS,
+                                Optional.of(new Buyer.TaxNumber("DE", "1", null)),
+                                null,
+                                null,
+                                null)))
+                .isEqualTo("S 23 123.00");
+        assertThat(taxed(shop(), "kite", "IE", business("IE", true)))
+                .as("own state")
+                .isEqualTo("S 23 123.00");
+        assertThat(taxed(shop(), "kite", "DE", business("IE", true)))
+                .as("a number of the home state")
+                .isEqualTo("S 23 123.00");
+        assertThat(taxed(shop(), "kite", "GR", business("EL", true)))
+                .as("Greece writes EL")
+                .isEqualTo("K - 100.00");
+    }
+
+    /** Windsor Framework: Northern Ireland is inside for goods only, with numbers that begin XI. */
+    @Test
+    void northern_ireland_buys_goods_inside_and_services_outside() {
+        Destination belfast = Destination.of("GB", "BT1 5GS");
+        assertThat(taxed(price(shop(), "kite", belfast, order -> order))).isEqualTo("S 23 123.00");
+        assertThat(taxed(price(shop().oneStopShop(), "kite", belfast, order -> order)))
+                .as("the United Kingdom's rate")
+                .isEqualTo("S 20 123.00");
+        assertThat(taxed(price(shop(), "kite", belfast, order -> order.by(business("XI", true)))))
+                .isEqualTo("K - 100.00");
+        assertThat(taxed(price(shop(), "plan", belfast, order -> order.by(business("XI", true)))))
+                .isEqualTo("O - 123.00");
+        assertThat(taxed(price(shop(), "kite", Destination.of("GB", "M1 1AE"), order -> order)))
+                .isEqualTo("G - 123.00");
+    }
+
+    @Test
+    void the_canary_islands_are_outside_and_monaco_is_france() {
+        assertThat(taxed(price(
+                        shop().taxes("ES", "s", "21").oneStopShop(),
+                        "kite",
+                        Destination.of("ES", "35001"),
+                        order -> order)))
+                .isEqualTo("G - 123.00");
+        assertThat(taxed(price(
+                        shop().taxes("MC", "s", "20").oneStopShop(),
+                        "kite",
+                        Destination.of("MC", "98000"),
+                        order -> order)))
+                .isEqualTo("S 20 123.00");
+    }
+
+    /** GB 135 [from memory]: below it a seller abroad charges the tax, above it the goods are exported. */
+    @Test
+    void a_registration_abroad_covers_consignments_up_to_its_value() {
+        Tax.Registration british = new Tax.Registration(
+                "gb", "GB", "", Tax.Scheme.ORDINARY, null, Optional.of(new Tax.Most(new BigDecimal("135"), "GBP")));
+        Exchange rates = new Exchange("EUR", LocalDate.parse("2026-11-24"), Map.of("GBP", new BigDecimal("0.88")));
+        Shops.Maker shop = shop().registered(british)
+                .sells(Thing.of("big", "246.00", "s").weighs("1 kg").product());
+        Destination leeds = Destination.of("GB", "LS1 1UR");
+        // 100.00 net are 88.00 GBP; 200.00 net are 176.00 GBP
+        assertThat(taxed(price(shop, "kite", leeds, order -> order.given(PricingContext.NOTHING.with(rates)))))
+                .isEqualTo("S 20 123.00");
+        assertThat(taxed(price(shop, "big", leeds, order -> order.given(PricingContext.NOTHING.with(rates)))))
+                .isEqualTo("G - 246.00");
+        Quote unknown = price(shop, "kite", leeds, order -> order);
+        assertThat(taxed(unknown)).isEqualTo("G - 123.00");
+        assertThat(unknown.treatments())
+                .extracting(TaxLiability::sentence)
+                .containsExactly(
+                        "There is no exchange rate to compare with the registration in United Kingdom: exported "
+                                + "without tax.");
+    }
+
+    @Test
+    void a_seller_outside_may_use_the_import_scheme_into_the_union() {
+        Shops.Maker shop = new Shops.Maker()
+                .in("CH", "CHF")
+                .taxes("CH", "s", "8.1")
+                .taxes("DE", "s", "19")
+                .sells(Thing.of("kite", "108.10", "s").weighs("1 kg").product())
+                .delivers("WORLD", "post", "0.00")
+                .registered("CH");
+        assertThat(taxed(shop, "kite", "DE", Buyer.PERSON)).isEqualTo("G - 108.10");
+        Tax.Registration scheme = new Tax.Registration(
+                "ioss",
+                "EU",
+                "",
+                Tax.Scheme.IMPORT_SCHEME,
+                null,
+                Optional.of(new Tax.Most(new BigDecimal("150"), "CHF")));
+        assertThat(taxed(shop.registered(scheme), "kite", "DE", Buyer.PERSON)).isEqualTo("S 19 108.10");
+        assertThat(taxed(shop, "kite", "LI", Buyer.PERSON))
+                .as("Liechtenstein is inland")
+                .isEqualTo("S 8.1 108.10");
+    }
+
+    @Test
+    void a_certificate_exempts_and_gives_the_stripped_price() {
+        Quote quote = price(
+                shop(),
+                "kite",
+                Destination.of("IE"),
+                order -> order.by(new Buyer(null, null, Optional.of("diplomat, certificate 7"), null, null)));
+        assertThat(taxed(quote)).isEqualTo("E - 100.00");
+        assertThat(quote.treatments())
+                .extracting(TaxLiability::sentence)
+                .containsExactly("Exempt buyer: diplomat, certificate 7");
+    }
+
+    /** Directive 2006/112/EC, Art. 284. */
+    @Test
+    void a_small_business_charges_no_tax_anywhere_and_keeps_its_price() {
+        assertThat(taxed(shop().smallBusiness("No VAT: small business."), "kite", "IE", Buyer.PERSON))
+                .isEqualTo("E - 123.00");
+        assertThat(taxed(shop().smallBusiness("No VAT: small business."), "kite", "DE", business("DE", true)))
+                .isEqualTo("E - 123.00");
+    }
+
+    /** 123.00 with 23 %: at 19 % the one gives 123.00 (19.64), the other 119.00 (19.00); exported 123.00 or 100.00. */
+    @Test
+    void what_stands_still_is_what_the_buyer_pays_or_what_the_seller_earns() {
+        Shops.Maker pays = shop().oneStopShop();
+        Shops.Maker earns = shop().oneStopShop().standing(Tax.CrossBorderPricing.WHAT_THE_SELLER_EARNS);
+        Quote one = price(pays, "kite", Destination.of("DE"), order -> order);
+        assertThat(one.payable().value()).isEqualByComparingTo("123.00");
+        assertThat(one.tax().value()).isEqualByComparingTo("19.64");
+        Quote other = price(earns, "kite", Destination.of("DE"), order -> order);
+        assertThat(other.payable().value()).isEqualByComparingTo("119.00");
+        assertThat(other.tax().value()).isEqualByComparingTo("19.00");
+        assertThat(taxed(pays, "kite", "CH", Buyer.PERSON)).isEqualTo("G - 123.00");
+        assertThat(taxed(earns, "kite", "CH", Buyer.PERSON)).isEqualTo("G - 100.00");
+    }
+
+    @Test
+    void delivery_and_amount_discounts_are_re_rated_with_the_goods_they_belong_to() {
+        Shops.Maker shop = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .taxes("IE", "books", "0")
+                .registered("IE")
+                .sells(Thing.of("kite", "123.00", "s").weighs("1 kg").product())
+                .sells(Thing.of("book", "100.00", "books").weighs("1 kg").product())
+                .delivers("WORLD", "post", "12.30");
+        Quote kite = Pricing.price(
+                shop.compiled(),
+                Shops.order(Destination.of("DE"), Line.of("kite", 1)).by(business("DE", true)));
+        assertThat(kite.payable().value()).as("100.00 and 10.00").isEqualByComparingTo("110.00");
+        Quote both = Pricing.price(
+                shop.compiled(),
+                Shops.order(Destination.of("DE"), Line.of("kite", 1), Line.of("book", 1))
+                        .by(business("DE", true)));
+        // shared once by the shelf prices 123.00 and 100.00, as for anybody: 6.78 and 5.52; the part with 23 % becomes
+        // 5.51
+        assertThat(both.chosen().orElseThrow().price().value()).isEqualByComparingTo("11.03");
+    }
+
+    private static Shops.Maker american() {
+        Tax.Rate asheville = new Tax.Rate(List.of(
+                new Tax.Component("State", new BigDecimal("4.75"), false, Optional.of("US-NC"), null),
+                new Tax.Component("County", new BigDecimal("2.25"), false, Optional.of("US-NC"), null)));
+        return new Shops.Maker()
+                .in("US", "USD")
+                .prices(Tax.Prices.WITHOUT_TAX)
+                .taxes("US-NC", "s", "4.75")
+                .taxes("US:28801", "s", "7")
+                .row(
+                        "US:28801",
+                        row -> new Tax.PlaceRates(
+                                row.id(),
+                                row.name(),
+                                row.places(),
+                                row.except(),
+                                Map.of("s", asheville),
+                                row.delivery()))
+                .taxes("US-TX", "s", "6.25")
+                .sells(Thing.of("dial", "100.00", "s").weighs("1 lb").product())
+                .delivers("US", "post", "0.00")
+                .registered("US-NC");
+    }
+
+    @Test
+    void a_component_is_charged_only_where_the_seller_is_registered_with_who_levies_it() {
+        Quote asheville = price(
+                american(), "dial", new Destination("US", Optional.of("US-NC"), Optional.of("28801")), order -> order);
+        assertThat(asheville.tax().value()).isEqualByComparingTo("7.00");
+        assertThat(asheville.taxes().get(0).components()).hasSize(2);
+        Quote texas = price(
+                american(), "dial", new Destination("US", Optional.of("US-TX"), Optional.of("78701")), order -> order);
+        assertThat(texas.tax().value()).isEqualByComparingTo("0.00");
+        assertThat(texas.taxes().get(0).code()).isEqualTo(TaxLiability.Code.O);
+    }
+
+    @Test
+    void origin_sourcing_takes_the_rates_of_where_it_comes_from() {
+        Shops.Maker shop = american()
+                .sourcing(Tax.Sourcing.ORIGIN)
+                .shop(s -> new Shop(
+                        s.name(),
+                        "",
+                        new Shop.Address(List.of(), "", Optional.of("US-NC"), "28801", "US"),
+                        "",
+                        "",
+                        "USD",
+                        "en-US",
+                        "America/New_York",
+                        "lb",
+                        s.rounding(),
+                        s.sellsTo()));
+        assertThat(price(
+                                shop,
+                                "dial",
+                                new Destination("US", Optional.of("US-NC"), Optional.of("27601")),
+                                order -> order)
+                        .tax()
+                        .value())
+                .isEqualByComparingTo("7.00");
+    }
+
+    /** From memory: Florida's county surtax is on the first 5,000 dollars of an item only, state tax 6 %. */
+    @Test
+    void a_levy_may_be_on_the_first_so_much_of_an_item() {
+        Tax.Rate florida = new Tax.Rate(List.of(
+                new Tax.Component("State", new BigDecimal("6")),
+                new Tax.Component("County", BigDecimal.ONE, false, null, Optional.of(new BigDecimal("5000")))));
+        Shops.Maker shop = new Shops.Maker()
+                .in("US", "USD")
+                .prices(Tax.Prices.WITHOUT_TAX)
+                .taxes("US-FL", "s", "6")
+                .row(
+                        "US-FL",
+                        row -> new Tax.PlaceRates(
+                                row.id(), row.name(), row.places(), row.except(), Map.of("s", florida), row.delivery()))
+                .sells(Thing.of("boat", "8000.00", "s").weighs("1 lb").product())
+                .delivers("US", "post", "0.00");
+        Destination miami = new Destination("US", Optional.of("US-FL"), Optional.empty());
+        Quote one = price(shop, "boat", miami, order -> order);
+        assertThat(one.taxes().get(0).components())
+                .extracting(component -> component.tax().value().toPlainString())
+                .containsExactly("480.00", "50.00");
+        Quote two = Pricing.price(shop.compiled(), Shops.order(miami, Line.of("boat", 2)));
+        assertThat(two.taxes().get(0).components())
+                .extracting(component -> component.tax().value().toPlainString())
+                .containsExactly("960.00", "100.00");
+    }
+
+    private static Shops.Maker dated() {
+        return new Shops.Maker()
+                .taxes("DE", "s", "19")
+                .taxes("DE DE-BE", "s", "19")
+                .in("DE", "EUR")
+                .sells(Thing.of("kite", "119.00", "s").weighs("1 kg").product())
+                .delivers("DE", "post", "0.00")
+                .change(s -> new Setup(
+                        s.shop(),
+                        s.goods(),
+                        s.discounts(),
+                        s.delivery(),
+                        new Tax(
+                                Tax.Prices.WITH_TAX,
+                                s.tax().categories(),
+                                List.of(row("until", "19", null, "2026-12-31"), row("from", "16", "2027-01-01", null))),
+                        s.payment(),
+                        s.rehearsal()));
+    }
+
+    private static Tax.PlaceRates row(String id, String rate, String from, String to) {
+        return new Tax.PlaceRates(
+                id,
+                id,
+                List.of(new Place.Country("DE")),
+                List.of(),
+                Map.of("s", Tax.Rate.of("VAT", rate)),
+                null,
+                Optional.of(new Window(
+                        Optional.ofNullable(from).map(LocalDate::parse),
+                        Optional.ofNullable(to).map(LocalDate::parse))),
+                null,
+                null,
+                null);
+    }
+
+    @Test
+    void a_rate_holds_by_the_calendar_of_the_place() {
+        assertThat(rate("2026-12-31T22:59:59Z")).isEqualTo("19");
+        assertThat(rate("2026-12-31T23:00:00Z"))
+                .as("midnight in Berlin, an hour before midnight in the shop's Dublin")
+                .isEqualTo("16");
+    }
+
+    private static String rate(String at) {
+        return price(dated(), "kite", Destination.of("DE"), order -> order.placed(Instant.parse(at)))
+                .taxes()
+                .get(0)
+                .components()
+                .get(0)
+                .rate()
+                .value()
+                .toPlainString();
+    }
+
+    private static Quote rounded(Tax.RoundedBy by) {
+        Shops.Maker shop = new Shops.Maker()
+                .prices(Tax.Prices.WITHOUT_TAX)
+                .taxes("IE", "s", "A 5 + B 9.975")
+                .sells(Thing.of("a", "0.50", "s").weighs("1 kg").product())
+                .sells(Thing.of("b", "0.50", "s").weighs("1 kg").product())
+                .delivers("IE", "post", "0.00")
+                .row(
+                        "IE",
+                        row -> new Tax.PlaceRates(
+                                row.id(),
+                                row.name(),
+                                row.places(),
+                                row.except(),
+                                row.rates(),
+                                null,
+                                null,
+                                null,
+                                Optional.of(by),
+                                null));
+        return Pricing.price(shop.compiled(), Shops.order(Destination.of("IE"), Line.of("a", 1), Line.of("b", 1)));
+    }
+
+    @Test
+    void tax_is_rounded_by_component_for_the_sum_or_by_line() {
+        // on 1.00: 0.05 and 0.09975
+        assertThat(rounded(Tax.RoundedBy.COMPONENT).taxes().get(0).components())
+                .extracting(c -> c.tax().value().toPlainString())
+                .containsExactly("0.05", "0.10");
+        assertThat(rounded(Tax.RoundedBy.SUM).tax().value())
+                .as("0.14975 rounded once")
+                .isEqualByComparingTo("0.15");
+        // on 0.50 twice: 0.025 → 0.03 and 0.049875 → 0.05
+        assertThat(rounded(Tax.RoundedBy.LINE).taxes().get(0).components())
+                .extracting(c -> c.tax().value().toPlainString())
+                .containsExactly("0.06", "0.10");
+    }
+
+    /** From memory: Japan rounds once a rate an invoice. */
+    @Test
+    void once_a_group_is_once_a_rate_of_an_order() {
+        Shops.Maker shop = new Shops.Maker()
+                .in("JP", "JPY")
+                .prices(Tax.Prices.WITHOUT_TAX)
+                .taxes("JP", "s", "10")
+                .sells(Thing.of("a", "105", "s").weighs("1 kg").product())
+                .delivers("JP", "post", "0")
+                .payment(p -> new Payment(List.of()));
+        assertThat(Pricing.price(
+                                shop.compiled(),
+                                Shops.order(Destination.of("JP"), Line.of("a", 1), Line.of("a", 1), Line.of("a", 1)))
+                        .tax()
+                        .value())
+                .as("31.5, not 3 × 11")
+                .isEqualByComparingTo("32");
+    }
+
+    @Test
+    void goods_go_by_their_own_dispatch_country() {
+        Delivery.Dispatch barn = new Delivery.Dispatch("barn", "Barn", Destination.of("DE"), null, null, null);
+        Shops.Maker shop = shop().registered("DE")
+                .dispatch(barn)
+                .sells(Thing.of("tent", "119.00", "s")
+                        .weighs("1 kg")
+                        .from("barn")
+                        .product());
+        assertThat(taxed(shop, "tent", "DE", Buyer.PERSON)).as("within Germany").isEqualTo("S 19 119.00");
+        assertThat(taxed(shop, "tent", "FR", Buyer.PERSON))
+                .as("not sent from home: France's rate")
+                .isEqualTo("S 20 119.00");
+        assertThat(taxed(shop, "tent", "IE", business("IE", true)))
+                .as("from Germany to a business in Ireland")
+                .isEqualTo("K - 96.75");
+    }
+
+    @Test
+    void two_pieces_of_evidence_have_to_agree_for_digital_goods() {
+        Buyer german = new Buyer(null, null, null, Optional.of(Destination.of("DE")), Optional.of("FR"));
+        Quote quote = price(shop().oneStopShop(), "plan", Destination.of("IE"), order -> order.by(german));
+        assertThat(taxed(quote)).isEqualTo("S 19 123.00");
+        assertThat(quote.missing())
+                .containsExactly("Two pieces of evidence disagree on where the buyer belongs: DE and FR.");
+    }
+}
