@@ -61,19 +61,23 @@ api.use({
   },
 });
 
-const german = () => document.documentElement.lang.startsWith("de");
+interface Failures {
+  unreached: Omit<Problem, "path">;
+  other: Omit<Problem, "path">;
+}
 
-/** What is said where no answer came, in the language of the page. */
-const unreached = () =>
-  german()
-    ? {
-        sentence: "Der Server ist nicht zu erreichen.",
-        remedy: "Prüfen Sie die Verbindung; was Sie eingegeben haben, steht noch da.",
-      }
-    : {
-        sentence: "The server cannot be reached.",
-        remedy: "Check the connection; what you typed is still here.",
-      };
+let failures: Failures = {
+  unreached: {
+    sentence: "The server cannot be reached.",
+    remedy: "Check the connection; what you typed is still here.",
+  },
+  other: { sentence: "Something went wrong.", remedy: "Try again." },
+};
+
+/** What is said where the server says nothing, in the language of the page. */
+export const phraseFailures = (phrased: Failures): void => {
+  failures = phrased;
+};
 
 /** The answer, or a thrown {@link ApiProblem}. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
@@ -84,7 +88,7 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
       [
         {
           path: "",
-          ...unreached(),
+          ...failures.unreached,
         },
       ],
       {},
@@ -97,8 +101,4 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
 }
 
 export const problemsOf = (reason: unknown): Problem[] =>
-  reason instanceof ApiProblem
-    ? reason.problems
-    : german()
-      ? [{ path: "", sentence: "Etwas ist schiefgegangen.", remedy: "Versuchen Sie es noch einmal." }]
-      : [{ path: "", sentence: "Something went wrong.", remedy: "Try again." }];
+  reason instanceof ApiProblem ? reason.problems : [{ path: "", ...failures.other }];

@@ -1,8 +1,8 @@
 import { type FormEvent, useState } from "react";
 import { answer, api, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
+import { useSay } from "./phrases";
 import { tokenOf } from "./token";
-import { useSay } from "./words";
 
 /** The card. Its number never comes to the shop. */
 export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrder) => void }) {
@@ -36,7 +36,7 @@ export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: 
   return (
     <form onSubmit={pay}>
       <label className="block">
-        <span className="block text-xs quiet">{say.cardNumber}</span>
+        <span className="block text-xs quiet">{say("cardNumber")}</span>
         <input
           name="number"
           required
@@ -47,19 +47,21 @@ export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: 
           placeholder="0000 0000 0000 0000"
         />
       </label>
-      <p className="mt-1 text-xs quiet">{say.cardStraight}</p>
+      <p className="mt-1 text-xs quiet">{say("cardStraight")}</p>
       {order.test && (
         <p className="mt-2 border border-dashed border-warning px-2 py-1 text-xs">
-          {say.testMode}{" "}
-          <a className="underline" href={`${order.processor}/`} target="_blank" rel="noreferrer">
-            {say.testProcessor}
-          </a>{" "}
-          {say.testCards}
+          {say.marked("testMode", {
+            processor: (parts) => (
+              <a key="processor" className="underline" href={`${order.processor}/`} target="_blank" rel="noreferrer">
+                {parts}
+              </a>
+            ),
+          })}
         </p>
       )}
       <Said problems={problems} />
       <button type="submit" className="btn btn-primary btn-lg mt-4 w-full" disabled={busy}>
-        {busy ? say.askingBank : say.pay}
+        {busy ? say("askingBank") : say("pay")}
       </button>
     </form>
   );

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import type { Counter } from "../api/client";
+import { useSay } from "./phrases";
 import { type Step, steps } from "./step";
-import { useSay } from "./words";
 
 interface Props {
   counter: Pick<Counter, "name" | "texts"> & { closed?: boolean };
@@ -21,7 +21,7 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
     <div className="mx-auto flex min-h-full max-w-5xl flex-col">
       {counter.closed && (
         <p role="status" className="bg-base-content px-5 py-1.5 text-sm text-base-100">
-          {say.onlyYou}
+          {say("onlyYou")}
         </p>
       )}
       <header className="px-5 pt-5">
@@ -29,7 +29,7 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
           <p className="font-head text-xl font-bold">{counter.name}</p>
           {aside}
         </div>
-        <nav aria-label={say.stepsName}>
+        <nav aria-label={say("stepsName")}>
           <ol className="mt-3 grid grid-cols-4">
             {steps.map((name, index) => (
               <li
@@ -42,14 +42,14 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
                     className="cursor-pointer py-1 underline decoration-dotted"
                     onClick={() => go(name)}
                   >
-                    {say.steps[name]}
+                    {say.known("steps", name)}
                   </button>
                 ) : (
                   <span
                     className={`inline-block py-1 ${index === at ? "font-semibold" : "quiet"}`}
                     aria-current={index === at ? "step" : undefined}
                   >
-                    {say.steps[name]}
+                    {say.known("steps", name)}
                   </span>
                 )}
               </li>
@@ -64,7 +64,7 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
         </main>
         {summary && (
           <aside
-            aria-label={say.total}
+            aria-label={say("total")}
             className="total-in-sight sticky bottom-0 border-t border-base-300 bg-secondary px-5 py-3 md:top-6 md:bottom-auto md:w-80 md:border"
           >
             {summary}
@@ -79,10 +79,12 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
 function Texts({ texts }: { texts: Counter["texts"] }) {
   const say = useSay();
   return (
-    <section className="mt-10 border-t border-base-300 pt-3 text-sm" aria-label={say.shopSays}>
+    <section className="mt-10 border-t border-base-300 pt-3 text-sm" aria-label={say("shopSays")}>
       {texts.map((text) => (
         <details key={text.kind}>
-          <summary className="cursor-pointer py-1">{say.texts[text.kind] ?? text.kind.replaceAll("-", " ")}</summary>
+          <summary className="cursor-pointer py-1">
+            {say.known("texts", text.kind) ?? text.kind.replaceAll("-", " ")}
+          </summary>
           <p className="pb-2 whitespace-pre-line" dir="auto">
             {text.text}
           </p>

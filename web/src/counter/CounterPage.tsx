@@ -7,6 +7,7 @@ import { type Kept, sameLine, useBasket } from "./basket";
 import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
 import { NeverRemind } from "./NeverRemind";
+import { directionOf, SayProvider, useCatalogue } from "./phrases";
 import { chosen, Speaking, type Spoken } from "./Speaking";
 import { Summary } from "./Summary";
 import type { Step } from "./step";
@@ -16,7 +17,6 @@ import { HowStep } from "./steps/HowStep";
 import { PayStep } from "./steps/PayStep";
 import { WhereStep } from "./steps/WhereStep";
 import { useTaken } from "./useTaken";
-import { directionOf, SayProvider, wordsIn } from "./words";
 
 /** The buyer's side of a shop: basket, where, how, pay, the total always in sight. */
 export function CounterPage() {
@@ -33,8 +33,10 @@ export function CounterPage() {
     document.documentElement.lang = language;
     document.documentElement.dir = directionOf(language);
   }, [language]);
+  const say = useCatalogue(language, counter.data?.phrases);
+  if (!say) return null;
   return (
-    <SayProvider value={wordsIn(language)}>
+    <SayProvider value={say}>
       {never ? (
         <NeverRemind shop={shop} token={never} />
       ) : counter.isError ? (

@@ -6,8 +6,8 @@ import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { keptOf, rekeep } from "./basket";
+import { directionOf, SayProvider, useCatalogue, useSay } from "./phrases";
 import { chosen } from "./Speaking";
-import { directionOf, SayProvider, useSay, wordsIn } from "./words";
 
 /** A buyer's own page: signing in by a mailed link, orders, addresses. */
 export function MyOrders() {
@@ -22,8 +22,10 @@ export function MyOrders() {
     document.documentElement.lang = language;
     document.documentElement.dir = directionOf(language);
   }, [language]);
+  const say = useCatalogue(language, counter.data?.phrases);
+  if (!say) return null;
   return (
-    <SayProvider value={wordsIn(language)}>
+    <SayProvider value={say}>
       <Page shop={shop} name={counter.data?.name} language={language} />
     </SayProvider>
   );
@@ -62,24 +64,24 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
     <main className="mx-auto max-w-2xl px-5 py-6">
       <p>
         <Link className="underline" to={`/counter/${shop}`}>
-          {say.toShop}
+          {say("toShop")}
         </Link>
       </p>
       {name && <p className="mt-3 font-head text-xl font-bold">{name}</p>}
-      <h1 className="mt-2 mb-3 text-2xl">{say.myOrders}</h1>
-      {mailed && <p role="status">{say.openingOrders}</p>}
+      <h1 className="mt-2 mb-3 text-2xl">{say("myOrders")}</h1>
+      {mailed && <p role="status">{say("openingOrders")}</p>}
       <Said problems={problems} />
       {me.isError && !outside && <Said problems={problemsOf(me.error)} />}
       {outside && <AskForLink shop={shop} language={language} />}
       {me.data && (
         <>
           <p className="flex flex-wrap items-baseline gap-4">
-            {say.signedInAs(me.data.email)}
+            {say("signedInAs", { email: me.data.email })}
             <button type="button" className="cursor-pointer underline" onClick={leave}>
-              {say.signOut}
+              {say("signOut")}
             </button>
           </p>
-          {me.data.orders.length === 0 && <p className="mt-4 quiet">{say.noOrders}</p>}
+          {me.data.orders.length === 0 && <p className="mt-4 quiet">{say("noOrders")}</p>}
           <ul className="mt-4">
             {me.data.orders.map((order) => (
               <li key={order.token} className="border-b border-base-300">
@@ -88,7 +90,7 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
                   className="flex flex-wrap items-baseline gap-x-4 py-3 hover:underline"
                 >
                   <span className="font-semibold">
-                    {say.order} {order.number}
+                    {say("order")} {order.number}
                   </span>
                   <span className="quiet">
                     {new Intl.DateTimeFormat(language, { dateStyle: "long" }).format(new Date(order.placedAt))}
@@ -96,9 +98,9 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
                   <span className="figure flex-1 text-end">{money(order.total, order.currency, language)}</span>
                   <span className="w-full text-sm quiet">
                     {[
-                      say.standings[order.cancelled ? "cancelled" : order.standing] ?? order.standing,
-                      order.sent === "all" ? say.sentAll : order.sent === "in part" ? say.sentPart : "",
-                      order.test ? say.test : "",
+                      say.known("standings", order.cancelled ? "cancelled" : order.standing) ?? order.standing,
+                      order.sent === "all" ? say("sentAll") : order.sent === "in part" ? say("sentPart") : "",
+                      order.test ? say("test") : "",
                     ]
                       .filter(Boolean)
                       .join(" · ")}
@@ -134,9 +136,9 @@ function AskForLink({ shop, language }: PageProps) {
   };
   return (
     <form onSubmit={ask}>
-      <p>{say.myOrdersNote}</p>
+      <p>{say("myOrdersNote")}</p>
       <label className="mt-4 mb-3 block">
-        <span className="mb-1 block text-xs quiet">{say.email}</span>
+        <span className="mb-1 block text-xs quiet">{say("email")}</span>
         <input
           required
           type="email"
@@ -149,11 +151,11 @@ function AskForLink({ shop, language }: PageProps) {
       </label>
       <Said problems={problems} />
       <button type="submit" className="btn btn-primary btn-lg w-full">
-        {say.mailLink}
+        {say("mailLink")}
       </button>
       {sent && (
         <p role="status" className="mt-3">
-          {say.linkMailed}
+          {say("linkMailed")}
         </p>
       )}
     </form>
@@ -188,8 +190,8 @@ function Addresses({ shop, language, email, addresses }: AddressesProps) {
     setUsed(chosen);
   };
   return (
-    <section className="mt-8" aria-label={say.addresses}>
-      <h2 className="text-lg">{say.addresses}</h2>
+    <section className="mt-8" aria-label={say("addresses")}>
+      <h2 className="text-lg">{say("addresses")}</h2>
       <ul>
         {addresses.map((each) => (
           <li
@@ -202,11 +204,11 @@ function Addresses({ shop, language, email, addresses }: AddressesProps) {
             </span>
             {used === each ? (
               <span role="status" className="text-sm quiet">
-                {say.addressUsed}
+                {say("addressUsed")}
               </span>
             ) : (
               <button type="button" className="cursor-pointer text-sm underline" onClick={() => use(each)}>
-                {say.useAddress}
+                {say("useAddress")}
               </button>
             )}
           </li>

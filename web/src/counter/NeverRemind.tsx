@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { answer, api, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
-import { useSay } from "./words";
+import { useSay } from "./phrases";
 
 /** Ends letters about baskets for the address a letter went to. It takes a press, so that nothing that merely opens links does it. */
 export function NeverRemind({ shop, token }: { shop: string; token: string }) {
@@ -15,16 +15,16 @@ export function NeverRemind({ shop, token }: { shop: string; token: string }) {
     );
   return (
     <main className="mx-auto max-w-md p-8">
-      <h1 className="text-2xl">{say.neverRemind}</h1>
-      <p className="mt-3">{say.neverRemindNote}</p>
+      <h1 className="text-2xl">{say("neverRemind")}</h1>
+      <p className="mt-3">{say("neverRemindNote")}</p>
       <Said problems={problems} />
       {done ? (
         <p role="status" className="mt-4 font-semibold">
-          {say.neverDone}
+          {say("neverDone")}
         </p>
       ) : (
         <button type="button" className="btn btn-primary btn-lg mt-4 w-full" onClick={never}>
-          {say.neverRemind}
+          {say("neverRemind")}
         </button>
       )}
     </main>

@@ -8,10 +8,10 @@ import { Said } from "../shared/Said";
 import { forget } from "./basket";
 import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
+import { directionOf, type Say, SayProvider, useCatalogue, useSay } from "./phrases";
 import { SendBack } from "./SendBack";
 import { Summary } from "./Summary";
 import { TransferSlip } from "./TransferSlip";
-import { directionOf, SayProvider, useSay, type Words, wordsIn } from "./words";
 
 const paid = ["authorised", "captured", "refunded", "disputed"];
 /** Ways whose payment waits for money that comes by itself: the order stands, nothing more is asked here. */
@@ -42,6 +42,7 @@ export function OrderPage() {
     document.documentElement.dir = directionOf(order.data.language);
   }, [order.data]);
   const stood = order.data ? stands(order.data) : false;
+  const said = useCatalogue(order.data?.language ?? "en", counter.data?.phrases);
   useEffect(() => {
     if (stood) forget(shop);
   }, [stood, shop]);
@@ -52,21 +53,20 @@ export function OrderPage() {
       </main>
     );
   }
-  if (!order.data || !counter.data) return null;
+  if (!order.data || !counter.data || !said) return null;
   const fresh = (placed: PlacedOrder) => client.setQueryData(key, placed);
   const settled = stands(order.data);
-  const said = wordsIn(order.data.language);
   if (order.data.cancelled) {
     return (
       <CounterFrame counter={counter.data}>
-        <h1 className="text-2xl">{said.calledOff(order.data.number)}</h1>
-        <p className="mt-2">{said.calledOffNote}</p>
+        <h1 className="text-2xl">{said("calledOff", { number: order.data.number })}</h1>
+        <p className="mt-2">{said("calledOffNote")}</p>
         <Papers
           at={{ token: order.data.token }}
           currency={order.data.quote.currency}
           language={counter.data.language}
           fresh={order.data.standing}
-          names={said}
+          names={{ invoice: said("invoice"), credit: said("credit") }}
         />
       </CounterFrame>
     );
@@ -91,23 +91,23 @@ function Paying({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrd
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-1 text-2xl outline-none">
-        {say.toBePaid(order.number)}
+        {say("toBePaid", { number: order.number })}
       </h1>
       {order.state === "declined" || order.state === "failed" ? (
         <div role="alert" className="my-3 border-s-4 border-error ps-3">
-          <p className="font-semibold text-error">{say.nothingCharged(order.reason)}</p>
-          <p>{order.kind === "card" ? say.orderKeptCard : say.orderKept}</p>
+          <p className="font-semibold text-error">{say("nothingCharged", { reason: order.reason })}</p>
+          <p>{order.kind === "card" ? say("orderKeptCard") : say("orderKept")}</p>
         </div>
       ) : null}
       {open.includes(order.state) ? (
         <p role="status" className="my-3">
-          {say.bankSilent}
+          {say("bankSilent")}
         </p>
       ) : order.state === "needs-buyer" && order.action ? (
         <p className="my-3">
-          {order.kind === "wallet" ? say.walletWaits : say.bankAsks}{" "}
+          {order.kind === "wallet" ? say("walletWaits") : say("bankAsks")}{" "}
           <a className="btn btn-primary btn-lg mt-3 w-full" href={order.action}>
-            {order.kind === "wallet" ? say.toWallet : say.answerBank}
+            {order.kind === "wallet" ? say("toWallet") : say("answerBank")}
           </a>
         </p>
       ) : order.kind === "wallet" ? (
@@ -136,8 +136,8 @@ function OtherWays({ order, fresh }: { order: PlacedOrder; fresh: (order: Placed
     setBusy(false);
   };
   return (
-    <section className="mt-8 border-t border-base-300 pt-3" aria-label={say.payAnotherWay}>
-      <h2 className="mb-1 text-base">{say.payAnotherWay}</h2>
+    <section className="mt-8 border-t border-base-300 pt-3" aria-label={say("payAnotherWay")}>
+      <h2 className="mb-1 text-base">{say("payAnotherWay")}</h2>
       <Said problems={problems} />
       {others.map((method) => (
         <button
@@ -175,7 +175,7 @@ function WhereTo({ order }: { order: PlacedOrder }) {
   if (!handover)
     return (
       <p className="mb-4">
-        <span className="block text-xs quiet">{say.goesTo}</span>
+        <span className="block text-xs quiet">{say("goesTo")}</span>
         {[order.name, ...address.lines, `${address.postcode} ${address.city}`.trim()].filter(Boolean).join(", ")}
       </p>
     );
@@ -185,16 +185,16 @@ function WhereTo({ order }: { order: PlacedOrder }) {
       <p className="font-semibold">{[handover.place, ...handover.lines].join(", ")}</p>
       {handover.starts && (
         <p>
-          {say.slot(
-            day.format(at(handover.starts)),
-            time.format(at(handover.starts)),
-            handover.ends ? time.format(at(handover.ends)) : "",
-          )}
+          {say("slot", {
+            day: day.format(at(handover.starts)),
+            from: time.format(at(handover.starts)),
+            to: handover.ends ? time.format(at(handover.ends)) : "",
+          })}
         </p>
       )}
       {handover.bring && (
         <p>
-          {say.toBring}: {handover.bring}
+          {say("toBring")}: {handover.bring}
         </p>
       )}
       {handover.contact && <p>{handover.contact}</p>}
@@ -202,31 +202,31 @@ function WhereTo({ order }: { order: PlacedOrder }) {
   );
 }
 
-function handedOver({ handover, sent }: PlacedOrder, say: Words): string {
-  if (handover?.way === "collected") return sent === "all" ? say.collected : say.toCollect;
-  return sent === "all" ? say.brought : say.broughtRound;
+function handedOver({ handover, sent }: PlacedOrder, say: Say): string {
+  if (handover?.way === "collected") return sent === "all" ? say("collected") : say("toCollect");
+  return sent === "all" ? say("brought") : say("broughtRound");
 }
 
 /** What the last row of the receipt says of the money. */
-function paidHow({ kind, state, standing }: PlacedOrder, say: Words): string {
-  if (standing === "paid in part") return kind === "transfer" ? say.toTransferPart : say.paidInPart;
-  if (kind === "card" && state === "authorised") return say.heldOnCard;
-  if (state === "captured" || state === "refunded") return kind === "card" ? say.paidByCard : say.paid;
+function paidHow({ kind, state, standing }: PlacedOrder, say: Say): string {
+  if (standing === "paid in part") return kind === "transfer" ? say("toTransferPart") : say("paidInPart");
+  if (kind === "card" && state === "authorised") return say("heldOnCard");
+  if (state === "captured" || state === "refunded") return kind === "card" ? say("paidByCard") : say("paid");
   switch (kind) {
     case "transfer":
-      return say.toTransfer;
+      return say("toTransfer");
     case "cash-on-delivery":
-      return say.atDoor;
+      return say("atDoor");
     case "cash-at-pickup":
-      return say.whenCollected;
+      return say("whenCollected");
     case "cheque":
-      return say.byCheque;
+      return say("byCheque");
     case "on-account":
-      return say.onAccount;
+      return say("onAccount");
     case "card":
-      return say.paidByCard;
+      return say("paidByCard");
     default:
-      return say.paid;
+      return say("paid");
   }
 }
 
@@ -249,10 +249,10 @@ function WalletButton({ order, fresh }: { order: PlacedOrder; fresh: (order: Pla
   };
   return (
     <>
-      <p className="my-3">{say.approveThere}</p>
+      <p className="my-3">{say("approveThere")}</p>
       <Said problems={problems} />
       <button type="button" className="btn btn-primary btn-lg w-full" disabled={busy} onClick={() => void go()}>
-        {busy ? say.askingWallet : say.toWallet}
+        {busy ? say("askingWallet") : say("toWallet")}
       </button>
     </>
   );
@@ -268,15 +268,17 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
   return (
     <div className="mx-auto max-w-lg">
       <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
-        {say.done(order.name)}
+        {say("done", { name: order.name })}
       </h1>
       <p className="mb-4">
-        {say.orderNumber(order.number)}
-        {order.test && <span className="ms-2 border border-dashed border-warning px-1 text-warning">{say.test}</span>}
+        {say("orderNumber", { number: order.number })}
+        {order.test && (
+          <span className="ms-2 border border-dashed border-warning px-1 text-warning">{say("test")}</span>
+        )}
       </p>
       <WhereTo order={order} />
       {order.slip && <TransferSlip slip={order.slip} language={counter.language} />}
-      <section className="ticket px-5 py-4" aria-label={say.receipt}>
+      <section className="ticket px-5 py-4" aria-label={say("receipt")}>
         {quote.lines.map((line) => (
           <Row
             key={`${line.product} ${line.choices.join()}`}
@@ -288,19 +290,19 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
           <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
         ))}
         {delivery && <Row name={delivery.name} value={amount(delivery.price)} />}
-        {quote.fee && <Row name={say.forWay} value={amount(quote.fee)} />}
+        {quote.fee && <Row name={say("forWay")} value={amount(quote.fee)} />}
         {quote.prices === "without-tax" &&
           quote.taxes.map((levy) => (
             <Row
               key={levy.name + levy.percent + levy.tax}
-              name={`${say.levy(levy.name)} ${plain(levy.percent)} %`}
+              name={say.levy(levy.name, plain(levy.percent))}
               value={amount(levy.tax)}
             />
           ))}
         {quote.vouchers.map((voucher) => (
-          <Row key={voucher.code} name={say.voucher(voucher.code)} value={`−${amount(voucher.used)}`} />
+          <Row key={voucher.code} name={say("voucher", { code: voucher.code })} value={`−${amount(voucher.used)}`} />
         ))}
-        {quote.rounding && <Row name={say.rounded} value={amount(quote.rounding)} />}
+        {quote.rounding && <Row name={say("rounded")} value={amount(quote.rounding)} />}
         <div className="my-2 flex items-baseline justify-between border-y-2 border-base-content py-2">
           <span className="font-head text-lg font-bold">{paidHow(order, say)}</span>
           <span className="figure text-2xl font-bold" data-total={quote.payable}>
@@ -311,7 +313,10 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
           quote.taxes.map((levy) => (
             <Row
               key={levy.name + levy.percent + levy.tax}
-              name={say.taxInsideRow(say.levy(levy.name), plain(levy.percent))}
+              name={say("taxInsideRow", {
+                name: say.known("levies", levy.name) ?? levy.name,
+                percent: plain(levy.percent),
+              })}
               value={amount(levy.tax)}
               quiet
             />
@@ -319,7 +324,7 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
       </section>
       <p className="mt-3">
         <a className="underline" href={`/api/counter/orders/${order.token}/receipt.pdf`} download>
-          {say.receiptPdf}
+          {say("receiptPdf")}
         </a>
       </p>
       <div className="mt-4">
@@ -328,7 +333,7 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
           currency={quote.currency}
           language={counter.language}
           fresh={order.standing}
-          names={say}
+          names={{ invoice: say("invoice"), credit: say("credit") }}
         />
       </div>
       <SendBack order={order} language={counter.language} />

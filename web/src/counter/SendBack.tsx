@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
-import { useSay } from "./words";
+import { useSay } from "./phrases";
 
 /** Withdrawing from an order, or asking to send something back: said once, then confirmed, as the law has it for the web. */
 export function SendBack({ order, language }: { order: PlacedOrder; language: string }) {
@@ -29,14 +29,16 @@ export function SendBack({ order, language }: { order: PlacedOrder; language: st
       },
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
-  const named = open === "withdrawal" ? say.withdraw : say.sendBack;
+  const named = open === "withdrawal" ? say("withdraw") : say("sendBack");
   return (
-    <section className="mt-6" aria-label={say.sendBack}>
+    <section className="mt-6" aria-label={say("sendBack")}>
       {declared.map((each) => (
         <p key={each.id} role="status">
-          {say.declared(
-            new Intl.DateTimeFormat(language, { dateStyle: "long", timeStyle: "short" }).format(new Date(each.at)),
-          )}
+          {say("declared", {
+            when: new Intl.DateTimeFormat(language, { dateStyle: "long", timeStyle: "short" }).format(
+              new Date(each.at),
+            ),
+          })}
         </p>
       ))}
       {open && !chosen && (
@@ -51,7 +53,9 @@ export function SendBack({ order, language }: { order: PlacedOrder; language: st
             {named}
           </button>
           {until && (
-            <span className="ms-3 text-sm quiet">{say.untilDay(day.format(new Date(`${until}T00:00:00Z`)))}</span>
+            <span className="ms-3 text-sm quiet">
+              {say("untilDay", { day: day.format(new Date(`${until}T00:00:00Z`)) })}
+            </span>
           )}
         </p>
       )}
@@ -72,13 +76,13 @@ export function SendBack({ order, language }: { order: PlacedOrder; language: st
               {[line.name, ...line.choices].join(", ")}
               {excluded[index] && (
                 <span className="quiet">
-                  {say.cannotSendBack}: {say.exclusions[excluded[index]] ?? excluded[index]}
+                  {say("cannotSendBack")}: {say.known("exclusions", excluded[index]) ?? excluded[index]}
                 </span>
               )}
             </label>
           ))}
           <label className="mt-2 block">
-            <span className="mb-1 block text-xs quiet">{say.whyNot}</span>
+            <span className="mb-1 block text-xs quiet">{say("whyNot")}</span>
             <textarea
               className="textarea w-full text-base"
               rows={2}
@@ -95,10 +99,10 @@ export function SendBack({ order, language }: { order: PlacedOrder; language: st
               disabled={chosen.length === 0}
               onClick={() => void confirm()}
             >
-              {say.confirm(named)}
+              {say("confirm", { what: named })}
             </button>
             <button type="button" className="btn" onClick={() => setChosen(undefined)}>
-              {say.keep}
+              {say("keep")}
             </button>
           </div>
         </fieldset>

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Counter } from "../api/client";
 import { keptOf } from "./basket";
-import { useSay } from "./words";
+import { useSay } from "./phrases";
 
 /** Language and currency a buyer has chosen. */
 export interface Spoken {
@@ -26,12 +26,12 @@ export function Speaking({ counter, speak }: { counter: Counter; speak: (spoken:
   return (
     <span className="flex items-baseline gap-2">
       <Link className="text-sm underline" to={`/counter/${counter.shop}/me`}>
-        {say.myOrders}
+        {say("myOrders")}
       </Link>
       {counter.languages.length > 1 && (
         <select
           className="select select-xs w-auto"
-          aria-label={say.language}
+          aria-label={say("language")}
           value={counter.language}
           onChange={(event) => speak({ language: event.target.value })}
         >
@@ -45,7 +45,7 @@ export function Speaking({ counter, speak }: { counter: Counter; speak: (spoken:
       {counter.currencies.length > 1 && (
         <select
           className="select select-xs w-auto"
-          aria-label={say.currency}
+          aria-label={say("currency")}
           value={counter.currency}
           onChange={(event) => speak({ currency: event.target.value })}
         >

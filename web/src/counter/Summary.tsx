@@ -1,6 +1,6 @@
 import type { BuyerQuote, Counter } from "../api/client";
 import { isZero, money, plain } from "../shared/money";
-import { useSay } from "./words";
+import { useSay } from "./phrases";
 
 interface Props {
   counter: Pick<Counter, "language">;
@@ -24,7 +24,7 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
       {quote.discounts.map((discount) => (
         <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
       ))}
-      {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? say.free : amount(chosen.price)} />}
+      {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? say("free") : amount(chosen.price)} />}
       {!chosen &&
         quote.apart.map((sent) => {
           const own = sent.delivery.find((option) => option.chosen);
@@ -32,27 +32,27 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
             own && (
               <Row
                 key={sent.dispatch}
-                name={say.fromPlace(own.name, sent.name)}
-                value={isZero(own.price) ? say.free : amount(own.price)}
+                name={say("fromPlace", { name: own.name, place: sent.name })}
+                value={isZero(own.price) ? say("free") : amount(own.price)}
               />
             )
           );
         })}
-      {quote.fee && <Row name={say.forWay} value={amount(quote.fee)} />}
-      {!inside && <Row name={say.tax} value={amount(quote.tax)} />}
+      {quote.fee && <Row name={say("forWay")} value={amount(quote.fee)} />}
+      {!inside && <Row name={say("tax")} value={amount(quote.tax)} />}
       <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">
-        <span className="font-head text-lg font-bold">{say.total}</span>
+        <span className="font-head text-lg font-bold">{say("total")}</span>
         <span className="figure text-2xl font-bold" data-total={quote.payable}>
           {amount(quote.payable)}
         </span>
       </div>
       {quote.vouchers.map((voucher) => (
-        <Row key={voucher.code} name={say.voucher(voucher.code)} value={`−${amount(voucher.used)}`} />
+        <Row key={voucher.code} name={say("voucher", { code: voucher.code })} value={`−${amount(voucher.used)}`} />
       ))}
-      {quote.rounding && <Row name={say.rounded} value={amount(quote.rounding)} />}
+      {quote.rounding && <Row name={say("rounded")} value={amount(quote.rounding)} />}
       {quote.toPay !== quote.payable && (
         <div className="flex justify-between gap-4 font-semibold">
-          <span>{say.toPay}</span>
+          <span>{say("toPay")}</span>
           <span className="figure">{amount(quote.toPay)}</span>
         </div>
       )}
@@ -61,12 +61,15 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
           {sentence}
         </p>
       ))}
-      {stale && <p className="text-xs text-error">{say.beforeLast}</p>}
-      {assumed && <p className="text-xs quiet">{say.assumed(assumed)}</p>}
+      {stale && <p className="text-xs text-error">{say("beforeLast")}</p>}
+      {assumed && <p className="text-xs quiet">{say("assumed", { country: assumed })}</p>}
       {quote.taxes.length > 0 && (
         <p className="text-xs quiet">
-          {inside ? say.taxInside : say.taxAdded}
-          {quote.taxes.map((levy) => `${say.levy(levy.name)} ${plain(levy.percent)} % ${amount(levy.tax)}`).join(" · ")}
+          {say(inside ? "taxInside" : "taxAdded", {
+            taxes: quote.taxes
+              .map((levy) => `${say.levy(levy.name, plain(levy.percent))} ${amount(levy.tax)}`)
+              .join(" · "),
+          })}
         </p>
       )}
     </div>

@@ -1,6 +1,6 @@
 import type { PlacedOrder } from "../api/client";
 import { money } from "../shared/money";
-import { useSay } from "./words";
+import { useSay } from "./phrases";
 
 type Slip = NonNullable<PlacedOrder["slip"]>;
 
@@ -8,22 +8,22 @@ type Slip = NonNullable<PlacedOrder["slip"]>;
 export function TransferSlip({ slip, language }: { slip: Slip; language: string }) {
   const say = useSay();
   return (
-    <section className="mb-4 border border-base-content px-5 py-4" aria-label={say.transferThis}>
-      <h2 className="mb-2">{say.transferThis}</h2>
+    <section className="mb-4 border border-base-content px-5 py-4" aria-label={say("transferThis")}>
+      <h2 className="mb-2">{say("transferThis")}</h2>
       <div className="flex flex-wrap items-start justify-between gap-4">
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-          <dt className="quiet">{say.transferTo}</dt>
+          <dt className="quiet">{say("transferTo")}</dt>
           <dd>{slip.holder}</dd>
           <dt className="quiet">IBAN</dt>
           <dd className="font-mono">{slip.iban}</dd>
-          <dt className="quiet">{say.amount}</dt>
+          <dt className="quiet">{say("amount")}</dt>
           <dd className="font-mono">{money(slip.amount, slip.currency, language)}</dd>
-          <dt className="quiet">{say.reference}</dt>
+          <dt className="quiet">{say("reference")}</dt>
           <dd className="font-mono">{slip.reference}</dd>
         </dl>
         {slip.code && <SquareCode rows={slip.code.split("\n")} swiss={slip.swiss} />}
       </div>
-      <p className="mt-2 text-sm quiet">{say.referenceNote}</p>
+      <p className="mt-2 text-sm quiet">{say("referenceNote")}</p>
     </section>
   );
 }
@@ -42,7 +42,7 @@ function SquareCode({ rows, swiss }: { rows: string[]; swiss: boolean }) {
       viewBox={`0 0 ${size} ${size}`}
       className="h-36 w-36"
       role="img"
-      aria-label={say.squareCode}
+      aria-label={say("squareCode")}
       shapeRendering="crispEdges"
     >
       <rect width={size} height={size} fill="#fff" />

@@ -8,6 +8,8 @@ import { MyOrders } from "./MyOrders";
 import { OrderPage } from "./OrderPage";
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } } });
+// Until the shop has said what it speaks, the buyer is answered in the language the browser asks for.
+document.documentElement.lang = navigator.language;
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(

@@ -1,14 +1,22 @@
 import type { Problem } from "../api/client";
+import type { Say } from "./phrases";
+
+/** What the processor says, by the phrase that says it. */
+const cardErrors: Record<string, string> = {
+  "This is not a card number. Check the digits.": "not-a-card",
+  "This simulation knows only its test cards.": "not-a-test-card",
+  "No account has this publishable key.": "no-such-key",
+};
 
 /** Sends a card number to the processor, from this page and nowhere else, and gets a token that pays once. */
 export async function tokenOf(
   processor: string,
   publicKey: string,
   number: string,
-  say: { cardRefused: string; cardSilent: string; nothingWasCharged: string; cardErrors: Record<string, string> },
+  say: Say,
 ): Promise<{ token?: string; problem?: Problem }> {
   const problem = (sentence: string): { problem: Problem } => ({
-    problem: { path: "number", sentence, remedy: say.nothingWasCharged },
+    problem: { path: "number", sentence, remedy: say("nothingWasCharged") },
   });
   try {
     const response = await fetch(`${processor}/v1/tokens`, {
@@ -19,8 +27,8 @@ export async function tokenOf(
     const body = (await response.json()) as { token?: string; error?: string };
     return body.token
       ? { token: body.token }
-      : problem(say.cardErrors[body.error ?? ""] ?? body.error ?? say.cardRefused);
+      : problem(say.known("cardErrors", cardErrors[body.error ?? ""]) ?? body.error ?? say("cardRefused"));
   } catch {
-    return problem(say.cardSilent);
+    return problem(say("cardSilent"));
   }
 }

@@ -34,9 +34,10 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       const typing = target.matches("input, select, textarea");
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z" && !typing) {
+      const key = event.key.toLowerCase();
+      if ((event.ctrlKey || event.metaKey) && (key === "z" || key === "y") && !typing) {
         event.preventDefault();
-        if (event.shiftKey) bench.redo();
+        if (event.shiftKey || key === "y") bench.redo();
         else bench.undo();
       } else if ((event.ctrlKey || event.metaKey) && event.key === "Enter") {
         event.preventDefault();

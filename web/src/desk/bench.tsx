@@ -43,8 +43,8 @@ export interface Bench {
   takeBack: (path: string) => void;
   refuse: (problems: Problem[]) => void;
   /** Cells being typed, read back. */
-  readings: Record<string, { text: string; words: string }>;
-  setReadings: (readings: Record<string, { text: string; words: string }>) => void;
+  readings: Record<string, { text: string; words: string[] }>;
+  setReadings: (readings: Record<string, { text: string; words: string[] }>) => void;
   /** The field under the cursor on the station; ticket rows it makes are lit. */
   at: string;
   setAt: (path: string) => void;

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Counter } from "../../api/client";
-import { useSay } from "../words";
+import { useSay } from "../phrases";
 
 interface Props {
   counter: Counter;
@@ -14,10 +14,10 @@ export function Agreement({ counter, agreed, agree }: Props) {
   const [reading, setReading] = useState<string>();
   const texts = counter.texts.filter((text) => text.agreed);
   if (texts.length === 0) return null;
-  const nameOf = (kind: string) => say.texts[kind] ?? kind.replaceAll("-", " ");
+  const nameOf = (kind: string) => say.known("texts", kind) ?? kind.replaceAll("-", " ");
   const shown = texts.find((text) => text.kind === reading);
   return (
-    <section className="mt-4" aria-label={say.texts["terms-of-sale"]}>
+    <section className="mt-4" aria-label={say.known("texts", "terms-of-sale")}>
       <div className="flex items-start gap-3">
         <input
           id="agree"
@@ -27,10 +27,10 @@ export function Agreement({ counter, agreed, agree }: Props) {
           onChange={(event) => agree(event.target.checked)}
         />
         <span>
-          <label htmlFor="agree">{say.agree}</label>{" "}
+          <label htmlFor="agree">{say("agree")}</label>{" "}
           {texts.map((text, index) => (
             <span key={text.kind}>
-              {index > 0 && (index === texts.length - 1 ? say.and : ", ")}
+              {index > 0 && ", "}
               <button
                 type="button"
                 className="cursor-pointer underline"

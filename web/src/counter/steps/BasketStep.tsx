@@ -3,7 +3,7 @@ import type { BuyerQuote, Line, Problem, Product } from "../../api/client";
 import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { type Kept, moved, sameLine, stepOf } from "../basket";
-import { useSay } from "../words";
+import { useSay } from "../phrases";
 import type { StepProps } from "./shared";
 
 /** What is in the basket, and what can be put in. Choices are made before the basket. */
@@ -41,7 +41,7 @@ export function BasketStep({
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        {kept.lines.length > 0 ? say.yourBasket : say.whatWouldYouLike}
+        {kept.lines.length > 0 ? say("yourBasket") : say("whatWouldYouLike")}
       </h1>
       <Said problems={problems} />
       {kept.lines.map((line, index) => {
@@ -60,7 +60,7 @@ export function BasketStep({
               )}
               {shown?.left != null && (
                 <span className="block text-xs font-semibold text-error">
-                  {Number(shown.left) > 0 ? say.onlyLeft(plain(shown.left)) : say.soldOut}
+                  {Number(shown.left) > 0 ? say("onlyLeft", { count: plain(shown.left) }) : say("soldOut")}
                 </span>
               )}
             </span>
@@ -68,7 +68,7 @@ export function BasketStep({
               <button
                 type="button"
                 className="btn join-item btn-sm"
-                aria-label={say.oneLess(name)}
+                aria-label={say("oneLess", { name })}
                 onClick={() => move(index, -1)}
               >
                 −
@@ -95,7 +95,7 @@ export function BasketStep({
               <button
                 type="button"
                 className="btn join-item btn-sm"
-                aria-label={say.oneMore(name)}
+                aria-label={say("oneMore", { name })}
                 onClick={() => move(index, 1)}
               >
                 +
@@ -109,10 +109,10 @@ export function BasketStep({
       {kept.lines.length > 0 && !counter.asking.withoutCodes && <Codes kept={kept} change={change} quote={quote} />}
       {kept.lines.length > 0 && (
         <button type="button" className="btn btn-primary btn-lg mt-4 w-full" onClick={next}>
-          {say.toAddress}
+          {say("toAddress")}
         </button>
       )}
-      <h2 className="mt-8 mb-1 text-lg">{kept.lines.length > 0 ? say.somethingElse : counter.name}</h2>
+      <h2 className="mt-8 mb-1 text-lg">{kept.lines.length > 0 ? say("somethingElse") : counter.name}</h2>
       <ul>
         {counter.products.map((product) => (
           <Thing
@@ -152,14 +152,14 @@ function Codes({
       <form className="join" onSubmit={add}>
         <input
           className="input input-sm join-item w-52"
-          aria-label={say.code}
-          placeholder={say.aCode}
+          aria-label={say("code")}
+          placeholder={say("aCode")}
           maxLength={40}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />
         <button type="submit" className="btn btn-sm join-item">
-          {say.use}
+          {say("use")}
         </button>
       </form>
       {kept.codes.map((code) => {
@@ -171,7 +171,7 @@ function Codes({
             className="cursor-pointer underline decoration-dotted"
             onClick={() => change({ codes: kept.codes.filter((each) => each !== code) })}
           >
-            {code}: {refused ? refused.reason : say.used} {say.takeItOff}
+            {code}: {refused ? refused.reason : say("used")} {say("takeItOff")}
           </button>
         );
       })}
@@ -207,6 +207,8 @@ function Thing({
 }) {
   const say = useSay();
   const price = money(listed ?? product.price, currency, language);
+  const least = product.options.length > 0 ? say("from", { price }) : price;
+  const perUnit = product.measure ? say("perUnit", { price: least, unit: product.measure.unit }) : least;
   const [options, setOptions] = useState<Record<string, string>>({});
   const [amount, setAmount] = useState("");
   const [asked, setAsked] = useState(false);
@@ -229,17 +231,13 @@ function Thing({
       <div className="flex items-center gap-3">
         <span className="flex-1">
           {product.name}
-          <span className="block text-xs quiet">
-            {donation
-              ? say.from(price)
-              : `${product.options.length > 0 ? say.from(price) : price}${product.measure ? say.a(product.measure.unit) : ""}`}
-          </span>
+          <span className="block text-xs quiet">{donation ? say("from", { price }) : perUnit}</span>
         </span>
         {donation && (
           <input
             className="input input-sm w-20 figure"
             inputMode="decimal"
-            aria-label={say.amountIn(product.name, currency)}
+            aria-label={say("amountIn", { name: product.name, currency })}
             value={amount}
             onChange={(event) => setAmount(event.target.value)}
           />
@@ -247,11 +245,11 @@ function Thing({
         <button
           type="button"
           className="btn btn-sm"
-          aria-label={gone ? `${product.name}: ${say.soldOut}` : say.putInto(product.name)}
+          aria-label={gone ? `${product.name}: ${say("soldOut")}` : say("putInto", { name: product.name })}
           disabled={gone}
           onClick={put}
         >
-          {gone ? say.soldOut : say.putIn}
+          {gone ? say("soldOut") : say("putIn")}
         </button>
       </div>
       {product.options.map((option) => (
@@ -276,7 +274,7 @@ function Thing({
       ))}
       {asked && open.length > 0 && (
         <p role="alert" className="mt-1 text-error">
-          {say.chooseFirst(open.map((option) => option.name))}
+          {say("chooseFirst", { names: say.list(open.map((option) => option.name)) })}
         </p>
       )}
     </li>

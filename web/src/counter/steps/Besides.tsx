@@ -1,6 +1,6 @@
 import type { Counter } from "../../api/client";
 import type { Kept } from "../basket";
-import { useSay } from "../words";
+import { useSay } from "../phrases";
 
 interface Props {
   counter: Counter;
@@ -26,11 +26,11 @@ export function Besides({ counter, kept, change }: Props) {
           />
         </label>
       ))}
-      {asking.gift && <Tick label={say.isGift} ticked={kept.gift} tick={(gift) => change({ gift })} />}
+      {asking.gift && <Tick label={say("isGift")} ticked={kept.gift} tick={(gift) => change({ gift })} />}
       {asking.gift && kept.gift && (
         <div className="mb-3 border-s-2 border-base-300 ps-3">
           <label className="mb-3 block">
-            <span className="mb-1 block text-xs quiet">{say.giftFor}</span>
+            <span className="mb-1 block text-xs quiet">{say("giftFor")}</span>
             <input
               required
               className="input w-full text-base"
@@ -39,14 +39,14 @@ export function Besides({ counter, kept, change }: Props) {
               value={kept.giftName}
               onChange={(event) => change({ giftName: event.target.value })}
             />
-            <span className="text-xs quiet">{say.giftNote}</span>
+            <span className="text-xs quiet">{say("giftNote")}</span>
           </label>
-          <Area label={say.giftMessage} value={kept.giftMessage} write={(giftMessage) => change({ giftMessage })} />
+          <Area label={say("giftMessage")} value={kept.giftMessage} write={(giftMessage) => change({ giftMessage })} />
         </div>
       )}
-      {asking.note && <Area label={say.note} value={kept.note} write={(note) => change({ note })} />}
+      {asking.note && <Area label={say("note")} value={kept.note} write={(note) => change({ note })} />}
       {asking.remindAfter != null && (
-        <Tick label={say.remindMe} ticked={kept.remind} tick={(remind) => change({ remind })} />
+        <Tick label={say("remindMe")} ticked={kept.remind} tick={(remind) => change({ remind })} />
       )}
     </>
   );

@@ -2,7 +2,7 @@ import type { BuyerQuote, Counter } from "../../api/client";
 import { isZero, money } from "../../shared/money";
 import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
-import { useSay } from "../words";
+import { useSay } from "../phrases";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
 
@@ -15,26 +15,26 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
-        {say.howReach}
+        {say("howReach")}
       </h1>
       <p className="mb-3">
-        {say.to(
-          kept.name,
-          [kept.city, kept.postcode, countryName(kept.country, counter.language)].filter(Boolean).join(", "),
-        )}
+        {say(kept.name ? "to" : "toYou", {
+          name: kept.name,
+          place: [kept.city, kept.postcode, countryName(kept.country, counter.language)].filter(Boolean).join(", "),
+        })}
       </p>
       <Said problems={problems} />
       {quote && quote.delivery.length === 0 && quote.apart.length === 0 ? (
         <p role="alert" className="text-error">
-          {quote.missing[0]} {say.changeBasketOrAddress}
+          {quote.missing[0]} {say("changeBasketOrAddress")}
         </p>
       ) : (
         quote &&
         quote.delivery.length > 0 && (
           <Ways
             group="delivery"
-            label={say.delivery}
-            named={quote.apart.length > 0 ? say.allTogether : undefined}
+            label={say("delivery")}
+            named={quote.apart.length > 0 ? say("allTogether") : undefined}
             options={quote.delivery}
             counter={counter}
             quote={quote}
@@ -46,8 +46,8 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         <Ways
           key={sent.dispatch}
           group={`delivery from ${sent.dispatch}`}
-          label={say.fromPlace(say.delivery, sent.name)}
-          named={say.apartFrom(sent.name, sent.things)}
+          label={say("fromPlace", { name: say("delivery"), place: sent.name })}
+          named={say("apartFrom", { place: sent.name, things: say.list(sent.things) })}
           options={sent.delivery}
           counter={counter}
           quote={quote}
@@ -64,12 +64,12 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         <Times
           slots={chosen.slots}
           value={kept.slot ?? ""}
-          label={chosen.collected ? say.whenCollect : say.whenBrought}
+          label={chosen.collected ? say("whenCollect") : say("whenBrought")}
           language={counter.language}
           choose={(slot) => change({ slot })}
         />
       )}
-      {chosen?.collected && chosen.slots.length === 0 && <p className="mt-3 text-error">{say.noTime}</p>}
+      {chosen?.collected && chosen.slots.length === 0 && <p className="mt-3 text-error">{say("noTime")}</p>}
       <button
         type="button"
         className="btn btn-primary btn-lg mt-4 w-full"
@@ -80,7 +80,7 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         }
         onClick={next}
       >
-        {say.toPayment}
+        {say("toPayment")}
       </button>
     </>
   );
@@ -112,14 +112,14 @@ function Ways({ group, label, named, options, counter, quote, choose }: WaysProp
             chosen={option.chosen}
             choose={() => choose(option.id)}
             title={option.name}
-            value={isZero(option.price) ? say.free : money(option.price, quote.currency, counter.language)}
+            value={isZero(option.price) ? say("free") : money(option.price, quote.currency, counter.language)}
           >
             {[
-              option.collected && say.youCollect,
+              option.collected && say("youCollect"),
               option.days &&
                 (option.days.from === option.days.to
-                  ? say.oneDay(option.days.from)
-                  : say.days(option.days.from, option.days.to)),
+                  ? say("workingDays", { days: option.days.from })
+                  : say("workingDaysRange", { from: option.days.from, to: option.days.to })),
               option.sentence,
             ]
               .filter(Boolean)
@@ -164,13 +164,17 @@ function Times({ label, slots, value, language, choose }: TimesProps) {
       <span className="mb-1 block text-xs quiet">{label}</span>
       <select className="select w-full text-base" value={value} onChange={(event) => choose(event.target.value)}>
         <option value="" disabled>
-          {say.chooseTime}
+          {say("chooseTime")}
         </option>
         {days.map(([date, open]) => (
           <optgroup key={date} label={day.format(at(`${date}T00:00`))}>
             {open.map((slot) => (
               <option key={slot.start} value={slot.start}>
-                {say.slot(day.format(at(slot.start)), time.format(at(slot.start)), time.format(at(slot.end)))}
+                {say("slot", {
+                  day: day.format(at(slot.start)),
+                  from: time.format(at(slot.start)),
+                  to: time.format(at(slot.end)),
+                })}
               </option>
             ))}
           </optgroup>

@@ -3,7 +3,7 @@ import type { Counter } from "../../api/client";
 import { isZero, money } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import type { Kept } from "../basket";
-import { useSay } from "../words";
+import { useSay } from "../phrases";
 import { Agreement } from "./Agreement";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
@@ -47,12 +47,12 @@ export function PayStep({
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        {say.howPay}
+        {say("howPay")}
       </h1>
-      {nothing && <p className="mb-3">{say.nothingLeft}</p>}
-      {methods.length === 0 && !nothing && <p className="text-error">{say.cannotTake}</p>}
+      {nothing && <p className="mb-3">{say("nothingLeft")}</p>}
+      {methods.length === 0 && !nothing && <p className="text-error">{say("cannotTake")}</p>}
       <fieldset className="border border-base-300 bg-base-100" hidden={nothing}>
-        <legend className="sr-only">{say.payment}</legend>
+        <legend className="sr-only">{say("payment")}</legend>
         {methods.map((method) => (
           <Choice
             key={method.id}
@@ -74,7 +74,7 @@ export function PayStep({
             checked={!young}
             onChange={(event) => change({ age: event.target.checked ? leastAge : undefined })}
           />
-          {say.atLeast(leastAge)}
+          {say("atLeast", { age: leastAge })}
         </label>
       )}
       <Agreement
@@ -91,15 +91,15 @@ export function PayStep({
           onClick={() => void send()}
         >
           {nothing
-            ? say.orderForNothing
+            ? say("orderForNothing")
             : counter.orderButton
               ? `${counter.orderButton}, ${money(quote.toPay, quote.currency, counter.language)}`
-              : say.orderFor(money(quote.toPay, quote.currency, counter.language))}
+              : say("orderFor", { amount: money(quote.toPay, quote.currency, counter.language) })}
         </button>
       )}
-      {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">{say.choosePayFirst}</p>}
-      {(kept.method || nothing) && young && <p className="mt-2 quiet">{say.confirmAge}</p>}
-      {(kept.method || nothing) && !agreed && <p className="mt-2 quiet">{say.agreeFirst}</p>}
+      {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">{say("choosePayFirst")}</p>}
+      {(kept.method || nothing) && young && <p className="mt-2 quiet">{say("confirmAge")}</p>}
+      {(kept.method || nothing) && !agreed && <p className="mt-2 quiet">{say("agreeFirst")}</p>}
     </>
   );
 }

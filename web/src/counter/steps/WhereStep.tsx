@@ -3,7 +3,7 @@ import type { Problem } from "../../api/client";
 import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { type Part, postcodeName, rowsOf } from "../address";
-import { useSay } from "../words";
+import { useSay } from "../phrases";
 import { Besides } from "./Besides";
 import type { StepProps } from "./shared";
 
@@ -35,7 +35,7 @@ export function WhereStep({
     street: (
       <Text
         key="street"
-        label={say.street}
+        label={say("street")}
         value={kept.street}
         autoComplete="address-line1"
         onChange={(street) => change({ street })}
@@ -44,8 +44,8 @@ export function WhereStep({
     postcode: (
       <Text
         key="postcode"
-        label={postcodeName(kept.country) ?? say.postcode}
-        note={say.decidesZone}
+        label={postcodeName(kept.country) ?? say("postcode")}
+        note={say("decidesZone")}
         value={kept.postcode}
         autoComplete="postal-code"
         onChange={(postcode) => change({ postcode })}
@@ -55,7 +55,7 @@ export function WhereStep({
     city: (
       <Text
         key="city"
-        label={say.town}
+        label={say("town")}
         value={kept.city}
         autoComplete="address-level2"
         onChange={(city) => change({ city })}
@@ -63,7 +63,7 @@ export function WhereStep({
     ),
     region: (
       <label key="region" className="mb-3 block flex-1">
-        <span className="mb-1 block text-xs quiet">{say.region}</span>
+        <span className="mb-1 block text-xs quiet">{say("region")}</span>
         <select
           required
           className="select w-full text-base"
@@ -71,7 +71,7 @@ export function WhereStep({
           autoComplete="address-level1"
           onChange={(event) => change({ region: event.target.value })}
         >
-          <option value="">{say.choose}</option>
+          <option value="">{say("choose")}</option>
           {regions.map(([code, name]) => (
             <option key={code} value={code}>
               {name}
@@ -84,19 +84,19 @@ export function WhereStep({
   return (
     <form onSubmit={submit}>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        {say.whereTo}
+        {say("whereTo")}
       </h1>
-      <Text label={say.name} value={kept.name} autoComplete="name" onChange={(name) => change({ name })} />
+      <Text label={say("name")} value={kept.name} autoComplete="name" onChange={(name) => change({ name })} />
       <Text
-        label={say.email}
-        note={say.receiptGoesThere}
+        label={say("email")}
+        note={say("receiptGoesThere")}
         type="email"
         value={kept.email}
         autoComplete="email"
         onChange={(email) => change({ email })}
       />
       <label className="mb-3 block">
-        <span className="mb-1 block text-xs quiet">{say.country}</span>
+        <span className="mb-1 block text-xs quiet">{say("country")}</span>
         <select
           className="select w-full"
           value={kept.country}
@@ -109,7 +109,7 @@ export function WhereStep({
             </option>
           ))}
         </select>
-        <span className="text-xs quiet">{say.decidesDelivery}</span>
+        <span className="text-xs quiet">{say("decidesDelivery")}</span>
       </label>
       {rows.map((row) => (
         <div key={row.join()} className="flex gap-3">
@@ -123,19 +123,19 @@ export function WhereStep({
           checked={kept.business}
           onChange={(event) => change({ business: event.target.checked })}
         />
-        {say.business}
+        {say("business")}
       </label>
       {kept.business && (
         <Text
-          label={say.taxNumber}
-          note={say.taxNumberNote}
+          label={say("taxNumber")}
+          note={say("taxNumberNote")}
           value={kept.taxNumber}
           autoComplete="off"
           optional
           onChange={(taxNumber) => change({ taxNumber })}
           problem={
             quote?.taxNumber && kept.taxNumber
-              ? { path: "taxNumber", sentence: quote.taxNumber, remedy: say.goOnAllTheSame }
+              ? { path: "taxNumber", sentence: quote.taxNumber, remedy: say("goOnAllTheSame") }
               : undefined
           }
         />
@@ -151,7 +151,7 @@ export function WhereStep({
             </p>
           ))}
       <button type="submit" className="btn btn-primary btn-lg mt-2 w-full">
-        {say.toDelivery}
+        {say("toDelivery")}
       </button>
     </form>
   );

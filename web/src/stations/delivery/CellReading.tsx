@@ -78,7 +78,7 @@ export function CellReading() {
   }
   const tried = bench.trying.find((edit) => edit.path === bench.at);
   const rule = valueAt(bench.draft.document, bench.at) as PriceRule | undefined;
-  const words = (tried ? bench.readings : bench.draft.texts)[bench.at]?.words ?? "Not offered here.";
+  const words = (tried ? bench.readings : bench.draft.texts)[bench.at]?.words.join(" ") ?? "Not offered here.";
   return (
     <div className="grid grid-cols-[3fr_2fr] gap-6" id="sheet-reading">
       <div>

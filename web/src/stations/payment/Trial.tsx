@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { answer, api, type Gateway, type Problem, problemsOf, type TrialSteps } from "../../api/client";
+import { inEnglish } from "../../counter/phrases";
 import { tokenOf } from "../../counter/token";
-import { wordsIn } from "../../counter/words";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 
@@ -34,7 +34,7 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
     setProblems([]);
     setTrial(undefined);
     if (card) {
-      const { token, problem } = await tokenOf(gateway.url, gateway.publicKey, number, wordsIn("en"));
+      const { token, problem } = await tokenOf(gateway.url, gateway.publicKey, number, inEnglish);
       if (token) await run({ cardToken: token });
       else if (problem) setProblems([problem]);
     } else {

@@ -72,7 +72,7 @@ export function TaxStation() {
           columns={tax.categories.map((each) => ({ id: each.id, name: each.name, note: "in %" }))}
           pathOf={(each, column) => rate(each.id, column.id)}
           textOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.text ?? ""}
-          smallOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.words}
+          smallOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.words.join(" ")}
           empty="no answer"
           openRow={(each) => setOpen({ kind: "place", id: each.id })}
           openColumn={(column) => setOpen({ kind: "category", id: column.id })}

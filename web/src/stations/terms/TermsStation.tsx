@@ -12,6 +12,7 @@ import { Duties } from "./Duties";
 import { Exclusions } from "./Exclusions";
 import { LetterTexts } from "./LetterTexts";
 import { OtherWords } from "./OtherWords";
+import { OwnPhrases } from "./OwnPhrases";
 
 const kinds = [
   { id: "returns", name: "Returns" },
@@ -129,6 +130,9 @@ export function TermsStation() {
       </Fold>
       <Fold title="Letters" note="what buyers are written, and when">
         <LetterTexts languages={languages} />
+      </Fold>
+      <Fold title="What we say" note="phrases of counter, letters and papers, worded by you">
+        <OwnPhrases languages={languages} />
       </Fold>
       {languages.length > 1 && (
         <Fold title="Other languages" note="names and sentences of goods, delivery, pickup and payment">

@@ -75,8 +75,10 @@ final class Browser implements AutoCloseable {
         Path profile = Files.createTempDirectory("vest-coin-chromium");
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
+        if (System.getenv("VEST_COIN_WATCHED") == null) {
+            options.addArguments("--headless=new");
+        }
         options.addArguments(
-                "--headless=new",
                 "--no-sandbox",
                 "--disable-gpu",
                 "--disable-quic",

@@ -8,6 +8,7 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
 /**
@@ -50,7 +51,9 @@ public class CounterEntrance {
         return new ApiProblem(
                 HttpStatus.NOT_FOUND,
                 List.of(new Problem(
-                        "shop", "This shop is not open.", "Nothing was ordered. Come back later; the basket is kept.")),
+                        "shop",
+                        Message.of("access.this-shop-not-open"),
+                        Message.of("access.nothing-was-ordered-come-back-later-basket"))),
                 shop);
     }
 }

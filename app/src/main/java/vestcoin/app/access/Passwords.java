@@ -12,6 +12,7 @@ import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -48,27 +49,28 @@ class Passwords {
         if (password == null || password.length() < SHORTEST) {
             throw new InvalidInput(
                     "password",
-                    "The password is shorter than " + SHORTEST + " characters.",
-                    "Use four or more words, or let a password manager make one.");
+                    Message.of("access.password-shorter-than-characters", "shortest", SHORTEST),
+                    Message.of("access.use-four-or-more-words-or-let"));
         }
         if (password.length() > LONGEST) {
             throw new InvalidInput(
                     "password",
-                    "The password is longer than " + LONGEST + " characters.",
-                    "Use at most " + LONGEST + ".");
+                    Message.of("access.password-longer-than-characters", "longest", LONGEST),
+                    Message.of("access.use-at-most", "longest", LONGEST));
         }
         String looked = password.substring(0, Math.min(password.length(), LOOKED_AT));
         if (password.chars().distinct().count() < 4
                 || guessing.measure(looked, List.of(known)).getScore() < LEAST_SCORE) {
             throw new InvalidInput(
                     "password",
-                    "This password is among the first that are guessed.",
-                    "Use four or more words that have nothing to do with one another, or let a password manager "
-                            + "make one.");
+                    Message.of("access.this-password-among-first-that-guessed"),
+                    Message.of("access.use-four-or-more-words-that-have"));
         }
         return oneAtATime(() -> encoder.encode(password))
                 .orElseThrow(() -> new InvalidInput(
-                        "password", "Too many passwords are being checked at this moment.", "Try again in a moment."));
+                        "password",
+                        Message.of("access.too-many-passwords-being-checked-at-this"),
+                        Message.of("access.try-again-in-moment")));
     }
 
     /**

@@ -11,6 +11,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.outside.MailAddress;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /** People with a password, and the shops they may open. */
@@ -57,8 +58,10 @@ public class People {
         if (!MailAddress.isOne(email)) {
             throw new InvalidInput(
                     "email",
-                    "“" + (email == null ? "" : email) + "” is not an e-mail address.",
-                    "Write it as name@example.com.");
+                    email == null
+                            ? Message.of("access.not-e-mail-address")
+                            : Message.of("access.not-e-mail-address-2", "email", email),
+                    Message.of("access.write-name-example-com"));
         }
         return passwords.hashed(password, normal(email));
     }

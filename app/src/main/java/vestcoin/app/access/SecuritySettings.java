@@ -3,14 +3,12 @@ package vestcoin.app.access;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.List;
-import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
-import org.springframework.http.MediaType;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.authorization.AuthorizationManager;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -22,7 +20,8 @@ import org.springframework.security.web.access.intercept.RequestAuthorizationCon
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
-import vestcoin.app.format.Json;
+import vestcoin.app.edge.ProblemWriter;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
 /** Denies everything that is not named here. */
@@ -86,12 +85,17 @@ class SecuritySettings {
                 .logout(logout -> logout.disable())
                 .formLogin(login -> login.disable())
                 .httpBasic(basic -> basic.disable())
-                .exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> tell(
-                                response,
-                                401,
-                                "You are not signed in.",
-                                "Sign in and try again; what you typed is still on the page."))
-                        .accessDeniedHandler((request, response, e) -> denied(request, response)))
+                .exceptionHandling(
+                        errors -> errors.authenticationEntryPoint((request, response, e) -> ProblemWriter.write(
+                                        request,
+                                        response,
+                                        HttpStatus.UNAUTHORIZED.value(),
+                                        HttpStatus.UNAUTHORIZED.getReasonPhrase(),
+                                        new Problem(
+                                                "",
+                                                Message.of("access.you-are-not-signed-in"),
+                                                Message.of("access.sign-in-and-try-again"))))
+                                .accessDeniedHandler((request, response, e) -> denied(request, response)))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(
                                 "default-src 'self'; img-src 'self' data:; style-src 'self'; connect-src "
                                         + "'self' "
@@ -123,28 +127,19 @@ class SecuritySettings {
 
     private static void denied(HttpServletRequest request, HttpServletResponse response) throws IOException {
         boolean reading = request.getMethod().equals("GET");
-        tell(
+        ProblemWriter.write(
+                request,
                 response,
-                403,
-                reading ? "This is not yours to open." : "The request was not accepted.",
-                reading
-                        ? "Sign in as somebody who may."
-                        : "Load the page again and repeat what you did; what is saved is kept.");
-    }
-
-    private static void tell(HttpServletResponse response, int status, String sentence, String remedy)
-            throws IOException {
-        response.setStatus(status);
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter()
-                .write(Json.write(Map.of(
-                        "status",
-                        status,
-                        "detail",
-                        sentence + " " + remedy,
-                        "problems",
-                        List.of(new Problem("", sentence, remedy)))));
+                HttpStatus.FORBIDDEN.value(),
+                HttpStatus.FORBIDDEN.getReasonPhrase(),
+                new Problem(
+                        "",
+                        Message.of(
+                                reading ? "access.this-is-not-yours-to-open" : "access.the-request-was-not-accepted"),
+                        Message.of(
+                                reading
+                                        ? "access.sign-in-as-somebody-who-may"
+                                        : "access.load-the-page-again-and-repeat")));
     }
 
     @Bean

@@ -24,6 +24,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.FirstDraft;
+import vestcoin.core.message.Message;
 
 /** Signing in and out, and the first owner of an empty installation. */
 @RestController
@@ -78,15 +79,15 @@ class SessionController {
             throw new ApiProblem(
                     HttpStatus.TOO_MANY_REQUESTS,
                     "password",
-                    "Many are signing in at this moment.",
-                    "Try again in a few seconds.");
+                    Message.of("access.many-signing-in-at-this-moment"),
+                    Message.of("access.try-again-in-few-seconds"));
         }
         if (outcome instanceof People.Outcome.Wrong) {
             throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "password",
-                    "The e-mail and the password do not go together.",
-                    "Check both; each further wrong try makes the next one wait longer.");
+                    Message.of("access.e-mail-and-password-do-not-go"),
+                    Message.of("access.check-both-each-further-wrong-try-makes"));
         }
         return welcome(People.normal(credentials.email()), request, response);
     }
@@ -96,8 +97,10 @@ class SessionController {
         return new ApiProblem(
                 HttpStatus.TOO_MANY_REQUESTS,
                 "password",
-                "Too much was tried in vain.",
-                "Try again in " + (seconds < 120 ? seconds + " seconds." : (seconds + 59) / 60 + " minutes."));
+                Message.of("access.too-much-was-tried-in-vain"),
+                seconds < 120
+                        ? Message.of("access.try-again-in-seconds", "seconds", seconds)
+                        : Message.of("access.try-again-in-minutes", "value", (seconds + 59) / 60));
     }
 
     private Session welcome(String email, HttpServletRequest request, HttpServletResponse response) {
@@ -134,8 +137,8 @@ class SessionController {
             throw new ApiProblem(
                     HttpStatus.FORBIDDEN,
                     "code",
-                    "This is not the code that was printed when Vest Coin was started.",
-                    "Look into the window it was started in; the code is made anew at each start.");
+                    Message.of("access.this-not-code-that-was-printed-when"),
+                    Message.of("access.look-into-window-was-started-in-code"));
         }
         String shop = FirstDraft.idFor(first.shopName());
         Document draft = FirstDraft.of(first.shopName(), first.country(), first.currency());
@@ -156,6 +159,9 @@ class SessionController {
 
     private static ApiProblem taken() {
         return new ApiProblem(
-                HttpStatus.CONFLICT, "email", "This installation has an owner already.", "Sign in instead.");
+                HttpStatus.CONFLICT,
+                "email",
+                Message.of("access.this-installation-has-owner-already"),
+                Message.of("access.sign-in-instead"));
     }
 }

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.setup.Drafts;
+import vestcoin.core.message.Message;
 import vestcoin.core.setup.Setup;
 
 /** Who comes when, at the desk and in the seller's calendar. */
@@ -83,8 +84,8 @@ class BookingController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "file",
-                        "There is no such calendar.",
-                        "Copy the address from the Pickup station again."));
+                        Message.of("booking.there-no-such-calendar"),
+                        Message.of("booking.copy-address-from-pickup-station-again")));
         Setup setup = drafts.of(shop).document().setup();
         String text = Feed.of(setup, bookings.from(shop, now(setup).minusDays(DAYS_BACK), FED), clock.instant());
         return ResponseEntity.ok()

@@ -26,6 +26,7 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.message.Message;
 
 /** A buyer's own page. Whether an address has ever ordered is told to nobody but its mailbox. */
 @RestController
@@ -88,14 +89,17 @@ class BuyerController {
     @PostMapping("/api/counter/{shop}/me/letter")
     ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
         Editions.Edition edition = editions.live(shop)
-                .orElseThrow(() ->
-                        new ApiProblem(HttpStatus.NOT_FOUND, "shop", "This shop is not open.", "Come back later."));
+                .orElseThrow(() -> new ApiProblem(
+                        HttpStatus.NOT_FOUND,
+                        "shop",
+                        Message.of("buyer.this-shop-not-open"),
+                        Message.of("buyer.come-back-later")));
         if (!MailAddress.isOne(wants.email())) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "email",
-                    "The e-mail address cannot be right.",
-                    "Write it as name@example.com.");
+                    Message.of("buyer.e-mail-address-cannot-right"),
+                    Message.of("buyer.write-name-example-com"));
         }
         String email = wants.email().strip();
         Document spoken = editions.spoken(edition, wants.language().orElse(""));
@@ -116,8 +120,8 @@ class BuyerController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.GONE,
                         "key",
-                        "This link was used already, or is older than half an hour.",
-                        "Ask for another below."));
+                        Message.of("buyer.this-link-was-used-already-or-older"),
+                        Message.of("buyer.ask-for-another-below")));
         return ResponseEntity.noContent()
                 .header(HttpHeaders.SET_COOKIE, cookie(shop, session, Buyers.SESSION.toSeconds()))
                 .build();
@@ -127,7 +131,10 @@ class BuyerController {
     OwnPage page(@PathVariable String shop, @CookieValue(name = Buyers.COOKIE, required = false) String session) {
         String email = buyers.in(shop, session)
                 .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.UNAUTHORIZED, "email", "You are not signed in.", "Ask for a link below."));
+                        HttpStatus.UNAUTHORIZED,
+                        "email",
+                        Message.of("buyer.you-not-signed-in"),
+                        Message.of("buyer.ask-for-link-below")));
         List<Orders.Order> own = orders.ofBuyer(shop, email, MOST_ORDERS);
         return new OwnPage(
                 email,

@@ -12,6 +12,7 @@ import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.message.Message;
 
 /** Agreeing to be reminded of a basket, taking that back, and coming back by the letter. */
 @RestController
@@ -44,8 +45,8 @@ class UnfinishedController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "email",
-                    "The e-mail address cannot be right.",
-                    "Write it as name@example.com.");
+                    Message.of("buyer.e-mail-address-cannot-right"),
+                    Message.of("buyer.write-name-example-com"));
         }
         if (basket.left() == null
                 || basket.left().lines().size() > MOST_LINES
@@ -54,8 +55,8 @@ class UnfinishedController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "left",
-                    "This basket cannot be kept.",
-                    "Keep fewer things in it.");
+                    Message.of("buyer.this-basket-cannot-kept"),
+                    Message.of("buyer.keep-fewer-things-in"));
         }
         if (basket.agreed()
                 && edition.document().setup().terms().asking().remindAfter().isPresent()
@@ -90,6 +91,9 @@ class UnfinishedController {
 
     private static ApiProblem gone() {
         return new ApiProblem(
-                HttpStatus.GONE, "token", "That basket is not kept any more.", "Choose anew; nothing else is lost.");
+                HttpStatus.GONE,
+                "token",
+                Message.of("buyer.that-basket-not-kept-any-more"),
+                Message.of("buyer.choose-anew-nothing-else-lost"));
     }
 }

@@ -11,6 +11,7 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.service.TaxNumbers;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.problem.InvalidInput;
@@ -40,10 +41,14 @@ class BasketOrders {
      */
     Order order(Editions.Edition edition, Basket basket, String email) {
         if (basket.to() == null || basket.to().country() == null) {
-            throw new InvalidInput("basket/to", "The basket has no place to go to.", "Add at least a country.");
+            throw new InvalidInput(
+                    "basket/to",
+                    Message.of("checkout.basket-has-no-place-to-go-to"),
+                    Message.of("checkout.add-at-least-country"));
         }
         if (basket.lines().stream().anyMatch(java.util.Objects::isNull)) {
-            throw new InvalidInput("basket/lines", "A line of the basket is empty.", "Take it out.");
+            throw new InvalidInput(
+                    "basket/lines", Message.of("checkout.line-of-basket-empty"), Message.of("checkout.take-out"));
         }
         Order order = new Order(
                         clock.instant(),

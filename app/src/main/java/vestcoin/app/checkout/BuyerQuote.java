@@ -8,9 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
-import vestcoin.app.edge.Sentences;
 import vestcoin.app.format.QuoteView;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
@@ -34,9 +34,9 @@ public record BuyerQuote(
         BigDecimal toPay,
         List<Method> methods,
         List<RefusedCode> refusedCodes,
-        List<String> missing,
-        List<String> whose,
-        Optional<String> taxNumber,
+        List<Message> missing,
+        List<Message> whose,
+        Optional<Message> taxNumber,
         List<SeparateDelivery> apart,
         List<Entry> basket) {
 
@@ -74,7 +74,7 @@ public record BuyerQuote(
     public record Levy(String name, BigDecimal percent, BigDecimal tax) {}
 
     /** A code typed that takes nothing off, and why. */
-    public record RefusedCode(String code, String reason) {}
+    public record RefusedCode(String code, Message reason) {}
 
     /** @param used of its balance */
     public record Voucher(String code, BigDecimal used) {}
@@ -89,7 +89,7 @@ public record BuyerQuote(
             BigDecimal toPay) {}
 
     /** @param taxNumber what is wrong with the tax number typed */
-    static BuyerQuote of(QuoteView quote, List<String> codes, Optional<String> taxNumber) {
+    static BuyerQuote of(QuoteView quote, List<String> codes, Optional<Message> taxNumber) {
         return new BuyerQuote(
                 quote.currency(),
                 quote.prices(),
@@ -144,7 +144,7 @@ public record BuyerQuote(
                 basket(quote));
     }
 
-    static final String NO_SUCH_CODE = "The shop has no such code.";
+    static final Message NO_SUCH_CODE = Message.of("checkout.shop-has-no-such-code");
 
     /** The same with other reasons at the codes that take nothing off. */
     BuyerQuote with(List<RefusedCode> codes) {
@@ -168,36 +168,6 @@ public record BuyerQuote(
                 missing,
                 whose,
                 taxNumber,
-                apart,
-                basket);
-    }
-
-    /** The same with the application's own sentences in another language. */
-    BuyerQuote in(String language) {
-        return new BuyerQuote(
-                currency,
-                prices,
-                lines,
-                goods,
-                discounts,
-                delivery,
-                needsDelivery,
-                taxes,
-                tax,
-                payable,
-                vouchers,
-                fee,
-                rounding,
-                toPay,
-                methods,
-                refusedCodes.stream()
-                        .map(code -> new RefusedCode(code.code(), Sentences.in(language, code.reason())))
-                        .toList(),
-                missing.stream()
-                        .map(sentence -> Sentences.in(language, sentence))
-                        .toList(),
-                whose.stream().map(sentence -> Sentences.in(language, sentence)).toList(),
-                taxNumber.map(sentence -> Sentences.in(language, sentence)),
                 apart,
                 basket);
     }

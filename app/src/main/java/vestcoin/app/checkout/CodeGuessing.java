@@ -3,6 +3,7 @@ package vestcoin.app.checkout;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import vestcoin.app.edge.RateLimits;
+import vestcoin.core.message.Message;
 
 /**
  * Slows down who guesses codes: tried in vain too often, a client's codes, or anybody's, are not looked up for a while.
@@ -10,7 +11,7 @@ import vestcoin.app.edge.RateLimits;
 @Component
 class CodeGuessing {
     private static final String ALL = "all";
-    private static final String WAIT = "Too many codes were tried; wait a few minutes.";
+    private static final Message WAIT = Message.of("checkout.too-many-codes-were-tried");
 
     private final RateLimits pace;
 

@@ -21,6 +21,7 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
+import vestcoin.app.setup.Wording;
 import vestcoin.core.goods.Product;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Exchange;
@@ -41,6 +42,7 @@ class CounterController {
      * @param regions of countries whose addresses name one, by code and name
      * @param asking what is asked besides name and address
      * @param closed whether only those who run the shop can see this
+     * @param phrases the shop's own wording of what the counter says, by code
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
     record Counter(
@@ -60,7 +62,8 @@ class CounterController {
             String orderButton,
             Map<String, Map<String, String>> regions,
             boolean closed,
-            Asking asking) {}
+            Asking asking,
+            Map<String, String> phrases) {}
 
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
     private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
@@ -145,7 +148,18 @@ class CounterController {
                         .orElse(""),
                 regions(countries),
                 entrance.closed(edition.shop()),
-                setup.terms().asking());
+                setup.terms().asking(),
+                phrases(setup));
+    }
+
+    private static Map<String, String> phrases(Setup setup) {
+        Map<String, String> own = new TreeMap<>();
+        Wording.of(setup, setup.shop().language()).own().forEach((code, text) -> {
+            if (code.startsWith("counter.")) {
+                own.put(code, text);
+            }
+        });
+        return own;
     }
 
     private static Map<String, Map<String, String>> regions(Set<String> countries) {
@@ -159,13 +173,12 @@ class CounterController {
     @PostMapping("/api/counter/{shop}/quote")
     BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket, HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
-        Document document = editions.spoken(edition, basket.spoken());
+        Document document = Spoken.in(editions.spoken(edition, basket.spoken()));
         Basket tried = guessing.without(basket, request.getRemoteAddr());
         BuyerQuote quote = BuyerQuote.of(
                 document.quote(baskets.order(edition, tried, "")),
                 basket.codes(),
                 baskets.buyer(basket).trouble());
-        return guessing.counted(quote, tried, request.getRemoteAddr())
-                .in(document.setup().shop().language());
+        return guessing.counted(quote, tried, request.getRemoteAddr());
     }
 }

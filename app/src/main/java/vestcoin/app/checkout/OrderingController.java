@@ -23,6 +23,7 @@ import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
@@ -80,7 +81,7 @@ class OrderingController {
         Editions.Edition edition = entrance.into(shop);
         check(wanted, edition.document().setup().terms().asking());
         boolean quiet = slowed(wanted, request.getRemoteAddr());
-        Document document = editions.spoken(edition, wanted.basket().spoken());
+        Document document = Spoken.in(editions.spoken(edition, wanted.basket().spoken()));
         signedIn(edition, wanted.contact(), session);
         Order order = baskets.order(edition, wanted.basket(), wanted.contact().email());
         QuoteView quote = document.quote(order);
@@ -90,11 +91,20 @@ class OrderingController {
                                         .getOrDefault(option.id(), List.of())
                                         .isEmpty())
                 && order.slot().isEmpty()) {
-            throw instead("basket/slot", "No time is chosen.", "Choose when you collect it.", quote, wanted);
+            throw instead(
+                    "basket/slot",
+                    Message.of("checkout.no-time-chosen"),
+                    Message.of("checkout.choose-when-you-collect"),
+                    quote,
+                    wanted);
         }
         if (!quote.missing().isEmpty()) {
             throw instead(
-                    "basket", quote.missing().get(0), "Change the basket, the place or the choice.", quote, wanted);
+                    "basket",
+                    quote.missing().get(0),
+                    Message.of("checkout.change-basket-place-or-choice"),
+                    quote,
+                    wanted);
         }
         if (quote.toPay().value().compareTo(wanted.expected()) != 0) {
             throw repriced(wanted, quote);
@@ -121,8 +131,8 @@ class OrderingController {
             throw new ApiProblem(
                     HttpStatus.TOO_MANY_REQUESTS,
                     "key",
-                    "Many orders were placed from here just now.",
-                    "Order again in " + Math.max(1, wait.toSeconds()) + " seconds; the basket is kept.");
+                    Message.of("checkout.many-orders-were-placed-from-here-just"),
+                    Message.of("checkout.order-again-in-seconds-basket-kept", "max", Math.max(1, wait.toSeconds())));
         });
         return pace.busy(RateLimits.Of.ORDERS_BY_CLIENT, client, FEW)
                 || pace.busy(
@@ -140,8 +150,8 @@ class OrderingController {
             throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "contact/email",
-                    "This shop takes orders from buyers who have signed in with this address.",
-                    "Ask for a link under “My orders”; the basket is kept.");
+                    Message.of("checkout.this-shop-takes-orders-from-buyers-who"),
+                    Message.of("checkout.ask-for-link-under-my-orders-basket"));
         }
     }
 
@@ -152,17 +162,16 @@ class OrderingController {
             if (text.agreed() && shown == null) {
                 throw instead(
                         "agreed/" + text.kind(),
-                        "The terms of the shop are not agreed to.",
-                        "Read them and tick the box.",
+                        Message.of("checkout.terms-of-shop-not-agreed-to"),
+                        Message.of("checkout.read-them-and-tick-box"),
                         quote,
                         wanted);
             }
             if (shown != null && !shown.equals(text.hash())) {
                 throw instead(
                         "agreed/" + text.kind(),
-                        "The shop has changed its text “" + text.kind().replace('-', ' ')
-                                + "” since the page showed it.",
-                        "Read it again and tick the box again.",
+                        Message.of("checkout.shop-has-changed-text-since-page-showed"),
+                        Message.of("checkout.read-again-and-tick-box-again"),
                         quote,
                         wanted);
             }
@@ -174,30 +183,30 @@ class OrderingController {
         BuyerQuote now = BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty());
         List<Problem> problems = new ArrayList<>(List.of(new Problem(
                 "expected",
-                "The total has changed from " + wanted.expected().toPlainString() + " to "
-                        + now.toPay().toPlainString() + " " + now.currency() + " since the page showed it.",
-                "Look at the new total and order again.")));
+                Message.of(
+                        "checkout.total-has-changed-from-to-since-page",
+                        "expected",
+                        wanted.expected(),
+                        "toPay",
+                        now.toPay(),
+                        "currency",
+                        now.currency()),
+                Message.of("checkout.look-at-new-total-and-order-again"))));
         now.refusedCodes()
                 .forEach(code -> problems.add(new Problem(
                         "basket/codes",
-                        "“" + code.code() + "” takes nothing off: " + code.reason(),
-                        "Take it off, or use another.")));
-        return new ApiProblem(
-                HttpStatus.CONFLICT,
-                problems,
-                Map.of("quote", now.in(wanted.basket().language().orElse(""))));
+                        Message.of("checkout.takes-nothing-off", "code", code.code(), "reason", code.reason()),
+                        Message.of("checkout.take-off-or-use-another"))));
+        return new ApiProblem(HttpStatus.CONFLICT, problems, Map.of("quote", now));
     }
 
     /** Nothing is placed; the buyer is shown what holds now. */
     private static ApiProblem instead(
-            String path, String sentence, String remedy, QuoteView quote, OrderRequest wanted) {
+            String path, Message sentence, Message remedy, QuoteView quote, OrderRequest wanted) {
         return new ApiProblem(
                 HttpStatus.CONFLICT,
                 List.of(new Problem(path, sentence, remedy)),
-                Map.of(
-                        "quote",
-                        BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty())
-                                .in(wanted.basket().language().orElse(""))));
+                Map.of("quote", BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty())));
     }
 
     private static void check(OrderRequest placing, Asking asking) {
@@ -205,50 +214,58 @@ class OrderingController {
         problems.when(
                 placing.key() == null || !placing.key().matches("[0-9A-Za-z-]{8,60}"),
                 "key",
-                "The order has no key of its own.",
-                "Load the page again.");
+                Message.of("checkout.order-has-no-key-of-own"),
+                Message.of("checkout.load-page-again"));
         problems.when(
                 placing.expected() == null,
                 "expected",
-                "The order does not say which total was shown.",
-                "Load the page again.");
-        problems.when(placing.basket() == null, "basket", "The basket is missing.", "Put something in.");
+                Message.of("checkout.order-does-not-say-total-was-shown"),
+                Message.of("checkout.load-page-again"));
+        problems.when(
+                placing.basket() == null,
+                "basket",
+                Message.of("checkout.basket-missing"),
+                Message.of("checkout.put-something-in"));
         Placing.Contact contact = placing.contact();
-        if (!problems.when(contact == null, "contact", "Name and address are missing.", "Fill them in.")) {
+        if (!problems.when(
+                contact == null,
+                "contact",
+                Message.of("checkout.name-and-address-missing"),
+                Message.of("checkout.fill-them-in"))) {
             problems.when(
                     contact.name() == null
                             || contact.name().isBlank()
                             || contact.name().length() > 200,
                     "contact/name",
-                    "The name is missing.",
-                    "Type who the order is for.");
+                    Message.of("checkout.name-missing"),
+                    Message.of("checkout.type-who-order-for"));
             problems.when(
                     !MailAddress.isOne(contact.email()),
                     "contact/email",
-                    "The e-mail address cannot be right.",
-                    "Write it as name@example.com; the receipt goes there.");
+                    Message.of("checkout.e-mail-address-cannot-right"),
+                    Message.of("checkout.write-name-example-com-receipt-goes-there"));
             problems.when(
                     contact.lines().isEmpty()
                             || contact.lines().get(0).isBlank()
                             || String.join("", contact.lines()).length() > 500,
                     "contact/lines",
-                    "The street is missing.",
-                    "Type street and number.");
+                    Message.of("checkout.street-missing"),
+                    Message.of("checkout.type-street-and-number"));
             contact.wishes().check(asking, "contact/wishes", problems);
             problems.when(
                     contact.city() == null
                             || contact.city().isBlank()
                             || contact.city().length() > 200,
                     "contact/city",
-                    "The town is missing.",
-                    "Type the town.");
+                    Message.of("checkout.town-missing"),
+                    Message.of("checkout.type-town"));
         }
         asking.leastAge()
                 .ifPresent(age -> problems.when(
                         !String.valueOf(age).equals(placing.agreed().get(Asking.AGE)),
                         "agreed/age",
-                        "It is not confirmed that you are " + age + " or older.",
-                        "Tick the box if you are."));
+                        Message.of("checkout.not-confirmed-that-you-or-older", "age", age),
+                        Message.of("checkout.tick-box-if-you")));
         problems.refuseIfAny();
     }
 }

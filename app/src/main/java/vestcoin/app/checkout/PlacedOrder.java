@@ -4,6 +4,7 @@ import java.util.Optional;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 
 /**
@@ -23,7 +24,7 @@ record PlacedOrder(
         String state,
         String standing,
         Optional<Payment.Kind> kind,
-        String reason,
+        Message reason,
         Optional<String> action,
         boolean test,
         BuyerQuote quote,

@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import vestcoin.app.edge.ApiProblem;
-import vestcoin.app.edge.Sentences;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
@@ -14,8 +13,10 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentReasons;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.quote.Order;
 
@@ -42,13 +43,13 @@ class PlacedOrders {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "token",
-                        "There is no such order.",
-                        "Open the link from the receipt again."));
+                        Message.of("checkout.there-no-such-order"),
+                        Message.of("checkout.open-link-from-receipt-again")));
     }
 
     /** What the buyer's page of an order shows. */
     PlacedOrder of(Orders.Order order) {
-        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Document document = Spoken.in(editions.spoken(order.shop(), order.edition(), order.language()));
         Order asked = OrderFile.parse(order.document());
         Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.edition()), asked);
         Optional<Gateways.GatewayView> gateway = method.filter(way -> way.kind().throughProvider())
@@ -68,10 +69,10 @@ class PlacedOrders {
                 state,
                 order.standing(),
                 method.map(Payment.Method::kind),
-                Sentences.in(language, payment.map(PaymentBook.Payment::reason).orElse("")),
+                PaymentReasons.of(payment.map(PaymentBook.Payment::reason).orElse("")),
                 payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()),
                 order.mode().equals("test"),
-                BuyerQuote.of(quote, List.of(), Optional.empty()).in(language),
+                BuyerQuote.of(quote, List.of(), Optional.empty()),
                 order.name(),
                 order.email(),
                 gateway.map(Gateways.GatewayView::url),

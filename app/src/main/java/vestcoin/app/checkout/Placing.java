@@ -26,6 +26,7 @@ import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.pickup.SlotOccupancy;
@@ -106,7 +107,10 @@ public class Placing {
         long due = minor(quote.toPay().value(), quote.currency());
         if (due > 0 && method.isEmpty()) {
             throw new ApiProblem(
-                    HttpStatus.UNPROCESSABLE_CONTENT, "basket/method", "No way of paying is chosen.", "Choose one.");
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "basket/method",
+                    Message.of("checkout.no-way-of-paying-chosen"),
+                    Message.of("checkout.choose-one"));
         }
         // What is ordered while the shop is closed, by who runs it, is practice; but where a provider takes real money,
         // it is real.
@@ -183,26 +187,26 @@ public class Placing {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/codes",
-                    "A discount was used up by another order just now.",
-                    "Look at the new total and order again.");
+                    Message.of("checkout.discount-was-used-up-by-another-order"),
+                    Message.of("checkout.look-at-new-total-and-order-again"));
         } catch (Orders.SlotGone e) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/slot",
-                    "The time chosen was taken by another order just now.",
-                    "Choose another time.");
+                    Message.of("checkout.time-chosen-was-taken-by-another-order"),
+                    Message.of("checkout.choose-another-time"));
         } catch (Orders.SoldOut e) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/lines",
-                    "Something in the basket was sold to another buyer just now.",
-                    "Look at what is left and order again.");
+                    Message.of("checkout.something-in-basket-was-sold-to-another"),
+                    Message.of("checkout.look-at-what-left-and-order-again"));
         } catch (Vouchers.Spent e) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "basket/codes",
-                    "A voucher was used by another order just now.",
-                    "Look at the new total and order again.");
+                    Message.of("checkout.voucher-was-used-by-another-order-just"),
+                    Message.of("checkout.look-at-new-total-and-order-again"));
         }
     }
 
@@ -224,15 +228,19 @@ public class Placing {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
-                        "This way of paying is not open to this order.",
-                        "Choose another."));
+                        Message.of("checkout.this-way-of-paying-not-open-to"),
+                        Message.of("checkout.choose-another")));
         if (quote.toPay().value().compareTo(expected) != 0) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "expected",
-                    "Paid this way the order comes to " + quote.toPay().value().toPlainString() + " " + quote.currency()
-                            + ".",
-                    "Look at the new total and choose again.");
+                    Message.of(
+                            "checkout.paid-this-way-order-comes-to",
+                            "toPay",
+                            quote.toPay().value(),
+                            "currency",
+                            quote.currency()),
+                    Message.of("checkout.look-at-new-total-and-choose-again"));
         }
         long due = minor(quote.toPay().value(), quote.currency());
         transaction.executeWithoutResult(status -> {
@@ -247,8 +255,8 @@ public class Placing {
                 throw new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
-                        "A payment of this order is under way.",
-                        "Wait until it is decided; this page follows it.");
+                        Message.of("checkout.payment-of-this-order-under-way"),
+                        Message.of("checkout.wait-until-decided-this-page-follows"));
             }
             if (due > 0 && !way.kind().throughProvider()) {
                 payments.await(begun(orders.byId(order.id()), way, edition), waiting(way.kind()));
@@ -264,11 +272,14 @@ public class Placing {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
-                        "This order is not paid here.",
-                        "Follow what the page of the order says."));
+                        Message.of("checkout.this-order-not-paid-here"),
+                        Message.of("checkout.follow-what-page-of-order-says")));
         if (method.kind() == Payment.Kind.CARD && cardToken.isEmpty()) {
             throw new ApiProblem(
-                    HttpStatus.UNPROCESSABLE_CONTENT, "cardToken", "The card is missing.", "Type its number.");
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "cardToken",
+                    Message.of("checkout.card-missing"),
+                    Message.of("checkout.type-number"));
         }
         try {
             return payments.pay(
@@ -282,8 +293,8 @@ public class Placing {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "token",
-                    "The shop has called this order off.",
-                    "Nothing is to be paid; ask the shop why.");
+                    Message.of("checkout.shop-has-called-this-order-off"),
+                    Message.of("checkout.nothing-to-paid-ask-shop-why"));
         }
     }
 

@@ -2,11 +2,16 @@ package vestcoin.app.checkout;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Policies;
@@ -14,6 +19,7 @@ import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Duties;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.setup.BuyerTexts;
+import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.Templates;
 
 /**
@@ -60,5 +66,37 @@ class TermsController {
         return BuyerTexts.of(drafts.of(shop).document().setup()).entrySet().stream()
                 .map(text -> new BuyerText(text.getKey(), text.getValue()))
                 .toList();
+    }
+
+    /**
+     * What counter, letters and papers say themselves.
+     *
+     * @param text in the shop's own language as it ships, in English where none ships
+     * @param shipped by language of the shop, where one ships
+     */
+    record PhraseText(String code, String text, Map<String, String> shipped) {}
+
+    /** Phrases the seller can word in each of the shop's languages; {@code terms/words} keeps them. */
+    @GetMapping("/api/shops/{shop}/terms/phrases")
+    List<PhraseText> phrases(@PathVariable String shop) {
+        Setup setup = drafts.of(shop).document().setup();
+        List<String> languages = Stream.concat(Stream.of(setup.shop().language()), setup.shop().languages().stream())
+                .distinct()
+                .toList();
+        Map<String, String> english = Phrases.catalogue("en");
+        return Phrases.forBuyers().stream()
+                .sorted()
+                .map(code -> {
+                    Map<String, String> shipped = new TreeMap<>();
+                    languages.forEach(tag ->
+                            Optional.ofNullable(shippedIn(tag).get(code)).ifPresent(text -> shipped.put(tag, text)));
+                    return new PhraseText(
+                            code, shipped.getOrDefault(setup.shop().language(), english.get(code)), shipped);
+                })
+                .toList();
+    }
+
+    private static Map<String, String> shippedIn(String tag) {
+        return Phrases.catalogue(Locale.forLanguageTag(tag).getLanguage());
     }
 }

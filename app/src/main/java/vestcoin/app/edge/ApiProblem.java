@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import vestcoin.app.format.Phrases;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
 /**
@@ -17,23 +19,22 @@ public final class ApiProblem extends RuntimeException {
     private final transient Map<String, Object> more;
 
     public ApiProblem(HttpStatus status, List<Problem> problems, Map<String, Object> more) {
-        super(problems.isEmpty() ? status.getReasonPhrase() : problems.get(0).sentence());
+        super(
+                problems.isEmpty()
+                        ? status.getReasonPhrase()
+                        : problems.get(0).sentence().toString());
         this.status = status;
         this.problems = List.copyOf(problems);
         this.more = Map.copyOf(more);
     }
 
-    public ApiProblem(HttpStatus status, String path, String sentence, String remedy) {
+    public ApiProblem(HttpStatus status, String path, Message sentence, Message remedy) {
         this(status, List.of(new Problem(path, sentence, remedy)), Map.of());
     }
 
+    /** In the language of the request. */
     public ProblemDetail detail() {
-        return detail("en");
-    }
-
-    /** @param language the sentences are told in, where they are known in it */
-    ProblemDetail detail(String language) {
-        return detail(status, Sentences.in(language, problems), more);
+        return detail(status, problems, more);
     }
 
     static ProblemDetail detail(HttpStatus status, List<Problem> problems, Map<String, Object> more) {
@@ -41,7 +42,9 @@ public final class ApiProblem extends RuntimeException {
         detail.setType(URI.create("about:blank"));
         detail.setTitle(status.getReasonPhrase());
         if (!problems.isEmpty()) {
-            detail.setDetail(problems.get(0).sentence() + " " + problems.get(0).remedy());
+            Phrases phrases = Answers.phrases();
+            detail.setDetail(phrases.say(problems.get(0).sentence()) + " "
+                    + phrases.say(problems.get(0).remedy()));
         }
         detail.setProperty("problems", problems);
         more.forEach(detail::setProperty);

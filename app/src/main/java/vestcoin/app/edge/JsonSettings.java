@@ -13,7 +13,7 @@ import vestcoin.app.format.Json;
 class JsonSettings {
     @Bean
     JsonMapper jsonMapper() {
-        return Json.MAPPER
+        return Json.phrased(Answers::phrases)
                 .rebuild()
                 .addMixIn(ProblemDetail.class, ProblemDetailJacksonMixin.class)
                 .build();

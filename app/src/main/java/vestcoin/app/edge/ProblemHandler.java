@@ -7,7 +7,6 @@ import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
-import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
@@ -21,6 +20,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import tools.jackson.core.JacksonException;
 import vestcoin.app.format.Json;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 
@@ -31,15 +31,12 @@ class ProblemHandler {
 
     @ExceptionHandler(ApiProblem.class)
     ResponseEntity<ProblemDetail> told(ApiProblem told) {
-        return answer(told.detail(LocaleContextHolder.getLocale().toLanguageTag()));
+        return answer(told.detail());
     }
 
     @ExceptionHandler(InvalidInput.class)
     ResponseEntity<ProblemDetail> refused(InvalidInput refused) {
-        return answer(ApiProblem.detail(
-                HttpStatus.UNPROCESSABLE_CONTENT,
-                Sentences.in(LocaleContextHolder.getLocale().toLanguageTag(), refused.problems()),
-                Map.of()));
+        return answer(ApiProblem.detail(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems(), Map.of()));
     }
 
     @ExceptionHandler(HttpMessageNotReadableException.class)
@@ -50,7 +47,8 @@ class ProblemHandler {
         }
         return answer(ApiProblem.detail(
                 HttpStatus.BAD_REQUEST,
-                List.of(new Problem("", "The request has no body that can be read.", "Send JSON.")),
+                List.of(new Problem(
+                        "", Message.of("edge.request-has-no-body-that-can-read"), Message.of("edge.send-json"))),
                 Map.of()));
     }
 
@@ -60,8 +58,8 @@ class ProblemHandler {
                 HttpStatus.BAD_REQUEST,
                 List.of(new Problem(
                         "",
-                        "There is nothing at this address that answers this.",
-                        "Check the address; a number is expected in it.")),
+                        Message.of("edge.there-nothing-at-this-address-that-answers"),
+                        Message.of("edge.check-address-number-expected-in"))),
                 Map.of()));
     }
 
@@ -71,7 +69,9 @@ class ProblemHandler {
         return answer(ApiProblem.detail(
                 HttpStatus.BAD_REQUEST,
                 List.of(new Problem(
-                        "", "Something in this address is no text.", "Check what stands behind its question mark.")),
+                        "",
+                        Message.of("edge.something-in-this-address-no-text"),
+                        Message.of("edge.check-what-stands-behind-question-mark"))),
                 Map.of()));
     }
 
@@ -90,7 +90,9 @@ class ProblemHandler {
             return answer(ApiProblem.detail(
                     named,
                     List.of(new Problem(
-                            "", "There is nothing at this address that answers this.", "Check the address.")),
+                            "",
+                            Message.of("edge.there-nothing-at-this-address-that-answers"),
+                            Message.of("edge.check-address"))),
                     Map.of()));
         }
         LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), e);
@@ -98,8 +100,8 @@ class ProblemHandler {
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 List.of(new Problem(
                         "",
-                        "Something went wrong on our side, and nothing was changed.",
-                        "Try again; if it stays, look into the log.")),
+                        Message.of("edge.something-went-wrong-on-our-side-and"),
+                        Message.of("edge.try-again-if-stays-look-into-log"))),
                 Map.of()));
     }
 

@@ -21,12 +21,9 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.util.List;
-import java.util.Map;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import vestcoin.app.format.Json;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
 /**
@@ -46,11 +43,14 @@ final class RequestBodies implements Filter {
     static final String ABANDON = RequestBodies.class.getName() + ".abandon";
 
     private static final String BODY = RequestBodies.class.getName() + ".body";
-    private static final Problem TOO_LARGE = new Problem("", "The request is larger than 1 MB.", "Send less at once.");
-    private static final Problem TOO_LARGE_A_FILE =
-            new Problem("", "The file is larger than 16 MB.", "Take it apart, or leave out what is not needed.");
+    private static final Problem TOO_LARGE =
+            new Problem("", Message.of("edge.request-larger-than-1-mb"), Message.of("edge.send-less-at-once"));
+    private static final Problem TOO_LARGE_A_FILE = new Problem(
+            "", Message.of("edge.file-larger-than-16-mb"), Message.of("edge.take-apart-or-leave-out-what-not"));
     private static final Problem TOO_SLOW = new Problem(
-            "", "The request did not arrive in time.", "Check the connection and send it again; nothing was changed.");
+            "",
+            Message.of("edge.request-did-not-arrive-in-time"),
+            Message.of("edge.check-connection-and-send-again-nothing-was"));
 
     @Override
     public void doFilter(ServletRequest any, ServletResponse response, FilterChain chain)
@@ -87,20 +87,8 @@ final class RequestBodies implements Filter {
         if (request.getAttribute(ABANDON) instanceof Runnable abandon) {
             abandon.run();
         }
-        response.setStatus(status.value());
         response.setHeader("Connection", "close");
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter()
-                .write(Json.write(Map.of(
-                        "status",
-                        status.value(),
-                        "title",
-                        status.getReasonPhrase(),
-                        "detail",
-                        problem.sentence() + " " + problem.remedy(),
-                        "problems",
-                        List.of(problem))));
+        ProblemWriter.write(request, response, status.value(), status.getReasonPhrase(), problem);
         response.flushBuffer();
     }
 

@@ -9,6 +9,7 @@ import java.util.Optional;
 import vestcoin.app.format.Json;
 import vestcoin.app.outside.Vault;
 import vestcoin.core.goods.Line;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -54,8 +55,8 @@ record BasketLink(List<Line> lines, List<String> codes, List<Open> open, Optiona
                         parts[1].getBytes(StandardCharsets.UTF_8))) {
             throw new InvalidInput(
                     "take",
-                    "The link you followed was changed after the shop made it, so nothing of it is used.",
-                    "Choose here instead, or ask the shop for the link.");
+                    Message.of("embedding.link-you-followed-was-changed-after-shop"),
+                    Message.of("embedding.choose-here-instead-or-ask-shop-for"));
         }
         return Json.read(new String(Base64.getUrlDecoder().decode(parts[0]), StandardCharsets.UTF_8), BasketLink.class);
     }

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -16,12 +15,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.edge.ApiProblem;
-import vestcoin.app.edge.Sentences;
 import vestcoin.app.outside.Vault;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Amount;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
 /** Making links for another site, and opening the counter by one. */
@@ -69,8 +69,8 @@ class EmbeddingController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "shop",
-                        "Nothing is published yet, so a link would lead nowhere.",
-                        "Publish the draft first."))
+                        Message.of("embedding.nothing-published-yet-so-link-would-lead"),
+                        Message.of("embedding.publish-draft-first")))
                 .document();
         if (offered.basket().isPresent()) {
             return document.setup().rehearsal().baskets().stream()
@@ -80,8 +80,8 @@ class EmbeddingController {
                     .orElseThrow(() -> new ApiProblem(
                             HttpStatus.NOT_FOUND,
                             "basket",
-                            "The live edition has no such basket.",
-                            "Publish the draft, or choose another."));
+                            Message.of("embedding.live-edition-has-no-such-basket"),
+                            Message.of("embedding.publish-draft-or-choose-another")));
         }
         return document.setup().goods().products().stream()
                 .filter(product ->
@@ -91,8 +91,8 @@ class EmbeddingController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "product",
-                        "The live edition does not sell this.",
-                        "Publish the draft, or choose another."));
+                        Message.of("embedding.live-edition-does-not-sell-this"),
+                        Message.of("embedding.publish-draft-or-choose-another")));
     }
 
     /** What a link puts into the basket, read and completed by what the buyer chose. */
@@ -110,13 +110,16 @@ class EmbeddingController {
             if (product == null) {
                 changed.add(new Problem(
                         "take",
-                        "The shop does not sell “" + line.product() + "” any more.",
-                        "Choose something else below."));
+                        Message.of("embedding.shop-does-not-sell-any-more", "product", line.product()),
+                        Message.of("embedding.choose-something-else-below")));
             } else if (product.options().stream()
                             .anyMatch(option -> option.choices().stream().noneMatch(choice -> choice.id()
                                     .equals(whole.options().get(option.id()))))
                     || product.kind() == Product.Kind.DONATION && whole.amount().isEmpty()) {
-                changed.add(new Problem("take", product.name() + ": a choice is still to be made.", "Make it below."));
+                changed.add(new Problem(
+                        "take",
+                        Message.of("embedding.choice-still-to-made", "product", product.name()),
+                        Message.of("embedding.make-below")));
             } else {
                 lines.add(whole);
             }
@@ -128,14 +131,15 @@ class EmbeddingController {
                             now.filter(price -> price.compareTo(shown) != 0).isPresent())
                     .ifPresent(shown -> changed.add(new Problem(
                             "take",
-                            "The page you came from said " + shown.toPlainString() + " " + take.currency() + "; it is "
-                                    + now.get().toPlainString() + " now.",
-                            "Look at the basket before you go on.")));
+                            Message.of(
+                                    "embedding.page-you-came-from-said-now",
+                                    "shown",
+                                    new Amount(shown, take.currency()),
+                                    "now",
+                                    new Amount(now.get(), take.currency())),
+                            Message.of("embedding.look-at-basket-before-you-go-on"))));
         }
-        return new IntoBasket(
-                lines,
-                take.codes(),
-                Sentences.in(LocaleContextHolder.getLocale().toLanguageTag(), changed));
+        return new IntoBasket(lines, take.codes(), changed);
     }
 
     /** A line with what the link left open; what it did not leave open is not looked at. */

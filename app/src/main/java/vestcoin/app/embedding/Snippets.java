@@ -18,6 +18,7 @@ import vestcoin.app.outside.Vault;
 import vestcoin.app.setup.Document;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 
@@ -44,7 +45,9 @@ public class Snippets {
     public Snippet bundle(String shop, Document document, String name, List<Line> lines, List<String> codes) {
         if (lines.size() > BasketLink.MOST_LINES) {
             throw new InvalidInput(
-                    "basket", "A link holds " + BasketLink.MOST_LINES + " lines at most.", "Make two of it.");
+                    "basket",
+                    Message.of("embedding.link-holds-lines-at-most", "mostlines", BasketLink.MOST_LINES),
+                    Message.of("embedding.make-two-of"));
         }
         Optional<BigDecimal> price = goods(document, lines, clock.instant());
         String link = counter(shop) + "?take="

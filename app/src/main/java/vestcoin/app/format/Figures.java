@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op;
 
@@ -18,7 +19,7 @@ public final class Figures {
      *
      * @param of places of the operands in the list, all before this one
      */
-    public record Node(BigDecimal value, String unit, String rule, String label, Op op, List<Integer> of) {}
+    public record Node(BigDecimal value, String unit, String rule, Message label, Op op, List<Integer> of) {}
 
     /** An amount where it is used. @param why its place in the list of figures */
     public record Amount(BigDecimal value, int why) {}

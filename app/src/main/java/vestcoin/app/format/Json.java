@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
@@ -41,9 +42,11 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.finding.Finding;
 import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Place;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
@@ -96,6 +99,8 @@ public final class Json {
             .addMixIn(PriceRule.Basis.class, BasisKinds.class)
             .addMixIn(Op.class, OpKinds.class)
             .build();
+
+    private static final JsonMapper ENGLISH = phrased(() -> Phrases.in("en"));
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
@@ -171,6 +176,20 @@ public final class Json {
         return MAPPER.valueToTree(value);
     }
 
+    /** This JSON with messages as sentences, in the language asked for at each. */
+    public static JsonMapper phrased(Supplier<Phrases> phrases) {
+        SimpleModule said = new SimpleModule("phrased");
+        said.addSerializer(Message.class, new MessageJson.Phrased(phrases));
+        said.addSerializer(Problem.class, new MessageJson.CodedProblem(phrases));
+        said.addSerializer(Finding.class, new MessageJson.CodedFinding(phrases));
+        return MAPPER.rebuild().addModule(said).build();
+    }
+
+    /** What is written out for people and other programs: sentences in English, indented. */
+    public static String prettyPhrased(Object value) {
+        return ENGLISH.writerWithDefaultPrettyPrinter().writeValueAsString(value) + "\n";
+    }
+
     public static String write(Object value) {
         return MAPPER.writeValueAsString(value);
     }
@@ -195,8 +214,8 @@ public final class Json {
         if (e instanceof UnrecognizedPropertyException unknown) {
             return new InvalidInput(
                     pathOf(unknown),
-                    "There is no field “" + unknown.getPropertyName() + "” here.",
-                    "Remove it, or check its spelling.");
+                    Message.of("format.there-no-field-here", "propertyName", unknown.getPropertyName()),
+                    Message.of("format.remove-or-check-spelling"));
         }
         if (e instanceof StreamReadException) {
             String where = e.getLocation() == null
@@ -205,23 +224,24 @@ public final class Json {
                             + e.getLocation().getColumnNr();
             return new InvalidInput(
                     "",
-                    "This is not JSON" + where + ".",
-                    "Check for a missing comma, quote or bracket just before that place.");
+                    Message.of("format.this-not-json", "where", where),
+                    Message.of("format.check-for-missing-comma-quote-or-bracket"));
         }
         if (e instanceof DatabindException databind) {
             Class<?> wanted =
                     databind instanceof MismatchedInputException mismatched ? mismatched.getTargetType() : null;
             return wanted != null && FORMS.containsKey(wanted)
-                    ? new InvalidInput(pathOf(databind), "This is not " + FORMS.get(wanted) + ".", "Write it so.")
+                    ? new InvalidInput(
+                            pathOf(databind),
+                            Message.of("format.this-not", "value", FORMS.get(wanted)),
+                            Message.of("format.write-so"))
                     : new InvalidInput(
                             pathOf(databind),
-                            "The value here has the wrong form: " + form(databind) + " is expected.",
-                            "Write it so, or take it out.");
+                            Message.of("format.value-here-has-wrong-form-expected", "form", form(databind)),
+                            Message.of("format.write-so-or-take-out"));
         }
         return new InvalidInput(
-                "",
-                "The document cannot be read.",
-                "Take one that was saved by Vest Coin, or leave out what was changed last.");
+                "", Message.of("format.document-cannot-read"), Message.of("format.take-one-that-was-saved-by-vest"));
     }
 
     /** What belongs where something else was found. */
@@ -254,38 +274,43 @@ public final class Json {
                             if (!DECIMAL.matcher(text).matches()) {
                                 throw new InvalidInput(
                                         "",
-                                        "“" + shortened(text) + "” is not a decimal number.",
-                                        "Write digits with a point, as \"6.90\".");
+                                        Message.of("format.not-decimal-number", "shortened", shortened(text)),
+                                        Message.of("format.write-digits-with-point-6-90"));
                             }
                             return new BigDecimal(text);
                         },
-                        "A number has to stand in quotes, so that no program rounds it.",
-                        "Write it as \"6.90\"."));
+                        Message.of("format.number-has-to-stand-in-quotes-so"),
+                        Message.of("format.write-6-90")));
+        module.addSerializer(Message.class, new MessageJson.Kept());
+        module.addDeserializer(Message.class, new MessageJson.Reader());
         module.addSerializer(Weight.class, text(Weight::text));
         module.addDeserializer(
                 Weight.class,
                 fromText(
                         text -> Weight.parse("", text),
-                        "A weight has to be a text with its unit.",
-                        "Write it as \"1.2 kg\"."));
+                        Message.of("format.weight-has-to-text-with-unit"),
+                        Message.of("format.write-1-2-kg")));
         module.addSerializer(Length.class, text(Length::text));
         module.addDeserializer(
                 Length.class,
                 fromText(
                         text -> Length.parse("", text),
-                        "A length has to be a text with its unit.",
-                        "Write it as \"120 cm\"."));
+                        Message.of("format.length-has-to-text-with-unit"),
+                        Message.of("format.write-120-cm")));
         module.addSerializer(Size.class, text(Size::text));
         module.addDeserializer(
                 Size.class,
                 fromText(
                         text -> Size.parse("", text),
-                        "A size has to be a text with its unit.",
-                        "Write it as \"120 × 15 × 15 cm\"."));
+                        Message.of("format.size-has-to-text-with-unit"),
+                        Message.of("format.write-120-15-15-cm")));
         module.addSerializer(Place.class, text(Place::text));
         module.addDeserializer(
                 Place.class,
-                fromText(Place::parse, "A place has to be a text.", "Write it as \"IE\", \"US-NC\" or \"GB:BT\"."));
+                fromText(
+                        Place::parse,
+                        Message.of("format.place-has-to-text"),
+                        Message.of("format.write-ie-us-nc-or-gb-bt")));
         module.addSerializer(Enum.class, text(Json::named));
         module.setDeserializerModifier(new ValueDeserializerModifier() {
             @Override
@@ -296,8 +321,8 @@ public final class Json {
                     ValueDeserializer<?> usual) {
                 return fromText(
                         text -> choice(type.getRawClass(), text),
-                        "One of a few words is expected here.",
-                        "Write one of: " + words(type.getRawClass()) + ".");
+                        Message.of("format.one-of-few-words-expected-here"),
+                        Message.of("format.write-one-of", "words", words(type.getRawClass())));
             }
         });
         return module;
@@ -318,8 +343,8 @@ public final class Json {
         }
         throw new InvalidInput(
                 "",
-                "“" + shortened(text) + "” is not one of the words that can stand here.",
-                "Write one of: " + words(type) + ".");
+                Message.of("format.not-one-of-words-that-can-stand", "shortened", shortened(text)),
+                Message.of("format.write-one-of", "words", words(type)));
     }
 
     private static String words(Class<?> type) {
@@ -341,7 +366,7 @@ public final class Json {
         };
     }
 
-    private static <T> ValueDeserializer<T> fromText(Function<String, T> read, String otherwise, String remedy) {
+    private static <T> ValueDeserializer<T> fromText(Function<String, T> read, Message otherwise, Message remedy) {
         return new ValueDeserializer<>() {
             @Override
             public T deserialize(JsonParser in, DeserializationContext context) {

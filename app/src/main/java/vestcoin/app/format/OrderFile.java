@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
@@ -48,8 +49,8 @@ public record OrderFile(
         if (file == null || !FORMAT.equals(file.format())) {
             throw new InvalidInput(
                     "format",
-                    "This is not an order this version reads.",
-                    "It begins with \"format\": \"" + FORMAT + "\".");
+                    Message.of("format.this-not-order-this-version-reads"),
+                    Message.of("format.begins-with-format", "format", FORMAT));
         }
         return new Order(
                 file.at(),

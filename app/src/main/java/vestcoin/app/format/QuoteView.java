@@ -12,6 +12,7 @@ import vestcoin.app.format.Figures.Amount;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.Size;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.quote.Quote;
@@ -71,7 +72,7 @@ public record QuoteView(
         List<Renewal> renewing,
         Map<String, BigDecimal> left,
         List<String> agreements,
-        List<String> missing,
+        List<Message> missing,
         List<Figures.Node> figures,
         Optional<String> hash) {
     public static final String FORMAT = "vest-coin/quote/1";
@@ -101,7 +102,7 @@ public record QuoteView(
     public record Discount(String id, String name, Optional<String> code, Amount amount) {}
 
     /** A discount that does not apply, and why. */
-    public record UnusedDiscount(String id, String name, Optional<String> code, String reason) {}
+    public record UnusedDiscount(String id, String name, Optional<String> code, Message reason) {}
 
     public record Zone(String id, String name) {}
 
@@ -115,11 +116,11 @@ public record QuoteView(
             String sentence,
             Optional<Delivery.Days> days,
             Optional<Amount> price,
-            Optional<String> reason,
+            Optional<Message> reason,
             Optional<String> rule,
             boolean chosen,
             Optional<Promise> promise,
-            Optional<String> note) {}
+            Optional<Message> note) {}
 
     /**
      * @param way how it was packed @param delivery its own offers, where there are several consignments @param lines
@@ -146,7 +147,7 @@ public record QuoteView(
 
     public record Slot(LocalDateTime start, LocalDateTime end, Optional<Integer> left) {}
 
-    public record TaxLiabilityView(TaxLiability.Code code, String sentence, String rule) {}
+    public record TaxLiabilityView(TaxLiability.Code code, Message sentence, String rule) {}
 
     /**
      * One levy of a tax group. @param code category of EN 16931 @param rule path of the cell in the tax book @param
@@ -173,7 +174,7 @@ public record QuoteView(
             Payment.Kind kind,
             String title,
             String sentence,
-            Optional<String> hidden,
+            Optional<Message> hidden,
             Optional<Amount> charge,
             Optional<Amount> fee,
             BigDecimal toPay,

@@ -15,6 +15,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.quote.Consignment;
@@ -257,7 +258,7 @@ final class QuoteWriting {
                                     ? "tax/places"
                                     : group.treatment().rule(),
                             group.treatment().place().isPresent()
-                                    ? "no row of the tax book holds this place"
+                                    ? Message.of("why.no-row-of-the-tax-book-holds-this-place")
                                     : group.treatment().sentence(),
                             none.op(),
                             List.of()))));

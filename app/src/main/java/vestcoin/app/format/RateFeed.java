@@ -10,6 +10,7 @@ import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.InvalidInput;
@@ -52,18 +53,22 @@ public final class RateFeed {
         } catch (XMLStreamException e) {
             throw new InvalidInput(
                     "rates",
-                    "This is not an XML file of exchange rates, at line "
-                            + e.getLocation().getLineNumber() + ".",
-                    "Save the file again as it was published.");
+                    Message.of(
+                            "format.this-not-xml-file-of-exchange-rates",
+                            "location",
+                            e.getLocation().getLineNumber()),
+                    Message.of("format.save-file-again-was-published"));
         } catch (DateTimeParseException e) {
             throw new InvalidInput(
-                    "rates/time", "“" + e.getParsedString() + "” is not a day.", "Write it as 2026-11-25.");
+                    "rates/time",
+                    Message.of("format.not-day", "parsedString", e.getParsedString()),
+                    Message.of("format.write-2026-11-25"));
         }
         if (day == null || rates.isEmpty()) {
             throw new InvalidInput(
                     "rates",
-                    "There are no exchange rates in this file.",
-                    "It needs Cube elements with time, currency and rate.");
+                    Message.of("format.there-no-exchange-rates-in-this-file"),
+                    Message.of("format.needs-cube-elements-with-time-currency-and"));
         }
         return new Exchange(BASE, day, rates);
     }
@@ -72,14 +77,14 @@ public final class RateFeed {
         if (Currencies.of(currency).isEmpty()) {
             throw new InvalidInput(
                     "rates/" + currency,
-                    "“" + currency + "” is not a currency.",
-                    "Write its three letters by ISO 4217.");
+                    Message.of("format.not-currency", "currency", currency),
+                    Message.of("format.write-three-letters-by-iso-4217"));
         }
         if (text == null || !text.matches("[0-9]{1,9}(\\.[0-9]{1,9})?") || new BigDecimal(text).signum() == 0) {
             throw new InvalidInput(
                     "rates/" + currency,
-                    "The rate of " + currency + " is not a number above zero.",
-                    "Write it as 0.9305.");
+                    Message.of("format.rate-of-not-number-above-zero", "currency", currency),
+                    Message.of("format.write-0-9305"));
         }
         return new BigDecimal(text);
     }

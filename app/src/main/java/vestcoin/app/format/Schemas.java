@@ -1,10 +1,12 @@
 package vestcoin.app.format;
 
+import com.fasterxml.classmate.ResolvedType;
 import com.github.victools.jsonschema.generator.CustomDefinition;
 import com.github.victools.jsonschema.generator.CustomDefinitionProviderV2;
 import com.github.victools.jsonschema.generator.Option;
 import com.github.victools.jsonschema.generator.OptionPreset;
 import com.github.victools.jsonschema.generator.SchemaBuilder;
+import com.github.victools.jsonschema.generator.SchemaGenerationContext;
 import com.github.victools.jsonschema.generator.SchemaGenerator;
 import com.github.victools.jsonschema.generator.SchemaGeneratorConfig;
 import com.github.victools.jsonschema.generator.SchemaGeneratorConfigBuilder;
@@ -26,10 +28,13 @@ import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.core.delivery.PriceRule;
+import vestcoin.core.finding.Finding;
 import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Place;
+import vestcoin.core.problem.Problem;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.why.Op;
 
@@ -101,6 +106,7 @@ public final class Schemas {
         builder.forTypesInGeneral()
                 .withCustomDefinitionProvider(texts())
                 .withCustomDefinitionProvider(kinds())
+                .withCustomDefinitionProvider(coded())
                 .withDefinitionNamingStrategy(
                         (key, context) -> nameOf(key.getType().getErasedType()));
         return builder.build();
@@ -165,6 +171,8 @@ public final class Schemas {
                                 "pattern",
                                 "^[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? ?[x×*] ?[0-9]+(\\.[0-9]+)? "
                                         + "?(mm|cm|m|in|ft)$");
+            } else if (raw == Message.class) {
+                schema.put("type", "string");
             } else if (raw == Place.class) {
                 schema.put("type", "string").put("minLength", 2);
             } else if (raw == Instant.class) {
@@ -196,6 +204,25 @@ public final class Schemas {
             }
             return new CustomDefinition(
                     schema, CustomDefinition.DefinitionType.INLINE, CustomDefinition.AttributeInclusion.NO);
+        };
+    }
+
+    /** What is said as a sentence gains the sentence's code and arguments. */
+    private static CustomDefinitionProviderV2 coded() {
+        return new CustomDefinitionProviderV2() {
+            @Override
+            public CustomDefinition provideCustomSchemaDefinition(ResolvedType type, SchemaGenerationContext context) {
+                Class<?> raw = type.getErasedType();
+                if (raw != Problem.class && raw != Finding.class) {
+                    return null;
+                }
+                ObjectNode schema = (ObjectNode) context.createStandardDefinition(type, this);
+                ObjectNode properties = (ObjectNode) schema.get("properties");
+                properties.putObject("code").put("type", "string");
+                properties.putObject("args").put("type", "object");
+                return new CustomDefinition(
+                        schema, CustomDefinition.DefinitionType.STANDARD, CustomDefinition.AttributeInclusion.NO);
+            }
         };
     }
 

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
+import vestcoin.core.message.Message;
 import vestcoin.core.terms.Terms;
 
 /** The letters of an order at the desk. */
@@ -39,12 +40,15 @@ class LetterController {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "number",
-                    "Nothing of this order waits for the buyer to pay.",
-                    "Load it again to see where it stands.");
+                    Message.of("message.nothing-of-this-order-waits-for-buyer"),
+                    Message.of("message.load-again-to-see-where-stands"));
         }
         if (!messages.remind(order)) {
             throw new ApiProblem(
-                    HttpStatus.CONFLICT, "number", "The buyer was reminded today already.", "Wait until tomorrow.");
+                    HttpStatus.CONFLICT,
+                    "number",
+                    Message.of("message.buyer-was-reminded-today-already"),
+                    Message.of("message.wait-until-tomorrow"));
         }
         return messages.ofOrder(order.id());
     }
@@ -69,7 +73,7 @@ class LetterController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "number",
-                        "There is no order " + number + ".",
-                        "Choose one from the list."));
+                        Message.of("message.there-no-order", "number", String.valueOf(number)),
+                        Message.of("message.choose-one-from-list")));
     }
 }

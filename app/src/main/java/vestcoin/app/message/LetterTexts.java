@@ -1,13 +1,9 @@
 package vestcoin.app.message;
 
 import java.math.BigDecimal;
-import java.text.NumberFormat;
 import java.time.ZonedDateTime;
-import java.time.format.DateTimeFormatter;
-import java.time.format.FormatStyle;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -18,6 +14,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.Letter.Row;
@@ -26,6 +23,8 @@ import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
+import vestcoin.app.setup.Wording;
+import vestcoin.core.message.Amount;
 import vestcoin.core.place.Countries;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -45,13 +44,13 @@ final class LetterTexts {
     private final Shop shop;
     private final Terms terms;
     private final Locale locale;
-    private final boolean german;
+    private final Phrases phrases;
 
     private LetterTexts(Setup setup, String language) {
         this.shop = setup.shop();
         this.terms = setup.terms();
         this.locale = Locale.forLanguageTag(language);
-        this.german = locale.getLanguage().equals("de");
+        this.phrases = Wording.of(setup, language);
     }
 
     /** @param language of the letter; the shop's own when empty */
@@ -61,82 +60,25 @@ final class LetterTexts {
 
     private static Map<String, Map<String, Terms.Letter>> shipped() {
         Map<String, Map<String, Terms.Letter>> all = new TreeMap<>();
-        both(
-                all,
-                "receipt",
-                "Your order {order} at {shop}",
-                "thank you for your order. This is what you bought:",
-                "Ihre Bestellung {order} bei {shop}",
-                "vielen Dank für Ihre Bestellung. Das haben Sie gekauft:");
-        all.put(
-                "copy",
-                Map.of(
-                        "en",
-                        new Terms.Letter("New order {order}, {name}", "{name} has ordered:"),
-                        "de",
-                        new Terms.Letter("Neue Bestellung {order}, {name}", "{name} hat bestellt:")));
-        both(
-                all,
-                "sent",
-                "Your order {order} is on its way",
-                "everything you ordered at {shop} has left.",
-                "Ihre Bestellung {order} ist unterwegs",
-                "alles, was Sie bei {shop} bestellt haben, ist verschickt.");
-        both(
-                all,
-                "refund",
-                "A refund for order {order}",
-                "{shop} has given back, in all: {amount}.",
-                "Eine Erstattung zu Bestellung {order}",
-                "{shop} hat erstattet, insgesamt: {amount}.");
-        both(
-                all,
-                "cancelled",
-                "Your order {order} was called off",
-                "{shop} has called your order off. What you have paid is given back the way you paid it.",
-                "Ihre Bestellung {order} wurde storniert",
-                "{shop} hat Ihre Bestellung storniert. Was Sie bezahlt haben, kommt auf dem Weg zurück, auf dem Sie "
-                        + "bezahlt haben.");
-        both(
-                all,
-                "reminder",
-                "Order {order} waits for its payment",
-                "your order at {shop} is kept for you; {amount} are still to be paid. The order's own page says how.",
-                "Bestellung {order} wartet auf die Zahlung",
-                "Ihre Bestellung bei {shop} liegt für Sie bereit; {amount} sind noch offen. Wie Sie zahlen, steht "
-                        + "auf der Seite Ihrer Bestellung.");
-        all.put(
-                "unfinished",
-                Map.of(
-                        "en",
-                        new Terms.Letter(
-                                "Your basket at {shop} is kept",
-                                "You asked to be reminded: this still lies in your basket."),
-                        "de",
-                        new Terms.Letter(
-                                "Ihr Korb bei {shop} liegt bereit",
-                                "Sie wollten erinnert werden: Das liegt noch in Ihrem Korb.")));
+        for (String occasion : Terms.Letter.OCCASIONS) {
+            Map<String, Terms.Letter> byLanguage = new TreeMap<>();
+            Phrases.FOR_BUYERS.forEach(language -> byLanguage.put(language, shipped(occasion, language)));
+            all.put(occasion, byLanguage);
+        }
         return all;
     }
 
-    private static void both(
-            Map<String, Map<String, Terms.Letter>> all,
-            String occasion,
-            String subject,
-            String opening,
-            String betreff,
-            String anfang) {
-        all.put(
-                occasion,
-                Map.of(
-                        "en",
-                        new Terms.Letter(subject, "Hello {name},\n\n" + opening),
-                        "de",
-                        new Terms.Letter(betreff, "Guten Tag, {name},\n\n" + anfang)));
+    /** The wording of the catalogue, its places still open. */
+    private static Terms.Letter shipped(String occasion, String language) {
+        Map<String, String> patterns = Phrases.catalogue(language);
+        Map<String, String> known =
+                patterns.containsKey("letter." + occasion + ".subject") ? patterns : Phrases.catalogue("en");
+        return new Terms.Letter(
+                known.get("letter." + occasion + ".subject"), known.get("letter." + occasion + ".opening"));
     }
 
-    private String say(String english, String deutsch) {
-        return german ? deutsch : english;
+    private String say(String code, Object... namesAndValues) {
+        return phrases.say("letter." + code, namesAndValues);
     }
 
     /**
@@ -165,7 +107,7 @@ final class LetterTexts {
                 total(rows),
                 besides,
                 link,
-                occasion.equals("copy") ? say("Open it at the desk", "Am Schreibtisch öffnen") : own());
+                occasion.equals("copy") ? say("at-desk") : own());
     }
 
     /** A letter to the buyer with an amount in its text, and nothing under it. */
@@ -173,23 +115,21 @@ final class LetterTexts {
         return said(occasion, order, amount, List.of(), -1, besides, link, own());
     }
 
-    /** That what was collected or brought is in the buyer's hands. */
-    private static final Terms.Letter HANDED_OVER = new Terms.Letter(
-            "Your order {order} was handed over", "Hello {name},\n\neverything you ordered at {shop} is yours now.");
-
-    private static final Terms.Letter UEBERGEBEN = new Terms.Letter(
-            "Ihre Bestellung {order} wurde übergeben",
-            "Guten Tag, {name},\n\nalles, was Sie bei {shop} bestellt haben, ist bei Ihnen.");
-
     /** Where and when it is collected or brought, and what is still open, in sentences. */
     List<String> facts(Besides besides) {
         List<String> paragraphs = new ArrayList<>();
         besides.handover().ifPresent(handover -> paragraphs.add(sentence(handover)));
         besides.slip()
                 .ifPresent(slip -> paragraphs.add(say(
-                                "It is not paid yet. Transfer ", "Noch nicht bezahlt. Überweisen Sie ")
-                        + money(slip.amount(), slip.currency()) + say(" to ", " an ") + slip.holder() + ", IBAN "
-                        + slip.iban() + say(", reference ", ", Verwendungszweck ") + slip.reference() + "."));
+                        "transfer",
+                        "amount",
+                        new Amount(slip.amount(), slip.currency()),
+                        "holder",
+                        slip.holder(),
+                        "iban",
+                        slip.iban(),
+                        "reference",
+                        slip.reference())));
         return paragraphs;
     }
 
@@ -197,41 +137,46 @@ final class LetterTexts {
     private String sentence(Handover handover) {
         String where = Stream.concat(Stream.of(handover.place()), handover.lines().stream())
                 .collect(Collectors.joining(", "));
-        String when = handover.starts()
-                .map(starts -> say(" on ", " am ")
-                        + DateTimeFormatter.ofLocalizedDate(FormatStyle.FULL)
-                                .withLocale(locale)
-                                .format(starts)
-                        + say(", ", ", ")
-                        + DateTimeFormatter.ofPattern("HH:mm").format(starts)
-                        + handover.ends()
-                                .map(ends -> say(" to ", " bis ")
-                                        + DateTimeFormatter.ofPattern("HH:mm").format(ends))
-                                .orElse(""))
-                .orElse("");
-        String bring = handover.bring().isBlank() ? "" : say(" To bring: ", " Bitte mitbringen: ") + handover.bring();
-        return (handover.collected()
-                        ? say("To be collected: ", "Abzuholen: ")
-                        : say("Brought round: ", "Wird gebracht: "))
-                + where + when + "." + bring;
+        String way = handover.collected() ? "collect" : "brought";
+        String sentence = handover.starts()
+                .map(starts -> handover.ends()
+                        .map(ends -> say(
+                                way + "-at",
+                                "where",
+                                where,
+                                "day",
+                                phrases.weekday(starts.toLocalDate()),
+                                "from",
+                                starts.toLocalTime(),
+                                "to",
+                                ends.toLocalTime()))
+                        .orElseGet(() -> say(
+                                way + "-from",
+                                "where",
+                                where,
+                                "day",
+                                phrases.weekday(starts.toLocalDate()),
+                                "from",
+                                starts.toLocalTime())))
+                .orElseGet(() -> say(way, "where", where));
+        return handover.bring().isBlank() ? sentence : sentence + " " + say("bring", "what", handover.bring());
     }
 
     /** That the buyer has withdrawn from an order or asked to send something back, with the time it came. */
     LetterContent declared(Orders.Order order, ZonedDateTime at, List<String> things, String link) {
-        String when = DateTimeFormatter.ofLocalizedDateTime(FormatStyle.LONG, FormatStyle.SHORT)
-                .withLocale(locale)
-                .format(at);
         return new LetterContent(
-                say("Sending back from order ", "Rückgabe aus Bestellung ") + order.number(),
+                say("sending-back", "order", String.valueOf(order.number())),
                 new Body(
                         List.of(
-                                say("received on ", "eingegangen am ") + when + say(" from ", " von ") + order.name()
-                                        + say(": withdrawal from, or return of", ": Widerruf oder Rückgabe von") + " "
-                                        + String.join(", ", things) + ".",
                                 say(
-                                                "Where to send it and what is given back is in the terms of ",
-                                                "Wohin es geht und was erstattet wird, steht in den Bedingungen von ")
-                                        + shop.name() + "."),
+                                        "declared",
+                                        "when",
+                                        at.toLocalDateTime(),
+                                        "name",
+                                        order.name(),
+                                        "things",
+                                        phrases.list(things)),
+                                say("declared-where", "shop", shop.name())),
                         List.of(),
                         -1,
                         link,
@@ -245,8 +190,12 @@ final class LetterTexts {
                         named(line), line.quantity().stripTrailingZeros().toPlainString()))
                 .toList();
         return new LetterContent(
-                say("Order ", "Bestellung ") + order.number() + ", "
-                        + wishes.gift().map(Wishes.Gift::name).orElse(order.name()),
+                say(
+                        "slip",
+                        "order",
+                        String.valueOf(order.number()),
+                        "name",
+                        wishes.gift().map(Wishes.Gift::name).orElse(order.name())),
                 new Body(slipped(order, wishes, handover), rows, -1, "", ""));
     }
 
@@ -260,10 +209,7 @@ final class LetterTexts {
                         Stream.of(
                                 (address.postcode() + " " + address.city()).strip(),
                                 address.region().map(Countries::name).orElse(""),
-                                new Locale.Builder()
-                                        .setRegion(address.country())
-                                        .build()
-                                        .getDisplayCountry(locale)))
+                                phrases.region(address.country())))
                 .flatMap(stream -> stream)
                 .filter(line -> !line.isBlank())
                 .collect(Collectors.joining("\n"))));
@@ -282,21 +228,13 @@ final class LetterTexts {
     /** A letter that lets a buyer in. */
     LetterContent letIn(String link) {
         return new LetterContent(
-                say("Your orders at ", "Ihre Bestellungen bei ") + shop.name(),
+                say("sign-in.subject", "shop", shop.name()),
                 new Body(
-                        List.of(
-                                say(
-                                        "this link opens your orders. It works once, for half an hour.",
-                                        "dieser Link öffnet Ihre Bestellungen. Er gilt einmal, eine halbe Stunde "
-                                                + "lang."),
-                                say(
-                                        "If you did not ask for it, leave it be: nobody else has it.",
-                                        "Haben Sie ihn nicht angefordert, lassen Sie ihn liegen: Niemand sonst hat "
-                                                + "ihn.")),
+                        List.of(say("sign-in.link"), say("sign-in.leave")),
                         List.of(),
                         -1,
                         link,
-                        say("Open my orders", "Meine Bestellungen öffnen")));
+                        say("sign-in.button")));
     }
 
     /** The one reminder of a basket that was left. */
@@ -305,17 +243,13 @@ final class LetterTexts {
         Map<String, String> values = Map.of("name", name, "shop", shop.name());
         List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
         paragraphs.add(String.join("\n", things));
-        paragraphs.add(say(
-                        "This is the only letter about it. Never write to me about a basket again: ",
-                        "Dies ist der einzige Brief dazu. Nie wieder wegen eines Korbs schreiben: ")
-                + never);
+        paragraphs.add(say("unfinished.only", "link", never));
         return new LetterContent(
-                filled(letter.subject(), values),
-                new Body(paragraphs, List.of(), -1, link, say("Open the basket", "Den Korb öffnen")));
+                filled(letter.subject(), values), new Body(paragraphs, List.of(), -1, link, say("unfinished.button")));
     }
 
     private String own() {
-        return say("Your order's own page", "Die Seite Ihrer Bestellung");
+        return say("own-page");
     }
 
     private LetterContent said(
@@ -330,7 +264,7 @@ final class LetterTexts {
         boolean handedOver = occasion.equals("sent")
                 && besides.handover().isPresent()
                 && terms.letters().getOrDefault("sent", Map.of()).isEmpty();
-        Terms.Letter worded = handedOver ? german ? UEBERGEBEN : HANDED_OVER : worded(occasion);
+        Terms.Letter worded = handedOver ? shippedHere("handed-over") : worded(occasion);
         Terms.Letter letter = besides.named() || occasion.equals("copy")
                 ? worded
                 : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
@@ -356,11 +290,20 @@ final class LetterTexts {
 
     private Terms.Letter worded(String occasion) {
         Map<String, Terms.Letter> own = terms.letters().getOrDefault(occasion, Map.of());
-        Map<String, Terms.Letter> shipped = SHIPPED.get(occasion);
         return Optional.ofNullable(own.get(locale.toLanguageTag()))
                 .or(() -> Optional.ofNullable(own.get(locale.getLanguage())))
-                .or(() -> Optional.ofNullable(shipped.get(locale.getLanguage())))
-                .orElseGet(() -> shipped.get("en"));
+                .orElseGet(() -> shippedHere(occasion));
+    }
+
+    private Terms.Letter shippedHere(String occasion) {
+        Terms.Letter letter = shipped(occasion, locale.getLanguage());
+        Map<String, String> worded = phrases.own();
+        letter = new Terms.Letter(
+                worded.getOrDefault("letter." + occasion + ".subject", letter.subject()),
+                worded.getOrDefault("letter." + occasion + ".opening", letter.opening()));
+        return phrases.language().equals(Phrases.BRACKETED)
+                ? new Terms.Letter("[" + letter.subject() + "]", "[" + letter.opening() + "]")
+                : letter;
     }
 
     private static List<String> paragraphs(String text) {
@@ -386,37 +329,32 @@ final class LetterTexts {
                 .forEach(discount -> rows.add(
                         new Row(discount.name(), money(discount.amount().value().negate(), quote.currency()))));
         quote.deliveryPrice()
-                .ifPresent(
-                        price -> rows.add(new Row(say("Delivery", "Versand"), money(price.value(), quote.currency()))));
-        quote.fee()
-                .ifPresent(fee -> rows.add(new Row(
-                        say("For the way of paying", "Für die Zahlungsart"), money(fee.value(), quote.currency()))));
+                .ifPresent(price -> rows.add(new Row(say("delivery"), money(price.value(), quote.currency()))));
+        quote.fee().ifPresent(fee -> rows.add(new Row(say("way-of-paying"), money(fee.value(), quote.currency()))));
         if (quote.prices() == Tax.Prices.WITHOUT_TAX) {
-            rows.add(new Row(say("Tax", "Steuer"), money(quote.tax().value(), quote.currency())));
+            rows.add(new Row(say("tax"), money(quote.tax().value(), quote.currency())));
         }
-        rows.add(new Row(say("Total", "Summe"), money(quote.payable().value(), quote.currency())));
+        rows.add(new Row(say("total"), money(quote.payable().value(), quote.currency())));
         if (quote.prices() == Tax.Prices.WITH_TAX && quote.tax().value().signum() > 0) {
-            rows.add(
-                    new Row(say("Tax inside", "Darin Steuer"), money(quote.tax().value(), quote.currency())));
+            rows.add(new Row(say("tax-inside"), money(quote.tax().value(), quote.currency())));
         }
         quote.vouchers().stream()
                 .filter(voucher -> voucher.used().value().signum() > 0)
                 .forEach(voucher -> rows.add(new Row(
-                        say("Voucher ", "Gutschein ") + voucher.code(),
+                        say("voucher", "code", voucher.code()),
                         money(voucher.used().value().negate(), quote.currency()))));
         quote.rounding()
                 .filter(rounding -> rounding.value().signum() != 0)
-                .ifPresent(rounding -> rows.add(new Row(
-                        say("Rounded, in cash", "Gerundet, in bar"), money(rounding.value(), quote.currency()))));
+                .ifPresent(rounding -> rows.add(new Row(say("rounded"), money(rounding.value(), quote.currency()))));
         if (quote.toPay().value().compareTo(quote.payable().value()) != 0) {
-            rows.add(new Row(say("To pay", "Zu zahlen"), money(quote.toPay().value(), quote.currency())));
+            rows.add(new Row(say("to-pay"), money(quote.toPay().value(), quote.currency())));
         }
         return rows;
     }
 
     private int total(List<Row> rows) {
         for (int i = 0; i < rows.size(); i++) {
-            if (rows.get(i).name().equals(say("Total", "Summe"))) {
+            if (rows.get(i).name().equals(say("total"))) {
                 return i;
             }
         }
@@ -424,10 +362,6 @@ final class LetterTexts {
     }
 
     private String money(BigDecimal amount, String currency) {
-        NumberFormat format = NumberFormat.getCurrencyInstance(locale);
-        format.setCurrency(Currency.getInstance(currency));
-        format.setMinimumFractionDigits(amount.scale());
-        format.setMaximumFractionDigits(amount.scale());
-        return format.format(amount);
+        return phrases.money(amount, currency);
     }
 }

@@ -3,13 +3,13 @@ package vestcoin.app.message;
 import jakarta.annotation.PreDestroy;
 import java.math.BigDecimal;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -27,6 +27,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
@@ -34,10 +35,12 @@ import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentState;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.Wording;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -53,7 +56,6 @@ public class Messages {
     private static final int MOST_TRIES = 50;
     private static final int MOST_TRIES_AT_ONCE = 5;
     private static final int SECONDS_BETWEEN = 2;
-    private static final Duration LATELY = Duration.ofDays(30);
 
     /** One letter of an order. */
     public record LetterRecord(String event, String recipient, String subject, Instant at, boolean sent) {}
@@ -66,6 +68,7 @@ public class Messages {
     private final Editions editions;
     private final PostService post;
     private final TransferSlips slips;
+    private final Outbox outbox;
     private final Clock clock;
     private final String ownUrl;
     private final ScheduledExecutorService queue =
@@ -78,6 +81,7 @@ public class Messages {
             Editions editions,
             PostService post,
             TransferSlips slips,
+            Outbox outbox,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
@@ -86,6 +90,7 @@ public class Messages {
         this.editions = editions;
         this.post = post;
         this.slips = slips;
+        this.outbox = outbox;
         this.clock = clock;
         this.ownUrl = ownUrl;
     }
@@ -111,7 +116,9 @@ public class Messages {
         queue.schedule(
                 () -> {
                     try {
+                        OptionalLong change = outbox.change(Outbox.Kind.LETTER, order);
                         keepUp(orders.byId(order));
+                        outbox.done(Outbox.Kind.LETTER, order, change);
                         deliver();
                     } catch (RuntimeException e) {
                         LOG.warn("letters of order {} are owed: {}", order, e.toString());
@@ -125,19 +132,7 @@ public class Messages {
     /** What was placed, sent or given back lately without its letter, because a crash came between. */
     @EventListener(ApplicationReadyEvent.class)
     void makeGood() {
-        sql.sql("""
-                select o.id from orders o where o.placed_at > :since and (o.standing not in ('unpaid', 'failed',
-                    'cancelled') or o.cancelled_at is not null) and (
-                  not exists (select 1 from letter where order_id = o.id and event = 'receipt')
-                  or o.sent = 'all' and not exists (select 1 from letter where order_id = o.id and event = 'sent')
-                  or exists (select 1 from payment where order_id = o.id and refunded > 0) and not exists (select 1
-                      from letter where order_id = o.id and event = 'refund')
-                  or o.cancelled_at is not null and not exists (select 1 from letter where order_id = o.id and
-                      event = 'cancelled'))""")
-                .param("since", clock.instant().minus(LATELY).atOffset(ZoneOffset.UTC))
-                .query(Long.class)
-                .list()
-                .forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
+        outbox.due(Outbox.Kind.LETTER).forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -359,7 +354,7 @@ public class Messages {
                 document.setup().shop().name(),
                 words.told("receipt", order, quote, besides, link(order)),
                 words.facts(besides),
-                order.mode().equals("test") ? "TEST" : "");
+                order.mode().equals("test") ? Phrases.in(order.language()).say("letter.test-mark") : "");
     }
 
     /** What goes into the parcel: what is in it, and the message of a gift. No price stands on it. */
@@ -373,7 +368,7 @@ public class Messages {
                 document.setup().shop().name(),
                 slip,
                 slip.body().paragraphs(),
-                order.mode().equals("test") ? "TEST" : "");
+                order.mode().equals("test") ? Phrases.in(order.language()).say("letter.test-mark") : "");
     }
 
     private static boolean open(PaymentBook.Payment payment) {
@@ -433,7 +428,16 @@ public class Messages {
                 event,
                 order.token() + "." + event + (about.isEmpty() ? "" : "." + about),
                 to,
-                new LetterContent((order.mode().equals("test") ? "[test] " : "") + said.subject(), said.body()));
+                new LetterContent(
+                        order.mode().equals("test")
+                                ? Wording.of(
+                                                editions.of(order.shop(), order.edition())
+                                                        .document()
+                                                        .setup(),
+                                                order.language())
+                                        .say("letter.test", "subject", said.subject())
+                                : said.subject(),
+                        said.body()));
     }
 
     /**

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
+import vestcoin.core.message.Message;
 
 /** The receipt as a page to print, for the buyer who holds the order's link. */
 @RestController
@@ -27,8 +28,8 @@ class ReceiptController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "token",
-                        "There is no such order.",
-                        "Open the link from the receipt again."));
+                        Message.of("message.there-no-such-order"),
+                        Message.of("message.open-link-from-receipt-again")));
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"receipt-" + order.number() + ".pdf\"")

@@ -17,6 +17,7 @@ import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
+import vestcoin.core.message.Message;
 
 /**
  * Calls an order off in one act: what it took is there for others again, what is held is let go, what was taken is
@@ -47,16 +48,16 @@ public class Cancelling {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",
-                    "Something of this order has left already.",
-                    "Give back what comes back, as a refund.");
+                    Message.of("order.something-of-this-order-has-left-already"),
+                    Message.of("order.give-back-what-comes-back-refund"));
         }
         book.ofOrder(order.id()).forEach(payments::asked);
         if (!orders.cancel(order, stock(order), lapsed)) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",
-                    "The buyer is paying at this moment.",
-                    "Try again when the payment is decided.");
+                    Message.of("order.buyer-paying-at-this-moment"),
+                    Message.of("order.try-again-when-payment-decided"));
         }
         book.ofOrder(order.id()).stream()
                 .filter(payment -> payment.stateNow().alive())

@@ -21,6 +21,7 @@ import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.invoice.Bill;
+import vestcoin.core.message.Message;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 
@@ -64,19 +65,22 @@ public class Dispatching {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "despite",
-                    "The buyer has withdrawn from this order, or from a part of it.",
-                    "Send it all the same only if you have agreed on that with the buyer.");
+                    Message.of("order.buyer-has-withdrawn-from-this-order-or"),
+                    Message.of("order.send-all-same-only-if-you-have"));
         }
         if (order.cancelled()) {
             throw new ApiProblem(
-                    HttpStatus.CONFLICT, "lines", "This order was called off.", "Nothing of it leaves any more.");
+                    HttpStatus.CONFLICT,
+                    "lines",
+                    Message.of("order.this-order-was-called-off"),
+                    Message.of("order.nothing-of-leaves-any-more"));
         }
         if (List.of("unpaid", "failed", "cancelled").contains(order.standing())) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "lines",
-                    "Nobody has paid for this order or is bound to: it is " + order.standing() + ".",
-                    "Wait for the payment.");
+                    Message.of("order.nobody-has-paid-for-this-order-or", "standing", order.standing()),
+                    Message.of("order.wait-for-payment"));
         }
         Quote quote = Pricing.priceUntraced(
                 editions.of(order.shop(), order.edition()).document().compiled(), OrderFile.parse(order.document()));
@@ -110,8 +114,8 @@ public class Dispatching {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "lines",
-                    "That has left already.",
-                    "Load the order again to see what is left.");
+                    Message.of("order.that-has-left-already"),
+                    Message.of("order.load-order-again-to-see-what-left"));
         }
         sql.sql("""
                 insert into dispatch(order_id, seq, idempotency_key, lines, at, actor)

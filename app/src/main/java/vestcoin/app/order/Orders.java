@@ -340,6 +340,9 @@ public class Orders {
         sql.sql("delete from slot_taken where order_id = :id")
                 .param("id", order.id())
                 .update();
+        sql.sql("""
+                update discount_count c set used = used - 1 where c.shop = :shop
+                  and c.discount in (select discount from discount_use where order_id = :id)""").param("shop", order.shop()).param("id", order.id()).update();
         sql.sql("delete from discount_use where order_id = :id")
                 .param("id", order.id())
                 .update();
@@ -428,7 +431,15 @@ public class Orders {
                 .param("order", order.id())
                 .param("buyer", MailAddress.normal(order.email()))
                 .update();
+        sql.sql("""
+                merge into discount_count(shop, discount, used) key (shop, discount) values (:shop, :discount,
+                    1 + coalesce((select used from discount_count where shop = :shop and discount = :discount), 0))""")
+                .param("shop", order.shop())
+                .param("discount", use.discount())
+                .update();
     }
+
+    private record DiscountCount(String discount, int used) {}
 
     /**
      * How often each discount has been used, in all and by the buyer of an address, and how often that buyer has
@@ -438,17 +449,21 @@ public class Orders {
         String buyer = MailAddress.normal(email);
         Map<String, Integer> uses = new HashMap<>();
         Map<String, Integer> own = new HashMap<>();
-        sql.sql("""
-                select discount, count(*) as used, count(case when buyer = :buyer then 1 end) as own
-                from discount_use where shop = :shop group by discount""")
+        sql.sql("select discount, used from discount_count where shop = :shop")
                 .param("shop", shop)
-                .param("buyer", buyer)
-                .query()
-                .listOfRows()
-                .forEach(row -> {
-                    uses.put((String) row.get("discount"), ((Number) row.get("used")).intValue());
-                    own.put((String) row.get("discount"), ((Number) row.get("own")).intValue());
-                });
+                .query(DiscountCount.class)
+                .list()
+                .forEach(count -> uses.put(count.discount(), count.used()));
+        if (!buyer.isEmpty()) {
+            sql.sql("""
+                    select discount, count(*) as used from discount_use
+                    where shop = :shop and buyer = :buyer group by discount""")
+                    .param("shop", shop)
+                    .param("buyer", buyer)
+                    .query(DiscountCount.class)
+                    .list()
+                    .forEach(count -> own.put(count.discount(), count.used()));
+        }
         int placed = buyer.isEmpty()
                 ? 0
                 : sql.sql("select count(*) from orders where shop = :shop and buyer = :buyer")
@@ -493,7 +508,7 @@ public class Orders {
                         + "cancelled_at is not null as cancelled, "
                         + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn from "
                         + from(wanted) + " where shop = :shop and number < :below"
-                        + where(wanted) + " order by number desc limit :most")
+                        + where(wanted) + " order by shop, number desc limit :most")
                 .params(params(shop, wanted))
                 .param("below", below)
                 .param("most", most)

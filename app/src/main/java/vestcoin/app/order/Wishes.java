@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
 
@@ -38,44 +39,51 @@ public record Wishes(String note, Optional<Gift> gift, Map<String, String> extra
         problems.when(
                 !note.isEmpty() && !asking.note(),
                 path + "/note",
-                "This shop takes no notes.",
-                "Write an e-mail instead.");
+                Message.of("order.this-shop-takes-no-notes"),
+                Message.of("order.write-e-mail-instead"));
         problems.when(
                 note.length() > LONGEST_NOTE,
                 path + "/note",
-                "The note is longer than " + LONGEST_NOTE + " characters.",
-                "Shorten it.");
+                Message.of("order.note-longer-than-characters", "longestnote", LONGEST_NOTE),
+                Message.of("order.shorten"));
         gift.ifPresent(given -> {
-            problems.when(!asking.gift(), path + "/gift", "This shop does not send gifts.", "Order it as usual.");
+            problems.when(
+                    !asking.gift(),
+                    path + "/gift",
+                    Message.of("order.this-shop-does-not-send-gifts"),
+                    Message.of("order.order-usual"));
             problems.when(
                     given.name().isEmpty() || given.name().length() > 200,
                     path + "/gift/name",
-                    "Nobody is named who receives the gift.",
-                    "Type the name.");
+                    Message.of("order.nobody-named-who-receives-gift"),
+                    Message.of("order.type-name"));
             problems.when(
                     given.message().length() > LONGEST_NOTE,
                     path + "/gift/message",
-                    "The message is longer than " + LONGEST_NOTE + " characters.",
-                    "Shorten it.");
+                    Message.of("order.message-longer-than-characters", "longestnote", LONGEST_NOTE),
+                    Message.of("order.shorten"));
         });
         for (Asking.Extra extra : asking.extras()) {
             String typed = extras.getOrDefault(extra.id(), "");
             problems.when(
                     extra.compulsory() && typed.isBlank(),
                     path + "/extras/" + extra.id(),
-                    extra.name() + " is missing.",
-                    "Fill it in.");
+                    Message.of("order.missing", "extra", extra.name()),
+                    Message.of("order.fill-in"));
             problems.when(
                     typed.length() > LONGEST_EXTRA,
                     path + "/extras/" + extra.id(),
-                    extra.name() + " is longer than " + LONGEST_EXTRA + " characters.",
-                    "Shorten it.");
+                    Message.of("order.longer-than-characters", "extra", extra.name(), "longestextra", LONGEST_EXTRA),
+                    Message.of("order.shorten"));
         }
         extras.keySet().stream()
                 .filter(id ->
                         asking.extras().stream().noneMatch(extra -> extra.id().equals(id)))
                 .findFirst()
                 .ifPresent(id -> problems.when(
-                        true, path + "/extras", "The shop does not ask this any more.", "Load the page again."));
+                        true,
+                        path + "/extras",
+                        Message.of("order.shop-does-not-ask-this-any-more"),
+                        Message.of("order.load-page-again")));
     }
 }

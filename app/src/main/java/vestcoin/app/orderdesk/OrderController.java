@@ -42,6 +42,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
@@ -91,7 +92,7 @@ class OrderController {
     record Step(String state, BigDecimal amount, Instant at, String actor, String note) {}
 
     /** A row of the order's bills that can be given back. @param amount with tax @param left of it */
-    record Refundable(String item, String name, BigDecimal amount, BigDecimal left) {}
+    record Refundable(String item, Message name, BigDecimal amount, BigDecimal left) {}
 
     /** A text the buyer agreed to. @param hash of what was shown, SHA-256 */
     record AgreedTo(String kind, String hash) {}
@@ -231,7 +232,10 @@ class OrderController {
     Whole send(@PathVariable String shop, @PathVariable int number, @RequestBody HandingOver sending, Principal who) {
         if (sending.key() == null || !sending.key().matches("[0-9a-f-]{36}")) {
             throw new ApiProblem(
-                    HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "key",
+                    Message.of("orderdesk.request-has-no-key"),
+                    Message.of("orderdesk.load-page-again"));
         }
         dispatching.send(find(shop, number), sending.key(), sending.lines(), sending.despite(), who.getName());
         return whole(find(shop, number));
@@ -256,13 +260,19 @@ class OrderController {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         if (move.key() == null || !move.key().matches("[0-9a-f-]{36}")) {
             throw new ApiProblem(
-                    HttpStatus.UNPROCESSABLE_CONTENT, "key", "The request has no key.", "Load the page again.");
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "key",
+                    Message.of("orderdesk.request-has-no-key"),
+                    Message.of("orderdesk.load-page-again"));
         }
         PaymentBook.Payment payment = book.ofOrder(order.id()).stream()
                 .filter(each -> move.payment().map(id -> each.id() == id).orElse(true))
                 .findFirst()
                 .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.CONFLICT, "amount", "The order has no payment.", "Wait for the buyer to pay."));
+                        HttpStatus.CONFLICT,
+                        "amount",
+                        Message.of("orderdesk.order-has-no-payment"),
+                        Message.of("orderdesk.wait-for-buyer-to-pay")));
         if (kind == Provider.Kind.VOID) {
             payments.move(payment, kind, move.key(), payment.amount(), who.getName());
             return whole(find(shop, number));
@@ -273,15 +283,15 @@ class OrderController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "amount",
-                    "This is not an amount in " + order.currency() + ".",
-                    "Write one above zero, as 12.50.");
+                    Message.of("orderdesk.this-not-amount-in", "currency", order.currency()),
+                    Message.of("orderdesk.write-one-above-zero-12-50"));
         }
         if (move.amount().compareTo(BigDecimal.valueOf(payment.amount(), digits)) > 0) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "amount",
-                    "That is more than the payment.",
-                    "Take at most what is left of it.");
+                    Message.of("orderdesk.that-more-than-payment"),
+                    Message.of("orderdesk.take-at-most-what-left-of"));
         }
         if (kind == Provider.Kind.REFUND) {
             book.allocateRefund(
@@ -309,8 +319,8 @@ class OrderController {
                     .orElseThrow(() -> new ApiProblem(
                             HttpStatus.UNPROCESSABLE_CONTENT,
                             "parts",
-                            "The order has no item “" + part.getKey() + "”.",
-                            "Load the order again."));
+                            Message.of("orderdesk.order-has-no-item", "key", part.getKey()),
+                            Message.of("orderdesk.load-order-again")));
             BigDecimal amount = part.getValue();
             if (amount == null
                     || amount.signum() <= 0
@@ -319,8 +329,8 @@ class OrderController {
                 throw new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "parts/" + item.item(),
-                        "Of “" + item.name() + "” " + item.left().toPlainString() + " can be given back.",
-                        "Take at most that.");
+                        Message.of("orderdesk.of-can-given-back", "item", item.name(), "left", item.left()),
+                        Message.of("orderdesk.take-at-most-that"));
             }
             parts.put(item.item(), amount.setScale(digits).unscaledValue().longValueExact());
         }
@@ -329,8 +339,8 @@ class OrderController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "amount",
-                    "What is given back of the items does not add up to the amount.",
-                    "Leave the amount to the items.");
+                    Message.of("orderdesk.what-given-back-of-items-does-not"),
+                    Message.of("orderdesk.leave-amount-to-items"));
         }
         return parts;
     }
@@ -364,8 +374,8 @@ class OrderController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "number",
-                        "There is no order " + number + ".",
-                        "Choose one from the list."));
+                        Message.of("orderdesk.there-no-order", "number", String.valueOf(number)),
+                        Message.of("orderdesk.choose-one-from-list")));
     }
 
     private Whole whole(Orders.Order order) {

@@ -23,8 +23,17 @@ import vestcoin.core.tax.Tax;
  * @param number of the order
  * @param method id of the way it is paid beside vouchers
  * @param sent whether all of it has left
+ * @param language BCP 47, of what the papers say
  */
-record Drawing(Setup setup, Order asked, String number, Buyer from, String method, boolean test, boolean sent) {
+record Drawing(
+        Setup setup,
+        Order asked,
+        String number,
+        Buyer from,
+        String method,
+        boolean test,
+        boolean sent,
+        String language) {
     record Buyer(String name, String email, List<String> lines, String city, String postcode, String country) {}
 
     /** @param paid of it so far @param rounding in cash, part of what is paid */
@@ -51,7 +60,8 @@ record Drawing(Setup setup, Order asked, String number, Buyer from, String metho
                                         : 0)),
                 delivered(bill, numbered.issued()),
                 test,
-                homeTax(bill.tax()));
+                homeTax(bill.tax()),
+                language);
     }
 
     /** What is given back of an invoice, which stays as it is. */
@@ -72,7 +82,8 @@ record Drawing(Setup setup, Order asked, String number, Buyer from, String metho
                 Optional.of(numbered.issued()),
                 invoice.delivered(),
                 invoice.test(),
-                invoice.homeTax().map(home -> home.of(given.tax())));
+                invoice.homeTax().map(home -> home.of(given.tax())),
+                invoice.language());
     }
 
     /** The tax in the shop's own currency, of an order in another. */

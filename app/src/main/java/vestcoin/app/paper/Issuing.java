@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalLong;
 import java.util.TreeMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -23,6 +24,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
+import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.invoice.Bill;
@@ -48,6 +50,7 @@ public class Issuing {
     private final PaymentBook book;
     private final Editions editions;
     private final Orders orders;
+    private final Outbox outbox;
     private final TransactionTemplate fresh;
     private final ExecutorService queue = Executors.newSingleThreadExecutor(task -> new Thread(task, "papers"));
 
@@ -57,12 +60,14 @@ public class Issuing {
             PaymentBook book,
             Editions editions,
             Orders orders,
+            Outbox outbox,
             PlatformTransactionManager transactions) {
         this.sql = sql;
         this.papers = papers;
         this.book = book;
         this.editions = editions;
         this.orders = orders;
+        this.outbox = outbox;
         this.fresh = new TransactionTemplate(transactions);
         this.fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
     }
@@ -101,13 +106,7 @@ public class Issuing {
     @EventListener(ApplicationReadyEvent.class)
     @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT1H")
     public void makeGood() {
-        sql.sql("""
-                select o.id from orders o where (o.standing in ('paid', 'refunded in part', 'refunded') or o.sent =
-                    'all') and o.payable > 0 and (
-                  (select coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'invoice') < o.payable
-                  or (select coalesce(sum(refunded), 0) from payment where order_id = o.id) > (select
-                      coalesce(sum(gross), 0) from paper where order_id = o.id and kind = 'credit'))
-                """).query(Long.class).list().forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
+        outbox.due(Outbox.Kind.PAPER).forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
     }
 
     /** Issues what is owed of an order and is not there yet. */
@@ -117,11 +116,13 @@ public class Issuing {
                     .param("id", id)
                     .query(Long.class)
                     .single();
+            OptionalLong change = outbox.change(Outbox.Kind.PAPER, id);
             Orders.Order order = orders.byId(id);
             Owed owed = new Owed(order, book.ofOrder(id));
             if (owed.payable() > 0) {
                 owed.issue();
             }
+            outbox.done(Outbox.Kind.PAPER, id, change);
         });
     }
 
@@ -157,7 +158,8 @@ public class Issuing {
                             address.country()),
                     order.method(),
                     order.mode().equals("test"),
-                    order.sent().equals("all"));
+                    order.sent().equals("all"),
+                    order.language());
             this.bills = Bill.of(quote, setup.shop().address().country());
             this.digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         }

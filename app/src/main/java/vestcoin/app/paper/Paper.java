@@ -21,6 +21,7 @@ import vestcoin.core.payment.Payment;
  * @param due by when the rest is to be paid
  * @param delivered day and place of delivery, for what is invoiced when goods leave
  * @param test whether no money moved
+ * @param language BCP 47, of what it says; papers issued before there was a choice are English
  * @param homeTax its tax in the seller's own currency, where the paper is in another
  */
 public record Paper(
@@ -39,9 +40,11 @@ public record Paper(
         Optional<LocalDate> due,
         Optional<LocalDate> delivered,
         boolean test,
-        Optional<HomeTax> homeTax) {
+        Optional<HomeTax> homeTax,
+        String language) {
     public Paper {
         homeTax = homeTax == null ? Optional.empty() : homeTax;
+        language = language == null ? "en" : language;
     }
 
     public enum Kind {

@@ -13,7 +13,11 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.order.Orders;
+import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.Wording;
+import vestcoin.core.message.Message;
 
 /** Invoices and credit notes, for the seller and for the buyer who holds the order's link. */
 @RestController
@@ -23,10 +27,12 @@ class PaperController {
 
     private final Papers papers;
     private final Orders orders;
+    private final Editions editions;
 
-    PaperController(Papers papers, Orders orders) {
+    PaperController(Papers papers, Orders orders, Editions editions) {
         this.papers = papers;
         this.orders = orders;
+        this.editions = editions;
     }
 
     @GetMapping("/api/shops/{shop}/orders/{order}/papers")
@@ -70,16 +76,22 @@ class PaperController {
         Paper paper = papers.find(order.id(), file.substring(0, file.length() - 4))
                 .filter(found -> pdf || Ubl.fits(found))
                 .orElseThrow(PaperController::none);
+        Phrases phrases =
+                Wording.of(editions.of(order.shop(), order.edition()).document().setup(), paper.language());
         return ResponseEntity.ok()
                 .contentType(pdf ? MediaType.APPLICATION_PDF : MediaType.APPLICATION_XML)
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         "attachment; filename=\"" + paper.number() + (pdf ? ".pdf\"" : ".xml\""))
-                .body(pdf ? PaperPdf.of(paper) : Ubl.of(paper).getBytes(StandardCharsets.UTF_8));
+                .body(pdf ? PaperPdf.of(paper, phrases) : Ubl.of(paper, phrases).getBytes(StandardCharsets.UTF_8));
     }
 
     private static ApiProblem none() {
-        return new ApiProblem(HttpStatus.NOT_FOUND, "file", "There is no such paper.", "Choose one from the order.");
+        return new ApiProblem(
+                HttpStatus.NOT_FOUND,
+                "file",
+                Message.of("paper.there-no-such-paper"),
+                Message.of("paper.choose-one-from-order"));
     }
 
     private Orders.Order find(String shop, int number) {
@@ -87,8 +99,8 @@ class PaperController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "number",
-                        "There is no order " + number + ".",
-                        "Choose one from the list."));
+                        Message.of("paper.there-no-order", "number", String.valueOf(number)),
+                        Message.of("paper.choose-one-from-list")));
     }
 
     private Orders.Order find(String token) {
@@ -96,7 +108,7 @@ class PaperController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "token",
-                        "There is no such order.",
-                        "Open the link from the receipt again."));
+                        Message.of("paper.there-no-such-order"),
+                        Message.of("paper.open-link-from-receipt-again")));
     }
 }

@@ -18,7 +18,9 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import vestcoin.app.format.Phrases;
 import vestcoin.core.invoice.Bill;
+import vestcoin.core.message.Region;
 import vestcoin.core.tax.TaxLiability.Code;
 
 /**
@@ -36,12 +38,15 @@ final class PaperPdf {
     private final Font quiet = new Font(BASE, 8.5f, Font.NORMAL, QUIET);
     private final Font strong = new Font(BASE, 10, Font.BOLD);
 
-    private PaperPdf(Paper paper) {
+    private final Phrases phrases;
+
+    private PaperPdf(Paper paper, Phrases phrases) {
         this.paper = paper;
+        this.phrases = phrases;
     }
 
-    static byte[] of(Paper paper) {
-        return new PaperPdf(paper).written();
+    static byte[] of(Paper paper, Phrases phrases) {
+        return new PaperPdf(paper, phrases).written();
     }
 
     private byte[] written() {
@@ -62,17 +67,26 @@ final class PaperPdf {
         return out.toByteArray();
     }
 
+    private String say(String code, Object... namesAndValues) {
+        return phrases.say("paper." + code, namesAndValues);
+    }
+
     private String title() {
-        return (paper.kind() == Paper.Kind.INVOICE ? "Invoice " : "Credit note ") + paper.number();
+        return say(paper.kind() == Paper.Kind.INVOICE ? "invoice" : "credit-note", "number", paper.number());
     }
 
     private String under() {
-        return "Issued " + paper.issued() + " · order " + paper.order()
-                + paper.credits()
-                        .map(credits -> " · of invoice " + credits.number() + ", " + credits.issued())
-                        .orElse("")
-                + paper.delivered().map(day -> " · delivered " + day).orElse("")
-                + (paper.test() ? " · TEST, no money moved" : "");
+        List<String> parts = new ArrayList<>();
+        parts.add(say("issued", "day", paper.issued()));
+        parts.add(say("order", "number", paper.order()));
+        paper.credits()
+                .ifPresent(
+                        credits -> parts.add(say("of-invoice", "number", credits.number(), "day", credits.issued())));
+        paper.delivered().ifPresent(day -> parts.add(say("delivered", "day", day)));
+        if (paper.test()) {
+            parts.add(say("test"));
+        }
+        return String.join(" · ", parts);
     }
 
     private Paragraph letterhead() {
@@ -82,7 +96,7 @@ final class PaperPdf {
         head.add(new Chunk(address(paper.seller()), quiet));
         head.add(Chunk.NEWLINE);
         List<String> numbers = new ArrayList<>();
-        paper.seller().vat().ifPresent(vat -> numbers.add("VAT " + vat));
+        paper.seller().vat().ifPresent(vat -> numbers.add(say("vat-number", "number", vat)));
         numbers.addAll(paper.seller().numbers());
         if (!paper.seller().email().isBlank()) {
             numbers.add(paper.seller().email());
@@ -99,41 +113,36 @@ final class PaperPdf {
         to.add(new Chunk(address(paper.buyer()).replace(", ", "\n"), text));
         paper.buyer().vat().ifPresent(vat -> {
             to.add(Chunk.NEWLINE);
-            to.add(new Chunk("VAT " + vat, text));
+            to.add(new Chunk(say("vat-number", "number", vat), text));
         });
         to.setSpacingAfter(24);
         return to;
     }
 
-    private static String address(Paper.Party who) {
+    private String address(Paper.Party who) {
         List<String> parts = new ArrayList<>(who.lines());
         parts.add((who.postcode() + " " + who.city()).strip());
-        parts.add(new java.util.Locale("", who.country()).getDisplayCountry(java.util.Locale.ENGLISH));
+        parts.add(phrases.region(who.country()));
         return parts.stream().filter(part -> !part.isBlank()).collect(Collectors.joining(", "));
     }
 
     private PdfPTable items() {
         PdfPTable table = table(new float[] {5, 1.1f, 1.4f, 1.6f, 1.4f, 1.7f}, 16);
-        for (String head : List.of("", "Quantity", "Tax rate", "Without tax", "Tax", "Amount")) {
+        for (String head :
+                List.of("", say("quantity"), say("tax-rate"), say("without-tax"), say("tax"), say("amount"))) {
             table.addCell(cell(head, quiet, !head.isEmpty(), 0.8f));
         }
         table.setHeaderRows(1);
         for (Bill.Item item : paper.bill().items()) {
             table.addCell(cell(
-                    item.name()
+                    phrases.say(item.name())
                             + (item.allowance().signum() > 0
-                                    ? "\nafter " + item.allowance().toPlainString() + " discount"
+                                    ? "\n" + say("after-discount", "amount", item.allowance())
                                     : ""),
                     text,
                     false,
                     0.4f));
-            table.addCell(cell(
-                    item.line().isPresent()
-                            ? item.quantity().stripTrailingZeros().toPlainString()
-                            : "",
-                    text,
-                    true,
-                    0.4f));
+            table.addCell(cell(item.line().isPresent() ? quantity(item.quantity()) : "", text, true, 0.4f));
             table.addCell(cell(rate(item.code(), item.rate()), text, true, 0.4f));
             table.addCell(cell(amount(item.net()), text, true, 0.4f));
             table.addCell(cell(amount(item.tax()), text, true, 0.4f));
@@ -142,27 +151,24 @@ final class PaperPdf {
         return table;
     }
 
-    private static String rate(Code code, BigDecimal rate) {
-        return code == Code.S || code == Code.Z ? rate.stripTrailingZeros().toPlainString() + " %" : "none";
+    private String quantity(BigDecimal quantity) {
+        BigDecimal plain = quantity.stripTrailingZeros();
+        return phrases.number(plain.scale() < 0 ? plain.setScale(0) : plain);
+    }
+
+    private String rate(Code code, BigDecimal rate) {
+        return code == Code.S || code == Code.Z ? say("percent", "rate", quantity(rate)) : say("no-rate");
     }
 
     private PdfPTable taxes() {
         PdfPTable table = table(new float[] {4, 2, 2, 2}, 14);
-        for (String head : List.of("Tax", "Rate", "On, " + paper.currency(), "Tax, " + paper.currency())) {
-            table.addCell(cell(head, quiet, !head.equals("Tax"), 0.8f));
+        table.addCell(cell(say("tax"), quiet, false, 0.8f));
+        for (String head : List.of(
+                say("rate"), say("on-in", "currency", paper.currency()), say("tax-in", "currency", paper.currency()))) {
+            table.addCell(cell(head, quiet, true, 0.8f));
         }
         for (Bill.Category category : paper.bill().categories()) {
-            boolean taxed = category.code() == Code.S || category.code() == Code.Z;
-            table.addCell(cell(
-                    taxed
-                            ? paper.bill()
-                                    .country()
-                                    .map(country -> "VAT, " + country)
-                                    .orElse("VAT")
-                            : category.reason().isEmpty() ? "No tax" : category.reason(),
-                    text,
-                    false,
-                    0.4f));
+            table.addCell(cell(taxName(category), text, false, 0.4f));
             table.addCell(cell(rate(category.code(), category.rate()), text, true, 0.4f));
             table.addCell(cell(amount(category.net()), text, true, 0.4f));
             table.addCell(cell(amount(category.tax()), text, true, 0.4f));
@@ -170,57 +176,73 @@ final class PaperPdf {
         return table;
     }
 
+    private String taxName(Bill.Category category) {
+        if (category.code() == Code.S || category.code() == Code.Z) {
+            return paper.bill()
+                    .country()
+                    .map(country -> say("vat-of", "country", new Region(country)))
+                    .orElse(say("vat"));
+        }
+        String reason = phrases.say(category.reason());
+        return reason.isEmpty() ? say("no-tax") : reason;
+    }
+
     private PdfPTable totals() {
         PdfPTable table = table(new float[] {5, 2}, 14);
-        total(table, "Without tax", paper.bill().net(), text);
-        total(table, "Tax", paper.bill().tax(), text);
+        total(table, say("without-tax"), paper.bill().net(), text);
+        total(table, say("tax"), paper.bill().tax(), text);
         paper.homeTax()
-                .ifPresent(home ->
-                        total(table, "Tax in " + home.currency() + ", rates of " + home.day(), home.amount(), text));
+                .ifPresent(home -> total(
+                        table,
+                        say("home-tax", "currency", home.currency(), "day", home.day()),
+                        home.amount(),
+                        home.currency(),
+                        text));
         total(
                 table,
-                paper.kind() == Paper.Kind.INVOICE ? "Total" : "Given back",
+                say(paper.kind() == Paper.Kind.INVOICE ? "total" : "given-back"),
                 paper.bill().gross(),
                 strong);
         if (paper.rounding().signum() != 0) {
-            total(table, "Rounded, in cash", paper.rounding(), text);
+            total(table, say("rounded"), paper.rounding(), text);
         }
         if (paper.kind() == Paper.Kind.INVOICE) {
-            total(table, "Paid", paper.paid(), text);
-            total(
-                    table,
-                    "To pay"
-                            + (paper.open().signum() > 0
-                                    ? paper.due().map(due -> " by " + due).orElse("")
-                                    : ""),
-                    paper.open(),
-                    strong);
+            total(table, say("paid"), paper.paid(), text);
+            String toPay = paper.due()
+                    .filter(due -> paper.open().signum() > 0)
+                    .map(due -> say("to-pay-by", "day", due))
+                    .orElse(say("to-pay"));
+            total(table, toPay, paper.open(), strong);
         }
         return table;
     }
 
     private void total(PdfPTable table, String name, BigDecimal amount, Font font) {
+        total(table, name, amount, paper.currency(), font);
+    }
+
+    private void total(PdfPTable table, String name, BigDecimal amount, String currency, Font font) {
         table.addCell(cell(name, font, true, 0));
-        table.addCell(cell(amount(amount) + " " + paper.currency(), font, true, 0));
+        table.addCell(cell(phrases.money(amount, currency), font, true, 0));
     }
 
     private List<String> notes() {
         List<String> notes = new ArrayList<>();
         if (paper.kind() == Paper.Kind.INVOICE && paper.open().signum() > 0) {
-            paper.means()
-                    .iban()
-                    .ifPresent(iban -> notes.add(
-                            "To " + paper.means().holder().orElse(paper.seller().name()) + ", IBAN " + iban
-                                    + paper.means()
-                                            .reference()
-                                            .map(r -> ", reference " + r)
-                                            .orElse("") + "."));
+            paper.means().iban().ifPresent(iban -> {
+                String holder = paper.means().holder().orElse(paper.seller().name());
+                notes.add(paper.means()
+                        .reference()
+                        .map(reference ->
+                                say("transfer-with-reference", "holder", holder, "iban", iban, "reference", reference))
+                        .orElseGet(() -> say("transfer", "holder", holder, "iban", iban)));
+            });
         }
         return notes;
     }
 
-    private static String amount(BigDecimal amount) {
-        return amount.toPlainString();
+    private String amount(BigDecimal amount) {
+        return phrases.number(amount);
     }
 
     private static PdfPTable table(float[] widths, float before) {

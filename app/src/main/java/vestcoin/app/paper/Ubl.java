@@ -36,6 +36,7 @@ import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.Tax
 import oasis.names.specification.ubl.schema.xsd.creditnote_21.CreditNoteType;
 import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
 import org.joda.money.CurrencyUnit;
+import vestcoin.app.format.Phrases;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.tax.TaxLiability.Code;
 
@@ -55,9 +56,11 @@ final class Ubl {
     private static final String PIECE = "C62";
 
     private final Paper paper;
+    private final Phrases phrases;
 
-    private Ubl(Paper paper) {
+    private Ubl(Paper paper, Phrases phrases) {
         this.paper = paper;
+        this.phrases = phrases;
     }
 
     /**
@@ -71,8 +74,8 @@ final class Ubl {
                         .allMatch(tax -> CurrencyUnit.of(tax.currency()).getDecimalPlaces() <= 2);
     }
 
-    static String of(Paper paper) {
-        Ubl ubl = new Ubl(paper);
+    static String of(Paper paper, Phrases phrases) {
+        Ubl ubl = new Ubl(paper, phrases);
         return paper.kind() == Paper.Kind.INVOICE
                 ? UBL21Marshaller.invoice().getAsString(ubl.invoice())
                 : UBL21Marshaller.creditNote().getAsString(ubl.creditNote());
@@ -168,7 +171,7 @@ final class Ubl {
                 charge.setChargeIndicator(item.net().signum() > 0);
                 charge.addAllowanceChargeReason(
                         new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AllowanceChargeReasonType(
-                                item.name()));
+                                phrases.say(item.name())));
                 charge.setAmount(item.net().abs()).setCurrencyID(paper.currency());
                 charge.addTaxCategory(category(item.code(), item.rate(), Optional.empty()));
                 charges.add(charge);
@@ -185,14 +188,14 @@ final class Ubl {
         allowance.setChargeIndicator(false);
         allowance.addAllowanceChargeReason(
                 new oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AllowanceChargeReasonType(
-                        "Discount"));
+                        phrases.say("paper.discount")));
         allowance.setAmount(item.allowance()).setCurrencyID(paper.currency());
         return Optional.of(allowance);
     }
 
     private ItemType item(Bill.Item item) {
         ItemType type = new ItemType();
-        type.setName(item.name());
+        type.setName(phrases.say(item.name()));
         type.addClassifiedTaxCategory(category(item.code(), item.rate(), Optional.empty()));
         return type;
     }
@@ -241,11 +244,7 @@ final class Ubl {
             subtotal.setTaxAmount(category.tax()).setCurrencyID(paper.currency());
             boolean reason = category.code() != Code.S && category.code() != Code.Z;
             subtotal.setTaxCategory(category(
-                    category.code(),
-                    category.rate(),
-                    reason
-                            ? Optional.of(category.reason().isEmpty() ? "No tax" : category.reason())
-                            : Optional.empty()));
+                    category.code(), category.rate(), reason ? Optional.of(reason(category)) : Optional.empty()));
             total.addTaxSubtotal(subtotal);
         }
         return total;
@@ -387,5 +386,10 @@ final class Ubl {
             });
             return means;
         });
+    }
+
+    private String reason(Bill.Category category) {
+        String reason = phrases.say(category.reason());
+        return reason.isEmpty() ? phrases.say("paper.no-tax") : reason;
     }
 }

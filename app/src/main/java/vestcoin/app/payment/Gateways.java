@@ -21,6 +21,7 @@ import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.outside.Vault;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
 
 /** The accounts with providers: their keys, and how far each is. */
@@ -171,39 +172,48 @@ public class Gateways {
 
     private static void check(String id, Keys keys, String used) {
         if (!id.matches("[a-z0-9]+(-[a-z0-9]+)*")) {
-            throw wrong("id", "“" + id + "” cannot be an id.", "Use small letters, digits and hyphens.");
+            throw wrong(
+                    "id",
+                    Message.of("payment.cannot-id", "id", id),
+                    Message.of("payment.use-small-letters-digits-and-hyphens"));
         }
         if (used.isEmpty() || keys.publicKey().isEmpty()) {
             throw wrong(
-                    used.isEmpty() ? "secret" : "publicKey", "A key is missing.", "Paste both keys of the account.");
+                    used.isEmpty() ? "secret" : "publicKey",
+                    Message.of("payment.key-missing"),
+                    Message.of("payment.paste-both-keys-of-account"));
         }
         for (String key : List.of(used, keys.publicKey())) {
             if (!ServiceAccess.canBeSecret(key)) {
                 throw wrong(
                         key.equals(used) ? "secret" : "publicKey",
-                        "This key has a line break, a space or another character that no key has.",
-                        "Copy it again, without what stands around it.");
+                        Message.of("payment.this-key-has-line-break-space-or"),
+                        Message.of("payment.copy-again-without-what-stands-around"));
             }
         }
         if (used.startsWith("public-") || keys.publicKey().startsWith("secret-")) {
             throw wrong(
-                    "secret", "The two keys are swapped.", "The publishable key goes first, the secret one second.");
+                    "secret",
+                    Message.of("payment.two-keys-swapped"),
+                    Message.of("payment.publishable-key-goes-first-secret-one-second"));
         }
         if (modeOf(used).isEmpty() || modeOf(keys.publicKey()).isEmpty()) {
             throw wrong(
                     modeOf(used).isEmpty() ? "secret" : "publicKey",
-                    "This is a key of another kind: it is neither for test mode nor for live mode.",
-                    "Copy both keys from where the provider shows those of this account.");
+                    Message.of("payment.this-key-of-another-kind-neither-for"),
+                    Message.of("payment.copy-both-keys-from-where-provider-shows"));
         }
         if (!modeOf(used).equals(modeOf(keys.publicKey()))) {
             throw wrong(
-                    "publicKey", "One key is for test mode and the other is not.", "Paste both keys of the same mode.");
+                    "publicKey",
+                    Message.of("payment.one-key-for-test-mode-and-other"),
+                    Message.of("payment.paste-both-keys-of-same-mode"));
         }
         keys.mode().filter(mode -> !mode.equals(modeOf(used))).ifPresent(mode -> {
             throw wrong(
                     "secret",
-                    "These are " + modeOf(used) + " keys, and " + mode + " mode is chosen.",
-                    "Choose " + modeOf(used) + " mode, or paste the " + mode + " keys of the account.");
+                    Message.of("payment.these-keys-and-mode-chosen", "modeOf", modeOf(used), "mode", mode),
+                    Message.of("payment.choose-mode-or-paste-keys-of-account", "modeOf", modeOf(used), "mode", mode));
         });
         String statement = keys.statement();
         if (!statement.isEmpty()
@@ -212,12 +222,12 @@ public class Gateways {
                         || !statement.matches("[A-Za-z0-9 .&-]*[A-Za-z][A-Za-z0-9 .&-]*"))) {
             throw wrong(
                     "statement",
-                    "“" + statement + "” cannot stand on a statement.",
-                    "Use 5 to 22 letters, digits, spaces and . - &, with one letter at least.");
+                    Message.of("payment.cannot-stand-on-statement", "statement", statement),
+                    Message.of("payment.use-5-to-22-letters-digits-spaces"));
         }
     }
 
-    private static ApiProblem wrong(String path, String sentence, String remedy) {
+    private static ApiProblem wrong(String path, Message sentence, Message remedy) {
         return new ApiProblem(HttpStatus.UNPROCESSABLE_CONTENT, path, sentence, remedy);
     }
 
@@ -227,21 +237,21 @@ public class Gateways {
             if (!account.publicKey().equals(publicKey)) {
                 throw wrong(
                         "publicKey",
-                        "The publishable key belongs to another account than the secret one.",
-                        "Copy both from the same page of the provider.");
+                        Message.of("payment.publishable-key-belongs-to-another-account-than"),
+                        Message.of("payment.copy-both-from-same-page-of-provider"));
             }
             return account;
         } catch (ProviderRejection e) {
             throw wrong(
                     "secret",
-                    "The provider does not know this secret key.",
-                    "Copy it again from the provider, whole and without spaces.");
+                    Message.of("payment.provider-does-not-know-this-secret-key"),
+                    Message.of("payment.copy-again-from-provider-whole-and-without"));
         } catch (ProviderTimeout e) {
             throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "secret",
-                    "The provider is not answering, so the keys could not be checked.",
-                    "Try again in a few minutes; nothing was changed.");
+                    Message.of("payment.provider-not-answering-so-keys-could-not"),
+                    Message.of("payment.try-again-in-few-minutes-nothing-was"));
         }
     }
 
@@ -254,8 +264,11 @@ public class Gateways {
     /** Asks the provider how an account stands: approval comes, and keys are withdrawn, without anybody telling. */
     public GatewayView ask(String shop, String id) {
         Row row = row(shop, id)
-                .orElseThrow(
-                        () -> new ApiProblem(HttpStatus.NOT_FOUND, "id", "There is no such account.", "Connect one."));
+                .orElseThrow(() -> new ApiProblem(
+                        HttpStatus.NOT_FOUND,
+                        "id",
+                        Message.of("payment.there-no-such-account"),
+                        Message.of("payment.connect-one")));
         try {
             put(shop, id, stateOf(provider.account(new ServiceAccess(row.url(), vault.opened(row.secretCipher())))));
         } catch (ProviderRejection e) {
@@ -297,7 +310,10 @@ public class Gateways {
     public ServiceAccess access(String shop, String id) {
         Row row = row(shop, id)
                 .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.CONFLICT, "method", "This way of paying is not connected.", "Choose another."));
+                        HttpStatus.CONFLICT,
+                        "method",
+                        Message.of("payment.this-way-of-paying-not-connected"),
+                        Message.of("payment.choose-another")));
         return new ServiceAccess(row.url(), vault.opened(row.secretCipher()));
     }
 

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -86,13 +85,15 @@ public class PaymentBook {
     /** Something of an order's payments changed; told within the transaction that changes it. */
     public record PaymentChanged(long order) {}
 
+    private static final Duration EVENTS_KEPT = Duration.ofDays(1);
+
     private final JdbcClient sql;
-    private final ApplicationEventPublisher events;
+    private final Outbox outbox;
     private final Clock clock;
 
-    PaymentBook(JdbcClient sql, ApplicationEventPublisher events, Clock clock) {
+    PaymentBook(JdbcClient sql, Outbox outbox, Clock clock) {
         this.sql = sql;
-        this.events = events;
+        this.outbox = outbox;
         this.clock = clock;
     }
 
@@ -325,7 +326,7 @@ public class PaymentBook {
 
     /** Tells those who keep papers and messages that an order has changed, once the transaction is committed. */
     public void announce(long order) {
-        events.publishEvent(new PaymentChanged(order));
+        outbox.changed(order);
     }
 
     /** A payment that nobody else can change until the transaction ends. */
@@ -349,7 +350,7 @@ public class PaymentBook {
                 .param("note", note)
                 .update();
         if (state != PaymentState.CREATED && state.alive()) {
-            events.publishEvent(new PaymentChanged(payment.orderId()));
+            outbox.changed(payment.orderId());
         }
         long due = sql.sql("select due from orders where id = :order")
                 .param("order", payment.orderId())
@@ -448,6 +449,13 @@ public class PaymentBook {
         } catch (DuplicateKeyException e) {
             return false;
         }
+    }
+
+    /** Events are known again only as long as one of that age would still be taken, and a day more. */
+    void forgetOldEvents() {
+        sql.sql("delete from webhook_event where at < :long")
+                .param("long", clock.instant().minus(EVENTS_KEPT).atOffset(ZoneOffset.UTC))
+                .update();
     }
 
     private java.time.OffsetDateTime now() {

@@ -21,6 +21,7 @@ import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.payment.PaymentBook.Begun;
 import vestcoin.app.payment.PaymentBook.Payment;
+import vestcoin.core.message.Message;
 
 /**
  * Leads payments through their life. What is to happen is written down before the provider is asked and what it
@@ -185,8 +186,8 @@ public class Payments {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "amount",
-                    "The authorisation has lapsed.",
-                    "Ask the buyer to pay again; their own page of the order has the link.");
+                    Message.of("payment.authorisation-has-lapsed"),
+                    Message.of("payment.ask-buyer-to-pay-again-their-own"));
         }
         if (!allowed || amount <= 0 || amount > most) {
             throw notAllowed(kind, most > 0 && allowed);
@@ -197,13 +198,16 @@ public class Payments {
         } catch (ProviderRejection e) {
             book.settle(key, false, e.getMessage());
             throw new ApiProblem(
-                    HttpStatus.CONFLICT, "amount", e.getMessage(), "Load the order again to see where it stands.");
+                    HttpStatus.CONFLICT,
+                    "amount",
+                    Message.name(e.getMessage()),
+                    Message.of("payment.load-order-again-to-see-where-stands"));
         } catch (ProviderTimeout e) {
             throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "amount",
-                    "The provider is not answering.",
-                    "It is noted and asked again every half minute; nothing is taken twice.");
+                    Message.of("payment.provider-not-answering"),
+                    Message.of("payment.noted-and-asked-again-every-half-minute"));
         }
     }
 
@@ -231,8 +235,10 @@ public class Payments {
         return new ApiProblem(
                 HttpStatus.CONFLICT,
                 "amount",
-                "The payment does not allow this " + kind.text() + ".",
-                some ? "Take at most what is left of it." : "Load the order again to see where it stands.");
+                Message.of("payment.payment-does-not-allow-this", "kind", kind.text()),
+                some
+                        ? Message.of("payment.take-at-most-what-left-of")
+                        : Message.of("payment.load-order-again-to-see-where-stands"));
     }
 
     private Payment carriedOut(PaymentBook.Move move) {
@@ -286,6 +292,7 @@ public class Payments {
             }
         }
         book.toCapture().forEach(this::onwards);
+        book.forgetOldEvents();
         book.lapsed()
                 .forEach(payment ->
                         book.transition(payment.id(), PaymentState.EXPIRED, OWN, "the authorisation has lapsed"));

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 
 /** Vouchers at the Payment station. */
@@ -45,8 +46,8 @@ class VoucherController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "currency",
-                        "“" + code + "” is not a currency.",
-                        "Write its three letters by ISO 4217."));
+                        Message.of("payment.not-currency", "code", code),
+                        Message.of("payment.write-three-letters-by-iso-4217")));
         BigDecimal amount = Optional.ofNullable(issue.amount())
                 .filter(given -> given.signum() > 0
                         && given.compareTo(MOST) <= 0
@@ -54,8 +55,8 @@ class VoucherController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "amount",
-                        "This is no amount a voucher can have.",
-                        "Write one above zero, as 25.00."));
+                        Message.of("payment.this-no-amount-voucher-can-have"),
+                        Message.of("payment.write-one-above-zero-25-00")));
         return shown(vouchers.issue(
                 shop,
                 issue.code(),

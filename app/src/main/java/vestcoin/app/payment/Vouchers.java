@@ -15,6 +15,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.core.message.Message;
 import vestcoin.core.quote.PricingContext;
 
 /** Vouchers and their balances. A balance can never go below zero nor above what was issued; the schema holds both. */
@@ -88,20 +89,22 @@ public class Vouchers {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "code",
-                    "“" + code + "” cannot be a code.",
-                    "Use " + LEAST_CODE
-                            + " to 60 letters and digits, with hyphens between them; who guesses tries short ones.");
+                    Message.of("payment.cannot-code", "code", code),
+                    Message.of("payment.use-to-60-letters-and-digits-with", "leastcode", LEAST_CODE));
         }
         if (find(shop, named).isPresent()) {
             throw new ApiProblem(
-                    HttpStatus.CONFLICT, "code", "There is a voucher “" + named + "” already.", "Choose another code.");
+                    HttpStatus.CONFLICT,
+                    "code",
+                    Message.of("payment.there-voucher-already", "named", named),
+                    Message.of("payment.choose-another-code"));
         }
         if (amount <= 0) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "amount",
-                    "A voucher needs an amount above zero.",
-                    "Write one, as 25.00.");
+                    Message.of("payment.voucher-needs-amount-above-zero"),
+                    Message.of("payment.write-one-25-00"));
         }
         sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) values (:shop, :code, "
                         + ":currency, :amount, :amount, :mode, :at)")

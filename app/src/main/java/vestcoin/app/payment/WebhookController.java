@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.core.message.Message;
 
 /** Where a provider tells about payments: HMAC-SHA-256 over time and body, at most five minutes old. */
 @RestController
@@ -47,8 +48,8 @@ class WebhookController {
             throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "signature",
-                    "The signature does not fit the message.",
-                    "Sign time and body with this account's webhook secret.");
+                    Message.of("payment.signature-does-not-fit-message"),
+                    Message.of("payment.sign-time-and-body-with-this-accounts"));
         }
         if (Duration.between(Instant.ofEpochSecond(Long.parseLong(sentAt)), clock.instant())
                         .abs()
@@ -57,8 +58,8 @@ class WebhookController {
             throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "sent-at",
-                    "The message is older than five minutes.",
-                    "Send it again with the present time.");
+                    Message.of("payment.message-older-than-five-minutes"),
+                    Message.of("payment.send-again-with-present-time"));
         }
         JsonNode message = Json.tree(body);
         payments.told(shop, gateway, message.path("event").asString(""), HttpProvider.view(message.path("payment")));

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -20,6 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.DraftView;
@@ -30,6 +32,7 @@ import vestcoin.app.setup.Edits;
 import vestcoin.app.setup.FirstAnswers;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.finding.FindingContext;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
@@ -37,6 +40,7 @@ import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.tax.Sales;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxBookFilling;
 
@@ -148,13 +152,11 @@ class DraftController {
                     HttpStatus.CONFLICT,
                     "tax/places",
                     wide
-                            ? "Nothing was filled: the shop sells to a wide group of countries, which the reference "
-                                    + "does not take apart, and its own place has a row already."
-                            : "Nothing was filled: every place the reference knows among those sold to has a row "
-                                    + "already.",
+                            ? Message.of("publishing.nothing-was-filled-shop-sells-to-wide")
+                            : Message.of("publishing.nothing-was-filled-every-place-reference-knows"),
                     wide
-                            ? "Add rows for the places you are registered in; what goes elsewhere is exported."
-                            : "Add a place and type its rates, if one is missing.");
+                            ? Message.of("publishing.add-rows-for-places-you-registered-in")
+                            : Message.of("publishing.add-place-and-type-rates-if-one"));
         }
         return view(shop, drafts.edit(shop, edits, who.getName()));
     }
@@ -196,7 +198,12 @@ class DraftController {
                 draft,
                 drafts.history(shop),
                 editions.live(shop).map(Editions.Edition::number),
-                new FindingContext(clock.instant(), gateways.states(shop)));
+                new FindingContext(
+                        clock.instant(),
+                        gateways.states(shop),
+                        Sales.NONE,
+                        Set.of(),
+                        Phrases.forBuyers().size()));
     }
 
     @ExceptionHandler(Edits.Conflict.class)
@@ -207,9 +214,13 @@ class DraftController {
                 HttpStatus.CONFLICT,
                 List.of(new Problem(
                         conflict.edit().path(),
-                        "Somebody changed this meanwhile: it is now “" + shortened(now) + "”, you wanted “"
-                                + shortened(wanted) + "”.",
-                        "Look at both and type the one that is right.")),
+                        Message.of(
+                                "publishing.somebody-changed-this-meanwhile-now-you-wanted",
+                                "shortened",
+                                shortened(now),
+                                "shortened2",
+                                shortened(wanted)),
+                        Message.of("publishing.look-at-both-and-type-one-that"))),
                 Map.of("current", now));
         return ResponseEntity.status(HttpStatus.CONFLICT)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)

@@ -15,11 +15,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.finding.AgainstOpening;
 import vestcoin.core.finding.FindingContext;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Sales;
@@ -83,15 +85,15 @@ class OpeningController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "open",
-                        "It is not said whether the shop shall be open.",
-                        "Say open: true or open: false."));
+                        Message.of("publishing.not-said-whether-shop-shall-open"),
+                        Message.of("publishing.say-open-true-or-open-false")));
         if (!open) {
             turned.notice().filter(notice -> notice.length() > LONGEST_NOTICE).ifPresent(notice -> {
                 throw new ApiProblem(
                         HttpStatus.UNPROCESSABLE_CONTENT,
                         "notice",
-                        "The notice has " + notice.length() + " characters.",
-                        "Keep to " + LONGEST_NOTICE + ".");
+                        Message.of("publishing.notice-has-characters", "length", notice.length()),
+                        Message.of("publishing.keep-to", "longestnotice", LONGEST_NOTICE));
             });
             doors.close(shop, turned.notice().orElse(""));
             return opening(shop);
@@ -107,7 +109,9 @@ class OpeningController {
     private List<Problem> blocking(String shop, Optional<Editions.Edition> live) {
         if (live.isEmpty()) {
             return List.of(new Problem(
-                    "shop", "Nothing is published yet.", "Publish the draft; buyers meet what is published."));
+                    "shop",
+                    Message.of("publishing.nothing-published-yet"),
+                    Message.of("publishing.publish-draft-buyers-meet-what-published")));
         }
         return against(shop, live.get().document().compiled());
     }
@@ -118,7 +122,13 @@ class OpeningController {
                 .map(Gateways.GatewayView::id)
                 .collect(Collectors.toSet());
         return AgainstOpening.of(
-                        compiled, new FindingContext(clock.instant(), gateways.states(shop), Sales.NONE, untried))
+                        compiled,
+                        new FindingContext(
+                                clock.instant(),
+                                gateways.states(shop),
+                                Sales.NONE,
+                                untried,
+                                Phrases.forBuyers().size()))
                 .stream()
                 .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
                 .toList();

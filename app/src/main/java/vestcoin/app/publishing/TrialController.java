@@ -17,6 +17,7 @@ import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Drafts;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
 
 /**
@@ -63,8 +64,8 @@ class TrialController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "gateway",
-                        "The account is not connected, so it cannot be tried.",
-                        "Enter its keys; one that waits for approval can be tried once it is approved."));
+                        Message.of("publishing.account-not-connected-so-cannot-tried"),
+                        Message.of("publishing.enter-keys-one-that-waits-for-approval")));
         ServiceAccess access = gateways.access(shop, gateway);
         String key = trial.key()
                 .filter(given -> given.matches("trial-[0-9a-f-]{36}"))

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
+import vestcoin.core.message.Message;
 import vestcoin.core.terms.ReturnRight;
 import vestcoin.core.terms.Terms;
 
@@ -86,8 +87,8 @@ class ReturnController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "token",
-                        "There is no such order.",
-                        "Open the link from the receipt again."));
+                        Message.of("returns.there-no-such-order"),
+                        Message.of("returns.open-link-from-receipt-again")));
     }
 
     private Orders.Order find(String shop, int number) {
@@ -95,7 +96,7 @@ class ReturnController {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "number",
-                        "There is no order " + number + ".",
-                        "Choose one from the list."));
+                        Message.of("returns.there-no-order", "number", String.valueOf(number)),
+                        Message.of("returns.choose-one-from-list")));
     }
 }

@@ -29,6 +29,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.ReturnSettlement;
+import vestcoin.core.message.Message;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Buyer;
@@ -136,8 +137,8 @@ public class Returns {
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "token",
-                        "This order cannot be withdrawn from here, or was already.",
-                        "Write to the shop with the number of the order."));
+                        Message.of("returns.this-order-cannot-withdrawn-from-here-or"),
+                        Message.of("returns.write-to-shop-with-number-of-order")));
         Quote quote = quote(order);
         Set<Integer> which = new TreeSet<>(lines);
         Map<Integer, Terms.Exclusion> excluded = excluded(order);
@@ -150,19 +151,25 @@ public class Returns {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "lines",
-                    quote.lines().get(line).product().name() + " cannot be sent back.",
-                    "Leave it out; the terms of the shop say why.");
+                    Message.of(
+                            "returns.cannot-sent-back",
+                            "lines",
+                            quote.lines().get(line).product().name()),
+                    Message.of("returns.leave-out-terms-of-shop-say-why"));
         });
         if (which.stream().anyMatch(line -> line < 0 || line >= quote.lines().size())) {
             throw new ApiProblem(
-                    HttpStatus.UNPROCESSABLE_CONTENT, "lines", "The order has no such line.", "Load the page again.");
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "lines",
+                    Message.of("returns.order-has-no-such-line"),
+                    Message.of("returns.load-page-again"));
         }
         if (note.length() > LONGEST_NOTE) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "note",
-                    "The note is longer than " + LONGEST_NOTE + " characters.",
-                    "Shorten it.");
+                    Message.of("returns.note-longer-than-characters", "longestnote", LONGEST_NOTE),
+                    Message.of("returns.shorten"));
         }
         Instant now = clock.instant();
         try {
@@ -176,7 +183,10 @@ public class Returns {
                     .update();
         } catch (DuplicateKeyException e) {
             throw new ApiProblem(
-                    HttpStatus.CONFLICT, "token", "This order was withdrawn from already.", "Load the page again.");
+                    HttpStatus.CONFLICT,
+                    "token",
+                    Message.of("returns.this-order-was-withdrawn-from-already"),
+                    Message.of("returns.load-page-again"));
         }
         Document spoken = editions.spoken(order.shop(), order.edition(), order.language());
         List<String> things = which.stream()

@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.Phrases;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.Finding.Severity;
@@ -40,8 +41,9 @@ public final class CheckCommand implements Callable<Integer> {
                     .collect(Collectors.toMap(id -> id, id -> Gateway.TEST, (a, b) -> a));
             List<Finding> findings = Check.of(compiled, new FindingContext(at == null ? Instant.now() : at, connected));
             for (Finding finding : findings) {
-                System.out.println(Json.named(finding.severity()) + "  " + finding.path() + "  " + finding.sentence()
-                        + " " + finding.remedy());
+                System.out.println(Json.named(finding.severity()) + "  " + finding.path() + "  "
+                        + Phrases.in("en").say(finding.sentence()) + " "
+                        + Phrases.in("en").say(finding.remedy()));
             }
             if (findings.isEmpty()) {
                 System.out.println("Nothing to say.");

@@ -9,11 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.Phrases;
 import vestcoin.core.compare.Comparison;
+import vestcoin.core.message.Message;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.CompiledSetup;
 
@@ -45,7 +48,7 @@ public final class CompareCommand implements Callable<Integer> {
             List<Comparison.Difference> differences = Comparison.of(was, is, compared);
             System.out.print(
                     json
-                            ? Json.pretty(differences)
+                            ? Json.prettyPhrased(differences)
                             : table(differences) + (compared.size() - differences.size()) + " of " + compared.size()
                                     + " orders do not change.\n");
             return 0;
@@ -64,20 +67,29 @@ public final class CompareCommand implements Callable<Integer> {
         return read;
     }
 
+    private static String said(List<Message> messages) {
+        Phrases phrases = Phrases.in("en");
+        return messages.stream().map(phrases::say).collect(Collectors.joining(" "));
+    }
+
     private static String table(List<Comparison.Difference> differences) {
         StringBuilder text = new StringBuilder();
         for (Comparison.Difference difference : differences) {
             text.append(difference.order()).append('\n');
             for (Comparison.Row row : difference.rows()) {
                 text.append("  %-48s %12s %12s %12s%n"
-                        .formatted(row.what(), plain(row.before()), plain(row.after()), change(row)));
+                        .formatted(
+                                Phrases.in("en").say(row.what()),
+                                plain(row.before()),
+                                plain(row.after()),
+                                change(row)));
             }
             if (!difference.before().equals(difference.after())) {
                 text.append("  before: ")
-                        .append(difference.before().isEmpty() ? "can be placed" : String.join(" ", difference.before()))
+                        .append(difference.before().isEmpty() ? "can be placed" : said(difference.before()))
                         .append('\n');
                 text.append("  after:  ")
-                        .append(difference.after().isEmpty() ? "can be placed" : String.join(" ", difference.after()))
+                        .append(difference.after().isEmpty() ? "can be placed" : said(difference.after()))
                         .append('\n');
             }
         }

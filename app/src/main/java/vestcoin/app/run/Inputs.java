@@ -5,8 +5,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.format.RateFeed;
 import vestcoin.app.setup.Document;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
@@ -34,7 +36,7 @@ final class Inputs {
     private String text(Path file) throws IOException {
         reading = file;
         if (Files.size(file) > MOST_BYTES) {
-            throw new InvalidInput("", "The file is larger than 64 MB.", "Split it.");
+            throw new InvalidInput("", Message.of("run.file-larger-than-64-mb"), Message.of("run.split"));
         }
         return Files.readString(file);
     }
@@ -46,7 +48,8 @@ final class Inputs {
         } catch (InvalidInput refused) {
             for (Problem problem : refused.problems()) {
                 System.err.println(reading + (problem.path().isEmpty() ? "" : ", " + problem.path()) + ": "
-                        + problem.sentence() + " " + problem.remedy());
+                        + Phrases.in("en").say(problem.sentence()) + " "
+                        + Phrases.in("en").say(problem.remedy()));
             }
         } catch (IOException e) {
             System.err.println(reading + ": the file cannot be read. Check its name.");

@@ -36,7 +36,7 @@ public final class PriceCommand implements Callable<Integer> {
             if (rates != null && asked.outside().exchange().isEmpty()) {
                 asked = asked.given(asked.outside().with(inputs.rates(rates)));
             }
-            System.out.print(Json.pretty(document.quote(asked)));
+            System.out.print(Json.prettyPhrased(document.quote(asked)));
             return 0;
         });
     }

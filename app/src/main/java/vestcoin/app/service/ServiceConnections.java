@@ -11,6 +11,7 @@ import org.springframework.stereotype.Service;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.outside.Vault;
+import vestcoin.core.message.Message;
 
 /** Which services outside a shop has connected. Their keys are written, never read. */
 @Service
@@ -52,8 +53,8 @@ public class ServiceConnections {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "secret",
-                    "This is no key: it is empty, or has a line break, a space or another character that no key has.",
-                    "Copy it again, without what stands around it.");
+                    Message.of("service.this-no-key-empty-or-has-line"),
+                    Message.of("service.copy-again-without-what-stands-around"));
         }
         return new ServiceAccess(services + "/" + kind.path, secret);
     }

@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.core.finding.VatNumber;
+import vestcoin.core.message.Message;
 import vestcoin.core.tax.Buyer;
 
 /**
@@ -27,7 +28,7 @@ public class TaxNumbers {
     private static final int MOST_KEPT = 10_000;
 
     /** @param trouble what the buyer is told when the number does not count */
-    public record NumberCheck(Buyer buyer, Optional<String> trouble) {}
+    public record NumberCheck(Buyer buyer, Optional<Message> trouble) {}
 
     private final NumberRegister register;
     private final Clock clock;
@@ -53,8 +54,7 @@ public class TaxNumbers {
         if (!VatNumber.hasForm(number)) {
             return new NumberCheck(
                     new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null),
-                    Optional.of("“" + typed.get()
-                            + "” is not a tax number; it begins with the two letters of its country."));
+                    Optional.of(Message.of("service.not-tax-number-begins-with-two-letters", "typed", typed.get())));
         }
         Optional<Buyer.Confirmed> confirmed = kept.get(number, this::asked);
         Buyer buyer = new Buyer(
@@ -66,13 +66,10 @@ public class TaxNumbers {
         return new NumberCheck(
                 buyer,
                 confirmed.isEmpty()
-                        ? Optional.of(
-                                "The register of tax numbers is not answering, so tax is charged as to a person for "
-                                        + "now.")
+                        ? Optional.of(Message.of("service.register-of-tax-numbers-not-answering-so"))
                         : confirmed.get().valid()
                                 ? Optional.empty()
-                                : Optional.of("The register does not know this tax number, so tax is charged as to a "
-                                        + "person."));
+                                : Optional.of(Message.of("service.register-does-not-know-this-tax-number")));
     }
 
     private Optional<Buyer.Confirmed> asked(String number) {

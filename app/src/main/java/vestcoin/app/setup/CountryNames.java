@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Groups;
 import vestcoin.core.problem.InvalidInput;
@@ -77,8 +78,10 @@ public final class CountryNames {
         return country(text)
                 .orElseThrow(() -> new InvalidInput(
                         path,
-                        text.isBlank() ? "The country is missing." : "“" + text.strip() + "” is no country known here.",
-                        "Write its name" + like(text) + "."));
+                        text.isBlank()
+                                ? Message.of("setup.country-missing")
+                                : Message.of("setup.no-country-known-here", "strip", text.strip()),
+                        Message.of("setup.write-name", "like", like(text))));
     }
 
     /** The currency of a name or code, if it is one. */
@@ -94,8 +97,8 @@ public final class CountryNames {
         return currency(typed)
                 .orElseThrow(() -> new InvalidInput(
                         path,
-                        "“" + typed.strip() + "” is no currency known here.",
-                        "Write its name, as euro or US dollar, or its three letters."));
+                        Message.of("setup.no-currency-known-here", "strip", typed.strip()),
+                        Message.of("setup.write-name-euro-or-us-dollar-or")));
     }
 
     /** A place as a setup writes it: a country by any name, or what is written already. */

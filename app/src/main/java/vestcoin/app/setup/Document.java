@@ -20,6 +20,7 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.problem.InvalidInput;
@@ -197,19 +198,21 @@ public final class Document {
         if (!(tree instanceof ObjectNode object)) {
             throw new InvalidInput(
                     "",
-                    "A setup is a JSON object.",
-                    "It begins with { and ends with }; take a file that was saved as a setup.");
+                    Message.of("setup.setup-json-object"),
+                    Message.of("setup.begins-with-take-file-that-was-saved"));
         }
         if (!FORMAT.equals(object.path("format").asString(""))) {
             throw new InvalidInput(
                     "format",
-                    "This is not a setup this version reads.",
-                    "It begins with \"format\": \"" + FORMAT + "\".");
+                    Message.of("setup.this-not-setup-this-version-reads"),
+                    Message.of("setup.begins-with-format", "format", FORMAT));
         }
         object.propertyNames().forEach(name -> {
             if (!FIELDS.contains(name)) {
                 throw new InvalidInput(
-                        name, "There is no field “" + name + "” here.", "Remove it, or check its spelling.");
+                        name,
+                        Message.of("setup.there-no-field-here", "name", name),
+                        Message.of("setup.remove-or-check-spelling"));
             }
         });
         return new Setup(

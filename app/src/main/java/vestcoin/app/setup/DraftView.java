@@ -13,6 +13,7 @@ import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Duties;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.FindingContext;
+import vestcoin.core.message.Message;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Reference;
@@ -40,7 +41,7 @@ public record DraftView(
         List<StationState> stations) {
 
     /** @param text as typed @param words read back in sentences, empty where the text speaks for itself */
-    public record CellText(String text, String words) {}
+    public record CellText(String text, List<Message> words) {}
 
     /** @param state how far the station is @param word what is missing, empty when nothing is */
     public record StationState(Finding.Station station, Sewn state, String word) {}
@@ -113,26 +114,28 @@ public record DraftView(
     }
 
     /** What the reference has for the place of a row: which kind of rate this is there, or all there are. */
-    private static String published(Tax.PlaceRates row, Tax.Rate rate) {
+    private static List<Message> published(Tax.PlaceRates row, Tax.Rate rate) {
         Optional<List<Reference.Row>> known = row.places().stream()
                 .map(place -> Reference.of(place.text()))
                 .filter(rows -> !rows.isEmpty())
                 .findFirst();
         if (known.isEmpty() || row.places().size() > 1) {
-            return "";
+            return List.of();
         }
         Optional<Reference.Row> same = known.get().stream()
                 .filter(each -> each.rate().total().compareTo(rate.total()) == 0)
                 .findFirst();
-        return same.map(each -> each.kind() + ", " + each.lookedAt())
-                .orElseGet(() -> "published "
-                        + String.join(
-                                ", ",
-                                known.get().stream()
-                                        .map(each -> RateCell.print(each.rate()))
-                                        .distinct()
-                                        .toList())
-                        + ", " + known.get().get(0).lookedAt());
+        return List.of(same.map(each -> Message.of(
+                        "setup.published-as", "kind", Message.of("setup.rate-" + each.kind()), "day", each.lookedAt()))
+                .orElseGet(() -> Message.of(
+                        "setup.published-rates",
+                        "rates",
+                        known.get().stream()
+                                .map(each -> RateCell.print(each.rate()))
+                                .distinct()
+                                .toList(),
+                        "day",
+                        known.get().get(0).lookedAt())));
     }
 
     private static List<StationState> stations(Setup setup, List<Finding> findings) {

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 
@@ -44,8 +45,10 @@ public class Drafts {
                 .param("shop", shop)
                 .query(Row.class)
                 .optional()
-                .orElseThrow(() ->
-                        new InvalidInput("shop", "There is no shop “" + shop + "”.", "Choose one of your shops."));
+                .orElseThrow(() -> new InvalidInput(
+                        "shop",
+                        Message.of("setup.there-no-shop", "shop", shop),
+                        Message.of("setup.choose-one-of-your-shops")));
         Draft known = cache.get(shop);
         if (known != null && known.version() == row.version()) {
             return known;

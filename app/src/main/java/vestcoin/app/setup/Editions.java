@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.FindingContext;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /** The published editions of each shop. An edition never changes. */
@@ -51,14 +52,14 @@ public class Editions {
         return cache.computeIfAbsent(shop + " " + number, key -> sql.sql(
                         "select number, hash, document from edition where shop = :shop and number = :number")
                 .param("shop", shop)
-                .param("number", number)
+                .param("number", String.valueOf(number))
                 .query(Row.class)
                 .optional()
                 .map(row -> new Edition(shop, row.number(), row.hash(), Document.parse(row.document())))
                 .orElseThrow(() -> new InvalidInput(
                         "edition",
-                        "The shop has no edition " + number + ".",
-                        "Leave the edition out, or name one it has published.")));
+                        Message.of("setup.shop-has-no-edition", "number", String.valueOf(number)),
+                        Message.of("setup.leave-edition-out-or-name-one-has"))));
     }
 
     /** An edition in one of the shop's languages. */
@@ -93,7 +94,10 @@ public class Editions {
                 .toList();
         if (!undecided.isEmpty()) {
             Finding first = undecided.get(0);
-            throw new InvalidInput(first.path(), first.sentence() + " An edition has to be decided.", first.remedy());
+            throw new InvalidInput(
+                    first.path(),
+                    Message.of("setup.edition-has-to-decided", "first", first.sentence()),
+                    first.remedy());
         }
         int number = sql.sql("select coalesce(max(number), 0) + 1 from edition where shop = :shop")
                 .param("shop", shop)
@@ -102,7 +106,7 @@ public class Editions {
         sql.sql("insert into edition(shop, number, hash, document, author, at) values (:shop, :number, "
                         + ":hash, :document, :author, :at)")
                 .param("shop", shop)
-                .param("number", number)
+                .param("number", String.valueOf(number))
                 .param("hash", document.hash())
                 .param("document", document.text())
                 .param("author", author)

@@ -13,6 +13,7 @@ import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateText;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.tax.RateCell;
@@ -68,7 +69,8 @@ public final class Edits {
         Optional<String> text = edit.now().filter(JsonNode::isString).map(JsonNode::asString);
         String path = edit.path();
         if (path == null || path.isBlank() || path.length() > LONGEST_PATH) {
-            throw new InvalidInput("path", "The edit has no path.", "Name the field, as shop/name.");
+            throw new InvalidInput(
+                    "path", Message.of("setup.edit-has-no-path"), Message.of("setup.name-field-shop-name"));
         }
         if (text.isEmpty()) {
             return edit;
@@ -160,7 +162,8 @@ public final class Edits {
      */
     static JsonNode apply(JsonNode document, Edit edit) {
         if (edit.path() == null || edit.path().isBlank() || edit.path().length() > LONGEST_PATH) {
-            throw new InvalidInput("path", "The edit has no path.", "Name the field, as shop/name.");
+            throw new InvalidInput(
+                    "path", Message.of("setup.edit-has-no-path"), Message.of("setup.name-field-shop-name"));
         }
         Optional<JsonNode> current = at(document, edit.path());
         if (!current.equals(edit.was())) {
@@ -197,8 +200,8 @@ public final class Edits {
         }
         throw new InvalidInput(
                 edit.path(),
-                "The path leads into a value that has no fields.",
-                "Name a field that exists, as shop/name.");
+                Message.of("setup.path-leads-into-value-that-has-no"),
+                Message.of("setup.name-field-that-exists-shop-name"));
     }
 
     private static JsonNode setInList(ArrayNode array, String[] steps, int depth, Edit edit) {
@@ -220,8 +223,8 @@ public final class Edits {
         if (found.isEmpty() && (!last || edit.now().isEmpty())) {
             throw new InvalidInput(
                     edit.path(),
-                    "There is no “" + steps[depth] + "” here any more.",
-                    "Somebody may have removed it; load the page again.");
+                    Message.of("setup.there-no-here-any-more", "value", steps[depth]),
+                    Message.of("setup.somebody-may-have-removed-load-page-again"));
         }
         if (last && edit.now().isPresent() && (found.isEmpty() || edit.to().isPresent())) {
             copy.insert(

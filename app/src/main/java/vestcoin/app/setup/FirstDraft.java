@@ -7,6 +7,7 @@ import java.util.Optional;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Place;
@@ -32,8 +33,8 @@ public final class FirstDraft {
         if (plain.isEmpty() || plain.length() > 60) {
             throw new InvalidInput(
                     "shopName",
-                    "The shop needs a name of 1 to 60 letters or digits.",
-                    "Type the name buyers know it by.");
+                    Message.of("setup.shop-needs-name-of-1-to-60"),
+                    Message.of("setup.type-name-buyers-know-by"));
         }
         return plain;
     }

@@ -22,6 +22,7 @@ import vestcoin.app.service.CarrierService;
 import vestcoin.app.service.Carriers;
 import vestcoin.app.service.ExchangeRates;
 import vestcoin.app.service.ServiceConnections;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.InvalidInput;
@@ -98,8 +99,8 @@ class ServiceConnectionController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "secret",
-                    "The key is missing.",
-                    "Paste the key of the account with the carrier.");
+                    Message.of("setup.key-missing"),
+                    Message.of("setup.paste-key-of-account-with-carrier"));
         }
         ServiceAccess access =
                 links.candidate(ServiceConnections.Kind.CARRIER, key.secret().strip());
@@ -109,14 +110,14 @@ class ServiceConnectionController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "secret",
-                    "The carrier does not know this key.",
-                    "Copy it again, whole and without spaces.");
+                    Message.of("setup.carrier-does-not-know-this-key"),
+                    Message.of("setup.copy-again-whole-and-without-spaces"));
         } catch (ProviderTimeout e) {
             throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "secret",
-                    "The carrier is not answering, so the key could not be checked.",
-                    "Try again in a few minutes; nothing was changed.");
+                    Message.of("setup.carrier-not-answering-so-key-could-not"),
+                    Message.of("setup.try-again-in-few-minutes-nothing-was"));
         }
         links.connect(shop, ServiceConnections.Kind.CARRIER, access);
         carriers.forget(shop);
@@ -143,8 +144,8 @@ class ServiceConnectionController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "upTo",
-                    "This is no weight to ask a carrier about.",
-                    "Ask for up to 1000 kg, to a country by its two letters.");
+                    Message.of("setup.this-no-weight-to-ask-carrier-about"),
+                    Message.of("setup.ask-for-up-to-1000-kg-to"));
         }
         return carriers.costs(
                 shop,
@@ -169,14 +170,14 @@ class ServiceConnectionController {
             throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "rates",
-                    "The feed of exchange rates is not answering.",
-                    "The last rates stand; try again later.");
+                    Message.of("setup.feed-of-exchange-rates-not-answering"),
+                    Message.of("setup.last-rates-stand-try-again-later"));
         } catch (InvalidInput e) {
             throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "rates",
-                    "The feed of exchange rates sent something that cannot be read.",
-                    "The last rates stand; try again later.");
+                    Message.of("setup.feed-of-exchange-rates-sent-something-that"),
+                    Message.of("setup.last-rates-stand-try-again-later"));
         }
     }
 

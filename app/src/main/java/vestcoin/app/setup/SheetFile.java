@@ -22,6 +22,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 
@@ -57,7 +58,7 @@ final class SheetFile {
     record Change(String code, String name, String column, String was, String now) {}
 
     /** A row that cannot be taken. @param line in the file, from 1 */
-    record Bad(long line, String code, String column, String sentence, String remedy) {}
+    record Bad(long line, String code, String column, Message sentence, Message remedy) {}
 
     /**
      * What a file would do.
@@ -132,7 +133,9 @@ final class SheetFile {
                                         tree.path("tax").path("categories").valueStream()));
                     default ->
                         throw new InvalidInput(
-                                "sheet", "There is no sheet “" + name + "”.", "Use goods, rates or taxes.");
+                                "sheet",
+                                Message.of("setup.there-no-sheet", "name", name),
+                                Message.of("setup.use-goods-rates-or-taxes"));
                 });
     }
 
@@ -201,9 +204,11 @@ final class SheetFile {
             records = reader.stream().toList();
         } catch (CsvParseException e) {
             throw new InvalidInput(
-                    "file", "The file cannot be read as a table: " + e.getMessage() + ".", "Save it again as CSV.");
+                    "file",
+                    Message.of("setup.file-cannot-read-table", "message", e.getMessage()),
+                    Message.of("setup.save-again-csv"));
         } catch (IOException e) {
-            throw new InvalidInput("file", "The file cannot be read.", "Save it again as CSV.");
+            throw new InvalidInput("file", Message.of("setup.file-cannot-read"), Message.of("setup.save-again-csv"));
         }
         if (!records.isEmpty()) {
             header(records.get(0));
@@ -248,10 +253,12 @@ final class SheetFile {
             throw new InvalidInput(
                     "file",
                     !record.getHeader().contains(CODE)
-                            ? "The first line has no column “code”."
-                            : "There is no column “" + unknown.get(0) + "”.",
-                    "The first line names the columns: code, "
-                            + String.join(", ", sheet.columns().keySet()) + ".");
+                            ? Message.of("setup.first-line-has-no-column-code")
+                            : Message.of("setup.there-no-column", "value", unknown.get(0)),
+                    Message.of(
+                            "setup.first-line-names-columns-code",
+                            "list",
+                            sheet.columns().keySet()));
         }
     }
 
@@ -270,12 +277,17 @@ final class SheetFile {
                     line,
                     code,
                     "",
-                    "The row has " + record.getFieldCount() + " cells, the first line "
-                            + record.getHeader().size() + ".",
-                    "Check for a comma too many or too few."));
+                    Message.of(
+                            "setup.row-has-cells",
+                            "count",
+                            record.getFieldCount(),
+                            "first",
+                            record.getHeader().size()),
+                    Message.of("setup.check-for-a-comma-too-many")));
         }
         if (code.isEmpty()) {
-            return bad(new Bad(line, code, CODE, "The row has no code.", "Give every row a code of its own."));
+            return bad(new Bad(
+                    line, code, CODE, Message.of("setup.row-has-no-code"), Message.of("setup.give-every-row-a-code")));
         }
         boolean fresh = !before.containsKey(code);
         ObjectNode node =
@@ -357,8 +369,8 @@ final class SheetFile {
                     row.line(),
                     row.code(),
                     CODE,
-                    "The code “" + row.code() + "” stands on line " + earlier + " already.",
-                    "Give every row a code of its own."));
+                    Message.of("setup.code-stands-on-line-already", "code", row.code(), "line", earlier),
+                    Message.of("setup.give-every-row-a-code")));
         } else if (row.bad().isPresent()) {
             bad.add(row.bad().get());
         } else if (row.thing().isPresent()) {
@@ -386,7 +398,8 @@ final class SheetFile {
         }
         if (NUMBERS.contains(path)) {
             if (!typed.matches("[0-9]{1,4}")) {
-                throw new InvalidInput(path, "“" + typed + "” is not a whole number.", "Write it as 2.");
+                throw new InvalidInput(
+                        path, Message.of("setup.not-whole-number", "typed", typed), Message.of("setup.write-2"));
             }
             return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed)));
         }

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.core.message.Message;
 
 /** Sheets of the desk as files, out and in. */
 @RestController
@@ -63,8 +64,8 @@ class SheetFileController {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "file",
-                    "Looking at the file was stopped.",
-                    "Nothing was written; choose the file again when you want to.");
+                    Message.of("setup.looking-at-file-was-stopped"),
+                    Message.of("setup.nothing-was-written-choose-file-again-when"));
         }
     }
 

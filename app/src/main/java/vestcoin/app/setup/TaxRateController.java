@@ -15,6 +15,7 @@ import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.service.ServiceConnections;
 import vestcoin.app.service.TaxRateService;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 
@@ -54,8 +55,8 @@ class TaxRateController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "secret",
-                    "The key is missing.",
-                    "Paste the key of the account with the service.");
+                    Message.of("setup.key-missing"),
+                    Message.of("setup.paste-key-of-account-with-service"));
         }
         ServiceAccess access =
                 links.candidate(ServiceConnections.Kind.TAX_RATES, key.secret().strip());
@@ -67,8 +68,8 @@ class TaxRateController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "secret",
-                    "The service does not know this key.",
-                    "Copy it again, whole and without spaces.");
+                    Message.of("setup.service-does-not-know-this-key"),
+                    Message.of("setup.copy-again-whole-and-without-spaces"));
         } catch (ProviderTimeout e) {
             throw silent();
         }
@@ -92,15 +93,15 @@ class TaxRateController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "country",
-                    "“" + country + "” is not a country code.",
-                    "Write its two letters.");
+                    Message.of("setup.not-country-code", "country", country),
+                    Message.of("setup.write-two-letters"));
         }
         ServiceAccess access = links.access(shop, ServiceConnections.Kind.TAX_RATES)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "secret",
-                        "No tax-rate service is connected.",
-                        "Paste the key of an account first."));
+                        Message.of("setup.no-tax-rate-service-connected"),
+                        Message.of("setup.paste-key-of-account-first")));
         try {
             return service.rates(
                     access,
@@ -110,11 +111,14 @@ class TaxRateController {
             throw new ApiProblem(
                     HttpStatus.NOT_FOUND,
                     "country",
-                    "The service knows nothing of this place.",
-                    "Type the rates, or fill them from the reference.");
+                    Message.of("setup.service-knows-nothing-of-this-place"),
+                    Message.of("setup.type-rates-or-fill-them-from-reference"));
         } catch (ProviderRejection e) {
             throw new ApiProblem(
-                    HttpStatus.CONFLICT, "secret", "The service no longer takes the key.", "Paste a new one.");
+                    HttpStatus.CONFLICT,
+                    "secret",
+                    Message.of("setup.service-no-longer-takes-key"),
+                    Message.of("setup.paste-new-one"));
         } catch (ProviderTimeout e) {
             throw silent();
         }
@@ -124,7 +128,7 @@ class TaxRateController {
         return new ApiProblem(
                 HttpStatus.BAD_GATEWAY,
                 "secret",
-                "The tax-rate service is not answering.",
-                "Nothing was changed; try again in a few minutes.");
+                Message.of("setup.tax-rate-service-not-answering"),
+                Message.of("setup.nothing-was-changed-try-again-in-few"));
     }
 }

@@ -18,6 +18,7 @@ import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
 import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -40,8 +41,8 @@ final class StatementFile {
         if (entries.size() > MOST_ENTRIES) {
             throw new InvalidInput(
                     "file",
-                    "The statement has more than " + MOST_ENTRIES + " entries.",
-                    "Ask the bank for a shorter time.");
+                    Message.of("statement.statement-has-more-than-entries", "mostentries", MOST_ENTRIES),
+                    Message.of("statement.ask-bank-for-shorter-time"));
         }
         return entries;
     }
@@ -58,12 +59,15 @@ final class StatementFile {
         } catch (SAXException | IOException | ParserConfigurationException e) {
             throw new InvalidInput(
                     "file",
-                    "This is not a statement that can be read: " + e.getMessage(),
-                    "Save it again at the bank, as camt.053 or CSV.");
+                    Message.of("statement.this-not-statement-that-can-read", "message", e.getMessage()),
+                    Message.of("statement.save-again-at-bank-camt-053-or"));
         }
         NodeList found = document.getElementsByTagNameNS("*", "Ntry");
         if (document.getElementsByTagNameNS("*", "BkToCstmrStmt").getLength() == 0) {
-            throw new InvalidInput("file", "This XML file is not a bank statement.", "Ask the bank for camt.053.");
+            throw new InvalidInput(
+                    "file",
+                    Message.of("statement.this-xml-file-not-bank-statement"),
+                    Message.of("statement.ask-bank-for-camt-053"));
         }
         List<Entry> entries = new ArrayList<>();
         for (int i = 0; i < found.getLength(); i++) {
@@ -122,8 +126,8 @@ final class StatementFile {
                 if (!header.containsAll(COLUMNS)) {
                     throw new InvalidInput(
                             "file/1",
-                            "The first line does not name the columns.",
-                            "It needs " + String.join(", ", COLUMNS) + ".");
+                            Message.of("statement.first-line-does-not-name-columns"),
+                            Message.of("statement.needs", "list", COLUMNS));
                 }
                 String line = "file/" + row.getStartingLineNumber();
                 String amount = row.findField("amount").orElse("").strip();
@@ -143,8 +147,8 @@ final class StatementFile {
         } catch (CsvParseException | IOException e) {
             throw new InvalidInput(
                     "file",
-                    "The statement cannot be read as a table: " + e.getMessage() + ".",
-                    "Save it again as CSV.");
+                    Message.of("statement.statement-cannot-read-table", "message", e.getMessage()),
+                    Message.of("statement.save-again-csv"));
         }
     }
 
@@ -159,11 +163,16 @@ final class StatementFile {
             String told,
             int place) {
         if (!amount.matches("[0-9]{1,12}(\\.[0-9]{1,4})?") || new BigDecimal(amount).signum() == 0) {
-            throw new InvalidInput(path, "“" + amount + "” is not an amount that came in.", "Write it as 12.50.");
+            throw new InvalidInput(
+                    path,
+                    Message.of("statement.not-amount-that-came-in", "amount", amount),
+                    Message.of("statement.write-12-50"));
         }
         if (!currency.matches("[A-Z]{3}")) {
             throw new InvalidInput(
-                    path, "“" + currency + "” is not a currency.", "Write its three letters by ISO 4217.");
+                    path,
+                    Message.of("statement.not-currency", "currency", currency),
+                    Message.of("statement.write-three-letters-by-iso-4217"));
         }
         String own = id.isEmpty()
                 ? UUID.nameUUIDFromBytes((day + amount + currency + payer + told + place)
@@ -181,7 +190,8 @@ final class StatementFile {
         try {
             return LocalDate.parse(text.length() > 10 ? text.substring(0, 10) : text);
         } catch (DateTimeParseException e) {
-            throw new InvalidInput(path, "“" + text + "” is not a day.", "Write it as 2026-11-25.");
+            throw new InvalidInput(
+                    path, Message.of("statement.not-day", "text", text), Message.of("statement.write-2026-11-25"));
         }
     }
 }

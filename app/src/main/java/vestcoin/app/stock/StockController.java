@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.core.message.Message;
 
 /** What is left, at the Goods station. */
 @RestController
@@ -52,8 +53,8 @@ class StockController {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "item",
-                    "This is not an item of the product.",
-                    "Load the page again.");
+                    Message.of("stock.this-not-item-of-product"),
+                    Message.of("stock.load-page-again"));
         }
         count.remaining()
                 .filter(left -> left.signum() < 0
@@ -63,8 +64,8 @@ class StockController {
                     throw new ApiProblem(
                             HttpStatus.UNPROCESSABLE_CONTENT,
                             "remaining",
-                            left.toPlainString() + " cannot be what is left.",
-                            "Type a number from 0 on, with three decimals at most.");
+                            Message.of("stock.cannot-what-left", "left", left),
+                            Message.of("stock.type-number-from-0-on-with-three"));
                 });
         try {
             book.count(shop, count.item(), count.seen(), count.remaining());
@@ -73,10 +74,11 @@ class StockController {
                     HttpStatus.CONFLICT,
                     "remaining",
                     e.now()
-                            .map(now -> "Meanwhile " + now.toPlainString()
-                                    + (now.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left."))
-                            .orElse("Meanwhile it is not counted any more."),
-                    "Count again; nothing was changed.");
+                            .map(now -> now.compareTo(BigDecimal.ONE) == 0
+                                    ? Message.of("stock.meanwhile-one-is-left")
+                                    : Message.of("stock.meanwhile-left", "count", now))
+                            .orElse(Message.of("stock.meanwhile-it-is-not-counted-any-more")),
+                    Message.of("stock.count-again-nothing-was-changed"));
         }
         return left(shop, product);
     }

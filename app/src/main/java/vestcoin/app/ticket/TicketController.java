@@ -23,6 +23,7 @@ import vestcoin.app.setup.Edit;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
@@ -78,7 +79,9 @@ class TicketController {
         private static Destination named(Destination to) {
             if (to == null) {
                 throw new InvalidInput(
-                        "order/to", "The order goes nowhere: its place is missing.", "Name at least its country.");
+                        "order/to",
+                        Message.of("ticket.order-goes-nowhere-place-missing"),
+                        Message.of("ticket.name-at-least-country"));
             }
             return new Destination(
                     CountryNames.countryOr("order/to/country", to.country()), to.region(), to.postcode());
@@ -116,7 +119,7 @@ class TicketController {
             Map<String, CellText> readings,
             List<Problem> problems,
             List<Problem> refused,
-            List<String> mended,
+            List<Message> mended,
             List<Line> lines,
             Destination to) {}
 
@@ -137,7 +140,10 @@ class TicketController {
     @PostMapping("/api/shops/{shop}/ticket")
     Ticket ticket(@PathVariable String shop, @RequestBody TicketRequest asked) {
         if (asked.order() == null) {
-            throw new InvalidInput("order", "The ticket has no order to price.", "Choose a basket, or make one.");
+            throw new InvalidInput(
+                    "order",
+                    Message.of("ticket.ticket-has-no-order-to-price"),
+                    Message.of("ticket.choose-basket-or-make-one"));
         }
         Order order = asked.order().placed(clock.instant(), gateways.states(shop));
         try {

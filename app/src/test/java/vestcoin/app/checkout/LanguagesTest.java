@@ -148,8 +148,7 @@ class LanguagesTest {
         shop.owner().post(Caller.SHOP + "/draft/publish", "");
         Caller.Answer refused = shop.anybody().post(Caller.COUNTER + "/orders", placing);
         assertThat(refused.status()).isEqualTo(409);
-        assertThat(refused.sentence())
-                .isEqualTo("The shop has changed its text “terms of sale” since the page showed it.");
+        assertThat(refused.sentence()).isEqualTo("The shop has changed one of its texts since the page showed it.");
         edit("terms/texts/terms-of-sale/en", was + " No kite flies in a storm.", was);
         shop.owner().post(Caller.SHOP + "/draft/publish", "");
         assertThat(shop.anybody().post(Caller.COUNTER + "/orders", placing).status())

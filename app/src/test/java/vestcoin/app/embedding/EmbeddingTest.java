@@ -146,7 +146,7 @@ class EmbeddingTest {
         owner.post(Caller.SHOP + "/draft/publish", Map.of());
         JsonNode changed = follow(take, Map.of()).json().path("changed");
         assertThat(changed.path(0).path("sentence").asString())
-                .matches("The page you came from said [0-9.]+ EUR; it is [0-9.]+ now\\.");
+                .matches("The page you came from said €[0-9,.]+; it is €[0-9,.]+ now\\.");
         owner.post(
                 Caller.SHOP + "/draft/edits",
                 Map.of("edits", List.of(Map.of("path", "goods/products/" + product, "was", Json.MAPPER.nullNode()))));

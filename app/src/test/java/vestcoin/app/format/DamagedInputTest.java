@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import vestcoin.app.InEnglish;
 import vestcoin.app.setup.Document;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Pricing;
@@ -46,8 +47,8 @@ class DamagedInputTest {
                 priced++;
             } catch (InvalidInput expected) {
                 assertThat(expected.problems()).isNotEmpty().allSatisfy(problem -> {
-                    assertThat(problem.sentence()).isNotBlank();
-                    assertThat(problem.remedy()).isNotBlank();
+                    assertThat(InEnglish.of(problem.sentence())).isNotBlank();
+                    assertThat(InEnglish.of(problem.remedy())).isNotBlank();
                 });
                 refused++;
             } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {

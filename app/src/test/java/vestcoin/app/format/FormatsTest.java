@@ -17,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import vestcoin.app.InEnglish;
 import vestcoin.app.setup.Document;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
@@ -88,7 +89,7 @@ public class FormatsTest {
                 .as("the same from the same")
                 .isEqualTo(shop.quote(order).hash())
                 .isNotEqualTo(shop.quote(order.withCodes("OTHER")).hash());
-        assertThat(errors("quote", Json.write(quote))).isEmpty();
+        assertThat(errors("quote", Json.prettyPhrased(quote))).isEmpty();
         assertThat(Json.read(Json.write(quote), QuoteView.class)).isEqualTo(quote);
     }
 
@@ -110,7 +111,7 @@ public class FormatsTest {
         String json = Files.readString(SETUP).replaceFirst(java.util.regex.Pattern.quote(whole), broken);
         assertThatThrownBy(() -> Document.parse(json)).isInstanceOfSatisfying(InvalidInput.class, refused -> {
             assertThat(refused.problems().get(0).path()).isEqualTo(path);
-            assertThat(refused.problems().get(0).sentence()).contains(said);
+            assertThat(InEnglish.of(refused.problems().get(0).sentence())).contains(said);
         });
         if (!path.equals("shop/currency")) {
             assertThat(errors("setup", json)).isNotEmpty();
@@ -134,7 +135,7 @@ public class FormatsTest {
                 .replaceFirst(java.util.regex.Pattern.quote(whole), broken);
         assertThatThrownBy(() -> OrderFile.parse(json)).isInstanceOfSatisfying(InvalidInput.class, refused -> {
             assertThat(refused.problems().get(0).path()).isEqualTo(path);
-            assertThat(refused.problems().get(0).sentence()).contains(said);
+            assertThat(InEnglish.of(refused.problems().get(0).sentence())).contains(said);
         });
         assertThat(errors("order", json)).isNotEmpty();
     }

@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.app.InEnglish;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.InvalidInput;
 
@@ -51,7 +52,8 @@ class RateFeedTest {
         assertThatThrownBy(() -> RateFeed.parse(FEED.replace(whole, broken)))
                 .isInstanceOfSatisfying(InvalidInput.class, refused -> {
                     assertThat(refused.problems().get(0).path()).isEqualTo(path);
-                    assertThat(refused.problems().get(0).sentence()).contains(said);
+                    assertThat(InEnglish.of(refused.problems().get(0).sentence()))
+                            .contains(said);
                 });
     }
 

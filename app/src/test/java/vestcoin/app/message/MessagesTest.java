@@ -134,6 +134,11 @@ class MessagesTest {
                 .sql("delete from letter where order_id = (select id from orders where token = :token)")
                 .param("token", placed.path("token").asString())
                 .update();
+        shop.context()
+                .getBean(org.springframework.jdbc.core.simple.JdbcClient.class)
+                .sql("insert into owed(kind, order_id, change) select 'letter', id, 1 from orders where token = :token")
+                .param("token", placed.path("token").asString())
+                .update();
         String written = Caller.SHOP + "/orders/" + placed.path("number").asInt() + "/letters";
         assertThat(shop.owner().get(written).json().size()).isZero();
         shop.context().getBean(Messages.class).makeGood();

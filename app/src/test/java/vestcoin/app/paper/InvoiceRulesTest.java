@@ -28,6 +28,7 @@ import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
 import vestcoin.app.format.FormatsTest;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.setup.Document;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
@@ -144,7 +145,8 @@ class InvoiceRulesTest {
                             order.to().country()),
                     order.method().orElse(""),
                     true,
-                    true);
+                    true,
+                    Phrases.FOR_BUYERS.get((invoices + credits) % Phrases.FOR_BUYERS.size()));
             List<Bill> bills = Bill.of(quote, setup.shop().address().country());
             if (quote.payable().value().signum() <= 0) {
                 continue;
@@ -177,7 +179,7 @@ class InvoiceRulesTest {
                     plain++;
                     continue;
                 }
-                String xml = Ubl.of(paper);
+                String xml = Ubl.of(paper, Phrases.in(paper.language()));
                 assertThat(broken(paper, xml)).as("%s", xml).isEmpty();
                 exact(paper, xml);
                 homes += paper.homeTax().isPresent() ? 1 : 0;

@@ -315,6 +315,10 @@ class PapersTest {
                 .param("id", placed.id())
                 .update();
         bean(JdbcClient.class).sql("delete from series where shop = 'crashed'").update();
+        bean(JdbcClient.class)
+                .sql("insert into owed(kind, order_id, change) values ('paper', :id, 1)")
+                .param("id", placed.id())
+                .update();
         bean(Issuing.class).makeGood();
         bean(Issuing.class).settled();
         balanced(placed);

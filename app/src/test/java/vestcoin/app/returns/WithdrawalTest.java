@@ -79,7 +79,7 @@ class WithdrawalTest {
                         .contains("Sending back from order "
                                 + placed.path("number").asInt())))
                 .hasSize(2)
-                .allMatch(letter -> letter.plain().contains("Box kite, Kites You Can Build, book"));
+                .allMatch(letter -> letter.plain().contains("Box kite and Kites You Can Build, book"));
         Map<String, String> parts = new HashMap<>();
         wished.path("owed")
                 .properties()

@@ -1,7 +1,9 @@
 package vestcoin.app.setup;
 
+import static org.assertj.core.api.Assertions.as;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,6 +19,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.Caller;
+import vestcoin.app.InEnglish;
 import vestcoin.app.RunningShop;
 import vestcoin.app.format.Json;
 import vestcoin.core.finding.AgainstOpening;
@@ -191,7 +194,8 @@ class AtTheDeskTest {
                 .containsExactly("IE", "GB", "EU");
         assertThatThrownBy(() -> FirstDraft.of("A shop", "Nowhere at all", ""))
                 .isInstanceOf(InvalidInput.class)
-                .hasMessageContaining("no country known here");
+                .extracting(InEnglish::told, as(STRING))
+                .contains("no country known here");
     }
 
     // A message says what to write, never where a schema lies.

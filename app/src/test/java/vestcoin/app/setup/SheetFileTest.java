@@ -1,7 +1,9 @@
 package vestcoin.app.setup;
 
+import static org.assertj.core.api.Assertions.as;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 
 import java.util.List;
 import java.util.Map;
@@ -14,6 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
+import vestcoin.app.InEnglish;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
 import vestcoin.core.problem.InvalidInput;
@@ -58,7 +61,9 @@ class SheetFileTest {
         assertThat(preview.bad())
                 .extracting(SheetFile.Bad::column)
                 .containsExactly("price", "weight", "category", "code", "");
-        assertThat(preview.bad()).extracting(SheetFile.Bad::remedy).doesNotContain("");
+        assertThat(preview.bad())
+                .extracting(each -> vestcoin.app.InEnglish.of(each.remedy()))
+                .doesNotContain("");
     }
 
     @ParameterizedTest
@@ -80,13 +85,16 @@ class SheetFileTest {
     void a_file_without_a_code_or_with_an_unknown_column_is_refused_as_a_whole() {
         assertThatThrownBy(() -> preview("goods", "name,price\nA,1.00"))
                 .isInstanceOf(InvalidInput.class)
-                .hasMessageContaining("no column “code”");
+                .extracting(InEnglish::told, as(STRING))
+                .contains("no column “code”");
         assertThatThrownBy(() -> preview("goods", "code,colour\na,red"))
                 .isInstanceOf(InvalidInput.class)
-                .hasMessageContaining("no column “colour”");
+                .extracting(InEnglish::told, as(STRING))
+                .contains("no column “colour”");
         assertThatThrownBy(() -> preview("stamps", "code\na"))
                 .isInstanceOf(InvalidInput.class)
-                .hasMessageContaining("no sheet “stamps”");
+                .extracting(InEnglish::told, as(STRING))
+                .contains("no sheet “stamps”");
     }
 
     @Test

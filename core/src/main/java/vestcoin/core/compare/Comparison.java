@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.discount.Reduction;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.quote.Order;
@@ -27,7 +28,7 @@ public final class Comparison {
      * @param what what it is: {@code to pay}, {@code delivery}, {@code tax 23 % gear}
      * @param before nothing where the figure was not there
      */
-    public record Row(String what, Optional<BigDecimal> before, Optional<BigDecimal> after) {}
+    public record Row(Message what, Optional<BigDecimal> before, Optional<BigDecimal> after) {}
 
     /**
      * One order under both setups.
@@ -36,13 +37,13 @@ public final class Comparison {
      * @param before why it could not be priced or placed before; empty when it could
      * @param after the same under the second setup
      */
-    public record Difference(String order, String currency, List<Row> rows, List<String> before, List<String> after) {
+    public record Difference(String order, String currency, List<Row> rows, List<Message> before, List<Message> after) {
         public boolean none() {
             return rows.isEmpty() && before.equals(after);
         }
     }
 
-    private record Priced(String currency, Map<String, BigDecimal> figures, List<String> missing) {}
+    private record Priced(String currency, Map<Message, BigDecimal> figures, List<Message> missing) {}
 
     /** Prices each order under both setups, in the orders' own order; those that do not change are left out. */
     public static List<Difference> of(CompiledSetup before, CompiledSetup after, Map<String, Order> orders) {
@@ -59,11 +60,11 @@ public final class Comparison {
         return differences;
     }
 
-    private static List<Row> rows(Map<String, BigDecimal> was, Map<String, BigDecimal> is) {
-        Set<String> names = new LinkedHashSet<>(was.keySet());
+    private static List<Row> rows(Map<Message, BigDecimal> was, Map<Message, BigDecimal> is) {
+        Set<Message> names = new LinkedHashSet<>(was.keySet());
         names.addAll(is.keySet());
         List<Row> rows = new ArrayList<>();
-        for (String name : names) {
+        for (Message name : names) {
             BigDecimal before = was.get(name);
             BigDecimal after = is.get(name);
             if (before == null || after == null || before.compareTo(after) != 0) {
@@ -86,31 +87,46 @@ public final class Comparison {
         }
     }
 
-    private static Map<String, BigDecimal> figures(Quote quote) {
-        Map<String, BigDecimal> figures = new LinkedHashMap<>();
-        figures.put("to pay", quote.payable().value());
+    private static Map<Message, BigDecimal> figures(Quote quote) {
+        Map<Message, BigDecimal> figures = new LinkedHashMap<>();
+        figures.put(Message.of("compare.to-pay"), quote.payable().value());
         quote.lines()
                 .forEach(line -> figures.put(
-                        "line " + (line.index() + 1) + ", " + line.product().name(),
+                        Message.of(
+                                "compare.line",
+                                "number",
+                                line.index() + 1,
+                                "product",
+                                line.product().name()),
                         line.amount().value()));
         for (Reduction reduction : quote.discounts()) {
             figures.put(
-                    "discount, " + reduction.rule().name(),
+                    Message.of("compare.discount", "name", reduction.rule().name()),
                     reduction.amount().value().negate());
         }
         quote.chosen()
                 .ifPresent(offer -> figures.put(
-                        "delivery, " + offer.option().name(), offer.price().value()));
+                        Message.of("compare.delivery", "name", offer.option().name()),
+                        offer.price().value()));
         for (Reduction reduction : quote.off()) {
             figures.put(
-                    "discount on delivery, " + reduction.rule().name(),
+                    Message.of(
+                            "compare.discount-on-delivery",
+                            "name",
+                            reduction.rule().name()),
                     reduction.amount().value().negate());
         }
         for (TaxGroup group : quote.taxes()) {
             group.components()
                     .forEach(component -> figures.merge(
-                            component.name() + " " + component.rate().value().toPlainString() + " %, "
-                                    + group.category(),
+                            Message.of(
+                                    "compare.tax",
+                                    "name",
+                                    component.name(),
+                                    "rate",
+                                    component.rate().value(),
+                                    "category",
+                                    group.category()),
                             component.tax().value(),
                             BigDecimal::add));
         }

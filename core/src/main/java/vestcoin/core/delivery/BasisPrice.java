@@ -7,6 +7,7 @@ import java.util.Optional;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
@@ -15,9 +16,9 @@ import vestcoin.core.why.Tracer;
 final class BasisPrice {
     /** A price, or why there is none. */
     sealed interface Result {
-        record Price(Figure exact, Optional<String> note) implements Result {}
+        record Price(Figure exact, Optional<Message> note) implements Result {}
 
-        record None(String reason) implements Result {}
+        record None(Message reason) implements Result {}
     }
 
     private final String path;
@@ -37,10 +38,10 @@ final class BasisPrice {
 
     Result of(PriceRule.Basis basis) {
         if (basis instanceof PriceRule.Fixed fixed) {
-            Figure price = tracer.typed(path, name, fixed.price());
+            Figure price = tracer.typed(path, Message.name(name), fixed.price());
             return price(
                     fixed.perParcel()
-                            ? tracer.exactProduct(path, "for each parcel", List.of(price, parcels()))
+                            ? tracer.exactProduct(path, Message.of("why.for-each-parcel"), List.of(price, parcels()))
                             : price);
         }
         if (basis instanceof PriceRule.BasePlus plus) {
@@ -60,7 +61,12 @@ final class BasisPrice {
     }
 
     private Figure parcels() {
-        return tracer.number(Source.CONSTANT, BigDecimal.valueOf(load.parcels().size()), "", "rule/parcels", "parcels");
+        return tracer.number(
+                Source.CONSTANT,
+                BigDecimal.valueOf(load.parcels().size()),
+                "",
+                "rule/parcels",
+                Message.of("why.parcels"));
     }
 
     private Result carrier(PriceRule.CarrierQuote quote) {
@@ -68,8 +74,8 @@ final class BasisPrice {
         return answer != null
                 ? price(answer)
                 : new Result.Price(
-                        tracer.typed(path, "fallback, the carrier did not answer", quote.otherwise()),
-                        Optional.of("The carrier did not answer; this is the fallback price."));
+                        tracer.typed(path, Message.of("why.fallback-carrier-did-not-answer"), quote.otherwise()),
+                        Optional.of(Message.of("delivery.carrier-did-not-answer-this-fallback-price")));
     }
 
     private Result byProduct() {
@@ -78,7 +84,10 @@ final class BasisPrice {
         for (PricedLine line : load.lines()) {
             Optional<ShippingTraits.Own> own = line.product().sending().own();
             if (own.isEmpty()) {
-                return new Result.None(line.product().name() + " has no delivery price of its own.");
+                return new Result.None(Message.of(
+                        "delivery.has-no-delivery-price-of-own",
+                        "product",
+                        line.product().name()));
             }
             alone = alone == null || dearer(line, alone) ? line : alone;
         }
@@ -87,16 +96,24 @@ final class BasisPrice {
             String at = "goods/products/" + line.product().id() + "/sending/own";
             BigDecimal units = units(line).subtract(line == alone ? BigDecimal.ONE : BigDecimal.ZERO);
             if (line == alone) {
-                parts.add(tracer.typed(at + "/alone", line.product().name() + ", alone", own.alone()));
+                parts.add(tracer.typed(
+                        at + "/alone",
+                        Message.of("why.alone", "product", line.product().name()),
+                        own.alone()));
             }
             parts.add(tracer.exactProduct(
                     at + "/withOthers",
-                    line.product().name() + ", with others",
+                    Message.of("why.with-others", "product", line.product().name()),
                     List.of(
-                            tracer.typed(at + "/withOthers", "each with others", own.withOthers()),
-                            tracer.number(Source.ORDER, units, "", "order/lines/" + line.ordered(), "units"))));
+                            tracer.typed(at + "/withOthers", Message.of("why.each-with-others"), own.withOthers()),
+                            tracer.number(
+                                    Source.ORDER,
+                                    units,
+                                    "",
+                                    "order/lines/" + line.ordered(),
+                                    Message.of("why.units")))));
         }
-        return price(tracer.exactSum("rule/by-product", name, parts));
+        return price(tracer.exactSum("rule/by-product", Message.name(name), parts));
     }
 
     /** Whether a line pays its price alone rather than another: it is dearer, or as dear and saves more by it. */
@@ -115,38 +132,45 @@ final class BasisPrice {
     }
 
     private Figure basePlus(PriceRule.BasePlus plus) {
-        Figure base = tracer.typed(path, "base", plus.base());
+        Figure base = tracer.typed(path, Message.of("why.base"), plus.base());
         if (plus.per().equals(PriceRule.BasePlus.PERCENT)) {
             Figure top = tracer.exactPercent(
                     path,
-                    "percent of the value",
+                    Message.of("why.percent-of-value"),
                     shelfValue(),
-                    tracer.number(Source.SETUP, plus.plus(), "%", path, "percent"));
-            return tracer.exactSum(path, "base and more", List.of(base, top));
+                    tracer.number(Source.SETUP, plus.plus(), "%", path, Message.of("why.percent")));
+            return tracer.exactSum(path, Message.of("why.base-and-more"), List.of(base, top));
         }
         if (plus.per().equals(PriceRule.Bands.ITEMS)) {
             Figure top = tracer.exactProduct(
-                    path, "for each item", List.of(tracer.typed(path, "each item", plus.plus()), load.quantity()));
-            return tracer.exactSum(path, "base and more", List.of(base, top));
+                    path,
+                    Message.of("why.for-each-item"),
+                    List.of(tracer.typed(path, Message.of("why.each-item"), plus.plus()), load.quantity()));
+            return tracer.exactSum(path, Message.of("why.base-and-more"), List.of(base, top));
         }
-        Figure each = tracer.typed(path, "each " + plus.per(), plus.plus());
+        Figure each = tracer.typed(path, Message.of("why.each", "per", plus.per()), plus.plus());
         if (plus.per().equals("kg")) {
             return tracer.exactSum(
                     path,
-                    "base and weight",
-                    List.of(base, tracer.exactProduct(path, "for each kg", List.of(each, weight))));
+                    Message.of("why.base-and-weight"),
+                    List.of(base, tracer.exactProduct(path, Message.of("why.for-each-kg"), List.of(each, weight))));
         }
-        Figure inUnit =
-                tracer.number(Source.CONSTANT, Weight.kilogramsPer(plus.per()), "kg", path, "kg in one " + plus.per());
+        Figure inUnit = tracer.number(
+                Source.CONSTANT,
+                Weight.kilogramsPer(plus.per()),
+                "kg",
+                path,
+                Message.of("why.kg-in-one", "per", plus.per()));
         return tracer.ratio(
                 path,
-                name,
+                Message.name(name),
                 List.of(tracer.exactSum(
                         path,
-                        "base and weight",
+                        Message.of("why.base-and-weight"),
                         List.of(
-                                tracer.exactProduct(path, "base", List.of(base, inUnit)),
-                                tracer.exactProduct(path, "for each " + plus.per(), List.of(each, weight))))),
+                                tracer.exactProduct(path, Message.of("why.base"), List.of(base, inUnit)),
+                                tracer.exactProduct(
+                                        path, Message.of("why.for-each", "per", plus.per()), List.of(each, weight))))),
                 List.of(inUnit));
     }
 
@@ -156,7 +180,7 @@ final class BasisPrice {
                 ? load.value()
                 : tracer.sum(
                         "rule/value",
-                        "value at the shelf price",
+                        Message.of("why.value-at-shelf-price"),
                         load.lines().stream().map(load.remaining()::shelf).toList());
     }
 
@@ -175,18 +199,18 @@ final class BasisPrice {
     private Result bands(PriceRule.Bands bands) {
         String unit = bands.unit();
         if (Distance.isUnit(unit) && load.distance().isEmpty()) {
-            return new Result.None("The distance to this place is not known.");
+            return new Result.None(Message.of("delivery.distance-to-this-place-not-known"));
         }
         Scale scale = scale(unit);
         for (PriceRule.Band band : bands.bands()) {
             if (scale.measure().value().compareTo(inMeasure(scale, band.upTo())) <= 0) {
-                return price(tracer.typed(path, "to " + band.upTo().toPlainString() + " " + unit, band.price()));
+                return price(tracer.typed(path, Message.of("why.to", "upTo", band.upTo(), "unit", unit), band.price()));
             }
         }
         PriceRule.Band last = bands.bands().get(bands.bands().size() - 1);
         return bands.then()
                 .map(then -> price(above(last, then, unit, scale)))
-                .orElseGet(() -> new Result.None("Over " + last.upTo().toPlainString() + " " + unit + "."));
+                .orElseGet(() -> new Result.None(Message.of("delivery.over", "upTo", last.upTo(), "unit", unit)));
     }
 
     private Scale scale(String unit) {
@@ -204,20 +228,22 @@ final class BasisPrice {
 
     private Figure above(PriceRule.Band last, PriceRule.Then then, String unit, Scale scale) {
         String measured = scale.measure().unit();
-        Figure from = tracer.number(Source.SETUP, inMeasure(scale, last.upTo()), measured, path, "last band");
-        Figure step = tracer.number(Source.SETUP, inMeasure(scale, then.step()), measured, path, "step");
+        Figure from =
+                tracer.number(Source.SETUP, inMeasure(scale, last.upTo()), measured, path, Message.of("why.last-band"));
+        Figure step =
+                tracer.number(Source.SETUP, inMeasure(scale, then.step()), measured, path, Message.of("why.step"));
         Figure steps = tracer.startedSteps(
                 "rule/started-steps",
-                "started steps of " + then.step().toPlainString() + " " + unit,
+                Message.of("why.started-steps-of", "step", then.step(), "unit", unit),
                 scale.measure(),
                 from,
                 step);
         Figure added = tracer.ratio(
                 path,
-                "each started step",
-                List.of(steps, tracer.typed(path, "price of a step", then.price())),
+                Message.of("why.each-started-step"),
+                List.of(steps, tracer.typed(path, Message.of("why.price-of-step"), then.price())),
                 List.of());
-        Figure base = tracer.typed(path, "to " + last.upTo().toPlainString() + " " + unit, last.price());
-        return tracer.sum(path, name, List.of(base, added));
+        Figure base = tracer.typed(path, Message.of("why.to", "upTo", last.upTo(), "unit", unit), last.price());
+        return tracer.sum(path, Message.name(name), List.of(base, added));
     }
 }

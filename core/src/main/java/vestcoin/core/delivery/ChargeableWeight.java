@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -41,22 +42,22 @@ public record ChargeableWeight(BigDecimal divisor, Unit unit, Optional<Weight> s
             Figure volume = tracer.product(
                     "cm³",
                     "rule/volume",
-                    "volume of the parcel",
+                    Message.of("why.volume-of-parcel"),
                     sides.stream()
-                            .map(side -> tracer.number(Source.SETUP, side, "cm", "rule/volume", "side"))
+                            .map(side -> tracer.number(Source.SETUP, side, "cm", "rule/volume", Message.of("why.side")))
                             .toList());
             Figure volumetric = unit == Unit.IN3_PER_LB
                     ? imperial(volume, path, tracer)
                     : tracer.quotient(
                             "kg",
                             "rule/volumetric-weight",
-                            "volumetric weight",
+                            Message.of("why.volumetric-weight"),
                             volume,
-                            tracer.number(Source.SETUP, divisor, "cm³/kg", path, "divisor"));
+                            tracer.number(Source.SETUP, divisor, "cm³/kg", path, Message.of("why.divisor")));
             weight = tracer.greatest(
                     "kg",
                     "rule/chargeable-weight",
-                    "larger of weight and volumetric weight",
+                    Message.of("why.larger-of-weight-and-volumetric-weight"),
                     List.of(weight, volumetric));
         }
         if (step.isEmpty()) {
@@ -65,9 +66,9 @@ public record ChargeableWeight(BigDecimal divisor, Unit unit, Optional<Weight> s
         return tracer.raised(
                 "kg",
                 "rule/chargeable-weight",
-                "raised to the step of " + step.get().text(),
+                Message.of("why.raised-to-step-of", "step", step.get().text()),
                 weight,
-                tracer.number(Source.SETUP, step.get().kilograms(), "kg", path, "step"));
+                tracer.number(Source.SETUP, step.get().kilograms(), "kg", path, Message.of("why.step")));
     }
 
     /** Volume × kilograms in a pound ÷ (divisor × cubic centimetres in a cubic inch): exact until the one division. */
@@ -75,16 +76,23 @@ public record ChargeableWeight(BigDecimal divisor, Unit unit, Optional<Weight> s
         Figure above = tracer.product(
                 "",
                 "rule/volumetric-weight",
-                "volume in pounds' measure",
-                List.of(volume, tracer.number(Source.CONSTANT, Weight.kilogramsPer("lb"), "kg", path, "kg in one lb")));
+                Message.of("why.volume-in-pounds-measure"),
+                List.of(
+                        volume,
+                        tracer.number(
+                                Source.CONSTANT,
+                                Weight.kilogramsPer("lb"),
+                                "kg",
+                                path,
+                                Message.of("why.kg-in-one-lb"))));
         Figure below = tracer.product(
                 "",
                 "rule/volumetric-weight",
-                "divisor in cubic centimetres",
+                Message.of("why.divisor-in-cubic-centimetres"),
                 List.of(
-                        tracer.number(Source.SETUP, divisor, "in³/lb", path, "divisor"),
-                        tracer.number(Source.CONSTANT, CUBIC_INCH, "cm³", path, "cm³ in one in³")));
-        return tracer.quotient("kg", "rule/volumetric-weight", "volumetric weight", above, below);
+                        tracer.number(Source.SETUP, divisor, "in³/lb", path, Message.of("why.divisor")),
+                        tracer.number(Source.CONSTANT, CUBIC_INCH, "cm³", path, Message.of("why.cm-in-one-in"))));
+        return tracer.quotient("kg", "rule/volumetric-weight", Message.of("why.volumetric-weight"), above, below);
     }
 
     /** The weight charged for all parcels, in kg. */
@@ -92,7 +100,7 @@ public record ChargeableWeight(BigDecimal divisor, Unit unit, Optional<Weight> s
         return tracer.count(
                 "kg",
                 "rule/chargeable-weight",
-                "weight the carrier charges",
+                Message.of("why.weight-carrier-charges"),
                 parcels.stream().map(parcel -> of(parcel, path, tracer)).toList());
     }
 }

@@ -1,6 +1,7 @@
 package vestcoin.core.delivery;
 
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
@@ -17,19 +18,19 @@ public sealed interface Offer {
      * @param note what the seller should know of it, such as that a carrier did not answer
      */
     record Available(
-            Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<String> note)
+            Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<Message> note)
             implements Offer {
         public static Available of(
                 Delivery.Option option,
                 Figure shelf,
                 Load load,
                 Optional<Promise> promise,
-                Optional<String> note,
+                Optional<Message> note,
                 Tracer tracer) {
             return new Available(option, load.price(shelf, tracer), shelf, promise, note);
         }
     }
 
     /** Cannot be chosen. @param reason one sentence for the seller; @param rule path of what takes it away */
-    record Unavailable(Delivery.Option option, String reason, String rule) implements Offer {}
+    record Unavailable(Delivery.Option option, Message reason, String rule) implements Offer {}
 }

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -33,11 +34,13 @@ final class OptionPrice {
     Figure of(Figure base, PriceRule rule, String cell) {
         Optional<Figure> free = freeFrom(rule, cell);
         Figure price = free.isPresent() ? freed(free.get()) : charged(base);
-        price = price.value().scale() == tracer.digits() ? price : tracer.rounded(cell, option.name(), price);
+        price = price.value().scale() == tracer.digits()
+                ? price
+                : tracer.rounded(cell, Message.name(option.name()), price);
         if (charges.ending().isPresent() && tracer.digits() == 2) {
             price = tracer.ended(
                     path + "/ending",
-                    "brought to its ending",
+                    Message.of("why.brought-to-ending"),
                     price,
                     charges.ending().get());
         }
@@ -48,33 +51,44 @@ final class OptionPrice {
         List<Figure> parts = new ArrayList<>();
         parts.add(base);
         charges.percent()
-                .ifPresent(percent -> parts.add(rounded(
-                        tracer.exactPercent(path + "/percent", "on top", base, percent(percent, path + "/percent")))));
-        charges.amount().ifPresent(amount -> parts.add(tracer.typed(path + "/amount", "on top", amount)));
+                .ifPresent(percent -> parts.add(rounded(tracer.exactPercent(
+                        path + "/percent", Message.of("why.on-top"), base, percent(percent, path + "/percent")))));
+        charges.amount()
+                .ifPresent(amount -> parts.add(tracer.typed(path + "/amount", Message.of("why.on-top"), amount)));
         parts.addAll(handled(handling));
         parts.addAll(oversize(false));
-        Figure sum = parts.size() == 1 ? base : tracer.exactSum("rule/delivery-charges", "price and surcharges", parts);
+        Figure sum = parts.size() == 1
+                ? base
+                : tracer.exactSum("rule/delivery-charges", Message.of("why.price-and-surcharges"), parts);
         if (charges.fuel().isPresent()) {
             Figure fuel = rounded(tracer.exactPercent(
-                    path + "/fuel", "fuel", sum, percent(charges.fuel().get(), path + "/fuel")));
-            sum = tracer.exactSum("rule/delivery-charges", "with fuel", List.of(sum, fuel));
+                    path + "/fuel",
+                    Message.of("why.fuel"),
+                    sum,
+                    percent(charges.fuel().get(), path + "/fuel")));
+            sum = tracer.exactSum("rule/delivery-charges", Message.of("why.with-fuel"), List.of(sum, fuel));
         }
         if (charges.least().isPresent()) {
             sum = tracer.exactLargest(
                     path + "/least",
-                    "never less",
+                    Message.of("why.never-less"),
                     List.of(
                             sum,
                             tracer.typed(
-                                    path + "/least", "least", charges.least().get())));
+                                    path + "/least",
+                                    Message.of("why.least"),
+                                    charges.least().get())));
         }
         if (charges.most().isPresent()) {
             sum = tracer.smallest(
                     path + "/most",
-                    "never more",
+                    Message.of("why.never-more"),
                     List.of(
                             sum,
-                            tracer.typed(path + "/most", "most", charges.most().get())));
+                            tracer.typed(
+                                    path + "/most",
+                                    Message.of("why.most"),
+                                    charges.most().get())));
         }
         return sum;
     }
@@ -90,7 +104,7 @@ final class OptionPrice {
         List<Figure> parts = new ArrayList<>();
         parts.add(free);
         parts.addAll(always);
-        return tracer.sum("rule/delivery-charges", "always charged", parts);
+        return tracer.sum("rule/delivery-charges", Message.of("why.always-charged"), parts);
     }
 
     private Optional<Figure> freeFrom(PriceRule rule, String cell) {
@@ -110,8 +124,15 @@ final class OptionPrice {
         }
         return Optional.of(tracer.typed(
                 cell,
-                (rule.reducedTo().isPresent() ? "from " : "free from ")
-                        + tracer.words(rule.freeFrom().get()),
+                rule.reducedTo().isPresent()
+                        ? Message.of(
+                                "why.from",
+                                "amount",
+                                tracer.amount(rule.freeFrom().get()))
+                        : Message.of(
+                                "why.free-from",
+                                "amount",
+                                tracer.amount(rule.freeFrom().get())),
                 rule.reducedTo().orElse(BigDecimal.ZERO)));
     }
 
@@ -141,40 +162,41 @@ final class OptionPrice {
         if (group.per() == Delivery.Handling.Per.PERCENT) {
             Figure value = tracer.sum(
                     at,
-                    "value of the group",
+                    Message.of("why.value-of-group"),
                     lines.stream().map(load.remaining()::shelf).toList());
-            return rounded(tracer.exactPercent(at, group.name(), value, percent(group.amount(), at)));
+            return rounded(tracer.exactPercent(at, Message.name(group.name()), value, percent(group.amount(), at)));
         }
-        Figure each = tracer.typed(at, group.name(), group.amount());
+        Figure each = tracer.typed(at, Message.name(group.name()), group.amount());
         return switch (group.per()) {
             case UNIT ->
                 rounded(tracer.exactProduct(
                         at,
-                        group.name(),
+                        Message.name(group.name()),
                         List.of(
                                 each,
                                 tracer.count(
                                         "",
                                         at,
-                                        "units of the group",
+                                        Message.of("why.units-of-group"),
                                         lines.stream()
                                                 .map(line -> tracer.number(
                                                         Source.ORDER,
                                                         line.line().quantity(),
                                                         "",
                                                         "order/lines/" + line.ordered() + "/quantity",
-                                                        line.product().name()))
+                                                        Message.name(
+                                                                line.product().name())))
                                                 .toList()))));
             case KG ->
                 rounded(tracer.exactProduct(
                         at,
-                        group.name(),
+                        Message.name(group.name()),
                         List.of(
                                 each,
                                 tracer.count(
                                         "kg",
                                         at,
-                                        "weight of the group",
+                                        Message.of("why.weight-of-group"),
                                         lines.stream().map(PricedLine::weight).toList()))));
             default -> each;
         };
@@ -188,13 +210,13 @@ final class OptionPrice {
                     .count();
             if (count > 0 && (over.always() || !alwaysOnly)) {
                 String at = path + "/oversize/" + over.id();
-                Figure each = tracer.typed(at, over.name(), over.amount());
+                Figure each = tracer.typed(at, Message.name(over.name()), over.amount());
                 figures.add(
                         count == 1
                                 ? each
                                 : tracer.exactProduct(
                                         at,
-                                        over.name(),
+                                        Message.name(over.name()),
                                         List.of(
                                                 each,
                                                 tracer.number(
@@ -202,7 +224,7 @@ final class OptionPrice {
                                                         BigDecimal.valueOf(count),
                                                         "",
                                                         at,
-                                                        "parcels"))));
+                                                        Message.of("why.parcels")))));
             }
         }
         return figures;
@@ -225,7 +247,7 @@ final class OptionPrice {
     }
 
     private Figure percent(BigDecimal percent, String at) {
-        return tracer.number(Source.SETUP, percent, "%", at, "percent");
+        return tracer.number(Source.SETUP, percent, "%", at, Message.of("why.percent"));
     }
 
     private Figure rounded(Figure exact) {

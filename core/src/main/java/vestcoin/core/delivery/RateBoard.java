@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import vestcoin.core.calendar.WorkDays;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.ParcelType;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.PlaceIndex;
@@ -89,18 +90,20 @@ public final class RateBoard {
             Optional<Promise> promise,
             Tracer tracer) {
         if (found.isEmpty()) {
-            return new Offer.Unavailable(option, "No zone holds this place.", "delivery/zones");
+            return new Offer.Unavailable(option, Message.of("delivery.no-zone-holds-this-place"), "delivery/zones");
         }
         Delivery.Zone zone = found.get();
         String path = path(zone, option.id());
         PriceRule rule = zone.rates().get(option.id());
         if (rule == null) {
-            return new Offer.Unavailable(option, "Not offered in " + zone.name() + ".", path);
+            return new Offer.Unavailable(option, Message.of("delivery.not-offered-in", "zone", zone.name()), path);
         }
         for (Delivery.Dispatch from : load.from()) {
             if (!from.options().isEmpty() && !from.options().contains(option.id())) {
                 return new Offer.Unavailable(
-                        option, "Not offered from " + from.name() + ".", "delivery/dispatch/" + from.id() + "/options");
+                        option,
+                        Message.of("delivery.not-offered-from", "from", from.name()),
+                        "delivery/dispatch/" + from.id() + "/options");
             }
         }
         Figure weight = option.chargeable().isEmpty()
@@ -108,7 +111,7 @@ public final class RateBoard {
                 : option.chargeable()
                         .get()
                         .of(load.parcels(), "delivery/options/" + option.id() + "/chargeable", tracer);
-        Optional<String> beyond = option.limits().isEmpty()
+        Optional<Message> beyond = option.limits().isEmpty()
                 ? Optional.empty()
                 : CarryingLimits.beyond(option.limits().get(), load, weight, tracer);
         if (beyond.isPresent()) {

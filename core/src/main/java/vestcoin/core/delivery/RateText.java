@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -47,8 +48,7 @@ public final class RateText {
     private static final Pattern REDUCED = Pattern.compile("from\\s+" + NUMBER + "\\s+" + NUMBER);
     private static final Pattern FREE_FROM =
             Pattern.compile("(?:free\\s+from\\s+" + NUMBER + "|from\\s+" + NUMBER + "\\s+free)");
-    private static final String EXAMPLE =
-            "Write a price as 5.90, bands as “to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg”, or “6.50, from 80 free”.";
+    private static final Message EXAMPLE = Message.of("delivery.example-of-a-rule");
 
     private RateText() {}
 
@@ -65,12 +65,14 @@ public final class RateText {
         if (NEGATIVE.matcher(text).matches()) {
             throw new InvalidInput(
                     path,
-                    "A delivery price cannot be below zero.",
-                    "Write it without the minus sign; 0.00 or “free” costs nothing.");
+                    Message.of("delivery.delivery-price-cannot-below-zero"),
+                    Message.of("delivery.write-without-minus-sign-0-00-or"));
         }
         if (DECIMAL_COMMA.matcher(text).matches()) {
             throw new InvalidInput(
-                    path, "A comma separates the parts of a rule.", "Write decimals with a point, as 4.90.");
+                    path,
+                    Message.of("delivery.comma-separates-parts-of-rule"),
+                    Message.of("delivery.write-decimals-with-point-4-90"));
         }
         Reader reader = new Reader(path, currency);
         for (String part : text.split("\\s*,\\s*")) {
@@ -126,15 +128,15 @@ public final class RateText {
                 String first = part.split(" ")[1];
                 throw new InvalidInput(
                         path,
-                        "“" + part + "” does not say what is counted.",
-                        "Write kg, items or " + currency.getCode() + " after " + first + ", as “to " + first
-                                + " kg 4.90”.");
+                        Message.of("delivery.does-not-say-what-counted", "part", part),
+                        Message.of(
+                                "delivery.write-kg-items-or-after-to-kg", "code", currency.getCode(), "first", first));
             } else if ((matcher = THEN.matcher(part)).matches()) {
                 step(matcher);
             } else if ((matcher = FREE_FROM.matcher(part)).matches()) {
                 freeFrom = amount(matcher.group(1) == null ? matcher.group(2) : matcher.group(1));
             } else {
-                throw new InvalidInput(path, "“" + part + "” cannot be read as a delivery price.", EXAMPLE);
+                throw new InvalidInput(path, Message.of("delivery.cannot-read-delivery-price", "part", part), EXAMPLE);
             }
         }
 
@@ -142,14 +144,14 @@ public final class RateText {
             if (unit != null && !unit.equals(of)) {
                 throw new InvalidInput(
                         path,
-                        "One rule counts in " + unit + " and in " + of + ".",
-                        "Use one unit for all bands of a cell.");
+                        Message.of("delivery.one-rule-counts-in-and-in", "unit", unit, "of", of),
+                        Message.of("delivery.use-one-unit-for-all-bands-of"));
             }
             if (!bands.isEmpty() && bands.get(bands.size() - 1).upTo().compareTo(upTo) >= 0) {
                 throw new InvalidInput(
                         path,
-                        "The band to " + upTo.toPlainString() + " " + of + " is not above the one before it.",
-                        "List the bands from the smallest to the largest.");
+                        Message.of("delivery.band-to-not-above-one-before", "upTo", upTo, "of", of),
+                        Message.of("delivery.list-bands-from-smallest-to-largest"));
             }
             unit = of;
             bands.add(new PriceRule.Band(upTo, price));
@@ -164,7 +166,9 @@ public final class RateText {
             String of = unitOf(matcher.group(4));
             if (of.equals(currency.getCode())) {
                 throw new InvalidInput(
-                        path, "A price for each " + of + " of value is a percent.", "Write it as “4.00 + 2.5 %”.");
+                        path,
+                        Message.of("delivery.price-for-each-of-value-percent", "of", of),
+                        Message.of("delivery.write-4-00-2-5"));
             }
             basePlus = new PriceRule.BasePlus(amount(matcher.group(1)), amount(matcher.group(2)), of);
         }
@@ -173,13 +177,13 @@ public final class RateText {
             BigDecimal size = matcher.group(2) == null ? BigDecimal.ONE : new BigDecimal(matcher.group(2));
             String of = unitOf(matcher.group(3));
             if (bands.isEmpty() || then != null || size.signum() == 0) {
-                throw new InvalidInput(path, "“then” has to follow the last band, once.", EXAMPLE);
+                throw new InvalidInput(path, Message.of("delivery.then-has-to-follow-last-band-once"), EXAMPLE);
             }
             if (!of.equals(unit)) {
                 throw new InvalidInput(
                         path,
-                        "The bands count in " + unit + ", “then” counts in " + of + ".",
-                        "Use one unit for all of a cell.");
+                        Message.of("delivery.bands-count-in-then-counts-in", "unit", unit, "of", of),
+                        Message.of("delivery.use-one-unit-for-all-of-cell"));
             }
             then = new PriceRule.Then(size, amount(matcher.group(1)));
         }
@@ -196,8 +200,8 @@ public final class RateText {
             }
             throw new InvalidInput(
                     path,
-                    "“" + word + "” is not a unit here.",
-                    "Use kg, g, lb or oz, items, km or mi, or " + currency.getCode() + ".");
+                    Message.of("delivery.not-unit-here", "word", word),
+                    Message.of("delivery.use-kg-g-lb-or-oz-items", "code", currency.getCode()));
         }
 
         private BigDecimal amount(String text) {
@@ -205,10 +209,13 @@ public final class RateText {
             if (amount.stripTrailingZeros().scale() > currency.getDecimalPlaces()) {
                 throw new InvalidInput(
                         path,
-                        text + " has more decimals than " + currency.getCode() + " has.",
+                        Message.of("delivery.has-more-decimals-than-has", "text", text, "code", currency.getCode()),
                         currency.getDecimalPlaces() == 0
-                                ? "Write whole " + currency.getCode() + "."
-                                : "Write at most " + currency.getDecimalPlaces() + " decimals.");
+                                ? Message.of("delivery.write-whole", "code", currency.getCode())
+                                : Message.of(
+                                        "delivery.write-at-most-decimals",
+                                        "decimalPlaces",
+                                        currency.getDecimalPlaces()));
             }
             return amount.setScale(currency.getDecimalPlaces());
         }
@@ -222,13 +229,15 @@ public final class RateText {
             if ((service == null) != (otherwise == null)) {
                 throw new InvalidInput(
                         path,
-                        "A carrier's quote needs a price for when it does not answer.",
-                        "Write it as “quote parcel-day, else 9.90”.");
+                        Message.of("delivery.carriers-quote-needs-price-for-when-does"),
+                        Message.of("delivery.write-quote-parcel-day-else-9-90"));
             }
             if (found != 1) {
                 throw new InvalidInput(
                         path,
-                        found == 0 ? "The rule has no price." : "The rule has a fixed price and bands, or two prices.",
+                        found == 0
+                                ? Message.of("delivery.rule-has-no-price")
+                                : Message.of("delivery.rule-has-fixed-price-and-bands-or"),
                         EXAMPLE);
             }
             return new PriceRule(basis(), Optional.ofNullable(freeFrom), Optional.ofNullable(reducedTo), null, null);
@@ -283,48 +292,94 @@ public final class RateText {
     }
 
     /** The rule in sentences, for reading back what was understood. */
-    public static String inWords(PriceRule rule) {
-        List<String> said = new ArrayList<>();
+    public static List<Message> inWords(PriceRule rule) {
+        List<Message> said = new ArrayList<>();
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
             said.add(
                     fixed.price().signum() == 0
-                            ? "Nothing is charged."
-                            : fixed.price().toPlainString() + (fixed.perParcel() ? " a parcel." : " an order."));
+                            ? Message.of("delivery.nothing-charged")
+                            : (fixed.perParcel()
+                                    ? Message.of("delivery.parcel", "price", fixed.price())
+                                    : Message.of("delivery.order", "price", fixed.price())));
         } else if (rule.basis() instanceof PriceRule.ByProduct) {
-            said.add("Each product's own price: one travels alone, every other with it.");
+            said.add(Message.of("delivery.each-products-own-price-one-travels-alone"));
         } else if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
-            said.add("What the carrier asks for " + quote.service() + "; "
-                    + quote.otherwise().toPlainString() + " if it does not answer.");
+            said.add(Message.of(
+                    "delivery.what-carrier-asks-for-if-does-not",
+                    "service",
+                    quote.service(),
+                    "otherwise",
+                    quote.otherwise()));
         } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
-            said.add(plus.base().toPlainString() + " an order and "
-                    + (plus.per().equals(PriceRule.BasePlus.PERCENT)
-                            ? plus.plus().toPlainString() + " % of the value of what is sent."
-                            : plus.plus().toPlainString() + " for each " + singular(plus.per()) + "."));
+            said.add(
+                    plus.per().equals(PriceRule.BasePlus.PERCENT)
+                            ? Message.of(
+                                    "delivery.order-and-of-value-of-what-sent",
+                                    "base",
+                                    plus.base(),
+                                    "plus",
+                                    plus.plus())
+                            : Message.of(
+                                    "delivery.order-and-for-each",
+                                    "base",
+                                    plus.base(),
+                                    "plus",
+                                    plus.plus(),
+                                    "unit",
+                                    plus.per()));
         } else if (rule.basis() instanceof PriceRule.Bands bands) {
             for (int i = 0; i < bands.bands().size(); i++) {
                 PriceRule.Band band = bands.bands().get(i);
-                said.add((i == 0 ? "Up to and including " : "Up to ")
-                        + band.upTo().toPlainString() + " " + bands.unit() + ": "
-                        + band.price().toPlainString() + ".");
+                said.add(
+                        i == 0
+                                ? Message.of(
+                                        "delivery.up-to-and-including",
+                                        "upTo",
+                                        band.upTo(),
+                                        "unit",
+                                        bands.unit(),
+                                        "price",
+                                        band.price())
+                                : Message.of(
+                                        "delivery.up-to",
+                                        "upTo",
+                                        band.upTo(),
+                                        "unit",
+                                        bands.unit(),
+                                        "price",
+                                        band.price()));
             }
             said.add(bands.then()
-                    .map(then -> "Above that " + then.price().toPlainString() + " more for each started " + step(then)
-                            + singular(bands.unit()) + ".")
-                    .orElse("Above that it is not offered."));
+                    .map(then -> then.step().compareTo(BigDecimal.ONE) == 0
+                            ? Message.of(
+                                    "delivery.above-that-more-for-each-started-one",
+                                    "price",
+                                    then.price(),
+                                    "unit",
+                                    bands.unit())
+                            : Message.of(
+                                    "delivery.above-that-more-for-each-started",
+                                    "price",
+                                    then.price(),
+                                    "step",
+                                    then.step(),
+                                    "unit",
+                                    bands.unit()))
+                    .orElse(Message.of("delivery.above-that-it-is-not-offered")));
         }
         rule.freeFrom()
-                .ifPresent(from -> said.add(
-                        rule.reducedTo().map(to -> to.toPlainString() + " from").orElse("Free from") + " goods of "
-                                + from.toPlainString() + "."));
-        return String.join(" ", said);
-    }
-
-    private static String singular(String unit) {
-        return unit.equals(PriceRule.Bands.ITEMS) ? "item" : unit;
+                .ifPresent(from -> said.add(rule.reducedTo()
+                        .map(to -> Message.of("delivery.reduced-from-goods-of", "price", to, "from", from))
+                        .orElse(Message.of("delivery.free-from-goods-of", "from", from))));
+        return said;
     }
 
     private static String plain(BigDecimal amount) {
         BigDecimal stripped = amount.stripTrailingZeros();
         return stripped.scale() <= 0 ? stripped.toPlainString() : amount.toPlainString();
+    }
+
+    private static String singular(String unit) {
+        return unit.equals(PriceRule.Bands.ITEMS) ? "item" : unit;
     }
 }

@@ -12,6 +12,7 @@ import java.util.function.UnaryOperator;
 import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.RemainingAmounts;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -67,7 +68,7 @@ public final class DiscountCalculation {
         }
         List<Discounts.Rule> kept = new ArrayList<>();
         for (Discounts.Rule rule : in) {
-            Optional<String> reason = barred(rule);
+            Optional<Message> reason = barred(rule);
             reason.ifPresent(sentence -> not.add(new Reduction.UnusedDiscount(rule, sentence)));
             if (reason.isEmpty()) {
                 kept.add(rule);
@@ -76,7 +77,7 @@ public final class DiscountCalculation {
         return new Candidates(kept, not);
     }
 
-    private Optional<String> barred(Discounts.Rule rule) {
+    private Optional<Message> barred(Discounts.Rule rule) {
         Discounts.Conditions when = rule.conditions();
         if (when.window().isPresent()
                 && !when.window()
@@ -84,23 +85,27 @@ public final class DiscountCalculation {
                         .covers(
                                 circumstances.buying().at(),
                                 circumstances.buying().zone())) {
-            return Optional.of("Not on this day.");
+            return Optional.of(Message.of("discount.not-on-this-day"));
         }
         if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(circumstances.to()))) {
-            return Optional.of("Not for this place.");
+            return Optional.of(Message.of("discount.not-for-this-place"));
         }
         if (when.firstOrder() && circumstances.history().orders() > 0) {
-            return Optional.of("Only for a first order.");
+            return Optional.of(Message.of("discount.only-for-first-order"));
         }
         if (when.uses().isPresent()
                 && circumstances.history().uses().getOrDefault(rule.id(), 0)
                         >= when.uses().get()) {
-            return Optional.of("Used up: " + when.uses().get() + " in all.");
+            return Optional.of(
+                    Message.of("discount.used-up-in-all", "uses", when.uses().get()));
         }
         if (when.usesPerBuyer().isPresent()
                 && circumstances.history().usesByBuyer().getOrDefault(rule.id(), 0)
                         >= when.usesPerBuyer().get()) {
-            return Optional.of("This buyer has used it " + when.usesPerBuyer().get() + " times.");
+            return Optional.of(Message.of(
+                    "discount.this-buyer-has-used-times",
+                    "usesPerBuyer",
+                    when.usesPerBuyer().get()));
         }
         return Optional.empty();
     }
@@ -122,21 +127,21 @@ public final class DiscountCalculation {
                 continue;
             }
             List<PricedLine> eligible = eligible(rule, lines);
-            Optional<String> lacking = shortOf(rule, lines, eligible, left);
+            Optional<Message> lacking = shortOf(rule, lines, eligible, left);
             if (lacking.isPresent()) {
                 not.add(new Reduction.UnusedDiscount(rule, lacking.get()));
                 continue;
             }
             List<Figure> amounts = new ArrayList<>(eligible.size());
             eligible.forEach(line -> amounts.add(shelf.get(line.index())));
-            Figure base = tracer.sum("rule/discount-base", "what it is taken off", amounts);
+            Figure base = tracer.sum("rule/discount-base", Message.of("why.what-taken-off"), amounts);
             Figure atShelf = amount(rule, base);
             Figure amount = atShelf;
             Map<Integer, Figure> shares = shared(amount, eligible, shelf);
             if (!stands) {
                 shares.forEach((index, share) -> shelf.put(index, less(rule, shelf.get(index), share)));
                 shares = rerated(shares, eligible, left);
-                amount = tracer.sum("rule/rerated", rule.name(), List.copyOf(shares.values()));
+                amount = tracer.sum("rule/rerated", Message.name(rule.name()), List.copyOf(shares.values()));
             }
             shares.forEach((index, share) -> left.put(index, less(rule, left.get(index), share)));
             reductions.add(new Reduction(rule, amount, atShelf, shares));
@@ -145,7 +150,7 @@ public final class DiscountCalculation {
     }
 
     private Figure less(Discounts.Rule rule, Figure from, Figure share) {
-        return tracer.less("rule/after-discount", "after " + rule.name(), from, List.of(share));
+        return tracer.less("rule/after-discount", Message.of("why.after", "rule", rule.name()), from, List.of(share));
     }
 
     private Map<Integer, Figure> rerated(
@@ -164,7 +169,7 @@ public final class DiscountCalculation {
                     line.index(),
                     own.value().compareTo(most.value()) <= 0
                             ? own
-                            : tracer.smallest("rule/rerated", "no more than is left", List.of(own, most)));
+                            : tracer.smallest("rule/rerated", Message.of("why.no-more-than-left"), List.of(own, most)));
         }
         return rerated;
     }
@@ -195,7 +200,10 @@ public final class DiscountCalculation {
                         stands
                                 ? amount
                                 : tracer.less(
-                                        "rule/rerated", rule.name(), price.apply(rest), List.of(price.apply(after))),
+                                        "rule/rerated",
+                                        Message.name(rule.name()),
+                                        price.apply(rest),
+                                        List.of(price.apply(after))),
                         amount,
                         Map.of()));
                 rest = after;
@@ -221,22 +229,27 @@ public final class DiscountCalculation {
      * Why the basket is not enough, if it is not: value is the goods after the discounts taken so far, without
      * donations.
      */
-    private Optional<String> shortOf(
+    private Optional<Message> shortOf(
             Discounts.Rule rule, List<PricedLine> lines, List<PricedLine> eligible, Map<Integer, Figure> left) {
         Discounts.Conditions when = rule.conditions();
         if (eligible.isEmpty()) {
-            return Optional.of("Nothing in the basket is in it.");
+            return Optional.of(Message.of("discount.nothing-in-basket-in"));
         }
         if (when.leastValue().isPresent()
                 && value(lines, left)
                                 .compareTo(tracer.threshold(when.leastValue().get()))
                         < 0) {
-            return Optional.of(
-                    "Only from goods of " + tracer.words(when.leastValue().get()) + ".");
+            return Optional.of(Message.of(
+                    "discount.only-from-goods-of",
+                    "amount",
+                    tracer.amount(when.leastValue().get())));
         }
         if (when.leastQuantity().isPresent()
                 && quantity(eligible).compareTo(when.leastQuantity().get()) < 0) {
-            return Optional.of("Only from " + when.leastQuantity().get().toPlainString() + " things.");
+            return Optional.of(Message.of(
+                    "discount.only-from-things",
+                    "leastQuantity",
+                    when.leastQuantity().get()));
         }
         return Optional.empty();
     }
@@ -262,19 +275,25 @@ public final class DiscountCalculation {
         if (rule.amount().isPresent()) {
             return tracer.smallest(
                     path,
-                    rule.name(),
+                    Message.name(rule.name()),
                     List.of(
                             tracer.typed(
-                                    path + "/amount", rule.name(), rule.amount().get()),
+                                    path + "/amount",
+                                    Message.name(rule.name()),
+                                    rule.amount().get()),
                             base));
         }
         Figure percent = tracer.number(
-                Source.SETUP, rule.percent().orElse(BigDecimal.ZERO), "%", path + "/percent", rule.name());
+                Source.SETUP,
+                rule.percent().orElse(BigDecimal.ZERO),
+                "%",
+                path + "/percent",
+                Message.name(rule.name()));
         return tracer.ratio(
                 path,
-                rule.name(),
+                Message.name(rule.name()),
                 List.of(base, percent),
-                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
+                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", Message.of("why.per-cent"))));
     }
 
     /**
@@ -290,7 +309,8 @@ public final class DiscountCalculation {
         for (PricedLine line : eligible) {
             weights.add(nothingLeft ? line.shelf() : left.get(line.index()));
         }
-        List<Figure> parts = tracer.shares("rule/discount-shared-out", "share of the discount", amount, weights);
+        List<Figure> parts =
+                tracer.shares("rule/discount-shared-out", Message.of("why.share-of-discount"), amount, weights);
         Map<Integer, Figure> shares = new HashMap<>();
         for (int i = 0; i < parts.size(); i++) {
             shares.put(eligible.get(i).index(), parts.get(i));

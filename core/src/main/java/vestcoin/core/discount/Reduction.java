@@ -1,6 +1,7 @@
 package vestcoin.core.discount;
 
 import java.util.Map;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 
 /**
@@ -16,5 +17,5 @@ public record Reduction(Discounts.Rule rule, Figure amount, Figure shelf, Map<In
     }
 
     /** A discount that does not apply. @param reason one sentence for the seller */
-    public record UnusedDiscount(Discounts.Rule rule, String reason) {}
+    public record UnusedDiscount(Discounts.Rule rule, Message reason) {}
 }

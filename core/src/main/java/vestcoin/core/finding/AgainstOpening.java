@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.CompiledSetup;
@@ -35,8 +36,8 @@ public final class AgainstOpening {
                     Finding.Severity.BLOCKS_OPENING,
                     Finding.Station.SHOP,
                     "shop/address/lines",
-                    "The shop has no address; it stands on every paper, and things are sent back to it.",
-                    "Type street and town at Shop."));
+                    Message.of("finding.shop-has-no-address-stands-on-every"),
+                    Message.of("finding.type-street-and-town-at-shop")));
         }
         setup.goods().products().stream()
                 .filter(product -> SAMPLES.getOrDefault(product.id(), "").equals(product.name()))
@@ -45,8 +46,8 @@ public final class AgainstOpening {
                         Finding.Severity.BLOCKS_OPENING,
                         Finding.Station.GOODS,
                         "goods/products/" + product.id() + "/name",
-                        "“" + product.name() + "” is still the sample the shop began with.",
-                        "Make it a thing you sell, or remove it.")));
+                        Message.of("finding.still-sample-shop-began-with", "product", product.name()),
+                        Message.of("finding.make-thing-you-sell-or-remove"))));
         setup.terms()
                 .texts()
                 .forEach((kind, texts) -> texts.forEach((language, text) -> {
@@ -57,9 +58,15 @@ public final class AgainstOpening {
                                 Finding.Severity.BLOCKS_OPENING,
                                 Finding.Station.TERMS,
                                 "terms/texts/" + kind,
-                                "The text “" + kind.replace('-', ' ') + "” (" + language + ") would show {"
-                                        + String.join("}, {", open) + "} to buyers: these facts are not set.",
-                                "Set them at the left of Terms, or take the braces out of the text."));
+                                Message.of(
+                                        "finding.text-would-show-to-buyers-these-facts",
+                                        "replace",
+                                        kind.replace('-', ' '),
+                                        "language",
+                                        language,
+                                        "list",
+                                        String.join("}, {", open)),
+                                Message.of("finding.set-them-at-left-of-terms-or")));
                     }
                 }));
     }
@@ -79,8 +86,8 @@ public final class AgainstOpening {
                         Finding.Severity.BLOCKS_OPENING,
                         Finding.Station.PAYMENT,
                         "payment/methods",
-                        "The account “" + account + "” is in test mode, so no buyer could pay with real money.",
-                        "Enter its live keys, or switch off the ways to pay that use it.")));
+                        Message.of("finding.account-in-test-mode-so-no-buyer", "account", account),
+                        Message.of("finding.enter-live-keys-or-switch-off-ways"))));
         bare(compiled.setup(), against);
         return List.copyOf(against);
     }

@@ -16,7 +16,7 @@ public final class Check {
         PickupFindings.add(compiled.setup(), findings.at(Station.PICKUP));
         new TaxFindings(compiled, known, findings.at(Station.TAX)).add();
         new PaymentFindings(compiled, known, findings.at(Station.PAYMENT)).add();
-        TermsFindings.add(compiled.setup(), findings.at(Station.TERMS));
+        TermsFindings.add(compiled.setup(), known, findings.at(Station.TERMS));
         return findings.sorted();
     }
 }

@@ -10,6 +10,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
@@ -37,15 +38,15 @@ final class DeliveryFindings {
                 at.look(
                         "zone-without-place",
                         "delivery/zones/" + zone.id() + "/places",
-                        zone.name() + " holds no place.",
-                        "Add a country, a region or postcodes, or remove the zone.");
+                        Message.of("finding.holds-no-place", "zone", zone.name()),
+                        Message.of("finding.add-country-region-or-postcodes-or-remove"));
             }
             if (zone.rates().isEmpty()) {
                 at.blocks(
                         "zone-without-option",
                         "delivery/zones/" + zone.id(),
-                        "Nothing is offered in " + zone.name() + ".",
-                        "Fill in at least one cell of its row.");
+                        Message.of("finding.nothing-offered-in", "zone", zone.name()),
+                        Message.of("finding.fill-in-at-least-one-cell-of"));
             }
             zone.rates().forEach((option, rule) -> rule(zone, option, rule));
         }
@@ -86,8 +87,8 @@ final class DeliveryFindings {
             at.blocks(
                     "zones-overlap",
                     "delivery/zones/" + zone.id() + "/places",
-                    zone.name() + " and " + other.name() + " both hold " + where + ".",
-                    "Take it out of one of them.");
+                    Message.of("finding.and-both-hold", "zone", zone.name(), "other", other.name(), "where", where),
+                    Message.of("finding.take-out-of-one-of-them"));
         }
     }
 
@@ -107,11 +108,16 @@ final class DeliveryFindings {
             at.blocks(
                     "place-without-zone",
                     "delivery/zones",
-                    "The shop sells to "
-                            + Findings.named(
-                                    without.stream().map(Countries::name).toList()) + ", but no delivery zone holds "
-                            + (without.size() == 1 ? "it." : "them."),
-                    "Add it to a zone, or stop selling there.");
+                    without.size() == 1
+                            ? Message.of(
+                                    "finding.shop-sells-to-but-no-delivery-zone",
+                                    "list",
+                                    without.stream().map(Countries::name).toList())
+                            : Message.of(
+                                    "finding.shop-sells-to-but-no-delivery-zone-holds",
+                                    "list",
+                                    without.stream().map(Countries::name).toList()),
+                    Message.of("finding.add-to-zone-or-stop-selling-there"));
         }
     }
 
@@ -127,9 +133,15 @@ final class DeliveryFindings {
                 .ifPresent(least -> at.look(
                         "free-from-below-smallest",
                         path,
-                        name + ": free from " + rule.freeFrom().get().toPlainString() + ", but no order may be below "
-                                + least.toPlainString() + ".",
-                        "Raise the one or lower the other; as it is, delivery is always free."));
+                        Message.of(
+                                "finding.free-from-but-no-order-may-below",
+                                "name",
+                                name,
+                                "freeFrom",
+                                rule.freeFrom().get(),
+                                "least",
+                                least),
+                        Message.of("finding.raise-one-or-lower-other-delivery-always")));
         if (!(rule.basis() instanceof PriceRule.Bands bands)) {
             return;
         }
@@ -141,8 +153,9 @@ final class DeliveryFindings {
             at.look(
                     "nothing-above-last-band",
                     path,
-                    name + ": nothing is offered above " + last.upTo().toPlainString() + " " + bands.unit() + ".",
-                    "Add “then …” or a last band.");
+                    Message.of(
+                            "finding.nothing-offered-above", "name", name, "upTo", last.upTo(), "bands", bands.unit()),
+                    Message.of("finding.add-then-or-last-band"));
         }
         BigDecimal before = BigDecimal.ZERO;
         for (PriceRule.Band band : bands.bands()) {
@@ -150,9 +163,17 @@ final class DeliveryFindings {
                 at.look(
                         "price-drops",
                         path,
-                        name + ": the price drops to " + band.price().toPlainString() + " in the band to "
-                                + band.upTo().toPlainString() + " " + bands.unit() + ".",
-                        "Raise it, if buying more was not meant to make delivery cheaper.");
+                        Message.of(
+                                "finding.price-drops-to-in-band-to",
+                                "name",
+                                name,
+                                "price",
+                                band.price(),
+                                "upTo",
+                                band.upTo(),
+                                "bands",
+                                bands.unit()),
+                        Message.of("finding.raise-if-buying-more-was-not-meant"));
             }
             before = band.price();
         }
@@ -176,8 +197,8 @@ final class DeliveryFindings {
             at.look(
                     "option-nowhere",
                     path,
-                    option.name() + " has a price in no zone.",
-                    "Fill in a cell of its column, or remove it.");
+                    Message.of("finding.has-price-in-no-zone", "option", option.name()),
+                    Message.of("finding.fill-in-cell-of-column-or-remove"));
         }
         option.limits().ifPresent(limits -> {
             boolean values = limits.valueFrom().isPresent()
@@ -202,11 +223,10 @@ final class DeliveryFindings {
                 at.look(
                         "option-never",
                         path + "/limits",
-                        option.name() + " can carry no basket: "
-                                + (values
-                                        ? "its least value is above its most."
-                                        : "its limits leave out everything that is sent."),
-                        "Loosen its limits.");
+                        values
+                                ? Message.of("finding.can-carry-no-basket-least-value-above", "option", option.name())
+                                : Message.of("finding.can-carry-no-basket-limits-leave-out", "option", option.name()),
+                        Message.of("finding.loosen-limits"));
             }
         });
     }

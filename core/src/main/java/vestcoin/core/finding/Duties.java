@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.Terms;
@@ -21,7 +22,7 @@ public final class Duties {
      * @param met whether the setup does it
      * @param how what does it, or what is missing
      */
-    public record Duty(String name, String source, String path, boolean met, String how) {}
+    public record Duty(Message name, String source, String path, boolean met, Message how) {}
 
     private final Setup setup;
     private final Set<String> found;
@@ -45,81 +46,98 @@ public final class Duties {
     private void union() {
         Terms terms = setup.terms();
         add(
-                "14 days to withdraw",
+                Message.of("duty.14-days-to-withdraw"),
                 "Directive 2011/83/EU, Art. 9",
                 "terms/withdrawalDays",
                 !found.contains("withdrawal-too-short"),
-                terms.withdrawalDays().map(days -> days + " days are set.").orElse("No days are set."));
+                terms.withdrawalDays()
+                        .map(days -> Message.of("duty.days-are-set", "days", days))
+                        .orElse(Message.of("duty.no-days-are-set")));
         add(
-                "Goods and standard delivery are given back on withdrawal",
+                Message.of("duty.goods-and-standard-delivery-given-back-on"),
                 "Directive 2011/83/EU, Art. 13",
                 "terms/refundsDelivery",
                 terms.refundsDelivery(),
-                terms.refundsDelivery() ? "A refund is filled in with both." : "Delivery is kept.");
+                terms.refundsDelivery()
+                        ? Message.of("duty.refund-filled-in-with-both")
+                        : Message.of("duty.delivery-kept"));
         excluded(terms);
         add(
-                "The model form can be found",
+                Message.of("duty.model-form-can-found"),
                 "Directive 2011/83/EU, Art. 6(1)(h) and Annex I(B)",
                 "terms/texts/returns",
                 true,
-                "It stands on the shop's own page, under the returns.");
+                Message.of("duty.stands-on-shops-own-page-under-returns"));
         add(
-                "A function to withdraw online",
+                Message.of("duty.function-to-withdraw-online"),
                 "Directive 2011/83/EU, Art. 11a",
                 "terms/onlineWithdrawal",
                 terms.onlineWithdrawal(),
-                terms.onlineWithdrawal() ? "Each order's own page has it." : "It is switched off.");
+                terms.onlineWithdrawal()
+                        ? Message.of("duty.each-orders-own-page-has")
+                        : Message.of("duty.switched-off"));
         add(
-                "The order button says that it costs money",
+                Message.of("duty.order-button-says-that-costs-money"),
                 "Directive 2011/83/EU, Art. 8(2)",
                 "terms/orderButton",
                 !found.contains("button-without-cost"),
-                found.contains("button-without-cost") ? "In one language it does not." : "In every language.");
+                found.contains("button-without-cost")
+                        ? Message.of("duty.in-one-language-does-not")
+                        : Message.of("duty.in-every-language"));
         add(
-                "Who sells, and how to reach them",
+                Message.of("duty.who-sells-and-how-to-reach-them"),
                 "Directive 2000/31/EC, Art. 5",
                 "terms/texts/" + Terms.LEGAL_NOTICE,
                 !found.contains("no-legal-notice"),
                 found.contains("no-legal-notice")
-                        ? "There is no legal notice."
-                        : "The legal notice is shown at the foot of every page.");
+                        ? Message.of("duty.there-no-legal-notice")
+                        : Message.of("duty.legal-notice-shown-at-foot-of-every"));
         add(
-                "What happens with buyers' data",
+                Message.of("duty.what-happens-with-buyers-data"),
                 "Regulation (EU) 2016/679, Art. 13",
                 "terms/texts/" + Terms.PRIVACY,
                 terms.texts().containsKey(Terms.PRIVACY),
                 terms.texts().containsKey(Terms.PRIVACY)
-                        ? "The privacy notice is shown at the foot of every page."
-                        : "There is no privacy notice.");
+                        ? Message.of("duty.privacy-notice-shown-at-foot-of-every")
+                        : Message.of("duty.there-no-privacy-notice"));
         boolean sales = setup.goods().products().stream()
                 .anyMatch(product -> product.sale().isPresent());
         add(
-                "The lowest price of 30 days stands beside a reduction",
+                Message.of("duty.lowest-price-of-30-days-stands-beside"),
                 "Directive 98/6/EC, Art. 6a",
                 "terms/prior",
                 terms.prior() || !sales,
                 terms.prior()
-                        ? "It is shown by itself."
-                        : sales ? "Something is reduced, and it is not shown." : "Nothing is reduced.");
+                        ? Message.of("duty.shown-by-itself")
+                        : (sales
+                                ? Message.of("duty.something-reduced-and-not-shown")
+                                : Message.of("duty.nothing-reduced")));
     }
 
     private void excluded(Terms terms) {
         boolean doubtful = setup.goods().products().stream()
                 .anyMatch(product -> product.kind() == Product.Kind.DIGITAL || product.kind() == Product.Kind.SERVICE);
         add(
-                "Buyers are told what they cannot withdraw from",
+                Message.of("duty.buyers-told-what-they-cannot-withdraw-from"),
                 "Directive 2011/83/EU, Art. 6(1)(k) and 16",
                 "terms/exceptions",
                 !terms.exceptions().isEmpty() || !doubtful,
                 !terms.exceptions().isEmpty()
-                        ? "Said for " + terms.exceptions().size()
-                                + (terms.exceptions().size() == 1 ? " group." : " groups.")
-                        : doubtful
-                                ? "Downloads or dated services are sold, and no group says so."
-                                : "Nothing sold is of the usual kinds.");
+                        ? (terms.exceptions().size() == 1
+                                ? Message.of(
+                                        "duty.said-for-group",
+                                        "exceptions",
+                                        terms.exceptions().size())
+                                : Message.of(
+                                        "duty.said-for-groups",
+                                        "exceptions",
+                                        terms.exceptions().size()))
+                        : (doubtful
+                                ? Message.of("duty.downloads-or-dated-services-sold-and-no")
+                                : Message.of("duty.nothing-sold-of-usual-kinds")));
     }
 
-    private void add(String name, String source, String path, boolean met, String how) {
+    private void add(Message name, String source, String path, boolean met, Message how) {
         duties.add(new Duty(name, source, path, met, how));
     }
 }

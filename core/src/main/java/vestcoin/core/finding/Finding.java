@@ -1,5 +1,7 @@
 package vestcoin.core.finding;
 
+import vestcoin.core.message.Message;
+
 /**
  * One thing to know about a setup.
  *
@@ -8,7 +10,7 @@ package vestcoin.core.finding;
  * @param sentence what is wrong
  * @param remedy what to do
  */
-public record Finding(String id, Severity severity, Station station, String path, String sentence, String remedy) {
+public record Finding(String id, Severity severity, Station station, String path, Message sentence, Message remedy) {
 
     public enum Severity {
         BLOCKS_OPENING,

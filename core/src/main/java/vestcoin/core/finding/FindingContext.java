@@ -12,10 +12,11 @@ import vestcoin.core.tax.Sales;
  * @param at the instant it is for: rates hold by date
  * @param gateways state of each account with a provider
  * @param sales across borders within the Union
+ * @param phrases how many there are that buyers meet; 0 if nobody counts them
  * @param untried accounts no payment was tried with since they changed
  */
-public record FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
+public record FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases) {
     public FindingContext(Instant at, Map<String, Gateway> gateways) {
-        this(at, gateways, Sales.NONE, Set.of());
+        this(at, gateways, Sales.NONE, Set.of(), 0);
     }
 }

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import vestcoin.core.finding.Finding.Severity;
 import vestcoin.core.finding.Finding.Station;
+import vestcoin.core.message.Message;
 
 /** Gathers findings of one station. */
 final class Findings {
@@ -18,15 +19,15 @@ final class Findings {
             this.station = station;
         }
 
-        void blocks(String id, String path, String sentence, String remedy) {
+        void blocks(String id, String path, Message sentence, Message remedy) {
             all.add(new Finding(id, Severity.BLOCKS_OPENING, station, path, sentence, remedy));
         }
 
-        void look(String id, String path, String sentence, String remedy) {
+        void look(String id, String path, Message sentence, Message remedy) {
             all.add(new Finding(id, Severity.LOOK_AT_THIS, station, path, sentence, remedy));
         }
 
-        void note(String id, String path, String sentence, String remedy) {
+        void note(String id, String path, Message sentence, Message remedy) {
             all.add(new Finding(id, Severity.NOTE, station, path, sentence, remedy));
         }
     }
@@ -39,12 +40,5 @@ final class Findings {
         return all.stream()
                 .sorted(Comparator.comparing(Finding::severity).thenComparing(Finding::station))
                 .toList();
-    }
-
-    /** Some names, the rest counted. */
-    static String named(List<String> names) {
-        return names.size() <= 6
-                ? String.join(", ", names)
-                : String.join(", ", names.subList(0, 5)) + " and " + (names.size() - 5) + " more";
     }
 }

@@ -7,6 +7,7 @@ import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
@@ -19,7 +20,11 @@ final class GoodsFindings {
     static void add(CompiledSetup compiled, Findings.At at) {
         Setup setup = compiled.setup();
         if (setup.goods().products().isEmpty()) {
-            at.blocks("no-goods", "goods/products", "There is nothing to sell yet.", "Add a first product.");
+            at.blocks(
+                    "no-goods",
+                    "goods/products",
+                    Message.of("finding.there-nothing-to-sell-yet"),
+                    Message.of("finding.add-first-product"));
         }
         boolean byWeight = setup.delivery().zones().stream()
                 .flatMap(zone -> zone.rates().values().stream())
@@ -36,8 +41,8 @@ final class GoodsFindings {
                 at.look(
                         "no-weight",
                         path + "/weight",
-                        product.name() + " has no weight, so delivery by weight counts it as nothing.",
-                        "Add the weight of one, as 1.2 kg.");
+                        Message.of("finding.has-no-weight-so-delivery-by-weight", "product", product.name()),
+                        Message.of("finding.add-weight-of-one-1-2-kg"));
             }
             if (!setup.delivery().parcels().isEmpty()
                     && product.physical()
@@ -45,8 +50,8 @@ final class GoodsFindings {
                 at.note(
                         "no-size",
                         path + "/sending/size",
-                        product.name() + " has no size, so what travels with it is packed by weight only.",
-                        "Add length × width × height.");
+                        Message.of("finding.has-no-size-so-what-travels-with", "product", product.name()),
+                        Message.of("finding.add-length-width-height"));
             }
             if (typed.group().isEmpty()
                     && setup.goods().defaultGroup().isPresent()
@@ -54,8 +59,9 @@ final class GoodsFindings {
                 at.note(
                         "default-group",
                         path + "/group",
-                        product.name() + " is in the default group “" + nameOf(setup.goods()) + "”.",
-                        "Name its group, if another fits better.");
+                        Message.of(
+                                "finding.in-default-group", "product", product.name(), "nameOf", nameOf(setup.goods())),
+                        Message.of("finding.name-group-if-another-fits-better"));
             }
             noEffect(setup, product, path, at);
             for (Product.PerUnit each : product.perUnit()) {
@@ -63,9 +69,13 @@ final class GoodsFindings {
                     at.look(
                             "per-unit-tax-unsaid",
                             path + "/perUnit/" + each.id() + "/taxed",
-                            product.name() + ", " + each.name()
-                                    + ": nobody has said how it is taxed, so it is taxed like the goods.",
-                            "Say so, or give it a tax category of its own, or put it outside of tax.");
+                            Message.of(
+                                    "finding.nobody-has-said-how-taxed-so-taxed",
+                                    "product",
+                                    product.name(),
+                                    "each",
+                                    each.name()),
+                            Message.of("finding.say-so-or-give-tax-category-of"));
                 }
             }
             reduced |= product.sale().isPresent()
@@ -78,8 +88,8 @@ final class GoodsFindings {
             at.look(
                     "reduction-without-prior-price",
                     "terms/prior",
-                    "Reductions are shown without the lowest price of the last 30 days.",
-                    "Show it beside them (Directive 98/6/EC, Art. 6a).");
+                    Message.of("finding.reductions-shown-without-lowest-price-of-last"),
+                    Message.of("finding.show-beside-them-directive-98-6-ec"));
         }
         buyerGroups(setup, at);
         singlePurpose(compiled, at);
@@ -94,25 +104,22 @@ final class GoodsFindings {
             at.look(
                     "own-delivery-without-effect",
                     path + "/sending/own",
-                    product.name()
-                            + " has a delivery price of its own, which has no effect: no cell of the rate sheet is "
-                            + "priced by product.",
-                    "Write “by product” into the cells where it is to hold.");
+                    Message.of("finding.has-delivery-price-of-own-has-no", "product", product.name()),
+                    Message.of("finding.write-by-product-into-cells-where-to"));
         }
         if (product.renews().isPresent()) {
             at.look(
                     "renewal-without-effect",
                     path + "/renews",
-                    product.name() + " says that it renews, which has no effect yet: it is charged once, at the order.",
-                    "Sell it as a single purchase until renewals are charged.");
+                    Message.of("finding.says-that-renews-has-no-effect-yet", "product", product.name()),
+                    Message.of("finding.sell-single-purchase-until-renewals-charged"));
         }
         if (product.kind() == Product.Kind.BUNDLE && product.price().signum() != 0) {
             at.look(
                     "bundle-price-without-effect",
                     path + "/price",
-                    product.name()
-                            + " has a price of its own, which has no effect yet: a bundle costs the sum of its parts.",
-                    "Set its price to nothing.");
+                    Message.of("finding.has-price-of-own-has-no-effect", "product", product.name()),
+                    Message.of("finding.set-price-to-nothing"));
         }
     }
 
@@ -124,8 +131,8 @@ final class GoodsFindings {
                 .forEach(group -> at.look(
                         "group-without-effect",
                         "goods/buyerGroups/" + group.id(),
-                        "The prices of “" + group.name() + "” have no effect yet: no buyer can belong to this group.",
-                        "Keep it for later, or use a discount by code."));
+                        Message.of("finding.prices-of-have-no-effect-yet-no", "group", group.name()),
+                        Message.of("finding.keep-for-later-or-use-discount-by")));
     }
 
     /**
@@ -160,9 +167,8 @@ final class GoodsFindings {
             at.blocks(
                     "single-purpose-voucher",
                     "goods/products/" + vouchers.get(0).id(),
-                    "Everything here bears one rate in one country, so a voucher would be taxed when it is sold.",
-                    "Take the voucher out: Vest Coin sells vouchers that are taxed when they are used (Directive "
-                            + "2006/112/EC, Art. 30a, 30b).");
+                    Message.of("finding.everything-here-bears-one-rate-in-one"),
+                    Message.of("finding.take-voucher-out-vest-coin-sells-vouchers"));
         }
     }
 

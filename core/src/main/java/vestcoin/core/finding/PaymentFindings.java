@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.apache.commons.validator.routines.IBANValidator;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
@@ -41,8 +42,13 @@ final class PaymentFindings {
                 at.look(
                         "method-not-seen",
                         path(method),
-                        "No buyer sees " + method.title() + ": " + gateway.trouble() + ".",
-                        "Enter the keys of the account and check them.");
+                        Message.of(
+                                "finding.no-buyer-sees",
+                                "method",
+                                method.title(),
+                                "trouble",
+                                gateway.trouble().orElseThrow()),
+                        Message.of("finding.enter-keys-of-account-and-check-them"));
             } else {
                 seen.add(method);
             }
@@ -52,8 +58,8 @@ final class PaymentFindings {
             at.blocks(
                     "no-way-to-pay",
                     "payment/methods",
-                    "No buyer can pay yet.",
-                    "Switch a method on and connect its account.");
+                    Message.of("finding.no-buyer-can-pay-yet"),
+                    Message.of("finding.switch-method-on-and-connect-account"));
         } else {
             places(seen);
         }
@@ -77,11 +83,10 @@ final class PaymentFindings {
             at.look(
                     "method-nobody-sees",
                     path(method) + "/conditions",
-                    "No buyer can see " + method.title() + ": "
-                            + (amounts
-                                    ? "its least amount is above its most."
-                                    : "it is for places the shop does not sell to."),
-                    "Loosen its conditions.");
+                    amounts
+                            ? Message.of("finding.no-buyer-can-see-least-amount-above", "method", method.title())
+                            : Message.of("finding.no-buyer-can-see-for-places-shop", "method", method.title()),
+                    Message.of("finding.loosen-conditions"));
         }
         if (method.kind() == Payment.Kind.CASH_ON_DELIVERY
                 && (setup.delivery().options().isEmpty()
@@ -89,16 +94,16 @@ final class PaymentFindings {
             at.look(
                     "cash-without-handover",
                     path(method),
-                    method.title() + ": nothing of this shop is handed over at a door. Who takes the money?",
-                    "Switch it off, or offer a delivery.");
+                    Message.of("finding.nothing-of-this-shop-handed-over-at", "method", method.title()),
+                    Message.of("finding.switch-off-or-offer-delivery"));
         }
         if (method.kind() == Payment.Kind.CASH_AT_PICKUP
                 && setup.pickup().places().isEmpty()) {
             at.look(
                     "cash-without-handover",
                     path(method),
-                    method.title() + ": there is no place to collect at. Who takes the money?",
-                    "Add a pickup place, or switch it off.");
+                    Message.of("finding.there-no-place-to-collect-at-who", "method", method.title()),
+                    Message.of("finding.add-pickup-place-or-switch-off"));
         }
         account(method);
         charge(method);
@@ -114,8 +119,8 @@ final class PaymentFindings {
                 at.look(
                         "hidden-in-the-union",
                         path(method) + "/conditions/places",
-                        method.title() + " is hidden from buyers in " + Findings.named(hidden) + ".",
-                        "Accept a method in all of the Union alike (Regulation (EU) 2018/302, Art. 5).");
+                        Message.of("finding.hidden-from-buyers-in", "method", method.title(), "list", hidden),
+                        Message.of("finding.accept-method-in-all-of-union-alike"));
             }
         }
     }
@@ -132,9 +137,13 @@ final class PaymentFindings {
                 at.look(
                         "gateway-above-smallest-order",
                         path(method),
-                        method.title() + " cannot charge less than " + smallest.toPlainString()
-                                + ", but an order may be smaller.",
-                        "Show it only from that amount, or raise the smallest order.");
+                        Message.of(
+                                "finding.cannot-charge-less-than-but-order-may",
+                                "method",
+                                method.title(),
+                                "smallest",
+                                smallest),
+                        Message.of("finding.show-only-from-that-amount-or-raise"));
             }
         });
         account.flatMap(Payment.Account::authorisationDays)
@@ -156,17 +165,23 @@ final class PaymentFindings {
                         at.look(
                                 "capture-after-authorisation",
                                 path(method) + "/capture",
-                                method.title() + " is captured at dispatch, but preparing takes up to " + longest
-                                        + " working days and an authorisation lapses after " + days + " days.",
-                                "Capture at once, or shorten the preparation.");
+                                Message.of(
+                                        "finding.captured-at-dispatch-but-preparing-takes-up",
+                                        "method",
+                                        method.title(),
+                                        "longest",
+                                        longest,
+                                        "days",
+                                        days),
+                                Message.of("finding.capture-at-once-or-shorten-preparation"));
                     }
                 });
         if (method.gateway().filter(known.untried()::contains).isPresent()) {
             at.blocks(
                     "gateway-untried",
                     path(method),
-                    "No payment was tried with " + method.title() + " since its account changed.",
-                    "Use “try it” once.");
+                    Message.of("finding.no-payment-was-tried-with-since-account", "method", method.title()),
+                    Message.of("finding.use-try-once"));
         }
     }
 
@@ -188,9 +203,8 @@ final class PaymentFindings {
             at.look(
                     "charge-on-consumers",
                     path(method) + "/charge",
-                    method.title() + " costs consumers extra.",
-                    "Take the charge away, or show the method to businesses only (Directive (EU) 2015/2366, Art. "
-                            + "62(4)).");
+                    Message.of("finding.costs-consumers-extra", "method", method.title()),
+                    Message.of("finding.take-charge-away-or-show-method-to"));
         }
     }
 
@@ -208,8 +222,8 @@ final class PaymentFindings {
             at.blocks(
                     "place-without-payment",
                     "payment/methods",
-                    "Buyers in " + Findings.named(List.copyOf(without)) + " have no way to pay.",
-                    "Open a method to them, or stop selling there.");
+                    Message.of("finding.buyers-in-have-no-way-to-pay", "list", List.copyOf(without)),
+                    Message.of("finding.open-method-to-them-or-stop-selling"));
         }
     }
 
@@ -220,8 +234,8 @@ final class PaymentFindings {
             at.blocks(
                     "no-account",
                     "payment/account",
-                    "Buyers may pay by transfer, but no account is entered.",
-                    "Enter its IBAN and holder.");
+                    Message.of("finding.buyers-may-pay-by-transfer-but-no"),
+                    Message.of("finding.enter-iban-and-holder"));
             return;
         }
         account.filter(given -> !given.iban().isBlank()).ifPresent(given -> {
@@ -230,26 +244,28 @@ final class PaymentFindings {
                 at.blocks(
                         "bad-iban",
                         "payment/account/iban",
-                        "“" + given.iban() + "” is not an IBAN.",
-                        "Compare it with the account's papers; a digit may be wrong (ISO 13616).");
+                        Message.of("finding.not-iban", "iban", given.iban()),
+                        Message.of("finding.compare-with-accounts-papers-digit-may-wrong"));
             }
             String payee = given.payee().isBlank() ? given.holder() : given.payee();
             if (transfers && !EpcPayload.fits(payee, given.iban())) {
                 at.look(
                         "payee-too-long",
                         "payment/account/" + (given.payee().isBlank() ? "holder" : "payee"),
-                        "“" + payee
-                                + "” is longer than the code for transfers takes: at most 70 characters, and no "
-                                + "more bytes than leave room for the rest.",
-                        "Write a shorter name as the payee; without it buyers get no code to scan (EPC069-12).");
+                        Message.of("finding.longer-than-code-for-transfers-takes-at", "payee", payee),
+                        Message.of("finding.write-shorter-name-payee-without-buyers-get"));
             }
             if (!given.payee().isBlank() && !alike(given.payee(), given.holder())) {
                 at.look(
                         "payee-unlike-holder",
                         "payment/account/payee",
-                        "Buyers are told to pay “" + given.payee() + "”, but the account is held by “" + given.holder()
-                                + "”; their banks will warn them.",
-                        "Write the holder as the bank knows it (Regulation (EU) 2024/886).");
+                        Message.of(
+                                "finding.buyers-told-to-pay-but-account-held",
+                                "payee",
+                                given.payee(),
+                                "holder",
+                                given.holder()),
+                        Message.of("finding.write-holder-bank-knows-regulation-eu-2024"));
             }
         });
     }

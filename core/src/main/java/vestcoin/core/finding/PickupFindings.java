@@ -1,5 +1,6 @@
 package vestcoin.core.finding;
 
+import vestcoin.core.message.Message;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.setup.Setup;
 
@@ -14,23 +15,27 @@ final class PickupFindings {
                 at.look(
                         "pickup-without-hours",
                         path + "/hours",
-                        "Nobody can collect at " + spot.name() + ": it has no opening hours.",
-                        "Add its hours.");
+                        Message.of("finding.nobody-can-collect-at-has-no-opening", "spot", spot.name()),
+                        Message.of("finding.add-hours"));
             }
             int slot = spot.slotMinutes().orElse(0);
             if (!spot.hours().isEmpty() && spot.hours().stream().allMatch(span -> minutes(span) < slot)) {
                 at.look(
                         "slot-longer-than-hours",
                         path + "/slotMinutes",
-                        "A slot of " + slot + " minutes fits into none of the hours of " + spot.name() + ".",
-                        "Shorten the slot, or lengthen the hours.");
+                        Message.of("finding.slot-of-minutes-fits-into-none-of", "slot", slot, "spot", spot.name()),
+                        Message.of("finding.shorten-slot-or-lengthen-hours"));
             } else if (!spot.hours().isEmpty() && spot.notice() * 60 > latest(spot)) {
                 at.look(
                         "notice-beyond-days",
                         path + "/noticeHours",
-                        "No slot at " + spot.name() + " can ever be offered: the notice of " + spot.notice()
-                                + " hours is longer than the days ahead and the hours allow.",
-                        "Shorten the notice, or offer more days.");
+                        Message.of(
+                                "finding.no-slot-at-can-ever-offered-notice",
+                                "spot",
+                                spot.name(),
+                                "notice",
+                                spot.notice()),
+                        Message.of("finding.shorten-notice-or-offer-more-days"));
             }
         }
         setup.pickup()
@@ -39,8 +44,8 @@ final class PickupFindings {
                 .ifPresent(local -> at.look(
                         "local-without-point",
                         "pickup/local/from",
-                        "Nobody is offered " + local.name() + ": the shop has no point on the map.",
-                        "Set where it sets out from."));
+                        Message.of("finding.nobody-offered-shop-has-no-point-on", "local", local.name()),
+                        Message.of("finding.set-where-sets-out-from")));
     }
 
     /**

@@ -3,6 +3,7 @@ package vestcoin.core.finding;
 import com.google.i18n.phonenumbers.NumberParseException;
 import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import org.apache.commons.validator.routines.EmailValidator;
+import vestcoin.core.message.Message;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 
@@ -16,32 +17,36 @@ final class ShopFindings {
             at.blocks(
                     "sells-nowhere",
                     "shop/sellsTo",
-                    "The shop sells to no place yet.",
-                    "Add the countries or groups it sells to.");
+                    Message.of("finding.shop-sells-to-no-place-yet"),
+                    Message.of("finding.add-countries-or-groups-sells-to"));
         }
         if (shop.email().isBlank()) {
-            at.look("no-email", "shop/email", "Buyers have no address to write to.", "Add the shop's e-mail.");
+            at.look(
+                    "no-email",
+                    "shop/email",
+                    Message.of("finding.buyers-have-no-address-to-write-to"),
+                    Message.of("finding.add-shops-e-mail"));
         } else if (!isEmail(shop.email())) {
             at.look(
                     "bad-email",
                     "shop/email",
-                    "“" + shop.email() + "” is not an e-mail address.",
-                    "Write it as hello@my-shop.example.");
+                    Message.of("finding.not-e-mail-address", "email", shop.email()),
+                    Message.of("finding.write-hello-my-shop-example"));
         }
         if (!shop.phone().isBlank() && !isPhone(shop)) {
             at.look(
                     "bad-phone",
                     "shop/phone",
-                    "“" + shop.phone() + "” is not a telephone number.",
-                    "Write it with its country code, as +353 1 234 5678.");
+                    Message.of("finding.not-telephone-number", "phone", shop.phone()),
+                    Message.of("finding.write-with-country-code-353-1-234"));
         }
         for (String number : shop.numbers()) {
             if (VatNumber.looksLikeOne(number) && !VatNumber.hasForm(number)) {
                 at.look(
                         "bad-vat-number",
                         "shop/numbers",
-                        "“" + number + "” does not have the form of a VAT number.",
-                        "Compare it with the certificate.");
+                        Message.of("finding.does-not-have-form-of-vat-number", "number", number),
+                        Message.of("finding.compare-with-certificate"));
             }
         }
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
@@ -72,9 +73,15 @@ final class TaxFindings {
                         .ifPresent(land -> at.look(
                                 "row-of-another-territory",
                                 "tax/places/" + row.id() + "/places",
-                                row.name() + ": " + place.text() + " is taxed as " + land + ", so the rates of " + land
-                                        + " hold there and this row is not used for it.",
-                                "Take it out."));
+                                Message.of(
+                                        "finding.taxed-so-rates-of-hold-there-and",
+                                        "row",
+                                        row.name(),
+                                        "place",
+                                        place.text(),
+                                        "land",
+                                        land),
+                                Message.of("finding.take-out")));
             }
         }
         Set<String> soldTo = SalesArea.countries(compiled.setup());
@@ -104,12 +111,17 @@ final class TaxFindings {
                 at.look(
                         "own-rates-missing",
                         "tax/places",
-                        own.name() + ": other rates hold there than in the rest of " + country + ", "
-                                + Findings.named(Reference.of(own.id()).stream()
+                        Message.of(
+                                "finding.other-rates-hold-there-than-in-rest",
+                                "own",
+                                own.name(),
+                                "country",
+                                country,
+                                "list",
+                                Reference.of(own.id()).stream()
                                         .map(rate -> RateCell.print(rate.rate()))
-                                        .toList())
-                                + " by the reference, and the tax book has no row for it.",
-                        "Fill it from the reference, then compare it with what is published.");
+                                        .toList()),
+                        Message.of("finding.fill-from-reference-then-compare-with-what"));
             }
         }
     }
@@ -138,12 +150,13 @@ final class TaxFindings {
                 at.note(
                         "not-registered-there",
                         "tax/registrations",
-                        "Registered in "
-                                + Findings.named(
-                                        here.stream().map(Countries::name).toList()) + " only, so orders to "
-                                + Findings.named(others) + " bear no tax.",
-                        "Enter a registration once one is owed there; many regions ask for one from a bound of "
-                                + "sales on.");
+                        Message.of(
+                                "finding.registered-in-only-so-orders-to-bear",
+                                "list",
+                                here.stream().map(Countries::name).toList(),
+                                "list2",
+                                others),
+                        Message.of("finding.enter-registration-once-one-owed-there-many"));
             }
         }
     }
@@ -157,8 +170,8 @@ final class TaxFindings {
                 at.blocks(
                         "category-without-home-rate",
                         "tax/places",
-                        "The tax book has no rate for " + category.name() + " in " + home + ".",
-                        "Write the rate into the row that holds it; 0 levies nothing.");
+                        Message.of("finding.tax-book-has-no-rate-for-in", "category", category.name(), "home", home),
+                        Message.of("finding.write-rate-into-row-that-holds-0"));
             }
         }
     }
@@ -169,8 +182,8 @@ final class TaxFindings {
                 at.look(
                         "rates-without-registration",
                         "tax/registrations",
-                        "The tax book has rates, but no registration is entered.",
-                        "Enter where the shop is registered; until then every rate of the book is charged.");
+                        Message.of("finding.tax-book-has-rates-but-no-registration"),
+                        Message.of("finding.enter-where-shop-registered-until-then-every"));
             }
             return;
         }
@@ -192,9 +205,8 @@ final class TaxFindings {
                 at.blocks(
                         "registered-without-rates",
                         path,
-                        "Registered for " + Findings.named(without)
-                                + ", but the tax book has no rate there for everything that is sold.",
-                        "Add a row for it; the reference can fill it.");
+                        Message.of("finding.registered-for-but-tax-book-has-no", "list", without),
+                        Message.of("finding.add-row-for-reference-can-fill"));
             }
         }
         List<String> unregistered = new ArrayList<>();
@@ -210,9 +222,8 @@ final class TaxFindings {
             at.note(
                     "rates-never-charged",
                     "tax/places",
-                    "No registration covers " + Findings.named(unregistered)
-                            + ", so these rates are charged to nobody.",
-                    "Enter the registration, or leave the rows for later.");
+                    Message.of("finding.no-registration-covers-so-these-rates-charged", "list", unregistered),
+                    Message.of("finding.enter-registration-or-leave-rows-for-later"));
         }
     }
 
@@ -258,8 +269,8 @@ final class TaxFindings {
             at.blocks(
                     "over-threshold",
                     "tax/registrations",
-                    "Sales to consumers in other member states are over 10,000 euro, but the one-stop shop is off.",
-                    "Register with it, or in each of those states (Directive 2006/112/EC, Art. 59c, 369a).");
+                    Message.of("finding.sales-to-consumers-in-other-member-states"),
+                    Message.of("finding.register-with-or-in-each-of-those"));
         }
     }
 
@@ -270,10 +281,11 @@ final class TaxFindings {
             at.note(
                     "rates-to-confirm",
                     "tax/places/" + rows.get(0).id() + "/toConfirm",
-                    "Filled from the reference and not confirmed yet: "
-                            + Findings.named(
-                                    rows.stream().map(Tax.PlaceRates::name).toList()) + ".",
-                    "Compare the rates with what the authorities publish, then confirm them.");
+                    Message.of(
+                            "finding.filled-from-reference-and-not-confirmed-yet",
+                            "list",
+                            rows.stream().map(Tax.PlaceRates::name).toList()),
+                    Message.of("finding.compare-rates-with-what-authorities-publish-then"));
         }
     }
 
@@ -283,10 +295,8 @@ final class TaxFindings {
             at.note(
                     "rounded-by-line",
                     path + "/rounding",
-                    row.name()
-                            + ": tax is rounded line by line, which moves orders of more than 100 lines away from "
-                            + "their total's tax.",
-                    "Use it only where the authority asks for it.");
+                    Message.of("finding.tax-rounded-line-by-line-moves-orders", "row", row.name()),
+                    Message.of("finding.use-only-where-authority-asks-for"));
         }
         row.rates().forEach((category, rate) -> {
             String cell = path + "/rates/" + category;
@@ -299,9 +309,15 @@ final class TaxFindings {
                 at.look(
                         "rate-like-a-share",
                         cell,
-                        row.name() + ": " + percent.toPlainString() + " % is very little; was "
-                                + percent.movePointRight(2).stripTrailingZeros().toPlainString() + " % meant?",
-                        "Write the percentage.");
+                        Message.of(
+                                "finding.very-little-was-meant",
+                                "row",
+                                row.name(),
+                                "percent",
+                                percent,
+                                "movePointRight",
+                                percent.movePointRight(2).stripTrailingZeros()),
+                        Message.of("finding.write-percentage"));
                 return;
             }
             List<String> unlike = row.places().stream()
@@ -312,16 +328,26 @@ final class TaxFindings {
                     .toList();
             if (!unlike.isEmpty()) {
                 Reference.Row reference = Reference.of(unlike.get(0)).get(0);
-                String published = Findings.named(Reference.of(unlike.get(0)).stream()
+                List<String> published = Reference.of(unlike.get(0)).stream()
                         .map(each -> RateCell.print(each.rate()))
                         .distinct()
-                        .toList());
+                        .toList();
                 at.look(
                         "rate-unlike-reference",
                         cell,
-                        row.name() + ": " + RateCell.print(rate) + " is not among the rates published for "
-                                + unlike.get(0) + ": " + published + " (looked at " + reference.lookedAt() + ").",
-                        "Keep it if it is right; otherwise write the published one.");
+                        Message.of(
+                                "finding.not-among-rates-published-for-looked-at",
+                                "row",
+                                row.name(),
+                                "print",
+                                RateCell.print(rate),
+                                "value",
+                                unlike.get(0),
+                                "published",
+                                published,
+                                "lookedAt",
+                                reference.lookedAt()),
+                        Message.of("finding.keep-if-right-otherwise-write-published-one"));
             }
         });
     }

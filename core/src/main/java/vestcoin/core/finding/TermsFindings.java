@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.setup.Setup;
@@ -51,9 +52,14 @@ final class TermsFindings {
                     + "unsere Kosten",
             Pattern.CASE_INSENSITIVE);
 
+    /** Languages that what we say ourselves ships in. */
+    private static final Set<String> SHIPPED = Set.of("en", "de", "fr", "nl", "es", "it");
+
+    private static final String PHRASES = "phrases.";
+
     private TermsFindings() {}
 
-    static void add(Setup setup, Findings.At at) {
+    static void add(Setup setup, FindingContext known, Findings.At at) {
         Terms terms = setup.terms();
         List<String> languages = new ArrayList<>(List.of(setup.shop().language()));
         languages.addAll(setup.shop().languages());
@@ -64,18 +70,46 @@ final class TermsFindings {
             at.look(
                     "no-return-address",
                     "terms/returnAddress",
-                    "Goods may be returned, but there is no address to return them to.",
-                    "Add it, or the shop's own.");
+                    Message.of("finding.goods-may-returned-but-there-no-address"),
+                    Message.of("finding.add-or-shops-own"));
         }
         terms.texts().forEach((kind, byLanguage) -> {
-            lacking("terms/texts/" + kind, "The text “" + kind + "”", byLanguage, languages, at);
+            lacking("terms/texts/" + kind, Message.of("finding.text", "kind", kind), byLanguage, languages, at);
             byLanguage.forEach((tag, text) -> {
                 contradiction(kind, tag, text, terms, at);
                 amounts("terms/texts/" + kind + "/" + tag, text, setup, at);
             });
         });
         words(setup, languages.subList(1, languages.size()), at);
-        lacking("terms/orderButton", "The order button", terms.orderButton(), languages, at);
+        phrases(setup, known.phrases(), languages, at);
+        lacking("terms/orderButton", Message.of("finding.order-button"), terms.orderButton(), languages, at);
+    }
+
+    /** What counter, letters and papers say themselves, in languages that do not ship. */
+    private static void phrases(Setup setup, int all, List<String> languages, Findings.At at) {
+        for (String tag : languages) {
+            long worded = setup.terms().words().getOrDefault(tag, Map.of()).entrySet().stream()
+                    .filter(each -> each.getKey().startsWith(PHRASES)
+                            && !each.getValue().isBlank())
+                    .count();
+            if (!SHIPPED.contains(language(tag)) && worded < all) {
+                at.look(
+                        "phrases-lacking",
+                        "terms/words/" + tag,
+                        Message.of(
+                                "finding.of-phrases-not-worded-in",
+                                "lacking",
+                                (int) (all - worded),
+                                "size",
+                                all,
+                                "language",
+                                tag),
+                        Message.of(
+                                "finding.word-them-at-terms-until-then",
+                                "shop",
+                                setup.shop().language()));
+            }
+        }
     }
 
     /** Names and sentences of the other stations that another language does not have yet. */
@@ -90,16 +124,24 @@ final class TermsFindings {
                 at.look(
                         "words-lacking",
                         "terms/words/" + language,
-                        lacking + " of " + texts.size() + " names and sentences are not written in " + language
-                                + " yet.",
-                        "Write them at Terms; until then buyers read "
-                                + setup.shop().language() + ".");
+                        Message.of(
+                                "finding.of-names-and-sentences-not-written-in",
+                                "lacking",
+                                lacking,
+                                "size",
+                                texts.size(),
+                                "language",
+                                language),
+                        Message.of(
+                                "finding.write-them-at-terms-until-then-buyers",
+                                "shop",
+                                setup.shop().language()));
             }
         }
     }
 
     private static void lacking(
-            String path, String what, Map<String, String> byLanguage, List<String> languages, Findings.At at) {
+            String path, Message what, Map<String, String> byLanguage, List<String> languages, Findings.At at) {
         List<String> lacking = languages.stream()
                 .map(TermsFindings::language)
                 .distinct()
@@ -110,8 +152,8 @@ final class TermsFindings {
             at.look(
                     "language-lacking",
                     path,
-                    what + " lacks " + String.join(", ", lacking) + ".",
-                    "Write it, or take the language out of the shop.");
+                    Message.of("finding.lacks", "what", what, "list", lacking),
+                    Message.of("finding.write-or-take-language-out-of-shop"));
         }
     }
 
@@ -130,8 +172,8 @@ final class TermsFindings {
                 .forEach(name -> at.look(
                         "fact-not-set",
                         path,
-                        "The text wants {" + name + "}, which is not set.",
-                        "Set it on the left, or take it out of the text."));
+                        Message.of("finding.text-wants-not-set", "name", name),
+                        Message.of("finding.set-on-left-or-take-out-of")));
         payer(path, text, terms, at);
         address(path, text, terms, at);
         Matcher matcher = DAYS.matcher(text);
@@ -139,8 +181,8 @@ final class TermsFindings {
             at.look(
                     "text-contradicts-setting",
                     path,
-                    "The text says " + matcher.group(1) + " days, the setting says " + said + ".",
-                    "Change the one that is wrong.");
+                    Message.of("finding.text-says-days-setting-says", "group", matcher.group(1), "said", said),
+                    Message.of("finding.change-one-that-wrong"));
         }
     }
 
@@ -157,9 +199,8 @@ final class TermsFindings {
                 at.look(
                         "text-contradicts-setting",
                         path,
-                        "The text says " + said + " " + currency
-                                + "; no price, threshold or fee of the settings is that.",
-                        "Change the one that is wrong.");
+                        Message.of("finding.text-says-no-price-threshold-or-fee", "said", said, "currency", currency),
+                        Message.of("finding.change-one-that-wrong"));
             }
         }
     }
@@ -181,9 +222,10 @@ final class TermsFindings {
             at.look(
                     "text-contradicts-setting",
                     path,
-                    "The text says that " + (shop ? "the shop" : "the buyer")
-                            + " pays for sending goods back, the setting says the other.",
-                    "Change the one that is wrong, or write {who-pays}.");
+                    shop
+                            ? Message.of("finding.text-says-that-shop-pays-for-sending")
+                            : Message.of("finding.text-says-that-buyer-pays-for-sending"),
+                    Message.of("finding.change-one-that-wrong-or-write"));
         }
     }
 
@@ -196,8 +238,8 @@ final class TermsFindings {
             at.look(
                     "text-contradicts-setting",
                     path,
-                    "The text has a part of the return address, but not “" + missing.get(0) + "”.",
-                    "Write {return-address} in its place.");
+                    Message.of("finding.text-has-part-of-return-address-but", "value", missing.get(0)),
+                    Message.of("finding.write-in-place"));
         }
     }
 
@@ -207,30 +249,30 @@ final class TermsFindings {
                     "withdrawal-too-short",
                     "terms/withdrawalDays",
                     terms.withdrawalDays()
-                            .map(days -> "Consumers may withdraw for " + days + " days only.")
-                            .orElse("Nothing says how long consumers may withdraw."),
-                    "Give them 14 days at least (Directive 2011/83/EU, Art. 9).");
+                            .map(days -> Message.of("finding.consumers-may-withdraw-for-days-only", "days", days))
+                            .orElse(Message.of("finding.nothing-says-how-long-consumers-may-withdraw")),
+                    Message.of("finding.give-them-14-days-at-least-directive"));
         }
         if (!terms.onlineWithdrawal()) {
             at.look(
                     "no-online-withdrawal",
                     "terms/onlineWithdrawal",
-                    "Buyers cannot withdraw on the shop's own pages.",
-                    "Switch it on (Directive 2011/83/EU, Art. 11a).");
+                    Message.of("finding.buyers-cannot-withdraw-on-shops-own-pages"),
+                    Message.of("finding.switch-on-directive-2011-83-eu-art"));
         }
         if (!terms.refundsDelivery()) {
             at.look(
                     "delivery-not-refunded",
                     "terms/refundsDelivery",
-                    "Standard delivery is not refunded on withdrawal.",
-                    "Refund it (Directive 2011/83/EU, Art. 13).");
+                    Message.of("finding.standard-delivery-not-refunded-on-withdrawal"),
+                    Message.of("finding.refund-directive-2011-83-eu-art-13"));
         }
         if (terms.texts().getOrDefault(Terms.LEGAL_NOTICE, Map.of()).isEmpty()) {
             at.look(
                     "no-legal-notice",
                     "terms/texts/" + Terms.LEGAL_NOTICE,
-                    "There is no legal notice.",
-                    "Fill it from the shop's own data (Directive 2000/31/EC, Art. 5).");
+                    Message.of("finding.there-no-legal-notice"),
+                    Message.of("finding.fill-from-shops-own-data-directive-2000"));
         }
         for (String tag : languages) {
             String button =
@@ -241,9 +283,9 @@ final class TermsFindings {
                         "button-without-cost",
                         "terms/orderButton",
                         button.isBlank()
-                                ? "The order button has no text in " + tag + "."
-                                : "“" + button + "” does not say that the order costs money.",
-                        "Write it as “Order and pay” (Directive 2011/83/EU, Art. 8(2)).");
+                                ? Message.of("finding.order-button-has-no-text-in", "tag", tag)
+                                : Message.of("finding.does-not-say-that-order-costs-money", "button", button),
+                        Message.of("finding.write-order-and-pay-directive-2011-83"));
             }
         }
     }

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -44,7 +45,9 @@ public record Length(BigDecimal value, String unit) {
         Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches() || !isUnit(matcher.group(2))) {
             throw new InvalidInput(
-                    path, "“" + text + "” is not a length.", "Write a number and mm, cm, m, in or ft, as 120 cm.");
+                    path,
+                    Message.of("goods.not-length", "text", text),
+                    Message.of("goods.write-number-and-mm-cm-m-in"));
         }
         return new Length(new BigDecimal(matcher.group(1)), matcher.group(2));
     }

@@ -2,6 +2,7 @@ package vestcoin.core.goods;
 
 import java.math.BigDecimal;
 import java.util.function.UnaryOperator;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 
 /** What is wrong with a line of an order: choices not made, quantities that cannot be, amounts out of bounds. */
@@ -32,38 +33,47 @@ final class LineCheck {
                             || line.amount().get().compareTo(least) < 0
                             || line.amount().get().compareTo(most) > 0,
                     path + "/amount",
-                    product.name() + " takes an amount from " + least.toPlainString() + " to " + most.toPlainString()
-                            + ".",
-                    "Choose one within.");
+                    Message.of("goods.takes-amount-from-to", "product", product.name(), "least", least, "most", most),
+                    Message.of("goods.choose-one-within"));
         });
         line.amount()
                 .ifPresent(amount -> problems.when(
                         amount.stripTrailingZeros().scale() > digits,
                         path + "/amount",
-                        "The amount has more decimals than the currency.",
-                        "Write at most " + digits + "."));
+                        Message.of("goods.amount-has-more-decimals-than-currency"),
+                        Message.of("goods.write-at-most", "digits", digits)));
         for (Product.Option option : product.options()) {
             String chosen = line.options().get(option.id());
             if (option.choices().stream().noneMatch(choice -> choice.id().equals(chosen))) {
                 problems.add(
                         path + "/options/" + option.id(),
                         chosen == null
-                                ? product.name() + " needs a choice of " + option.name() + "."
-                                : product.name() + " has no " + option.name() + " “" + chosen + "”.",
-                        "Choose one of: "
-                                + String.join(
+                                ? Message.of(
+                                        "goods.needs-choice-of", "product", product.name(), "option", option.name())
+                                : Message.of(
+                                        "goods.has-no",
+                                        "product",
+                                        product.name(),
+                                        "option",
+                                        option.name(),
+                                        "chosen",
+                                        chosen),
+                        Message.of(
+                                "goods.choose-one-of",
+                                "list",
+                                String.join(
                                         ", ",
                                         option.choices().stream()
                                                 .map(Product.Choice::name)
-                                                .toList()) + ".");
+                                                .toList())));
             }
         }
         for (String id : line.options().keySet()) {
             problems.when(
                     product.options().stream().noneMatch(option -> option.id().equals(id)),
                     path + "/options/" + id,
-                    product.name() + " has no option “" + id + "”.",
-                    "Leave it out.");
+                    Message.of("goods.has-no-option", "product", product.name(), "id", id),
+                    Message.of("goods.leave-out"));
         }
     }
 
@@ -72,16 +82,16 @@ final class LineCheck {
         if (quantity == null || quantity.signum() <= 0 || quantity.compareTo(MOST) > 0) {
             problems.add(
                     path + "/quantity",
-                    "The quantity of " + product.name() + " has to be above zero and at most 1,000,000.",
-                    "Change it, or take the line out.");
+                    Message.of("goods.quantity-of-has-to-above-zero-and", "product", product.name()),
+                    Message.of("goods.change-or-take-line-out"));
             return;
         }
         if (product.measure().isEmpty()) {
             if (quantity.scale() > 0 && quantity.stripTrailingZeros().scale() > 0) {
                 problems.add(
                         path + "/quantity",
-                        "The quantity of " + product.name() + " has to be a whole number.",
-                        "Change it, or take the line out.");
+                        Message.of("goods.quantity-of-has-to-whole-number", "product", product.name()),
+                        Message.of("goods.change-or-take-line-out"));
             }
             return;
         }
@@ -89,13 +99,28 @@ final class LineCheck {
         problems.when(
                 quantity.remainder(measure.step()).signum() != 0,
                 path + "/quantity",
-                product.name() + " is sold in steps of " + measure.step().toPlainString() + " " + measure.unit() + ".",
-                "Change the quantity to a whole number of steps.");
+                Message.of(
+                        "goods.sold-in-steps-of",
+                        "product",
+                        product.name(),
+                        "step",
+                        measure.step(),
+                        "measure",
+                        measure.unit()),
+                Message.of("goods.change-quantity-to-whole-number-of-steps"));
         problems.when(
                 quantity.compareTo(measure.least()) < 0 || quantity.compareTo(measure.most()) > 0,
                 path + "/quantity",
-                product.name() + " is sold from " + measure.least().toPlainString() + " to "
-                        + measure.most().toPlainString() + " " + measure.unit() + ".",
-                "Choose a quantity within.");
+                Message.of(
+                        "goods.sold-from-to",
+                        "product",
+                        product.name(),
+                        "least",
+                        measure.least(),
+                        "most",
+                        measure.most(),
+                        "measure",
+                        measure.unit()),
+                Message.of("goods.choose-quantity-within"));
     }
 }

@@ -1,6 +1,7 @@
 package vestcoin.core.goods;
 
 import java.util.List;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
@@ -11,7 +12,7 @@ import vestcoin.core.why.Tracer;
  * @param from 100 and the home rate, in percent
  * @param words whose rate it becomes
  */
-public record Rerate(Figure to, Figure from, String words) {
+public record Rerate(Figure to, Figure from, Message words) {
     /** Rounded once, by the shop's rounding. */
     public Figure of(Figure amount, Tracer tracer) {
         return tracer.ratio("rule/rerated", words, List.of(amount, to), List.of(from));

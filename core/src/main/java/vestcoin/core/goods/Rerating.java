@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
@@ -55,7 +56,7 @@ public final class Rerating {
                     lines.stream().allMatch(line -> remaining.shelf(line).zero());
             parts = tracer.shares(
                     RULE,
-                    "share of the delivery",
+                    Message.of("why.share-of-delivery"),
                     shelf,
                     alike.values().stream()
                             .map(each -> weight(each, nothingLeft, remaining, tracer))
@@ -81,6 +82,8 @@ public final class Rerating {
         for (PricedLine line : PricedLine.sorted(lines)) {
             amounts.add(nothingLeft ? line.shelf() : remaining.shelf(line));
         }
-        return amounts.size() == 1 ? amounts.get(0) : tracer.sum("rule/tax-group", "goods it carries", amounts);
+        return amounts.size() == 1
+                ? amounts.get(0)
+                : tracer.sum("rule/tax-group", Message.of("why.goods-carries"), amounts);
     }
 }

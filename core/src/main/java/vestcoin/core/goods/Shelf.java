@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import vestcoin.core.goods.PricedLine.Levied;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -97,8 +98,8 @@ public final class Shelf {
             if (stood == null) {
                 problems.add(
                         path + "/product",
-                        "The shop has no product “" + line.product() + "”.",
-                        "Take the line out, or choose a product the shop has.");
+                        Message.of("goods.shop-has-no-product", "product", line.product()),
+                        Message.of("goods.take-line-out-or-choose-product-shop"));
             } else {
                 new LineCheck(line, stood.product(), path, problems).check(digits, typed);
             }
@@ -142,13 +143,14 @@ public final class Shelf {
         Product product = stood.product();
         String path = "order/lines/" + part.ordered();
         Optional<Product.Variation> variation = variation(product, line);
-        Figure quantity = tracer.number(Source.ORDER, line.quantity(), "", path + "/quantity", "quantity");
+        Figure quantity =
+                tracer.number(Source.ORDER, line.quantity(), "", path + "/quantity", Message.of("why.quantity"));
         Figure unit = UnitPrice.of(product, variation, line, path, buying, groups, tracer);
-        Figure amount = tracer.ratio("rule/line", product.name(), List.of(unit, quantity), List.of());
+        Figure amount = tracer.ratio("rule/line", Message.name(product.name()), List.of(unit, quantity), List.of());
         Figure shelf = amount;
         if (!buying.stands()) {
             Figure shelfUnit = UnitPrice.of(product, variation, line, path, buying.atShelf(), groups, tracer);
-            shelf = tracer.ratio("rule/line", product.name(), List.of(shelfUnit, quantity), List.of());
+            shelf = tracer.ratio("rule/line", Message.name(product.name()), List.of(shelfUnit, quantity), List.of());
         }
         return new PricedLine(
                 index,
@@ -194,8 +196,8 @@ public final class Shelf {
         return tracer.product(
                 "kg",
                 "rule/line-weight",
-                product.name(),
-                List.of(tracer.number(Source.SETUP, kilograms, "kg", path, "weight of one"), quantity));
+                Message.name(product.name()),
+                List.of(tracer.number(Source.SETUP, kilograms, "kg", path, Message.of("why.weight-of-one")), quantity));
     }
 
     private static List<Levied> perUnit(Product product, Figure quantity, BuyerPricing buying, Tracer tracer) {
@@ -207,14 +209,15 @@ public final class Shelf {
             Optional<String> category = each.category(product.taxCategory());
             String path = "goods/products/" + product.id() + "/perUnit/" + each.id();
             Figure one = category.flatMap(taxed -> buying.rates().of(product, taxed))
-                    .map(rerate -> rerate.converted(tracer.shops().typed(path, each.name(), each.amount()), tracer))
-                    .orElseGet(() -> tracer.typed(path, each.name(), each.amount()));
+                    .map(rerate -> rerate.converted(
+                            tracer.shops().typed(path, Message.name(each.name()), each.amount()), tracer))
+                    .orElseGet(() -> tracer.typed(path, Message.name(each.name()), each.amount()));
             levied.add(new Levied(
                     each.id(),
                     each.name(),
                     category,
                     each.inside(),
-                    tracer.ratio("rule/per-unit", each.name(), List.of(one, quantity), List.of())));
+                    tracer.ratio("rule/per-unit", Message.name(each.name()), List.of(one, quantity), List.of())));
         }
         return levied;
     }

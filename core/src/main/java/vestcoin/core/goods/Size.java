@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -27,8 +28,8 @@ public record Size(BigDecimal length, BigDecimal width, BigDecimal height, Strin
         if (!matcher.matches() || !Length.isUnit(matcher.group(4))) {
             throw new InvalidInput(
                     path,
-                    "“" + text + "” is not a size.",
-                    "Write length × width × height and a unit, as 120 × 15 × 15 cm.");
+                    Message.of("goods.not-size", "text", text),
+                    Message.of("goods.write-length-width-height-and-unit-120"));
         }
         Size size = new Size(
                 new BigDecimal(matcher.group(1)),
@@ -36,7 +37,8 @@ public record Size(BigDecimal length, BigDecimal width, BigDecimal height, Strin
                 new BigDecimal(matcher.group(3)),
                 matcher.group(4));
         if (size.length.signum() == 0 || size.width.signum() == 0 || size.height.signum() == 0) {
-            throw new InvalidInput(path, "A size cannot have a side of zero.", "Write all three sides.");
+            throw new InvalidInput(
+                    path, Message.of("goods.size-cannot-have-side-of-zero"), Message.of("goods.write-all-three-sides"));
         }
         return size;
     }

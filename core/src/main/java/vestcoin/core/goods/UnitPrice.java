@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Ending;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -58,7 +59,10 @@ final class UnitPrice {
             Map<String, Goods.BuyerGroup> groups,
             Tracer tracer) {
         if (product.amountChosen()) {
-            return tracer.brought(orderPath + "/amount", "given", line.amount().orElseThrow());
+            return tracer.brought(
+                    orderPath + "/amount",
+                    Message.of("why.given"),
+                    line.amount().orElseThrow());
         }
         return new UnitPrice(product, variation, line, buying, tracer).best(groups);
     }
@@ -68,7 +72,10 @@ final class UnitPrice {
         BigDecimal hand = product.prices().get(tracer.currency().getCode());
         BigDecimal price = hand != null
                 ? hand
-                : tracer.typed("goods/products/" + product.id() + "/price", "shelf price", product.price())
+                : tracer.typed(
+                                "goods/products/" + product.id() + "/price",
+                                Message.of("why.shelf-price"),
+                                product.price())
                         .value();
         return hand != null
                 ? price
@@ -93,7 +100,7 @@ final class UnitPrice {
         }
         return result.ended(
                 "shop/currencies/" + result.currency().getCode() + "/ending",
-                "brought to its ending",
+                Message.of("why.brought-to-ending"),
                 best,
                 ending.get());
     }
@@ -106,15 +113,15 @@ final class UnitPrice {
         if (variation.isPresent() && variation.get().price().isPresent()) {
             return tracer.typed(
                     path + "/variations/" + variation.get().id() + "/price",
-                    "price of this variation",
+                    Message.of("why.price-of-this-variation"),
                     variation.get().price().get());
         }
         BigDecimal hand = product.prices().isEmpty()
                 ? null
                 : product.prices().get(tracer.currency().getCode());
         return hand != null
-                ? tracer.typedInOwn(byHand(), "price set by hand", hand)
-                : tracer.typed(path + "/price", "shelf price", product.price());
+                ? tracer.typedInOwn(byHand(), Message.of("why.price-set-by-hand"), hand)
+                : tracer.typed(path + "/price", Message.of("why.shelf-price"), product.price());
     }
 
     private Figure base(Map<String, Goods.BuyerGroup> groups) {
@@ -127,7 +134,7 @@ final class UnitPrice {
                         own.isPresent()
                                 ? path + "/variations/" + variation.get().id() + "/sale"
                                 : path + "/sale",
-                        "sale price",
+                        Message.of("why.sale-price"),
                         sale.price())));
         buying.group()
                 .map(groups::get)
@@ -143,24 +150,25 @@ final class UnitPrice {
     private Optional<Figure> groupPrice(Goods.BuyerGroup group, Figure shelf) {
         BigDecimal own = product.groupPrices().get(group.id());
         if (own != null) {
-            return Optional.of(tracer.typed(path + "/groupPrices/" + group.id(), group.name() + " price", own));
+            return Optional.of(tracer.typed(
+                    path + "/groupPrices/" + group.id(), Message.of("why.price", "group", group.name()), own));
         }
         return group.percentOff()
                 .map(percent -> tracer.exactPercent(
                         "goods/buyerGroups/" + group.id() + "/percentOff",
-                        group.name() + " price",
+                        Message.of("why.price", "group", group.name()),
                         shelf,
                         tracer.number(
                                 Source.SETUP,
                                 HUNDRED.subtract(percent),
                                 "%",
                                 "goods/buyerGroups/" + group.id() + "/percentOff",
-                                "100 less the group's percent")));
+                                Message.of("why.100-less-groups-percent"))));
     }
 
     private Figure broken(Product.Break step, Figure base, int index) {
         String at = path + "/breaks/" + index;
-        String label = "from " + step.from().toPlainString();
+        Message label = Message.of("why.from-quantity", "quantity", step.from());
         return step.price()
                 .map(price -> tracer.typed(at, label, price))
                 .orElseGet(() -> tracer.exactPercent(
@@ -172,27 +180,29 @@ final class UnitPrice {
                                 HUNDRED.subtract(step.percent().orElse(BigDecimal.ZERO)),
                                 "%",
                                 at,
-                                "100 less the break's percent")));
+                                Message.of("why.100-less-breaks-percent"))));
     }
 
     private Figure withChoices(Figure base) {
         Figure sum = base;
         if (!product.options().isEmpty()) {
             List<Figure> parts = parts(base);
-            sum = parts.size() == 1 ? base : tracer.exactSum("rule/unit-price", "with choices", parts);
+            sum = parts.size() == 1 ? base : tracer.exactSum("rule/unit-price", Message.of("why.with-choices"), parts);
         }
         Figure kept = sum.value().signum() >= 0
                 ? sum
                 : tracer.largest(
                         "rule/not-below-zero",
-                        "not below zero",
-                        List.of(sum, tracer.zero("rule/not-below-zero", "zero")));
+                        Message.of("why.not-below-zero"),
+                        List.of(sum, tracer.zero("rule/not-below-zero", Message.of("why.zero"))));
         if (rerate.isPresent()) {
             return tracer == result
                     ? rerate.get().of(kept, tracer)
                     : rerate.get().converted(kept, result);
         }
-        return kept.value().scale() == tracer.digits() ? kept : tracer.rounded("rule/unit-price", "unit price", kept);
+        return kept.value().scale() == tracer.digits()
+                ? kept
+                : tracer.rounded("rule/unit-price", Message.of("why.unit-price"), kept);
     }
 
     private List<Figure> parts(Figure base) {
@@ -202,13 +212,15 @@ final class UnitPrice {
             Product.Choice choice = Shelf.choice(option, line);
             if (choice.extra().isPresent() || choice.percent().isPresent()) {
                 String at = path + "/options/" + option.id() + "/choices/" + choice.id();
-                choice.extra().ifPresent(extra -> parts.add(tracer.typed(at + "/extra", choice.name(), extra)));
+                choice.extra()
+                        .ifPresent(extra -> parts.add(tracer.typed(at + "/extra", Message.name(choice.name()), extra)));
                 choice.percent()
                         .ifPresent(percent -> parts.add(tracer.exactPercent(
                                 at + "/percent",
-                                choice.name(),
+                                Message.name(choice.name()),
                                 base,
-                                tracer.number(Source.SETUP, percent, "%", at + "/percent", choice.name()))));
+                                tracer.number(
+                                        Source.SETUP, percent, "%", at + "/percent", Message.name(choice.name())))));
             }
         }
         return parts;

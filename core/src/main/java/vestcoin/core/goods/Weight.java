@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -43,17 +44,21 @@ public record Weight(BigDecimal value, String unit) {
     public static Weight parse(String path, String text) {
         Matcher matcher = TEXT.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches()) {
-            throw new InvalidInput(path, "“" + text + "” is not a weight.", "Write a number and a unit, as 1.2 kg.");
+            throw new InvalidInput(
+                    path,
+                    Message.of("goods.not-weight", "text", text),
+                    Message.of("goods.write-number-and-unit-1-2-kg"));
         }
         String unit = matcher.group(2);
         if (unit.isEmpty()) {
             throw new InvalidInput(
                     path,
-                    "The weight “" + text + "” has no unit.",
-                    "Add kg, g, lb or oz after the number, as " + text.strip() + " kg.");
+                    Message.of("goods.weight-has-no-unit", "text", text),
+                    Message.of("goods.add-kg-g-lb-or-oz-after", "strip", text.strip()));
         }
         if (!isUnit(unit)) {
-            throw new InvalidInput(path, "“" + unit + "” is not a unit of weight.", "Use kg, g, lb or oz.");
+            throw new InvalidInput(
+                    path, Message.of("goods.not-unit-of-weight", "unit", unit), Message.of("goods.use-kg-g-lb-or-oz"));
         }
         return new Weight(new BigDecimal(matcher.group(1)), unit);
     }

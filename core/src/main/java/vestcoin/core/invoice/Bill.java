@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
@@ -57,7 +58,7 @@ public record Bill(
             String key,
             Kind kind,
             Optional<Integer> line,
-            String name,
+            Message name,
             BigDecimal quantity,
             BigDecimal allowance,
             BigDecimal net,
@@ -69,8 +70,10 @@ public record Bill(
         }
     }
 
+    private static final Message NO_REASON = Message.name("");
+
     /** All items of one category of EN 16931 and one rate. @param reason why there is no tax, where there is none */
-    public record Category(Code code, BigDecimal rate, String reason, BigDecimal net, BigDecimal tax) {}
+    public record Category(Code code, BigDecimal rate, Message reason, BigDecimal net, BigDecimal tax) {}
 
     public Bill {
         items = List.copyOf(items);
@@ -85,7 +88,7 @@ public record Bill(
      */
     public static List<Bill> of(Quote quote, String home) {
         Map<String, List<Item>> byCountry = new TreeMap<>(Collections.reverseOrder());
-        Map<String, Map<Code, String>> reasons = new TreeMap<>();
+        Map<String, Map<Code, Message>> reasons = new TreeMap<>();
         Map<String, Boolean> plain = new TreeMap<>();
         for (int g = 0; g < quote.taxes().size(); g++) {
             TaxGroup group = quote.taxes().get(g);
@@ -127,18 +130,21 @@ public record Bill(
         Kind kind = !line
                 ? part.key().startsWith("delivery") ? Kind.DELIVERY : Kind.FEE
                 : path.length == 2 ? Kind.GOODS : Kind.PER_UNIT;
-        String name =
+        Message name =
                 switch (kind) {
-                    case GOODS -> named(priced.orElseThrow());
+                    case GOODS -> Message.name(named(priced.orElseThrow()));
                     case PER_UNIT ->
                         priced.orElseThrow().perUnit().stream()
                                 .filter(levied -> levied.id().equals(path[3]))
                                 .findFirst()
                                 .map(PricedLine.Levied::name)
-                                .orElse(path[3]);
+                                .map(Message::name)
+                                .orElse(Message.name(path[3]));
                     case DELIVERY ->
-                        quote.chosen().map(offer -> offer.option().name()).orElse("Delivery");
-                    case FEE -> "Payment";
+                        quote.chosen()
+                                .map(offer -> Message.name(offer.option().name()))
+                                .orElse(Message.of("invoice.delivery"));
+                    case FEE -> Message.of("invoice.payment");
                 };
         BigDecimal allowance = kind == Kind.GOODS
                 ? allowance(quote, priced.orElseThrow(), part.amount().value(), net)
@@ -171,7 +177,7 @@ public record Bill(
                 : off.multiply(net).divide(left, Math.max(digits, net.scale()), RoundingMode.HALF_UP);
     }
 
-    private static Bill of(String country, boolean oneRate, List<Item> items, Map<Code, String> reasons) {
+    private static Bill of(String country, boolean oneRate, List<Item> items, Map<Code, Message> reasons) {
         Map<String, Category> categories = new LinkedHashMap<>();
         for (Item item : items) {
             categories.merge(
@@ -179,7 +185,7 @@ public record Bill(
                     new Category(
                             item.code(),
                             item.rate(),
-                            item.code() == Code.S ? "" : reasons.getOrDefault(item.code(), ""),
+                            item.code() == Code.S ? NO_REASON : reasons.getOrDefault(item.code(), NO_REASON),
                             item.net(),
                             item.tax()),
                     (one, other) -> new Category(
@@ -207,7 +213,7 @@ public record Bill(
 
     /** A bill of some of these items, with other amounts: what a credit states. */
     Bill with(List<Item> others) {
-        Map<Code, String> reasons = categories.stream()
+        Map<Code, Message> reasons = categories.stream()
                 .collect(Collectors.toMap(Category::code, Category::reason, (one, other) -> one, TreeMap::new));
         return of(country.orElse(OUTSIDE), oneRate, others, reasons);
     }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Size;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Parcel.Placed;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -66,7 +67,7 @@ public final class Packing {
             Figure weight = tracer.count(
                     "kg",
                     "rule/weight",
-                    "weight",
+                    Message.of("why.weight"),
                     lines.stream().map(PricedLine::weight).toList());
             return new PackingResult(
                     List.of(new Parcel(Optional.empty(), onlySize(lines), weight, List.of())),
@@ -226,7 +227,7 @@ public final class Packing {
                 found.weight().kilograms(),
                 "kg",
                 "delivery/parcels/" + found.id() + "/weight",
-                "empty " + found.name())));
+                Message.of("why.empty", "found", found.name()))));
         Map<PricedLine, Integer> counts = new LinkedHashMap<>();
         Map<PricedLine, BigDecimal> ones = new LinkedHashMap<>();
         pieces.forEach(piece -> {
@@ -236,16 +237,20 @@ public final class Packing {
         counts.forEach((line, count) -> parts.add(tracer.product(
                 "kg",
                 "rule/parcel-weight",
-                line.product().name(),
+                Message.name(line.product().name()),
                 List.of(
                         tracer.number(
                                 Source.SETUP,
                                 ones.get(line),
                                 "kg",
                                 "goods/products/" + line.product().id() + "/weight",
-                                "weight of one"),
+                                Message.of("why.weight-of-one")),
                         tracer.number(
-                                Source.CONSTANT, BigDecimal.valueOf(count), "", "rule/parcel-weight", "pieces")))));
-        return tracer.count("kg", "rule/parcel-weight", "packed parcel", parts);
+                                Source.CONSTANT,
+                                BigDecimal.valueOf(count),
+                                "",
+                                "rule/parcel-weight",
+                                Message.of("why.pieces"))))));
+        return tracer.count("kg", "rule/parcel-weight", Message.of("why.packed-parcel"), parts);
     }
 }

@@ -1,13 +1,16 @@
 package vestcoin.core.payment;
 
+import java.util.Optional;
+import vestcoin.core.message.Message;
+
 /** How far an account with a provider is, as an order needs to know it. */
 public enum Gateway {
-    NOT_CONNECTED("no keys are entered"),
-    KEYS_ENTERED("the keys have not been checked"),
-    WAITING_FOR_APPROVAL("the provider has not approved the account yet"),
+    NOT_CONNECTED("payment.no-keys-are-entered"),
+    KEYS_ENTERED("payment.the-keys-have-not-been-checked"),
+    WAITING_FOR_APPROVAL("payment.the-provider-has-not-approved-the-account"),
     TEST(""),
     LIVE(""),
-    FAILING("the provider refuses the keys");
+    FAILING("payment.the-provider-refuses-the-keys");
 
     private final String trouble;
 
@@ -15,9 +18,9 @@ public enum Gateway {
         this.trouble = trouble;
     }
 
-    /** Why no buyer can pay through it, or an empty text when one can. */
-    public String trouble() {
-        return trouble;
+    /** Why no buyer can pay through it; nothing when one can. */
+    public Optional<Message> trouble() {
+        return trouble.isEmpty() ? Optional.empty() : Optional.of(Message.of(trouble));
     }
 
     public boolean usable() {

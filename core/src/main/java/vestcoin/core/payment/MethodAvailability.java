@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.why.Figure;
@@ -24,7 +25,7 @@ import vestcoin.core.why.Tracer;
  */
 public record MethodAvailability(
         Payment.Method method,
-        Optional<String> hidden,
+        Optional<Message> hidden,
         Optional<Figure> charge,
         Optional<Figure> fee,
         BigDecimal toPay,
@@ -57,7 +58,7 @@ public record MethodAvailability(
             Payment payment, Map<String, Gateway> gateways, OrderFacts asked, Tracer tracer) {
         List<MethodAvailability> seen = new ArrayList<>(payment.methods().size());
         for (Payment.Method method : payment.methods()) {
-            Optional<String> hidden = hidden(method, gateways);
+            Optional<Message> hidden = hidden(method, gateways);
             seen.add(new MethodAvailability(
                     method,
                     hidden.isPresent() ? hidden : unmet(method, asked, tracer),
@@ -69,12 +70,12 @@ public record MethodAvailability(
         return seen;
     }
 
-    private static Optional<String> hidden(Payment.Method method, Map<String, Gateway> gateways) {
+    private static Optional<Message> hidden(Payment.Method method, Map<String, Gateway> gateways) {
         if (!method.on()) {
-            return Optional.of("Switched off.");
+            return Optional.of(Message.of("payment.switched-off"));
         }
         if (method.title() == null || method.title().isBlank()) {
-            return Optional.of("It has no title yet.");
+            return Optional.of(Message.of("payment.has-no-title-yet"));
         }
         if (!method.kind().throughProvider()) {
             return Optional.empty();
@@ -82,19 +83,22 @@ public record MethodAvailability(
         Gateway gateway = method.gateway()
                 .map(id -> gateways.getOrDefault(id, Gateway.NOT_CONNECTED))
                 .orElse(Gateway.NOT_CONNECTED);
-        return gateway.usable() ? Optional.empty() : Optional.of("Not shown: " + gateway.trouble() + ".");
+        return gateway.usable()
+                ? Optional.empty()
+                : Optional.of(Message.of(
+                        "payment.not-shown", "trouble", gateway.trouble().orElseThrow()));
     }
 
-    private static Optional<String> unmet(Payment.Method method, OrderFacts asked, Tracer tracer) {
+    private static Optional<Message> unmet(Payment.Method method, OrderFacts asked, Tracer tracer) {
         Payment.Conditions when = method.conditions();
         if (method.kind() == Payment.Kind.CASH_ON_DELIVERY && !asked.sent()) {
-            return Optional.of("Nothing is handed over at a door.");
+            return Optional.of(Message.of("payment.nothing-handed-over-at-door"));
         }
         if (method.kind() == Payment.Kind.CASH_AT_PICKUP && !asked.collected()) {
-            return Optional.of("Only for orders that are collected.");
+            return Optional.of(Message.of("payment.only-for-orders-that-collected"));
         }
         if (method.kind() == Payment.Kind.ON_ACCOUNT && !asked.buyer().confirmedBusiness()) {
-            return Optional.of("Only for a business whose tax number is confirmed.");
+            return Optional.of(Message.of("payment.only-for-business-whose-tax-number-confirmed"));
         }
         BigDecimal payable = asked.payable().value();
         Optional<BigDecimal> limit = method.kind() == Payment.Kind.ON_ACCOUNT
@@ -102,8 +106,16 @@ public record MethodAvailability(
                 : Optional.empty();
         if (limit.filter(most -> asked.owed().add(payable).compareTo(tracer.threshold(most)) > 0)
                 .isPresent()) {
-            return Optional.of("Above what this buyer may owe, " + tracer.words(limit.get())
-                    + (asked.owed().signum() > 0 ? "; " + asked.owed().toPlainString() + " is open." : "."));
+            return Optional.of(
+                    asked.owed().signum() > 0
+                            ? Message.of(
+                                    "payment.above-what-this-buyer-may-owe-open",
+                                    "amount",
+                                    tracer.amount(limit.get()),
+                                    "owed",
+                                    asked.owed())
+                            : Message.of(
+                                    "payment.above-what-this-buyer-may-owe", "amount", tracer.amount(limit.get())));
         }
         if (when == Payment.Conditions.NONE) {
             return Optional.empty();
@@ -111,47 +123,56 @@ public record MethodAvailability(
         if (when.least()
                 .filter(least -> payable.compareTo(tracer.threshold(least)) < 0)
                 .isPresent()) {
-            return Optional.of("Only from " + tracer.words(when.least().get()) + ".");
+            return Optional.of(Message.of(
+                    "payment.only-from", "amount", tracer.amount(when.least().get())));
         }
         if (when.most()
                 .filter(most -> payable.compareTo(tracer.threshold(most)) > 0)
                 .isPresent()) {
-            return Optional.of("Only up to " + tracer.words(when.most().get()) + ".");
+            return Optional.of(Message.of(
+                    "payment.only-up-to", "amount", tracer.amount(when.most().get())));
         }
         if (!when.places().isEmpty() && when.places().stream().noneMatch(place -> place.contains(asked.to()))) {
-            return Optional.of("Not for this place.");
+            return Optional.of(Message.of("payment.not-for-this-place"));
         }
         if (when.buyers().filter(kind -> kind != asked.buyer().kind()).isPresent()) {
             return Optional.of(
-                    when.buyers().get() == Buyer.Kind.BUSINESS ? "Only for businesses." : "Only for persons.");
+                    when.buyers().get() == Buyer.Kind.BUSINESS
+                            ? Message.of("payment.only-for-businesses")
+                            : Message.of("payment.only-for-persons"));
         }
         if (!when.deliveries().isEmpty()
                 && asked.delivery().filter(when.deliveries()::contains).isEmpty()) {
-            return Optional.of("Does not go with this delivery.");
+            return Optional.of(Message.of("payment.does-not-go-with-this-delivery"));
         }
         if (!when.currencies().isEmpty()
                 && !when.currencies().contains(tracer.currency().getCode())) {
-            return Optional.of("Not in " + tracer.currency().getCode() + ".");
+            return Optional.of(
+                    Message.of("payment.not-in", "currency", tracer.currency().getCode()));
         }
         return asked.lines().stream()
                 .filter(line -> line.product().among(when.except()))
                 .findFirst()
-                .map(line -> "Not with " + line.product().name() + ".");
+                .map(line ->
+                        Message.of("payment.not-with", "product", line.product().name()));
     }
 
     private static Figure charge(Payment.Method method, Payment.Charge charge, OrderFacts asked, Tracer tracer) {
         String path = "payment/methods/" + method.id() + "/charge";
         Figure percent = tracer.ratio(
                 path + "/percent",
-                "percent of the amount",
+                Message.of("why.percent-of-amount"),
                 List.of(
                         asked.payable(),
-                        tracer.number(Source.SETUP, charge.percent(), "%", path + "/percent", "charge")),
-                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent")));
+                        tracer.number(
+                                Source.SETUP, charge.percent(), "%", path + "/percent", Message.of("why.charge"))),
+                List.of(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", Message.of("why.per-cent"))));
         return tracer.sum(
                 path,
-                method.title(),
-                List.of(percent, asked.typed().apply(tracer.typed(path + "/amount", "fixed", charge.amount()))));
+                Message.name(method.title()),
+                List.of(
+                        percent,
+                        asked.typed().apply(tracer.typed(path + "/amount", Message.of("why.fixed"), charge.amount()))));
     }
 
     /**
@@ -181,15 +202,17 @@ public record MethodAvailability(
     private Figure fee(Payment.Fee fee, Figure paid, Tracer tracer) {
         String path = "payment/methods/" + method.id() + "/fee";
         if (paid.value().signum() <= 0) {
-            return tracer.zero("rule/provider-fee", method.title());
+            return tracer.zero("rule/provider-fee", Message.name(method.title()));
         }
         Figure percent = tracer.exactPercent(
                 path,
-                "percent of the amount",
+                Message.of("why.percent-of-amount"),
                 paid,
-                tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", "fee"));
+                tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", Message.of("why.fee")));
         Figure both = tracer.exactSum(
-                path, "percent and fixed", List.of(percent, tracer.typed(path + "/fixed", "fixed", fee.fixed())));
-        return tracer.roundedHalfUp("rule/provider-fee", method.title(), both);
+                path,
+                Message.of("why.percent-and-fixed"),
+                List.of(percent, tracer.typed(path + "/fixed", Message.of("why.fixed"), fee.fixed())));
+        return tracer.roundedHalfUp("rule/provider-fee", Message.name(method.title()), both);
     }
 }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Optional;
 import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.calendar.WorkSchedule;
+import vestcoin.core.message.Message;
 
 /**
  * The slots of a place. They are cut by the clock on the wall: a start that does not exist on the spring change is
@@ -24,7 +25,7 @@ public final class Slots {
     public record Slot(ZonedDateTime start, ZonedDateTime end, Optional<Integer> left) {}
 
     /** A slot that is not open, and what takes it away. */
-    public record Shut(LocalDateTime start, String reason) {}
+    public record Shut(LocalDateTime start, Message reason) {}
 
     /**
      * What slots are cut from.
@@ -93,7 +94,7 @@ public final class Slots {
                 int length = plan.slotMinutes().orElse(span.closes() - span.opens());
                 for (int minute = span.opens(); length > 0 && minute + length <= span.closes(); minute += length) {
                     LocalDateTime start = day.atStartOfDay().plusMinutes(minute);
-                    Optional<String> reason = reason(plan, start, zone, soonest, ready, taken);
+                    Optional<Message> reason = reason(plan, start, zone, soonest, ready, taken);
                     if (reason.isPresent()) {
                         shut.add(new Shut(start, reason.get()));
                     } else {
@@ -111,7 +112,7 @@ public final class Slots {
                 plan.capacity().map(all -> all - taken.of(plan.place(), start)));
     }
 
-    private static Optional<String> reason(
+    private static Optional<Message> reason(
             Plan plan,
             LocalDateTime start,
             ZoneId zone,
@@ -120,19 +121,19 @@ public final class Slots {
             SlotOccupancy taken) {
         List<ZoneOffset> offsets = zone.getRules().getValidOffsets(start);
         if (offsets.isEmpty()) {
-            return Optional.of("The clocks go forward over it.");
+            return Optional.of(Message.of("pickup.clocks-go-forward-over"));
         }
         if (!plan.closed().works(start.toLocalDate())) {
-            return Optional.of("Closed on this day.");
+            return Optional.of(Message.of("pickup.closed-on-this-day"));
         }
         if (start.toInstant(offsets.get(0)).isBefore(soonest)) {
-            return Optional.of("Sooner than the notice of " + plan.noticeHours() + " hours.");
+            return Optional.of(Message.of("pickup.sooner-than-notice-of-hours", "noticeHours", plan.noticeHours()));
         }
         if (ready.filter(first -> start.toLocalDate().isBefore(first)).isPresent()) {
-            return Optional.of("Before the goods are ready.");
+            return Optional.of(Message.of("pickup.before-goods-ready"));
         }
         return plan.capacity()
                 .filter(all -> taken.of(plan.place(), start) >= all)
-                .map(all -> "Taken: " + all + " in all.");
+                .map(all -> Message.of("pickup.taken-in-all", "all", all));
     }
 }

@@ -3,6 +3,8 @@ package vestcoin.core.place;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.problem.Problems;
 
 /**
@@ -54,20 +56,20 @@ public record Destination(String country, Optional<String> region, Optional<Stri
         if (country == null || !Countries.isCountry(country)) {
             problems.add(
                     path + "/country",
-                    "“" + country + "” is not a country code.",
-                    "Choose a country from the list, or write its two letters, as IE.");
+                    Message.of("place.not-country-code", "country", country),
+                    Message.of("place.choose-country-from-list-or-write-two"));
             return;
         }
         region.ifPresent(code -> problems.when(
                 !Countries.isSubdivision(code) || !code.startsWith(country + "-"),
                 path + "/region",
-                "“" + code + "” is not a region of " + country + ".",
-                "Write its ISO 3166-2 code, as US-NC, or leave it empty."));
+                Message.of("place.not-region-of", "code", code, "country", country),
+                Message.of("place.write-iso-3166-2-code-us-nc")));
         if (postcode.isPresent() && !Countries.fits(country, postcode.get())) {
             problems.add(
                     path + "/postcode",
-                    "“" + postcode.get() + "” is not a postcode of " + country + ".",
-                    "Check the postcode and the country; one of them does not fit.");
+                    Message.of("place.not-postcode-of", "postcode", postcode.get(), "country", country),
+                    Message.of("place.check-postcode-and-country-one-of-them"));
             return;
         }
         if (region.isPresent() && postcode.isPresent()) {
@@ -75,9 +77,15 @@ public record Destination(String country, Optional<String> region, Optional<Stri
                     .filter(other -> !regions().contains(other))
                     .ifPresent(other -> problems.add(
                             path + "/postcode",
-                            "“" + postcode.get() + "” is a postcode of " + Countries.name(other) + ", not of "
-                                    + Countries.name(region.get()) + ".",
-                            "Choose the region the postcode lies in, or mend the postcode."));
+                            Message.of(
+                                    "place.postcode-of-not-of",
+                                    "postcode",
+                                    postcode.get(),
+                                    "country",
+                                    new Region(other),
+                                    "country2",
+                                    new Region(region.get())),
+                            Message.of("place.choose-region-postcode-lies-in-or-mend")));
         }
     }
 }

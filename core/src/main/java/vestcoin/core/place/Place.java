@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 
 /** A place a rule is about. Written in the setup as text; {@link #text()} gives the text back. */
@@ -153,25 +154,25 @@ public sealed interface Place {
             problems.when(
                     !Countries.isCountry(country.code),
                     path,
-                    "“" + country.code + "” is not a country code.",
-                    "Write the two letters of ISO 3166-1, as IE or US, or a group such as EU.");
+                    Message.of("place.not-country-code-2", "code", country.code),
+                    Message.of("place.write-two-letters-of-iso-3166-1"));
         } else if (place instanceof Subdivision subdivision) {
             problems.when(
                     !Countries.isSubdivision(subdivision.code),
                     path,
-                    "“" + subdivision.code + "” is not a region code.",
-                    "Write the code of ISO 3166-2, as US-NC or CA-QC.");
+                    Message.of("place.not-region-code", "code", subdivision.code),
+                    Message.of("place.write-code-of-iso-3166-2-us"));
         } else if (place instanceof Postcodes postcodes) {
             if (!problems.when(
                     !Countries.isCountry(postcodes.country),
                     path,
-                    "“" + postcodes.country + "” is not a country code.",
-                    "Write the country before the colon, as GB:BT.")) {
+                    Message.of("place.not-country-code", "country", postcodes.country),
+                    Message.of("place.write-country-before-colon-gb-bt"))) {
                 problems.when(
                         postcodes.rules.isEmpty(),
                         path,
-                        "No postcode follows “" + postcodes.country + ":”.",
-                        "Write beginnings or ranges after the colon, as GB:BT or DE:10000..12999.");
+                        Message.of("place.no-postcode-follows", "country", postcodes.country),
+                        Message.of("place.write-beginnings-or-ranges-after-colon-gb"));
                 for (PostcodeRule rule : postcodes.rules) {
                     checkRule(rule, path, problems);
                 }
@@ -183,12 +184,12 @@ public sealed interface Place {
         problems.when(
                 !rule.text().matches("[A-Z0-9]+(\\.\\.[A-Z0-9]+)?"),
                 path,
-                "“" + rule.text() + "” is not a postcode.",
-                "Use letters and digits; a range has two dots, as 10000..12999.");
+                Message.of("place.not-postcode", "rule", rule.text()),
+                Message.of("place.use-letters-and-digits-range-has-two"));
         problems.when(
                 rule instanceof PostcodeRule.Range range && !range.inOrder(),
                 path,
-                "The range “" + rule.text() + "” runs backwards.",
-                "Write the lower postcode first.");
+                Message.of("place.range-runs-backwards", "rule", rule.text()),
+                Message.of("place.write-lower-postcode-first"));
     }
 }

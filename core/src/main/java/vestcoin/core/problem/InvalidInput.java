@@ -2,6 +2,7 @@ package vestcoin.core.problem;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import vestcoin.core.message.Message;
 
 /** A setup, an order or a text that cannot be worked with. The only exception the core throws at its callers. */
 public final class InvalidInput extends RuntimeException {
@@ -12,7 +13,7 @@ public final class InvalidInput extends RuntimeException {
         this.problems = List.copyOf(problems);
     }
 
-    public InvalidInput(String path, String sentence, String remedy) {
+    public InvalidInput(String path, Message sentence, Message remedy) {
         this(List.of(new Problem(path, sentence, remedy)));
     }
 

@@ -1,6 +1,7 @@
 package vestcoin.core.problem;
 
 import java.util.Objects;
+import vestcoin.core.message.Message;
 
 /**
  * One thing wrong with what was given, as a person can mend it.
@@ -10,7 +11,7 @@ import java.util.Objects;
  * @param sentence what is wrong, in one plain sentence
  * @param remedy what to do about it, in one plain sentence
  */
-public record Problem(String path, String sentence, String remedy) {
+public record Problem(String path, Message sentence, Message remedy) {
     public Problem {
         Objects.requireNonNull(path);
         Objects.requireNonNull(sentence);

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Message;
 import vestcoin.core.setup.CompiledSetup;
 
 /**
@@ -17,7 +18,7 @@ import vestcoin.core.setup.CompiledSetup;
  * @param lines what can be priced; empty only where the shop sells nothing
  * @param notes what was changed, in sentences; empty when nothing was
  */
-public record BasketMending(List<Line> lines, List<String> notes) {
+public record BasketMending(List<Line> lines, List<Message> notes) {
     public BasketMending {
         lines = List.copyOf(lines);
         notes = List.copyOf(notes);
@@ -25,12 +26,12 @@ public record BasketMending(List<Line> lines, List<String> notes) {
 
     public static BasketMending of(CompiledSetup setup, List<Line> basket) {
         List<Line> lines = new ArrayList<>();
-        List<String> notes = new ArrayList<>();
+        List<Message> notes = new ArrayList<>();
         for (Line line : basket) {
             Optional<Product> product =
                     line.product() == null ? Optional.empty() : setup.shelf().find(line.product());
             if (product.isEmpty()) {
-                notes.add("“" + line.product() + "” is not sold any more, so it is left out.");
+                notes.add(Message.of("quote.not-sold-any-more-so-left-out", "product", line.product()));
             } else {
                 lines.add(chosen(line, product.get(), notes));
             }
@@ -41,7 +42,7 @@ public record BasketMending(List<Line> lines, List<String> notes) {
                     .filter(product -> !product.amountChosen())
                     .findFirst()
                     .orElse(sold.get(0));
-            notes.add("Nothing of this basket is sold any more; the ticket shows “" + first.name() + "” instead.");
+            notes.add(Message.of("quote.nothing-of-this-basket-sold-any-more", "first", first.name()));
             Line one = new Line(
                     first.id(),
                     first.measure().map(Product.Measure::least).orElse(java.math.BigDecimal.ONE),
@@ -52,7 +53,7 @@ public record BasketMending(List<Line> lines, List<String> notes) {
         return new BasketMending(lines, notes);
     }
 
-    private static Line chosen(Line line, Product product, List<String> notes) {
+    private static Line chosen(Line line, Product product, List<Message> notes) {
         Map<String, String> choices = new LinkedHashMap<>();
         for (Product.Option option : product.options()) {
             String wanted = line.options().get(option.id());
@@ -64,8 +65,14 @@ public record BasketMending(List<Line> lines, List<String> notes) {
             }
             Product.Choice first = option.choices().get(0);
             choices.put(option.id(), first.id());
-            notes.add(product.name() + " needs a choice of " + option.name() + "; the ticket takes “" + first.name()
-                    + "”.");
+            notes.add(Message.of(
+                    "quote.needs-choice-of-ticket-takes",
+                    "product",
+                    product.name(),
+                    "option",
+                    option.name(),
+                    "first",
+                    first.name()));
         }
         return choices.equals(line.options())
                 ? line

@@ -11,6 +11,7 @@ import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Packing;
 import vestcoin.core.parcel.PackingResult;
 import vestcoin.core.parcel.Parcel;
@@ -74,7 +75,7 @@ public record Consignment(
                 : tracer.count(
                         "kg",
                         "rule/weight",
-                        "weight of the parcels",
+                        Message.of("why.weight-of-parcels"),
                         packed.parcels().stream().map(Parcel::weight).toList());
         Destination from = place.map(Delivery.Dispatch::at).orElseGet(setup::home);
         Optional<Point> point = place.map(Delivery.Dispatch::point).orElse(shop.point());
@@ -102,7 +103,7 @@ public record Consignment(
                                 start.kilometresTo(end),
                                 "km",
                                 "order/point",
-                                "distance along the geodesic"))),
+                                Message.of("why.distance-along-geodesic")))),
                 Promise.ready(order.at(), setup.zone(), shop.working(), days, preparation),
                 place);
     }

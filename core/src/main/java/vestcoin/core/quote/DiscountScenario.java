@@ -25,6 +25,7 @@ import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Rerating;
+import vestcoin.core.message.Message;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Taxes;
 import vestcoin.core.why.Figure;
@@ -164,7 +165,7 @@ record DiscountScenario(
                     line.line().quantity(),
                     "",
                     "order/lines/" + line.ordered() + "/quantity",
-                    line.product().name()));
+                    Message.name(line.product().name())));
             amounts.add(taken.left().get(line.index()));
         }
         Figure weight = of.size() == 1
@@ -172,7 +173,7 @@ record DiscountScenario(
                 : tracer.count(
                         "kg",
                         "rule/weight",
-                        "weight of all parcels",
+                        Message.of("why.weight-of-all-parcels"),
                         of.stream().map(Consignment::weight).toList());
         return new Load(
                 lines,
@@ -183,9 +184,9 @@ record DiscountScenario(
                                 .flatMap(consignment -> consignment.packed().parcels().stream())
                                 .toList(),
                 weight,
-                tracer.sum("rule/value", "value of what is sent", amounts),
+                tracer.sum("rule/value", Message.of("why.value-of-what-sent"), amounts),
                 basket.lines(),
-                tracer.count("", "rule/quantity", "items to deliver", quantities),
+                tracer.count("", "rule/quantity", Message.of("why.items-to-deliver"), quantities),
                 of.size() == 1 ? of.get(0).distance() : Optional.empty(),
                 answers(basket, of, tracer),
                 basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
@@ -209,7 +210,9 @@ record DiscountScenario(
                             .carriers()
                             .of(quote.service(), consignment.dispatch())
                             .ifPresent(amount -> parts.add(tracer.typed(
-                                    "order/outside/carriers/" + quote.service(), "the carrier's answer", amount)));
+                                    "order/outside/carriers/" + quote.service(),
+                                    Message.of("why.carriers-answer"),
+                                    amount)));
                 }
                 if (parts.size() == of.size()) {
                     answers.put(
@@ -218,7 +221,7 @@ record DiscountScenario(
                                     ? parts.get(0)
                                     : tracer.sum(
                                             "order/outside/carriers/" + quote.service(),
-                                            "the carrier's answers",
+                                            Message.of("why.carriers-answers"),
                                             parts));
                 }
             }
@@ -267,7 +270,7 @@ record DiscountScenario(
         }
         return Optional.of(tracer.sum(
                 "rule/delivery",
-                "delivery",
+                Message.of("why.delivery"),
                 each.values().stream()
                         .map(separate -> price.apply(separate.chosen().orElseThrow()))
                         .toList()));
@@ -280,7 +283,7 @@ record DiscountScenario(
                         ? price
                         : tracer.less(
                                 "rule/delivery-after-discounts",
-                                "delivery less discounts",
+                                Message.of("why.delivery-less-discounts"),
                                 price,
                                 off.stream().map(Reduction::amount).toList()));
     }
@@ -296,7 +299,7 @@ record DiscountScenario(
                         prices.add(Rerating.of(part, lines(dispatch), taken.remaining(), basket.buying(), tracer)));
         return prices.size() == 1
                 ? prices.get(0)
-                : tracer.sum("rule/delivery-after-discounts", "delivery less discounts", prices);
+                : tracer.sum("rule/delivery-after-discounts", Message.of("why.delivery-less-discounts"), prices);
     }
 
     /**
@@ -317,7 +320,11 @@ record DiscountScenario(
                                         .compareTo(net.value())
                                 == 0
                 ? gross
-                : tracer.shares("rule/delivery-after-discounts", "delivery less its share of discounts", net, gross);
+                : tracer.shares(
+                        "rule/delivery-after-discounts",
+                        Message.of("why.delivery-less-share-of-discounts"),
+                        net,
+                        gross);
         Map<String, Figure> prices = new LinkedHashMap<>();
         int i = 0;
         for (String id : each.keySet()) {
@@ -343,7 +350,10 @@ record DiscountScenario(
         Figure net = gross.get();
         for (Reduction reduction : off) {
             net = tracer.less(
-                    "rule/delivery-after-discounts", "delivery less discounts", net, List.of(reduction.shelf()));
+                    "rule/delivery-after-discounts",
+                    Message.of("why.delivery-less-discounts"),
+                    net,
+                    List.of(reduction.shelf()));
         }
         List<Taxes.Carried> carried = new ArrayList<>();
         shelfByConsignment(net, tracer).forEach((dispatch, part) -> {

@@ -12,6 +12,7 @@ import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
 import vestcoin.core.why.Tracer;
@@ -53,30 +54,31 @@ final class Distances {
         Map<Integer, Figure> left = attempt.taken().left();
         Figure counted = tracer.sum(
                 "rule/value",
-                "goods that count",
+                Message.of("why.goods-that-count"),
                 lines.stream()
                         .filter(PricedLine::counted)
                         .filter(line -> !line.product().among(rule.notCounting()))
                         .map(line -> left.get(line.index()))
                         .toList());
-        Figure from = tracer.typed(path, "free from", rule.freeFrom().orElseThrow());
+        Figure from = tracer.typed(
+                path, Message.of("why.free-from-2"), rule.freeFrom().orElseThrow());
         if (counted.value().compareTo(from.value()) >= 0) {
             return Optional.empty();
         }
-        Figure gap = tracer.less("rule/distance", "what is missing", from, List.of(counted));
+        Figure gap = tracer.less("rule/distance", Message.of("why.what-missing"), from, List.of(counted));
         List<Figure> above = new ArrayList<>(List.of(gap));
         List<Figure> below = new ArrayList<>();
         for (Reduction reduction : attempt.taken().reductions()) {
             Discounts.Rule discount = reduction.rule();
             BigDecimal percent = discount.percent().orElse(BigDecimal.ZERO);
             if (ofAll(discount) && percent.compareTo(HUNDRED) < 0) {
-                above.add(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
+                above.add(tracer.number(Source.CONSTANT, HUNDRED, "%", "rule/percent", Message.of("why.per-cent")));
                 below.add(tracer.number(
                         Source.SETUP,
                         HUNDRED.subtract(percent),
                         "%",
                         "discounts/rules/" + discount.id(),
-                        "100 less " + discount.name()));
+                        Message.of("why.100-less", "discount", discount.name())));
             }
         }
         if (below.isEmpty()) {
@@ -85,11 +87,18 @@ final class Distances {
         Figure list = tracer.quotient(
                 gap.unit(),
                 "rule/distance",
-                "at list",
-                tracer.product(gap.unit(), "rule/distance", "what is missing", above),
-                below.size() == 1 ? below.get(0) : tracer.product("%", "rule/distance", "what discounts leave", below));
+                Message.of("why.at-list"),
+                tracer.product(gap.unit(), "rule/distance", Message.of("why.what-missing"), above),
+                below.size() == 1
+                        ? below.get(0)
+                        : tracer.product("%", "rule/distance", Message.of("why.what-discounts-leave"), below));
         return Optional.of(least(
-                tracer.raisedAmount("rule/distance", "rounded up", list), from.value(), rule, attempt, lines, tracer));
+                tracer.raisedAmount("rule/distance", Message.of("why.rounded-up"), list),
+                from.value(),
+                rule,
+                attempt,
+                lines,
+                tracer));
     }
 
     /**
@@ -118,9 +127,10 @@ final class Distances {
                 ? about
                 : tracer.less(
                         "rule/distance",
-                        "the rounding of discounts does the rest",
+                        Message.of("why.rounding-of-discounts-does-rest"),
                         about,
-                        List.of(tracer.number(Source.CONSTANT, less, about.unit(), "rule/distance", "minor units")));
+                        List.of(tracer.number(
+                                Source.CONSTANT, less, about.unit(), "rule/distance", Message.of("why.minor-units"))));
     }
 
     /** What goods of this list price are worth after the present discounts. */

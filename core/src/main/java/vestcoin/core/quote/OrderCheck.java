@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
@@ -42,14 +43,20 @@ final class OrderCheck {
                         || order.at().isBefore(EARLIEST)
                         || order.at().isAfter(LATEST),
                 "order/at",
-                order.at() == null ? "The order has no time." : "No shop takes orders at this time.",
-                "Add an instant, as 2026-11-25T10:00:00Z.");
-        problems.when(order.lines().isEmpty(), "order/lines", "The basket is empty.", "Put something in.");
+                order.at() == null
+                        ? Message.of("quote.order-has-no-time")
+                        : Message.of("quote.no-shop-takes-orders-at-this-time"),
+                Message.of("quote.add-instant-2026-11-25t10-00-00z"));
+        problems.when(
+                order.lines().isEmpty(),
+                "order/lines",
+                Message.of("quote.basket-empty"),
+                Message.of("quote.put-something-in"));
         problems.when(
                 order.lines().size() > MOST_LINES,
                 "order/lines",
-                "The basket has more than " + MOST_LINES + " lines.",
-                "Make it several orders.");
+                Message.of("quote.basket-has-more-than-lines", "mostlines", MOST_LINES),
+                Message.of("quote.make-several-orders"));
         boolean rates = exchange();
         CurrencyUnit unit = currency().orElse(setup.currency());
         Tracer tracer = Tracer.plain(unit, setup.setup().shop().rounding());
@@ -63,10 +70,13 @@ final class OrderCheck {
         problems.when(
                 order.codes().size() > MOST_CODES,
                 "order/codes",
-                "There are more than " + MOST_CODES + " codes.",
-                "Keep the ones that matter.");
+                Message.of("quote.there-more-than-codes", "mostcodes", MOST_CODES),
+                Message.of("quote.keep-ones-that-matter"));
         if (!problems.when(
-                order.to() == null, "order/to", "The order has no destination.", "Add at least a country.")) {
+                order.to() == null,
+                "order/to",
+                Message.of("quote.order-has-no-destination"),
+                Message.of("quote.add-at-least-country"))) {
             order.to().check("order/to", problems);
         }
         order.buyer().belongs().ifPresent(place -> place.check("order/buyer/belongs", problems));
@@ -74,8 +84,8 @@ final class OrderCheck {
                 .ifPresent(point -> problems.when(
                         !point.exists(),
                         "order/point",
-                        "There is no such point on earth.",
-                        "Write degrees, latitude from −90 to 90 and longitude from −180 to 180."));
+                        Message.of("quote.there-no-such-point-on-earth"),
+                        Message.of("quote.write-degrees-latitude-from-90-to-90")));
         for (PricingContext.Voucher voucher : order.outside().vouchers()) {
             int digits = currency().orElse(setup.currency()).getDecimalPlaces();
             problems.when(
@@ -84,14 +94,14 @@ final class OrderCheck {
                             || voucher.balance().signum() < 0
                             || voucher.balance().stripTrailingZeros().scale() > digits,
                     "order/outside/vouchers",
-                    "A voucher has no code, or a balance that cannot be.",
-                    "Give each a code and a balance of at most " + digits + " decimals.");
+                    Message.of("quote.voucher-has-no-code-or-balance-that"),
+                    Message.of("quote.give-each-code-and-balance-of-at", "digits", digits));
         }
         problems.when(
                 order.outside().owed().signum() < 0,
                 "order/outside/owed",
-                "What is owed cannot be below zero.",
-                "Leave it out if nothing is.");
+                Message.of("quote.what-owed-cannot-below-zero"),
+                Message.of("quote.leave-out-if-nothing"));
         order.outside()
                 .carriers()
                 .amounts()
@@ -102,9 +112,11 @@ final class OrderCheck {
                                         > setup.currency().getDecimalPlaces()
                                 || amount.compareTo(MOST_RATE) >= 0,
                         "order/outside/carriers/" + service,
-                        "The carrier's answer is no price in "
-                                + setup.currency().getCode() + ".",
-                        "Leave it out if the carrier did not answer."));
+                        Message.of(
+                                "quote.carriers-answer-no-price-in",
+                                "currency",
+                                setup.currency().getCode()),
+                        Message.of("quote.leave-out-if-carrier-did-not-answer")));
         problems.refuseIfAny();
     }
 
@@ -118,14 +130,14 @@ final class OrderCheck {
             problems.when(
                     rates.base() == null,
                     "order/outside/exchange/base",
-                    "The exchange rates have no base.",
-                    "Name the currency they are quoted against.");
+                    Message.of("quote.exchange-rates-have-no-base"),
+                    Message.of("quote.name-currency-they-quoted-against"));
             rates.rates()
                     .forEach((code, rate) -> problems.when(
                             rate == null || rate.signum() <= 0 || rate.compareTo(MOST_RATE) > 0,
                             "order/outside/exchange/rates/" + code,
-                            "An exchange rate has to be above zero.",
-                            "Write units of " + code + " for one of the base."));
+                            Message.of("quote.exchange-rate-has-to-above-zero"),
+                            Message.of("quote.write-units-of-for-one-of-base", "code", code)));
         });
         if (order.currency().isEmpty()
                 || order.currency().get().equals(setup.currency().getCode())) {
@@ -135,8 +147,8 @@ final class OrderCheck {
         if (problems.when(
                 accepted().isEmpty(),
                 "order/currency",
-                "The shop does not take " + code + ".",
-                "Choose one it takes, or add it at the shop's currencies.")) {
+                Message.of("quote.shop-does-not-take", "code", code),
+                Message.of("quote.choose-one-takes-or-add-at-shops"))) {
             return false;
         }
         Optional<Exchange> rates = order.outside().exchange().filter(given -> given.base() != null);
@@ -145,8 +157,13 @@ final class OrderCheck {
                         || rates.flatMap(given -> given.of(setup.currency().getCode()))
                                 .isEmpty(),
                 "order/outside/exchange",
-                "There is no exchange rate from " + setup.currency().getCode() + " to " + code + ".",
-                "Give the day's rates for both.");
+                Message.of(
+                        "quote.there-no-exchange-rate-from-to",
+                        "currency",
+                        setup.currency().getCode(),
+                        "code",
+                        code),
+                Message.of("quote.give-days-rates-for-both"));
     }
 
     private Optional<AcceptedCurrency> accepted() {

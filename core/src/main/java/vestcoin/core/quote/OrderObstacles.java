@@ -10,6 +10,7 @@ import java.util.Optional;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Product;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.pickup.Slots;
 import vestcoin.core.setup.CompiledSetup;
@@ -20,7 +21,7 @@ final class OrderObstacles {
     private final CompiledSetup setup;
     private final Order order;
     private final Tracer tracer;
-    private final List<String> missing = new ArrayList<>();
+    private final List<Message> missing = new ArrayList<>();
 
     OrderObstacles(CompiledSetup setup, Order order, Tracer tracer) {
         this.setup = setup;
@@ -28,7 +29,7 @@ final class OrderObstacles {
         this.tracer = tracer;
     }
 
-    List<String> of(
+    List<Message> of(
             List<PricedLine> lines,
             DiscountScenario attempt,
             List<Consignment> consignments,
@@ -43,14 +44,14 @@ final class OrderObstacles {
             boolean wanted = order.delivery().isPresent() || !order.deliveries().isEmpty();
             missing.add(
                     !offered
-                            ? "Nothing delivers this basket to this place."
-                            : wanted
-                                    ? "The delivery chosen is not offered for this basket and place."
-                                    : "Choose how it gets to you.");
+                            ? Message.of("quote.nothing-delivers-this-basket-to-this-place")
+                            : (wanted
+                                    ? Message.of("quote.delivery-chosen-not-offered-for-this-basket")
+                                    : Message.of("quote.choose-how-gets-to-you")));
         }
         slot(attempt, collecting);
         if (setup.sellsTo().find(order.to()).isEmpty()) {
-            missing.add("The shop does not sell to this place.");
+            missing.add(Message.of("quote.shop-does-not-sell-to-this-place"));
         }
         stock(lines, left);
         smallest(lines, attempt);
@@ -59,8 +60,8 @@ final class OrderObstacles {
             order.buyer()
                     .evidence()
                     .filter(country -> !country.equals(belongs))
-                    .ifPresent(country -> missing.add("Two pieces of evidence disagree on where the buyer belongs: "
-                            + belongs + " and " + country + "."));
+                    .ifPresent(country -> missing.add(Message.of(
+                            "quote.two-pieces-of-evidence-disagree-on-where", "belongs", belongs, "country", country)));
         }
         order.method().ifPresent(id -> method(id, methods));
         return List.copyOf(missing);
@@ -76,7 +77,7 @@ final class OrderObstacles {
         if (chosen.isPresent()
                 && open.get().stream()
                         .noneMatch(slot -> slot.start().toLocalDateTime().equals(chosen.get()))) {
-            missing.add("The slot chosen is not open any more.");
+            missing.add(Message.of("quote.slot-chosen-not-open-any-more"));
         }
     }
 
@@ -95,9 +96,10 @@ final class OrderObstacles {
             if (asked.get(key).compareTo(count) > 0) {
                 missing.add(
                         count.signum() == 0
-                                ? names.get(key) + " is sold out."
-                                : "Only " + count.toPlainString() + " of " + names.get(key)
-                                        + (count.compareTo(BigDecimal.ONE) == 0 ? " is left." : " are left."));
+                                ? Message.of("quote.sold-out", "value", names.get(key))
+                                : (count.compareTo(BigDecimal.ONE) == 0
+                                        ? Message.of("quote.only-of-left", "count", count, "value", names.get(key))
+                                        : Message.of("quote.only-of-left-2", "count", count, "value", names.get(key))));
             }
         });
     }
@@ -109,7 +111,7 @@ final class OrderObstacles {
                     .map(line -> attempt.taken().left().get(line.index()).value())
                     .reduce(BigDecimal.ZERO, BigDecimal::add);
             if (lines.stream().anyMatch(PricedLine::counted) && value.compareTo(tracer.threshold(least)) < 0) {
-                missing.add("The smallest order is " + tracer.words(least) + ".");
+                missing.add(Message.of("quote.smallest-order", "amount", tracer.amount(least)));
             }
         });
     }
@@ -118,7 +120,7 @@ final class OrderObstacles {
         Optional<MethodAvailability> method =
                 methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();
         if (method.isEmpty() || method.get().hidden().isPresent()) {
-            missing.add("The way of paying chosen is not open to this order.");
+            missing.add(Message.of("quote.way-of-paying-chosen-not-open-to"));
         }
     }
 }

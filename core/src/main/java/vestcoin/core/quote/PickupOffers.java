@@ -14,6 +14,7 @@ import vestcoin.core.delivery.LocalPrice;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.pickup.Slots;
 import vestcoin.core.place.Point;
@@ -68,7 +69,7 @@ final class PickupOffers {
         Delivery.Option option =
                 new Delivery.Option(spot.option(), spot.name(), spot.bring(), Optional.empty(), Optional.empty());
         if (spot.hours().isEmpty()) {
-            return new Offer.Unavailable(option, "It has no opening hours yet.", path + "/hours");
+            return new Offer.Unavailable(option, Message.of("quote.has-no-opening-hours-yet"), path + "/hours");
         }
         List<Slots.Slot> open = slots.computeIfAbsent(
                 option.id(),
@@ -79,7 +80,7 @@ final class PickupOffers {
                         ready(load.lines()),
                         order.outside().taken()));
         if (open.isEmpty()) {
-            return new Offer.Unavailable(option, "No slot is open in the days offered.", path + "/daysAhead");
+            return new Offer.Unavailable(option, Message.of("quote.no-slot-open-in-days-offered"), path + "/daysAhead");
         }
         LocalDate day = open.get(0).start().toLocalDate();
         return Offer.Available.of(
@@ -93,16 +94,17 @@ final class PickupOffers {
 
     /** A fee, or a reduction that takes off no more than the goods come to. */
     private static Figure price(Pickup.Spot spot, String path, Load load, Tracer tracer) {
-        Figure price = tracer.typed(path + "/price", spot.name(), spot.price().orElse(BigDecimal.ZERO));
+        Figure price = tracer.typed(
+                path + "/price", Message.name(spot.name()), spot.price().orElse(BigDecimal.ZERO));
         if (price.value().signum() >= 0) {
             return price;
         }
         Figure value = tracer.less(
                 "rule/not-below-zero",
-                "the goods, taken off",
-                tracer.zero("rule/not-below-zero", "zero"),
+                Message.of("why.goods-taken-off"),
+                tracer.zero("rule/not-below-zero", Message.of("why.zero")),
                 load.lines().stream().map(load.remaining()::shelf).toList());
-        return tracer.largest("rule/not-below-zero", spot.name(), List.of(price, value));
+        return tracer.largest("rule/not-below-zero", Message.name(spot.name()), List.of(price, value));
     }
 
     private Offer offer(Pickup.Local local, Load load, Tracer tracer) {
@@ -111,24 +113,24 @@ final class PickupOffers {
                 Pickup.Local.OPTION, local.name(), local.sentence(), Optional.empty(), Optional.empty());
         Optional<Point> start = local.from().or(() -> setup.setup().shop().point());
         if (start.isEmpty()) {
-            return new Offer.Unavailable(option, "The shop has no point on the map to set out from.", path + "/from");
+            return new Offer.Unavailable(option, Message.of("quote.shop-has-no-point-on-map-to"), path + "/from");
         }
         if (order.point().isEmpty()) {
-            return new Offer.Unavailable(option, "This place cannot be located.", "order/point");
+            return new Offer.Unavailable(option, Message.of("quote.this-place-cannot-located"), "order/point");
         }
         if (consignments.stream().anyMatch(consignment -> consignment.place().isPresent())) {
-            return new Offer.Unavailable(option, "Part of the order does not leave from the shop.", path);
+            return new Offer.Unavailable(option, Message.of("quote.part-of-order-does-not-leave-from"), path);
         }
         Figure distance = tracer.number(
                 Source.ORDER,
                 start.get().kilometresTo(order.point().get()),
                 "km",
                 "order/point",
-                "distance along the geodesic");
+                Message.of("why.distance-along-geodesic"));
         if (distance.value().compareTo(LocalPrice.kilometres(local.radius(), local.unit())) > 0) {
             return new Offer.Unavailable(
                     option,
-                    "Farther than " + local.radius().toPlainString() + " " + local.unit() + ".",
+                    Message.of("quote.farther-than", "radius", local.radius(), "local", local.unit()),
                     path + "/radius");
         }
         if (local.smallest()
@@ -136,7 +138,10 @@ final class PickupOffers {
                 .isPresent()) {
             return new Offer.Unavailable(
                     option,
-                    "Only from goods of " + tracer.words(local.smallest().get()) + ".",
+                    Message.of(
+                            "quote.only-from-goods-of",
+                            "amount",
+                            tracer.amount(local.smallest().get())),
                     path + "/smallest");
         }
         Optional<Promise> day = Optional.empty();
@@ -153,7 +158,8 @@ final class PickupOffers {
                             ready(load.lines()),
                             order.outside().taken()));
             if (open.isEmpty()) {
-                return new Offer.Unavailable(option, "No window is open in the next seven days.", path + "/windows");
+                return new Offer.Unavailable(
+                        option, Message.of("quote.no-window-open-in-next-seven-days"), path + "/windows");
             }
             LocalDate first = open.get(0).start().toLocalDate();
             day = Optional.of(new Promise(first, first, first));

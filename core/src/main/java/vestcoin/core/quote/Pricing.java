@@ -15,6 +15,7 @@ import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Rerating;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.MethodAvailability;
@@ -139,14 +140,14 @@ public final class Pricing {
     private Quote quote(boolean later) {
         BuyerPricing buying = buying();
         List<PricedLine> lines = setup.shelf().price(order.lines(), buying, tracer);
-        Figure goods = tracer.sum("rule/goods", "goods", amounts(lines));
+        Figure goods = tracer.sum("rule/goods", Message.of("why.goods"), amounts(lines));
         List<Figure> weights = new ArrayList<>(lines.size());
         for (PricedLine line : lines) {
             if (line.product().physical()) {
                 weights.add(line.weight());
             }
         }
-        Figure weight = tracer.count("kg", "rule/weight", "weight", weights);
+        Figure weight = tracer.count("kg", "rule/weight", Message.of("why.weight"), weights);
         Optional<Match<Delivery.Zone>> match =
                 weights.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
         List<Consignment> consignments = Consignment.of(setup, order, lines, tracer);
@@ -173,7 +174,8 @@ public final class Pricing {
                 "goods",
                 taken.isEmpty()
                         ? goods
-                        : tracer.less("rule/goods-after-discounts", "goods less discounts", goods, taken));
+                        : tracer.less(
+                                "rule/goods-after-discounts", Message.of("why.goods-less-discounts"), goods, taken));
         perUnit.ifPresent(amount -> parts.put("perUnit", amount));
         attempt.delivery(tracer).ifPresent(price -> parts.put("delivery", price));
         Taxed before = taxed(taxables, carried, parts);
@@ -260,7 +262,9 @@ public final class Pricing {
                 }
             }
         }
-        return on.isEmpty() ? Optional.empty() : Optional.of(tracer.sum("rule/per-unit", "on top of units", on));
+        return on.isEmpty()
+                ? Optional.empty()
+                : Optional.of(tracer.sum("rule/per-unit", Message.of("why.on-top-of-units"), on));
     }
 
     private List<Taxes.Taxable> taxables(List<PricedLine> lines, DiscountScenario attempt) {
@@ -340,12 +344,12 @@ public final class Pricing {
                 Taxes.of(setup.book(), taxedAs.whose(), taxedAs.when(), prices, taxables, carried, tracer);
         List<Figure> taxes = new ArrayList<>();
         groups.forEach(group -> group.components().forEach(component -> taxes.add(component.tax())));
-        Figure tax = tracer.sum("rule/tax", "tax", taxes);
+        Figure tax = tracer.sum("rule/tax", Message.of("why.tax"), taxes);
         List<Figure> all = new ArrayList<>(parts.values());
         if (prices == Tax.Prices.WITHOUT_TAX) {
             all.add(tax);
         }
-        return new Taxed(groups, tax, tracer.sum("rule/payable", "to pay", all));
+        return new Taxed(groups, tax, tracer.sum("rule/payable", Message.of("why.to-pay"), all));
     }
 
     private MethodAvailability.OrderFacts asked(
@@ -385,8 +389,8 @@ public final class Pricing {
                 .forEach(rule -> not.add(new Reduction.UnusedDiscount(
                         rule,
                         rule.combines()
-                                ? "Another discount that stands alone takes off more."
-                                : "It stands alone, and others take off as much or more.")));
+                                ? Message.of("quote.another-discount-that-stands-alone-takes-off")
+                                : Message.of("quote.stands-alone-and-others-take-off-much"))));
         return List.copyOf(not);
     }
 

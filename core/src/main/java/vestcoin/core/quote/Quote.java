@@ -8,6 +8,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.pickup.Slots;
 import vestcoin.core.tax.Tax;
@@ -61,7 +62,7 @@ public record Quote(
         List<RenewalCharges> renewing,
         Map<String, BigDecimal> left,
         List<String> agreements,
-        List<String> missing) {
+        List<Message> missing) {
 
     /**
      * How an order gets to the buyer.

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.CashSteps;
 import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.payment.Payment;
@@ -24,10 +25,10 @@ record Settlement(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure t
         Figure rest = payable;
         List<VoucherUse> uses = new ArrayList<>();
         for (PricingContext.Voucher voucher : order.outside().vouchers()) {
-            Figure balance = tracer.brought("order/outside/vouchers", voucher.code(), voucher.balance());
-            Figure used = tracer.smallest("rule/voucher", voucher.code(), List.of(balance, rest));
+            Figure balance = tracer.brought("order/outside/vouchers", Message.name(voucher.code()), voucher.balance());
+            Figure used = tracer.smallest("rule/voucher", Message.name(voucher.code()), List.of(balance, rest));
             uses.add(new VoucherUse(voucher.code(), used));
-            rest = tracer.less("rule/voucher", "after vouchers", rest, List.of(used));
+            rest = tracer.less("rule/voucher", Message.of("why.after-vouchers"), rest, List.of(used));
         }
         Optional<BigDecimal> step = method.filter(chosen -> chosen.kind().cash())
                 .flatMap(chosen -> step(payment, tracer.currency().getCode()));
@@ -36,10 +37,15 @@ record Settlement(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure t
         }
         Figure paid = tracer.nearest(
                 "rule/cash-rounding",
-                "in coins there are",
+                Message.of("why.in-coins-there"),
                 rest,
-                tracer.number(Source.SETUP, step.get(), tracer.currency().getCode(), "payment/cashSteps", "step"));
-        Figure rounding = tracer.less("rule/cash-rounding", "rounded", paid, List.of(rest));
+                tracer.number(
+                        Source.SETUP,
+                        step.get(),
+                        tracer.currency().getCode(),
+                        "payment/cashSteps",
+                        Message.of("why.step")));
+        Figure rounding = tracer.less("rule/cash-rounding", Message.of("why.rounded"), paid, List.of(rest));
         return new Settlement(uses, Optional.of(rounding), paid);
     }
 

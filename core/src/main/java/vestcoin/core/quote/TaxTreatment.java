@@ -13,8 +13,9 @@ import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Rerate;
+import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.money.Exchange;
-import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Supply;
@@ -230,17 +231,23 @@ final class TaxTreatment {
         if (home.compareTo(there) == 0) {
             return Optional.empty();
         }
-        String words = treatment
+        Message words = treatment
                 .place()
-                .map(place -> "at the rate of " + Countries.name(place.country()))
-                .orElse("without the tax of " + Countries.name(setup.home().country()));
+                .map(place -> Message.of("why.at-the-rate-of", "country", new Region(place.country())))
+                .orElse(Message.of(
+                        "why.without-the-tax-of",
+                        "country",
+                        new Region(setup.home().country())));
         return Optional.of(new Rerate(
-                rate(there, treatment.place().isPresent() ? "100 and the rate there" : "100", treatment.rule()),
-                rate(home, "100 and the home rate", "tax/standing"),
+                rate(
+                        there,
+                        Message.of(treatment.place().isPresent() ? "why.100-and-the-rate-there" : "why.100"),
+                        treatment.rule()),
+                rate(home, Message.of("why.100-and-the-home-rate"), "tax/standing"),
                 words));
     }
 
-    private Figure rate(BigDecimal percent, String label, String path) {
+    private Figure rate(BigDecimal percent, Message label, String path) {
         return tracer.number(Source.SETUP, HUNDRED.add(percent), "%", path, label);
     }
 
@@ -254,10 +261,11 @@ final class TaxTreatment {
     /** The sentences that say whose tax applies, each once. */
     List<TaxLiability> all() {
         return treatments.values().stream()
-                .filter(treatment -> !treatment.rule().equals("rule/outside-tax")
-                        || treatment.sentence().startsWith("Supplied"))
+                .filter(treatment ->
+                        !treatment.rule().equals("rule/outside-tax") || !treatment.equals(TaxLiability.OUTSIDE))
                 .distinct()
-                .sorted(java.util.Comparator.comparing(TaxLiability::sentence))
+                .sorted(java.util.Comparator.comparing(
+                        treatment -> treatment.sentence().toString()))
                 .toList();
     }
 }

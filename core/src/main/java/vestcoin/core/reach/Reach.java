@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
@@ -33,7 +34,7 @@ public final class Reach {
             Optional<String> option,
             Optional<BigDecimal> delivery,
             Optional<BigDecimal> payable,
-            List<String> missing) {
+            List<Message> missing) {
         public boolean reached() {
             return missing.isEmpty();
         }

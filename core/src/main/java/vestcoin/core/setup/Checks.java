@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import vestcoin.core.calendar.Window;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Place;
 import vestcoin.core.problem.Problems;
 
@@ -46,7 +47,10 @@ final class Checks {
 
     boolean required(Object value, String path) {
         if (value == null) {
-            problems.add(path, "“" + path.substring(path.lastIndexOf('/') + 1) + "” is missing.", "Add it.");
+            problems.add(
+                    path,
+                    Message.of("setup.missing", "substring", path.substring(path.lastIndexOf('/') + 1)),
+                    Message.of("setup.add"));
         }
         return value != null;
     }
@@ -55,12 +59,16 @@ final class Checks {
         problems.when(
                 percent == null || percent.signum() < 0 || percent.compareTo(HUNDRED) > 0,
                 path,
-                "A rate has to be from 0 to 100 %.",
-                "Write it as a percentage, 23 for 23 %.");
+                Message.of("setup.rate-has-to-from-0-to-100"),
+                Message.of("setup.write-percentage-23-for-23"));
     }
 
     void anyPercent(BigDecimal percent, String path) {
-        problems.when(percent.abs().compareTo(MOST) > 0, path, "The percentage is too large.", "Write a smaller one.");
+        problems.when(
+                percent.abs().compareTo(MOST) > 0,
+                path,
+                Message.of("setup.percentage-too-large"),
+                Message.of("setup.write-smaller-one"));
     }
 
     void amount(BigDecimal amount, String path, boolean mayBeNegative) {
@@ -74,30 +82,33 @@ final class Checks {
         problems.when(
                 amount.signum() < 0 && !mayBeNegative,
                 path,
-                "An amount here cannot be below zero.",
-                "Write it without the minus sign.");
+                Message.of("setup.amount-here-cannot-below-zero"),
+                Message.of("setup.write-without-minus-sign"));
         problems.when(
-                amount.abs().compareTo(MOST) >= 0, path, "The amount is too large.", "Write one below 1,000,000,000.");
+                amount.abs().compareTo(MOST) >= 0,
+                path,
+                Message.of("setup.amount-too-large"),
+                Message.of("setup.write-one-below-1-000-000-000"));
         if (amount.scale() > minorDigits && amount.stripTrailingZeros().scale() > minorDigits) {
             problems.add(
                     path,
-                    amount.toPlainString() + " has more decimals than " + code + " has.",
-                    "Write at most " + minorDigits + " decimals.");
+                    Message.of("setup.has-more-decimals-than-has", "amount", amount, "code", code),
+                    Message.of("setup.write-at-most-decimals", "minorDigits", minorDigits));
         }
     }
 
     /** A whole number within bounds. */
-    void whole(int number, int least, int most, String path, String what) {
+    void whole(int number, int least, int most, String path, Message what) {
         problems.when(
                 number < least || number > most,
                 path,
-                what + " has to be from " + least + " to " + most + ".",
-                "Write a number within.");
+                Message.of("setup.has-to-from-to", "what", what, "least", least, "most", most),
+                Message.of("setup.write-number-within"));
     }
 
     void named(String name, String path) {
         if (name == null || name.isBlank()) {
-            problems.add(path + "/name", "It has no name.", "Type a name.");
+            problems.add(path + "/name", Message.of("setup.has-no-name"), Message.of("setup.type-name"));
         }
     }
 
@@ -106,14 +117,21 @@ final class Checks {
     }
 
     void window(Window window, String path) {
-        problems.when(window.backwards(), path, "The days run backwards.", "Write the earlier day first.");
+        problems.when(
+                window.backwards(),
+                path,
+                Message.of("setup.days-run-backwards"),
+                Message.of("setup.write-earlier-day-first"));
     }
 
     /** That every id is one of those known. */
-    void known(Collection<String> ids, Set<String> known, String path, String what) {
+    void known(Collection<String> ids, Set<String> known, String path, Message what) {
         for (String id : ids) {
             if (!known.contains(id)) {
-                problems.add(path, "There is no " + what + " “" + id + "”.", "Add it, or take it out here.");
+                problems.add(
+                        path,
+                        Message.of("setup.there-no", "what", what, "id", id),
+                        Message.of("setup.add-or-take-out-here"));
             }
         }
     }
@@ -125,11 +143,13 @@ final class Checks {
             if (given == null || !ID.matcher(given).matches()) {
                 problems.add(
                         path,
-                        "“" + given + "” cannot be an id.",
-                        "Use small letters, digits and single hyphens, as delta-kite.");
+                        Message.of("setup.cannot-id", "given", given),
+                        Message.of("setup.use-small-letters-digits-and-single-hyphens"));
             } else if (!seen.add(given)) {
                 problems.add(
-                        path + "/" + given, "The id “" + given + "” is used twice.", "Give one of them another id.");
+                        path + "/" + given,
+                        Message.of("setup.id-used-twice", "given", given),
+                        Message.of("setup.give-one-of-them-another-id"));
             }
         }
     }

@@ -11,6 +11,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.LocalPrice;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.parcel.ParcelType;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Hours;
@@ -52,8 +53,8 @@ final class DeliveryCheck {
                 if (!checks.problems.when(
                         !options.contains(option),
                         at,
-                        "There is no delivery option “" + option + "”.",
-                        "Add the option, or remove the rate.")) {
+                        Message.of("setup.there-no-delivery-option", "option", option),
+                        Message.of("setup.add-option-or-remove-rate"))) {
                     rule(rule, at);
                 }
             });
@@ -74,21 +75,21 @@ final class DeliveryCheck {
             checks.problems.when(
                     Delivery.Dispatch.SHOP.equals(place.id()),
                     path,
-                    "“shop” is the shop itself.",
-                    "Give the place another id.");
+                    Message.of("setup.shop-shop-itself"),
+                    Message.of("setup.give-place-another-id"));
             if (checks.required(place.at(), path + "/at")) {
                 place.at().check(path + "/at", checks.problems);
             }
-            checks.known(place.options(), options, path + "/options", "delivery option");
+            checks.known(place.options(), options, path + "/options", Message.of("setup.delivery-option"));
             place.preparation()
-                    .ifPresent(days ->
-                            checks.whole(days, 0, 365, path + "/preparation", "The preparation in working days"));
+                    .ifPresent(days -> checks.whole(
+                            days, 0, 365, path + "/preparation", Message.of("setup.preparation-in-working-days")));
             place.point()
                     .ifPresent(point -> checks.problems.when(
                             !point.exists(),
                             path + "/point",
-                            "There is no such point on earth.",
-                            "Write degrees, latitude first."));
+                            Message.of("setup.there-no-such-point-on-earth"),
+                            Message.of("setup.write-degrees-latitude-first")));
         }
         pickup();
     }
@@ -100,26 +101,26 @@ final class DeliveryCheck {
                 option.id() != null
                         && (option.id().startsWith("pickup-") || option.id().equals(Pickup.Local.OPTION)),
                 path,
-                "Options whose id begins with “pickup-”, and “local”, are made by the Pickup station.",
-                "Give the option another id.");
+                Message.of("setup.options-whose-id-begins-with-pickup-and"),
+                Message.of("setup.give-option-another-id"));
         option.days()
                 .ifPresent(days -> checks.problems.when(
                         days.from() < 0 || days.to() < days.from() || days.to() > 365,
                         path + "/days",
-                        "The days run backwards.",
-                        "Write the smaller number first."));
+                        Message.of("setup.days-run-backwards"),
+                        Message.of("setup.write-smaller-number-first")));
         option.limits().ifPresent(limits -> {
             limits.valueFrom().ifPresent(value -> checks.amount(value, path + "/limits/valueFrom", false));
             limits.valueTo().ifPresent(value -> checks.amount(value, path + "/limits/valueTo", false));
-            checks.known(limits.except(), names, path + "/limits/except", "kind of goods");
-            checks.known(limits.only(), names, path + "/limits/only", "kind of goods");
+            checks.known(limits.except(), names, path + "/limits/except", Message.of("setup.kind-of-goods"));
+            checks.known(limits.only(), names, path + "/limits/only", Message.of("setup.kind-of-goods"));
             checks.known(
                     limits.methods(),
                     new HashSet<>(setup.payment().methods().stream()
                             .map(Payment.Method::id)
                             .toList()),
                     path + "/limits/methods",
-                    "payment method");
+                    Message.of("setup.payment-method"));
         });
         option.charges().ifPresent(charges -> charges(charges, path + "/charges"));
         option.chargeable().ifPresent(how -> chargeable(how, path + "/chargeable"));
@@ -136,8 +137,8 @@ final class DeliveryCheck {
                         && charges.most().isPresent()
                         && charges.least().get().compareTo(charges.most().get()) > 0,
                 path + "/least",
-                "The least is above the most.",
-                "Write the smaller amount as the least.");
+                Message.of("setup.least-above-most"),
+                Message.of("setup.write-smaller-amount-least"));
         checks.ids(charges.oversize(), Charges.Oversize::id, path + "/oversize");
         for (Charges.Oversize over : charges.oversize()) {
             checks.named(over.name(), path + "/oversize/" + over.id());
@@ -147,8 +148,8 @@ final class DeliveryCheck {
                             && over.girthOver().isEmpty()
                             && over.weightOver().isEmpty(),
                     path + "/oversize/" + over.id(),
-                    "The surcharge does not say what is oversize.",
-                    "Name a longest side, a girth or a weight.");
+                    Message.of("setup.surcharge-does-not-say-what-oversize"),
+                    Message.of("setup.name-longest-side-girth-or-weight"));
         }
     }
 
@@ -156,14 +157,14 @@ final class DeliveryCheck {
         checks.problems.when(
                 how.divisor() == null || how.divisor().signum() <= 0,
                 path + "/divisor",
-                "The divisor has to be above zero.",
-                "5000 cm³ a kilogram is usual.");
+                Message.of("setup.divisor-has-to-above-zero"),
+                Message.of("setup.5000-cm-kilogram-usual"));
         how.step()
                 .ifPresent(step -> checks.problems.when(
                         step.value().signum() <= 0,
                         path + "/step",
-                        "The step has to be above zero.",
-                        "Leave it out for none."));
+                        Message.of("setup.step-has-to-above-zero"),
+                        Message.of("setup.leave-out-for-none")));
     }
 
     private void parcel(ParcelType type) {
@@ -176,8 +177,8 @@ final class DeliveryCheck {
                     .ifPresent(most -> checks.problems.when(
                             most.kilograms().compareTo(type.weight().kilograms()) <= 0,
                             path + "/most",
-                            "The empty parcel alone is heavier than it may be.",
-                            "Write the most it may weigh with what is in it."));
+                            Message.of("setup.empty-parcel-alone-heavier-than-may"),
+                            Message.of("setup.write-most-may-weigh-with-what-in")));
         }
     }
 
@@ -187,10 +188,10 @@ final class DeliveryCheck {
         checks.problems.when(
                 rule.reducedTo().isPresent() && rule.freeFrom().isEmpty(),
                 path,
-                "The reduced price has no value it begins at.",
-                "Write it as “from 80 2.00”.");
-        checks.known(rule.notCounting(), names, path, "kind of goods");
-        checks.known(rule.notWith(), names, path, "kind of goods");
+                Message.of("setup.reduced-price-has-no-value-begins-at"),
+                Message.of("setup.write-from-80-2-00"));
+        checks.known(rule.notCounting(), names, path, Message.of("setup.kind-of-goods"));
+        checks.known(rule.notWith(), names, path, Message.of("setup.kind-of-goods"));
         if (rule.basis() instanceof PriceRule.Fixed fixed) {
             checks.amount(fixed.price(), path, false);
         } else if (rule.basis() instanceof PriceRule.Bands bands) {
@@ -201,11 +202,11 @@ final class DeliveryCheck {
             checks.problems.when(
                     quote.service() == null || quote.service().isBlank(),
                     path,
-                    "The quote names no service of a carrier.",
-                    "Write it as “quote parcel-day, else 9.90”.");
+                    Message.of("setup.quote-names-no-service-of-carrier"),
+                    Message.of("setup.write-quote-parcel-day-else-9-90"));
             checks.amount(quote.otherwise(), path, false);
         } else if (!(rule.basis() instanceof PriceRule.ByProduct)) {
-            checks.problems.add(path, "The rate has no price.", "Write a price, as 5.90.");
+            checks.problems.add(path, Message.of("setup.rate-has-no-price"), Message.of("setup.write-price-5-90"));
         }
     }
 
@@ -217,8 +218,8 @@ final class DeliveryCheck {
                                 || plus.per().equals(PriceRule.Bands.ITEMS)
                                 || plus.per().equals(PriceRule.BasePlus.PERCENT)),
                 path,
-                "“" + plus.per() + "” is not a unit here.",
-                "Use kg, g, lb or oz, items, or %.");
+                Message.of("setup.not-unit-here", "per", plus.per()),
+                Message.of("setup.use-kg-g-lb-or-oz-items"));
         if (PriceRule.BasePlus.PERCENT.equals(plus.per())) {
             checks.percent(plus.plus(), path);
         } else {
@@ -237,10 +238,13 @@ final class DeliveryCheck {
                                 || unit.equals(PriceRule.Bands.ITEMS)
                                 || value),
                 path,
-                "“" + unit + "” is not a unit here.",
-                "Use kg, g, lb or oz, items, km or mi, or the shop's currency.");
+                Message.of("setup.not-unit-here-2", "unit", unit),
+                Message.of("setup.use-kg-g-lb-or-oz-items-km"));
         checks.problems.when(
-                bands.bands().isEmpty(), path, "The rule has no band.", "Write at least one, as “to 1 kg 4.90”.");
+                bands.bands().isEmpty(),
+                path,
+                Message.of("setup.rule-has-no-band"),
+                Message.of("setup.write-at-least-one-to-1-kg"));
         BigDecimal before = BigDecimal.ZERO;
         for (PriceRule.Band band : bands.bands()) {
             checks.amount(band.price(), path, false);
@@ -248,8 +252,8 @@ final class DeliveryCheck {
                 checks.problems.when(
                         band.upTo().compareTo(before) <= 0,
                         path,
-                        "The band to " + band.upTo().toPlainString() + " is not above the one before it.",
-                        "List the bands from the smallest to the largest.");
+                        Message.of("setup.band-to-not-above-one-before", "upTo", band.upTo()),
+                        Message.of("setup.list-bands-from-smallest-to-largest"));
                 before = band.upTo();
             }
         }
@@ -258,8 +262,8 @@ final class DeliveryCheck {
             checks.problems.when(
                     then.step() == null || then.step().signum() <= 0,
                     path,
-                    "The step above the last band has to be above zero.",
-                    "Write it as “then +0.80/kg”.");
+                    Message.of("setup.step-above-last-band-has-to-above"),
+                    Message.of("setup.write-then-0-80-kg"));
         });
     }
 
@@ -274,12 +278,15 @@ final class DeliveryCheck {
             }
             hours(spot.hours(), path + "/hours");
             spot.slotMinutes()
-                    .ifPresent(minutes -> checks.whole(minutes, 1, 1440, path + "/slotMinutes", "The slot in minutes"));
+                    .ifPresent(minutes ->
+                            checks.whole(minutes, 1, 1440, path + "/slotMinutes", Message.of("setup.slot-in-minutes")));
             spot.capacity()
-                    .ifPresent(count -> checks.whole(count, 1, 10_000, path + "/capacity", "The capacity of a slot"));
+                    .ifPresent(count ->
+                            checks.whole(count, 1, 10_000, path + "/capacity", Message.of("setup.capacity-of-slot")));
             spot.noticeHours()
-                    .ifPresent(hours -> checks.whole(hours, 0, 24 * 365, path + "/noticeHours", "The notice in hours"));
-            checks.whole(spot.daysAhead(), 0, 365, path + "/daysAhead", "The days ahead");
+                    .ifPresent(hours -> checks.whole(
+                            hours, 0, 24 * 365, path + "/noticeHours", Message.of("setup.notice-in-hours")));
+            checks.whole(spot.daysAhead(), 0, 365, path + "/daysAhead", Message.of("setup.days-ahead"));
             spot.closed().forEach(window -> checks.window(window, path + "/closed"));
             spot.price().ifPresent(price -> checks.amount(price, path + "/price", true));
         }
@@ -291,23 +298,24 @@ final class DeliveryCheck {
                             || local.radius().signum() <= 0
                             || local.radius().compareTo(BigDecimal.valueOf(20_000)) > 0,
                     path + "/radius",
-                    "The radius has to be above zero and on this earth.",
-                    "Write it in km or mi.");
+                    Message.of("setup.radius-has-to-above-zero-and-on"),
+                    Message.of("setup.write-in-km-or-mi"));
             checks.problems.when(
                     !LocalPrice.isUnit(local.unit()),
                     path + "/unit",
-                    "“" + local.unit() + "” is not a unit of distance.",
-                    "Use km or mi.");
+                    Message.of("setup.not-unit-of-distance", "local", local.unit()),
+                    Message.of("setup.use-km-or-mi"));
             if (checks.required(local.price(), path + "/price")) {
                 rule(local.price(), path + "/price");
             }
             local.smallest().ifPresent(least -> checks.amount(least, path + "/smallest", false));
             hours(local.windows(), path + "/windows");
             local.capacity()
-                    .ifPresent(count -> checks.whole(count, 1, 10_000, path + "/capacity", "The capacity of a window"));
+                    .ifPresent(count ->
+                            checks.whole(count, 1, 10_000, path + "/capacity", Message.of("setup.capacity-of-window")));
             local.minutes()
-                    .ifPresent(
-                            minutes -> checks.whole(minutes, 1, 10_000, path + "/minutes", "The promise in minutes"));
+                    .ifPresent(minutes -> checks.whole(
+                            minutes, 1, 10_000, path + "/minutes", Message.of("setup.promise-in-minutes")));
         });
     }
 
@@ -317,12 +325,15 @@ final class DeliveryCheck {
             if (!checks.problems.when(
                     !span.forwards(),
                     path,
-                    "A span of hours closes before it opens.",
-                    "Write the opening first; midnight is the end of the day.")) {
+                    Message.of("setup.span-of-hours-closes-before-opens"),
+                    Message.of("setup.write-opening-first-midnight-end-of-day"))) {
                 good.add(span);
             }
         }
         checks.problems.when(
-                good.size() > 100, path, "There are more than 100 spans of hours.", "Join those that touch.");
+                good.size() > 100,
+                path,
+                Message.of("setup.there-more-than-100-spans-of-hours"),
+                Message.of("setup.join-those-that-touch"));
     }
 }

@@ -15,6 +15,7 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Renewal;
 import vestcoin.core.goods.ShippingTraits;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.tax.Tax;
@@ -53,11 +54,19 @@ final class GoodsCheck {
         checks.ids(goods.groups(), Goods.ProductGroup::id, "goods/groups");
         goods.buyerGroups().forEach(group -> group.percentOff()
                 .ifPresent(percent -> checks.percent(percent, "goods/buyerGroups/" + group.id() + "/percentOff")));
-        checks.known(goods.defaultGroup().stream().toList(), groups, "goods/defaultGroup", "product group");
+        checks.known(
+                goods.defaultGroup().stream().toList(),
+                groups,
+                "goods/defaultGroup",
+                Message.of("setup.product-group"));
         for (Goods.ProductGroup group : goods.groups()) {
             String path = "goods/groups/" + group.id();
             checks.named(group.name(), path);
-            checks.known(group.category().stream().toList(), categories, path + "/category", "tax category");
+            checks.known(
+                    group.category().stream().toList(),
+                    categories,
+                    path + "/category",
+                    Message.of("setup.tax-category"));
             sending(group.sending(), path + "/sending");
         }
         goods.products().forEach(this::product);
@@ -73,7 +82,7 @@ final class GoodsCheck {
         checks.named(product.name(), path);
         checks.required(product.kind(), path + "/kind");
         checks.amount(product.price(), path + "/price", false);
-        checks.known(product.group().stream().toList(), groups, path + "/group", "product group");
+        checks.known(product.group().stream().toList(), groups, path + "/group", Message.of("setup.product-group"));
         Optional<String> category = product.category().or(() -> product.group()
                 .or(goods::defaultGroup)
                 .flatMap(id -> goods.groups().stream()
@@ -85,16 +94,16 @@ final class GoodsCheck {
             checks.problems.add(
                     path + "/category",
                     category.isEmpty()
-                            ? product.name() + " has no tax category, nor has its group."
-                            : "There is no tax category “" + category.get() + "”.",
-                    "Choose one of the tax station's categories, or add it there.");
+                            ? Message.of("setup.has-no-tax-category-nor-has-group", "product", product.name())
+                            : Message.of("setup.there-no-tax-category", "category", category.get()),
+                    Message.of("setup.choose-one-of-tax-stations-categories-or"));
         }
         product.weight()
                 .ifPresent(weight -> checks.problems.when(
                         weight.value().signum() < 0,
                         path + "/weight",
-                        "A weight cannot be below zero.",
-                        "Write it without the minus sign."));
+                        Message.of("setup.weight-cannot-below-zero"),
+                        Message.of("setup.write-without-minus-sign")));
         sending(product.sending(), path + "/sending");
         prices(product, path);
         quantities(product, path);
@@ -103,11 +112,12 @@ final class GoodsCheck {
     }
 
     private void sending(ShippingTraits sending, String path) {
-        checks.known(sending.handling().stream().toList(), handling, path + "/handling", "handling group");
-        checks.known(sending.from().stream().toList(), dispatch, path + "/from", "dispatch place");
+        checks.known(
+                sending.handling().stream().toList(), handling, path + "/handling", Message.of("setup.handling-group"));
+        checks.known(sending.from().stream().toList(), dispatch, path + "/from", Message.of("setup.dispatch-place"));
         sending.preparation()
-                .ifPresent(
-                        days -> checks.whole(days, 0, 365, path + "/preparation", "The preparation in working days"));
+                .ifPresent(days -> checks.whole(
+                        days, 0, 365, path + "/preparation", Message.of("setup.preparation-in-working-days")));
         sending.own().ifPresent(own -> {
             checks.amount(own.alone(), path + "/own/alone", false);
             checks.amount(own.withOthers(), path + "/own/withOthers", false);
@@ -120,8 +130,8 @@ final class GoodsCheck {
             checks.problems.when(
                     !buyerGroups.contains(group),
                     path + "/groupPrices/" + group,
-                    "There is no buyer group “" + group + "”.",
-                    "Add the group, or remove the price.");
+                    Message.of("setup.there-no-buyer-group", "group", group),
+                    Message.of("setup.add-group-or-remove-price"));
             checks.amount(price, path + "/groupPrices/" + group, false);
         });
         product.prices().forEach((code, price) -> {
@@ -129,8 +139,8 @@ final class GoodsCheck {
             if (!checks.problems.when(
                     unit.isEmpty() || !accepted.contains(code),
                     path + "/prices/" + code,
-                    "The shop does not take “" + code + "”.",
-                    "Add the currency to the shop, or remove the price.")) {
+                    Message.of("setup.shop-does-not-take", "code", code),
+                    Message.of("setup.add-currency-to-shop-or-remove-price"))) {
                 checks.amount(
                         price, path + "/prices/" + code, false, code, unit.get().getDecimalPlaces());
             }
@@ -141,13 +151,13 @@ final class GoodsCheck {
             checks.problems.when(
                     step.from() == null || step.from().signum() <= 0,
                     at + "/from",
-                    "A break begins above zero.",
-                    "Write the quantity it begins at.");
+                    Message.of("setup.break-begins-above-zero"),
+                    Message.of("setup.write-quantity-begins-at"));
             checks.problems.when(
                     step.price().isPresent() == step.percent().isPresent(),
                     at,
-                    "A break has either a price or a percent off.",
-                    "Write one of the two.");
+                    Message.of("setup.break-has-either-price-or-percent-off"),
+                    Message.of("setup.write-one-of-two"));
             step.price().ifPresent(price -> checks.amount(price, at + "/price", false));
             step.percent().ifPresent(percent -> checks.percent(percent, at + "/percent"));
         }
@@ -170,13 +180,13 @@ final class GoodsCheck {
                                 || measure.most() == null
                                 || measure.least().compareTo(measure.most()) > 0,
                         path + "/measure",
-                        "The measure needs a unit, a step above zero, and a least that is not above the most.",
-                        "Write them as m, 0.05, 0.5, 50."));
+                        Message.of("setup.measure-needs-unit-step-above-zero-and"),
+                        Message.of("setup.write-them-m-0-05-0-5")));
         checks.problems.when(
                 product.kind() == Product.Kind.DONATION && product.bounds().isEmpty(),
                 path + "/bounds",
-                "A donation needs its least and its most.",
-                "Write both amounts.");
+                Message.of("setup.donation-needs-least-and-most"),
+                Message.of("setup.write-both-amounts"));
         product.bounds().ifPresent(bounds -> {
             checks.amount(bounds.least(), path + "/bounds/least", false);
             checks.amount(bounds.most(), path + "/bounds/most", false);
@@ -189,7 +199,7 @@ final class GoodsCheck {
                     each.category().stream().toList(),
                     categories,
                     path + "/perUnit/" + each.id() + "/category",
-                    "tax category");
+                    Message.of("setup.tax-category"));
             boolean own = each.taxed()
                     .filter(Product.PerUnit.Taxed.OWN_CATEGORY::equals)
                     .isPresent();
@@ -197,9 +207,9 @@ final class GoodsCheck {
                     each.taxed().isPresent() && own != each.category().isPresent(),
                     path + "/perUnit/" + each.id() + "/taxed",
                     own
-                            ? "It says that it has a tax category of its own, but not which."
-                            : "It names a tax category and says that it has none of its own.",
-                    "Say how it is taxed: like the goods, in a category, or outside of tax.");
+                            ? Message.of("setup.says-that-has-tax-category-of-own")
+                            : Message.of("setup.names-tax-category-and-says-that-has"),
+                    Message.of("setup.say-how-taxed-like-goods-in-category"));
         }
     }
 
@@ -216,8 +226,15 @@ final class GoodsCheck {
                     .forEach((option, choice) -> checks.problems.when(
                             !offers(product, option, choice),
                             at + "/options/" + option,
-                            product.name() + " has no choice “" + choice + "” of “" + option + "”.",
-                            "Name one of its options and choices."));
+                            Message.of(
+                                    "setup.has-no-choice-of",
+                                    "product",
+                                    product.name(),
+                                    "choice",
+                                    choice,
+                                    "option",
+                                    option),
+                            Message.of("setup.name-one-of-options-and-choices")));
             variation.price().ifPresent(price -> checks.amount(price, at + "/price", false));
             variation.sale().ifPresent(sale -> sale(sale, at + "/sale"));
         }
@@ -233,7 +250,10 @@ final class GoodsCheck {
     private void choices(Product.Option option, String path) {
         checks.named(option.name(), path);
         checks.problems.when(
-                option.choices().isEmpty(), path, "It has nothing to choose.", "Add a choice, or remove the option.");
+                option.choices().isEmpty(),
+                path,
+                Message.of("setup.has-nothing-to-choose"),
+                Message.of("setup.add-choice-or-remove-option"));
         checks.ids(option.choices(), Product.Choice::id, path + "/choices");
         for (Product.Choice choice : option.choices()) {
             checks.named(choice.name(), path + "/choices/" + choice.id());
@@ -246,14 +266,14 @@ final class GoodsCheck {
     private void kinds(Product product, String path) {
         product.renews().ifPresent(renews -> {
             if (checks.required(renews.unit(), path + "/renews/unit")) {
-                checks.whole(renews.every(), 1, 1000, path + "/renews/every", "How often it renews");
+                checks.whole(renews.every(), 1, 1000, path + "/renews/every", Message.of("setup.how-often-renews"));
                 renews.on().ifPresent(day -> {
-                    checks.whole(day, 1, 31, path + "/renews/on", "The day of the month");
+                    checks.whole(day, 1, 31, path + "/renews/on", Message.of("setup.day-of-month"));
                     checks.problems.when(
                             renews.unit() == Renewal.Unit.DAYS || renews.unit() == Renewal.Unit.WEEKS,
                             path + "/renews/on",
-                            "A fixed day of the month goes with months or years.",
-                            "Renew every so many months or years, or leave the day out.");
+                            Message.of("setup.fixed-day-of-month-goes-with-months"),
+                            Message.of("setup.renew-every-so-many-months-or-years"));
                 });
             }
         });
@@ -261,8 +281,8 @@ final class GoodsCheck {
         checks.problems.when(
                 bundle != !product.contents().isEmpty(),
                 path + "/contents",
-                bundle ? "The bundle is empty." : "Only a bundle has contents.",
-                bundle ? "Add what it holds." : "Make it a bundle, or take them out.");
+                bundle ? Message.of("setup.bundle-empty") : Message.of("setup.only-bundle-has-contents"),
+                bundle ? Message.of("setup.add-what-holds") : Message.of("setup.make-bundle-or-take-them-out"));
         for (int i = 0; bundle && i < product.contents().size(); i++) {
             content(product.contents().get(i), path + "/contents/" + i);
         }
@@ -273,8 +293,8 @@ final class GoodsCheck {
         if (checks.problems.when(
                 part == null || part.kind() == Product.Kind.BUNDLE || part.kind() == null || part.amountChosen(),
                 path + "/product",
-                "“" + line.product() + "” cannot be part of a bundle.",
-                "Name a product that has a price of its own.")) {
+                Message.of("setup.cannot-part-of-bundle", "product", line.product()),
+                Message.of("setup.name-product-that-has-price-of-own"))) {
             return;
         }
         checks.problems.when(
@@ -284,16 +304,16 @@ final class GoodsCheck {
                         || part.measure().isEmpty()
                                 && line.quantity().stripTrailingZeros().scale() > 0,
                 path + "/quantity",
-                "The quantity has to be a whole number above zero.",
-                "Write how many of it the bundle holds.");
+                Message.of("setup.quantity-has-to-whole-number-above-zero"),
+                Message.of("setup.write-how-many-of-bundle-holds"));
         List<Product.Option> open = part.options().stream()
                 .filter(option -> !offers(part, option.id(), line.options().get(option.id())))
                 .toList();
         checks.problems.when(
                 !open.isEmpty() || line.options().size() != part.options().size(),
                 path + "/options",
-                "Not all choices of “" + part.name() + "” are made.",
-                "Name one choice for each of its options.");
+                Message.of("setup.not-all-choices-of-made", "part", part.name()),
+                Message.of("setup.name-one-choice-for-each-of-options"));
     }
 
     private void discounts() {
@@ -306,21 +326,21 @@ final class GoodsCheck {
             checks.problems.when(
                     rule.percent().isPresent() == rule.amount().isPresent(),
                     path,
-                    "A discount is either a percent or an amount.",
-                    "Write one of the two.");
+                    Message.of("setup.discount-either-percent-or-amount"),
+                    Message.of("setup.write-one-of-two"));
             rule.percent().ifPresent(percent -> checks.percent(percent, path + "/percent"));
             rule.amount().ifPresent(amount -> checks.amount(amount, path + "/amount", false));
             rule.code().ifPresent(code -> {
                 checks.problems.when(
                         code.isBlank() || code.length() > 40,
                         path + "/code",
-                        "The code has to be 1 to 40 characters.",
-                        "Type another, or remove it to make the discount automatic.");
+                        Message.of("setup.code-has-to-1-to-40-characters"),
+                        Message.of("setup.type-another-or-remove-to-make-discount"));
                 checks.problems.when(
                         !codes.add(code.strip().toUpperCase(java.util.Locale.ROOT)),
                         path + "/code",
-                        "The code “" + code + "” is used twice.",
-                        "Give one of them another code.");
+                        Message.of("setup.code-used-twice", "code", code),
+                        Message.of("setup.give-one-of-them-another-code"));
             });
             conditions(rule.conditions(), path + "/conditions");
         }
@@ -332,23 +352,23 @@ final class GoodsCheck {
                 .ifPresent(quantity -> checks.problems.when(
                         quantity.signum() <= 0,
                         path + "/leastQuantity",
-                        "The least quantity has to be above zero.",
-                        "Leave it out for none."));
-        checks.known(when.categories(), names, path + "/categories", "kind of goods");
-        checks.known(when.except(), names, path + "/except", "kind of goods");
+                        Message.of("setup.least-quantity-has-to-above-zero"),
+                        Message.of("setup.leave-out-for-none")));
+        checks.known(when.categories(), names, path + "/categories", Message.of("setup.kind-of-goods"));
+        checks.known(when.except(), names, path + "/except", Message.of("setup.kind-of-goods"));
         checks.places(when.places(), path + "/places");
         when.window().ifPresent(window -> checks.window(window, path + "/window"));
         when.uses()
                 .ifPresent(uses -> checks.problems.when(
                         uses < 1,
                         path + "/uses",
-                        "It has to be usable at least once.",
-                        "Leave it out for any number of times."));
+                        Message.of("setup.has-to-usable-at-least-once"),
+                        Message.of("setup.leave-out-for-any-number-of-times")));
         when.usesPerBuyer()
                 .ifPresent(uses -> checks.problems.when(
                         uses < 1,
                         path + "/usesPerBuyer",
-                        "A buyer has to be able to use it once.",
-                        "Leave it out for any number of times."));
+                        Message.of("setup.buyer-has-to-able-to-use-once"),
+                        Message.of("setup.leave-out-for-any-number-of-times")));
     }
 }

@@ -2,6 +2,7 @@ package vestcoin.core.setup;
 
 import java.util.HashSet;
 import java.util.Set;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
 
@@ -38,7 +39,7 @@ final class PaymentCheck {
                 checks.amount(charge.amount(), path + "/charge/amount", true);
             });
             method.terms().ifPresent(terms -> {
-                checks.whole(terms.days(), 0, 365, path + "/terms/days", "The days until an invoice is due");
+                checks.whole(terms.days(), 0, 365, path + "/terms/days", Message.of("setup.days-until-invoice-due"));
                 terms.limit().ifPresent(limit -> checks.amount(limit, path + "/terms/limit", false));
             });
             conditions(method.conditions(), path + "/conditions", deliveries);
@@ -52,7 +53,7 @@ final class PaymentCheck {
                             0,
                             365,
                             "payment/accounts/" + account.id() + "/authorisationDays",
-                            "How long an authorisation holds, in days,"));
+                            Message.of("setup.how-long-authorisation-holds-in-days")));
         }
         setup.payment().cashSteps().forEach((code, step) -> {
             int digits =
@@ -63,8 +64,8 @@ final class PaymentCheck {
                             || step.signum() <= 0
                             || step.stripTrailingZeros().scale() > digits,
                     "payment/cashSteps/" + code,
-                    "“" + code + "” has no such step for cash.",
-                    "Write a currency and a multiple of its minor unit, as CHF 0.05.");
+                    Message.of("setup.has-no-such-step-for-cash", "code", code),
+                    Message.of("setup.write-currency-and-multiple-of-minor-unit"));
         });
     }
 
@@ -72,7 +73,11 @@ final class PaymentCheck {
         when.least().ifPresent(least -> checks.amount(least, path + "/least", false));
         when.most().ifPresent(most -> checks.amount(most, path + "/most", false));
         checks.places(when.places(), path + "/places");
-        checks.known(when.deliveries(), deliveries, path + "/deliveries", "delivery option or pickup place");
-        checks.known(when.except(), names, path + "/except", "kind of goods");
+        checks.known(
+                when.deliveries(),
+                deliveries,
+                path + "/deliveries",
+                Message.of("setup.delivery-option-or-pickup-place"));
+        checks.known(when.except(), names, path + "/except", Message.of("setup.kind-of-goods"));
     }
 }

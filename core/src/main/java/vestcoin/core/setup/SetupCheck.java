@@ -10,6 +10,7 @@ import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Ending;
@@ -120,15 +121,15 @@ final class SetupCheck {
         problems.when(
                 shop.name() == null || shop.name().isBlank(),
                 "shop/name",
-                "The shop has no name.",
-                "Type the name buyers know it by.");
+                Message.of("setup.shop-has-no-name"),
+                Message.of("setup.type-name-buyers-know-by"));
         if (checks.required(shop.currency(), "shop/currency")) {
             CurrencyUnit unit = Currencies.of(shop.currency()).orElse(null);
             if (!problems.when(
                     unit == null,
                     "shop/currency",
-                    "“" + shop.currency() + "” is not a currency of ISO 4217.",
-                    "Write three letters, as EUR.")) {
+                    Message.of("setup.not-currency-of-iso-4217", "currency", shop.currency()),
+                    Message.of("setup.write-three-letters-eur"))) {
                 checks.currency(shop.currency(), unit.getDecimalPlaces());
             }
         }
@@ -142,15 +143,15 @@ final class SetupCheck {
             } catch (DateTimeException e) {
                 problems.add(
                         "shop/timeZone",
-                        "“" + shop.timeZone() + "” is not a time zone.",
-                        "Write its IANA name, as Europe/Dublin.");
+                        Message.of("setup.not-time-zone", "timeZone", shop.timeZone()),
+                        Message.of("setup.write-iana-name-europe-dublin"));
             }
         }
         problems.when(
                 !Weight.isUnit(shop.weightUnit()),
                 "shop/weightUnit",
-                "“" + shop.weightUnit() + "” is not a unit of weight.",
-                "Use kg, g, lb or oz.");
+                Message.of("setup.not-unit-of-weight", "weightUnit", shop.weightUnit()),
+                Message.of("setup.use-kg-g-lb-or-oz"));
         if (checks.required(shop.address(), "shop/address")) {
             address(shop.address());
         }
@@ -160,8 +161,8 @@ final class SetupCheck {
                 .ifPresent(point -> problems.when(
                         !point.exists(),
                         "shop/point",
-                        "There is no such point on earth.",
-                        "Write degrees, latitude first."));
+                        Message.of("setup.there-no-such-point-on-earth"),
+                        Message.of("setup.write-degrees-latitude-first")));
         shop.working().closed().forEach(window -> checks.window(window, "shop/working/closed"));
         shop.working().open().forEach(window -> checks.window(window, "shop/working/open"));
         shop.currencies().forEach(this::accepted);
@@ -171,8 +172,8 @@ final class SetupCheck {
         checks.problems.when(
                 tag == null || Locale.forLanguageTag(tag).getLanguage().isEmpty(),
                 path,
-                "“" + tag + "” is not a language tag.",
-                "Write a tag as en or de-CH.");
+                Message.of("setup.not-language-tag", "tag", tag),
+                Message.of("setup.write-tag-en-or-de-ch"));
     }
 
     private void address(Shop.Address address) {
@@ -180,19 +181,19 @@ final class SetupCheck {
         if (!problems.when(
                 address.country() == null || !Countries.isCountry(address.country()),
                 "shop/address/country",
-                "“" + address.country() + "” is not a country code.",
-                "Choose a country, or write its two letters.")) {
+                Message.of("setup.not-country-code", "country", address.country()),
+                Message.of("setup.choose-country-or-write-two-letters"))) {
             problems.when(
                     !address.postcode().isBlank() && !Countries.fits(address.country(), address.postcode()),
                     "shop/address/postcode",
-                    "“" + address.postcode() + "” is not a postcode of " + address.country() + ".",
-                    "Check the postcode and the country.");
+                    Message.of("setup.not-postcode-of", "postcode", address.postcode(), "country", address.country()),
+                    Message.of("setup.check-postcode-and-country"));
             address.region()
                     .ifPresent(region -> problems.when(
                             !Countries.isSubdivision(region) || !region.startsWith(address.country() + "-"),
                             "shop/address/region",
-                            "“" + region + "” is not a region of " + address.country() + ".",
-                            "Write its ISO 3166-2 code, as US-NC."));
+                            Message.of("setup.not-region-of", "region", region, "country", address.country()),
+                            Message.of("setup.write-iso-3166-2-code-us-nc")));
         }
     }
 
@@ -202,19 +203,18 @@ final class SetupCheck {
         if (!checks.problems.when(
                 unit.isEmpty(),
                 path,
-                "“" + accepted.code() + "” is not a currency of ISO 4217.",
-                "Write three letters, as CHF.")) {
+                Message.of("setup.not-currency-of-iso-4217-2", "accepted", accepted.code()),
+                Message.of("setup.write-three-letters-chf"))) {
             checks.problems.when(
                     accepted.code().equals(setup.shop().currency()),
                     path,
-                    accepted.code() + " is the shop's own currency.",
-                    "Take it out.");
+                    Message.of("setup.shops-own-currency", "accepted", accepted.code()),
+                    Message.of("setup.take-out"));
             checks.problems.when(
                     accepted.ending().isPresent() && unit.get().getDecimalPlaces() != 2,
                     path + "/ending",
-                    "Prices in " + accepted.code() + " have no such ending.",
-                    "Leave the ending out: " + Ending.values().length
-                            + " endings exist, all for currencies with two decimals.");
+                    Message.of("setup.prices-in-have-no-such-ending", "accepted", accepted.code()),
+                    Message.of("setup.leave-ending-out-endings-exist-all-for", "values", Ending.values().length));
         }
         accepted.percent().ifPresent(percent -> checks.percent(percent, path + "/percent"));
     }

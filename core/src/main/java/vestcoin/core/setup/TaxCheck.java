@@ -2,6 +2,7 @@ package vestcoin.core.setup;
 
 import java.util.HashSet;
 import java.util.Set;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.place.Countries;
 import vestcoin.core.tax.Tax;
@@ -29,8 +30,8 @@ final class TaxCheck {
         checks.problems.when(
                 tax.smallBusiness().filter(String::isBlank).isPresent(),
                 "tax/smallBusiness",
-                "The exemption has no sentence.",
-                "Write what invoices have to say, or leave it out.");
+                Message.of("setup.exemption-has-no-sentence"),
+                Message.of("setup.write-what-invoices-have-to-say-or"));
     }
 
     private void row(Tax.PlaceRates row, Set<String> categories) {
@@ -49,21 +50,21 @@ final class TaxCheck {
                     delivery.way() == Tax.Way.OWN_CATEGORY
                             && delivery.category().filter(categories::contains).isEmpty(),
                     path + "/delivery/category",
-                    "Delivery needs a tax category of its own.",
-                    "Name one of the tax station's categories, or tax it another way.");
+                    Message.of("setup.delivery-needs-tax-category-of-own"),
+                    Message.of("setup.name-one-of-tax-stations-categories-or"));
         });
         row.rates().forEach((category, rate) -> {
             String at = path + "/rates/" + category;
             checks.problems.when(
                     !categories.contains(category),
                     at,
-                    "There is no tax category “" + category + "”.",
-                    "Add the category, or remove the rate.");
+                    Message.of("setup.there-no-tax-category", "category", category),
+                    Message.of("setup.add-category-or-remove-rate"));
             if (!checks.problems.when(
                     rate == null || rate.components().isEmpty(),
                     at,
-                    "The rate is empty.",
-                    "Write a percentage; 0 levies nothing.")) {
+                    Message.of("setup.rate-empty"),
+                    Message.of("setup.write-percentage-0-levies-nothing"))) {
                 rate.components().forEach(component -> component(component, at));
             }
         });
@@ -77,8 +78,8 @@ final class TaxCheck {
             checks.problems.when(
                     tax.prices() == Tax.Prices.WITH_TAX,
                     path,
-                    "A levy on the first so much of an item cannot be taken out of a price.",
-                    "Write prices without tax, or leave the figure out.");
+                    Message.of("setup.levy-on-first-so-much-of-item"),
+                    Message.of("setup.write-prices-without-tax-or-leave-figure"));
         });
     }
 
@@ -88,8 +89,8 @@ final class TaxCheck {
         checks.problems.when(
                 union && !"EU".equals(registration.authority()),
                 path + "/authority",
-                "This scheme is the Union's.",
-                "Write EU as its authority.");
+                Message.of("setup.this-scheme-unions"),
+                Message.of("setup.write-eu-authority"));
         if (!union) {
             authority(registration.authority(), path + "/authority");
         }
@@ -99,8 +100,8 @@ final class TaxCheck {
             checks.problems.when(
                     !currency || most.amount() == null || most.amount().signum() < 0,
                     path + "/most",
-                    "The largest consignment needs an amount and a currency.",
-                    "Write it as 135 GBP.");
+                    Message.of("setup.largest-consignment-needs-amount-and-currency"),
+                    Message.of("setup.write-135-gbp"));
         });
     }
 
@@ -111,7 +112,7 @@ final class TaxCheck {
                                 || Countries.isSubdivision(authority)
                                 || authority.equals("XI")),
                 path,
-                "“" + authority + "” levies no tax.",
-                "Write a country or a region, as IE or US-NC; XI is Northern Ireland.");
+                Message.of("setup.levies-no-tax", "authority", authority),
+                Message.of("setup.write-country-or-region-ie-or-us"));
     }
 }

@@ -1,11 +1,13 @@
 package vestcoin.core.setup;
 
+import com.ibm.icu.text.MessageFormat;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
 import vestcoin.core.terms.Facts;
@@ -14,6 +16,9 @@ import vestcoin.core.terms.Terms.Letter;
 
 /** What cannot be said to a buyer: letters without a subject, names in braces that mean nothing. */
 final class TermsCheck {
+    /** Before a code, the place of a seller\'s own wording of a phrase of ours. */
+    private static final String PHRASES = "phrases.";
+
     private static final Pattern BRACES = Pattern.compile("\\{([^{}]*)}");
     private static final int LONGEST_WORDS = 500;
     private static final int LONGEST_TEXT = 50_000;
@@ -29,16 +34,16 @@ final class TermsCheck {
                 .forEach(group -> problems.when(
                         !groups.contains(group),
                         "terms/exceptions/" + group,
-                        "There is no group “" + group + "”.",
-                        "Choose one of the goods' groups."));
+                        Message.of("setup.there-no-group", "group", group),
+                        Message.of("setup.choose-one-of-goods-groups")));
         asking(terms.asking(), problems);
         terms.letters().forEach((occasion, byLanguage) -> {
             String path = "terms/letters/" + occasion;
             if (!problems.when(
                     !Letter.OCCASIONS.contains(occasion),
                     path,
-                    "There is no letter “" + occasion + "”.",
-                    "Choose one of " + String.join(", ", Letter.OCCASIONS) + ".")) {
+                    Message.of("setup.there-no-letter", "occasion", occasion),
+                    Message.of("setup.choose-one-of", "list", Letter.OCCASIONS))) {
                 byLanguage.forEach((language, letter) -> letter(letter, path + "/" + language, problems));
             }
         });
@@ -49,8 +54,26 @@ final class TermsCheck {
                 .forEach((language, words) -> words.forEach((place, text) -> problems.when(
                         text == null || text.length() > LONGEST_WORDS,
                         "terms/words/" + language + "/" + place,
-                        "The text is longer than " + LONGEST_WORDS + " characters.",
-                        "Shorten it.")));
+                        Message.of("setup.text-longer-than-characters", "longestwords", LONGEST_WORDS),
+                        Message.of("setup.shorten"))));
+        terms.words()
+                .forEach((language, words) -> words.forEach((place, text) -> {
+                    if (text != null && place.startsWith(PHRASES)) {
+                        phrase("terms/words/" + language + "/" + place, text, problems);
+                    }
+                }));
+    }
+
+    /** A phrase's places stand in braces (ICU MessageFormat). */
+    private static void phrase(String path, String text, Problems problems) {
+        try {
+            new MessageFormat(text);
+        } catch (IllegalArgumentException e) {
+            problems.add(
+                    path,
+                    Message.of("setup.braces-of-this-phrase-do-not-fit"),
+                    Message.of("setup.keep-names-in-braces-as-in-the-original"));
+        }
     }
 
     private static void asking(Asking asking, Problems problems) {
@@ -58,33 +81,37 @@ final class TermsCheck {
                 .ifPresent(age -> problems.when(
                         age < 1 || age > Asking.OLDEST,
                         "terms/asking/leastAge",
-                        age + " cannot be a least age.",
-                        "Type years from 1 to " + Asking.OLDEST + "."));
+                        Message.of("setup.cannot-least-age", "age", age),
+                        Message.of("setup.type-years-from-1-to", "oldest", Asking.OLDEST)));
         asking.remindAfter()
                 .ifPresent(hours -> problems.when(
                         hours < 1 || hours > Asking.LONGEST_WAIT,
                         "terms/asking/remindAfter",
-                        "A reminder cannot wait for " + hours + " hours.",
-                        "Type hours from 1 to " + Asking.LONGEST_WAIT + "."));
+                        Message.of("setup.reminder-cannot-wait-for-hours", "hours", hours),
+                        Message.of("setup.type-hours-from-1-to", "longestwait", Asking.LONGEST_WAIT)));
         problems.when(
                 asking.extras().size() > Asking.MOST_EXTRAS,
                 "terms/asking/extras",
-                "There are more than " + Asking.MOST_EXTRAS + " fields of your own.",
-                "Ask for less; every field loses buyers.");
+                Message.of("setup.there-more-than-fields-of-your-own", "mostextras", Asking.MOST_EXTRAS),
+                Message.of("setup.ask-for-less-every-field-loses-buyers"));
         Set<String> seen = new HashSet<>();
         for (Asking.Extra extra : asking.extras()) {
             String path = "terms/asking/extras/" + extra.id();
             problems.when(
                     extra.id() == null || !extra.id().matches("[a-z0-9]+(-[a-z0-9]+)*"),
                     path,
-                    "“" + extra.id() + "” cannot be an id.",
-                    "Use small letters, digits and hyphens.");
-            problems.when(!seen.add(extra.id()), path, "Two fields have the id “" + extra.id() + "”.", "Rename one.");
+                    Message.of("setup.cannot-id-2", "extra", extra.id()),
+                    Message.of("setup.use-small-letters-digits-and-hyphens"));
+            problems.when(
+                    !seen.add(extra.id()),
+                    path,
+                    Message.of("setup.two-fields-have-id", "extra", extra.id()),
+                    Message.of("setup.rename-one"));
             problems.when(
                     extra.name().isBlank() || extra.name().length() > Asking.Extra.LONGEST_NAME,
                     path + "/name",
-                    "The field has no name, or one of more than " + Asking.Extra.LONGEST_NAME + " characters.",
-                    "Write what is to be typed in.");
+                    Message.of("setup.field-has-no-name-or-one-of", "longestname", Asking.Extra.LONGEST_NAME),
+                    Message.of("setup.write-what-to-typed-in"));
         }
     }
 
@@ -92,15 +119,15 @@ final class TermsCheck {
         problems.when(
                 text.length() > LONGEST_TEXT,
                 path,
-                "The text is longer than " + LONGEST_TEXT + " characters.",
-                "Shorten it, or link to the rest.");
+                Message.of("setup.text-longer-than-characters-2", "longesttext", LONGEST_TEXT),
+                Message.of("setup.shorten-or-link-to-rest"));
         Matcher braces = BRACES.matcher(text);
         while (braces.find()) {
             problems.when(
                     !Facts.NAMES.contains(braces.group(1)),
                     path,
-                    "“" + braces.group() + "” stands for no fact.",
-                    "Use one of {return-days}, {withdrawal-days}, {return-address}, {who-pays}.");
+                    Message.of("setup.stands-for-no-fact", "group", braces.group()),
+                    Message.of("setup.use-one-of"));
         }
     }
 
@@ -108,18 +135,18 @@ final class TermsCheck {
         problems.when(
                 letter.subject().isBlank(),
                 path + "/subject",
-                "The letter has no subject; without one it is not sent.",
-                "Write it, or empty the opening too to use the letter that ships.");
+                Message.of("setup.letter-has-no-subject-without-one-not"),
+                Message.of("setup.write-or-empty-opening-too-to-use"));
         problems.when(
                 letter.subject().lines().count() > 1 || letter.subject().length() > Letter.LONGEST_SUBJECT,
                 path + "/subject",
-                "A subject is one line of at most " + Letter.LONGEST_SUBJECT + " characters.",
-                "Shorten it; the rest goes into the opening.");
+                Message.of("setup.subject-one-line-of-at-most-characters", "longestsubject", Letter.LONGEST_SUBJECT),
+                Message.of("setup.shorten-rest-goes-into-opening"));
         problems.when(
                 letter.opening().length() > Letter.LONGEST_OPENING,
                 path + "/opening",
-                "The opening is longer than " + Letter.LONGEST_OPENING + " characters.",
-                "Shorten it.");
+                Message.of("setup.opening-longer-than-characters", "longestopening", Letter.LONGEST_OPENING),
+                Message.of("setup.shorten"));
         for (Map.Entry<String, String> part :
                 Map.of("subject", letter.subject(), "opening", letter.opening()).entrySet()) {
             Matcher braces = BRACES.matcher(part.getValue());
@@ -127,8 +154,8 @@ final class TermsCheck {
                 problems.when(
                         !Letter.NAMES.contains(braces.group(1)),
                         path + "/" + part.getKey(),
-                        "“" + braces.group() + "” stands for nothing.",
-                        "Use {name}, {shop}, {order} or {amount}.");
+                        Message.of("setup.stands-for-nothing", "group", braces.group()),
+                        Message.of("setup.use-or"));
             }
         }
     }

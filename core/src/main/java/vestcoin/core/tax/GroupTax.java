@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.tax.TaxGroup.ComponentTax;
 import vestcoin.core.tax.TaxGroup.Part;
 import vestcoin.core.tax.Taxes.Group;
@@ -44,10 +45,12 @@ final class GroupTax {
                 ? amounts.get(0)
                 : tracer.sum(
                         "rule/tax-group",
-                        group.carried.isEmpty() ? "goods of the group" : "goods and delivery",
+                        group.carried.isEmpty()
+                                ? Message.of("why.goods-of-group")
+                                : Message.of("why.goods-and-delivery"),
                         amounts);
         if (group.levy.isEmpty()) {
-            Figure none = tracer.zero(group.treatment.rule(), "no tax");
+            Figure none = tracer.zero(group.treatment.rule(), Message.of("why.no-tax"));
             List<Part> parts = new ArrayList<>(keys.size());
             for (int i = 0; i < keys.size(); i++) {
                 parts.add(new Part(keys.get(i), amounts.get(i), none));
@@ -74,7 +77,7 @@ final class GroupTax {
                 inside ? HUNDRED.add(levy.rate().total()) : HUNDRED,
                 "%",
                 inside ? "rule/tax-inside" : "rule/tax-added",
-                inside ? "100 and all rates" : "per cent");
+                inside ? Message.of("why.100-and-all-rates") : Message.of("why.per-cent"));
         List<Figure> sums = rounded == Tax.RoundedBy.SUM && rates.size() > 1
                 ? sumShared(levy, rates, bases(levy, goods, group, amount), divisor)
                 : List.of();
@@ -84,18 +87,21 @@ final class GroupTax {
             if (rounded == Tax.RoundedBy.LINE) {
                 List<Figure> lines = new ArrayList<>();
                 for (Figure part : amounts) {
-                    lines.add(tracer.ratio(levy.path(), name, List.of(part, rate), List.of(divisor)));
+                    lines.add(tracer.ratio(levy.path(), Message.name(name), List.of(part, rate), List.of(divisor)));
                 }
                 shares.add(lines);
-                components.add(new ComponentTax(name, rate, tracer.sum(levy.path(), name, lines)));
+                components.add(new ComponentTax(name, rate, tracer.sum(levy.path(), Message.name(name), lines)));
                 continue;
             }
             Figure base = capped(levy.rate().components().get(c), goods, group, amount);
             Figure tax = sums.isEmpty()
-                    ? tracer.ratio(levy.path(), name, List.of(base, rate), List.of(divisor))
+                    ? tracer.ratio(levy.path(), Message.name(name), List.of(base, rate), List.of(divisor))
                     : sums.get(c);
             components.add(new ComponentTax(name, rate, tax));
-            shares.add(amounts.size() == 1 ? List.of(tax) : tracer.shares("rule/tax-shared-out", name, tax, amounts));
+            shares.add(
+                    amounts.size() == 1
+                            ? List.of(tax)
+                            : tracer.shares("rule/tax-shared-out", Message.name(name), tax, amounts));
         }
         List<Part> parts = new ArrayList<>(keys.size());
         for (int i = 0; i < keys.size(); i++) {
@@ -106,7 +112,7 @@ final class GroupTax {
             parts.add(new Part(
                     keys.get(i),
                     amounts.get(i),
-                    taxes.size() == 1 ? taxes.get(0) : tracer.sum("rule/tax-of-part", "tax", taxes)));
+                    taxes.size() == 1 ? taxes.get(0) : tracer.sum("rule/tax-of-part", Message.of("why.tax"), taxes)));
         }
         return new TaxGroup(
                 Optional.of(levy),
@@ -128,7 +134,7 @@ final class GroupTax {
                     effective.get(i),
                     "%",
                     levy.path(),
-                    levy.rate().components().get(i).name()));
+                    Message.name(levy.rate().components().get(i).name())));
         }
         return rates;
     }
@@ -144,14 +150,16 @@ final class GroupTax {
         List<Figure> exact = new ArrayList<>();
         for (int i = 0; i < rates.size(); i++) {
             exact.add(tracer.exactProduct(
-                    levy.path(), levy.rate().components().get(i).name(), List.of(bases.get(i), rates.get(i))));
+                    levy.path(),
+                    Message.name(levy.rate().components().get(i).name()),
+                    List.of(bases.get(i), rates.get(i))));
         }
         Figure sum = tracer.ratio(
                 levy.path(),
-                "all components, rounded once",
-                List.of(tracer.exactSum(levy.path(), "all components", exact)),
+                Message.of("why.all-components-rounded-once"),
+                List.of(tracer.exactSum(levy.path(), Message.of("why.all-components"), exact)),
                 List.of(divisor));
-        return tracer.shares("rule/tax-shared-out", "share of a component", sum, exact);
+        return tracer.shares("rule/tax-shared-out", Message.of("why.share-of-component"), sum, exact);
     }
 
     /** What a component is levied on: all, or the first so much of each item. */
@@ -161,18 +169,21 @@ final class GroupTax {
         }
         Figure first = tracer.typed(
                 "rule/first-only",
-                "levied on the first so much of an item",
+                Message.of("why.levied-on-first-so-much-of-item"),
                 component.firstOnly().get());
         List<Figure> bases = new ArrayList<>();
         for (Taxable taxable : goods) {
             Figure most = tracer.ratio(
                     "rule/first-only",
-                    "for these items",
-                    List.of(first, tracer.number(Source.ORDER, taxable.quantity(), "", taxable.key(), "items")),
+                    Message.of("why.for-these-items"),
+                    List.of(
+                            first,
+                            tracer.number(
+                                    Source.ORDER, taxable.quantity(), "", taxable.key(), Message.of("why.items"))),
                     List.of());
-            bases.add(tracer.smallest("rule/first-only", "levied on", List.of(taxable.amount(), most)));
+            bases.add(tracer.smallest("rule/first-only", Message.of("why.levied-on"), List.of(taxable.amount(), most)));
         }
         group.carried.forEach(share -> bases.add(share.amount()));
-        return tracer.sum("rule/first-only", "levied on", bases);
+        return tracer.sum("rule/first-only", Message.of("why.levied-on"), bases);
     }
 }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
@@ -36,23 +37,29 @@ public final class RateCell {
             if (!matcher.matches()) {
                 throw new InvalidInput(
                         path,
-                        "“" + part.strip() + "” is not a tax rate.",
-                        "Write a percentage, as 23 or 13.5, or several with their names, as “GST 5 + QST 9.975”.");
+                        Message.of("tax.not-tax-rate", "strip", part.strip()),
+                        Message.of("tax.write-percentage-23-or-13-5-or"));
             }
             BigDecimal percent = new BigDecimal(matcher.group(2).replace(',', '.'));
             if (percent.compareTo(MOST) > 0) {
                 throw new InvalidInput(
                         path,
-                        percent.toPlainString() + " % is more than the price itself.",
-                        "Write a rate from 0 to 100.");
+                        Message.of("tax.more-than-price-itself", "percent", percent),
+                        Message.of("tax.write-rate-from-0-to-100"));
             }
             if (percent.signum() > 0 && percent.compareTo(new BigDecimal("0.3")) < 0) {
                 throw new InvalidInput(
                         path,
-                        "Is " + percent.toPlainString() + " meant as " + percent.toPlainString() + " % or as "
-                                + percent.multiply(MOST).stripTrailingZeros().toPlainString() + " %?",
-                        "Write " + percent.multiply(MOST).stripTrailingZeros().toPlainString()
-                                + " if it is a share of one.");
+                        Message.of(
+                                "tax.meant-or",
+                                "percent",
+                                percent,
+                                "multiply",
+                                percent.multiply(MOST).stripTrailingZeros()),
+                        Message.of(
+                                "tax.write-if-share-of-one",
+                                "multiply",
+                                percent.multiply(MOST).stripTrailingZeros()));
             }
             components.add(new Tax.Component(
                     named(matcher.group(1), usualName),

@@ -8,7 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import vestcoin.core.place.Countries;
+import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.place.VatTerritory;
@@ -67,20 +68,21 @@ public final class TaxJurisdiction {
             return TaxLiability.OUTSIDE;
         }
         if (tax.smallBusiness().isPresent()) {
-            return TaxLiability.not(Code.E, tax.smallBusiness().get(), "tax/smallBusiness");
+            return TaxLiability.not(Code.E, Message.name(tax.smallBusiness().get()), "tax/smallBusiness");
         }
         if (buyer.exempt().isPresent()) {
-            return TaxLiability.not(Code.E, "Exempt buyer: " + buyer.exempt().get(), "order/buyer/exempt");
+            return TaxLiability.not(
+                    Code.E,
+                    Message.of("tax.exempt-buyer", "exempt", buyer.exempt().get()),
+                    "order/buyer/exempt");
         }
         if (supply == Supply.SERVICE_AT_THE_SHOP) {
             return TaxLiability.taxed(
-                    home, "A service done at the shop bears the tax of the shop's place.", "rule/taxed-at-the-place");
+                    home, Message.of("tax.service-done-at-shop-bears-tax-of"), "rule/taxed-at-the-place");
         }
         if (supply.goods() && collected.isPresent()) {
             return TaxLiability.taxed(
-                    collected.get(),
-                    "Goods collected at a place bear the tax of that place.",
-                    "rule/taxed-at-the-place");
+                    collected.get(), Message.of("tax.goods-collected-at-place-bear-tax-of"), "rule/taxed-at-the-place");
         }
         Destination origin = supply.goods() ? from : home;
         Destination to = supply.goods() ? situation.to() : buyer.belongs().orElse(situation.to());
@@ -97,20 +99,23 @@ public final class TaxJurisdiction {
         if (unregistered(to)) {
             return TaxLiability.not(
                     Code.O,
-                    "Not registered in " + Countries.name(to.regions().get(0)) + ": no tax is charged there.",
+                    Message.of(
+                            "tax.not-registered-in-no-tax-charged-there",
+                            "country",
+                            new Region(to.regions().get(0))),
                     "tax/registrations");
         }
         if (tax.sourcing() == Tax.Sourcing.ORIGIN && sameRegion(origin, to)) {
             return TaxLiability.taxed(
                     origin,
-                    "Sold within " + Countries.name(origin.country()) + ": the rates of where it comes from.",
+                    Message.of("tax.sold-within-rates-of-where-comes-from", "country", new Region(origin.country())),
                     "tax/sourcing");
         }
         boolean swissNeighbour = !origin.country().equals(to.country())
                 && VatTerritory.of(origin, supply.goods()).state().equals("CH");
         return TaxLiability.taxed(
                 swissNeighbour ? origin : to,
-                "Sold within " + Countries.name(origin.country()) + ": the rates of where it goes.",
+                Message.of("tax.sold-within-rates-of-where-goes", "country", new Region(origin.country())),
                 "tax/sourcing");
     }
 
@@ -143,7 +148,12 @@ public final class TaxJurisdiction {
                 // Art. 33 with 14(4): no distance sale, so the dispatch state's tax, wherever the goods go.
                 return TaxLiability.taxed(
                         from,
-                        "A business with a confirmed number of " + here.name() + ": the rates of " + here.rates() + ".",
+                        Message.of(
+                                "tax.business-with-confirmed-number-of-rates-of",
+                                "here",
+                                here.name(),
+                                "rates",
+                                here.rates()),
                         "rule/taxed-at-the-place");
             }
             // Art. 138: goods that leave for a business in another member state. Art. 44, 196: services are taxed by
@@ -151,33 +161,32 @@ public final class TaxJurisdiction {
             return supply.goods()
                     ? TaxLiability.not(
                             Code.K,
-                            "Goods sent to a business in " + there.name()
-                                    + " with a confirmed number: no tax, the buyer declares it.",
+                            Message.of("tax.goods-sent-to-business-in-with-confirmed", "there", there.name()),
                             "rule/intra-community-supply")
                     : TaxLiability.not(
                             Code.AE,
-                            "Supplied to a business in " + there.name()
-                                    + " with a confirmed number: the buyer owes the tax.",
+                            Message.of("tax.supplied-to-business-in-with-confirmed-number", "there", there.name()),
                             "rule/reverse-charge");
         }
         if (tax.registrations().isEmpty()) {
             return TaxLiability.taxed(
                     to,
-                    "No registrations are entered: the tax book is followed for " + there.rates() + ".",
+                    Message.of("tax.no-registrations-entered-tax-book-followed-for", "rates", there.rates()),
                     "tax/registrations");
         }
         Optional<Registration> registered = registered(there.state(), Scheme.ORDINARY);
         if (registered.isPresent()) {
             return TaxLiability.taxed(
                     to,
-                    "Person in " + there.name() + ", registered there: the rates of " + there.rates() + ".",
+                    Message.of(
+                            "tax.person-in-registered-there-rates-of", "there", there.name(), "rates", there.rates()),
                     path(registered.get()));
         }
         Optional<Registration> oneStop = registered("EU", Scheme.ONE_STOP_SHOP);
         if (oneStop.isPresent()) {
             return TaxLiability.taxed(
                     to,
-                    "Person in " + there.name() + ", one-stop shop on: the rates of " + there.rates() + ".",
+                    Message.of("tax.person-in-one-stop-shop-on-rates", "there", there.name(), "rates", there.rates()),
                     path(oneStop.get()));
         }
         // Art. 59c: up to the threshold, and while all is sent from the one state the seller is established in.
@@ -185,14 +194,11 @@ public final class TaxJurisdiction {
                 && situation.sales().within(BigDecimal.ZERO)
                 && situation.sales().within(situation.crossed().get())) {
             return TaxLiability.taxed(
-                    home,
-                    "Person in " + there.name() + ", sales across borders within 10,000 euro: the home rates.",
-                    THRESHOLD);
+                    home, Message.of("tax.person-in-sales-across-borders-within-10", "there", there.name()), THRESHOLD);
         }
         return TaxLiability.taxed(
                 to,
-                "Person in " + there.name() + ", sales across borders over 10,000 euro: the rates of " + there.rates()
-                        + ", but there is no registration for them.",
+                Message.of("tax.person-in-sales-across-borders-over-10", "there", there.name(), "rates", there.rates()),
                 THRESHOLD);
     }
 
@@ -204,7 +210,7 @@ public final class TaxJurisdiction {
         if (tax.registrations().isEmpty()) {
             return TaxLiability.taxed(
                     to,
-                    "No registrations are entered: the tax book is followed for " + there.rates() + ".",
+                    Message.of("tax.no-registrations-entered-tax-book-followed-for", "rates", there.rates()),
                     "tax/registrations");
         }
         Optional<Registration> registered = registered(there.state(), Scheme.ORDINARY)
@@ -223,22 +229,23 @@ public final class TaxJurisdiction {
                     ? Optional.of(true)
                     : situation.within().apply(with.most().get()).apply(net);
             if (covered.orElse(false)) {
-                return TaxLiability.taxed(to, "Registered in " + there.name() + ": its rates.", path(with));
+                return TaxLiability.taxed(to, Message.of("tax.registered-in-rates", "there", there.name()), path(with));
             }
             return TaxLiability.not(
                     Code.G,
                     covered.isPresent()
-                            ? "Goods worth more than the registration in " + there.name()
-                                    + " covers: exported without tax."
-                            : "There is no exchange rate to compare with the registration in " + there.name()
-                                    + ": exported without tax.",
+                            ? Message.of("tax.goods-worth-more-than-registration-in-covers", "there", there.name())
+                            : Message.of("tax.there-no-exchange-rate-to-compare-with", "there", there.name()),
                     path(with));
         }
         return supply.goods()
-                ? TaxLiability.not(Code.G, "Goods sent to " + there.name() + ": exported without tax.", "rule/export")
+                ? TaxLiability.not(
+                        Code.G,
+                        Message.of("tax.goods-sent-to-exported-without-tax", "there", there.name()),
+                        "rule/export")
                 : TaxLiability.not(
                         Code.O,
-                        "Supplied to " + there.name() + ": outside the scope of the home tax.",
+                        Message.of("tax.supplied-to-outside-scope-of-home-tax", "there", there.name()),
                         "rule/outside-tax");
     }
 

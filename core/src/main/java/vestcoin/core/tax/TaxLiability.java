@@ -1,6 +1,7 @@
 package vestcoin.core.tax;
 
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 
 /**
@@ -11,7 +12,7 @@ import vestcoin.core.place.Destination;
  * @param sentence why, for the seller
  * @param rule path of what decided it
  */
-public record TaxLiability(Code code, Optional<Destination> place, String sentence, String rule) {
+public record TaxLiability(Code code, Optional<Destination> place, Message sentence, String rule) {
     /** What EN 16931 tells apart. */
     public enum Code {
         /** Standard rate, which is any rate but zero. */
@@ -30,18 +31,18 @@ public record TaxLiability(Code code, Optional<Destination> place, String senten
         O
     }
 
-    static final TaxLiability OUTSIDE =
-            new TaxLiability(Code.O, Optional.empty(), "Outside the scope of tax.", "rule/outside-tax");
+    public static final TaxLiability OUTSIDE =
+            new TaxLiability(Code.O, Optional.empty(), Message.of("tax.outside-scope-of-tax"), "rule/outside-tax");
 
     boolean taxed() {
         return code == Code.S;
     }
 
-    static TaxLiability taxed(Destination place, String sentence, String rule) {
+    static TaxLiability taxed(Destination place, Message sentence, String rule) {
         return new TaxLiability(Code.S, Optional.of(place), sentence, rule);
     }
 
-    static TaxLiability not(Code code, String sentence, String rule) {
+    static TaxLiability not(Code code, Message sentence, String rule) {
         return new TaxLiability(code, Optional.empty(), sentence, rule);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Supplier;
+import vestcoin.core.message.Message;
 import vestcoin.core.tax.TaxLiability.Code;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
@@ -240,7 +241,7 @@ public final class Taxes {
                 what.key(),
                 shares.size() == 1
                         ? shares.get(0)
-                        : tracer.sum("rule/delivery-taxed-like-goods", "shares of the delivery", shares))));
+                        : tracer.sum("rule/delivery-taxed-like-goods", Message.of("why.shares-of-delivery"), shares))));
     }
 
     static List<Taxable> sorted(List<Taxable> goods) {

@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
+import vestcoin.core.message.Message;
 
 /**
  * A number with where it comes from. Pricing computes with figures, so the explanation of an amount is the computation
@@ -19,7 +20,7 @@ import java.util.Set;
  * @param op how it comes from its operands
  * @param of the operands, in the order the operation reads them; empty when given or when tracing is off
  */
-public record Figure(BigDecimal value, String unit, String rule, String label, Op op, List<Figure> of) {
+public record Figure(BigDecimal value, String unit, String rule, Message label, Op op, List<Figure> of) {
 
     /** This figure computed again from its operands, which are taken as they stand. */
     public BigDecimal replayed() {

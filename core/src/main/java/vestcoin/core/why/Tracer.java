@@ -6,6 +6,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
+import vestcoin.core.message.Amount;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Ending;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.money.Sharing;
@@ -18,6 +20,8 @@ public final class Tracer {
     private static final BigDecimal HUNDREDTH = new BigDecimal("0.01");
 
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private static final Message PER_CENT = Message.of("why.per-cent");
 
     private final CurrencyUnit currency;
     private final Rounding rounding;
@@ -89,7 +93,7 @@ public final class Tracer {
      * An amount typed by the seller in the shop's currency. In an order of another currency it is converted and rounded
      * half up to that currency's minor unit.
      */
-    public Figure typed(String rule, String label, BigDecimal amount) {
+    public Figure typed(String rule, Message label, BigDecimal amount) {
         if (conversion.isEmpty()) {
             return given(Op.Source.SETUP, amount.setScale(digits()), currency.getCode(), rule, label);
         }
@@ -101,13 +105,18 @@ public final class Tracer {
 
     private List<Figure> times(Conversion how) {
         return List.of(
-                given(Op.Source.ORDER, how.to(), "", "order/exchange", currency.getCode() + " for one of the base"),
+                given(
+                        Op.Source.ORDER,
+                        how.to(),
+                        "",
+                        "order/exchange",
+                        Message.of("why.units-for-one-of-the-base", "currency", currency.getCode())),
                 given(
                         Op.Source.SETUP,
                         HUNDRED.add(how.percent()),
                         "%",
                         "shop/currencies/" + currency.getCode(),
-                        "100 and the shop's percent"));
+                        Message.of("why.100-and-the-shops-percent")));
     }
 
     private List<Figure> over(Conversion how) {
@@ -117,15 +126,18 @@ public final class Tracer {
                         how.from(),
                         "",
                         "order/exchange",
-                        how.shop().getCode() + " for one of the base"),
-                given(Op.Source.CONSTANT, HUNDRED, "%", "rule/percent", "per cent"));
+                        Message.of(
+                                "why.units-for-one-of-the-base",
+                                "currency",
+                                how.shop().getCode())),
+                given(Op.Source.CONSTANT, HUNDRED, "%", "rule/percent", PER_CENT));
     }
 
     /**
      * An amount of the shop's currency out of one rate and into another, and into the currency of the order, in one
      * step: × to ÷ from, converted, rounded once.
      */
-    public Figure rerated(String rule, String label, Figure shops, Figure to, Figure from) {
+    public Figure rerated(String rule, Message label, Figure shops, Figure to, Figure from) {
         List<Figure> times =
                 join(List.of(shops, to), conversion.map(this::times).orElse(List.of()));
         return ratio(
@@ -136,12 +148,12 @@ public final class Tracer {
     }
 
     /** An amount typed by the seller in the order's own currency. */
-    public Figure typedInOwn(String rule, String label, BigDecimal amount) {
+    public Figure typedInOwn(String rule, Message label, BigDecimal amount) {
         return given(Op.Source.SETUP, amount.setScale(digits()), currency.getCode(), rule, label);
     }
 
     /** An amount that came with the order, in the order's currency. */
-    public Figure brought(String rule, String label, BigDecimal amount) {
+    public Figure brought(String rule, Message label, BigDecimal amount) {
         return given(Op.Source.ORDER, amount.setScale(digits()), currency.getCode(), rule, label);
     }
 
@@ -149,32 +161,31 @@ public final class Tracer {
     public BigDecimal threshold(BigDecimal amount) {
         return conversion.isEmpty()
                 ? amount
-                : typed("rule/converted", "threshold", amount).value();
+                : typed("rule/converted", Message.of("why.threshold"), amount).value();
     }
 
-    /** A typed amount as a sentence names it. */
-    public String words(BigDecimal amount) {
-        return threshold(amount).setScale(digits()).toPlainString()
-                + (conversion.isEmpty() ? "" : " " + currency.getCode());
+    /** A typed amount as a message names it: converted where need be. */
+    public Amount amount(BigDecimal typed) {
+        return new Amount(threshold(typed).setScale(digits()), currency.getCode());
     }
 
     /** A unit price brought to the ending of its currency. */
-    public Figure ended(String rule, String label, Figure amount, Ending ending) {
+    public Figure ended(String rule, Message label, Figure amount, Ending ending) {
         return computed(new Op.Ended(ending), currency.getCode(), rule, label, List.of(amount), digits());
     }
 
     /** An amount brought to the nearest multiple of a step. */
-    public Figure nearest(String rule, String label, Figure amount, Figure step) {
+    public Figure nearest(String rule, Message label, Figure amount, Figure step) {
         return computed(new Op.Nearest(digits()), currency.getCode(), rule, label, List.of(amount, step), -1);
     }
 
     /** A number raised to the next multiple of a step. */
-    public Figure raised(String unit, String rule, String label, Figure number, Figure step) {
+    public Figure raised(String unit, String rule, Message label, Figure number, Figure step) {
         return computed(new Op.RaisedToStep(), unit, rule, label, List.of(number, step), -1);
     }
 
     /** An exact amount rounded up to the minor unit. */
-    public Figure raisedAmount(String rule, String label, Figure exact) {
+    public Figure raisedAmount(String rule, Message label, Figure exact) {
         return computed(
                 new Op.RaisedToStep(),
                 currency.getCode(),
@@ -187,106 +198,106 @@ public final class Tracer {
                                 BigDecimal.ONE.movePointLeft(digits()),
                                 currency.getCode(),
                                 rule,
-                                "minor unit")),
+                                Message.of("why.minor-unit"))),
                 digits());
     }
 
     /** A number divided by another, to twelve decimals. */
-    public Figure quotient(String unit, String rule, String label, Figure number, Figure divisor) {
+    public Figure quotient(String unit, String rule, Message label, Figure number, Figure divisor) {
         return computed(new Op.Quotient(), unit, rule, label, List.of(number, divisor), -1);
     }
 
     /** The larger of some numbers that are no amounts. */
-    public Figure greatest(String unit, String rule, String label, List<Figure> operands) {
+    public Figure greatest(String unit, String rule, Message label, List<Figure> operands) {
         return computed(new Op.Largest(), unit, rule, label, operands, -1);
     }
 
-    public Figure zero(String rule, String label) {
+    public Figure zero(String rule, Message label) {
         return given(Op.Source.CONSTANT, BigDecimal.ZERO.setScale(digits()), currency.getCode(), rule, label);
     }
 
     /** A number that is not an amount: a rate, a count, a weight. */
-    public Figure number(Op.Source source, BigDecimal value, String unit, String rule, String label) {
+    public Figure number(Op.Source source, BigDecimal value, String unit, String rule, Message label) {
         return given(source, value, unit, rule, label);
     }
 
-    public Figure sum(String rule, String label, List<Figure> operands) {
+    public Figure sum(String rule, Message label, List<Figure> operands) {
         return computed(new Op.Sum(), currency.getCode(), rule, label, operands, digits());
     }
 
-    public Figure less(String rule, String label, Figure from, List<Figure> taken) {
+    public Figure less(String rule, Message label, Figure from, List<Figure> taken) {
         return computed(new Op.Less(), currency.getCode(), rule, label, join(List.of(from), taken), digits());
     }
 
-    public Figure largest(String rule, String label, List<Figure> operands) {
+    public Figure largest(String rule, Message label, List<Figure> operands) {
         return computed(new Op.Largest(), currency.getCode(), rule, label, operands, digits());
     }
 
     /** {@code times} multiplied, divided by {@code over} multiplied, rounded once to the minor unit. */
-    public Figure ratio(String rule, String label, List<Figure> times, List<Figure> over) {
+    public Figure ratio(String rule, Message label, List<Figure> times, List<Figure> over) {
         return computed(
                 new Op.Ratio(times.size(), digits(), rounding), currency.getCode(), rule, label, join(times, over), -1);
     }
 
     /** An exact figure brought to the minor unit: one of the rounding points. */
-    public Figure rounded(String rule, String label, Figure exact) {
+    public Figure rounded(String rule, Message label, Figure exact) {
         return computed(new Op.Rounded(digits(), rounding), currency.getCode(), rule, label, List.of(exact), -1);
     }
 
     /** An exact figure brought to the minor unit half up, whatever the shop's rounding: what others reckon. */
-    public Figure roundedHalfUp(String rule, String label, Figure exact) {
+    public Figure roundedHalfUp(String rule, Message label, Figure exact) {
         return computed(
                 new Op.Rounded(digits(), Rounding.HALF_UP), currency.getCode(), rule, label, List.of(exact), -1);
     }
 
     /** The smallest of some amounts. */
-    public Figure smallest(String rule, String label, List<Figure> operands) {
+    public Figure smallest(String rule, Message label, List<Figure> operands) {
         return computed(new Op.Smallest(), currency.getCode(), rule, label, operands, -1);
     }
 
     /** The largest of some amounts that have not been rounded yet. */
-    public Figure exactLargest(String rule, String label, List<Figure> operands) {
+    public Figure exactLargest(String rule, Message label, List<Figure> operands) {
         return computed(new Op.Largest(), currency.getCode(), rule, label, operands, -1);
     }
 
     /** A sum of amounts that have not been rounded yet. */
-    public Figure exactSum(String rule, String label, List<Figure> operands) {
+    public Figure exactSum(String rule, Message label, List<Figure> operands) {
         return computed(new Op.Sum(), currency.getCode(), rule, label, operands, -1);
     }
 
     /** An amount × a percentage, not rounded: the product with hundredths. */
-    public Figure exactPercent(String rule, String label, Figure amount, Figure percent) {
+    public Figure exactPercent(String rule, Message label, Figure amount, Figure percent) {
         return computed(
                 new Op.Product(),
                 currency.getCode(),
                 rule,
                 label,
-                List.of(amount, percent, number(Op.Source.CONSTANT, HUNDREDTH, "", "rule/percent", "per cent")),
+                List.of(amount, percent, number(Op.Source.CONSTANT, HUNDREDTH, "", "rule/percent", PER_CENT)),
                 -1);
     }
 
     /** A product that is an amount but has not been rounded yet. */
-    public Figure exactProduct(String rule, String label, List<Figure> operands) {
+    public Figure exactProduct(String rule, Message label, List<Figure> operands) {
         return computed(new Op.Product(), currency.getCode(), rule, label, operands, -1);
     }
 
     /** A product that is not an amount and is not rounded, such as a line's weight. */
-    public Figure product(String unit, String rule, String label, List<Figure> operands) {
+    public Figure product(String unit, String rule, Message label, List<Figure> operands) {
         return computed(new Op.Product(), unit, rule, label, operands, -1);
     }
 
     /** A sum that is not an amount, such as an order's weight. */
-    public Figure count(String unit, String rule, String label, List<Figure> operands) {
+    public Figure count(String unit, String rule, Message label, List<Figure> operands) {
         return computed(new Op.Sum(), unit, rule, label, operands, -1);
     }
 
     /** How many steps are started between {@code from} and {@code measure}. */
-    public Figure startedSteps(String rule, String label, Figure measure, Figure from, Figure step) {
+    public Figure startedSteps(String rule, Message label, Figure measure, Figure from, Figure step) {
         return computed(new Op.StartedSteps(), "", rule, label, List.of(measure, from, step), -1);
     }
 
     /** {@code whole} shared out over the weights; the parts add up to it. */
-    public List<Figure> shares(String rule, String label, Figure whole, List<Figure> weights) {
+    public List<Figure> shares(String rule, Message label, Figure whole, List<Figure> weights) {
         List<BigDecimal> weighed = new ArrayList<>(weights.size());
         weights.forEach(weight -> weighed.add(weight.value()));
         List<BigDecimal> values = Sharing.out(whole.value(), digits(), weighed);
@@ -298,11 +309,11 @@ public final class Tracer {
         return parts;
     }
 
-    private Figure given(Op.Source source, BigDecimal value, String unit, String rule, String label) {
+    private Figure given(Op.Source source, BigDecimal value, String unit, String rule, Message label) {
         return new Figure(value, unit, rule, label, new Op.Given(source, value), List.of());
     }
 
-    private Figure computed(Op op, String unit, String rule, String label, List<Figure> operands, int digits) {
+    private Figure computed(Op op, String unit, String rule, Message label, List<Figure> operands, int digits) {
         BigDecimal[] values = new BigDecimal[operands.size()];
         for (int i = 0; i < values.length; i++) {
             values[i] = operands.get(i).value();

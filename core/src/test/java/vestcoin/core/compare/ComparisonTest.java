@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.English;
 import vestcoin.core.goods.Line;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
@@ -25,9 +26,9 @@ class ComparisonTest {
         return Comparison.of(CompiledSetup.of(before.setup()), CompiledSetup.of(after.setup()), Map.of("one", order))
                 .stream()
                 .flatMap(difference -> difference.rows().stream())
-                .map(row ->
-                        row.what() + ": " + row.before().map(Object::toString).orElse("-") + " → "
-                                + row.after().map(Object::toString).orElse("-"))
+                .map(row -> English.of(row.what()) + ": "
+                        + row.before().map(Object::toString).orElse("-") + " → "
+                        + row.after().map(Object::toString).orElse("-"))
                 .toList();
     }
 
@@ -49,7 +50,7 @@ class ComparisonTest {
         Comparison.Difference difference = Comparison.of(
                         CompiledSetup.of(shop("4.00").setup()), CompiledSetup.of(without.setup()), Map.of("one", order))
                 .get(0);
-        assertThat(difference.after()).containsExactly("The shop has no product “p”.");
+        assertThat(English.of(difference.after())).containsExactly("The shop has no product “p”.");
         assertThat(difference.rows())
                 .allSatisfy(row -> assertThat(row.after()).isEmpty())
                 .isNotEmpty();

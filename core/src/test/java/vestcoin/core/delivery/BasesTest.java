@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import vestcoin.core.English;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Line;
@@ -64,7 +65,7 @@ class BasesTest {
         Offer offer = quote.offers().get(0);
         return offer instanceof Offer.Available offered
                 ? offered.price().value().toPlainString()
-                : ((Offer.Unavailable) offer).reason();
+                : English.of(((Offer.Unavailable) offer).reason());
     }
 
     @Test
@@ -112,10 +113,10 @@ class BasesTest {
                 shop.compiled(),
                 order.given(PricingContext.NOTHING.with(new CarrierAnswers(Map.of("parcel-day", of("7.35"))))));
         assertThat(post(answered)).isEqualTo("7.35");
-        assertThat(answered.chosen().orElseThrow().note()).isEmpty();
+        assertThat(answered.chosen().orElseThrow().note().map(English::of)).isEmpty();
         Quote silent = Pricing.price(shop.compiled(), order);
         assertThat(post(silent)).isEqualTo("9.90");
-        assertThat(silent.chosen().orElseThrow().note())
+        assertThat(silent.chosen().orElseThrow().note().map(English::of))
                 .contains("The carrier did not answer; this is the fallback price.");
     }
 
@@ -408,7 +409,7 @@ class BasesTest {
                 .extracting(offer -> offer.option().id() + " "
                         + (offer instanceof Offer.Available offered
                                 ? offered.price().value()
-                                : ((Offer.Unavailable) offer).reason()))
+                                : English.of(((Offer.Unavailable) offer).reason())))
                 .containsExactly("post 5.00", "van 7.00", "bike Not offered from Barn.");
         assertThat(quote.payable().value()).isEqualByComparingTo("145.00");
         assertThat(quote.chosen().orElseThrow().promise().orElseThrow().ready())
@@ -432,7 +433,7 @@ class BasesTest {
         assertThat(quote.taxes())
                 .extracting(group -> group.dispatch() + " " + group.amount().value())
                 .containsExactly("DE 106.00", "IE 43.00");
-        assertThat(quote.missing()).isEmpty();
+        assertThat(English.of(quote.missing())).isEmpty();
         Discounts.Rule free = new Discounts.Rule(
                 "free",
                 "Free",

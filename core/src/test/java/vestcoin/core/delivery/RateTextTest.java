@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import vestcoin.core.English;
 import vestcoin.core.problem.InvalidInput;
 
 class RateTextTest {
@@ -44,7 +45,10 @@ class RateTextTest {
 
     @Test
     void it_is_read_back_in_words() {
-        assertThat(RateText.inWords(read("to 1 kg 6.90, to 5 kg 9.40, then +0.80/kg, from 80 free")))
+        assertThat(String.join(
+                        " ",
+                        English.of(RateText.inWords(
+                                read("to 1 kg 6.90, to 5 kg 9.40, then +0.80/kg, " + "from 80 free")))))
                 .isEqualTo("Up to and including 1 kg: 6.90. Up to 5 kg: 9.40. Above that 0.80 more for each started "
                         + "kg. Free from goods of 80.00.");
     }
@@ -73,8 +77,9 @@ class RateTextTest {
                 .isInstanceOfSatisfying(InvalidInput.class, refused -> {
                     assertThat(refused.problems()).singleElement().satisfies(problem -> {
                         assertThat(problem.path()).isEqualTo("delivery/zones/ie/rates/tube");
-                        assertThat(problem.sentence() + problem.remedy()).contains(said);
-                        assertThat(problem.remedy()).isNotBlank();
+                        assertThat(English.of(problem.sentence()) + English.of(problem.remedy()))
+                                .contains(said);
+                        assertThat(English.of(problem.remedy())).isNotBlank();
                     });
                 });
     }

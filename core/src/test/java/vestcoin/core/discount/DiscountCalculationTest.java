@@ -13,6 +13,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
 import vestcoin.core.calendar.Window;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
@@ -174,7 +175,7 @@ class DiscountCalculationTest {
 
     private static List<String> refused(Quote quote) {
         return quote.notApplied().stream()
-                .map(not -> not.rule().id() + ": " + not.reason())
+                .map(not -> not.rule().id() + ": " + English.of(not.reason()))
                 .toList();
     }
 

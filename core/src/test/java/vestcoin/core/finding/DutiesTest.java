@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
 import vestcoin.core.goods.Product;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.quote.Shops;
@@ -106,7 +107,7 @@ class DutiesTest {
                 .hasSizeGreaterThan(7)
                 .allSatisfy(duty -> {
                     assertThat(duty.source()).matches("(Directive|Regulation) .*(/EU|/EC|\\(EU\\)).*Art\\. .*");
-                    assertThat(duty.how()).endsWith(".");
+                    assertThat(English.of(duty.how())).endsWith(".");
                 });
     }
 

@@ -1,7 +1,9 @@
 package vestcoin.core.goods;
 
+import static org.assertj.core.api.Assertions.as;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 
 import java.math.BigDecimal;
 import java.time.ZonedDateTime;
@@ -9,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.English;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
@@ -71,13 +74,14 @@ class GoodsTest {
                 .given(PricingContext.NOTHING.with(stock));
         Quote quote = Pricing.price(kites().compiled(), order);
         assertThat(quote.left()).containsOnlyKeys("kite/large-red", "kite");
-        assertThat(quote.missing()).containsExactly("Only 2 of kite are left.");
+        assertThat(English.of(quote.missing())).containsExactly("Only 2 of kite are left.");
         Order gone = Shops.order(IE, kite("small", "red", 1))
                 .given(PricingContext.NOTHING.with(new Stock(Map.of("kite", BigDecimal.ZERO))));
-        assertThat(Pricing.price(kites().compiled(), gone).missing()).containsExactly("kite is sold out.");
+        assertThat(English.of(Pricing.price(kites().compiled(), gone).missing()))
+                .containsExactly("kite is sold out.");
         Order twice = Shops.order(IE, kite("small", "red", 3), kite("small", "red", 3))
                 .given(PricingContext.NOTHING.with(stock));
-        assertThat(Pricing.price(kites().compiled(), twice).missing())
+        assertThat(English.of(Pricing.price(kites().compiled(), twice).missing()))
                 .as("two lines of the same thing count together")
                 .containsExactly("Only 5 of kite are left.");
     }
@@ -107,7 +111,8 @@ class GoodsTest {
         assertThat(weight.rule()).as("the why leads to the group").isEqualTo("goods/groups/paper/weight");
         assertThatThrownBy(() ->
                         shop().sells(Thing.of("book", "20.00", null).product()).compiled())
-                .hasMessageContaining("has no tax category, nor has its group");
+                .extracting(English::told, as(STRING))
+                .contains("has no tax category, nor has its group");
     }
 
     @Test
@@ -128,7 +133,8 @@ class GoodsTest {
                                 .holds(Line.of("gone", 1))
                                 .product())
                         .compiled())
-                .hasMessageContaining("cannot be part of a bundle");
+                .extracting(English::told, as(STRING))
+                .contains("cannot be part of a bundle");
     }
 
     private static List<String> dates(Renewal renewal, String first) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.place.Destination;
@@ -197,6 +198,7 @@ class PayingTest {
                 .method(method.id())
                 .orElseThrow()
                 .hidden()
+                .map(English::of)
                 .orElse("");
     }
 
@@ -272,7 +274,8 @@ class PayingTest {
         assertThat(price(shop("20.00"), order(null))
                         .method("door")
                         .orElseThrow()
-                        .hidden())
+                        .hidden()
+                        .map(English::of))
                 .isEmpty();
         assertThat(price(
                                 shop("20.00")
@@ -282,7 +285,8 @@ class PayingTest {
                                 order(null).of(List.of(Line.of("film", 1))))
                         .method("door")
                         .orElseThrow()
-                        .hidden())
+                        .hidden()
+                        .map(English::of))
                 .contains("Nothing is handed over at a door.");
     }
 }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.English;
 import vestcoin.core.calendar.Window;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.delivery.RateText;
@@ -85,7 +86,7 @@ class SlotsTest {
         assertThat(open(spot, "2026-11-25T11:00:00Z", DUBLIN, null, taken))
                 .containsExactly("2026-11-25T12:00", "2026-11-26T12:00");
         assertThat(Slots.shut(Slots.plan(spot), Instant.parse("2026-11-25T11:00:00Z"), DUBLIN, Optional.empty(), taken))
-                .extracting(Slots.Shut::reason)
+                .extracting(each -> English.of(each.reason()))
                 .containsExactly(
                         "Sooner than the notice of 0 hours.",
                         "Taken: 2 in all.",
@@ -176,11 +177,11 @@ class SlotsTest {
                 german.withDelivery("pickup-dock").withSlot(LocalDateTime.parse("2026-11-25T14:00")));
         assertThat(collected.payable().value()).isEqualByComparingTo("46.00");
         assertThat(collected.taxes().get(0).components().get(0).rate().value()).isEqualByComparingTo("23");
-        assertThat(collected.missing()).isEmpty();
-        assertThat(Pricing.price(
+        assertThat(English.of(collected.missing())).isEmpty();
+        assertThat(English.of(Pricing.price(
                                 shop(spot, null).compiled(),
                                 german.withDelivery("pickup-dock").withSlot(LocalDateTime.parse("2026-11-25T13:00")))
-                        .missing())
+                        .missing()))
                 .containsExactly("The slot chosen is not open any more.");
         Order made = Shops.order(Destination.of("IE"), Line.of("made", 1)).withDelivery("pickup-dock");
         assertThat(Pricing.price(shop(spot, null).compiled(), made)
@@ -201,7 +202,8 @@ class SlotsTest {
         Order late = Shops.order(Destination.of("IE"), Line.of("kite", 1))
                 .withDelivery("pickup-dock")
                 .withSlot(LocalDateTime.parse("2026-12-04T15:00"));
-        assertThat(Pricing.price(shop(spot, null).compiled(), late).missing()).isEmpty();
+        assertThat(English.of(Pricing.price(shop(spot, null).compiled(), late).missing()))
+                .isEmpty();
         Pickup.Local bike = new Pickup.Local(
                 "Cargo bike",
                 "",
@@ -219,7 +221,8 @@ class SlotsTest {
                 .at(new Point(new BigDecimal("53.2800"), new BigDecimal("-9.0500")))
                 .withDelivery("local")
                 .withSlot(LocalDateTime.parse("2026-12-01T19:00"));
-        assertThat(Pricing.price(shop(spot, bike).compiled(), brought).missing())
+        assertThat(English.of(
+                        Pricing.price(shop(spot, bike).compiled(), brought).missing()))
                 .isEmpty();
     }
 
@@ -247,7 +250,7 @@ class SlotsTest {
                 .orElseThrow();
         return offer instanceof Offer.Available offered
                 ? offered.price().value().toPlainString()
-                : ((Offer.Unavailable) offer).reason();
+                : English.of(((Offer.Unavailable) offer).reason());
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
 import vestcoin.core.problem.Problems;
 
 class PlaceIndexTest {
@@ -152,7 +153,7 @@ class PlaceIndexTest {
         for (String wrong : List.of("XX", "US-ZZ", "QQ:1", "GB:", "DE:12999..10000", "DE:1*")) {
             Problems problems = new Problems();
             Place.check(Place.parse(wrong), "delivery/zones/z/places", problems);
-            assertThat(problems.list()).as(wrong).hasSize(1).allMatch(problem -> !problem.remedy()
+            assertThat(problems.list()).as(wrong).hasSize(1).allMatch(problem -> !English.of(problem.remedy())
                     .isBlank());
         }
     }

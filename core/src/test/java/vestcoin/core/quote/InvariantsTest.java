@@ -16,6 +16,7 @@ import java.util.function.BiConsumer;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.English;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
@@ -195,13 +196,14 @@ class InvariantsTest {
                                 .filter(figure -> !reduced)
                                 .toList())
                 .flatMap(List::stream)
-                .forEach(figure ->
-                        assertThat(figure.value().signum()).as(figure.label()).isNotNegative());
+                .forEach(figure -> assertThat(figure.value().signum())
+                        .as(English.of(figure.label()))
+                        .isNotNegative());
         int digits = CurrencyUnit.of(quote.currency()).getDecimalPlaces();
         amounts(quote).forEach(figure -> assertThat(figure.unit().equals("kg")
                         || figure.unit().equals("km")
                         || figure.value().scale() == digits)
-                .as(figure.label())
+                .as(English.of(figure.label()))
                 .isTrue());
     }
 

@@ -1,7 +1,9 @@
 package vestcoin.core.quote;
 
+import static org.assertj.core.api.Assertions.as;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 import static vestcoin.core.quote.Shops.order;
 
 import java.math.BigDecimal;
@@ -9,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.English;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Line;
@@ -98,9 +101,9 @@ class PricingTest {
         assertThat(quote.offers()).hasSize(2).allSatisfy(offer -> assertThat(offer)
                 .isInstanceOf(Offer.Unavailable.class));
         assertThat(quote.offers())
-                .extracting(offer -> ((Offer.Unavailable) offer).reason())
+                .extracting(offer -> English.of(((Offer.Unavailable) offer).reason()))
                 .containsExactly("Over 5 kg.", "Not offered in EU.");
-        assertThat(quote.missing()).containsExactly("Nothing delivers this basket to this place.");
+        assertThat(English.of(quote.missing())).containsExactly("Nothing delivers this basket to this place.");
     }
 
     @Test
@@ -176,15 +179,16 @@ class PricingTest {
     }
 
     private static String reason(Shops.Maker shop, Line... lines) {
-        return ((Offer.Unavailable)
+        return English.of(((Offer.Unavailable)
                         price(shop, order(Destination.of("IE"), lines)).offers().get(0))
-                .reason();
+                .reason());
     }
 
     @Test
     void a_shop_without_any_option_delivers_nothing_and_says_so() {
         Shops.Maker shop = new Shops.Maker().taxes("IE", "s", "23").sells("p", "10.00", "s", "1 kg");
-        assertThat(price(shop, order(Destination.of("IE"), Line.of("p", 1))).missing())
+        assertThat(English.of(price(shop, order(Destination.of("IE"), Line.of("p", 1)))
+                        .missing()))
                 .containsExactly("Nothing delivers this basket to this place.");
     }
 
@@ -208,7 +212,7 @@ class PricingTest {
     void a_download_needs_no_delivery() {
         Quote quote = price(KITES, order(Destination.of("JP"), Line.of("plan", 1)));
         assertThat(quote.offers()).isEmpty();
-        assertThat(quote.missing()).isEmpty();
+        assertThat(English.of(quote.missing())).isEmpty();
         assertThat(amount(quote.payable())).isEqualTo("9.00");
     }
 
@@ -293,7 +297,7 @@ class PricingTest {
     @Test
     void a_method_is_seen_only_when_its_gateway_can_take_a_payment() {
         Order order = order(Destination.of("IE"), Line.of("book", 1));
-        assertThat(price(KITES, order).method("card").orElseThrow().hidden())
+        assertThat(price(KITES, order).method("card").orElseThrow().hidden().map(English::of))
                 .contains("Not shown: no keys are entered.");
         Order connected = new Order(
                 order.at(),
@@ -303,8 +307,8 @@ class PricingTest {
                 Optional.of("card"),
                 Map.of("cards", Gateway.TEST));
         Quote quote = price(KITES, connected);
-        assertThat(quote.method("card").orElseThrow().hidden()).isEmpty();
-        assertThat(quote.missing()).isEmpty();
+        assertThat(quote.method("card").orElseThrow().hidden().map(English::of)).isEmpty();
+        assertThat(English.of(quote.missing())).isEmpty();
         // 26.70 × 1.4 % = 0.3738, rounded 0.37, and 0.25
         assertThat(amount(quote.payable())).isEqualTo("26.70");
         assertThat(amount(quote.method("card").orElseThrow().fee().orElseThrow()))
@@ -329,7 +333,8 @@ class PricingTest {
                                 "order/lines/3/options/colour",
                                 "order/to/country"));
         assertThatThrownBy(() -> price(KITES, order(Destination.of("DE", "1011"), Line.of("book", 1))))
-                .hasMessageContaining("not a postcode of DE");
+                .extracting(English::told, as(STRING))
+                .contains("not a postcode of DE");
     }
 
     @Test

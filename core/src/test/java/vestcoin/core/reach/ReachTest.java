@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.English;
 import vestcoin.core.calendar.Window;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Line;
@@ -66,7 +67,8 @@ class ReachTest {
                         Shops.order(Destination.of("IE"), Line.of("gone", 1)),
                         List.of(Destination.of("IE"))))
                 .singleElement()
-                .satisfies(place -> assertThat(place.missing()).containsExactly("The shop has no product “gone”."));
+                .satisfies(place -> assertThat(English.of(place.missing()))
+                        .containsExactly("The shop has no " + "product “gone”."));
     }
 
     private static CompiledSetup priced(String price, Product.Sale sale) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.FindingContext;
@@ -94,6 +95,7 @@ class BuyerTextsTest {
                 Check.of(bilingual.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))).stream()
                         .filter(finding -> finding.id().equals("words-lacking"))
                         .map(Finding::sentence)
+                        .map(English::of)
                         .toList();
         int all = BuyerTexts.of(bilingual.setup()).size();
         assertThat(said).containsExactly(all - 1 + " of " + all + " names and sentences are not written in de yet.");
@@ -104,7 +106,7 @@ class BuyerTextsTest {
                 .isInstanceOfSatisfying(InvalidInput.class, refused -> assertThat(refused.problems())
                         .anySatisfy(problem -> {
                             assertThat(problem.path()).isEqualTo(path);
-                            assertThat(problem.sentence()).contains(sentence);
+                            assertThat(English.of(problem.sentence())).contains(sentence);
                         }));
     }
 
@@ -180,6 +182,7 @@ class BuyerTextsTest {
         return Check.of(shop().terms(terms).compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST)))
                 .stream()
                 .map(Finding::sentence)
+                .map(English::of)
                 .toList();
     }
 }

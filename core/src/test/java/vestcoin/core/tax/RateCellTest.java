@@ -1,12 +1,15 @@
 package vestcoin.core.tax;
 
+import static org.assertj.core.api.Assertions.as;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import vestcoin.core.English;
 
 class RateCellTest {
     @ParameterizedTest
@@ -36,6 +39,8 @@ class RateCellTest {
 
     @Test
     void a_share_of_one_is_asked_about() {
-        assertThatThrownBy(() -> RateCell.parse("cell", "0.07", "VAT")).hasMessageContaining("0.07 % or as 7 %");
+        assertThatThrownBy(() -> RateCell.parse("cell", "0.07", "VAT"))
+                .extracting(English::told, as(STRING))
+                .contains("0.07 % or as 7 %");
     }
 }

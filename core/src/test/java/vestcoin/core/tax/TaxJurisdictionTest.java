@@ -12,6 +12,7 @@ import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
 import vestcoin.core.calendar.Window;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.goods.Line;
@@ -213,7 +214,7 @@ class TaxJurisdictionTest {
         Quote unknown = price(shop, "kite", leeds, order -> order);
         assertThat(taxed(unknown)).isEqualTo("G - 123.00");
         assertThat(unknown.treatments())
-                .extracting(TaxLiability::sentence)
+                .extracting(each -> English.of(each.sentence()))
                 .containsExactly(
                         "There is no exchange rate to compare with the registration in United Kingdom: exported "
                                 + "without tax.");
@@ -251,7 +252,7 @@ class TaxJurisdictionTest {
                 order -> order.by(new Buyer(null, null, Optional.of("diplomat, certificate 7"), null, null)));
         assertThat(taxed(quote)).isEqualTo("E - 100.00");
         assertThat(quote.treatments())
-                .extracting(TaxLiability::sentence)
+                .extracting(each -> English.of(each.sentence()))
                 .containsExactly("Exempt buyer: diplomat, certificate 7");
     }
 
@@ -525,7 +526,7 @@ class TaxJurisdictionTest {
         Buyer german = new Buyer(null, null, null, Optional.of(Destination.of("DE")), Optional.of("FR"));
         Quote quote = price(shop().oneStopShop(), "plan", Destination.of("IE"), order -> order.by(german));
         assertThat(taxed(quote)).isEqualTo("S 19 123.00");
-        assertThat(quote.missing())
+        assertThat(English.of(quote.missing()))
                 .containsExactly("Two pieces of evidence disagree on where the buyer belongs: DE and FR.");
     }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Finding;
@@ -53,7 +54,10 @@ class TerritoriesTest {
     }
 
     private static List<String> sentences(Quote quote) {
-        return quote.treatments().stream().map(TaxLiability::sentence).toList();
+        return quote.treatments().stream()
+                .map(TaxLiability::sentence)
+                .map(English::of)
+                .toList();
     }
 
     private static List<String> findings(Shops.Maker shop) {
@@ -208,9 +212,10 @@ class TerritoriesTest {
         Quote quote = Pricing.price(
                 irish().compiled(),
                 Shops.order(Destination.of("DE"), Line.of("kite", 1)).by(business("DE")));
-        assertThat(quote.lines().get(0).unit().label()).isEqualTo("without the tax of Ireland");
+        assertThat(English.of(quote.lines().get(0).unit().label())).isEqualTo("without the tax of Ireland");
         Shops.Maker earns = irish().standing(Tax.CrossBorderPricing.WHAT_THE_SELLER_EARNS);
-        assertThat(price(earns, Destination.of("FR")).lines().get(0).unit().label())
+        assertThat(English.of(
+                        price(earns, Destination.of("FR")).lines().get(0).unit().label()))
                 .isEqualTo("at the rate of France");
     }
 
@@ -281,7 +286,8 @@ class TerritoriesTest {
                 .singleElement()
                 .satisfies(problem -> {
                     assertThat(problem.path()).isEqualTo("order/to/postcode");
-                    assertThat(problem.sentence()).isEqualTo("“28801” is a postcode of North Carolina, not of Texas.");
+                    assertThat(English.of(problem.sentence()))
+                            .isEqualTo("“28801” is a postcode of North Carolina, " + "not of Texas.");
                 });
         assertThat(rate(price(american(), us(null, "28801"))))
                 .as("the postcode tells the state where none is named")

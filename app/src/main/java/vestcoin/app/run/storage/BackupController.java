@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.Vault;
+import vestcoin.core.message.Message;
 
 /**
  * Hands the data of a running installation to the command that backs it up: to whoever can read its key file, and
@@ -44,8 +45,8 @@ class BackupController {
             throw new ApiProblem(
                     HttpStatus.FORBIDDEN,
                     "",
-                    "This is not yours to take.",
-                    "Run the command on the machine itself, as who runs Vest Coin.");
+                    Message.of("storage.this-not-yours-to-take"),
+                    Message.of("storage.run-command-on-machine-itself-who-runs"));
         }
         response.setContentType("application/zip");
         copies.write(response.getOutputStream());

@@ -5,14 +5,12 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.List;
-import java.util.Map;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
-import vestcoin.app.format.Json;
+import vestcoin.app.edge.ProblemWriter;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
 /**
@@ -23,12 +21,14 @@ import vestcoin.core.problem.Problem;
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class DiskSpaceFilter extends OncePerRequestFilter {
     private static final int INSUFFICIENT_STORAGE = 507;
-    private static final Problem NO_ORDERS =
-            new Problem("", "This shop takes no orders for now.", "The basket is kept; try again in a while.");
+    private static final Problem NO_ORDERS = new Problem(
+            "",
+            Message.of("storage.this-shop-takes-no-orders-for-now"),
+            Message.of("storage.basket-kept-try-again-in-while"));
     private static final Problem FULL = new Problem(
             "",
-            "The disk is full, so nothing can be kept.",
-            "Make room on the machine Vest Coin runs on; it goes on by itself.");
+            Message.of("storage.disk-full-so-nothing-can-kept"),
+            Message.of("storage.make-room-on-machine-vest-coin-runs"));
 
     private final DiskSpace room;
 
@@ -48,18 +48,6 @@ class DiskSpaceFilter extends OncePerRequestFilter {
             return;
         }
         Problem problem = request.getRequestURI().startsWith("/api/counter/") ? NO_ORDERS : FULL;
-        response.setStatus(INSUFFICIENT_STORAGE);
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter()
-                .write(Json.write(Map.of(
-                        "status",
-                        INSUFFICIENT_STORAGE,
-                        "title",
-                        "Insufficient Storage",
-                        "detail",
-                        problem.sentence() + " " + problem.remedy(),
-                        "problems",
-                        List.of(problem))));
+        ProblemWriter.write(request, response, INSUFFICIENT_STORAGE, "Insufficient Storage", problem);
     }
 }

@@ -1,0 +1,101 @@
+import { useQuery } from "@tanstack/react-query";
+import IntlMessageFormat from "intl-messageformat";
+import { createContext, type ReactNode, useContext, useEffect, useMemo } from "react";
+import english from "../../../catalogue/en/counter.json";
+import { phraseFailures } from "../api/client";
+
+type Code = keyof typeof english;
+/** What the counter can say, as its catalogue names it. */
+export type Phrase = Code extends `counter.${infer Name}` ? Name : never;
+type Values = Record<string, string | number>;
+type Catalogue = Record<string, string>;
+
+/** Phrases in the language the counter is shown in, by ICU MessageFormat. */
+export interface Say {
+  (phrase: Phrase, values?: Values): string;
+  /** A phrase with parts of it marked up. */
+  marked: (phrase: Phrase, marks: Record<string, (parts: ReactNode[]) => ReactNode>) => ReactNode;
+  /** A phrase of a family, by a code from outside; nothing where the family has none. */
+  known: (family: string, code: string | undefined) => string | undefined;
+  /** Names as the language lists them. */
+  list: (names: readonly string[]) => string;
+  /** A tax as it is called in the language, with its percent. */
+  levy: (name: string, percent: string) => string;
+}
+
+/** A made-up language whose every phrase stands in brackets, so that a test sees what is not phrased. */
+const BRACKETED = "qaa";
+
+const catalogues = import.meta.glob<Catalogue>(
+  ["../../../catalogue/*/counter.json", "!../../../catalogue/en/counter.json"],
+  {
+    import: "default",
+  },
+);
+
+const subtag = (language: string): string => language.toLowerCase().split("-")[0] ?? "";
+
+async function load(language: string): Promise<Catalogue> {
+  const found = catalogues[`../../../catalogue/${subtag(language)}/counter.json`];
+  return found ? await found() : english;
+}
+
+/** @param own the shop's own wording, by code */
+export function sayIn(language: string, catalogue: Catalogue, own: Catalogue = {}): Say {
+  const bracketed = subtag(language) === BRACKETED;
+  const locale = bracketed ? "en" : language;
+  const formats = new Map<string, IntlMessageFormat>();
+  const pattern = (phrase: string): string | undefined =>
+    own[`counter.${phrase}`] ?? catalogue[`counter.${phrase}`] ?? (english as Catalogue)[`counter.${phrase}`];
+  const formatOf = (phrase: string): IntlMessageFormat => {
+    const known = formats.get(phrase) ?? new IntlMessageFormat(pattern(phrase) ?? phrase, locale);
+    formats.set(phrase, known);
+    return known;
+  };
+  const wrapped = (text: string): string => (bracketed ? `[${text}]` : text);
+  const say = ((phrase, values) => wrapped(String(formatOf(phrase).format(values)))) as Say;
+  say.marked = (phrase, marks) => {
+    const parts = formatOf(phrase).format<ReactNode>(marks);
+    return bracketed ? ["[", parts, "]"].flat() : parts;
+  };
+  say.known = (family, code) => {
+    const phrase = `${family}.${(code ?? "").replaceAll(" ", "-")}`;
+    return code && pattern(phrase) ? say(phrase as Phrase) : undefined;
+  };
+  say.list = (names) => new Intl.ListFormat(locale, { type: "conjunction" }).format(names);
+  say.levy = (name, percent) => say("levyRow", { name: say.known("levies", name) ?? name, percent });
+  return say;
+}
+
+const rightToLeft = ["ar", "fa", "he", "ur", "yi", "ps", "dv", "ckb"];
+
+/** Which way a language is written. */
+export const directionOf = (language: string): "ltr" | "rtl" =>
+  rightToLeft.includes(subtag(language)) ? "rtl" : "ltr";
+
+export const inEnglish = sayIn("en", english);
+
+const Context = createContext<Say>(inEnglish);
+export const SayProvider = Context.Provider;
+
+/** The phrases of a language; English ones until they are there. */
+export function useCatalogue(language: string, own?: Catalogue): Say | undefined {
+  const { data } = useQuery({
+    queryKey: ["catalogue", subtag(language)],
+    queryFn: () => load(language),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const say = useMemo(() => (data ? sayIn(language, data, own) : undefined), [data, language, own]);
+  useEffect(() => {
+    if (say) {
+      phraseFailures({
+        unreached: { sentence: say("unreached"), remedy: say("unreachedRemedy") },
+        other: { sentence: say("wentWrong"), remedy: say("tryAgain") },
+      });
+    }
+  }, [say]);
+  return say;
+}
+
+/** The phrases of the language the counter is shown in. */
+export const useSay = (): Say => useContext(Context);
