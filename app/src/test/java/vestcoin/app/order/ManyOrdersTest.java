@@ -92,7 +92,8 @@ class ManyOrdersTest {
                 order by shop, number desc limit 51""")).contains("ORDERS_LATEST").contains("index sorted");
         assertThat(plan(sql, """
                 select discount, count(*) as used from discount_use
-                where shop = 'tern-and-tether' and buyer = 'b1@buyers.example' group by discount""")).contains("DISCOUNT_USE_BY");
+                where shop = 'tern-and-tether' and buyer = 'b1@buyers.example'
+                group by discount""")).contains("DISCOUNT_USE_BY");
         assertThat(plan(sql, "select order_id from owed where kind = 'paper' order by kind, order_id limit 1000"))
                 .contains("PRIMARY_KEY")
                 .contains("index sorted");

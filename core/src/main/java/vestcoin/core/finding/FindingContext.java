@@ -16,6 +16,10 @@ import vestcoin.core.tax.Sales;
  * @param untried accounts no payment was tried with since they changed
  */
 public record FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases) {
+    public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
+        this(at, gateways, sales, untried, 0);
+    }
+
     public FindingContext(Instant at, Map<String, Gateway> gateways) {
         this(at, gateways, Sales.NONE, Set.of(), 0);
     }
