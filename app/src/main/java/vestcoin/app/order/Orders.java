@@ -340,10 +340,7 @@ public class Orders {
         sql.sql("delete from slot_taken where order_id = :id")
                 .param("id", order.id())
                 .update();
-        sql.sql("""
-                update discount_count c set used = used - 1 where c.shop = :shop
-                  and c.discount in (
-                    select discount from discount_use where order_id = :id)""").param("shop", order.shop()).param("id", order.id()).update();
+        sql.sql(COUNT_BACK).param("shop", order.shop()).param("id", order.id()).update();
         sql.sql("delete from discount_use where order_id = :id")
                 .param("id", order.id())
                 .update();
@@ -439,6 +436,10 @@ public class Orders {
                 .param("discount", use.discount())
                 .update();
     }
+
+    private static final String COUNT_BACK = """
+            update discount_count c set used = used - 1
+            where c.shop = :shop and c.discount in (select discount from discount_use where order_id = :id)""";
 
     private record DiscountCount(String discount, int used) {}
 
