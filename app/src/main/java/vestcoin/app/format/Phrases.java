@@ -1,5 +1,7 @@
 package vestcoin.app.format;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import com.ibm.icu.number.NumberFormatter;
 import com.ibm.icu.number.Precision;
 import com.ibm.icu.text.DateFormat;
@@ -53,8 +55,11 @@ public final class Phrases {
     private static final List<String> AREAS = List.of("core", "app", "letter", "paper", "counter", "desk");
     private static final String FALLBACK = "en";
     private static final int MOST_LISTED = 6;
+    private static final int MOST_LANGUAGES = 200;
+    private static final int LONGEST_TAG = 35;
     private static final Map<String, Map<String, String>> CATALOGUES = new ConcurrentHashMap<>();
-    private static final Map<String, Phrases> KNOWN = new ConcurrentHashMap<>();
+    private static final Cache<String, Phrases> KNOWN =
+            Caffeine.newBuilder().maximumSize(MOST_LANGUAGES).build();
 
     /** Before a code, the place of a seller's own wording among the texts of a language. */
     public static final String PREFIX = "phrases.";
@@ -88,10 +93,8 @@ public final class Phrases {
 
     /** @param tag BCP 47, such as {@code de-CH}: German words, the numbers of Switzerland */
     public static Phrases in(String tag) {
-        String known = tag.isEmpty() || tag.length() > 35 ? FALLBACK : tag;
-        return KNOWN.size() > 200 && !KNOWN.containsKey(known)
-                ? new Phrases(known)
-                : KNOWN.computeIfAbsent(known, Phrases::new);
+        String known = tag.isEmpty() || tag.length() > LONGEST_TAG ? FALLBACK : tag;
+        return KNOWN.get(known, Phrases::new);
     }
 
     /**

@@ -14,9 +14,9 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.PaymentBook;
-import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
+import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Message;
 
 /**

@@ -16,11 +16,11 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.payment.PaymentBook;
-import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.invoice.Bill;
+import vestcoin.core.life.SendingCapture;
 import vestcoin.core.message.Message;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
@@ -150,15 +150,14 @@ public class Dispatching {
                 .filter(PaymentBook.Payment::throughProvider)
                 .findFirst()
                 .orElse(null);
-        if (payment == null
-                || payment.stateNow() != PaymentState.AUTHORISED && payment.stateNow() != PaymentState.CAPTURED
-                || payment.captured() == payment.amount()) {
+        if (payment == null) {
             return;
         }
-        long left = payment.amount() - payment.captured();
-        long amount = order.sent().equals("all")
-                ? left
-                : Math.min(left, own(order, quote) - (order.payable() - order.due()) - payment.captured());
+        long amount = SendingCapture.of(
+                payment.life(),
+                own(order, quote),
+                order.payable() - order.due(),
+                order.sent().equals("all"));
         if (amount > 0) {
             payments.move(
                     payment,

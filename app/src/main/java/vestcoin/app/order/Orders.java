@@ -499,7 +499,7 @@ public class Orders {
     }
 
     /**
-     * What of the list is wanted; empty for all. @param standing as {@link vestcoin.app.payment.PaymentStanding} has
+     * What of the list is wanted; empty for all. @param standing as {@link vestcoin.core.life.PaymentStanding} has
      * it @param words an order number, or the beginning of a name or e-mail address
      */
     public record OrderFilter(Optional<String> standing, Optional<String> mode, Optional<String> words) {}

@@ -33,8 +33,6 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.paper.Papers;
 import vestcoin.app.payment.PaymentBook;
-import vestcoin.app.payment.PaymentStanding;
-import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Document;
@@ -42,6 +40,8 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
+import vestcoin.core.life.PaymentStanding;
+import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
@@ -250,7 +250,7 @@ class OrderController {
 
     private static Orders.OrderFilter wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
         return new Orders.OrderFilter(
-                standing.filter(PaymentStanding.ALL::contains),
+                standing.filter(PaymentStanding.texts()::contains),
                 mode.filter(List.of("test", "live")::contains),
                 words.map(String::strip).filter(text -> !text.isEmpty()));
     }

@@ -29,6 +29,7 @@ import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
+import vestcoin.core.life.PaperDue;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
@@ -190,7 +191,7 @@ public class Issuing {
                 BigDecimal own = b == 0 ? rounding : BigDecimal.ZERO;
                 BigDecimal of = spread.min(bill.gross().add(own)).max(BigDecimal.ZERO);
                 spread = spread.subtract(of);
-                boolean due = bill.intraCommunity() ? gone : paid || gone && drawing.onAccount();
+                boolean due = PaperDue.invoice(bill.intraCommunity(), drawing.onAccount(), paid, gone);
                 if (due && !invoices.containsKey(b) && !bill.items().isEmpty()) {
                     invoices.put(b, invoice(b, bill, of, own));
                 }

@@ -12,6 +12,9 @@ import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.core.life.PaymentStanding;
+import vestcoin.core.life.PaymentState;
+import vestcoin.core.life.PaymentTry;
 
 /**
  * What is written of payments. Every change of state is a row with its time, actor, amount and reason. Amounts are
@@ -57,6 +60,11 @@ public class PaymentBook {
 
         public boolean byVoucher() {
             return !part.isEmpty();
+        }
+
+        /** What it may do and has done, for the rules of an order's life. */
+        public PaymentTry life() {
+            return new PaymentTry(stateNow(), amount, captured, refunded, byVoucher());
         }
     }
 
@@ -357,7 +365,14 @@ public class PaymentBook {
                 .query(Long.class)
                 .single();
         sql.sql("update orders set standing = :standing where id = :order")
-                .param("standing", PaymentStanding.of(ofOrder(payment.orderId()), due))
+                .param(
+                        "standing",
+                        PaymentStanding.of(
+                                        ofOrder(payment.orderId()).stream()
+                                                .map(Payment::life)
+                                                .toList(),
+                                        due)
+                                .text())
                 .param("order", payment.orderId())
                 .update();
     }

@@ -21,6 +21,7 @@ import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.payment.PaymentBook.Begun;
 import vestcoin.app.payment.PaymentBook.Payment;
+import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Message;
 
 /**

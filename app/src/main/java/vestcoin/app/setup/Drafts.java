@@ -1,12 +1,12 @@
 package vestcoin.app.setup;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,7 +33,10 @@ public class Drafts {
 
     private final JdbcClient sql;
     private final Clock clock;
-    private final Map<String, Draft> cache = new ConcurrentHashMap<>();
+    private static final int MOST_KEPT = 100;
+
+    private final Cache<String, Draft> cache =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
     Drafts(JdbcClient sql, Clock clock) {
         this.sql = sql;
@@ -49,7 +52,7 @@ public class Drafts {
                         "shop",
                         Message.of("setup.there-no-shop", "shop", shop),
                         Message.of("setup.choose-one-of-your-shops")));
-        Draft known = cache.get(shop);
+        Draft known = cache.getIfPresent(shop);
         if (known != null && known.version() == row.version()) {
             return known;
         }

@@ -1,12 +1,13 @@
 package vestcoin.app.setup;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,8 +30,12 @@ public class Editions {
     private final JdbcClient sql;
     private final Clock clock;
     private final Drafts drafts;
-    private final Map<String, Edition> cache = new ConcurrentHashMap<>();
-    private final Map<String, Document> spoken = new ConcurrentHashMap<>();
+    private static final int MOST_KEPT = 200;
+
+    private final Cache<String, Edition> cache =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final Cache<String, Document> spoken =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
     Editions(JdbcClient sql, Clock clock, Drafts drafts) {
         this.sql = sql;
@@ -49,10 +54,10 @@ public class Editions {
 
     /** @throws InvalidInput if the shop has no edition of this number */
     public Edition of(String shop, int number) {
-        return cache.computeIfAbsent(shop + " " + number, key -> sql.sql(
+        return cache.get(shop + " " + number, key -> sql.sql(
                         "select number, hash, document from edition where shop = :shop and number = :number")
                 .param("shop", shop)
-                .param("number", String.valueOf(number))
+                .param("number", number)
                 .query(Row.class)
                 .optional()
                 .map(row -> new Edition(shop, row.number(), row.hash(), Document.parse(row.document())))
@@ -65,7 +70,7 @@ public class Editions {
     /** An edition in one of the shop's languages. */
     public Document spoken(Edition edition, String language) {
         String known = edition.document().language(language);
-        return spoken.computeIfAbsent(edition.shop() + " " + edition.number() + " " + known, key -> edition.document()
+        return spoken.get(edition.shop() + " " + edition.number() + " " + known, key -> edition.document()
                 .in(known));
     }
 
@@ -106,7 +111,7 @@ public class Editions {
         sql.sql("insert into edition(shop, number, hash, document, author, at) values (:shop, :number, "
                         + ":hash, :document, :author, :at)")
                 .param("shop", shop)
-                .param("number", String.valueOf(number))
+                .param("number", number)
                 .param("hash", document.hash())
                 .param("document", document.text())
                 .param("author", author)

@@ -18,9 +18,9 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.PaymentBook;
-import vestcoin.app.payment.PaymentState;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
+import vestcoin.core.life.StatementMatch;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.CreditorReference;
 import vestcoin.core.payment.SwissPayload;
@@ -136,19 +136,12 @@ public class Statements {
         Optional<PaymentBook.Payment> waiting = order.flatMap(found -> book.ofOrder(found.id()).stream()
                 .filter(payment -> !payment.throughProvider() && !payment.byVoucher())
                 .findFirst());
-        String state = "unmatched";
-        long surplus = 0;
-        if (waiting.isPresent()) {
-            PaymentBook.Payment payment = waiting.get();
-            boolean takes = payment.stateNow() == PaymentState.PENDING || payment.stateNow() == PaymentState.CAPTURED;
-            long left = takes ? payment.amount() - payment.captured() : 0;
-            surplus = Math.max(0, amount - left);
-            state = left == 0 ? "double" : amount < left ? "under" : amount > left ? "over" : "exact";
-            if (left > 0) {
-                String key = UUID.nameUUIDFromBytes((shop + " " + entry.id()).getBytes(StandardCharsets.UTF_8))
-                        .toString();
-                payments.here(payment, Provider.Kind.CAPTURE, key, Math.min(amount, left), actor);
-            }
+        StatementMatch match = waiting.map(payment -> StatementMatch.of(amount, payment.life()))
+                .orElse(StatementMatch.NONE);
+        if (match.taken() > 0) {
+            String key = UUID.nameUUIDFromBytes((shop + " " + entry.id()).getBytes(StandardCharsets.UTF_8))
+                    .toString();
+            payments.here(waiting.orElseThrow(), Provider.Kind.CAPTURE, key, match.taken(), actor);
         }
         sql.sql("""
                 insert into bank_entry(shop, entry, amount, currency, booked, payer, told, order_id, state, surplus, at)
@@ -161,8 +154,8 @@ public class Statements {
                 .param("payer", entry.payer())
                 .param("told", entry.told())
                 .param("order", waiting.map(PaymentBook.Payment::orderId).orElse(null))
-                .param("state", state)
-                .param("surplus", surplus)
+                .param("state", match.kind().text())
+                .param("surplus", match.surplus())
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC))
                 .update();
         return line(new Row(
@@ -173,8 +166,8 @@ public class Statements {
                 entry.payer(),
                 entry.told(),
                 waiting.isPresent() ? order.get().number() : null,
-                state,
-                surplus));
+                match.kind().text(),
+                match.surplus()));
     }
 
     /** The order whose whole reference is in what the payer wrote; nothing is guessed from anything else. */

@@ -1,4 +1,4 @@
-package vestcoin.app.payment;
+package vestcoin.core.life;
 
 import java.util.Locale;
 import java.util.Map;
@@ -29,7 +29,7 @@ public enum PaymentState {
             DISPUTED, Set.of(CAPTURED, REFUNDED, DISPUTE_LOST));
 
     /** Whether a payment in this state may go on to that one. */
-    boolean leadsTo(PaymentState next) {
+    public boolean leadsTo(PaymentState next) {
         return NEXT.getOrDefault(this, Set.of()).contains(next);
     }
 
@@ -48,11 +48,13 @@ public enum PaymentState {
         return this != DECLINED && this != FAILED && this != VOIDED && this != EXPIRED;
     }
 
+    /** As it is stored and told. */
     public String text() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    static PaymentState of(String text) {
+    /** @param text as {@link #text} gives it */
+    public static PaymentState of(String text) {
         return valueOf(text.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 }

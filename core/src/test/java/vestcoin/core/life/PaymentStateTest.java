@@ -1,4 +1,4 @@
-package vestcoin.app.payment;
+package vestcoin.core.life;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
