@@ -145,7 +145,7 @@ class CounterTest extends AtCounter {
         browser.see("fieldset textarea").sendKeys("A present we have twice.");
         assertThat(browser.violations()).isEmpty();
         assertThat(browser.scrollsSideways()).isFalse();
-        browser.clickText("Confirm: withdraw from this order");
+        browser.clickText("Confirm: Withdraw from this order");
         browser.see(By.xpath("//*[@role='status'][contains(., 'You have asked to send things back')]"));
         browser.close();
         browser = Browser.atDesk(shop);
@@ -197,7 +197,7 @@ class CounterTest extends AtCounter {
         owner.post("/api/shops/" + vestcoin.app.run.DemoShop.SHOP + "/draft/edits", java.util.Map.of("edits", days));
         owner.post("/api/shops/" + vestcoin.app.run.DemoShop.SHOP + "/draft/publish", "");
         browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'has changed its text')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'has changed one of its texts')]"));
         browser.waitFor("the box is open again", () -> !browser.see("#agree").isSelected());
         browser.clickText("Returns");
         browser.waitFor("the new text", () -> browser.shows("within 40 days"));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -69,6 +70,11 @@ class LanguageWalkTest extends AtCounter {
     private void gather(JsonNode node) {
         if (node.isString() && node.asString().length() > 2) {
             sellers.add(node.asString());
+            // A text with facts in braces is read with the facts set in.
+            sellers.addAll(Arrays.stream(node.asString().split("\\{[a-z-]+}"))
+                    .map(String::strip)
+                    .filter(piece -> piece.length() > 2)
+                    .toList());
         }
         node.forEach(this::gather);
     }

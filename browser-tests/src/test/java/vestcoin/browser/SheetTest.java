@@ -184,7 +184,7 @@ class SheetTest extends AtDesk {
     void the_tax_book_shows_the_reference_asks_about_a_share_and_leads_from_the_ticket_to_what_decided() {
         at("tax");
         String cell = "[data-path='tax/places/ireland/rates/gear']";
-        assertThat(text(cell)).startsWith("23").contains("standard, 20");
+        assertThat(text(cell)).startsWith("23").contains("standard, 25 November 20");
         browser.click(cell);
         browser.keys("0.23", Keys.ENTER);
         browser.see(By.xpath("//*[@role='alert'][contains(., '0.23 % or as 23 %')]"));

@@ -54,6 +54,9 @@ public final class Phrases {
 
     private static final List<String> AREAS = List.of("core", "app", "letter", "paper", "counter", "desk");
     private static final String FALLBACK = "en";
+    /** English where no country is named: days before months. */
+    private static final String WORLD_ENGLISH = "en-001";
+
     private static final int MOST_LISTED = 6;
     private static final int MOST_LANGUAGES = 200;
     private static final int LONGEST_TAG = 35;
@@ -82,7 +85,7 @@ public final class Phrases {
         this.tag = tag;
         this.own = own;
         this.language = Locale.forLanguageTag(tag).getLanguage();
-        this.locale = language.equals(BRACKETED) ? ULocale.forLanguageTag("en-IE") : ULocale.forLanguageTag(tag);
+        this.locale = ULocale.forLanguageTag(language.equals(BRACKETED) || tag.equals(FALLBACK) ? WORLD_ENGLISH : tag);
         this.patterns = language.equals(BRACKETED) ? Map.of() : catalogue(language);
         this.english = catalogue(fallback).isEmpty() ? catalogue(FALLBACK) : catalogue(fallback);
     }

@@ -30,7 +30,7 @@ public final class Policies {
                 .or(() -> byLanguage.values().stream().findFirst())
                 .filter(text -> !text.isBlank())
                 .ifPresent(text -> {
-                    String whole = Facts.into(text, setup.terms(), language);
+                    String whole = Facts.into(text, setup.terms(), Wording.of(setup, language)::say);
                     texts.add(new PolicyText(
                             kind,
                             whole,

@@ -1,10 +1,11 @@
 package vestcoin.core.terms;
 
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import vestcoin.core.message.Message;
 
 /**
  * The facts of the terms as words in a text: {@code {return-days}}, {@code {withdrawal-days}}, {@code {return-address}}
@@ -17,13 +18,14 @@ public final class Facts {
     private Facts() {}
 
     /**
-     * The text with its facts set in; a fact that is not set stays in its braces. @param language BCP 47, English where
-     * it is not known
+     * The text with its facts set in; a fact that is not set stays in its braces.
+     *
+     * @param said how a fact that is a sentence is phrased in the language of the text
      */
-    public static String into(String text, Terms terms, String language) {
+    public static String into(String text, Terms terms, Function<Message, String> said) {
         return BRACES.matcher(text)
                 .replaceAll(found -> Matcher.quoteReplacement(
-                        fact(found.group(1), terms, language).orElse(found.group())));
+                        fact(found.group(1), terms, said).orElse(found.group())));
     }
 
     /** Names in braces whose fact is not set. */
@@ -31,24 +33,23 @@ public final class Facts {
         return BRACES.matcher(text)
                 .results()
                 .map(found -> found.group(1))
-                .filter(name -> NAMES.contains(name) && fact(name, terms, "en").isEmpty())
+                .filter(name ->
+                        NAMES.contains(name) && fact(name, terms, Message::code).isEmpty())
                 .collect(java.util.stream.Collectors.toCollection(java.util.TreeSet::new));
     }
 
-    private static Optional<String> fact(String name, Terms terms, String language) {
-        boolean german = language.startsWith("de");
+    private static Optional<String> fact(String name, Terms terms, Function<Message, String> said) {
         return switch (name) {
             case "return-days" -> terms.returnDays().map(String::valueOf);
             case "withdrawal-days" -> terms.withdrawalDays().map(String::valueOf);
             case "return-address" ->
                 Optional.of(String.join(", ", terms.returnAddress())).filter(address -> !address.isEmpty());
             case "who-pays" ->
-                terms.returnPayer().map(payer -> Map.of(
-                                Terms.Payer.BUYER,
-                                german ? "Die Rücksendung bezahlen Sie." : "You pay for sending it back.",
-                                Terms.Payer.SHOP,
-                                german ? "Die Rücksendung bezahlen wir." : "We pay for sending it back.")
-                        .get(payer));
+                terms.returnPayer()
+                        .map(payer -> payer == Terms.Payer.BUYER
+                                ? Message.of("terms.buyer-pays-for-sending-back")
+                                : Message.of("terms.shop-pays-for-sending-back"))
+                        .map(said);
             default -> Optional.empty();
         };
     }
