@@ -19,7 +19,7 @@ class CounterTest extends AtCounter {
     void a_choice_is_asked_before_the_basket() throws IOException {
         open(390, 844);
         put("Delta kite");
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'Choose first: size')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'Choose first: Size')]"));
         browser.clickText("2.4 m");
         put("Delta kite");
         total("73.40");

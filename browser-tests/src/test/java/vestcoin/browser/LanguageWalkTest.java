@@ -96,15 +96,19 @@ class LanguageWalkTest extends AtCounter {
             }
             depth -= c == ']' && depth > 0 ? 1 : 0;
         }
-        String left = outside.toString().replaceAll("\\s+", " ");
-        for (String own : List.of("Nora Sample", "nora@buyers.example", "5 Example Lane", "T12 X2A0", "Cork")) {
+        // An account number and its name are written so by ISO 13616 in every language.
+        String left = outside.toString()
+                .replaceAll("\\s+", " ")
+                .replaceAll("\\bIBAN\\b|\\b[A-Z]{2}\\d{2}( [A-Z0-9]{1,4})+", " ");
+        for (String own :
+                List.of("nosuch", "Nora Sample", "nora@buyers.example", "5 Example Lane", "T12 X2A0", "Cork")) {
             left = left.replace(own, " ");
         }
         for (String own : sellers) {
             left = left.replace(own, " ");
         }
         left = left.replaceAll(
-                        "English|Deutsch|français|Nederlands|español|italiano|Ireland|qaa|"
+                        "Eircode|English|Deutsch|français|Nederlands|español|italiano|Ireland|qaa|"
                                 + "(Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day|(January|February|March|April|"
                                 + "May|June|July|"
                                 + "August|September|October|November|December)|(Mon|Tue|Wed|Thu|Fri|Sat|Sun)\\b|"
