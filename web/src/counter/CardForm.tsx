@@ -60,7 +60,7 @@ export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: 
         </p>
       )}
       <Said problems={problems} />
-      <button type="submit" className="btn btn-primary btn-lg mt-4 w-full" disabled={busy}>
+      <button type="submit" className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full" disabled={busy}>
         {busy ? say("askingBank") : say("pay")}
       </button>
     </form>

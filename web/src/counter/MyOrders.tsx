@@ -150,7 +150,7 @@ function AskForLink({ shop, language }: PageProps) {
         />
       </label>
       <Said problems={problems} />
-      <button type="submit" className="btn btn-primary btn-lg w-full">
+      <button type="submit" className="btn btn-primary btn-lg h-auto min-h-12 py-2 w-full">
         {say("mailLink")}
       </button>
       {sent && (

@@ -23,7 +23,7 @@ export function NeverRemind({ shop, token }: { shop: string; token: string }) {
           {say("neverDone")}
         </p>
       ) : (
-        <button type="button" className="btn btn-primary btn-lg mt-4 w-full" onClick={never}>
+        <button type="button" className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full" onClick={never}>
           {say("neverRemind")}
         </button>
       )}

@@ -106,7 +106,7 @@ function Paying({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrd
       ) : order.state === "needs-buyer" && order.action ? (
         <p className="my-3">
           {order.kind === "wallet" ? say("walletWaits") : say("bankAsks")}{" "}
-          <a className="btn btn-primary btn-lg mt-3 w-full" href={order.action}>
+          <a className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-3 w-full" href={order.action}>
             {order.kind === "wallet" ? say("toWallet") : say("answerBank")}
           </a>
         </p>
@@ -251,7 +251,12 @@ function WalletButton({ order, fresh }: { order: PlacedOrder; fresh: (order: Pla
     <>
       <p className="my-3">{say("approveThere")}</p>
       <Said problems={problems} />
-      <button type="button" className="btn btn-primary btn-lg w-full" disabled={busy} onClick={() => void go()}>
+      <button
+        type="button"
+        className="btn btn-primary btn-lg h-auto min-h-12 py-2 w-full"
+        disabled={busy}
+        onClick={() => void go()}
+      >
         {busy ? say("askingWallet") : say("toWallet")}
       </button>
     </>

@@ -72,7 +72,7 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
       {chosen?.collected && chosen.slots.length === 0 && <p className="mt-3 text-error">{say("noTime")}</p>}
       <button
         type="button"
-        className="btn btn-primary btn-lg mt-4 w-full"
+        className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full"
         disabled={
           !quote ||
           (quote.delivery.length === 0 && quote.apart.length === 0) ||

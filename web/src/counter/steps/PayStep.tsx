@@ -86,7 +86,7 @@ export function PayStep({
       {quote && (
         <button
           type="button"
-          className="btn btn-primary btn-lg mt-4 w-full"
+          className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full"
           disabled={busy || !agreed || young || !(kept.method || nothing)}
           onClick={() => void send()}
         >

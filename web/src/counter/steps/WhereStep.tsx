@@ -150,7 +150,7 @@ export function WhereStep({
               {problem.sentence} {problem.remedy}
             </p>
           ))}
-      <button type="submit" className="btn btn-primary btn-lg mt-2 w-full">
+      <button type="submit" className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-2 w-full">
         {say("toDelivery")}
       </button>
     </form>

@@ -4,6 +4,9 @@ import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Sheet } from "../../shared/Sheet";
 
+/** So many are shown at once; what is looked for is found by typing. */
+const SHOWN = 100;
+
 /** What counter, letters and papers say themselves, to be worded by the seller: a sheet to type and paste into. */
 export function OwnPhrases({ languages }: { languages: string[] }) {
   const { shop, setup } = useBench();
@@ -54,7 +57,7 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
       <Sheet
         label="What we say"
         corner={setup.shop.language}
-        rows={shown.map(({ code, text }) => ({ id: code, name: text, note: code.replace(".", " · ") }))}
+        rows={shown.slice(0, SHOWN).map(({ code, text }) => ({ id: code, name: text, note: code.replace(".", " · ") }))}
         columns={languages.map((language) => ({
           id: language,
           name: language,
@@ -63,8 +66,11 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
         pathOf={(row, column) => `terms/words/${column.id}/phrases.${row.id}`}
         textOf={(row, column) => own(row.id, column.id)}
         smallOf={(row, column) => all.find((each) => each.code === row.id)?.shipped[column.id]}
-        empty="as it ships"
+        empty="–"
       />
+      {shown.length > SHOWN && (
+        <p className="mt-2 text-sm quiet">{shown.length - SHOWN} more: type above what you are looking for.</p>
+      )}
     </>
   );
 }

@@ -132,7 +132,7 @@ export function TermsStation() {
         <LetterTexts languages={languages} />
       </Fold>
       <Fold title="What we say" note="phrases of counter, letters and papers, worded by you">
-        <OwnPhrases languages={languages} />
+        <OwnPhrases languages={[...new Set([shop.language, ...shop.languages])]} />
       </Fold>
       {languages.length > 1 && (
         <Fold title="Other languages" note="names and sentences of goods, delivery, pickup and payment">

@@ -68,9 +68,7 @@ public class DemoShop {
                 Vest Coin, with the demo shop Tern & Tether
                   the desk            %s/desk
                   the counter         %s/counter/%s
-                  simulated services  http://127.0.0.1:%d   (cards, wallet, carrier, bank, post room …; the test \
-                  cards are\
-                   listed there)
+                  simulated services  http://127.0.0.1:%d   (cards, wallet, carrier, bank, post …, and the test cards)
                   sign in with        %s   %s
                 Ends with Ctrl+C.""".formatted(at, at, SHOP, port + 1, EMAIL, PASSWORD);
     }
