@@ -90,7 +90,7 @@ class WholePathTest {
         browser.fill("input[autocomplete=email]", "aoife@buyers.example");
         browser.fill("input[autocomplete=address-line1]", "12 Example Quay");
         browser.fill("input[autocomplete=postal-code]", "T12");
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'not a postcode of IE')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'not a postcode of Ireland')]"));
         browser.fill("input[autocomplete=postal-code]", "T12 X2A0");
         browser.fill("input[autocomplete=address-level2]", "Cork");
         browser.waitFor("the postcode fits", () -> !browser.shows("not a postcode"));

@@ -100,7 +100,7 @@ class SessionController {
                 Message.of("access.too-much-was-tried-in-vain"),
                 seconds < 120
                         ? Message.of("access.try-again-in-seconds", "seconds", seconds)
-                        : Message.of("access.try-again-in-minutes", "value", (seconds + 59) / 60));
+                        : Message.of("access.try-again-in-minutes", "minutes", (seconds + 59) / 60));
     }
 
     private Session welcome(String email, HttpServletRequest request, HttpServletResponse response) {

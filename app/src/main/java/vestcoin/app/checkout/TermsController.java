@@ -15,12 +15,12 @@ import vestcoin.app.format.Phrases;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Policies;
+import vestcoin.app.setup.Templates;
 import vestcoin.core.finding.Check;
 import vestcoin.core.finding.Duties;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.terms.Templates;
 
 /**
  * What the seller needs to write the terms: templates, what a buyer would read of the draft, and what other languages

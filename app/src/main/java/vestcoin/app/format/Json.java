@@ -233,7 +233,7 @@ public final class Json {
             return wanted != null && FORMS.containsKey(wanted)
                     ? new InvalidInput(
                             pathOf(databind),
-                            Message.of("format.this-not", "value", FORMS.get(wanted)),
+                            Message.of("format.this-not", "form", FORMS.get(wanted)),
                             Message.of("format.write-so"))
                     : new InvalidInput(
                             pathOf(databind),

@@ -80,7 +80,7 @@ public final class CountryNames {
                         path,
                         text.isBlank()
                                 ? Message.of("setup.country-missing")
-                                : Message.of("setup.no-country-known-here", "strip", text.strip()),
+                                : Message.of("setup.no-country-known-here", "text", text.strip()),
                         Message.of("setup.write-name", "like", like(text))));
     }
 
@@ -97,7 +97,7 @@ public final class CountryNames {
         return currency(typed)
                 .orElseThrow(() -> new InvalidInput(
                         path,
-                        Message.of("setup.no-currency-known-here", "strip", typed.strip()),
+                        Message.of("setup.no-currency-known-here", "text", typed.strip()),
                         Message.of("setup.write-name-euro-or-us-dollar-or")));
     }
 

@@ -223,7 +223,7 @@ public final class Edits {
         if (found.isEmpty() && (!last || edit.now().isEmpty())) {
             throw new InvalidInput(
                     edit.path(),
-                    Message.of("setup.there-no-here-any-more", "value", steps[depth]),
+                    Message.of("setup.there-no-here-any-more", "name", steps[depth]),
                     Message.of("setup.somebody-may-have-removed-load-page-again"));
         }
         if (last && edit.now().isPresent() && (found.isEmpty() || edit.to().isPresent())) {

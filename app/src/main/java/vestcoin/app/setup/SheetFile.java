@@ -254,10 +254,10 @@ final class SheetFile {
                     "file",
                     !record.getHeader().contains(CODE)
                             ? Message.of("setup.first-line-has-no-column-code")
-                            : Message.of("setup.there-no-column", "value", unknown.get(0)),
+                            : Message.of("setup.there-no-column", "column", unknown.get(0)),
                     Message.of(
                             "setup.first-line-names-columns-code",
-                            "list",
+                            "names",
                             sheet.columns().keySet()));
         }
     }

@@ -127,7 +127,7 @@ final class StatementFile {
                     throw new InvalidInput(
                             "file/1",
                             Message.of("statement.first-line-does-not-name-columns"),
-                            Message.of("statement.needs", "list", COLUMNS));
+                            Message.of("statement.needs", "names", COLUMNS));
                 }
                 String line = "file/" + row.getStartingLineNumber();
                 String amount = row.findField("amount").orElse("").strip();

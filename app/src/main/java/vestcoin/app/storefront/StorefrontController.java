@@ -24,12 +24,12 @@ import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.format.Json;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.ModelForm;
 import vestcoin.app.setup.Policies;
 import vestcoin.core.pickup.Hours;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
-import vestcoin.core.terms.ModelForm;
 import vestcoin.core.terms.Terms;
 
 /** What a shop says, as one page anybody and any search engine can read. */

@@ -81,7 +81,7 @@ class BadInputTest {
                 owner.post(Caller.SHOP + "/draft/edits", edit("shop/address/postcode", "H91 X2A0", "12")),
                 422,
                 "shop/address/postcode",
-                "not a postcode of IE");
+                "not a postcode of Ireland");
         told(
                 owner.post(
                         Caller.SHOP + "/draft/edits",
@@ -182,7 +182,7 @@ class BadInputTest {
                                 Map.of("country", "DE", "postcode", "1011"))),
                 422,
                 "order/to/postcode",
-                "not a postcode of DE");
+                "not a postcode of Germany");
         told(
                 buyer.post(
                         Caller.COUNTER + "/quote",

@@ -98,20 +98,14 @@ class BracketedTest {
             depth -= c == ']' ? 1 : 0;
         }
         String left = outside.toString().replaceAll("https?://\\S+", " ").replaceAll("\\s+", " ");
-        for (String own : List.of(
-                "Test Buyer",
-                "1 Example Street",
-                "Galway",
-                "T12 X2A0",
-                "Cork",
-                "H91 X2A0",
-                "Ireland",
-                "Example",
-                "EUR")) {
-            left = left.replace(own, " ");
+        for (String buyers : List.of("Test Buyer", "1 Example Street", "T12 X2A0", "Cork")) {
+            left = left.replace(buyers, " ");
         }
         for (String own : sellers()) {
             left = left.replace(own, " ");
+        }
+        for (String shops : List.of("Galway", "H91 X2A0", "Ireland", "Example", "EUR")) {
+            left = left.replace(shops, " ");
         }
         return left.replaceAll("[^A-Za-z]+", " ")
                 .replaceAll("\\b[A-Z]{2}\\b|\\b\\w\\b", "")

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -64,6 +65,27 @@ class LargeShopTest {
             now.add(one.apply(i));
         }
         return new Edit(path, Optional.of(was), Optional.of(now));
+    }
+
+    @Test
+    void a_kept_cell_is_answered_with_what_moved_and_not_with_the_whole_draft() {
+        Caller.Answer whole = owner.get(Caller.SHOP + "/draft");
+        String mark = whole.whole().headers().firstValue("Draft-Mark").orElseThrow();
+        Object was = Edits.at(grown, "goods/products/more-4000/name").orElseThrow();
+        String edits = Json.write(Map.of(
+                "edits", List.of(Map.of("path", "goods/products/more-4000/name", "was", was, "now", "Another name"))));
+        Caller.Answer kept = owner.call("POST", Caller.SHOP + "/draft/edits", edits, Map.of("Draft-Held", mark));
+        assertThat(kept.status()).isEqualTo(200);
+        assertThat(kept.whole().headers().firstValue("Content-Type").orElse(""))
+                .startsWith("application/json-patch+json");
+        System.out.println("large shop, a kept cell: " + kept.text().length() + " bytes instead of "
+                + whole.text().length());
+        assertThat(kept.text().length()).isLessThan(50_000);
+        assertThat(kept.text()).contains("Another name");
+        Caller.Answer undone = owner.call("POST", Caller.SHOP + "/draft/undo", "", Map.of("Draft-Held", "0-none"));
+        assertThat(undone.json().path("document").isObject())
+                .as("who has nothing right at hand is given the whole")
+                .isTrue();
     }
 
     @ParameterizedTest

@@ -76,7 +76,7 @@ final class CarryingLimits {
         }
         if (!limits.only().isEmpty()
                 && load.lines().stream().anyMatch(line -> !line.product().among(limits.only()))) {
-            return Optional.of(Message.of("delivery.carries-only", "list", limits.only()));
+            return Optional.of(Message.of("delivery.carries-only", "names", limits.only()));
         }
         if (!limits.weekdays().isEmpty() && !limits.weekdays().contains(load.weekday())) {
             return Optional.of(Message.of("delivery.not-for-orders-placed-on-this-day"));

@@ -144,13 +144,13 @@ public final class RateText {
             if (unit != null && !unit.equals(of)) {
                 throw new InvalidInput(
                         path,
-                        Message.of("delivery.one-rule-counts-in-and-in", "unit", unit, "of", of),
+                        Message.of("delivery.one-rule-counts-in-and-in", "unit", unit, "other", of),
                         Message.of("delivery.use-one-unit-for-all-bands-of"));
             }
             if (!bands.isEmpty() && bands.get(bands.size() - 1).upTo().compareTo(upTo) >= 0) {
                 throw new InvalidInput(
                         path,
-                        Message.of("delivery.band-to-not-above-one-before", "upTo", upTo, "of", of),
+                        Message.of("delivery.band-to-not-above-one-before", "upTo", upTo, "unit", of),
                         Message.of("delivery.list-bands-from-smallest-to-largest"));
             }
             unit = of;
@@ -167,7 +167,7 @@ public final class RateText {
             if (of.equals(currency.getCode())) {
                 throw new InvalidInput(
                         path,
-                        Message.of("delivery.price-for-each-of-value-percent", "of", of),
+                        Message.of("delivery.price-for-each-of-value-percent", "unit", of),
                         Message.of("delivery.write-4-00-2-5"));
             }
             basePlus = new PriceRule.BasePlus(amount(matcher.group(1)), amount(matcher.group(2)), of);
@@ -182,7 +182,7 @@ public final class RateText {
             if (!of.equals(unit)) {
                 throw new InvalidInput(
                         path,
-                        Message.of("delivery.bands-count-in-then-counts-in", "unit", unit, "of", of),
+                        Message.of("delivery.bands-count-in-then-counts-in", "unit", unit, "other", of),
                         Message.of("delivery.use-one-unit-for-all-of-cell"));
             }
             then = new PriceRule.Then(size, amount(matcher.group(1)));

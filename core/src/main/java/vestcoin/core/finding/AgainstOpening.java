@@ -60,11 +60,11 @@ public final class AgainstOpening {
                                 "terms/texts/" + kind,
                                 Message.of(
                                         "finding.text-would-show-to-buyers-these-facts",
-                                        "replace",
+                                        "text",
                                         kind.replace('-', ' '),
                                         "language",
                                         language,
-                                        "list",
+                                        "facts",
                                         String.join("}, {", open)),
                                 Message.of("finding.set-them-at-left-of-terms-or")));
                     }

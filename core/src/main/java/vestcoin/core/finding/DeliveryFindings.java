@@ -11,7 +11,7 @@ import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
-import vestcoin.core.place.Countries;
+import vestcoin.core.message.Region;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex.Match;
@@ -111,12 +111,12 @@ final class DeliveryFindings {
                     without.size() == 1
                             ? Message.of(
                                     "finding.shop-sells-to-but-no-delivery-zone",
-                                    "list",
-                                    without.stream().map(Countries::name).toList())
+                                    "places",
+                                    without.stream().map(Region::new).toList())
                             : Message.of(
                                     "finding.shop-sells-to-but-no-delivery-zone-holds",
-                                    "list",
-                                    without.stream().map(Countries::name).toList()),
+                                    "places",
+                                    without.stream().map(Region::new).toList()),
                     Message.of("finding.add-to-zone-or-stop-selling-there"));
         }
     }

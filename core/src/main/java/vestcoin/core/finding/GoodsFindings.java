@@ -60,7 +60,7 @@ final class GoodsFindings {
                         "default-group",
                         path + "/group",
                         Message.of(
-                                "finding.in-default-group", "product", product.name(), "nameOf", nameOf(setup.goods())),
+                                "finding.in-default-group", "product", product.name(), "group", nameOf(setup.goods())),
                         Message.of("finding.name-group-if-another-fits-better"));
             }
             noEffect(setup, product, path, at);
@@ -73,7 +73,7 @@ final class GoodsFindings {
                                     "finding.nobody-has-said-how-taxed-so-taxed",
                                     "product",
                                     product.name(),
-                                    "each",
+                                    "charge",
                                     each.name()),
                             Message.of("finding.say-so-or-give-tax-category-of"));
                 }

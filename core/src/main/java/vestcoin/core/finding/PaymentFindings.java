@@ -119,7 +119,7 @@ final class PaymentFindings {
                 at.look(
                         "hidden-in-the-union",
                         path(method) + "/conditions/places",
-                        Message.of("finding.hidden-from-buyers-in", "method", method.title(), "list", hidden),
+                        Message.of("finding.hidden-from-buyers-in", "method", method.title(), "places", hidden),
                         Message.of("finding.accept-method-in-all-of-union-alike"));
             }
         }
@@ -222,7 +222,7 @@ final class PaymentFindings {
             at.blocks(
                     "place-without-payment",
                     "payment/methods",
-                    Message.of("finding.buyers-in-have-no-way-to-pay", "list", List.copyOf(without)),
+                    Message.of("finding.buyers-in-have-no-way-to-pay", "places", List.copyOf(without)),
                     Message.of("finding.open-method-to-them-or-stop-selling"));
         }
     }

@@ -2,12 +2,14 @@ package vestcoin.core.finding;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
@@ -97,7 +99,6 @@ final class TaxFindings {
                     || compiled.sellsTo().find(there).isEmpty()) {
                 continue;
             }
-            String country = Countries.name(own.country());
             boolean like = usedElsewhere.stream().anyMatch(category -> compiled.book()
                     .find(there, category, when)
                     .map(TaxBook.Levy::row)
@@ -114,10 +115,10 @@ final class TaxFindings {
                         Message.of(
                                 "finding.other-rates-hold-there-than-in-rest",
                                 "own",
-                                own.name(),
+                                own.said(),
                                 "country",
-                                country,
-                                "list",
+                                new Region(own.country()),
+                                "rates",
                                 Reference.of(own.id()).stream()
                                         .map(rate -> RateCell.print(rate.rate()))
                                         .toList()),
@@ -143,8 +144,7 @@ final class TaxFindings {
                                     .find(new Destination(
                                             country, java.util.Optional.of(region), java.util.Optional.empty()))
                                     .isPresent())
-                    .map(Countries::name)
-                    .sorted()
+                    .sorted(Comparator.comparing(Countries::name))
                     .toList();
             if (!others.isEmpty()) {
                 at.note(
@@ -152,10 +152,10 @@ final class TaxFindings {
                         "tax/registrations",
                         Message.of(
                                 "finding.registered-in-only-so-orders-to-bear",
-                                "list",
-                                here.stream().map(Countries::name).toList(),
-                                "list2",
-                                others),
+                                "registered",
+                                here.stream().map(Region::new).toList(),
+                                "others",
+                                others.stream().map(Region::new).toList()),
                         Message.of("finding.enter-registration-once-one-owed-there-many"));
             }
         }
@@ -205,7 +205,7 @@ final class TaxFindings {
                 at.blocks(
                         "registered-without-rates",
                         path,
-                        Message.of("finding.registered-for-but-tax-book-has-no", "list", without),
+                        Message.of("finding.registered-for-but-tax-book-has-no", "places", without),
                         Message.of("finding.add-row-for-reference-can-fill"));
             }
         }
@@ -222,7 +222,7 @@ final class TaxFindings {
             at.note(
                     "rates-never-charged",
                     "tax/places",
-                    Message.of("finding.no-registration-covers-so-these-rates-charged", "list", unregistered),
+                    Message.of("finding.no-registration-covers-so-these-rates-charged", "places", unregistered),
                     Message.of("finding.enter-registration-or-leave-rows-for-later"));
         }
     }
@@ -283,7 +283,7 @@ final class TaxFindings {
                     "tax/places/" + rows.get(0).id() + "/toConfirm",
                     Message.of(
                             "finding.filled-from-reference-and-not-confirmed-yet",
-                            "list",
+                            "names",
                             rows.stream().map(Tax.PlaceRates::name).toList()),
                     Message.of("finding.compare-rates-with-what-authorities-publish-then"));
         }
@@ -339,9 +339,9 @@ final class TaxFindings {
                                 "finding.not-among-rates-published-for-looked-at",
                                 "row",
                                 row.name(),
-                                "print",
+                                "rate",
                                 RateCell.print(rate),
-                                "value",
+                                "place",
                                 unlike.get(0),
                                 "published",
                                 published,

@@ -152,7 +152,7 @@ final class TermsFindings {
             at.look(
                     "language-lacking",
                     path,
-                    Message.of("finding.lacks", "what", what, "list", lacking),
+                    Message.of("finding.lacks", "what", what, "languages", lacking),
                     Message.of("finding.write-or-take-language-out-of-shop"));
         }
     }
@@ -238,7 +238,7 @@ final class TermsFindings {
             at.look(
                     "text-contradicts-setting",
                     path,
-                    Message.of("finding.text-has-part-of-return-address-but", "value", missing.get(0)),
+                    Message.of("finding.text-has-part-of-return-address-but", "line", missing.get(0)),
                     Message.of("finding.write-in-place"));
         }
     }

@@ -60,7 +60,7 @@ final class LineCheck {
                                         chosen),
                         Message.of(
                                 "goods.choose-one-of",
-                                "list",
+                                "names",
                                 String.join(
                                         ", ",
                                         option.choices().stream()

@@ -54,7 +54,7 @@ public record Weight(BigDecimal value, String unit) {
             throw new InvalidInput(
                     path,
                     Message.of("goods.weight-has-no-unit", "text", text),
-                    Message.of("goods.add-kg-g-lb-or-oz-after", "strip", text.strip()));
+                    Message.of("goods.add-kg-g-lb-or-oz-after", "text", text.strip()));
         }
         if (!isUnit(unit)) {
             throw new InvalidInput(

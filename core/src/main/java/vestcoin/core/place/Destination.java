@@ -63,12 +63,12 @@ public record Destination(String country, Optional<String> region, Optional<Stri
         region.ifPresent(code -> problems.when(
                 !Countries.isSubdivision(code) || !code.startsWith(country + "-"),
                 path + "/region",
-                Message.of("place.not-region-of", "code", code, "country", country),
+                Message.of("place.not-region-of", "code", code, "country", new Region(country)),
                 Message.of("place.write-iso-3166-2-code-us-nc")));
         if (postcode.isPresent() && !Countries.fits(country, postcode.get())) {
             problems.add(
                     path + "/postcode",
-                    Message.of("place.not-postcode-of", "postcode", postcode.get(), "country", country),
+                    Message.of("place.not-postcode-of", "postcode", postcode.get(), "country", new Region(country)),
                     Message.of("place.check-postcode-and-country-one-of-them"));
             return;
         }

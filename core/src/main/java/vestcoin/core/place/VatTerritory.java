@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.place.PlaceIndex.Match;
 
 /**
@@ -14,14 +16,26 @@ import vestcoin.core.place.PlaceIndex.Match;
  *
  * @param state whose tax territory it is: a country code, or the id of a territory that stands outside of its country's
  * @param eu whether it belongs to the Union's territory for the thing supplied
- * @param name as a sentence names it
- * @param rates name of the land whose rates hold there
+ * @param name what a message names it by: a {@link Region}, or a message of its own where no country code is
+ * @param rates the land whose rates hold there, named alike
  */
-public record VatTerritory(String state, boolean eu, String name, String rates) {
-    private record Row(String id, String name, List<Place> places, String standing) {}
+public record VatTerritory(String state, boolean eu, Object name, Object rates) {
+    private record Row(String id, String name, List<Place> places, String standing) {
+        /** A place that has a country code of its own is named by it, in every language. */
+        Object said() {
+            List<Place> countries =
+                    places.stream().filter(Place.Country.class::isInstance).toList();
+            return countries.size() == 1 ? new Region(countries.get(0).text()) : territory(id);
+        }
+    }
 
     /** A part of the territory that has rates of its own (Directive 2006/112/EC, Articles 104 and 105). */
-    public record OwnRates(String id, String name, String country, List<Place> places) {}
+    public record OwnRates(String id, String name, String country, List<Place> places) {
+        /** As a message names it. */
+        public Message said() {
+            return territory(id);
+        }
+    }
 
     private static final String AS = "as ";
     private static final String OWN = "own rates";
@@ -36,23 +50,22 @@ public record VatTerritory(String state, boolean eu, String name, String rates) 
         Row row = ROWS.find(to).map(Match::value).orElse(null);
         String country = to.country();
         if (row == null) {
-            return new VatTerritory(
-                    country, Groups.EU.contains(country), Countries.name(country), Countries.name(country));
+            return new VatTerritory(country, Groups.EU.contains(country), new Region(country), new Region(country));
         }
         if (row.standing.equals("goods")) {
-            return new VatTerritory(goods ? "XI" : country, goods, row.name, Countries.name(country));
+            return new VatTerritory(goods ? "XI" : country, goods, row.said(), new Region(country));
         }
         if (row.standing.startsWith(AS)) {
             String as = as(row).country();
             return new VatTerritory(
                     as,
                     Groups.EU.contains(as),
-                    row.name,
-                    as(row).postcode().isPresent() ? row.name : Countries.name(as));
+                    row.said(),
+                    as(row).postcode().isPresent() ? row.said() : new Region(as));
         }
         return row.standing.equals(OWN)
-                ? new VatTerritory(country, Groups.EU.contains(country), row.name, row.name)
-                : new VatTerritory(row.id, false, row.name, row.name);
+                ? new VatTerritory(country, Groups.EU.contains(country), row.said(), row.said())
+                : new VatTerritory(row.id, false, row.said(), row.said());
     }
 
     /**
@@ -81,10 +94,10 @@ public record VatTerritory(String state, boolean eu, String name, String rates) 
     }
 
     /** The place a rule is about, where it is treated as another's territory. */
-    public static Optional<String> treatedAs(Place place) {
+    public static Optional<Region> treatedAs(Place place) {
         return ALL.stream()
                 .filter(row -> row.standing.startsWith(AS) && row.places.contains(place))
-                .map(row -> Countries.name(as(row).country()))
+                .map(row -> new Region(as(row).country()))
                 .findFirst();
     }
 
@@ -110,6 +123,10 @@ public record VatTerritory(String state, boolean eu, String name, String rates) 
 
     private static boolean british(String state) {
         return state.equals("GB") || state.equals("XI");
+    }
+
+    private static Message territory(String id) {
+        return Message.of("territory." + id);
     }
 
     private static Row row(String line) {

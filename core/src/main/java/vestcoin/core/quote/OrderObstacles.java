@@ -11,6 +11,7 @@ import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.pickup.Slots;
 import vestcoin.core.setup.CompiledSetup;
@@ -61,7 +62,11 @@ final class OrderObstacles {
                     .evidence()
                     .filter(country -> !country.equals(belongs))
                     .ifPresent(country -> missing.add(Message.of(
-                            "quote.two-pieces-of-evidence-disagree-on-where", "belongs", belongs, "country", country)));
+                            "quote.two-pieces-of-evidence-disagree-on-where",
+                            "belongs",
+                            new Region(belongs),
+                            "country",
+                            new Region(country))));
         }
         order.method().ifPresent(id -> method(id, methods));
         return List.copyOf(missing);
@@ -96,10 +101,11 @@ final class OrderObstacles {
             if (asked.get(key).compareTo(count) > 0) {
                 missing.add(
                         count.signum() == 0
-                                ? Message.of("quote.sold-out", "value", names.get(key))
+                                ? Message.of("quote.sold-out", "product", names.get(key))
                                 : (count.compareTo(BigDecimal.ONE) == 0
-                                        ? Message.of("quote.only-of-left", "count", count, "value", names.get(key))
-                                        : Message.of("quote.only-of-left-2", "count", count, "value", names.get(key))));
+                                        ? Message.of("quote.only-of-left", "count", count, "product", names.get(key))
+                                        : Message.of(
+                                                "quote.only-of-left-2", "count", count, "product", names.get(key))));
             }
         });
     }

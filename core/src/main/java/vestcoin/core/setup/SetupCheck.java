@@ -11,6 +11,7 @@ import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Ending;
@@ -186,13 +187,19 @@ final class SetupCheck {
             problems.when(
                     !address.postcode().isBlank() && !Countries.fits(address.country(), address.postcode()),
                     "shop/address/postcode",
-                    Message.of("setup.not-postcode-of", "postcode", address.postcode(), "country", address.country()),
+                    Message.of(
+                            "setup.not-postcode-of",
+                            "postcode",
+                            address.postcode(),
+                            "country",
+                            new Region(address.country())),
                     Message.of("setup.check-postcode-and-country"));
             address.region()
                     .ifPresent(region -> problems.when(
                             !Countries.isSubdivision(region) || !region.startsWith(address.country() + "-"),
                             "shop/address/region",
-                            Message.of("setup.not-region-of", "region", region, "country", address.country()),
+                            Message.of(
+                                    "setup.not-region-of", "region", region, "country", new Region(address.country())),
                             Message.of("setup.write-iso-3166-2-code-us-nc")));
         }
     }

@@ -43,7 +43,7 @@ final class TermsCheck {
                     !Letter.OCCASIONS.contains(occasion),
                     path,
                     Message.of("setup.there-no-letter", "occasion", occasion),
-                    Message.of("setup.choose-one-of", "list", Letter.OCCASIONS))) {
+                    Message.of("setup.choose-one-of", "names", Letter.OCCASIONS))) {
                 byLanguage.forEach((language, letter) -> letter(letter, path + "/" + language, problems));
             }
         });

@@ -37,7 +37,7 @@ public final class RateCell {
             if (!matcher.matches()) {
                 throw new InvalidInput(
                         path,
-                        Message.of("tax.not-tax-rate", "strip", part.strip()),
+                        Message.of("tax.not-tax-rate", "text", part.strip()),
                         Message.of("tax.write-percentage-23-or-13-5-or"));
             }
             BigDecimal percent = new BigDecimal(matcher.group(2).replace(',', '.'));
@@ -54,11 +54,11 @@ public final class RateCell {
                                 "tax.meant-or",
                                 "percent",
                                 percent,
-                                "multiply",
+                                "percentage",
                                 percent.multiply(MOST).stripTrailingZeros()),
                         Message.of(
                                 "tax.write-if-share-of-one",
-                                "multiply",
+                                "percentage",
                                 percent.multiply(MOST).stripTrailingZeros()));
             }
             components.add(new Tax.Component(

@@ -14,7 +14,6 @@ import vestcoin.core.payment.Gateway;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.Shop;
-import vestcoin.core.terms.ModelForm;
 import vestcoin.core.terms.Terms;
 
 /**
@@ -130,20 +129,6 @@ class DutiesTest {
                         s.rounding(),
                         s.sellsTo()));
         assertThat(Duties.of(swiss.compiled().setup(), List.of())).isEmpty();
-    }
-
-    /** Annex I(B): to whom, what, when, who, where, signed, dated. */
-    @Test
-    void the_model_form_has_the_lines_of_the_annex_in_both_languages() {
-        assertThat(ModelForm.lines("Test Shop, 1 Example Street", "en-IE"))
-                .hasSize(8)
-                .first()
-                .isEqualTo("To Test Shop, 1 Example Street:");
-        assertThat(ModelForm.lines("Test Shop", "de"))
-                .hasSize(8)
-                .element(1)
-                .asString()
-                .startsWith("Hiermit widerrufe(n) ich/wir (*)");
     }
 
     /** The whole shop sells at 10.00 and sends at 4.00; free from 80. */

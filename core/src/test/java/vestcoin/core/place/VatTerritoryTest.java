@@ -3,10 +3,13 @@ package vestcoin.core.place;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import vestcoin.core.English;
+import vestcoin.core.message.Message;
 
 class VatTerritoryTest {
     /** Source: Directive 2006/112/EC, Articles 6 and 7; the postcodes are from memory. */
@@ -90,5 +93,22 @@ class VatTerritoryTest {
                 .isEqualByComparingTo("111.319");
         assertThat(zero.kilometresTo(new Point(BigDecimal.ONE, BigDecimal.ZERO)))
                 .isEqualByComparingTo("110.574");
+    }
+
+    @Test
+    void every_territory_of_the_list_can_be_named() {
+        assertThat(Countries.resource("vat-territories.tsv"))
+                .hasSizeGreaterThan(25)
+                .allSatisfy(line -> {
+                    Destination there = Place.samples(
+                                    Place.parse(line.split("\t")[2].split(" ")[0]))
+                            .get(0);
+                    VatTerritory territory = VatTerritory.of(there, true);
+                    assertThat(List.of(territory.name(), territory.rates()))
+                            .allSatisfy(name -> assertThat(English.of(Message.of("compare.delivery", "name", name)))
+                                    .as(line)
+                                    .hasSizeGreaterThan("delivery, ".length() + 3)
+                                    .doesNotContain("territory"));
+                });
     }
 }

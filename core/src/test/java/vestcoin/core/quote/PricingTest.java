@@ -334,7 +334,7 @@ class PricingTest {
                                 "order/to/country"));
         assertThatThrownBy(() -> price(KITES, order(Destination.of("DE", "1011"), Line.of("book", 1))))
                 .extracting(English::told, as(STRING))
-                .contains("not a postcode of DE");
+                .contains("not a postcode of Germany");
     }
 
     @Test

@@ -527,6 +527,6 @@ class TaxJurisdictionTest {
         Quote quote = price(shop().oneStopShop(), "plan", Destination.of("IE"), order -> order.by(german));
         assertThat(taxed(quote)).isEqualTo("S 19 123.00");
         assertThat(English.of(quote.missing()))
-                .containsExactly("Two pieces of evidence disagree on where the buyer belongs: DE and FR.");
+                .containsExactly("Two pieces of evidence disagree on where the buyer belongs: Germany and France.");
     }
 }

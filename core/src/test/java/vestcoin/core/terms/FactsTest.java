@@ -46,24 +46,4 @@ class FactsTest {
                 .containsExactly("return-days", "who-pays");
         assertThat(Facts.unset("Within {return-days} days. {who-pays}", TERMS)).isEmpty();
     }
-
-    /**
-     * Source: Directive 2011/83/EU, Articles 9, 13, 14 and 20: the 14 days, the delivery refunded, when goods are sent
-     * back; from memory.
-     */
-    @Test
-    void the_templates_say_the_same_in_both_languages_and_leave_the_facts_to_the_settings() {
-        assertThat(Templates.ALL.keySet())
-                .containsExactly("cancellation", "privacy", "returns", "shipping", "terms-of-sale");
-        Templates.ALL.forEach((kind, byLanguage) -> {
-            assertThat(byLanguage.keySet()).containsExactlyInAnyOrder("en", "de");
-            assertThat(Facts.unset(byLanguage.get("en"), Terms.NONE))
-                    .isEqualTo(Facts.unset(byLanguage.get("de"), Terms.NONE));
-            assertThat(byLanguage.values()).allSatisfy(text -> assertThat(Facts.into(text, TERMS, English::of))
-                    .doesNotContain("{"));
-        });
-        assertThat(Templates.ALL.get("returns").get("en"))
-                .contains("within 14 days")
-                .contains("cheapest delivery");
-    }
 }

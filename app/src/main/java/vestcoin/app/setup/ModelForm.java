@@ -1,4 +1,4 @@
-package vestcoin.core.terms;
+package vestcoin.app.setup;
 
 import java.util.List;
 

@@ -1,7 +1,8 @@
-package vestcoin.core.terms;
+package vestcoin.app.setup;
 
 import java.util.Map;
 import java.util.TreeMap;
+import vestcoin.core.terms.Terms;
 
 /**
  * Texts of our own to start from, in English and German, with the facts in braces. They are no legal advice. What they
