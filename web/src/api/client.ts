@@ -1,5 +1,5 @@
-import { applyPatch, type Operation } from "fast-json-patch";
 import createClient from "openapi-fetch";
+import { sayWhatIsHeld, wholeDraft } from "./draftPatch";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
@@ -52,27 +52,6 @@ function csrf(): string {
   return /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 }
 
-/** The draft as it was answered last, so that the next answer need only say what moved. */
-let held: { shop: string; mark: string; view: DraftView } | undefined;
-
-const draftOf = (url: string): string | undefined =>
-  /\/api\/shops\/([^/]+)\/draft(\/|$)/.exec(new URL(url).pathname)?.[1];
-
-/** A draft's answer, whole: one that says only what moved (RFC 6902) is set into the draft at hand. */
-async function wholeDraft(shop: string, response: Response): Promise<Response> {
-  const body: unknown = await response.clone().json();
-  const mark = response.headers.get("Draft-Mark") ?? "";
-  if (response.headers.get("Content-Type")?.startsWith("application/json-patch+json") && held?.shop === shop) {
-    const view = applyPatch(held.view, body as Operation[], false, false).newDocument;
-    held = { shop, mark, view };
-    return new Response(JSON.stringify(view), { status: 200, headers: { "Content-Type": "application/json" } });
-  }
-  if (typeof body === "object" && body !== null && "version" in body && "document" in body) {
-    held = { shop, mark, view: body as DraftView };
-  }
-  return response;
-}
-
 export const api = createClient<paths>({ baseUrl: "/" });
 api.use({
   onRequest({ request }) {
@@ -80,15 +59,11 @@ api.use({
     request.headers.set("Accept-Language", document.documentElement.lang || "en");
     if (request.method !== "GET") {
       request.headers.set("X-XSRF-TOKEN", csrf());
-      const shop = draftOf(request.url);
-      if (shop && held?.shop === shop) request.headers.set("Draft-Held", held.mark);
+      sayWhatIsHeld(request);
     }
     return request;
   },
-  async onResponse({ request, response }) {
-    const shop = draftOf(request.url);
-    return shop && response.ok ? wholeDraft(shop, response) : response;
-  },
+  onResponse: ({ request, response }) => wholeDraft(request, response),
 });
 
 interface Failures {

@@ -170,6 +170,27 @@ class ArchitectureTest {
     }
 
     @Test
+    void the_glossarys_walks_lead_through_at_most_twelve_files_that_are_there() throws IOException {
+        String glossary = Files.readString(Path.of("../docs/glossary.md"));
+        String[] walks = glossary.substring(glossary.indexOf("## Two walks")).split("\n\n");
+        assertThat(walks).hasSize(2).allSatisfy(walk -> {
+            List<String> files = Pattern.compile("`((?:web|app|core)/[^`]+)`")
+                    .matcher(walk)
+                    .results()
+                    .map(found -> found.group(1))
+                    .toList();
+            assertThat(files).hasSizeBetween(8, 12).doesNotHaveDuplicates().allSatisfy(file -> {
+                String half = file.substring(0, file.indexOf('/'));
+                assertThat(Path.of(
+                                half.equals("web")
+                                        ? "../" + file
+                                        : "../" + half + "/src/main/java/vestcoin/" + file + ".java"))
+                        .exists();
+            });
+        });
+    }
+
+    @Test
     void no_record_is_wider_than_ten_unless_it_is_a_documents_form() {
         JavaClasses all = new ClassFileImporter()
                 .withImportOption(new ImportOption.DoNotIncludeTests())

@@ -26,13 +26,17 @@ class DraftPatch implements ResponseBodyAdvice<Object> {
 
     static final String HELD = "Draft-Held";
     private static final MediaType PATCH = MediaType.parseMediaType("application/json-patch+json");
-    private static final int MOST_KEPT = 6;
+    /** Some 100 MB at most: two shops with 5,000 goods each, or hundreds of small ones. */
+    private static final int MOST_NODES_KEPT = 1_000_000;
+
     /** More than this moved: the whole is no longer. */
     private static final int MOST_OPERATIONS = 2000;
 
     private final JsonMapper json;
-    private final Cache<String, JsonNode> answered =
-            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final Cache<String, JsonNode> answered = Caffeine.newBuilder()
+            .maximumWeight(MOST_NODES_KEPT)
+            .weigher((String mark, JsonNode answer) -> nodes(answer))
+            .build();
 
     DraftPatch(JsonMapper json) {
         this.json = json;
@@ -70,5 +74,13 @@ class DraftPatch implements ResponseBodyAdvice<Object> {
         }
         response.getHeaders().setContentType(PATCH);
         return moved;
+    }
+
+    private static int nodes(JsonNode tree) {
+        int count = 1;
+        for (JsonNode each : tree) {
+            count += nodes(each);
+        }
+        return count;
     }
 }

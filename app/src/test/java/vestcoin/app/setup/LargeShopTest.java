@@ -6,14 +6,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
@@ -36,18 +34,18 @@ class LargeShopTest {
         owner = running.owner();
         JsonNode document = owner.get(Caller.SHOP + "/draft").json().path("document");
         List<Edit> edits = new ArrayList<>();
-        edits.add(grown(document, "goods/products", GOODS, i -> {
+        edits.add(LongerList.of(document, "goods/products", GOODS, i -> {
             ObjectNode product =
                     (ObjectNode) document.path("goods").path("products").get(1).deepCopy();
             return product.put("id", "more-" + i).put("name", "Kite number " + i);
         }));
-        edits.add(grown(document, "delivery/zones", ZONES, i -> {
+        edits.add(LongerList.of(document, "delivery/zones", ZONES, i -> {
             ObjectNode zone =
                     (ObjectNode) document.path("delivery").path("zones").get(1).deepCopy();
             zone.set("places", Json.tree("[\"DE:" + String.format("%05d", 10_000 + i) + "\"]"));
             return zone.put("id", "zone-" + i).put("name", "Zone " + i);
         }));
-        edits.add(grown(document, "tax/places", TAX_ROWS, i -> {
+        edits.add(LongerList.of(document, "tax/places", TAX_ROWS, i -> {
             ObjectNode row =
                     (ObjectNode) document.path("tax").path("places").get(0).deepCopy();
             row.set("places", Json.tree("[\"US:" + String.format("%05d", 10_000 + i) + "\"]"));
@@ -55,16 +53,6 @@ class LargeShopTest {
         }));
         running.context().getBean(Drafts.class).edit(DemoShop.SHOP, edits, "the test");
         grown = whole();
-    }
-
-    private static Edit grown(
-            JsonNode document, String path, int size, java.util.function.IntFunction<ObjectNode> one) {
-        JsonNode was = Edits.at(document, path).orElseThrow();
-        ArrayNode now = ((ArrayNode) was).deepCopy();
-        for (int i = now.size(); i < size; i++) {
-            now.add(one.apply(i));
-        }
-        return new Edit(path, Optional.of(was), Optional.of(now));
     }
 
     @Test
