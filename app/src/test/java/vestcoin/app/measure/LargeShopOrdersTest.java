@@ -98,7 +98,7 @@ class LargeShopOrdersTest {
         Map.of(
                         "the list", "/orders",
                         "the disputed ones", "/orders?standing=disputed",
-                        "a search", "/orders?words=b777",
+                        "a search that finds one", "/orders?words=b1500@",
                         "one order", "/orders/1001")
                 .forEach((what, query) -> medians.put(what, median(() -> assertThat(
                                 owner.get(Caller.SHOP + query).status())
