@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { answer, api, type Session } from "../api/client";
+import { orderCount } from "../shared/counted";
 import { Said } from "../shared/Said";
 import { TicketPane } from "../ticket/TicketPane";
 import { useBench } from "./bench";
@@ -89,7 +90,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
           aria-current={onOrders ? "page" : undefined}
           className={`seg ${onOrders ? "border-b-accent font-semibold" : ""}`}
         >
-          Orders <span className="quiet">{orders.data?.count ?? ""}</span>
+          Orders <span className="quiet">{orderCount(orders.data)}</span>
         </Link>
         <a href={`/counter/${bench.shop}`} target="_blank" rel="noreferrer" className="seg hover:underline">
           The counter

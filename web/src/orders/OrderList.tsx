@@ -3,6 +3,7 @@ import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
 import { answer, api } from "../api/client";
 import { useBench } from "../desk/bench";
+import { orderCount } from "../shared/counted";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
@@ -58,7 +59,7 @@ export function OrderList() {
     <>
       <StationHead title="Orders">
         <span>
-          {list.data?.pages[0]?.count ?? 0} {filtered ? "found" : "in all"}
+          {orderCount(list.data?.pages[0])} {filtered ? "found" : "in all"}
         </span>
         <a className="underline" href={`/api/shops/${shop}/orders.csv?${new URLSearchParams(wanted)}`} download>
           To a file

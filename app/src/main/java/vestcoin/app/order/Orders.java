@@ -23,8 +23,6 @@ import vestcoin.core.pickup.SlotOccupancy;
 /** The orders of all shops. An order keeps the edition and the quote it was priced by. */
 @Repository
 public class Orders {
-    public static final int PAGE = 50;
-
     /**
      * @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside
      *     vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param
@@ -61,21 +59,6 @@ public class Orders {
             return cancelledAt != null;
         }
     }
-
-    /** One row of the list, its amount in minor units. */
-    public record Row(
-            int number,
-            String name,
-            String country,
-            String mode,
-            String currency,
-            long payable,
-            String method,
-            Instant placedAt,
-            String standing,
-            String sent,
-            boolean cancelled,
-            boolean withdrawn) {}
 
     /**
      * A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what
@@ -496,94 +479,5 @@ public class Orders {
                 .param("number", number)
                 .query(Order.class)
                 .optional();
-    }
-
-    /**
-     * What of the list is wanted; empty for all. @param standing as {@link vestcoin.core.life.PaymentStanding} has
-     * it @param words an order number, or the beginning of a name or e-mail address
-     */
-    public record OrderFilter(Optional<String> standing, Optional<String> mode, Optional<String> words) {}
-
-    /** A page of the list, newest first, below an order number. */
-    public List<Row> page(String shop, OrderFilter wanted, int below, int most) {
-        Map<String, Object> params = params(shop, wanted);
-        params.put("below", below);
-        params.put("most", most);
-        String which = "number < :below" + where(wanted);
-        if (beginning(wanted)) {
-            List<Integer> found = sql.sql("select found from " + found(wanted)
-                            + " where found < :below order by found desc limit :most")
-                    .params(params)
-                    .query(Integer.class)
-                    .list();
-            if (found.isEmpty()) {
-                return List.of();
-            }
-            params.put("found", found);
-            which = "number in (:found)";
-        }
-        return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent, "
-                        + "cancelled_at is not null as cancelled, "
-                        + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn "
-                        + "from orders where shop = :shop and " + which + " order by shop, number desc limit :most")
-                .params(params)
-                .query(Row.class)
-                .list();
-    }
-
-    public long count(String shop, OrderFilter wanted) {
-        String from = beginning(wanted) ? found(wanted) : "orders where shop = :shop" + where(wanted);
-        return sql.sql("select count(*) from " + from)
-                .params(params(shop, wanted))
-                .query(Long.class)
-                .single();
-    }
-
-    /** Whether orders are sought by how a name or an address begins. */
-    private static boolean beginning(OrderFilter wanted) {
-        return wanted.words().isPresent()
-                && wanted.words().filter(Orders::isNumber).isEmpty();
-    }
-
-    private static boolean isNumber(String words) {
-        return words.matches("[0-9]{1,9}");
-    }
-
-    /**
-     * Numbers of the orders whose name or address begins so, each by its index. They are sought in a query of their
-     * own, and with the index named: joined to the list, H2 goes through the whole list and looks each order up in
-     * here.
-     */
-    private static String found(OrderFilter wanted) {
-        return """
-                (select number as found from orders use index (orders_of_buyer)
-                 where shop = :shop and buyer >= :from and buyer < :to%1$s
-                 union
-                 select number from orders use index (orders_by_name)
-                 where shop = :shop and name_begins >= :from and name_begins < :to%1$s)""".formatted(where(wanted));
-    }
-
-    private static String where(OrderFilter wanted) {
-        return (wanted.standing().isPresent() ? " and standing = :standing" : "")
-                + (wanted.mode().isPresent() ? " and mode = :mode" : "")
-                + wanted.words()
-                        .filter(Orders::isNumber)
-                        .map(words -> " and number = :number")
-                        .orElse("");
-    }
-
-    private static Map<String, Object> params(String shop, OrderFilter wanted) {
-        Map<String, Object> params = new HashMap<>(Map.of("shop", shop));
-        wanted.standing().ifPresent(standing -> params.put("standing", standing));
-        wanted.mode().ifPresent(mode -> params.put("mode", mode));
-        wanted.words().ifPresent(words -> {
-            if (isNumber(words)) {
-                params.put("number", Integer.parseInt(words));
-            } else {
-                params.put("from", MailAddress.normal(words));
-                params.put("to", MailAddress.normal(words) + Character.MAX_VALUE);
-            }
-        });
-        return params;
     }
 }

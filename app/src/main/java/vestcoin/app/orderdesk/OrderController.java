@@ -1,7 +1,6 @@
 package vestcoin.app.orderdesk;
 
 import java.math.BigDecimal;
-import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -11,17 +10,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.joda.money.CurrencyUnit;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
@@ -40,33 +34,15 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
-import vestcoin.core.life.PaymentStanding;
 import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 
-/** The seller's list of orders, one order, and what can be done with its payment. */
+/** One order on the seller's desk, and what can be done with its payment. */
 @RestController
 class OrderController {
-    /** A row of the list with amounts as decimals of the currency. */
-    record Listed(
-            int number,
-            String name,
-            String country,
-            String mode,
-            String currency,
-            BigDecimal payable,
-            String method,
-            Instant placedAt,
-            String state,
-            String sent,
-            boolean cancelled,
-            boolean withdrawn) {}
-
-    record Page(List<Listed> orders, Optional<Integer> next, long count) {}
-
     /**
      * @param method id of the way to pay, or {@code voucher}
      * @param part code of the voucher
@@ -167,35 +143,6 @@ class OrderController {
         this.papers = papers;
     }
 
-    @GetMapping("/api/shops/{shop}/orders")
-    Page list(
-            @PathVariable String shop,
-            @RequestParam(defaultValue = "2147483647") int below,
-            @RequestParam Optional<String> standing,
-            @RequestParam Optional<String> mode,
-            @RequestParam Optional<String> words) {
-        Orders.OrderFilter wanted = wanted(standing, mode, words);
-        List<Orders.Row> rows = orders.page(shop, wanted, below, Orders.PAGE);
-        Optional<Integer> next = rows.size() == Orders.PAGE
-                ? Optional.of(rows.get(rows.size() - 1).number())
-                : Optional.empty();
-        return new Page(rows.stream().map(OrderController::listed).toList(), next, orders.count(shop, wanted));
-    }
-
-    /** The list as CSV (RFC 4180), all of what is wanted, a page at a time. */
-    @GetMapping(path = "/api/shops/{shop}/orders.csv", produces = "text/csv")
-    ResponseEntity<StreamingResponseBody> file(
-            @PathVariable String shop,
-            @RequestParam Optional<String> standing,
-            @RequestParam Optional<String> mode,
-            @RequestParam Optional<String> words) {
-        Orders.OrderFilter wanted = wanted(standing, mode, words);
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
-                .body(out -> new OrderCsv(orders).write(shop, wanted, out));
-    }
-
     @GetMapping("/api/shops/{shop}/orders/{number}")
     Whole one(@PathVariable String shop, @PathVariable int number) {
         return whole(find(shop, number));
@@ -246,13 +193,6 @@ class OrderController {
     Whole cancel(@PathVariable String shop, @PathVariable int number, Principal who) {
         cancelling.cancel(find(shop, number), who.getName());
         return whole(find(shop, number));
-    }
-
-    private static Orders.OrderFilter wanted(Optional<String> standing, Optional<String> mode, Optional<String> words) {
-        return new Orders.OrderFilter(
-                standing.filter(PaymentStanding.texts()::contains),
-                mode.filter(List.of("test", "live")::contains),
-                words.map(String::strip).filter(text -> !text.isEmpty()));
     }
 
     private Whole move(String shop, int number, Provider.Kind kind, Move move, Principal who) {
@@ -469,23 +409,6 @@ class OrderController {
                                 step.actor(),
                                 step.note()))
                         .toList());
-    }
-
-    private static Listed listed(Orders.Row row) {
-        return new Listed(
-                row.number(),
-                row.name(),
-                row.country(),
-                row.mode(),
-                row.currency(),
-                BigDecimal.valueOf(
-                        row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()),
-                row.method(),
-                row.placedAt(),
-                row.standing(),
-                row.sent(),
-                row.cancelled(),
-                row.withdrawn());
     }
 
     /** A payment's state in words, parts included. */

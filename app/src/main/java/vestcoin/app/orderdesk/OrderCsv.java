@@ -8,28 +8,28 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
-import vestcoin.app.order.Orders;
+import vestcoin.app.order.OrderList;
 
 /** Orders as CSV. Texts a spreadsheet would take for a formula get an apostrophe before them. */
 final class OrderCsv {
     private static final int PAGE = 1000;
     private static final String FORMULA = "=+@-\t\r";
 
-    private final Orders orders;
+    private final OrderList orders;
 
-    OrderCsv(Orders orders) {
+    OrderCsv(OrderList orders) {
         this.orders = orders;
     }
 
-    void write(String shop, Orders.OrderFilter wanted, OutputStream out) throws IOException {
+    void write(String shop, OrderList.OrderFilter wanted, OutputStream out) throws IOException {
         try (CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
             csv.writeRecord(
                     "order", "placed", "mode", "buyer", "country", "currency", "total", "paid by", "state", "sent");
             int below = Integer.MAX_VALUE;
-            List<Orders.Row> page;
+            List<OrderList.Row> page;
             do {
                 page = orders.page(shop, wanted, below, PAGE);
-                for (Orders.Row row : page) {
+                for (OrderList.Row row : page) {
                     csv.writeRecord(
                             String.valueOf(row.number()),
                             row.placedAt().toString(),

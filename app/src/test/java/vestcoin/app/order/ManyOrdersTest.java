@@ -77,6 +77,7 @@ class ManyOrdersTest {
         }
         System.out.println("100,000 orders, " + query + ": " + median(times) + " ms");
         assertThat(page.path("orders").size()).isEqualTo(found);
+        assertThat(page.path("count").asInt()).isBetween(found, OrderList.COUNTED);
         assertThat(median(times)).isLessThan(MOST_MILLIS);
     }
 
@@ -91,12 +92,26 @@ class ManyOrdersTest {
                 select number from orders where shop = 'tern-and-tether' and number < 2147483647
                 order by shop, number desc limit 51""")).contains("ORDERS_LATEST").contains("index sorted");
         assertThat(plan(sql, """
+                select number as found from orders use index (orders_by_name)
+                where shop = 'tern-and-tether' and name_begins >= 'b' and name_begins < 'c'""")).contains("ORDERS_BY_NAME");
+        assertThat(plan(sql, """
                 select discount, count(*) as used from discount_use
                 where shop = 'tern-and-tether' and buyer = 'b1@buyers.example'
                 group by discount""")).contains("DISCOUNT_USE_BY");
         assertThat(plan(sql, "select order_id from owed where kind = 'paper' order by kind, order_id limit 1000"))
                 .contains("PRIMARY_KEY")
                 .contains("index sorted");
+    }
+
+    @Test
+    void a_list_is_counted_as_far_as_anybody_acts_on_the_figure() {
+        JsonNode all = shop.owner().get(Caller.SHOP + "/orders").json();
+        assertThat(all.path("count").asInt()).isEqualTo(OrderList.COUNTED);
+        assertThat(all.path("more").asBoolean()).isTrue();
+        JsonNode disputed =
+                shop.owner().get(Caller.SHOP + "/orders?standing=disputed").json();
+        assertThat(disputed.path("count").asInt()).isEqualTo(ORDERS / 1000);
+        assertThat(disputed.path("more").asBoolean()).isFalse();
     }
 
     private static String plan(JdbcClient sql, String query) {
