@@ -165,13 +165,19 @@ public final class Document {
     /** The stations that were changed, as they are written rather than as they were sent. */
     private JsonNode written(JsonNode changed, Setup setup) {
         ObjectNode result = JsonNodeFactory.instance.objectNode();
-        changed.properties()
-                .forEach(field -> result.set(
-                        field.getKey(),
-                        field.getValue() == tree.get(field.getKey())
-                                        || field.getKey().equals("format")
-                                ? field.getValue()
-                                : Json.tree(station(setup, field.getKey()))));
+        changed.properties().forEach(field -> {
+            String name = field.getKey();
+            JsonNode node = field.getValue();
+            JsonNode before = tree.get(name);
+            LongList<?, ?> list = before == null ? null : LongList.of(name);
+            if (node == before || name.equals("format")) {
+                result.set(name, node);
+            } else if (list != null) {
+                result.set(name, list.written(station(setup, name), node, before));
+            } else {
+                result.set(name, Json.tree(station(setup, name)));
+            }
+        });
         return result;
     }
 

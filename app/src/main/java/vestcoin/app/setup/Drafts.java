@@ -10,6 +10,8 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
 import vestcoin.core.message.Message;
@@ -219,6 +221,7 @@ public class Drafts {
                 .optional();
     }
 
+    /** Stores what the draft is now. It stays compiled: the next to ask after the commit reads nothing anew. */
     private Draft store(String shop, Draft before, Document document) {
         Draft draft = new Draft(before.version() + 1, document);
         sql.sql("update draft set version = :version, document = :document where shop = :shop")
@@ -226,6 +229,12 @@ public class Drafts {
                 .param("document", document.text())
                 .param("shop", shop)
                 .update();
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                cache.asMap().merge(shop, draft, (kept, made) -> kept.version() > made.version() ? kept : made);
+            }
+        });
         return draft;
     }
 }

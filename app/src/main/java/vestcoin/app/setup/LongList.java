@@ -1,9 +1,11 @@
 package vestcoin.app.setup;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
@@ -105,5 +107,24 @@ record LongList<S, T>(
         ObjectNode rest = object.objectNode().setAll(object);
         rest.set(field, object.arrayNode());
         return with.apply(Json.read(rest, station, name), list);
+    }
+
+    /**
+     * A station as it is written, from the node it was read from: things that are the same as before keep their nodes.
+     */
+    JsonNode written(Object station, JsonNode node, JsonNode before) {
+        if (!(node.get(field) instanceof ArrayNode array) || !(before.path(field) instanceof ArrayNode old)) {
+            return Json.tree(station);
+        }
+        Set<JsonNode> kept = Collections.newSetFromMap(new IdentityHashMap<>(old.size()));
+        old.forEach(kept::add);
+        List<T> things = of(station);
+        ObjectNode result = (ObjectNode) Json.tree(with(station, List.of()));
+        ArrayNode list = result.arrayNode(things.size());
+        for (int i = 0; i < things.size(); i++) {
+            list.add(kept.contains(array.get(i)) ? array.get(i) : Json.tree(things.get(i)));
+        }
+        result.set(field, list);
+        return result;
     }
 }

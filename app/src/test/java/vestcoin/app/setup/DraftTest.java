@@ -107,6 +107,39 @@ class DraftTest {
     }
 
     @Test
+    void what_is_kept_in_memory_of_a_draft_is_what_is_stored_of_it() {
+        Drafts drafts = shop.context().getBean(Drafts.class);
+        Caller owner = shop.owner();
+        JsonNode before = owner.get(Caller.SHOP + "/draft").json();
+        JsonNode kite =
+                Edits.at(before.path("document"), "goods/products/box-kite").orElseThrow();
+        owner.post(
+                Caller.SHOP + "/draft/edits",
+                Map.of(
+                        "edits",
+                        List.of(
+                                Map.of("path", CELL, "was", rate(before), "now", "to 2 kg 5.00, then +1.10/kg"),
+                                Map.of(
+                                        "path",
+                                        "goods/products/box-kite",
+                                        "was",
+                                        kite,
+                                        "now",
+                                        ((ObjectNode) kite.deepCopy()).put("name", "Box kite, large")))));
+        Document kept = drafts.of(DemoShop.SHOP).document();
+        assertThat(kept).as("not read anew").isSameAs(drafts.of(DemoShop.SHOP).document());
+        assertThat(Edits.at(kept.tree(), "goods/products/box-kite/name").orElseThrow().asString())
+                .isEqualTo("Box kite, large");
+        assertThat(kept.tree()).isEqualTo(Json.tree(kept.text()));
+        for (String station : List.of("shop", "goods", "discounts", "delivery", "tax", "payment", "pickup", "terms")) {
+            JsonNode made = Json.tree(kept.station(station));
+            assertThat(made).as(station).isEqualTo(Json.tree(Json.write(made)));
+        }
+        owner.post(Caller.SHOP + "/draft/undo", Map.of());
+        assertThat(drafts.of(DemoShop.SHOP).document().tree()).isEqualTo(before.path("document"));
+    }
+
+    @Test
     void two_sessions_on_one_draft_never_overwrite_each_other_silently() {
         Caller one = shop.owner();
         Caller other = shop.owner();
