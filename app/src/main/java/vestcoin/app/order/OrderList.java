@@ -109,7 +109,8 @@ public class OrderList {
                  where shop = :shop and buyer >= :from and buyer < :to%1$s %2$s)
                  union
                  (select number from orders use index (orders_by_name)
-                 where shop = :shop and name_begins >= :from and name_begins < :to%1$s %2$s))""".formatted(where(wanted), each);
+                 where shop = :shop and name_begins >= :from and name_begins < :to%1$s %2$s))
+                """.formatted(where(wanted), each);
     }
 
     private static String where(OrderFilter wanted) {

@@ -160,8 +160,7 @@ class LargeShopOrdersTest {
                 "%.1f ms, a repeated one %.1f ms"
                         .formatted(first.get(READINGS / 2) / 1e6, again.get(READINGS / 2) / 1e6),
                 "at most three times as long");
-        assertThat(first.get(READINGS / 2) / 1e6)
-                .isLessThan(3 * again.get(READINGS / 2) / 1e6 + NOISE_MILLIS);
+        assertThat(first.get(READINGS / 2) / 1e6).isLessThan(3 * again.get(READINGS / 2) / 1e6 + NOISE_MILLIS);
     }
 
     private static long ticket(Map<String, Object> order) {

@@ -93,7 +93,8 @@ class ManyOrdersTest {
                 order by shop, number desc limit 51""")).contains("ORDERS_LATEST").contains("index sorted");
         assertThat(plan(sql, """
                 select number as found from orders use index (orders_by_name)
-                where shop = 'tern-and-tether' and name_begins >= 'b' and name_begins < 'c'""")).contains("ORDERS_BY_NAME");
+                where shop = 'tern-and-tether'
+                    and name_begins >= 'b' and name_begins < 'c'""")).contains("ORDERS_BY_NAME");
         assertThat(plan(sql, """
                 select discount, count(*) as used from discount_use
                 where shop = 'tern-and-tether' and buyer = 'b1@buyers.example'

@@ -128,7 +128,9 @@ class DraftTest {
                                         ((ObjectNode) kite.deepCopy()).put("name", "Box kite, large")))));
         Document kept = drafts.of(DemoShop.SHOP).document();
         assertThat(kept).as("not read anew").isSameAs(drafts.of(DemoShop.SHOP).document());
-        assertThat(Edits.at(kept.tree(), "goods/products/box-kite/name").orElseThrow().asString())
+        assertThat(Edits.at(kept.tree(), "goods/products/box-kite/name")
+                        .orElseThrow()
+                        .asString())
                 .isEqualTo("Box kite, large");
         assertThat(kept.tree()).isEqualTo(Json.tree(kept.text()));
         for (String station : List.of("shop", "goods", "discounts", "delivery", "tax", "payment", "pickup", "terms")) {

@@ -22,11 +22,13 @@ public final class RateBoard {
     private final PlaceIndex<Delivery.Zone> zones;
     private final Delivery delivery;
     private final Map<String, Delivery.Dispatch> dispatch;
+    private final Map<String, Delivery.Option> options;
 
     private RateBoard(PlaceIndex<Delivery.Zone> zones, Delivery delivery) {
         this.zones = zones;
         this.delivery = delivery;
         this.dispatch = delivery.dispatch().stream().collect(Collectors.toMap(Delivery.Dispatch::id, place -> place));
+        this.options = delivery.options().stream().collect(Collectors.toMap(Delivery.Option::id, option -> option));
     }
 
     public static RateBoard of(Delivery delivery) {
@@ -73,6 +75,19 @@ public final class RateBoard {
         }
         offered.addAll(not);
         return offered;
+    }
+
+    /** One option by its id, the same as among all {@link #offers}; nothing where there is no such option. */
+    public Optional<Offer> offer(String id, Optional<Delivery.Zone> zone, Load load, Leaving leaving, Tracer tracer) {
+        Delivery.Option option = options.get(id);
+        return option == null
+                ? Optional.empty()
+                : Optional.of(offer(
+                        zone,
+                        option,
+                        load,
+                        option.days().map(days -> Promise.of(leaving.ready(), days, leaving.carrier())),
+                        tracer));
     }
 
     /** Cheapest first, then fastest; what is equal stays as it was. */

@@ -1,7 +1,6 @@
 package vestcoin.core.payment;
 
 import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -53,21 +52,17 @@ public record MethodAvailability(
             BigDecimal owed,
             UnaryOperator<Figure> typed) {}
 
-    /** Every method in the buyer's order, seen only if it is on, complete, and its conditions hold. */
-    public static List<MethodAvailability> of(
-            Payment payment, Map<String, Gateway> gateways, OrderFacts asked, Tracer tracer) {
-        List<MethodAvailability> seen = new ArrayList<>(payment.methods().size());
-        for (Payment.Method method : payment.methods()) {
-            Optional<Message> hidden = hidden(method, gateways);
-            seen.add(new MethodAvailability(
-                    method,
-                    hidden.isPresent() ? hidden : unmet(method, asked, tracer),
-                    method.charge().map(charge -> charge(method, charge, asked, tracer)),
-                    Optional.empty(),
-                    BigDecimal.ZERO,
-                    BigDecimal.ZERO));
-        }
-        return seen;
+    /** A method, seen only if it is on, complete, and its conditions hold. What it costs is not in it yet. */
+    public static MethodAvailability of(
+            Payment.Method method, Map<String, Gateway> gateways, OrderFacts asked, Tracer tracer) {
+        Optional<Message> hidden = hidden(method, gateways);
+        return new MethodAvailability(
+                method,
+                hidden.isPresent() ? hidden : unmet(method, asked, tracer),
+                method.charge().map(charge -> charge(method, charge, asked, tracer)),
+                Optional.empty(),
+                BigDecimal.ZERO,
+                BigDecimal.ZERO);
     }
 
     private static Optional<Message> hidden(Payment.Method method, Map<String, Gateway> gateways) {

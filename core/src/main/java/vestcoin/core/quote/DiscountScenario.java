@@ -26,6 +26,7 @@ import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Rerating;
 import vestcoin.core.message.Message;
+import vestcoin.core.quote.Quote.SeparateDelivery;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Taxes;
 import vestcoin.core.why.Figure;
@@ -49,13 +50,10 @@ record DiscountScenario(
         Basket basket,
         List<Discounts.Rule> rules,
         DiscountCalculation.AppliedDiscounts taken,
-        List<Offer> offers,
+        Part<List<Offer>> offers,
         Optional<Offer.Available> chosen,
-        Map<String, Separate> each,
+        Map<String, SeparateDelivery> each,
         List<Reduction> off) {
-
-    /** What is offered for one consignment of several. */
-    record Separate(List<Offer> offers, Optional<Offer.Available> chosen) {}
 
     /** What an attempt needs to know of the order besides its discounts. */
     record Basket(
@@ -86,23 +84,21 @@ record DiscountScenario(
             List<Discounts.Rule> rules, DiscountCalculation discounting, Basket basket, Tracer tracer) {
         DiscountCalculation.AppliedDiscounts taken = discounting.goods(rules, basket.lines());
         if (basket.consignments().isEmpty()) {
-            return new DiscountScenario(basket, rules, taken, List.of(), Optional.empty(), Map.of(), List.of());
+            return new DiscountScenario(
+                    basket, rules, taken, Part.known(List.of()), Optional.empty(), Map.of(), List.of());
         }
         Order order = basket.order();
         Load load = load(basket, basket.consignments(), taken, tracer);
-        List<Offer> offers = new ArrayList<>(offers(basket, basket.consignments(), load, tracer));
-        Optional<Offer.Available> sent = cheapest(offers);
-        List<Offer> own = basket.collecting().offers(load, tracer);
-        offers.addAll(firstNotOffered(offers), own);
-        Map<String, Separate> each = basket.consignments().size() < 2 ? Map.of() : separate(basket, taken, tracer);
+        Optional<Offer.Available> named = order.delivery().flatMap(id -> named(id, basket, load, tracer));
+        Part<List<Offer>> carried = Part.of(() -> offers(basket, basket.consignments(), load, tracer));
+        Part<List<Offer>> offers = Part.of(() -> offers(basket, load, carried.get(), named, tracer));
+        Optional<Offer.Available> sent = order.delivery().isPresent() ? named : cheapest(carried.get());
+        Map<String, SeparateDelivery> each =
+                basket.consignments().size() < 2 ? Map.of() : separate(basket, taken, tracer);
         boolean apart = order.delivery().isEmpty()
                 && !each.isEmpty()
                 && (!order.deliveries().isEmpty() || sent.isEmpty());
-        Optional<Offer.Available> chosen = apart
-                ? Optional.empty()
-                : order.delivery().isEmpty()
-                        ? sent
-                        : find(offers, order.delivery().get());
+        Optional<Offer.Available> chosen = apart ? Optional.empty() : sent;
         DiscountScenario attempt =
                 new DiscountScenario(basket, rules, taken, offers, chosen, apart ? each : unchosen(each), List.of());
         List<Reduction> off = attempt.gross(Offer.Available::shelf, tracer)
@@ -112,10 +108,35 @@ record DiscountScenario(
         return new DiscountScenario(basket, rules, taken, attempt.offers, attempt.chosen, attempt.each, off);
     }
 
-    private static Map<String, Separate> unchosen(Map<String, Separate> each) {
-        Map<String, Separate> open = new LinkedHashMap<>();
-        each.forEach((id, separate) -> open.put(id, new Separate(separate.offers(), Optional.empty())));
+    private static Map<String, SeparateDelivery> unchosen(Map<String, SeparateDelivery> each) {
+        Map<String, SeparateDelivery> open = new LinkedHashMap<>();
+        each.forEach((id, separate) -> open.put(id, new SeparateDelivery(separate.offers(), Optional.empty())));
         return open;
+    }
+
+    /** The offer of one option, if it can be chosen. */
+    private static Optional<Offer.Available> named(String id, Basket basket, Load load, Tracer tracer) {
+        return basket.setup()
+                .board()
+                .offer(id, basket.zone(), load, leaving(basket, basket.consignments()), tracer)
+                .or(() -> basket.collecting().offer(id, load, tracer))
+                .filter(Offer.Available.class::isInstance)
+                .map(Offer.Available.class::cast);
+    }
+
+    /**
+     * Every option for all of it together.
+     *
+     * @param carried by carriers
+     * @param named the one computed already
+     */
+    private static List<Offer> offers(
+            Basket basket, Load load, List<Offer> carried, Optional<Offer.Available> named, Tracer tracer) {
+        List<Offer> offers = new ArrayList<>(carried);
+        offers.addAll(firstNotOffered(offers), basket.collecting().offers(load, tracer));
+        named.ifPresent(one -> offers.replaceAll(
+                offer -> offer.option().id().equals(one.option().id()) ? one : offer));
+        return offers;
     }
 
     private static int firstNotOffered(List<Offer> offers) {
@@ -126,28 +147,33 @@ record DiscountScenario(
         return i;
     }
 
-    private static Map<String, Separate> separate(
+    private static Map<String, SeparateDelivery> separate(
             Basket basket, DiscountCalculation.AppliedDiscounts taken, Tracer tracer) {
-        Map<String, Separate> each = new LinkedHashMap<>();
+        Map<String, SeparateDelivery> each = new LinkedHashMap<>();
         for (Consignment consignment : basket.consignments()) {
             List<Consignment> one = List.of(consignment);
             List<Offer> offers = offers(basket, one, load(basket, one, taken, tracer), tracer);
             String wanted = basket.order().deliveries().get(consignment.dispatch());
             each.put(
                     consignment.dispatch(),
-                    new Separate(offers, wanted == null ? cheapest(offers) : find(offers, wanted)));
+                    new SeparateDelivery(offers, wanted == null ? cheapest(offers) : find(offers, wanted)));
         }
         return each;
     }
 
     private static List<Offer> offers(Basket basket, List<Consignment> of, Load load, Tracer tracer) {
-        LocalDate ready = of.stream()
-                .map(Consignment::ready)
-                .max(Comparator.naturalOrder())
-                .orElseThrow();
-        WorkDays carrier = WorkDays.ofCarriers(
-                basket.order().to().country(), basket.order().to().region());
-        return basket.setup().board().offers(basket.zone(), load, new RateBoard.Leaving(ready, carrier), tracer);
+        return basket.setup().board().offers(basket.zone(), load, leaving(basket, of), tracer);
+    }
+
+    private static RateBoard.Leaving leaving(Basket basket, List<Consignment> of) {
+        LocalDate ready = of.get(0).ready();
+        for (Consignment consignment : of) {
+            ready = consignment.ready().isAfter(ready) ? consignment.ready() : ready;
+        }
+        return new RateBoard.Leaving(
+                ready,
+                WorkDays.ofCarriers(
+                        basket.order().to().country(), basket.order().to().region()));
     }
 
     private static Load load(

@@ -34,7 +34,7 @@ final class Distances {
         if (zone.isEmpty()) {
             return distances;
         }
-        for (Offer offer : attempt.offers()) {
+        for (Offer offer : attempt.offers().get()) {
             PriceRule rule = zone.get().rates().get(offer.option().id());
             if (rule == null || rule.freeFrom().isEmpty()) {
                 continue;

@@ -35,13 +35,12 @@ final class OrderObstacles {
             DiscountScenario attempt,
             List<Consignment> consignments,
             PickupOffers collecting,
-            List<MethodAvailability> methods,
+            Optional<MethodAvailability> method,
             Map<String, BigDecimal> left) {
-        boolean offered = attempt.offers().stream().anyMatch(Offer.Available.class::isInstance)
-                || attempt.each().values().stream()
-                                .allMatch(each -> each.offers().stream().anyMatch(Offer.Available.class::isInstance))
-                        && !attempt.each().isEmpty();
         if (!consignments.isEmpty() && !attempt.deliveryChosen()) {
+            boolean offered = offered(attempt.offers().get())
+                    || attempt.each().values().stream().allMatch(each -> offered(each.offers()))
+                            && !attempt.each().isEmpty();
             boolean wanted = order.delivery().isPresent() || !order.deliveries().isEmpty();
             missing.add(
                     !offered
@@ -68,13 +67,20 @@ final class OrderObstacles {
                             "country",
                             new Region(country))));
         }
-        order.method().ifPresent(id -> method(id, methods));
+        if (order.method().isPresent()
+                && (method.isEmpty() || method.get().hidden().isPresent())) {
+            missing.add(Message.of("quote.way-of-paying-chosen-not-open-to"));
+        }
         return List.copyOf(missing);
+    }
+
+    private static boolean offered(List<Offer> offers) {
+        return offers.stream().anyMatch(Offer.Available.class::isInstance);
     }
 
     private void slot(DiscountScenario attempt, PickupOffers collecting) {
         Optional<List<Slots.Slot>> open = attempt.chosen()
-                .map(offer -> collecting.slots().get(offer.option().id()));
+                .flatMap(offer -> collecting.slots(offer.option().id()));
         if (open.isEmpty()) {
             return;
         }
@@ -120,13 +126,5 @@ final class OrderObstacles {
                 missing.add(Message.of("quote.smallest-order", "amount", tracer.amount(least)));
             }
         });
-    }
-
-    private void method(String id, List<MethodAvailability> methods) {
-        Optional<MethodAvailability> method =
-                methods.stream().filter(seen -> seen.method().id().equals(id)).findFirst();
-        if (method.isEmpty() || method.get().hidden().isPresent()) {
-            missing.add(Message.of("quote.way-of-paying-chosen-not-open-to"));
-        }
     }
 }

@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Load;
@@ -28,7 +30,7 @@ final class PickupOffers {
     private final CompiledSetup setup;
     private final Order order;
     private final List<Consignment> consignments;
-    private final Map<String, List<Slots.Slot>> slots = new LinkedHashMap<>();
+    private final Map<String, List<Slots.Slot>> slots = new ConcurrentHashMap<>();
 
     PickupOffers(CompiledSetup setup, Order order, List<Consignment> consignments) {
         this.setup = setup;
@@ -43,9 +45,18 @@ final class PickupOffers {
                 .findFirst());
     }
 
-    /** Open slots by the option they belong to. */
+    /** Open slots by the option they belong to, in the setup's order, of what has been offered. */
     Map<String, List<Slots.Slot>> slots() {
-        return slots;
+        Map<String, List<Slots.Slot>> ordered = new LinkedHashMap<>();
+        Stream.concat(setup.setup().pickup().places().stream().map(Pickup.Spot::option), Stream.of(Pickup.Local.OPTION))
+                .filter(slots::containsKey)
+                .forEach(option -> ordered.put(option, slots.get(option)));
+        return ordered;
+    }
+
+    /** The open slots of one option that has been offered. */
+    Optional<List<Slots.Slot>> slots(String option) {
+        return Optional.ofNullable(slots.get(option));
     }
 
     /** The offers of pickup places and of local delivery, in the setup's order. */
@@ -55,6 +66,17 @@ final class PickupOffers {
         pickup.places().forEach(spot -> offers.add(offer(spot, load, tracer)));
         pickup.local().ifPresent(local -> offers.add(offer(local, load, tracer)));
         return offers;
+    }
+
+    /** One of them by its option's id. */
+    Optional<Offer> offer(String option, Load load, Tracer tracer) {
+        Pickup pickup = setup.setup().pickup();
+        return option.equals(Pickup.Local.OPTION)
+                ? pickup.local().map(local -> offer(local, load, tracer))
+                : pickup.places().stream()
+                        .filter(spot -> spot.option().equals(option))
+                        .findFirst()
+                        .map(spot -> offer(spot, load, tracer));
     }
 
     /** The first day the goods can be had, where a preparation takes a day or more. */

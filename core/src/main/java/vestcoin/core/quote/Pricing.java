@@ -75,7 +75,7 @@ public final class Pricing {
 
     private static Quote price(CompiledSetup setup, Order order, Tracer tracer) {
         OrderCheck.check(setup, order);
-        return new Pricing(setup, order, tracer).quote(false);
+        return new Pricing(setup, order, tracer).quote();
     }
 
     /**
@@ -119,7 +119,7 @@ public final class Pricing {
                         before,
                         Tracer.plain(setup.currency(), setup.setup().shop().rounding()),
                         Optional.of(BigDecimal.ZERO))
-                .quote(true);
+                .quote();
         BigDecimal net = BigDecimal.ZERO;
         for (TaxGroup group : home.taxes()) {
             if (group.treatment().rule().equals(TaxJurisdiction.THRESHOLD)) {
@@ -137,7 +137,7 @@ public final class Pricing {
         return new BuyerPricing(order.at(), setup.zone(), order.group(), taxedAs.rates());
     }
 
-    private Quote quote(boolean later) {
+    private Quote quote() {
         BuyerPricing buying = buying();
         List<PricedLine> lines = setup.shelf().price(order.lines(), buying, tracer);
         Figure goods = tracer.sum("rule/goods", Message.of("why.goods"), amounts(lines));
@@ -178,73 +178,71 @@ public final class Pricing {
                                 "rule/goods-after-discounts", Message.of("why.goods-less-discounts"), goods, taken));
         perUnit.ifPresent(amount -> parts.put("perUnit", amount));
         attempt.delivery(tracer).ifPresent(price -> parts.put("delivery", price));
-        Taxed before = taxed(taxables, carried, parts);
-        List<MethodAvailability> methods = MethodAvailability.of(
-                setup.setup().payment(),
-                order.gateways(),
-                asked(before.payable(), attempt, lines, weights.isEmpty()),
-                tracer);
-        Optional<Figure> fee = Settlement.charge(methods, order);
-        Function<Figure, Taxed> charged =
+        Quote.Taxation before = taxed(taxables, carried, parts);
+        MethodAvailability.OrderFacts facts = asked(before.payable(), attempt, lines, weights.isEmpty());
+        Optional<MethodAvailability> chosen = method().map(method -> available(method, facts));
+        Optional<Figure> fee = chosen.filter(method -> method.hidden().isEmpty())
+                .flatMap(MethodAvailability::charge)
+                .filter(charge -> !charge.zero());
+        Function<Figure, Quote.Taxation> charged =
                 charge -> charge.zero() ? before : charged(charge, taxables, carried, parts, lines, attempt);
-        Taxed taxed = fee.map(charged).orElse(before);
-        Optional<Payment.Method> by = order.method().flatMap(id -> setup.setup().payment().methods().stream()
-                .filter(method -> method.id().equals(id))
-                .findFirst());
-        Settlement paying = Settlement.of(setup.setup().payment(), order, by, taxed.payable(), tracer);
-        methods = later
-                ? methods
-                : methods.stream()
-                        .map(seen -> costing(
-                                seen,
-                                seen.charge()
+        Quote.Taxation taxed = fee.map(charged).orElse(before);
+        Part<Map<String, BigDecimal>> left = Part.of(() -> left(lines));
+        return new Quote(
+                new Quote.Totals(
+                        lines,
+                        goods,
+                        attempt.taken().reductions(),
+                        perUnit,
+                        weight,
+                        setup.setup().tax().prices(),
+                        taxedAs.all(),
+                        taxed,
+                        fee,
+                        Settlement.of(setup.setup().payment(), order, method(), taxed.payable(), tracer)),
+                new Quote.Shipment(
+                        match.map(Match::value),
+                        match.map(Match::tied).orElse(List.of()),
+                        consignments,
+                        attempt,
+                        attempt.delivery(tracer),
+                        Part.of(() -> Distances.of(match.map(Match::value), attempt, lines, tracer)),
+                        Part.of(() -> {
+                            attempt.offers().get();
+                            return collecting.slots();
+                        })),
+                setup.setup().terms().agreements(),
+                Part.of(() -> notApplied(candidates, attempt)),
+                Part.of(() -> setup.setup().payment().methods().stream()
+                        .map(method -> chosen.filter(known -> known.method() == method)
+                                .orElseGet(() -> available(method, facts)))
+                        .map(method -> costing(
+                                method,
+                                method.charge()
                                         .map(own -> fee.filter(own::equals).isPresent() ? taxed : charged.apply(own))
                                         .orElse(before)))
-                        .toList();
-        Map<String, BigDecimal> left = left(lines);
-        Quote.Shipment sent = new Quote.Shipment(
-                match.map(Match::value),
-                match.map(Match::tied).orElse(List.of()),
-                consignments,
-                attempt.offers(),
-                attempt.chosen(),
-                apart(attempt),
-                attempt.delivery(tracer),
-                attempt.off(),
-                later ? List.of() : Distances.of(match.map(Match::value), attempt, lines, tracer),
-                collecting.slots());
-        List<RenewalCharges> renewing = later
-                ? List.of()
-                : RenewalCharges.of(setup, order, lines, again -> new Pricing(
+                        .toList()),
+                Part.of(() -> RenewalCharges.of(setup, order, lines, again -> new Pricing(
                                 setup,
                                 again,
                                 Tracer.plain(
                                         setup.currency(), setup.setup().shop().rounding()))
-                        .quote(true)
-                        .payable());
-        return new Quote(
-                tracer.currency().getCode(),
-                lines,
-                goods,
-                attempt.taken().reductions(),
-                perUnit,
-                weight,
-                sent,
-                notApplied(candidates, attempt),
-                setup.setup().tax().prices(),
-                taxedAs.all(),
-                taxed.groups(),
-                taxed.tax(),
-                fee,
-                taxed.payable(),
-                paying.vouchers(),
-                paying.rounding(),
-                paying.toPay(),
-                methods,
-                renewing,
+                        .quote()
+                        .payable())),
                 left,
-                setup.setup().terms().agreements(),
-                new OrderObstacles(setup, order, tracer).of(lines, attempt, consignments, collecting, methods, left));
+                Part.of(() -> new OrderObstacles(setup, order, tracer)
+                        .of(lines, attempt, consignments, collecting, chosen, left.get())));
+    }
+
+    /** The way to pay that was chosen. */
+    private Optional<Payment.Method> method() {
+        return order.method().flatMap(id -> setup.setup().payment().methods().stream()
+                .filter(method -> method.id().equals(id))
+                .findFirst());
+    }
+
+    private MethodAvailability available(Payment.Method method, MethodAvailability.OrderFacts facts) {
+        return MethodAvailability.of(method, order.gateways(), facts, tracer);
     }
 
     private static List<Figure> amounts(List<PricedLine> lines) {
@@ -299,7 +297,7 @@ public final class Pricing {
         return taxables;
     }
 
-    private Taxed charged(
+    private Quote.Taxation charged(
             Figure charge,
             List<Taxes.Taxable> taxables,
             List<Taxes.Carried> carried,
@@ -314,7 +312,7 @@ public final class Pricing {
     }
 
     /** A way of paying with what it costs: each by its own charge, chosen or not. */
-    private MethodAvailability costing(MethodAvailability seen, Taxed taxed) {
+    private MethodAvailability costing(MethodAvailability seen, Quote.Taxation taxed) {
         Settlement paying =
                 Settlement.of(setup.setup().payment(), order, Optional.of(seen.method()), taxed.payable(), tracer);
         return seen.costing(
@@ -336,9 +334,7 @@ public final class Pricing {
                 DiscountScenario.keys(lines));
     }
 
-    private record Taxed(List<TaxGroup> groups, Figure tax, Figure payable) {}
-
-    private Taxed taxed(List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts) {
+    private Quote.Taxation taxed(List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts) {
         Tax.Prices prices = setup.setup().tax().prices();
         List<TaxGroup> groups =
                 Taxes.of(setup.book(), taxedAs.whose(), taxedAs.when(), prices, taxables, carried, tracer);
@@ -349,7 +345,7 @@ public final class Pricing {
         if (prices == Tax.Prices.WITHOUT_TAX) {
             all.add(tax);
         }
-        return new Taxed(groups, tax, tracer.sum("rule/payable", Message.of("why.to-pay"), all));
+        return new Quote.Taxation(groups, tax, tracer.sum("rule/payable", Message.of("why.to-pay"), all));
     }
 
     private MethodAvailability.OrderFacts asked(
@@ -370,14 +366,6 @@ public final class Pricing {
                         attempt.taken().remaining(),
                         attempt.basket().buying(),
                         tracer));
-    }
-
-    private static Map<String, Quote.SeparateDelivery> apart(DiscountScenario attempt) {
-        Map<String, Quote.SeparateDelivery> apart = new LinkedHashMap<>();
-        attempt.each()
-                .forEach((id, separate) ->
-                        apart.put(id, new Quote.SeparateDelivery(separate.offers(), separate.chosen())));
-        return apart;
     }
 
     private static List<Reduction.UnusedDiscount> notApplied(

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.CashSteps;
-import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Op.Source;
@@ -51,16 +50,5 @@ record Settlement(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure t
 
     private static Optional<BigDecimal> step(Payment payment, String currency) {
         return Optional.ofNullable(payment.cashSteps().get(currency)).or(() -> CashSteps.published(currency));
-    }
-
-    /** What the method chosen adds or takes off, if it is seen. */
-    static Optional<Figure> charge(List<MethodAvailability> methods, Order order) {
-        return order.method()
-                .flatMap(id -> methods.stream()
-                        .filter(seen ->
-                                seen.method().id().equals(id) && seen.hidden().isEmpty())
-                        .findFirst())
-                .flatMap(MethodAvailability::charge)
-                .filter(charge -> !charge.zero());
     }
 }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import vestcoin.core.delivery.Delivery;
@@ -43,7 +44,7 @@ final class TaxTreatment {
     private final TaxBook.When when;
     private final Map<String, BigDecimal> nets;
     private final TaxJurisdiction whose;
-    private final Map<Supplied, TaxLiability> treatments = new HashMap<>();
+    private final Map<Supplied, TaxLiability> treatments = new ConcurrentHashMap<>();
 
     /** What is supplied, and the dispatch place it leaves. */
     private record Supplied(Supply supply, String from) {}
@@ -160,7 +161,7 @@ final class TaxTreatment {
 
     /** Typed amounts out of the home rates and into those this buyer bears. */
     private final class Rerates implements BuyerPricing.Rates {
-        private final Map<String, Optional<Rerate>> ofGoods = new HashMap<>();
+        private final Map<String, Optional<Rerate>> ofGoods = new ConcurrentHashMap<>();
         private final Tax.DeliveryTax atHome = setup.book().delivery(setup.home(), when);
 
         @Override

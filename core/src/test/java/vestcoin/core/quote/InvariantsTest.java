@@ -83,6 +83,19 @@ class InvariantsTest {
                 .flatMap(stream -> stream);
     }
 
+    /** Parts are computed when they are first read: whichever are read first, each is the same. */
+    private static void readBackwards(CompiledSetup shop, Order order, Quote quote) {
+        Quote other = Pricing.price(shop, order);
+        assertThat(other.missing()).isEqualTo(quote.missing());
+        assertThat(other.left()).isEqualTo(quote.left());
+        assertThat(other.renewing()).isEqualTo(quote.renewing());
+        assertThat(other.methods()).isEqualTo(quote.methods());
+        assertThat(other.notApplied()).isEqualTo(quote.notApplied());
+        assertThat(other.sent().slots()).isEqualTo(quote.sent().slots());
+        assertThat(other.sent().distances()).isEqualTo(quote.sent().distances());
+        assertThat(other.offers()).isEqualTo(quote.offers());
+    }
+
     @Test
     void every_order_of_every_shop() {
         long began = System.nanoTime();
@@ -98,6 +111,7 @@ class InvariantsTest {
                     .as("the same again, traced or not")
                     .isEqualTo(amounts(quote).map(Figure::value).toList());
             assertThat(again.missing()).isEqualTo(quote.missing());
+            readBackwards(shop, order, quote);
             permuted(shop, order, quote);
             oneMore(shop, order, quote);
             kinds.add(quote.currency() + " " + quote.prices());
