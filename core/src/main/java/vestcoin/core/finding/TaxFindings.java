@@ -16,6 +16,7 @@ import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.VatTerritory;
 import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.tax.DatedTaxBook;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Reference;
 import vestcoin.core.tax.Tax;
@@ -29,7 +30,7 @@ final class TaxFindings {
     private final CompiledSetup compiled;
     private final Tax tax;
     private final FindingContext known;
-    private final TaxBook.When when;
+    private final DatedTaxBook book;
     private final Findings.At at;
     private final String home;
     private final Set<String> used = new HashSet<>();
@@ -40,7 +41,7 @@ final class TaxFindings {
         this.compiled = compiled;
         this.tax = compiled.setup().tax();
         this.known = known;
-        this.when = new TaxBook.When(known.at(), compiled.zone());
+        this.book = compiled.book().on(new TaxBook.When(known.at(), compiled.zone()));
         this.at = at;
         this.home = compiled.setup().shop().address().country();
         for (Product product : compiled.setup().goods().products()) {
@@ -99,11 +100,9 @@ final class TaxFindings {
                     || compiled.sellsTo().find(there).isEmpty()) {
                 continue;
             }
-            boolean like = usedElsewhere.stream().anyMatch(category -> compiled.book()
-                    .find(there, category, when)
+            boolean like = usedElsewhere.stream().anyMatch(category -> book.find(there, category)
                     .map(TaxBook.Levy::row)
-                    .filter(row -> compiled.book()
-                            .find(Destination.of(own.country()), category, when)
+                    .filter(row -> book.find(Destination.of(own.country()), category)
                             .map(TaxBook.Levy::row)
                             .filter(row::equals)
                             .isPresent())
@@ -164,9 +163,7 @@ final class TaxFindings {
     private void homeRates() {
         for (Tax.Category category : tax.categories()) {
             if (used.contains(category.id())
-                    && compiled.book()
-                            .find(compiled.home(), category.id(), when)
-                            .isEmpty()) {
+                    && book.find(compiled.home(), category.id()).isEmpty()) {
                 at.blocks(
                         "category-without-home-rate",
                         "tax/places",
@@ -197,8 +194,7 @@ final class TaxFindings {
                             .toList();
             List<String> without = places.stream()
                     .filter(place -> (place.equals(home) ? used : usedElsewhere)
-                            .stream().anyMatch(category -> compiled.book()
-                                    .find(destination(place), category, when)
+                            .stream().anyMatch(category -> book.find(destination(place), category)
                                     .isEmpty()))
                     .toList();
             if (!without.isEmpty()) {

@@ -150,26 +150,51 @@ public final class PlaceIndex<T> {
 
     /** The rule that holds for this destination among those in force, or nothing when none does. */
     public Optional<Match<T>> find(Destination destination, Predicate<T> inForce) {
+        return at(destination).find(inForce);
+    }
+
+    /** The rules about one destination, found once to be asked several times. */
+    public Rules<T> at(Destination destination) {
         Land<T> land = lands.get(destination.country());
+        List<List<Candidate<T>>> levels = new ArrayList<>();
         if (land != null && destination.postcode().isPresent()) {
-            Optional<Match<T>> match = best(byPostcode(land, destination), destination, inForce);
-            if (match.isPresent()) {
-                return match;
-            }
+            levels.add(byPostcode(land, destination));
         }
-        for (String region : destination.regions()) {
-            Optional<Match<T>> match = best(subdivisions.getOrDefault(region, List.of()), destination, inForce);
-            if (match.isPresent()) {
-                return match;
+        if (!subdivisions.isEmpty()) {
+            for (String region : destination.regions()) {
+                levels.add(subdivisions.getOrDefault(region, List.of()));
             }
         }
         if (land != null) {
-            Optional<Match<T>> match = best(land.whole, destination, inForce);
-            if (match.isPresent()) {
-                return match;
-            }
+            levels.add(land.whole);
         }
-        return smallestGroup(destination, inForce);
+        return new Rules<>(destination, levels, groups.getOrDefault(destination.country(), List.of()));
+    }
+
+    /** What an index has about one destination. */
+    public static final class Rules<T> {
+        private final Destination destination;
+        /** The more specific first. */
+        private final List<List<Candidate<T>>> levels;
+
+        private final List<Candidate<T>> groups;
+
+        private Rules(Destination destination, List<List<Candidate<T>>> levels, List<Candidate<T>> groups) {
+            this.destination = destination;
+            this.levels = levels;
+            this.groups = groups;
+        }
+
+        /** The rule that holds among those in force, or nothing when none does. */
+        public Optional<Match<T>> find(Predicate<T> inForce) {
+            for (List<Candidate<T>> level : levels) {
+                Optional<Match<T>> match = best(level, destination, inForce);
+                if (match.isPresent()) {
+                    return match;
+                }
+            }
+            return smallestGroup(groups, destination, inForce);
+        }
     }
 
     private List<Candidate<T>> byPostcode(Land<T> land, Destination destination) {
@@ -198,7 +223,8 @@ public final class PlaceIndex<T> {
         return found;
     }
 
-    private Optional<Match<T>> best(List<Candidate<T>> candidates, Destination destination, Predicate<T> inForce) {
+    private static <T> Optional<Match<T>> best(
+            List<Candidate<T>> candidates, Destination destination, Predicate<T> inForce) {
         if (candidates.isEmpty()) {
             return Optional.empty();
         }
@@ -220,9 +246,10 @@ public final class PlaceIndex<T> {
         return match(best);
     }
 
-    private Optional<Match<T>> smallestGroup(Destination destination, Predicate<T> inForce) {
+    private static <T> Optional<Match<T>> smallestGroup(
+            List<Candidate<T>> groups, Destination destination, Predicate<T> inForce) {
         List<Candidate<T>> best = new ArrayList<>();
-        for (Candidate<T> candidate : groups.getOrDefault(destination.country(), List.of())) {
+        for (Candidate<T> candidate : groups) {
             if (!holds(candidate, destination, inForce)) {
                 continue;
             }

@@ -336,8 +336,7 @@ public final class Pricing {
 
     private Quote.Taxation taxed(List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts) {
         Tax.Prices prices = setup.setup().tax().prices();
-        List<TaxGroup> groups =
-                Taxes.of(setup.book(), taxedAs.whose(), taxedAs.when(), prices, taxables, carried, tracer);
+        List<TaxGroup> groups = Taxes.of(taxedAs.book(), taxedAs.whose(), prices, taxables, carried, tracer);
         List<Figure> taxes = new ArrayList<>();
         groups.forEach(group -> group.components().forEach(component -> taxes.add(component.tax())));
         Figure tax = tracer.sum("rule/tax", Message.of("why.tax"), taxes);

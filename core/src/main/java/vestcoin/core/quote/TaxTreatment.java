@@ -19,6 +19,7 @@ import vestcoin.core.message.Region;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Destination;
 import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.tax.DatedTaxBook;
 import vestcoin.core.tax.Supply;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxBook;
@@ -41,7 +42,7 @@ final class TaxTreatment {
     private final Tracer tracer;
     private final Tax tax;
     private final Optional<Destination> collected;
-    private final TaxBook.When when;
+    private final DatedTaxBook book;
     private final Map<String, BigDecimal> nets;
     private final TaxJurisdiction whose;
     private final Map<Supplied, TaxLiability> treatments = new ConcurrentHashMap<>();
@@ -64,7 +65,7 @@ final class TaxTreatment {
         this.tracer = tracer;
         this.tax = setup.setup().tax();
         this.collected = collected;
-        this.when = new TaxBook.When(order.at(), setup.zone());
+        this.book = setup.book().on(new TaxBook.When(order.at(), setup.zone()));
         this.nets = tax.registrations().isEmpty() ? Map.of() : nets();
         this.whose = new TaxJurisdiction(
                 tax,
@@ -83,8 +84,9 @@ final class TaxTreatment {
         return whose;
     }
 
-    TaxBook.When when() {
-        return when;
+    /** The tax book when the order is placed. */
+    DatedTaxBook book() {
+        return book;
     }
 
     /** What the goods would come to at home without tax, by dispatch place: what registrations are measured on. */
@@ -162,7 +164,7 @@ final class TaxTreatment {
     /** Typed amounts out of the home rates and into those this buyer bears. */
     private final class Rerates implements BuyerPricing.Rates {
         private final Map<String, Optional<Rerate>> ofGoods = new ConcurrentHashMap<>();
-        private final Tax.DeliveryTax atHome = setup.book().delivery(setup.home(), when);
+        private final Tax.DeliveryTax atHome = book.delivery(setup.home());
 
         @Override
         public Optional<Rerate> of(Product product, String category) {
@@ -182,10 +184,8 @@ final class TaxTreatment {
                 return Optional.empty();
             }
             TaxLiability treatment = TaxTreatment.this.of(line.product());
-            Tax.DeliveryTax there = treatment
-                    .place()
-                    .map(place -> setup.book().delivery(place, when))
-                    .orElse(atHome);
+            Tax.DeliveryTax there =
+                    treatment.place().map(place -> book.delivery(place)).orElse(atHome);
             return rerate(
                     treatment,
                     rate(atHome, line, lines, TaxTreatment.this::homeRate),
@@ -223,7 +223,7 @@ final class TaxTreatment {
     private BigDecimal there(TaxLiability treatment, String category) {
         return treatment
                 .place()
-                .flatMap(place -> setup.book().find(place, category, when))
+                .flatMap(place -> book.find(place, category))
                 .map(levy -> whose.rate(levy, treatment))
                 .orElse(BigDecimal.ZERO);
     }
@@ -253,8 +253,7 @@ final class TaxTreatment {
     }
 
     private BigDecimal homeRate(String category) {
-        return setup.book()
-                .find(setup.home(), category, when)
+        return book.find(setup.home(), category)
                 .map(levy -> levy.rate().total())
                 .orElse(BigDecimal.ZERO);
     }

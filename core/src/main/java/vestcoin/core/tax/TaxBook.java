@@ -1,17 +1,9 @@
 package vestcoin.core.tax;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.List;
 import java.util.Optional;
-import java.util.function.Predicate;
-import vestcoin.core.place.Destination;
-import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
-import vestcoin.core.place.PlaceIndex.Match;
-import vestcoin.core.place.TimeZones;
-import vestcoin.core.place.VatTerritory;
 
 /** The tax book, ready to answer which rate a category bears in a place on a day. */
 public final class TaxBook {
@@ -40,8 +32,6 @@ public final class TaxBook {
         }
     }
 
-    private static final Tax.DeliveryTax LIKE_GOODS = new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty());
-
     private final PlaceIndex<Tax.PlaceRates> rows;
     private final boolean dated;
 
@@ -63,42 +53,8 @@ public final class TaxBook {
     /** When an order is placed. @param zone the shop's, for places that have no zone of their own */
     public record When(Instant at, ZoneId zone) {}
 
-    /** How delivery to a destination is taxed. */
-    public Tax.DeliveryTax delivery(Destination destination, When when) {
-        return find(destination, when, row -> row.delivery().isPresent())
-                .map(match -> match.value().delivery().orElse(LIKE_GOODS))
-                .orElse(LIKE_GOODS);
-    }
-
-    /** The levy on a category at a destination, or nothing when the book has no answer. */
-    public Optional<Levy> find(Destination destination, String category, When when) {
-        return find(destination, when, row -> row.rates().containsKey(category))
-                .map(match -> new Levy(
-                        match.value(),
-                        category,
-                        match.value().rates().get(category),
-                        match.by() instanceof Place.Subdivision subdivision
-                                ? subdivision.code()
-                                : VatTerritory.ratesOf(destination).country()));
-    }
-
-    /** Ids of other rows that hold a category at a destination just as well as the one that is used. */
-    public List<String> tied(Destination destination, String category, When when) {
-        return find(destination, when, row -> row.rates().containsKey(category))
-                .map(Match::tied)
-                .orElse(List.of());
-    }
-
-    /** Rows hold by the calendar date at the destination, and for the land whose territory it is treated as. */
-    private Optional<Match<Tax.PlaceRates>> find(Destination to, When when, Predicate<Tax.PlaceRates> answers) {
-        Destination destination = VatTerritory.ratesOf(to);
-        if (!dated) {
-            return rows.find(destination, answers);
-        }
-        LocalDate day = LocalDate.ofInstant(when.at(), TimeZones.of(destination.country(), when.at(), when.zone()));
-        return rows.find(
-                destination,
-                row -> answers.test(row)
-                        && row.valid().map(window -> window.holds(day)).orElse(true));
+    /** The book at the time of an order. */
+    public DatedTaxBook on(When when) {
+        return new DatedTaxBook(rows, dated ? Optional.of(when) : Optional.empty());
     }
 }

@@ -21,18 +21,16 @@ public final class Taxes {
     /** Stands for the category of what is outside of tax; no category can have this id. */
     private static final String OUTSIDE = "(outside)";
 
-    private final TaxBook book;
+    private final DatedTaxBook book;
     private final TaxJurisdiction whose;
-    private final TaxBook.When when;
     private final Tracer tracer;
     private final GroupTax groupTax;
     private final Map<GroupKey, Group> groups = new TreeMap<>();
     private final Map<RateRequest, Group> known = new HashMap<>();
 
-    private Taxes(TaxBook book, TaxJurisdiction whose, TaxBook.When when, Tax.Prices prices, Tracer tracer) {
+    private Taxes(DatedTaxBook book, TaxJurisdiction whose, Tax.Prices prices, Tracer tracer) {
         this.book = book;
         this.whose = whose;
-        this.when = when;
         this.tracer = tracer;
         this.groupTax = new GroupTax(prices, tracer);
     }
@@ -130,14 +128,13 @@ public final class Taxes {
      * @param carried delivery by consignment, and fees
      */
     public static List<TaxGroup> of(
-            TaxBook book,
+            DatedTaxBook book,
             TaxJurisdiction whose,
-            TaxBook.When when,
             Tax.Prices prices,
             List<Taxable> goods,
             List<Carried> carried,
             Tracer tracer) {
-        Taxes taxes = new Taxes(book, whose, when, prices, tracer);
+        Taxes taxes = new Taxes(book, whose, prices, tracer);
         for (Taxable taxable : goods) {
             TaxLiability treatment = taxable.category().isPresent() ? taxable.treatment() : TaxLiability.OUTSIDE;
             taxes.group(taxable.category(), treatment, taxable.dispatch()).goods.add(taxable);
@@ -158,7 +155,7 @@ public final class Taxes {
 
     private Group find(Optional<String> category, TaxLiability treatment, String dispatch) {
         Optional<TaxBook.Levy> found = treatment.taxed()
-                ? category.flatMap(id -> book.find(treatment.place().orElseThrow(), id, when))
+                ? category.flatMap(id -> book.find(treatment.place().orElseThrow(), id))
                         .map(levy -> levy.at(whose.charged(levy, treatment)))
                 : Optional.empty();
         Optional<TaxBook.Levy> levy =
@@ -201,7 +198,7 @@ public final class Taxes {
         Group largest = taxable.stream().max(Comparator.comparing(Group::rate)).orElseThrow();
         Tax.DeliveryTax tax = largest.treatment
                 .place()
-                .map(place -> book.delivery(place, when))
+                .map(place -> book.delivery(place))
                 .orElse(new Tax.DeliveryTax(Tax.Way.LIKE_GOODS, Optional.empty()));
         switch (tax.way()) {
             case LIKE_GOODS -> likeGoods(what, taxable);
