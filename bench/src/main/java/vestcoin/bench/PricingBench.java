@@ -76,16 +76,35 @@ public class PricingBench {
         }
     }
 
+    /** What is to be paid and what it is made of, and nothing else of the quote. */
     @Benchmark
     @Warmup(iterations = 10, time = 3)
-    public Quote order(Shop shop) {
+    public Quote totals(Shop shop) {
         return Pricing.priceUntraced(shop.compiled, shop.order);
+    }
+
+    /** Every part of the quote. */
+    @Benchmark
+    @Warmup(iterations = 10, time = 3)
+    public void order(Shop shop, Blackhole hole) {
+        read(Pricing.priceUntraced(shop.compiled, shop.order), hole);
     }
 
     @Benchmark
     @Warmup(iterations = 10, time = 3)
-    public Quote orderTraced(Shop shop) {
-        return Pricing.price(shop.compiled, shop.order);
+    public void orderTraced(Shop shop, Blackhole hole) {
+        read(Pricing.price(shop.compiled, shop.order), hole);
+    }
+
+    private static void read(Quote quote, Blackhole hole) {
+        hole.consume(quote.offers());
+        hole.consume(quote.methods());
+        hole.consume(quote.sent().distances());
+        hole.consume(quote.sent().slots());
+        hole.consume(quote.notApplied());
+        hole.consume(quote.renewing());
+        hole.consume(quote.left());
+        hole.consume(quote.missing());
     }
 
     @Benchmark
