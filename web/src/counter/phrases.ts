@@ -1,14 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import IntlMessageFormat from "intl-messageformat";
 import { createContext, type ReactNode, useContext, useEffect, useMemo } from "react";
 import english from "../../../catalogue/en/counter.json";
 import { phraseFailures } from "../api/client";
+import { type Catalogue, Phrases, subtag } from "../shared/phrases";
 
 type Code = keyof typeof english;
 /** What the counter can say, as its catalogue names it. */
 export type Phrase = Code extends `counter.${infer Name}` ? Name : never;
 type Values = Record<string, string | number>;
-type Catalogue = Record<string, string>;
 
 /** Phrases in the language the counter is shown in, by ICU MessageFormat. */
 export interface Say {
@@ -23,17 +22,12 @@ export interface Say {
   levy: (name: string, percent: string) => string;
 }
 
-/** A made-up language whose every phrase stands in brackets, so that a test sees what is not phrased. */
-const BRACKETED = "qaa";
-
 const catalogues = import.meta.glob<Catalogue>(
   ["../../../catalogue/*/counter.json", "!../../../catalogue/en/counter.json"],
   {
     import: "default",
   },
 );
-
-const subtag = (language: string): string => language.toLowerCase().split("-")[0] ?? "";
 
 async function load(language: string): Promise<Catalogue> {
   const found = catalogues[`../../../catalogue/${subtag(language)}/counter.json`];
@@ -42,27 +36,17 @@ async function load(language: string): Promise<Catalogue> {
 
 /** @param own the shop's own wording, by code */
 export function sayIn(language: string, catalogue: Catalogue, own: Catalogue = {}): Say {
-  const bracketed = subtag(language) === BRACKETED;
-  const locale = bracketed ? "en" : language;
-  const formats = new Map<string, IntlMessageFormat>();
-  const pattern = (phrase: string): string | undefined =>
-    own[`counter.${phrase}`] ?? catalogue[`counter.${phrase}`] ?? (english as Catalogue)[`counter.${phrase}`];
-  const formatOf = (phrase: string): IntlMessageFormat => {
-    const known = formats.get(phrase) ?? new IntlMessageFormat(pattern(phrase) ?? phrase, locale);
-    formats.set(phrase, known);
-    return known;
-  };
-  const wrapped = (text: string): string => (bracketed ? `[${text}]` : text);
-  const say = ((phrase, values) => wrapped(String(formatOf(phrase).format(values)))) as Say;
+  const phrases = new Phrases(language, [own, catalogue, english]);
+  const say = ((phrase, values) => phrases.say(`counter.${phrase}`, values)) as Say;
   say.marked = (phrase, marks) => {
-    const parts = formatOf(phrase).format<ReactNode>(marks);
-    return bracketed ? ["[", parts, "]"].flat() : parts;
+    const parts = phrases.of(`counter.${phrase}`).format<ReactNode>(marks);
+    return phrases.bracketed ? ["[", parts, "]"].flat() : parts;
   };
   say.known = (family, code) => {
     const phrase = `${family}.${(code ?? "").replaceAll(" ", "-")}`;
-    return code && pattern(phrase) ? say(phrase as Phrase) : undefined;
+    return code && phrases.has(`counter.${phrase}`) ? say(phrase as Phrase) : undefined;
   };
-  say.list = (names) => new Intl.ListFormat(locale, { type: "conjunction" }).format(names);
+  say.list = (names) => new Intl.ListFormat(phrases.locale, { type: "conjunction" }).format(names);
   say.levy = (name, percent) => say("levyRow", { name: say.known("levies", name) ?? name, percent });
   return say;
 }

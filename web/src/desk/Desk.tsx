@@ -3,6 +3,7 @@ import { Navigate, Route, Routes, useParams } from "react-router";
 import { answer, api, type Session } from "../api/client";
 import { OrderList } from "../orders/OrderList";
 import { OrderSheet } from "../orders/OrderSheet";
+import { say } from "../shared/say";
 import { DeliveryStation } from "../stations/delivery/DeliveryStation";
 import { GoodsStation } from "../stations/goods/GoodsStation";
 import { OpeningStation } from "../stations/opening/OpeningStation";
@@ -37,7 +38,7 @@ export function Desk() {
       <Route path="/desk/:shop/*" element={<Shop session={session.data} left={entered} />} />
       <Route
         path="*"
-        element={first ? <Navigate replace to={`/desk/${first}`} /> : <p className="p-8">You have no shop yet.</p>}
+        element={first ? <Navigate replace to={`/desk/${first}`} /> : <p className="p-8">{say("youHaveNoShopYet")}</p>}
       />
     </Routes>
   );
@@ -45,7 +46,7 @@ export function Desk() {
 
 function Shop({ session, left }: { session: Session; left: (session: Session) => void }) {
   const { shop = "" } = useParams();
-  if (!session.shops.includes(shop)) return <p className="p-8">This shop is not yours to open.</p>;
+  if (!session.shops.includes(shop)) return <p className="p-8">{say("thisShopNotYoursOpen")}</p>;
   return (
     <BenchProvider shop={shop}>
       <Frame left={left}>

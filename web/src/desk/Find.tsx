@@ -1,6 +1,7 @@
 import { type RefObject, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Setup } from "../api/client";
+import { say } from "../shared/say";
 import { useBench } from "./bench";
 import { stations } from "./Thread";
 
@@ -13,41 +14,41 @@ interface Thing {
 
 /** Settings by the words a seller would look for. */
 const settings: [string, string][] = [
-  ["Name of the shop", "shop/name"],
-  ["Legal name", "shop/legalName"],
-  ["Address, street", "shop/address/lines"],
-  ["Postcode of the shop", "shop/address/postcode"],
+  [say("nameShop"), "shop/name"],
+  [say("legalName"), "shop/legalName"],
+  [say("addressStreet"), "shop/address/lines"],
+  [say("postcodeShop"), "shop/address/postcode"],
   ["E-mail", "shop/email"],
-  ["Phone", "shop/phone"],
-  ["Currency", "shop/currency"],
-  ["Language", "shop/language"],
-  ["Time zone", "shop/timeZone"],
-  ["Weights, kg or lb", "shop/weightUnit"],
-  ["Rounding", "shop/rounding"],
-  ["Smallest order", "shop/smallest"],
-  ["Places sold to, countries", "shop/sellsTo"],
-  ["Prices with or without tax", "tax/prices"],
-  ["Small business, exempt", "tax/smallBusiness"],
-  ["What stands still for buyers elsewhere", "tax/standing"],
-  ["Rates of where it goes or comes from", "tax/sourcing"],
-  ["Default group of goods", "goods/defaultGroup"],
+  [say("phone"), "shop/phone"],
+  [say("currency"), "shop/currency"],
+  [say("language"), "shop/language"],
+  [say("timeZone"), "shop/timeZone"],
+  [say("weightsKgOrLb"), "shop/weightUnit"],
+  [say("rounding"), "shop/rounding"],
+  [say("smallestOrder"), "shop/smallest"],
+  [say("placesSoldCountries"), "shop/sellsTo"],
+  [say("pricesWithOrWithoutTax"), "tax/prices"],
+  [say("smallBusinessExempt"), "tax/smallBusiness"],
+  [say("whatStandsStillForBuyers"), "tax/standing"],
+  [say("ratesWhereGoesOrComes"), "tax/sourcing"],
+  [say("defaultGroupGoods"), "goods/defaultGroup"],
 ];
 
 function thingsOf(setup: Setup, shop: string): Thing[] {
   const { goods, delivery, tax, discounts, payment } = setup;
   return [
     ...stations.map((station) => ({ name: station.name, kind: "station", to: `/desk/${shop}/${station.id}` })),
-    { name: "Orders", kind: "page", to: `/desk/${shop}/orders` },
+    { name: say("orders"), kind: "page", to: `/desk/${shop}/orders` },
     ...settings.map(([name, to]) => ({ name, kind: "setting", to })),
     ...goods.products.map((each) => ({ name: each.name, kind: "product", to: `goods/products/${each.id}/price` })),
-    ...goods.groups.map((each) => ({ name: each.name, kind: "group of goods", to: `goods/groups/${each.id}/name` })),
+    ...goods.groups.map((each) => ({ name: each.name, kind: say("groupGoods"), to: `goods/groups/${each.id}/name` })),
     ...discounts.rules.map((each) => ({ name: each.name, kind: "discount", to: `discounts/rules/${each.id}/code` })),
     ...delivery.zones.map((each) => ({ name: each.name, kind: "zone", to: `delivery/zones/${each.id}/places` })),
     ...delivery.options.map((each) => ({ name: each.name, kind: "delivery", to: `delivery/options/${each.id}/name` })),
     ...tax.places.map((each) => ({ name: each.name, kind: "tax", to: `tax/places/${each.id}/places` })),
     ...payment.methods.map((each) => ({
       name: each.title,
-      kind: "way to pay",
+      kind: say("wayPay"),
       to: `payment/methods/${each.id}/title`,
     })),
   ];
@@ -69,7 +70,11 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
         .slice(0, MOST)
     : [];
   if (/^\d+$/.test(text.trim()))
-    found.unshift({ name: `Order ${text.trim()}`, kind: "order", to: `/desk/${bench.shop}/orders/${text.trim()}` });
+    found.unshift({
+      name: say("order", { trim: text.trim() }),
+      kind: "order",
+      to: `/desk/${bench.shop}/orders/${text.trim()}`,
+    });
   const go = (thing: Thing | undefined) => {
     if (!thing) return;
     dialog.current?.close();
@@ -78,12 +83,12 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
     else bench.goTo(thing.to);
   };
   return (
-    <dialog ref={dialog} className="modal items-start pt-24" aria-label="Find">
+    <dialog ref={dialog} className="modal items-start pt-24" aria-label={say("find")}>
       <div className="modal-box max-w-xl">
         <input
           className="input w-full"
-          placeholder="A place, a good, a setting, an order"
-          aria-label="Find anything"
+          placeholder={say("placeGoodSettingOrder")}
+          aria-label={say("findAnything")}
           role="combobox"
           aria-expanded={found.length > 0}
           aria-controls="found"
@@ -101,7 +106,7 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
             event.preventDefault();
           }}
         />
-        <div id="found" role="listbox" aria-label="Found" className="mt-2">
+        <div id="found" role="listbox" aria-label={say("found")} className="mt-2">
           {found.map((thing, index) => (
             <div
               key={`${thing.kind} ${thing.to}`}
@@ -119,10 +124,10 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
             </div>
           ))}
         </div>
-        {words.length > 0 && found.length === 0 && <p className="mt-2 quiet">Nothing is called that.</p>}
+        {words.length > 0 && found.length === 0 && <p className="mt-2 quiet">{say("nothingCalled")}</p>}
       </div>
       <form method="dialog" className="modal-backdrop">
-        <button type="submit">Close</button>
+        <button type="submit">{say("close")}</button>
       </form>
     </dialog>
   );

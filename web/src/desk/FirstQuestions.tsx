@@ -5,21 +5,22 @@ import { answer, api, type FirstAnswers } from "../api/client";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
+import { say } from "../shared/say";
 import { useBench } from "./bench";
 
 const sells = [
-  { id: "things", name: "Things that are handed over" },
-  { id: "downloads", name: "Downloads" },
-  { id: "services", name: "Services at our place" },
+  { id: "things", name: say("thingsAreHandedOver") },
+  { id: "downloads", name: say("downloads") },
+  { id: "services", name: say("servicesAtOurPlace") },
 ];
 const ways = [
-  { id: "sent", name: "Sent" },
-  { id: "fetched", name: "Fetched from us" },
-  { id: "brought", name: "Brought round by us" },
+  { id: "sent", name: say("sent") },
+  { id: "fetched", name: say("fetchedFromUs") },
+  { id: "brought", name: say("broughtRoundByUs") },
 ];
 const prices = [
-  { id: "with-tax", name: "With tax inside" },
-  { id: "without-tax", name: "Without tax, it is added" },
+  { id: "with-tax", name: say("withTaxInside") },
+  { id: "without-tax", name: say("withoutTaxAdded") },
 ];
 
 /** Six questions of a new shop. Each can be left as it is; the draft that follows already prices a basket. */
@@ -35,9 +36,9 @@ export function FirstQuestions() {
   const [given, setGiven] = useState<Partial<FirstAnswers>>({});
   const give = (part: Partial<FirstAnswers>) => setGiven((now) => ({ ...now, ...part }));
   const who = [
-    { id: "country", name: `People in ${home}` },
-    { id: "union", name: "All of the European Union" },
-    { id: "everywhere", name: "Everybody" },
+    { id: "country", name: say("people", { home }) },
+    { id: "union", name: say("allEuropeanUnion") },
+    { id: "everywhere", name: say("everybody") },
   ];
   const begin = async () => {
     const answers = { sells: ["things"], ways: ["sent"], ...given } as FirstAnswers;
@@ -51,40 +52,37 @@ export function FirstQuestions() {
         void begin();
       }}
     >
-      <StationHead title="First questions">
+      <StationHead title={say("firstQuestions")}>
         <button
           type="button"
           className="cursor-pointer underline"
           onClick={() => void navigate(`/desk/${bench.shop}/shop`)}
         >
-          Begin with nothing
+          {say("beginWithNothing")}
         </button>
       </StationHead>
-      <p className="max-w-2xl quiet">
-        Six questions, none of them final: each is a field at its station, and one Undo takes all of it back. What you
-        leave stays as it stands here.
-      </p>
+      <p className="max-w-2xl quiet">{say("sixQuestionsNoneThemFinal")}</p>
       <ol className="mt-4 grid max-w-3xl gap-y-4">
-        <Question number={1} title="Where are you?" note="Only where taxes differ by region: US-NC, CA-QC.">
+        <Question number={1} title={say("whereAreYou")} note={say("onlyWhereTaxesDifferBy")}>
           <span>{home},</span>
           <input
             className="inplace w-40"
-            aria-label="Region"
-            placeholder="anywhere"
+            aria-label={say("region")}
+            placeholder={say("anywhere")}
             autoFocus
             onChange={(event) => give({ region: event.target.value.trim().toUpperCase() })}
           />
         </Question>
-        <Question number={2} title="What do you sell?">
+        <Question number={2} title={say("whatDoYouSell")}>
           <Some name="sells" choices={sells} usual={["things"]} give={(chosen) => give({ sells: chosen as never })} />
         </Question>
-        <Question number={3} title="How do people get it?">
+        <Question number={3} title={say("howDoPeopleGet")}>
           <Some name="ways" choices={ways} usual={["sent"]} give={(chosen) => give({ ways: chosen as never })} />
         </Question>
-        <Question number={4} title="Who may order?">
+        <Question number={4} title={say("whoMayOrder")}>
           <One name="to" choices={who} usual="country" give={(chosen) => give({ to: chosen as never })} />
         </Question>
-        <Question number={5} title="How do you write prices?">
+        <Question number={5} title={say("howDoYouWritePrices")}>
           <One
             name="prices"
             choices={prices}
@@ -92,17 +90,17 @@ export function FirstQuestions() {
             give={(chosen) => give({ prices: chosen as never })}
           />
         </Question>
-        <Question number={6} title="Money and language">
+        <Question number={6} title={say("moneyLanguage")}>
           <input
             className="inplace w-28"
-            aria-label="Currency"
+            aria-label={say("currency")}
             defaultValue={shop.currency || usual.data.currency}
             maxLength={60}
             onChange={(event) => give({ currency: event.target.value.trim() })}
           />
           <input
             className="inplace w-20"
-            aria-label="Language"
+            aria-label={say("language")}
             defaultValue={usual.data.language}
             onChange={(event) => give({ language: event.target.value.trim() })}
           />
@@ -110,12 +108,9 @@ export function FirstQuestions() {
       </ol>
       <Said problems={bench.problems} />
       <button type="submit" className="btn btn-primary mt-6">
-        Begin with these
+        {say("beginWithThese")}
       </button>
-      <p className="mt-2 max-w-2xl text-xs quiet">
-        Tax rates are filled from the reference that ships with Vest Coin and marked until you confirm them. Nothing
-        else is switched on.
-      </p>
+      <p className="mt-2 max-w-2xl text-xs quiet">{say("taxRatesAreFilledFrom")}</p>
     </form>
   );
 }

@@ -4,10 +4,12 @@ import { Link, useLocation, useNavigate } from "react-router";
 import { answer, api, type Session } from "../api/client";
 import { orderCount } from "../shared/counted";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 import { TicketPane } from "../ticket/TicketPane";
 import { useBench } from "./bench";
 import { Find } from "./Find";
 import { KeyList } from "./KeyList";
+import { OtherLanguage } from "./OtherLanguage";
 import { Strip } from "./Strip";
 import { stations, Thread } from "./Thread";
 
@@ -78,35 +80,33 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
     <div className="flex h-full flex-col">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2">
         <Link to={`/desk/${bench.shop}`} className="flex items-center gap-2 font-head text-lg font-bold">
-          <img src="/favicon.svg" alt="" className="h-6 w-6" /> Vest Coin
+          <img src="/favicon.svg" alt="" className="h-6 w-6" /> {say("vestCoin")}
         </Link>
         <span className="font-semibold">{bench.setup.shop.name}</span>
         <span className="flex-1" />
         <button type="button" className="seg quiet hover:underline" onClick={() => find.current?.showModal()}>
-          find <kbd className="kbd kbd-xs">/</kbd>
+          {say("find2")} <kbd className="kbd kbd-xs">/</kbd>
         </button>
         <Link
           to={`/desk/${bench.shop}/orders`}
           aria-current={onOrders ? "page" : undefined}
           className={`seg ${onOrders ? "border-b-accent font-semibold" : ""}`}
         >
-          Orders <span className="quiet">{orderCount(orders.data)}</span>
+          {say("orders")} <span className="quiet">{orderCount(orders.data)}</span>
         </Link>
         <a href={`/counter/${bench.shop}`} target="_blank" rel="noreferrer" className="seg hover:underline">
-          The counter
+          {say("counter")}
         </a>
         <span>
-          Draft:{" "}
-          <strong className="font-semibold">
-            {changes === 0 ? "no changes" : changes === 1 ? "1 change" : `${changes} changes`}
-          </strong>
+          {say("draft")}{" "}
+          <strong className="font-semibold">{changes === 0 ? say("noChanges") : say("changes", { changes })}</strong>
         </span>
         <span className="flex gap-1">
           <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={bench.undo}>
-            Undo
+            {say("undo")}
           </button>
           <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={bench.redo}>
-            Redo
+            {say("redo")}
           </button>
         </span>
         <button
@@ -115,10 +115,11 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
           onClick={() => publishing.current?.showModal()}
           disabled={changes === 0 && edition !== undefined}
         >
-          Publish…
+          {say("publish")}
         </button>
+        <OtherLanguage />
         <button type="button" className="btn btn-ghost btn-sm" onClick={signOut}>
-          Sign out
+          {say("signOut")}
         </button>
       </header>
       <Thread />
@@ -128,7 +129,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         </main>
         {!onOrders && (
           <aside
-            aria-label="The ticket"
+            aria-label={say("ticket")}
             className={`${ticketOpen ? "fixed inset-y-0 end-0 z-20 shadow-xl" : "hidden"} w-[23rem] max-w-full shrink-0 overflow-y-auto border-s border-base-300 bg-secondary p-5 lg:static lg:block lg:shadow-none`}
           >
             <TicketPane close={() => setTicketOpen(false)} />
@@ -156,21 +157,23 @@ function Publishing({ dialog }: { dialog: React.RefObject<HTMLDialogElement | nu
     <dialog ref={dialog} className="modal" aria-labelledby="publishing">
       <div className="modal-box">
         <h2 id="publishing" className="text-xl">
-          Publish edition {next}
+          {say("publishEdition", { next })}
         </h2>
         <p className="mt-2">
-          {bench.draft.changes === 1 ? "One change goes" : `${bench.draft.changes} changes go`} live at the counter at
-          once. Orders already taken keep the edition that priced them.
+          {say("liveAtCounterAtOnce", {
+            changes:
+              bench.draft.changes === 1 ? say("oneChangeGoes") : say("changesGo", { changes: bench.draft.changes }),
+          })}
         </p>
         {refused && <Said problems={bench.problems} />}
         <div className="modal-action">
           <form method="dialog">
             <button type="submit" className="btn btn-ghost">
-              Not yet
+              {say("notYet")}
             </button>
           </form>
           <button type="button" className="btn btn-primary" onClick={() => void publish()}>
-            Publish
+            {say("publish2")}
           </button>
         </div>
       </div>

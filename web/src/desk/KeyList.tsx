@@ -1,23 +1,24 @@
 import type { RefObject } from "react";
+import { say } from "../shared/say";
 
 const keys: [string, string][] = [
-  ["/", "find a place, a good, a setting, an order"],
-  ["Alt 1 … 7", "go to a station"],
-  ["Alt T", "go to the ticket"],
-  ["[  ]", "previous, next basket"],
-  ["Y", "open or fold the why of the ticket row"],
-  ["Arrows", "move in a sheet"],
-  ["Enter, F2", "edit a cell; Enter again keeps it"],
-  ["Escape", "leave a cell as it was"],
-  ["Shift Arrows", "mark several cells"],
-  ["Space", "unfold the row of a cell"],
-  ["Ctrl C, Ctrl V", "copy what is marked; fill cells from a copied block"],
-  ["Ctrl D", "fill down from the first row marked, or from the cell above"],
-  ["Delete", "empty what is marked"],
-  ["Ctrl Z", "undo in the draft"],
-  ["Ctrl Shift Z", "redo"],
-  ["Ctrl Enter", "publish"],
-  ["?", "this list"],
+  ["/", say("findPlaceGoodSettingOrder")],
+  [say("alt17"), say("goStation")],
+  [say("altT"), say("goTicket")],
+  ["[  ]", say("previousNextBasket")],
+  ["Y", say("openOrFoldWhyTicket")],
+  [say("arrows"), say("moveSheet")],
+  [say("enterF2"), say("editCellEnterAgainKeeps")],
+  [say("escape"), say("leaveCellAsWas")],
+  [say("shiftArrows"), say("markSeveralCells")],
+  [say("space"), say("unfoldRowCell")],
+  [say("ctrlCCtrlV"), say("copyWhatMarkedFillCells")],
+  [say("ctrlD"), say("fillDownFromFirstRow")],
+  [say("delete"), say("emptyWhatMarked")],
+  [say("ctrlZ"), say("undoDraft")],
+  [say("ctrlShiftZ"), "redo"],
+  [say("ctrlEnter"), "publish"],
+  ["?", say("thisList")],
 ];
 
 export function KeyList({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }) {
@@ -25,7 +26,7 @@ export function KeyList({ dialog }: { dialog: RefObject<HTMLDialogElement | null
     <dialog ref={dialog} className="modal" aria-labelledby="keys">
       <div className="modal-box">
         <h2 id="keys" className="mb-3 text-xl">
-          Keys
+          {say("keys")}
         </h2>
         <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
           {keys.map(([key, what]) => (
@@ -39,7 +40,7 @@ export function KeyList({ dialog }: { dialog: RefObject<HTMLDialogElement | null
         </dl>
         <form method="dialog" className="modal-action">
           <button type="submit" className="btn btn-ghost">
-            Close
+            {say("close")}
           </button>
         </form>
       </div>

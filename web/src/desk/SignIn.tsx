@@ -1,6 +1,8 @@
 import { type FormEvent, type ReactNode, useState } from "react";
 import { answer, api, type Problem, problemsOf, type Session } from "../api/client";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
+import { OtherLanguage } from "./OtherLanguage";
 
 interface Props {
   entered: (session: Session) => void;
@@ -10,10 +12,13 @@ function Door({ title, children }: { title: string; children: ReactNode }) {
   return (
     <main className="mx-auto flex min-h-full max-w-sm flex-col justify-center p-6">
       <p className="flex items-center gap-2 font-head text-lg font-bold">
-        <img src="/favicon.svg" alt="" className="h-6 w-6" /> Vest Coin
+        <img src="/favicon.svg" alt="" className="h-6 w-6" /> {say("vestCoin")}
       </p>
       <h1 className="mt-6 mb-3 text-2xl">{title}</h1>
       {children}
+      <p className="mt-6">
+        <OtherLanguage />
+      </p>
     </main>
   );
 }
@@ -50,13 +55,13 @@ export function SignIn({ entered }: Props) {
     answer(api.POST("/api/session", { body: { email: form.email ?? "", password: form.password ?? "" } })),
   );
   return (
-    <Door title="Come in">
+    <Door title={say("come")}>
       <form onSubmit={door.submit}>
-        <Entry label="E-mail" name="email" type="email" autoComplete="username" autoFocus />
-        <Entry label="Password" name="password" type="password" autoComplete="current-password" />
+        <Entry label={say("email")} name="email" type="email" autoComplete="username" autoFocus />
+        <Entry label={say("password")} name="password" type="password" autoComplete="current-password" />
         <Said problems={door.problems} />
         <button type="submit" className="btn btn-primary mt-3 w-full" disabled={door.busy}>
-          Sign in
+          {say("sign")}
         </button>
       </form>
     </Door>
@@ -80,38 +85,38 @@ export function FirstOwner({ entered }: Props) {
     ),
   );
   return (
-    <Door title="A new shop">
+    <Door title={say("newShop")}>
       <form onSubmit={door.submit}>
-        <Entry label="Name of the shop" name="shopName" autoFocus />
+        <Entry label={say("nameShop")} name="shopName" autoFocus />
         <Entry
-          label="Code"
+          label={say("code")}
           name="code"
           autoComplete="off"
-          placeholder="XXXX-XXXX-XXXX"
-          note="Printed in the window where Vest Coin was started, so that nobody else becomes the owner."
+          placeholder={say("xxxxxxxxxxxx")}
+          note={say("printedWindowWhereVestCoin")}
         />
         <div className="flex gap-3">
-          <Entry label="Country" name="country" placeholder="Ireland" note="Its name, or its two letters" />
+          <Entry label={say("country")} name="country" placeholder={say("ireland")} note={say("itsNameOrItsTwo")} />
           <Entry
-            label="Currency"
+            label={say("currency")}
             name="currency"
-            placeholder="the country's"
-            note="Its name or three letters; may be left"
+            placeholder={say("countrys")}
+            note={say("itsNameOrThreeLetters")}
             required={false}
           />
         </div>
-        <Entry label="Your e-mail" name="email" type="email" autoComplete="username" />
+        <Entry label={say("yourEmail")} name="email" type="email" autoComplete="username" />
         <Entry
-          label="Password"
+          label={say("password")}
           name="password"
           type="password"
           autoComplete="new-password"
           minLength={12}
-          note="At least 12 characters; four words do well."
+          note={say("atLeast12CharactersFour")}
         />
         <Said problems={door.problems} />
         <button type="submit" className="btn btn-primary mt-3 w-full" disabled={door.busy}>
-          Begin
+          {say("begin")}
         </button>
       </form>
     </Door>

@@ -1,4 +1,5 @@
 import type { Finding } from "../api/client";
+import { say } from "../shared/say";
 import { useBench } from "./bench";
 
 /** How many leading steps two paths share. */
@@ -21,25 +22,25 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
     <footer className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-base-300 px-5 py-2">
       {blocking > 0 && (
         <span className="font-semibold text-error">
-          {blocking} {blocking === 1 ? "stands" : "stand"} against opening
+          {say("againstOpening", { blocking, blocking2: blocking === 1 ? say("stands") : say("stand") })}
         </span>
       )}
-      {looking > 0 && <span className="font-semibold text-warning">{looking} to look at</span>}
+      {looking > 0 && <span className="font-semibold text-warning">{say("lookAt", { looking })}</span>}
       {nearest ? (
         <span className="min-w-0 flex-1 truncate" title={`${nearest.sentence} ${nearest.remedy}`}>
           {nearest.sentence} {nearest.remedy}{" "}
           <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(nearest.path)}>
-            Go there
+            {say("goThere")}
           </button>
         </span>
       ) : (
-        <span className="flex-1 quiet">Nothing is missing at these stations.</span>
+        <span className="flex-1 quiet">{say("nothingMissingAtTheseStations")}</span>
       )}
       <button type="button" className="cursor-pointer lg:hidden" onClick={showTicket}>
-        Ticket
+        {say("ticket2")}
       </button>
       <button type="button" className="cursor-pointer quiet" onClick={showKeys}>
-        <kbd className="kbd kbd-xs">?</kbd> keys
+        <kbd className="kbd kbd-xs">?</kbd> {say("keys2")}
       </button>
     </footer>
   );

@@ -1,17 +1,18 @@
 import { Link, useLocation } from "react-router";
+import { say } from "../shared/say";
 import { useOpening } from "../stations/opening/useOpening";
 import { useBench } from "./bench";
 
 /** The stations that exist, in the order an order takes. */
 export const stations = [
-  { id: "shop", name: "Shop" },
-  { id: "goods", name: "Goods" },
-  { id: "delivery", name: "Delivery" },
-  { id: "pickup", name: "Pickup" },
-  { id: "tax", name: "Tax" },
-  { id: "payment", name: "Payment" },
-  { id: "terms", name: "Terms" },
-  { id: "opening", name: "Opening" },
+  { id: "shop", name: say("shop") },
+  { id: "goods", name: say("goods") },
+  { id: "delivery", name: say("delivery") },
+  { id: "pickup", name: say("pickup") },
+  { id: "tax", name: say("tax") },
+  { id: "payment", name: say("payment") },
+  { id: "terms", name: say("terms") },
+  { id: "opening", name: say("opening") },
 ] as const;
 
 type Sewn = "sewn" | "half" | "empty";
@@ -41,7 +42,7 @@ function Button({ state, here }: { state: Sewn; here: boolean }) {
   );
 }
 
-const spoken: Record<Sewn, string> = { sewn: "complete", half: "not complete", empty: "not begun" };
+const spoken: Record<Sewn, string> = { sewn: say("complete"), half: say("notComplete"), empty: say("notBegun") };
 
 /** Where the setup stands: one button a station. */
 export function Thread() {
@@ -49,14 +50,15 @@ export function Thread() {
   const location = useLocation();
   const opening = useOpening();
   return (
-    <nav aria-label="Stations" className="border-b border-base-300 px-5 pt-2 pb-1.5">
+    <nav aria-label={say("stations")} className="border-b border-base-300 px-5 pt-2 pb-1.5">
       <ol className="flex max-md:grid max-md:grid-cols-4 max-md:gap-y-1">
         {stations.map((station, index) => {
           const state =
             station.id === "opening"
               ? {
                   state: opening.data?.open ? ("sewn" as const) : ("empty" as const),
-                  word: opening.data?.open ? "" : "closed",
+                  word: opening.data?.open ? "" : say("closed"),
+                  blocks: false,
                 }
               : bench.draft.stations.find((each) => each.station === station.id);
           const sewn: Sewn = state?.state ?? "empty";
@@ -77,7 +79,7 @@ export function Thread() {
               </Link>
               {state?.word && (
                 <span
-                  className={`ms-2 whitespace-nowrap text-xs max-md:hidden ${state.word.includes("in the way") ? "text-error" : "quiet"}`}
+                  className={`ms-2 whitespace-nowrap text-xs max-md:hidden ${state.blocks ? "text-error" : "quiet"}`}
                 >
                   {state.word}
                 </span>

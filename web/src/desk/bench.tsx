@@ -13,6 +13,7 @@ import {
   type Setup,
 } from "../api/client";
 import { editOf } from "../shared/paths";
+import { say } from "../shared/say";
 
 /** What every station and the ticket share: the draft, the change being typed, and what is lit. */
 export interface Bench {
@@ -230,6 +231,6 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
         {problemsOf(query.error)[0]?.sentence}
       </p>
     );
-  if (!bench) return <p className="p-8 quiet">Unfolding the draft …</p>;
+  if (!bench) return <p className="p-8 quiet">{say("unfoldingDraft")}</p>;
   return <Context value={bench}>{children}</Context>;
 }

@@ -5,13 +5,14 @@ import { answer, api, type Problem, problemsOf, type StatementLine } from "../ap
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 
 const said: Record<string, string> = {
   exact: "paid",
-  under: "too little: the order waits for the rest",
-  over: "too much: give the surplus back",
-  double: "paid already: give it back",
-  unmatched: "no order has this reference and currency",
+  under: say("tooLittleOrderWaitsFor"),
+  over: say("tooMuchGiveSurplusBack"),
+  double: say("paidAlreadyGiveBack"),
+  unmatched: say("noOrderHasThisReference"),
 };
 
 /** Reads a statement of the bank in and says what became of each transfer on it. */
@@ -46,13 +47,13 @@ export function BankStatement() {
   return (
     <>
       <button type="button" className="cursor-pointer underline" onClick={() => choose.current?.click()}>
-        Read a bank statement
+        {say("readBankStatement")}
       </button>
       <input
         ref={choose}
         type="file"
         accept=".xml,.csv,text/csv,application/xml"
-        aria-label="Bank statement"
+        aria-label={say("bankStatement")}
         className="hidden"
         onChange={(event) => {
           const file = event.target.files?.[0];
@@ -63,14 +64,10 @@ export function BankStatement() {
       <dialog ref={dialog} className="modal" aria-labelledby="statement">
         <div className="modal-box max-w-3xl text-start">
           <h2 id="statement" className="text-xl">
-            Bank statement
+            {say("bankStatement")}
           </h2>
           <Said problems={problems} />
-          {lines && (
-            <p className="mt-2">
-              {lines.length} new, {known} known from before.
-            </p>
-          )}
+          {lines && <p className="mt-2">{say("newKnownFromBefore", { count: lines.length, known })}</p>}
           {lines && lines.length > 0 && (
             <table className="mt-2 w-full">
               <tbody>
@@ -99,7 +96,7 @@ export function BankStatement() {
           )}
           <form method="dialog" className="modal-action">
             <button type="submit" className="btn">
-              Close
+              {say("close")}
             </button>
           </form>
         </div>

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { answer, api, type Problem, problemsOf, type WholeOrder } from "../api/client";
 import { useBench } from "../desk/bench";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 
 /** Calling an order off, asked once more before it is done. */
 export function CallingOff({ order, fresh }: { order: WholeOrder; fresh: (order: WholeOrder) => void }) {
@@ -16,20 +17,20 @@ export function CallingOff({ order, fresh }: { order: WholeOrder; fresh: (order:
     setSure(false);
   };
   return (
-    <section aria-label="Calling off" className="mb-6">
+    <section aria-label={say("callingOff")} className="mb-6">
       {sure ? (
         <p className="flex flex-wrap items-baseline gap-3">
-          What is held is let go, what was taken is given back, stock and slot are free again, and the buyer is written.
+          {say("whatHeldLetGoWhat")}
           <button type="button" className="btn btn-primary btn-sm" onClick={() => void cancel()}>
-            Call the order off
+            {say("callOrderOff")}
           </button>
           <button type="button" className="btn btn-sm" onClick={() => setSure(false)}>
-            Keep it
+            {say("keep")}
           </button>
         </p>
       ) : (
         <button type="button" className="btn btn-sm" onClick={() => setSure(true)}>
-          Call it off …
+          {say("callOff")}
         </button>
       )}
       <Said problems={problems} />

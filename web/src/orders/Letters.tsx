@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api, type Problem, problemsOf } from "../api/client";
 import { useBench } from "../desk/bench";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 
 /** What has been written for an order, and whether the post room has taken it. */
 export function Letters({ number, fresh, remind }: { number: number; fresh: string; remind: boolean }) {
@@ -25,21 +26,24 @@ export function Letters({ number, fresh, remind }: { number: number; fresh: stri
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "short", timeZone });
   return (
     <>
-      {!letters.data?.length && <p className="quiet">Nothing has been written yet.</p>}
+      {!letters.data?.length && <p className="quiet">{say("nothingHasBeenWrittenYet")}</p>}
       <ul>
         {letters.data?.map((letter) => (
           <li key={letter.event + letter.at} className="border-b border-base-300 py-1">
             {letter.subject}
             <span className="quiet">
               {" "}
-              · to {letter.recipient} · {letter.sent ? when.format(new Date(letter.at)) : "waits for the post room"}
+              {say("to", {
+                recipient: letter.recipient,
+                sent: letter.sent ? when.format(new Date(letter.at)) : say("waitsForPostRoom"),
+              })}
             </span>
           </li>
         ))}
       </ul>
       {remind && (
         <button type="button" className="btn btn-sm mt-2" onClick={() => void send()}>
-          Remind the buyer of the payment
+          {say("remindBuyerPayment")}
         </button>
       )}
       <Said problems={problems} />

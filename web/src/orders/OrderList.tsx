@@ -7,10 +7,17 @@ import { orderCount } from "../shared/counted";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
+import { say, sayCode } from "../shared/say";
 import { BankStatement } from "./BankStatement";
 
-/** What a phone has room for, besides the amount. */
-const narrow = ["Order", "Buyer", "State"];
+/** The columns before the amount. @prop wide not on a phone */
+const heads = [
+  { name: say("headOrder") },
+  { name: say("placed"), wide: true },
+  { name: say("headBuyer") },
+  { name: say("goesTo"), wide: true },
+  { name: say("state") },
+];
 
 /** How far an order's money is, as the server names it. */
 const standings = [
@@ -57,18 +64,18 @@ export function OrderList() {
   });
   return (
     <>
-      <StationHead title="Orders">
+      <StationHead title={say("orders")}>
         <span>
-          {orderCount(list.data?.pages[0])} {filtered ? "found" : "in all"}
+          {orderCount(list.data?.pages[0])} {filtered ? say("found2") : say("all")}
         </span>
         <a className="underline" href={`/api/shops/${shop}/orders.csv?${new URLSearchParams(wanted)}`} download>
-          To a file
+          {say("file")}
         </a>
         <BankStatement />
       </StationHead>
       <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
         <label className="grow sm:max-w-64">
-          <span className="block text-xs quiet">Number, or how a name or e-mail begins</span>
+          <span className="block text-xs quiet">{say("numberOrHowNameOr")}</span>
           <input
             type="search"
             className="inplace w-full"
@@ -76,34 +83,34 @@ export function OrderList() {
             onChange={(event) => setWords(event.target.value)}
           />
         </label>
-        <Choose label="State" value={standing} choose={setStanding} of={standings} />
-        <Choose label="Mode" value={mode} choose={setMode} of={["test", "live"]} />
+        <Choose label={say("state")} value={standing} choose={setStanding} of={standings} />
+        <Choose label={say("mode")} value={mode} choose={setMode} of={["test", "live"]} />
       </div>
-      {list.isSuccess && filtered && orders.length === 0 && <p className="quiet">No order is like that.</p>}
+      {list.isSuccess && filtered && orders.length === 0 && <p className="quiet">{say("noOrderLike")}</p>}
       {list.isSuccess && !filtered && orders.length === 0 && (
         <p className="max-w-xl py-6 quiet">
-          No order yet. Open{" "}
+          {say("noOrderYetOpen")}{" "}
           <a className="underline" href={`/counter/${shop}`}>
-            the counter
+            {say("counter2")}
           </a>{" "}
-          and put one through as a buyer would.
+          {say("putOneThroughAsBuyer")}
         </p>
       )}
       {orders.length > 0 && (
         <table className="w-full border-collapse">
           <thead>
             <tr className="border-b border-base-content text-start text-xs">
-              {["Order", "Placed", "Buyer", "To", "State"].map((head) => (
+              {heads.map((head) => (
                 <th
-                  key={head}
+                  key={head.name}
                   scope="col"
-                  className={`py-1 pe-4 text-start font-semibold ${narrow.includes(head) ? "" : "max-sm:hidden"}`}
+                  className={`py-1 pe-4 text-start font-semibold ${head.wide ? "max-sm:hidden" : ""}`}
                 >
-                  {head}
+                  {head.name}
                 </th>
               ))}
               <th scope="col" className="py-1 text-end font-semibold">
-                Total
+                {say("total")}
               </th>
             </tr>
           </thead>
@@ -115,17 +122,21 @@ export function OrderList() {
                     {order.number}
                   </Link>
                   {order.mode === "test" && (
-                    <span className="ms-2 border border-dashed border-warning px-1 text-xs text-warning">test</span>
+                    <span className="ms-2 border border-dashed border-warning px-1 text-xs text-warning">
+                      {say("test")}
+                    </span>
                   )}
                 </td>
                 <td className="pe-4 max-sm:hidden">{when.format(new Date(order.placedAt))}</td>
                 <td className="pe-4">{order.name}</td>
                 <td className="pe-4 max-sm:hidden">{countryName(order.country)}</td>
                 <td className="pe-4">
-                  {order.cancelled ? "called off" : order.state}
-                  {order.withdrawn && <span className="ms-2 border border-warning px-1 text-xs">withdrawn</span>}
+                  {order.cancelled ? say("calledOff") : sayCode("standing", order.state)}
+                  {order.withdrawn && (
+                    <span className="ms-2 border border-warning px-1 text-xs">{say("withdrawn")}</span>
+                  )}
                   {order.sent !== "no" && (
-                    <span className="quiet">, {order.sent === "all" ? "sent" : "sent in part"}</span>
+                    <span className="quiet">, {order.sent === "all" ? say("sent2") : say("sentPart")}</span>
                   )}
                 </td>
                 <td className="figure">{money(order.payable, order.currency, language)}</td>
@@ -141,7 +152,7 @@ export function OrderList() {
           onClick={() => void list.fetchNextPage()}
           disabled={list.isFetchingNextPage}
         >
-          Older orders
+          {say("olderOrders")}
         </button>
       )}
     </>
@@ -160,9 +171,11 @@ function Choose({ label, value, choose, of }: ChooseProps) {
     <label>
       <span className="block text-xs quiet">{label}</span>
       <select className="inplace" value={value} onChange={(event) => choose(event.target.value)}>
-        <option value="">any</option>
+        <option value="">{say("any")}</option>
         {of.map((each) => (
-          <option key={each}>{each}</option>
+          <option key={each} value={each}>
+            {sayCode("standing", each)}
+          </option>
         ))}
       </select>
     </label>

@@ -8,6 +8,7 @@ import { Papers } from "../shared/Papers";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
+import { say, sayCode } from "../shared/say";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
 import { CallingOff } from "./CallingOff";
@@ -49,25 +50,23 @@ export function OrderSheet() {
   const inside = order.quote.prices === "with-tax";
   return (
     <>
-      <StationHead title={`Order ${order.number}`}>
+      <StationHead title={say("order2", { number: order.number })}>
         {order.mode === "test" && (
-          <span className="border border-dashed border-warning px-1 text-warning">test, no money moved</span>
+          <span className="border border-dashed border-warning px-1 text-warning">{say("testNoMoneyMoved")}</span>
         )}
-        <span>
-          {when.format(new Date(order.placedAt))} · priced by edition {order.edition}
-        </span>
+        <span>{say("pricedByEdition", { format: when.format(new Date(order.placedAt)), edition: order.edition })}</span>
         {order.cancelledAt && (
           <span className="border border-error px-1 text-error">
-            {order.lapsed ? "never paid, lapsed" : "called off"} {when.format(new Date(order.cancelledAt))}
+            {order.lapsed ? say("neverPaidLapsed") : say("calledOff")} {when.format(new Date(order.cancelledAt))}
           </span>
         )}
         <Link className="underline" to={`/desk/${shop}/orders`}>
-          All orders
+          {say("allOrders")}
         </Link>
       </StationHead>
       <div className="grid items-start gap-10 lg:grid-cols-[22rem_1fr]">
         <div className="bg-secondary p-5">
-          <section className="ticket px-4 py-3" aria-label="What was charged and why">
+          <section className="ticket px-4 py-3" aria-label={say("whatWasChargedWhy")}>
             {order.quote.lines.map((line, index) => (
               <TicketRow
                 // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place in the order
@@ -85,30 +84,37 @@ export function OrderSheet() {
                 option.chosen &&
                 option.price && <TicketRow key={option.id} name={option.name} figure={figure(option.price)} />,
             )}
-            {order.quote.fee && <TicketRow name="For the way of paying" figure={figure(order.quote.fee)} />}
+            {order.quote.fee && <TicketRow name={say("forWayPaying")} figure={figure(order.quote.fee)} />}
             <TicketRow
-              name={order.quote.vouchers.length > 0 ? "Payable" : "To pay"}
+              name={order.quote.vouchers.length > 0 ? say("payable") : say("pay")}
               figure={figure(order.quote.payable)}
               total
             />
             {order.quote.vouchers.map((voucher) => (
-              <TicketRow key={voucher.code} name={`Voucher ${voucher.code}`} figure={figure(voucher.used)} minus />
+              <TicketRow
+                key={voucher.code}
+                name={say("voucher", { code: voucher.code })}
+                figure={figure(voucher.used)}
+                minus
+              />
             ))}
             {order.quote.taxes.map((group) => (
               <TicketRow
                 key={`${group.name} ${group.category} ${group.percent}`}
                 name={
-                  group.percent ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %` : "No tax"
+                  group.percent
+                    ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %`
+                    : say("noTax")
                 }
-                note={`on ${group.amount.value}`}
+                note={say("on", { value: group.amount.value })}
                 figure={figure(group.tax)}
               />
             ))}
           </section>
         </div>
         <div>
-          <section aria-label="Buyer" className="mb-6">
-            <h2 className="mb-1">Buyer</h2>
+          <section aria-label={say("buyer")} className="mb-6">
+            <h2 className="mb-1">{say("buyer")}</h2>
             <p>
               {order.name} ·{" "}
               <a href={`mailto:${order.email}`} className="underline">
@@ -123,21 +129,27 @@ export function OrderSheet() {
             {order.handover && (
               <p className="mt-1 border-s-4 border-accent ps-2">
                 <span className="font-semibold">
-                  {order.handover.way === "collected" ? "To be collected: " : "To be brought round: "}
+                  {order.handover.way === "collected" ? say("beCollected") : say("beBroughtRound")}
                   {[order.handover.place, ...order.handover.lines].join(", ")}
                 </span>
                 {order.handover.starts &&
-                  `, ${wall(order.handover.starts)}${order.handover.ends ? ` to ${order.handover.ends.slice(11, 16)}` : ""}`}
-                {order.handover.bring && <span className="block quiet">To bring: {order.handover.bring}</span>}
+                  `, ${wall(order.handover.starts)}${order.handover.ends ? `–${order.handover.ends.slice(11, 16)}` : ""}`}
+                {order.handover.bring && (
+                  <span className="block quiet">{say("bring", { bring: order.handover.bring })}</span>
+                )}
               </p>
             )}
             {order.agreed.length > 0 && (
               <p className="text-xs quiet">
-                Agreed to{" "}
-                {order.agreed
-                  .map((text) => (text.kind === "age" ? `being ${text.hash} or older` : text.kind.replaceAll("-", " ")))
-                  .join(", ")}{" "}
-                of edition {order.edition}, read in {order.language}.
+                {say("agreedEditionRead", {
+                  join: order.agreed
+                    .map((text) =>
+                      text.kind === "age" ? say("beingOrOlder", { hash: text.hash }) : text.kind.replaceAll("-", " "),
+                    )
+                    .join(", "),
+                  edition: order.edition,
+                  language: order.language,
+                })}
               </p>
             )}
             {order.wishes.map((wish) => (
@@ -147,31 +159,30 @@ export function OrderSheet() {
             ))}
             <p className="mt-1 text-sm">
               <a className="underline" href={`/api/shops/${shop}/orders/${number}/slip.pdf`}>
-                Slip for the parcel, without prices
+                {say("slipForParcelWithoutPrices")}
               </a>
             </p>
           </section>
           <Sending order={order} fresh={fresh} />
           <CallingOff order={order} fresh={fresh} />
           <Wishes order={order} fill={setOwed} />
-          {order.payments.length === 0 && <p className="quiet">The buyer has not paid yet.</p>}
+          {order.payments.length === 0 && <p className="quiet">{say("buyerHasNotPaidYet")}</p>}
           {order.payments.map((paid) => (
             <Payment key={paid.id} order={order} paid={paid} owed={owed} fresh={fresh} />
           ))}
-          <section aria-label="Papers" className="mb-6 border-t border-base-content pt-3">
-            <h2 className="mb-1">Papers</h2>
+          <section aria-label={say("papers")} className="mb-6 border-t border-base-content pt-3">
+            <h2 className="mb-1">{say("papers")}</h2>
             <Papers
               at={{ shop, number }}
               currency={order.currency}
               language={setup.shop.language}
+              names={{ invoice: say("invoice"), credit: say("creditNote") }}
               fresh={order.standing + order.sent + order.payments.map((paid) => paid.refunded).join()}
             />
-            <p className="mt-1 text-xs quiet">
-              An invoice is issued by itself when all is paid, a credit note when something is given back.
-            </p>
+            <p className="mt-1 text-xs quiet">{say("invoiceIssuedByItselfWhen")}</p>
           </section>
-          <section aria-label="Letters" className="mb-6 border-t border-base-content pt-3">
-            <h2 className="mb-1">Letters</h2>
+          <section aria-label={say("letters")} className="mb-6 border-t border-base-content pt-3">
+            <h2 className="mb-1">{say("letters")}</h2>
             <Letters number={number} fresh={order.standing + order.sent + order.cancelledAt} remind={order.toRemind} />
           </section>
         </div>
@@ -193,14 +204,25 @@ function Payment({ order, paid, owed, fresh }: PaymentProps) {
   const amount = (value: string) => money(value, order.currency, language);
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "medium", timeZone });
   return (
-    <section aria-label="Payment" className="mb-6 border-t border-base-content pt-3">
+    <section aria-label={say("payment")} className="mb-6 border-t border-base-content pt-3">
       <h2>
-        {amount(paid.amount)} by {wayOf(paid, setup.payment.methods)}, {paid.state}
+        {say("by", {
+          amount: amount(paid.amount),
+          paid: wayOf(paid, setup.payment.methods),
+          state: sayCode("standing", paid.state),
+        })}
       </h2>
       {paid.reason && <p className={paid.provider ? "text-error" : "quiet"}>{paid.reason}</p>}
       <p className="quiet">
-        {paid.provider ? "captured" : "has come"} {amount(paid.captured)}, refunded {amount(paid.refunded)}
-        {paid.lapsesAt && paid.state === "authorised" && `, held until ${when.format(new Date(paid.lapsesAt))}`}
+        {say("refunded", {
+          provider: paid.provider ? say("captured") : say("hasCome"),
+          captured: amount(paid.captured),
+          refunded: amount(paid.refunded),
+          lapsesAt:
+            paid.lapsesAt &&
+            paid.state === "authorised" &&
+            say("heldUntil", { format: when.format(new Date(paid.lapsesAt)) }),
+        })}
       </p>
       <div className="mt-2 flex flex-wrap gap-6">
         {!isZero(paid.toCapture) && (
@@ -215,7 +237,7 @@ function Payment({ order, paid, owed, fresh }: PaymentProps) {
         {paid.life.map((step, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: steps are only ever added at the end
           <li key={index} className="py-1">
-            <strong>{step.state.replace("-", " ")}</strong> {amount(step.amount)}
+            <strong>{sayCode("standing", step.state)}</strong> {amount(step.amount)}
             <span className="quiet">
               {" "}
               · {when.format(new Date(step.at))} · {step.actor}
@@ -229,10 +251,12 @@ function Payment({ order, paid, owed, fresh }: PaymentProps) {
 }
 
 function wayOf(paid: Paid, methods: { id: string; title: string }[]): string {
-  return paid.part ? `voucher ${paid.part}` : (methods.find((each) => each.id === paid.method)?.title ?? paid.method);
+  return paid.part
+    ? say("voucher2", { part: paid.part })
+    : (methods.find((each) => each.id === paid.method)?.title ?? paid.method);
 }
 
-const names = { capture: "Capture", void: "Let it go" };
+const names = { capture: say("capture"), void: say("letGo") };
 
 /** Capture, all or a part, or letting go. The key is made once, so a second click moves nothing more. */
 function Move({
@@ -277,13 +301,17 @@ function Move({
             name="amount"
             key={most}
             defaultValue={most}
-            aria-label={`Amount to ${kind}, ${order.currency}${paid.part && ` of ${paid.part}`}`}
+            aria-label={say("amount", {
+              kind,
+              currency: order.currency,
+              part: paid.part && say("of", { part: paid.part }),
+            })}
             className="input input-sm join-item w-28 figure"
             inputMode="decimal"
           />
         )}
         <button type="submit" className={`btn btn-sm join-item ${kind === "capture" ? "btn-primary" : ""}`}>
-          {kind === "capture" && !paid.provider ? "The money has come" : names[kind]}
+          {kind === "capture" && !paid.provider ? say("moneyHasCome") : names[kind]}
         </button>
       </div>
       <Said problems={problems} />

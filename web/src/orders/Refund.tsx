@@ -3,6 +3,7 @@ import { answer, api, type Paid, type Problem, problemsOf, type WholeOrder } fro
 import { useBench } from "../desk/bench";
 import { isZero, money } from "../shared/money";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 
 /** An amount as cents of its own decimals, for adding up what is typed; the server checks it. */
 const sum = (amounts: string[], digits: number): string =>
@@ -53,18 +54,21 @@ export function Refund({ order, paid, owed, fresh }: Props) {
           value={whole}
           readOnly={byItem}
           onChange={(event) => setAmount(event.target.value)}
-          aria-label={`Amount to refund, ${order.currency}${paid.part && ` of ${paid.part}`}`}
+          aria-label={say("amountRefund", {
+            currency: order.currency,
+            part: paid.part && say("of", { part: paid.part }),
+          })}
           className="input input-sm join-item w-28 figure"
           inputMode="decimal"
         />
         <button type="submit" className="btn btn-sm join-item">
-          Refund
+          {say("refund")}
         </button>
       </div>
       <details className="mt-1" open={owed !== undefined}>
-        <summary className="cursor-pointer text-sm quiet">for what</summary>
+        <summary className="cursor-pointer text-sm quiet">{say("forWhat")}</summary>
         <table className="mt-1">
-          <caption className="sr-only">What the refund is for</caption>
+          <caption className="sr-only">{say("whatRefundFor")}</caption>
           <tbody>
             {order.items
               .filter((item) => !isZero(item.left))
@@ -72,13 +76,16 @@ export function Refund({ order, paid, owed, fresh }: Props) {
                 <tr key={item.item}>
                   <th scope="row" className="pe-3 text-start font-normal">
                     {item.name}
-                    <span className="quiet"> {money(item.left, order.currency, setup.shop.language)} left</span>
+                    <span className="quiet">
+                      {" "}
+                      {say("left", { left: money(item.left, order.currency, setup.shop.language) })}
+                    </span>
                   </th>
                   <td>
                     <input
                       className="input input-xs w-20 figure"
                       inputMode="decimal"
-                      aria-label={`Of ${item.name}, ${order.currency}`}
+                      aria-label={say("of2", { name: item.name, currency: order.currency })}
                       value={parts[item.item] ?? ""}
                       onChange={(event) => setParts({ ...parts, [item.item]: event.target.value })}
                     />
@@ -89,14 +96,14 @@ export function Refund({ order, paid, owed, fresh }: Props) {
                       className="cursor-pointer ps-2 underline"
                       onClick={() => setParts({ ...parts, [item.item]: item.left })}
                     >
-                      all
+                      {say("all2")}
                     </button>
                   </td>
                 </tr>
               ))}
           </tbody>
         </table>
-        <p className="text-xs quiet">Left empty, it is shared over all that is left, with its tax.</p>
+        <p className="text-xs quiet">{say("leftEmptySharedOverAll")}</p>
       </details>
       <Said problems={problems} />
     </form>

@@ -3,6 +3,7 @@ import { answer, api, type Problem, problemsOf, type WholeOrder } from "../api/c
 import { useBench } from "../desk/bench";
 import { plain } from "../shared/money";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 
 /** What has left and what has not; handing over takes what is authorised for it. */
 export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: WholeOrder) => void }) {
@@ -17,7 +18,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
     event.preventDefault();
     const lines = new FormData(event.currentTarget).getAll("line").map(Number);
     if (lines.length === 0) {
-      setProblems([{ path: "lines", sentence: "Nothing is chosen.", remedy: "Tick what leaves now." }]);
+      setProblems([{ path: "lines", sentence: say("nothingChosen"), remedy: say("tickWhatLeavesNow") }]);
       return;
     }
     const call = { params: { path: { shop, number: order.number } }, body: { key, lines, despite: asked } };
@@ -33,10 +34,10 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
   const collected = order.handover != null;
   if (order.cancelledAt) return null;
   return (
-    <section aria-label="Sending" className="mb-6">
-      <h2 className="mb-1">{collected ? "Handing over" : "Sending"}</h2>
+    <section aria-label={say("sending")} className="mb-6">
+      <h2 className="mb-1">{collected ? say("handingOver") : say("sending")}</h2>
       {left.length === 0 ? (
-        <p>{collected ? "Everything is handed over." : "Everything has left."}</p>
+        <p>{collected ? say("everythingHandedOver") : say("everythingHasLeft")}</p>
       ) : (
         <form key={order.gone.join()} onSubmit={send}>
           {left.map(({ line, index }) => (
@@ -46,9 +47,9 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
             </label>
           ))}
           <button type="submit" className="btn btn-sm mt-2">
-            {asked ? "Send it all the same" : collected ? "It is handed over" : "It leaves now"}
+            {asked ? say("sendAllSame") : collected ? say("handedOver") : say("leavesNow")}
           </button>
-          <span className="ms-3 text-xs quiet">Takes what is authorised for it; the last one takes the rest.</span>
+          <span className="ms-3 text-xs quiet">{say("takesWhatAuthorisedForLast")}</span>
           <Said problems={problems} />
         </form>
       )}

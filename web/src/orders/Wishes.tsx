@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type WholeOrder } from "../api/client";
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
+import { say } from "../shared/say";
 
 /** What the buyer has withdrawn from or wants to send back, what is owed for it, and settling it. */
 export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Record<string, string>) => void }) {
@@ -18,29 +19,31 @@ export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Recor
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "short", timeZone });
   const nameOf = (item: string) => order.items.find((each) => each.item === item)?.name ?? item;
   return (
-    <section aria-label="Sent back" className="mb-6 border-t border-base-content pt-3">
-      <h2 className="mb-1">Sent back</h2>
+    <section aria-label={say("sentBack")} className="mb-6 border-t border-base-content pt-3">
+      <h2 className="mb-1">{say("sentBack")}</h2>
       {wishes.data.map(({ declared, owed }) => (
         <div key={declared.id} className="mb-2">
           <p>
-            {declared.kind === "withdrawal" ? "Withdrawn from" : "Wants to return"}{" "}
+            {declared.kind === "withdrawal" ? say("withdrawnFrom") : say("wantsReturn")}{" "}
             {declared.lines.map((line) => order.quote.lines[line]?.name).join(", ")}
             <span className="quiet"> · {when.format(new Date(declared.at))}</span>
             {declared.settledAt && (
-              <span className="quiet"> · settled {when.format(new Date(declared.settledAt))}</span>
+              <span className="quiet"> {say("settled", { format: when.format(new Date(declared.settledAt)) })}</span>
             )}
           </p>
           {declared.note && <p className="quiet">“{declared.note}”</p>}
           {!declared.settledAt && (
             <p className="flex flex-wrap items-baseline gap-3">
               <span>
-                Owed:{" "}
-                {Object.entries(owed)
-                  .map(([item, amount]) => `${nameOf(item)} ${money(amount, order.currency, language)}`)
-                  .join(", ") || "nothing more"}
+                {say("owed", {
+                  join:
+                    Object.entries(owed)
+                      .map(([item, amount]) => `${nameOf(item)} ${money(amount, order.currency, language)}`)
+                      .join(", ") || say("nothingMore"),
+                })}
               </span>
               <button type="button" className="cursor-pointer underline" onClick={() => fill(owed)}>
-                Fill the refund with it
+                {say("fillRefundWith")}
               </button>
               <button
                 type="button"
@@ -53,7 +56,7 @@ export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Recor
                   ).then(() => client.invalidateQueries({ queryKey: key }))
                 }
               >
-                It is settled
+                {say("settled2")}
               </button>
             </p>
           )}

@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from "react";
+import { say } from "./say";
 
 /** Adds something by its name, from which its code is made. */
 export function AddNamed({ what, add }: { what: string; add: (name: string) => void }) {
@@ -6,7 +7,7 @@ export function AddNamed({ what, add }: { what: string; add: (name: string) => v
   if (!open)
     return (
       <button type="button" className="cursor-pointer underline" onClick={() => setOpen(true)}>
-        Add {what}
+        {say("add", { what })}
       </button>
     );
   const submit = (event: FormEvent<HTMLFormElement>) => {
@@ -20,14 +21,14 @@ export function AddNamed({ what, add }: { what: string; add: (name: string) => v
       <input
         name="name"
         className="inplace w-44"
-        aria-label={`Name of ${what}`}
-        placeholder="its name"
+        aria-label={say("name", { what })}
+        placeholder={say("itsName")}
         maxLength={100}
         autoFocus
         onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
       />
       <button type="submit" className="btn btn-xs">
-        Add
+        {say("add2")}
       </button>
     </form>
   );

@@ -3,6 +3,7 @@ import type { Problem } from "../api/client";
 import { useBench } from "../desk/bench";
 import { valueAt } from "./paths";
 import { Said } from "./Said";
+import { say } from "./say";
 
 interface Props {
   path: string;
@@ -81,7 +82,7 @@ export function Field({
       </label>
       {choices ? (
         <select {...common} value={shown} onChange={(event) => void bench.set(path, value(event.target.value))}>
-          {choices.every((choice) => choice.id !== shown) && <option value={shown}>{shown || "choose"}</option>}
+          {choices.every((choice) => choice.id !== shown) && <option value={shown}>{shown || say("choose")}</option>}
           {choices.map((choice) => (
             <option key={choice.id} value={choice.id}>
               {choice.name}

@@ -1,5 +1,6 @@
 import { useBench } from "../desk/bench";
 import { valueAt } from "./paths";
+import { say } from "./say";
 
 /** Moves a thing one place up or down in its list. */
 export function Moves({ path, things, of }: { path: string; things: { id: string }[]; of: string }) {
@@ -13,7 +14,7 @@ export function Moves({ path, things, of }: { path: string; things: { id: string
   return (
     <>
       <button type="button" className="btn btn-ghost btn-sm" disabled={place <= 0} onClick={() => move(place - 1)}>
-        Earlier {of}
+        {say("earlier", { of })}
       </button>
       <button
         type="button"
@@ -21,7 +22,7 @@ export function Moves({ path, things, of }: { path: string; things: { id: string
         disabled={place < 0 || place >= things.length - 1}
         onClick={() => move(place + 1)}
       >
-        Later {of}
+        {say("later", { of })}
       </button>
     </>
   );

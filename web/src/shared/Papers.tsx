@@ -10,13 +10,11 @@ interface Props {
   /** Changes when something may have been issued. */
   fresh: string;
   /** What the kinds are called. */
-  names?: { invoice: string; credit: string };
+  names: { invoice: string; credit: string };
 }
 
-const usual = { invoice: "Invoice", credit: "Credit note" };
-
 /** Invoices and credit notes of an order, to be kept as PDF, and as UBL where they fit it. */
-export function Papers({ at, currency, language, fresh, names = usual }: Props) {
+export function Papers({ at, currency, language, fresh, names }: Props) {
   const papers = useQuery({
     queryKey: ["papers", at, fresh],
     queryFn: () =>

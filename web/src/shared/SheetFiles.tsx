@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import { answer, api, type Problem, problemsOf, type SheetPreview } from "../api/client";
 import { useBench } from "../desk/bench";
-import { counted } from "./counted";
 import { Said } from "./Said";
+import { say } from "./say";
 
 type Name = "goods" | "rates" | "taxes";
 
@@ -63,16 +63,16 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
   return (
     <>
       <a className="underline" href={`/api/shops/${bench.shop}/draft/files/${sheet}`} download>
-        To a file
+        {say("file")}
       </a>
       <button type="button" className="cursor-pointer underline" onClick={() => choose.current?.click()}>
-        From a file
+        {say("fromFile")}
       </button>
       <input
         ref={choose}
         type="file"
         accept=".csv,text/csv"
-        aria-label="CSV file"
+        aria-label={say("csvFile")}
         className="hidden"
         onChange={(event) => {
           const file = event.target.files?.[0];
@@ -91,12 +91,12 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
           <div className="modal-action">
             <form method="dialog">
               <button type="submit" className="btn btn-ghost">
-                Leave it
+                {say("leave")}
               </button>
             </form>
             {preview && !nothing && (
               <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void take()}>
-                {preview.bad.length > 0 ? "Take the good rows" : "Take it"}
+                {preview.bad.length > 0 ? say("takeGoodRows") : say("take")}
               </button>
             )}
           </div>
@@ -127,13 +127,11 @@ function Progress({ shop, watch }: { shop: string; watch: string }) {
     <div className="my-3 flex items-center gap-4">
       <progress
         className="progress progress-accent flex-1"
-        aria-label="Looking at the file"
+        aria-label={say("lookingAtFile")}
         {...(percent === undefined ? {} : { value: percent, max: 100 })}
       />
       {percent !== undefined && (
-        <span className="figure w-44 text-end text-sm">
-          {percent} % of {rows(progress.rows)}
-        </span>
+        <span className="figure w-44 text-end text-sm">{say("of3", { percent, rows: rows(progress.rows) })}</span>
       )}
       {watch && (
         <button
@@ -141,50 +139,56 @@ function Progress({ shop, watch }: { shop: string; watch: string }) {
           className="btn btn-ghost btn-sm"
           onClick={() => void api.DELETE("/api/shops/{shop}/draft/files/watched/{watch}", call)}
         >
-          Stop
+          {say("stop")}
         </button>
       )}
     </div>
   );
 }
 
-const rows = (n: number): string => counted(n, "row");
+const rows = (n: number): string => say("n", { n });
 
 function Changes({ preview }: { preview: SheetPreview }) {
   return (
     <>
       <p className="mt-2">
-        {rows(preview.rows)} read: {preview.addedCount} new, {preview.changed} changed,{" "}
+        {say("readNewChanged", { rows: rows(preview.rows), addedCount: preview.addedCount, changed: preview.changed })}{" "}
         <span className={preview.bad.length > 0 ? "font-semibold text-error" : ""}>
-          {preview.bad.length} that cannot be taken
+          {say("cannotBeTaken", { count: preview.bad.length })}
         </span>
-        . Nothing is written yet; rows that are not in the file stay.
+        {say("nothingWrittenYetRowsAre")}
       </p>
       {preview.bad.length > 0 && (
-        <ul className="mt-3 max-h-48 overflow-y-auto border-s-2 border-error ps-3" aria-label="Bad rows">
+        <ul className="mt-3 max-h-48 overflow-y-auto border-s-2 border-error ps-3" aria-label={say("badRows")}>
           {preview.bad.map((bad) => (
             <li key={`${bad.line} ${bad.column}`}>
-              Line {bad.line}
-              {bad.code && `, ${bad.code}`}
-              {bad.column && `, ${bad.column}`}: {bad.sentence} <span className="quiet">{bad.remedy}</span>
+              {say("line", {
+                line: bad.line,
+                code: bad.code && `, ${bad.code}`,
+                column: bad.column && `, ${bad.column}`,
+                sentence: bad.sentence,
+              })}{" "}
+              <span className="quiet">{bad.remedy}</span>
             </li>
           ))}
         </ul>
       )}
       {preview.added.length > 0 && (
         <p className="mt-3">
-          New: {preview.added.slice(0, 12).join(", ")}
-          {preview.addedCount > 12 && ` and ${preview.addedCount - 12} more`}
+          {say("new", {
+            join: preview.added.slice(0, 12).join(", "),
+            addedCount: preview.addedCount > 12 && say("more", { addedCount: preview.addedCount - 12 }),
+          })}
         </p>
       )}
       {preview.changes.length > 0 && (
         <table className="mt-3 block max-h-64 w-full overflow-y-auto">
           <thead className="text-start text-xs">
             <tr>
-              <th className="pe-4 text-start">Row</th>
-              <th className="pe-4 text-start">Column</th>
-              <th className="pe-4 text-start">Was</th>
-              <th className="text-start">Will be</th>
+              <th className="pe-4 text-start">{say("row")}</th>
+              <th className="pe-4 text-start">{say("column")}</th>
+              <th className="pe-4 text-start">{say("was")}</th>
+              <th className="text-start">{say("willBe")}</th>
             </tr>
           </thead>
           <tbody>

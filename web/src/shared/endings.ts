@@ -1,8 +1,9 @@
+import { say } from "./say";
 /** What a price may be brought to. */
 export const endings = [
-  { id: "", name: "as it comes out" },
-  { id: "whole", name: "raised to .00" },
-  { id: "ninety-five", name: "raised to .95" },
-  { id: "ninety-nine", name: "raised to .99" },
-  { id: "nearest-five", name: "to the nearest 0.05" },
+  { id: "", name: say("asComesOut") },
+  { id: "whole", name: say("raised00") },
+  { id: "ninety-five", name: say("raised95") },
+  { id: "ninety-nine", name: say("raised99") },
+  { id: "nearest-five", name: say("nearest005") },
 ];

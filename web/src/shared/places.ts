@@ -2,8 +2,8 @@ import type { Destination } from "../api/client";
 
 const names = new Map<string, Intl.DisplayNames>();
 
-/** A country's name in a language; English unless one is asked for. */
-export function countryName(code: string, language = "en"): string {
+/** A country's name in a language: the page's unless one is asked for. */
+export function countryName(code: string, language = document.documentElement.lang || "en"): string {
   const known = names.get(language) ?? new Intl.DisplayNames([language, "en"], { type: "region" });
   names.set(language, known);
   return /^[A-Z]{2}$/.test(code) ? (known.of(code) ?? code) : code;

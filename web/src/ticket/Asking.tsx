@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Destination, Setup } from "../api/client";
 import { useBench } from "../desk/bench";
 import { countryName, inWords } from "../shared/places";
+import { say } from "../shared/say";
 import { buyers, type Changed } from "./asked";
 import { BasketEditor } from "./BasketEditor";
 
@@ -25,7 +26,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
   return (
     <div className="grid grid-cols-[4rem_1fr_auto] items-center gap-y-1">
       <label htmlFor="ticket-basket" className="quiet">
-        basket
+        {say("basket")}
       </label>
       <select
         id="ticket-basket"
@@ -40,13 +41,13 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
         ))}
       </select>
       <button type="button" className="btn btn-ghost btn-xs lg:hidden" onClick={close}>
-        Close
+        {say("close")}
       </button>
       {baskets[place] && <BasketEditor basket={baskets[place]} choose={choose} />}
-      <span className="quiet">to</span>
+      <span className="quiet">{say("to2")}</span>
       <PlaceChoice to={to} choose={(next) => change({ to: next })} changed={changed.to !== undefined} />
       <label htmlFor="ticket-buyer" className="quiet">
-        buyer
+        {say("buyer4")}
       </label>
       <select
         id="ticket-buyer"
@@ -62,20 +63,20 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
       </select>
       <When value={changed.when} set={(when) => change({ when })} timeZone={shop.timeZone} />
       <label htmlFor="ticket-codes" className="quiet">
-        codes
+        {say("codes")}
       </label>
       <span className="col-span-2 flex items-baseline gap-2">
         <input
           id="ticket-codes"
           className="inplace min-w-0 flex-1"
-          placeholder="none"
+          placeholder={say("none")}
           value={changed.codes}
           onChange={(event) => change({ codes: event.target.value })}
         />
         {currencies.length > 1 && (
           <>
             <label htmlFor="ticket-currency" className="quiet">
-              in
+              {say("in3")}
             </label>
             <select
               id="ticket-currency"
@@ -92,10 +93,10 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
       </span>
       {foreign && (
         <label className="col-span-3 flex items-center justify-end gap-1 quiet">
-          1 {shop.currency} is
+          {say("n1", { currency: shop.currency })}
           <input
             className="inplace w-20 font-mono"
-            placeholder="of the day"
+            placeholder={say("day2")}
             value={changed.rate}
             onChange={(event) => change({ rate: event.target.value })}
           />
@@ -108,7 +109,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
           className="col-span-3 cursor-pointer justify-self-end text-xs underline quiet"
           onClick={reset}
         >
-          The basket as it was
+          {say("basketAsWas")}
         </button>
       )}
     </div>
@@ -120,11 +121,11 @@ function When({ value, set, timeZone }: { value: string; set: (when: string) => 
   const [open, setOpen] = useState(false);
   return (
     <>
-      <span className="quiet">when</span>
+      <span className="quiet">{say("when2")}</span>
       {open || value ? (
         <input
           type="datetime-local"
-          aria-label={`When, on the shop's clock in ${timeZone}`}
+          aria-label={say("whenOnShopsClock", { timeZone })}
           className="inplace col-span-2"
           value={value}
           autoFocus={open}
@@ -133,7 +134,7 @@ function When({ value, set, timeZone }: { value: string; set: (when: string) => 
         />
       ) : (
         <button type="button" className="inplace col-span-2 text-start" onClick={() => setOpen(true)}>
-          now
+          {say("now")}
         </button>
       )}
     </>
@@ -176,7 +177,7 @@ function PlaceChoice({
     >
       <input
         name="country"
-        aria-label="Country"
+        aria-label={say("country")}
         defaultValue={countryName(to.country)}
         maxLength={60}
         className="inplace min-w-0 flex-1"
@@ -184,24 +185,24 @@ function PlaceChoice({
       />
       <input
         name="region"
-        aria-label="Region code"
+        aria-label={say("regionCode")}
         defaultValue={to.region ?? ""}
-        placeholder="region"
+        placeholder={say("region2")}
         className="inplace w-16"
       />
       <input
         name="postcode"
-        aria-label="Postcode"
+        aria-label={say("postcode")}
         defaultValue={to.postcode ?? ""}
-        placeholder="postcode"
+        placeholder={say("postcode2")}
         className="inplace w-20"
       />
       <button type="submit" className="btn btn-ghost btn-xs">
-        Set
+        {say("set")}
       </button>
       {changed && (
         <button type="button" className="btn btn-ghost btn-xs" onClick={() => choose(undefined)}>
-          Basket's own
+          {say("basketsOwn")}
         </button>
       )}
     </form>

@@ -5,6 +5,7 @@ import { AddNamed } from "../shared/AddNamed";
 import { idFrom } from "../shared/paths";
 import { inWords } from "../shared/places";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 import { firstOf } from "./basket";
 
 type Basket = Setup["rehearsal"]["baskets"][number];
@@ -35,13 +36,14 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
     const number = Number(new FormData(form).get("number"));
     setProblems([]);
     await answer(api.GET("/api/shops/{shop}/orders/{number}", { params: { path: { shop: bench.shop, number } } })).then(
-      (order) => add({ ...named(`Order ${number}`), lines: order.lines, to: order.to }).then(() => form.reset()),
+      (order) =>
+        add({ ...named(say("order2", { number })), lines: order.lines, to: order.to }).then(() => form.reset()),
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
   };
   return (
     <details className="col-span-3 text-xs">
-      <summary className="cursor-pointer quiet">what is in it</summary>
+      <summary className="cursor-pointer quiet">{say("what2")}</summary>
       <ul className="mt-1">
         {basket.lines.map((line, at) => (
           <Entry
@@ -63,11 +65,11 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
             className="cursor-pointer underline"
             onClick={() => products[0] && setLines([...basket.lines, firstOf(products[0])])}
           >
-            Add a line
+            {say("addLine")}
           </button>
         )}
         <AddNamed
-          what="a basket"
+          what={say("basket2")}
           add={(name) => products[0] && void add({ ...named(name), lines: [firstOf(products[0])], to: basket.to })}
         />
         <button
@@ -75,24 +77,24 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
           className="cursor-pointer underline"
           onClick={() => void add({ ...basket, ...named(`${basket.name}, copy`) })}
         >
-          Copy it
+          {say("copy2")}
         </button>
         {baskets.length > 1 && (
           <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, undefined)}>
-            Remove it
+            {say("remove4")}
           </button>
         )}
       </p>
       <form className="mt-1 flex items-baseline gap-2 whitespace-nowrap" onSubmit={(event) => void fromOrder(event)}>
         <label htmlFor="basket-order" className="quiet">
-          from order
+          {say("fromOrder")}
         </label>
         <input id="basket-order" name="number" className="inplace w-16" inputMode="numeric" placeholder="1001" />
         <button type="submit" className="cursor-pointer underline">
-          Take it over
+          {say("takeOver")}
         </button>
       </form>
-      <p className="mt-1 quiet">Goes to {inWords(basket.to)}, unless another place is tried below.</p>
+      <p className="mt-1 quiet">{say("goesUnlessAnotherPlaceTried", { to: inWords(basket.to) })}</p>
       <Said problems={[...problems, ...(bench.refusals[path] ?? []), ...(bench.refusals[`${path}/lines`] ?? [])]} />
     </details>
   );
@@ -118,7 +120,7 @@ function Entry({ line, products, set, remove }: EntryProps) {
     <li className="flex flex-wrap items-baseline gap-x-1 border-b border-base-300 py-0.5">
       <input
         className="inplace w-10 text-end font-mono"
-        aria-label={`How many of ${name}`}
+        aria-label={say("howMany", { name })}
         value={quantity ?? line.quantity}
         onChange={(event) => setQuantity(event.target.value)}
         onBlur={leave}
@@ -126,14 +128,14 @@ function Entry({ line, products, set, remove }: EntryProps) {
       />
       <select
         className="inplace min-w-0 flex-1"
-        aria-label="Product"
+        aria-label={say("product")}
         value={line.product}
         onChange={(event) => {
           const next = products.find((each) => each.id === event.target.value);
           if (next) set(firstOf(next));
         }}
       >
-        {!product && <option value={line.product}>{line.product}, not sold any more</option>}
+        {!product && <option value={line.product}>{say("notSoldAnyMore", { product: line.product })}</option>}
         {products.map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}
@@ -141,7 +143,7 @@ function Entry({ line, products, set, remove }: EntryProps) {
         ))}
       </select>
       {remove && (
-        <button type="button" className="btn btn-ghost btn-xs" aria-label={`Take ${name} out`} onClick={remove}>
+        <button type="button" className="btn btn-ghost btn-xs" aria-label={say("takeOut", { name })} onClick={remove}>
           ×
         </button>
       )}

@@ -1,5 +1,5 @@
 import type { Amount, Figure, QuoteView } from "../api/client";
-import { counted } from "../shared/counted";
+import { say } from "../shared/say";
 import type { Changed } from "./asked";
 import { TicketRow } from "./TicketRow";
 
@@ -24,7 +24,7 @@ export function promised(option: Option): string {
   if (!promise) return "";
   return promise.earliest === promise.latest
     ? day(promise.latest)
-    : `${day(promise.earliest)} to ${day(promise.latest)}`;
+    : say("to3", { earliest: day(promise.earliest), latest: day(promise.latest) });
 }
 
 /** How it gets to the buyer: the option chosen, the others beside it, slots, and each consignment's own. */
@@ -48,17 +48,21 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
           />
           {slots && slots.length > 0 && (
             <label className="flex items-baseline gap-2 text-xs">
-              <span className="quiet">slot</span>
+              <span className="quiet">{say("slot")}</span>
               <select
                 className="inplace"
                 value={chosen.slot ?? ""}
                 onChange={(event) => change({ slot: event.target.value || undefined })}
               >
-                <option value="">any</option>
+                <option value="">{say("any")}</option>
                 {slots.map((slot) => (
                   <option key={slot.start} value={slot.start}>
-                    {day(slot.start.slice(0, 10))}, {slot.start.slice(11, 16)} to {slot.end.slice(11, 16)}
-                    {slot.left !== undefined && slot.left !== null ? `, room for ${slot.left}` : ""}
+                    {say("to4", {
+                      slice: day(slot.start.slice(0, 10)),
+                      slice2: slot.start.slice(11, 16),
+                      slice3: slot.end.slice(11, 16),
+                      left: slot.left !== undefined && slot.left !== null ? say("roomFor", { left: slot.left }) : "",
+                    })}
                   </option>
                 ))}
               </select>
@@ -78,7 +82,7 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
           return own?.price ? (
             <TicketRow
               key={sent.dispatch}
-              name={`${own.name} from ${sent.name}`}
+              name={say("from", { name: own.name, name2: sent.name })}
               note={promised(own)}
               figure={figure(own.price)}
             >
@@ -91,14 +95,14 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
             </TicketRow>
           ) : (
             <p key={sent.dispatch} className="py-0.5 text-xs quiet">
-              From {sent.name}: ready {day(sent.ready)}, {counted(sent.parcels.length, "parcel")}.
+              {say("fromReadyCount", { name: sent.name, ready: day(sent.ready), count: sent.parcels.length })}
             </p>
           );
         })}
       {quote.distances.map((further) => (
         <p key={further.option} className="py-0.5 text-xs">
-          <span className="figure">{further.more.value}</span> more for {further.name}{" "}
-          {further.reduced ? "at its lower price" : "free"}.
+          <span className="figure">{further.more.value}</span>{" "}
+          {say("moreFor", { name: further.name, reduced: further.reduced ? say("atItsLowerPrice") : say("free") })}
         </p>
       ))}
     </>

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import type { QuoteView } from "../api/client";
-import { counted } from "../shared/counted";
 import { plain } from "../shared/money";
+import { say } from "../shared/say";
 import { RuleButton } from "./RuleButton";
 
 /** What the ticket keeps folded: what is not offered and why, parcels, later charges. */
@@ -10,36 +10,37 @@ export function Folds({ quote }: { quote: QuoteView }) {
   const parcels = quote.consignments.flatMap((sent) => sent.parcels.map((parcel) => ({ sent, parcel })));
   return (
     <>
-      <Fold
-        when={quote.notApplied.length}
-        title={counted(quote.notApplied.length, "discount does not apply", "discounts do not apply")}
-      >
+      <Fold when={quote.notApplied.length} title={say("count3", { count: quote.notApplied.length })}>
         {quote.notApplied.map((discount) => (
           <p key={discount.id} className="mt-1">
             {discount.name}: {discount.reason}
           </p>
         ))}
       </Fold>
-      <Fold when={not.length} title={counted(not.length, "delivery not offered", "deliveries not offered")}>
+      <Fold when={not.length} title={say("count4", { count: not.length })}>
         {not.map((option) => (
           <p key={option.id} className="mt-1">
             {option.name}: {option.reason} <RuleButton rule={option.rule ?? ""} />
           </p>
         ))}
       </Fold>
-      <Fold when={quote.renewing.length} title="charged again later">
+      <Fold when={quote.renewing.length} title={say("chargedAgainLater")}>
         {quote.renewing.map((renewal) => (
           <p key={renewal.line} className="mt-1">
             {renewal.name}: {renewal.charges.map((charge) => `${charge.day} ${charge.payable}`).join(", ")}
           </p>
         ))}
       </Fold>
-      <Fold when={parcels.length > 1 ? parcels.length : 0} title={counted(parcels.length, "parcel", "parcels")}>
+      <Fold when={parcels.length > 1 ? parcels.length : 0} title={say("count5", { count: parcels.length })}>
         {parcels.map(({ sent, parcel }, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a parcel is its place in the order
           <p key={index} className="mt-1">
-            {quote.consignments.length > 1 && `${sent.name}: `}
-            {parcel.type ?? "as it is"}, {plain(parcel.weight.value)} kg{parcel.outer ? `, ${parcel.outer}` : ""}
+            {say("kg2", {
+              count: quote.consignments.length > 1 && `${sent.name}: `,
+              type: parcel.type ?? say("as2"),
+              value: plain(parcel.weight.value),
+              outer: parcel.outer ? `, ${parcel.outer}` : "",
+            })}
           </p>
         ))}
       </Fold>

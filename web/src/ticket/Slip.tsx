@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import type { Amount, Figure, QuoteView } from "../api/client";
 import { plain } from "../shared/money";
+import { say } from "../shared/say";
 import type { Changed } from "./asked";
 import { Deliveries } from "./Deliveries";
 import { Folds } from "./Folds";
@@ -19,18 +20,18 @@ interface Props {
 const lineName = (line: QuoteView["lines"][number]): string => [line.name, ...line.choices].join(", ");
 const taxName = (group: QuoteView["taxes"][number], inside: boolean): string =>
   group.percent
-    ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %`
-    : (untaxed[group.code] ?? "No tax");
+    ? say(inside ? "levyInside" : "levyAdded", { name: group.name, percent: plain(group.percent) })
+    : (untaxed[group.code] ?? say("noTax"));
 
 /** Why nothing is levied, by the category of the invoice standard. */
 const untaxed: Record<string, string> = {
-  S: "No tax",
-  Z: "No tax",
-  E: "Exempt",
-  AE: "The buyer owes the tax",
-  K: "No tax, sent to a business abroad",
-  G: "No tax, exported",
-  O: "Outside of tax",
+  S: say("noTax"),
+  Z: say("noTax"),
+  E: say("exempt"),
+  AE: say("buyerOwesTax"),
+  K: say("noTaxSentBusinessAbroad"),
+  G: say("noTaxExported"),
+  O: say("outsideTax2"),
 };
 
 /** What each row costs under the live edition, by the row's name. */
@@ -44,7 +45,7 @@ function namesOf(live: QuoteView | undefined): Map<string, string> {
           .filter((each) => each.chosen)
           .map((each): [string, Amount | null | undefined] => ["delivery", each.price]),
         ...live.taxes.map((group): [string, Amount] => [taxName(group, inside), group.tax]),
-        ["To pay", live.payable],
+        [say("pay"), live.payable],
       ]
     : [];
   return new Map(rows.flatMap(([name, amount]) => (amount ? [[name, amount.value]] : [])));
@@ -58,7 +59,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
     <TicketRow
       key={`${group.name} ${group.category} ${group.percent} ${group.dispatch} ${group.code}`}
       name={taxName(group, inside)}
-      note={`on ${group.amount.value}`}
+      note={say("on", { value: group.amount.value })}
       figure={figure(group.tax)}
       live={beside && (beside.get(taxName(group, inside)) ?? "–")}
     />
@@ -71,7 +72,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
           key={index}
           name={lineName(line)}
           note={[
-            line.bundle ? `in ${line.bundle}` : "",
+            line.bundle ? say("in5", { bundle: line.bundle }) : "",
             line.quantity === "1" ? "" : `${plain(line.quantity)} × ${line.unit.value}`,
           ]
             .filter(Boolean)
@@ -83,7 +84,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
             line.perUnit.map((each) => (
               <p key={each.name} className="flex justify-between text-xs quiet">
                 <span>
-                  {each.name}, {each.inside ? "inside" : "on top"}
+                  {each.name}, {each.inside ? say("inside2") : say("onTop")}
                 </span>
                 <span className="figure">{each.amount.value}</span>
               </p>
@@ -103,19 +104,29 @@ export function Slip({ quote, live, chosen, change }: Props) {
       {quote.deliveryDiscounts.map((discount) => (
         <TicketRow key={discount.id} name={discount.name} figure={figure(discount.amount)} minus />
       ))}
-      {quote.fee && <TicketRow name="For the way of paying" figure={figure(quote.fee)} />}
+      {quote.fee && <TicketRow name={say("forWayPaying")} figure={figure(quote.fee)} />}
       {quote.missing.map((sentence) => (
         <p key={sentence} className="py-1 font-semibold text-error">
           {sentence}
         </p>
       ))}
       {!inside && taxes}
-      <TicketRow name="To pay" figure={figure(quote.payable)} total live={beside && (beside.get("To pay") ?? "–")} />
+      <TicketRow
+        name={say("pay")}
+        figure={figure(quote.payable)}
+        total
+        live={beside && (beside.get(say("pay")) ?? "–")}
+      />
       {quote.vouchers.map((voucher) => (
-        <TicketRow key={voucher.code} name={`Voucher ${voucher.code}`} figure={figure(voucher.used)} minus />
+        <TicketRow
+          key={voucher.code}
+          name={say("voucher", { code: voucher.code })}
+          figure={figure(voucher.used)}
+          minus
+        />
       ))}
-      {quote.rounding && <TicketRow name="Rounded in cash" figure={figure(quote.rounding)} />}
-      {quote.toPay.value !== quote.payable.value && <TicketRow name="Left to pay" figure={figure(quote.toPay)} />}
+      {quote.rounding && <TicketRow name={say("roundedCash")} figure={figure(quote.rounding)} />}
+      {quote.toPay.value !== quote.payable.value && <TicketRow name={say("leftPay")} figure={figure(quote.toPay)} />}
       {inside && taxes}
       {quote.whose.map((whose) => (
         <p key={whose.sentence} className="mt-1 text-xs quiet">
@@ -132,10 +143,10 @@ function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) =
   const seen = quote.methods.filter((method) => !method.hidden);
   const hidden = quote.methods.filter((method) => method.hidden);
   if (quote.methods.length === 0) return null;
-  const taken = (fee: Amount | null | undefined) => (fee ? `, ${fee.value} to the provider` : "");
+  const taken = (fee: Amount | null | undefined) => (fee ? say("provider", { value: fee.value }) : "");
   return (
     <fieldset className="mt-2 border-t border-base-300 pt-2 text-xs">
-      <legend className="sr-only">Pays by</legend>
+      <legend className="sr-only">{say("paysBy")}</legend>
       {seen.map((method) => (
         <label key={method.id} className="flex cursor-pointer items-baseline gap-1.5 py-0.5">
           <input
@@ -147,10 +158,13 @@ function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) =
             onClick={() => chosen.method === method.id && change({ method: undefined })}
           />
           <span>
-            Pays by <strong>{method.title}</strong>: you keep <span className="font-mono">{method.keep}</span> after tax{" "}
-            {quote.tax.value}
-            {taken(method.fee)}
-            {method.charge && `, ${method.charge.value} more for it`}.
+            {say("paysBy")} <strong>{method.title}</strong>
+            {say("youKeep2")} <span className="font-mono">{method.keep}</span>{" "}
+            {say("afterTax", {
+              value: quote.tax.value,
+              fee: taken(method.fee),
+              charge: method.charge && say("moreFor2", { value: method.charge.value }),
+            })}
           </span>
         </label>
       ))}

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { useBench } from "../desk/bench";
 import { Said } from "../shared/Said";
+import { say } from "../shared/say";
 import { Asking } from "./Asking";
 import { askedOf, type Changed, unchanged } from "./asked";
 import { FirstBasket } from "./FirstBasket";
@@ -77,11 +78,11 @@ export function TicketPane({ close }: { close: () => void }) {
             className="cursor-pointer underline"
             onClick={() => void bench.set(`rehearsal/baskets/${basket.id}/lines`, ticket?.lines)}
           >
-            Keep the basket like this
+            {say("keepBasketLikeThis")}
           </button>
         </div>
       )}
-      <section className="ticket mt-4 px-4 py-3" aria-label="Priced order" aria-live="polite">
+      <section className="ticket mt-4 px-4 py-3" aria-label={say("pricedOrder")} aria-live="polite">
         <Said problems={problems} />
         {quote && <Slip quote={quote} live={ticket?.liveQuote ?? undefined} chosen={changed} change={change} />}
       </section>
@@ -89,11 +90,11 @@ export function TicketPane({ close }: { close: () => void }) {
         <p className="mt-3 flex items-baseline gap-3">
           {differs ? (
             <span>
-              Live it costs <span className="figure">{ticket.live}</span>, in the draft{" "}
-              <span className="figure">{quote.payable.value}</span>.
+              {say("liveCosts")} <span className="figure">{ticket.live}</span>
+              {say("draft2")} <span className="figure">{quote.payable.value}</span>.
             </span>
           ) : (
-            <span className="quiet">The same live.</span>
+            <span className="quiet">{say("sameLive")}</span>
           )}
           <label className="ms-auto inline-flex cursor-pointer items-center gap-1.5 text-xs">
             <input
@@ -102,7 +103,7 @@ export function TicketPane({ close }: { close: () => void }) {
               checked={beside}
               onChange={(event) => setBeside(event.target.checked)}
             />
-            live beside
+            {say("liveBeside")}
           </label>
         </p>
       )}

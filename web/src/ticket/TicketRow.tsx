@@ -1,6 +1,7 @@
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import type { Figure } from "../api/client";
 import { useBench } from "../desk/bench";
+import { say } from "../shared/say";
 import { Why } from "./Why";
 import { isField, rulesOf } from "./why";
 
@@ -61,7 +62,7 @@ export function TicketRow({ name, note, figure, total, minus, live, children }: 
           {note && <span className="block text-xs quiet">{note}</span>}
         </span>
         {live !== undefined && (
-          <span className={`figure ${live === figure.value ? "quiet" : "text-accent"}`} title="live">
+          <span className={`figure ${live === figure.value ? "quiet" : "text-accent"}`} title={say("live2")}>
             {live}
           </span>
         )}

@@ -1,4 +1,5 @@
 import type { Destination, Line, Setup } from "../api/client";
+import { say } from "../shared/say";
 
 /** The order on the ticket, as the desk asks for it. */
 export interface Asked {
@@ -51,10 +52,10 @@ export function askedOf(basket: Basket | undefined, changed: Changed, shop: Setu
 }
 
 export const buyers = [
-  { id: "person", name: "a person" },
-  { id: "business", name: "a business, number confirmed" },
-  { id: "unconfirmed", name: "a business, number not confirmed" },
-  { id: "exempt", name: "exempt, with a certificate" },
+  { id: "person", name: say("person") },
+  { id: "business", name: say("businessNumberConfirmed") },
+  { id: "unconfirmed", name: say("businessNumberNotConfirmed") },
+  { id: "exempt", name: say("exemptWithCertificate") },
 ];
 
 function buyerOf(kind: string, to: Destination): Pick<Asked, "buyer"> {
@@ -64,7 +65,7 @@ function buyerOf(kind: string, to: Destination): Pick<Asked, "buyer"> {
       return {
         buyer: {
           kind: "business",
-          number: { ...number, confirmed: { valid: true, at: "2026-01-01T00:00:00Z", reference: "the ticket" } },
+          number: { ...number, confirmed: { valid: true, at: "2026-01-01T00:00:00Z", reference: say("ticket3") } },
         },
       };
     case "unconfirmed":

@@ -1,5 +1,6 @@
 import type { Amount, Figure, QuoteView } from "../api/client";
 import { plain } from "../shared/money";
+import { say, sayCode } from "../shared/say";
 
 const shown = (figure: Figure): string => {
   const value = figure.unit.length === 3 ? figure.value : plain(figure.value);
@@ -22,25 +23,27 @@ export function arithmetic(figure: Figure): string | undefined {
     case "ratio": {
       const over = of.slice(op.times);
       const text = of.slice(0, op.times).join(" × ") + (over.length ? ` ÷ ${over.join(" ÷ ")}` : "");
-      return `${text} = ${shown(figure)}${over.length ? `, ${op.rounding.replace("-", " ")}` : ""}`;
+      return `${text} = ${shown(figure)}${over.length ? `, ${sayCode("rounding", op.rounding)}` : ""}`;
     }
     case "rounded":
-      return `${of[0]} rounded ${op.rounding.replace("-", " ")} = ${shown(figure)}`;
+      return say("rounded", { of: of[0], replace: sayCode("rounding", op.rounding), figure: shown(figure) });
     case "started-steps":
-      return `(${of[0]} − ${of[1]}) ÷ ${of[2]}, started: ${shown(figure)}`;
+      return `(${of[0]} − ${of[1]}) ÷ ${of[2]}, ${say("started")}: ${shown(figure)}`;
     case "share":
-      return of.length > 2 ? `${of[0]} shared over ${of.slice(1).join(", ")}: ${shown(figure)}` : undefined;
+      return of.length > 2
+        ? say("sharedOver", { of: of[0], join: of.slice(1).join(", "), figure: shown(figure) })
+        : undefined;
     case "ended":
-      return `${of[0]} raised to its ending = ${shown(figure)}`;
+      return say("raisedItsEnding", { of: of[0], figure: shown(figure) });
     case "nearest":
-      return `${of[0]} to the nearest ${of[1]} = ${shown(figure)}`;
+      return say("nearest", { of: of[0], of2: of[1], figure: shown(figure) });
     case "raised-to-step":
-      return `${of[0]} raised to a whole number of ${of[1]} = ${shown(figure)}`;
+      return say("raisedWholeNumber", { of: of[0], of2: of[1], figure: shown(figure) });
     case "quotient":
       return `${of[0]} ÷ ${of[1]} = ${shown(figure)}`;
     case "smallest":
     case "largest":
-      return `${op.kind} of ${of.join(", ")} = ${shown(figure)}`;
+      return say("of5", { kind: sayCode("operation", op.kind), join: of.join(", "), figure: shown(figure) });
   }
 }
 

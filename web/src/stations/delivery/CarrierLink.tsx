@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { answer, api, type CarrierLink as Link, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 /** The carrier that is asked for prices: its key, what it offers, and how a cell of the sheet uses it. */
 export function CarrierLink() {
@@ -38,24 +39,24 @@ export function CarrierLink() {
     <>
       {connected ? (
         <p className="mt-1">
-          Connected, key ends with <span className="font-mono">{connected.secretEndsWith}</span>.{" "}
+          {say("connectedKeyEndsWith")} <span className="font-mono">{connected.secretEndsWith}</span>.{" "}
           <button
             type="button"
             className="cursor-pointer underline"
             disabled={busy}
             onClick={() => void run(answer(api.DELETE("/api/shops/{shop}/carrier", path)))}
           >
-            Disconnect
+            {say("disconnect")}
           </button>
         </p>
       ) : (
         <form className="mt-1 flex items-end gap-3" onSubmit={connect}>
           <label>
-            <span className="block text-xs quiet">Key of the account</span>
+            <span className="block text-xs quiet">{say("keyAccount")}</span>
             <input name="secret" type="password" className="inplace w-56 font-mono" autoComplete="off" />
           </label>
           <button type="submit" className="btn btn-sm" disabled={busy}>
-            {busy ? "Asking the carrier …" : "Check and keep"}
+            {busy ? say("askingCarrier") : say("checkKeep")}
           </button>
         </form>
       )}
@@ -63,7 +64,7 @@ export function CarrierLink() {
       {trouble && <p className="mt-1 text-warning">{trouble}</p>}
       {services.length > 0 && (
         <>
-          <ul className="mt-2" aria-label="What the carrier offers">
+          <ul className="mt-2" aria-label={say("whatCarrierOffers")}>
             {services.map((service) => (
               <li key={service.id}>
                 {service.name} <span className="font-mono quiet">{service.id}</span>
@@ -71,12 +72,12 @@ export function CarrierLink() {
             ))}
           </ul>
           <p className="mt-2 quiet">
-            A cell of the sheet asks it: <span className="font-mono">quote {example}, else 9.90</span>. The price after
-            “else” holds when the carrier does not answer.
+            {say("cellSheetAsks")} <span className="font-mono">{say("quoteElse990", { example })}</span>
+            {say("priceAfterElseHoldsWhen")}
           </p>
         </>
       )}
-      {!connected && <p className="mt-2 quiet">Without one, a cell with a quote takes the price after its “else”.</p>}
+      {!connected && <p className="mt-2 quiet">{say("withoutOneCellWithQuote")}</p>}
     </>
   );
 }

@@ -3,6 +3,7 @@ import { answer, api, type Setup } from "../../api/client";
 import { type Bench, useBench } from "../../desk/bench";
 import { valueAt } from "../../shared/paths";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 import { endOf, RateCurve } from "./RateCurve";
 import { RuleFields } from "./RuleFields";
 
@@ -60,7 +61,7 @@ function Curve({ rule, places, bench }: { rule: PriceRule; places: string[]; ben
   const cost =
     name && points && kilograms
       ? {
-          name: `${name} asks`,
+          name: say("asks", { name }),
           points: points.map((point) => ({ at: Number(point.kilograms) / kilograms, price: Number(point.price) })),
         }
       : undefined;
@@ -74,11 +75,11 @@ export function CellReading() {
   const zone = bench.setup.delivery.zones.find((each) => each.id === match?.[1]);
   const option = bench.setup.delivery.options.find((each) => each.id === match?.[2]);
   if (!zone || !option) {
-    return <p className="quiet">Choose a cell: arrows move, typing or Enter edits.</p>;
+    return <p className="quiet">{say("chooseCellArrowsMoveTyping")}</p>;
   }
   const tried = bench.trying.find((edit) => edit.path === bench.at);
   const rule = valueAt(bench.draft.document, bench.at) as PriceRule | undefined;
-  const words = (tried ? bench.readings : bench.draft.texts)[bench.at]?.words.join(" ") ?? "Not offered here.";
+  const words = (tried ? bench.readings : bench.draft.texts)[bench.at]?.words.join(" ") ?? say("notOfferedHere");
   return (
     <div className="grid grid-cols-[3fr_2fr] gap-6" id="sheet-reading">
       <div>
@@ -86,9 +87,9 @@ export function CellReading() {
           {zone.name}, {option.name}
         </h2>
         {bench.problems.length > 0 ? <Said problems={bench.problems} /> : <p className="mt-1">{words}</p>}
-        {tried && <p className="text-xs quiet">Enter keeps it, Escape leaves it as it was.</p>}
+        {tried && <p className="text-xs quiet">{say("enterKeepsEscapeLeavesAs")}</p>}
         {!tried && <RuleFields key={bench.draft.version} path={bench.at} rule={rule} />}
-        <ul className="mt-3 flex flex-wrap gap-x-4 font-mono text-xs quiet" aria-label="How a price can be written">
+        <ul className="mt-3 flex flex-wrap gap-x-4 font-mono text-xs quiet" aria-label={say("howPriceCanBeWritten")}>
           {examples(bench.setup.shop.currency).map((example) => (
             <li key={example}>{example}</li>
           ))}

@@ -1,11 +1,11 @@
 import { useEffect, useState } from "react";
 import { useBench } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
-import { counted } from "../../shared/counted";
 import { idFrom } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { CellReading } from "./CellReading";
 import { dayText } from "./notations";
 import { OptionFields } from "./OptionFields";
@@ -45,27 +45,25 @@ export function DeliveryStation() {
   };
   return (
     <>
-      <StationHead title="Delivery">
-        <span>
-          {counted(zones.length, "zone")}, {counted(options.length, "option")}
-        </span>
-        <AddNamed what="a zone" add={(name) => void addZone(name)} />
-        <AddNamed what="an option" add={(name) => void addOption(name)} />
+      <StationHead title={say("delivery")}>
+        <span>{say("count", { count: zones.length, count2: options.length })}</span>
+        <AddNamed what={say("zone")} add={(name) => void addZone(name)} />
+        <AddNamed what={say("option")} add={(name) => void addOption(name)} />
         <SheetFiles sheet="rates" />
       </StationHead>
       {zones.length === 0 || options.length === 0 ? (
-        <p className="max-w-xl py-6 quiet">
-          A zone is a set of places that share their prices, an option is a way of sending. Add one of each; the cell
-          where they meet takes a price as short as 5.90.
-        </p>
+        <p className="max-w-xl py-6 quiet">{say("zoneSetPlacesShareTheir")}</p>
       ) : (
         <Sheet
-          label="Rate sheet"
-          corner="Zone"
+          label={say("rateSheet")}
+          corner={say("headZone")}
           rows={zones.map((zone) => ({
             id: zone.id,
             name: zone.name,
-            note: [zone.places.join(" "), zone.except.length > 0 ? `without ${zone.except.join(" ")}` : ""]
+            note: [
+              zone.places.join(" "),
+              zone.except.length > 0 ? say("without2", { join: zone.except.join(" ") }) : "",
+            ]
               .filter(Boolean)
               .join(" "),
           }))}
@@ -73,12 +71,15 @@ export function DeliveryStation() {
             id: option.id,
             name: option.name,
             note: option.days
-              ? `${dayText.write(option.days)} working ${option.days.to === 1 ? "day" : "days"}`
+              ? say("working", {
+                  days: dayText.write(option.days),
+                  to: option.days.to === 1 ? say("day") : say("days"),
+                })
               : undefined,
           }))}
           pathOf={(row, column) => `delivery/zones/${row.id}/rates/${column.id}`}
           textOf={(row, column) => bench.draft.texts[`delivery/zones/${row.id}/rates/${column.id}`]?.text ?? ""}
-          empty="not offered"
+          empty={say("notOffered")}
           suggest={(_, column) => [
             ...zones.map((zone) => bench.draft.texts[`delivery/zones/${zone.id}/rates/${column.id}`]?.text ?? ""),
             ...Object.values(bench.draft.texts).map((cell) => cell.text),

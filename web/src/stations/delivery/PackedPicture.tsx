@@ -1,6 +1,7 @@
 import type { QuoteView } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { plain } from "../../shared/money";
+import { say } from "../../shared/say";
 
 type Packed = QuoteView["consignments"][number]["parcels"][number];
 type Box = { x: number; y: number; z: number; dx: number; dy: number; dz: number };
@@ -34,19 +35,22 @@ export function PackedPicture() {
         <figure key={index} className="w-44">
           <Drawing parcel={parcel} />
           <figcaption className="mt-1 text-xs quiet">
-            {parcel.type}, {plain(parcel.weight.value)} kg:{" "}
-            {[...new Set(parcel.things.map((thing) => priced.lines[thing.line]?.name ?? ""))].join(", ")}
+            {say("kg", {
+              type: parcel.type,
+              value: plain(parcel.weight.value),
+              join: [...new Set(parcel.things.map((thing) => priced.lines[thing.line]?.name ?? ""))].join(", "),
+            })}
           </figcaption>
         </figure>
       ))}
-      {parcels.length > 6 && <p className="quiet">and {parcels.length - 6} more</p>}
+      {parcels.length > 6 && <p className="quiet">{say("more2", { count: parcels.length - 6 })}</p>}
     </div>
   );
 }
 
 function Drawing({ parcel }: { parcel: Packed }) {
   const boxes = parcel.things.filter((thing) => thing.dx > 0);
-  if (boxes.length === 0) return <p className="text-xs quiet">Packed by volume and weight; nothing to draw.</p>;
+  if (boxes.length === 0) return <p className="text-xs quiet">{say("packedByVolumeWeightNothing")}</p>;
   const far = {
     x: 0,
     y: 0,
@@ -75,7 +79,7 @@ function Drawing({ parcel }: { parcel: Packed }) {
       viewBox={`${left - pad} ${top - pad} ${width + 2 * pad} ${height + 2 * pad}`}
       className="max-h-36 w-full"
       role="img"
-      aria-label={`${boxes.length} things in ${parcel.type}`}
+      aria-label={say("things", { count: boxes.length, type: parcel.type })}
     >
       {nearestLast.map((box) => {
         const face = faces(box);

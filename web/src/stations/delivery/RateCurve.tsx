@@ -1,4 +1,5 @@
 import type { Setup } from "../../api/client";
+import { say } from "../../shared/say";
 
 type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
 type Piece = { from: number; to: number; price: number };
@@ -69,7 +70,7 @@ export function RateCurve({ rule, basket, cost }: Props) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full max-w-sm"
       role="img"
-      aria-label={`Price over ${drawn.unit}${cost ? `, beside what ${cost.name} costs` : ""}`}
+      aria-label={say("priceOver", { unit: drawn.unit, cost: cost ? say("besideWhatCosts", { name: cost.name }) : "" })}
     >
       {bands.map((band) => (
         <g key={band.upTo}>
@@ -116,7 +117,7 @@ export function RateCurve({ rule, basket, cost }: Props) {
             opacity="0.08"
           />
           <text x={(x(last) + WIDTH) / 2} y={HEIGHT / 2} textAnchor="middle" fontSize="10" fill="var(--color-error)">
-            not offered
+            {say("notOffered")}
           </text>
         </g>
       )}
@@ -153,7 +154,7 @@ export function RateCurve({ rule, basket, cost }: Props) {
             strokeDasharray="3 2"
           />
           <text x={x(piece.from) + 3} y={14} fontSize="9" fill="var(--color-error)">
-            falls
+            {say("falls")}
           </text>
         </g>
       ))}
@@ -161,7 +162,7 @@ export function RateCurve({ rule, basket, cost }: Props) {
         <g>
           <circle cx={x(basket)} cy={y(under.price)} r="4" fill="var(--color-accent)" />
           <text x={x(basket)} y={y(under.price) - 7} textAnchor="middle" fontSize="9" fill="var(--color-accent)">
-            the ticket
+            {say("ticket3")}
           </text>
         </g>
       )}

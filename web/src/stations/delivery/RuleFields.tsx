@@ -1,6 +1,7 @@
 import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { plain } from "../../shared/money";
+import { say } from "../../shared/say";
 
 type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
 
@@ -43,7 +44,7 @@ export function textOf({ bands, unit, above, free }: Parts): string {
 export function RuleFields({ path, rule }: { path: string; rule: PriceRule | undefined }) {
   const bench = useBench();
   const parts = partsOf(rule);
-  if (!parts) return <p className="mt-2 text-xs quiet">This rule is written as text only.</p>;
+  if (!parts) return <p className="mt-2 text-xs quiet">{say("thisRuleWrittenAsText")}</p>;
   const units = ["kg", "lb", "items", bench.setup.shop.currency, "km"];
   const unit = parts.unit || bench.setup.shop.weightUnit;
   const set = (next: Partial<Parts>) => void bench.set(path, textOf({ ...parts, ...next }));
@@ -64,10 +65,10 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
   return (
     <div className="mt-3 grid gap-y-1 text-xs">
       <span className="flex items-baseline gap-2">
-        <span className="w-8 quiet">priced</span>
+        <span className="w-8 quiet">{say("priced")}</span>
         <select
           className="inplace"
-          aria-label="What bands are read against"
+          aria-label={say("whatBandsAreReadAgainst")}
           value={banded ? unit : ""}
           onChange={(event) => {
             const chosen = event.target.value;
@@ -79,10 +80,10 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
             );
           }}
         >
-          <option value="">one price</option>
+          <option value="">{say("onePrice")}</option>
           {units.map((each) => (
             <option key={each} value={each}>
-              by {each}
+              {say("by2", { each })}
             </option>
           ))}
         </select>
@@ -92,8 +93,8 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
         <span key={index} className="flex items-baseline gap-2">
           {(banded || index > 0) && (
             <>
-              <span className="w-8 quiet">to</span>
-              {field(`Band ${index + 1} up to`, plain(band.upTo), (upTo) => {
+              <span className="w-8 quiet">{say("to2")}</span>
+              {field(say("bandUp", { index: index + 1 }), plain(band.upTo), (upTo) => {
                 const bands = rows.map((each, at) => (at === index ? { ...each, upTo } : each));
                 set({ bands, unit });
               })}
@@ -101,7 +102,7 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
             </>
           )}
           {field(
-            banded ? `Price of band ${index + 1}` : "Price",
+            banded ? say("priceBand", { index: index + 1 }) : say("price"),
             band.price,
             (price) => {
               const bands = rows.map((each, at) => (at === index ? { ...each, price } : each));
@@ -113,17 +114,17 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
       ))}
       {banded && (
         <span className="flex items-baseline gap-2">
-          <span className="w-8 quiet">then</span>
-          {field("Price of each further step", parts.above?.price ?? "", (price) =>
+          <span className="w-8 quiet">{say("then")}</span>
+          {field(say("priceEachFurtherStep"), parts.above?.price ?? "", (price) =>
             set({ above: price ? { step: parts.above?.step ?? "1", price } : undefined }),
           )}
-          <span className="quiet">for each started {unit === "items" ? "item" : unit}</span>
+          <span className="quiet">{say("forEachStarted", { unit: unit === "items" ? say("item") : unit })}</span>
         </span>
       )}
       <span className="flex items-baseline gap-2">
-        <span className="w-8 quiet">free</span>
-        {field("Free from", parts.free, (free) => set({ free }), "never")}
-        <span className="quiet">from goods of</span>
+        <span className="w-8 quiet">{say("free")}</span>
+        {field(say("freeFrom"), parts.free, (free) => set({ free }), "never")}
+        <span className="quiet">{say("fromGoods")}</span>
       </span>
     </div>
   );

@@ -1,6 +1,7 @@
 import { useBench } from "../../desk/bench";
 import { Moves } from "../../shared/Moves";
 import { PlaceFields } from "../../shared/PlaceFields";
+import { say } from "../../shared/say";
 import { ZoneMap } from "./ZoneMap";
 
 /** One zone: its places, typed or clicked on the map. */
@@ -14,16 +15,16 @@ export function ZoneFields({ id, close }: { id: string; close: () => void }) {
     if (await bench.set(path, undefined)) close();
   };
   return (
-    <section aria-label={`Zone ${zone.name}`} className="grid gap-x-8 gap-y-3 xl:grid-cols-[1fr_1.2fr]">
+    <section aria-label={say("zone2", { name: zone.name })} className="grid gap-x-8 gap-y-3 xl:grid-cols-[1fr_1.2fr]">
       <div>
-        <h2 className="mb-2">Zone</h2>
+        <h2 className="mb-2">{say("zone3")}</h2>
         <div className="grid gap-y-3">
-          <PlaceFields path={path} without="They fall to the next wider zone." />
+          <PlaceFields path={path} without={say("theyFallNextWiderZone")} />
         </div>
         <div className="mt-2 flex gap-2">
-          <Moves path={path} things={zones} of="zone" />
+          <Moves path={path} things={zones} of={say("aZone")} />
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => void remove()}>
-            Remove this zone
+            {say("removeThisZone")}
           </button>
         </div>
       </div>

@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import { useBench } from "../../desk/bench";
+import { say } from "../../shared/say";
 import { useCountries } from "../../shared/useCountries";
 
 const WorldMap = lazy(() => import("../../shared/WorldMap"));
@@ -23,16 +24,16 @@ export function ZoneMap({ id }: { id: string }) {
   const overlaps = all.filter((each) => each.tied.length > 0).length;
   return (
     <>
-      <Suspense fallback={<p className="py-10 text-center quiet">Unfolding the map …</p>}>
+      <Suspense fallback={<p className="py-10 text-center quiet">{say("unfoldingMap")}</p>}>
         <WorldMap
-          label={`${zone.name} is copper, other zones are grey.`}
+          label={say("copperOtherZonesAreGrey", { name: zone.name })}
           pick={pick}
           shadeOf={(country) => {
             const here = held.get(country);
             if (here && here.tied.length > 0)
               return {
                 fill: "var(--color-error)",
-                says: `both ${[here.zone, ...here.tied].map(nameOf).join(" and ")} hold it`,
+                says: say("bothHold", { join: [here.zone, ...here.tied].map(nameOf).join(" and ") }),
               };
             if (here?.zone === id) return { fill: "var(--color-accent)", says: zone.name };
             if (here?.zone) return { fill: "var(--color-neutral)", says: nameOf(here.zone) };
@@ -41,20 +42,23 @@ export function ZoneMap({ id }: { id: string }) {
                 fill: "var(--color-base-100)",
                 stroke: "var(--color-warning)",
                 dashed: true,
-                says: "sold to, but no zone holds it",
+                says: say("soldButNoZoneHolds"),
               };
-            return { fill: "var(--color-secondary)", says: "not sold to" };
+            return { fill: "var(--color-secondary)", says: say("notSold") };
           }}
         />
       </Suspense>
       <p className="text-xs">
-        {overlaps === 0
-          ? "No overlaps"
-          : overlaps === 1
-            ? "1 country lies in two zones"
-            : `${overlaps} countries lie in two zones`}
-        ; {holes === 0 ? "no holes among the countries sold to" : `${holes} countries sold to have no zone, dashed`}. A
-        click adds a country to {zone.name} or takes it out.
+        {say("clickAddsCountryOrTakes", {
+          overlaps:
+            overlaps === 0
+              ? say("noOverlaps")
+              : overlaps === 1
+                ? say("n1CountryLiesTwoZones")
+                : say("countriesLieTwoZones", { overlaps }),
+          holes: holes === 0 ? say("noHolesAmongCountriesSold") : say("countriesSoldHaveNoZone", { holes }),
+          name: zone.name,
+        })}
       </p>
     </>
   );

@@ -6,6 +6,7 @@ import { Field } from "../../shared/Field";
 import { whole, words, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom, valueAt } from "../../shared/paths";
 import { type Column, Sheet } from "../../shared/Sheet";
+import { say } from "../../shared/say";
 import { windowText } from "../tax/TaxPlace";
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
@@ -16,20 +17,20 @@ interface DiscountColumn extends Column {
 }
 
 const columns: DiscountColumn[] = [
-  { id: "code", name: "Code", note: "empty: by itself", read: optional },
+  { id: "code", name: say("code"), note: say("emptyByItself"), read: optional },
   {
     id: "off",
-    name: "Off",
+    name: say("off"),
     figures: false,
     choices: [
-      { id: "goods", name: "goods" },
-      { id: "delivery", name: "delivery" },
+      { id: "goods", name: say("goods2") },
+      { id: "delivery", name: say("delivery2") },
     ],
   },
-  { id: "percent", name: "Percent", read: optional },
-  { id: "amount", name: "or amount", read: optional },
-  { id: "conditions/leastValue", name: "From goods of", read: optional },
-  { id: "combines", name: "Combines", note: "with others", figures: false, choices: yesNoChoices, ...yesNo },
+  { id: "percent", name: say("percent"), read: optional },
+  { id: "amount", name: say("orAmount"), read: optional },
+  { id: "conditions/leastValue", name: say("fromGoods2"), read: optional },
+  { id: "combines", name: say("combines"), note: say("withOthers"), figures: false, choices: yesNoChoices, ...yesNo },
 ];
 
 const shown = new Set(columns.map((column) => column.id));
@@ -40,19 +41,19 @@ function DiscountDetail({ id }: { id: string }) {
   const when = `${at}/conditions`;
   return (
     <section
-      aria-label="When it applies"
+      aria-label={say("whenApplies")}
       className="border-s-2 border-accent px-4 pt-2 pb-4 max-md:sticky max-md:start-0 max-md:w-[calc(100vw-2.75rem)]"
     >
       <div className="grid max-w-3xl grid-cols-2 gap-x-6 md:grid-cols-3 gap-y-2">
-        <Field path={`${at}/name`} label="As the buyer reads it" />
-        <Field path={`${when}/window`} label="Days" placeholder="2026-12-01 to 2026-12-24" {...windowText} />
-        <Field path={`${when}/leastQuantity`} label="From things" placeholder="any" optional />
-        <Field path={`${when}/categories`} label="Only goods of" placeholder="all" {...words} />
-        <Field path={`${when}/except`} label="Not goods of" placeholder="none" {...words} />
-        <Field path={`${when}/places`} label="Only to" placeholder="everywhere" {...words} />
-        <Field path={`${when}/uses`} label="Uses in all" placeholder="any" {...whole} />
-        <Field path={`${when}/usesPerBuyer`} label="Uses for one buyer" placeholder="any" {...whole} />
-        <Field path={`${when}/firstOrder`} label="First order only" choices={yesNoChoices} {...yesNo} />
+        <Field path={`${at}/name`} label={say("asBuyerReads")} />
+        <Field path={`${when}/window`} label={say("days2")} placeholder={say("n2026120120261224")} {...windowText} />
+        <Field path={`${when}/leastQuantity`} label={say("fromThings")} placeholder={say("any")} optional />
+        <Field path={`${when}/categories`} label={say("onlyGoods")} placeholder={say("all2")} {...words} />
+        <Field path={`${when}/except`} label={say("notGoods")} placeholder={say("none")} {...words} />
+        <Field path={`${when}/places`} label={say("only")} placeholder={say("everywhere")} {...words} />
+        <Field path={`${when}/uses`} label={say("usesAll")} placeholder={say("any")} {...whole} />
+        <Field path={`${when}/usesPerBuyer`} label={say("usesForOneBuyer")} placeholder={say("any")} {...whole} />
+        <Field path={`${when}/firstOrder`} label={say("firstOrderOnly")} choices={yesNoChoices} {...yesNo} />
       </div>
     </section>
   );
@@ -64,7 +65,7 @@ type Rule = Setup["discounts"]["rules"][number];
 function conditionsOf({ conditions }: Rule): string {
   return [
     conditions.window && windowText.write(conditions.window),
-    conditions.leastQuantity && `from ${conditions.leastQuantity} things`,
+    conditions.leastQuantity && say("fromThings2", { leastQuantity: conditions.leastQuantity }),
     conditions.uses && `${conditions.uses} uses`,
     conditions.places.length > 0 && conditions.places.join(" "),
   ]
@@ -101,26 +102,26 @@ export function DiscountSheet() {
   };
   const here = bench.at.startsWith("discounts/") ? rules.find((each) => each.id === bench.at.split("/")[2]) : undefined;
   return (
-    <section aria-label="Discounts and codes" className="mt-6">
+    <section aria-label={say("discountsCodes")} className="mt-6">
       <div className="mb-1 flex items-baseline gap-4">
-        <h2 className="text-base">Discounts and codes</h2>
-        <AddNamed what="a discount" add={add} />
+        <h2 className="text-base">{say("discountsCodes")}</h2>
+        <AddNamed what={say("discount")} add={add} />
         {here && (
           <button
             type="button"
             className="cursor-pointer underline"
             onClick={() => void bench.set(`discounts/rules/${here.id}`, undefined)}
           >
-            Remove {here.name}
+            {say("remove", { name: here.name })}
           </button>
         )}
       </div>
       {rules.length === 0 ? (
-        <p className="quiet">None. A discount is taken by itself, or with a code the buyer types.</p>
+        <p className="quiet">{say("noneDiscountTakenByItself")}</p>
       ) : (
         <Sheet
-          label="Discounts"
-          corner="Discount"
+          label={say("discounts")}
+          corner={say("headDiscount")}
           rows={rules.map((rule) => ({ id: rule.id, name: rule.name, note: conditionsOf(rule) }))}
           columns={columns}
           openRow={(row) => setUnfolded(unfolded === row.id ? undefined : row.id)}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 /** Links and HTML for another site: one product with its choices, or a sample basket as it is. */
 export function Elsewhere() {
@@ -23,7 +24,7 @@ export function Elsewhere() {
     <div className="max-w-3xl">
       <div className="flex flex-wrap items-end gap-4">
         <label>
-          <span className="block text-xs quiet">What is put into the basket</span>
+          <span className="block text-xs quiet">{say("whatPutIntoBasket")}</span>
           <select
             className="inplace w-72"
             value={what}
@@ -32,15 +33,15 @@ export function Elsewhere() {
               made.reset();
             }}
           >
-            <option value="">choose</option>
-            <optgroup label="One product; the buyer chooses there">
+            <option value="">{say("choose")}</option>
+            <optgroup label={say("oneProductBuyerChoosesThere")}>
               {setup.goods.products.map((product) => (
                 <option key={product.id} value={`product ${product.id}`}>
                   {product.name}
                 </option>
               ))}
             </optgroup>
-            <optgroup label="A sample basket, as it is">
+            <optgroup label={say("sampleBasketAs")}>
               {setup.rehearsal.baskets.map((basket) => (
                 <option key={basket.id} value={`basket ${basket.id}`}>
                   {basket.name}
@@ -50,27 +51,24 @@ export function Elsewhere() {
           </select>
         </label>
         <label>
-          <span className="block text-xs quiet">Codes it carries</span>
+          <span className="block text-xs quiet">{say("codesCarries")}</span>
           <input
             className="inplace w-40"
-            placeholder="none"
+            placeholder={say("none")}
             value={codes}
             onChange={(event) => setCodes(event.target.value)}
           />
         </label>
         <button type="button" className="btn btn-sm" disabled={!what || made.isPending} onClick={() => made.mutate()}>
-          Make it
+          {say("make")}
         </button>
       </div>
       {made.isError && <Said problems={problemsOf(made.error)} />}
       {made.data && (
         <div className="mt-4 grid gap-4">
-          <Copied label="The link" text={made.data.link} rows={2} />
-          <Copied label="HTML to paste" text={made.data.html} rows={8} />
-          <p className="text-xs quiet">
-            It is signed: a link changed on the way puts nothing into the basket. Prices are those of the live edition
-            when it is followed, and the buyer is told where they have changed.
-          </p>
+          <Copied label={say("link")} text={made.data.link} rows={2} />
+          <Copied label={say("htmlPaste")} text={made.data.html} rows={8} />
+          <p className="text-xs quiet">{say("signedLinkChangedOnWay")}</p>
         </div>
       )}
     </div>
@@ -89,7 +87,7 @@ function Copied({ label, text, rows }: { label: string; text: string; rows: numb
       <div className="flex items-baseline justify-between">
         <span className="text-xs quiet">{label}</span>
         <button type="button" className="cursor-pointer text-xs underline" onClick={copy}>
-          {copied ? "Copied" : "Copy"}
+          {copied ? say("copied") : say("copy")}
         </button>
       </div>
       <textarea

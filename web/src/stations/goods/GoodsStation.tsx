@@ -1,25 +1,25 @@
 import { useEffect, useMemo, useState } from "react";
 import { useBench } from "../../desk/bench";
-import { counted } from "../../shared/counted";
 import { Fold } from "../../shared/Fold";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { DiscountSheet } from "./DiscountSheet";
 import { Elsewhere } from "./Elsewhere";
 import { Groups } from "./Groups";
 import { ProductDetail } from "./ProductDetail";
 
 const kinds = [
-  { id: "physical", name: "sent or fetched" },
-  { id: "digital", name: "download" },
-  { id: "service", name: "service at the shop" },
-  { id: "remote-service", name: "service from afar" },
-  { id: "donation", name: "donation" },
-  { id: "voucher", name: "voucher" },
-  { id: "bundle", name: "bundle" },
+  { id: "physical", name: say("sentOrFetched") },
+  { id: "digital", name: say("download") },
+  { id: "service", name: say("serviceAtShop") },
+  { id: "remote-service", name: say("serviceFromAfar") },
+  { id: "donation", name: say("donation") },
+  { id: "voucher", name: say("voucher3") },
+  { id: "bundle", name: say("bundle") },
 ];
 
 /** What is sold, as far as pricing needs it. */
@@ -30,16 +30,20 @@ export function GoodsStation() {
   const [filter, setFilter] = useState("");
   const [unfolded, setUnfolded] = useState<string>();
   const columns: Column[] = [
-    { id: "name", name: "Name", figures: false },
-    { id: "price", name: `Price, ${shop.currency}`, note: tax.prices === "with-tax" ? "with tax" : "without tax" },
+    { id: "name", name: say("name2"), figures: false },
+    {
+      id: "price",
+      name: say("price2", { currency: shop.currency }),
+      note: tax.prices === "with-tax" ? say("withTax") : say("withoutTax"),
+    },
     {
       id: "weight",
-      name: "Weight of one",
-      note: `as 1.2 ${shop.weightUnit}`,
+      name: say("weightOne"),
+      note: say("as12", { weightUnit: shop.weightUnit }),
       read: (text) => text.trim() || undefined,
     },
-    { id: "category", name: "Taxed as", choices: tax.categories, figures: false },
-    { id: "kind", name: "Kind", choices: kinds, figures: false },
+    { id: "category", name: say("taxedAs"), choices: tax.categories, figures: false },
+    { id: "kind", name: say("kind"), choices: kinds, figures: false },
   ];
   const byId = useMemo(() => new Map(goods.products.map((product) => [product.id, product])), [goods.products]);
   const rows = useMemo(() => {
@@ -52,9 +56,9 @@ export function GoodsStation() {
         name: product.id,
         note: [
           product.options.length > 0
-            ? `choice of ${product.options.map((option) => option.name.toLowerCase()).join(", ")}`
+            ? say("choice", { join: product.options.map((option) => option.name.toLowerCase()).join(", ") })
             : "",
-          !product.group && standing ? `default group ${standing.name}` : "",
+          !product.group && standing ? say("defaultGroup", { name: standing.name }) : "",
         ]
           .filter(Boolean)
           .join(" · "),
@@ -94,30 +98,25 @@ export function GoodsStation() {
   const product = here ? byId.get(bench.at.split("/")[2] ?? "") : undefined;
   return (
     <>
-      <StationHead title="Goods">
+      <StationHead title={say("goods")}>
         <span>
           {rows.length === goods.products.length
-            ? counted(goods.products.length, "product")
-            : `${rows.length} of ${counted(goods.products.length, "product")}`}
+            ? say("count2", { count: goods.products.length })
+            : say("count22", { count: rows.length, count2: goods.products.length })}
         </span>
         <input
           className="inplace w-40"
-          aria-label="Filter the goods"
-          placeholder="filter"
+          aria-label={say("filterGoods")}
+          placeholder={say("filter")}
           value={filter}
           onChange={(event) => setFilter(event.target.value)}
         />
         <SheetFiles sheet="goods" />
       </StationHead>
-      {goods.products.length === 0 && (
-        <p className="max-w-xl py-4 quiet">
-          Nothing is sold yet. Type the name of a first product below, or take a file with columns code, name, price,
-          weight, category.
-        </p>
-      )}
+      {goods.products.length === 0 && <p className="max-w-xl py-4 quiet">{say("nothingSoldYetTypeName")}</p>}
       <Sheet
-        label="Goods"
-        corner="Code"
+        label={say("goods")}
+        corner={say("code")}
         rows={rows}
         columns={columns}
         pathOf={(row, column) => `goods/products/${row.id}/${column.id}`}
@@ -134,36 +133,33 @@ export function GoodsStation() {
       <div className="flex flex-wrap items-center gap-3">
         <input
           className="input input-sm w-64"
-          aria-label="Name of a new product"
-          placeholder="Name of a new product"
+          aria-label={say("nameNewProduct")}
+          placeholder={say("nameNewProduct")}
           value={name}
           onChange={(event) => setName(event.target.value)}
           onKeyDown={(event) => event.key === "Enter" && void add()}
         />
         <button type="button" className="btn btn-sm" onClick={() => void add()}>
-          Add
+          {say("add2")}
         </button>
         {product && (
           <>
             <button type="button" className="btn btn-ghost btn-sm" onClick={() => setUnfolded(product.id)}>
-              Unfold {product.name}
+              {say("unfold", { name: product.name })}
             </button>
             <button
               type="button"
               className="btn btn-ghost btn-sm"
               onClick={() => void bench.set(`goods/products/${product.id}`, undefined)}
             >
-              Remove {product.name}
+              {say("remove", { name: product.name })}
             </button>
           </>
         )}
       </div>
       <DiscountSheet />
       <Groups />
-      <Fold
-        title="Sell from another site"
-        note="a link or a piece of HTML that opens the counter with something in the basket"
-      >
+      <Fold title={say("sellFromAnotherSite")} note={say("linkOrPieceHtmlOpens")}>
         <Elsewhere />
       </Fold>
     </>

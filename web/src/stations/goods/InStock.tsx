@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api, type Problem, problemsOf, type Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 type Product = Setup["goods"]["products"][number];
 
@@ -28,7 +29,7 @@ export function InStock({ product }: { product: Product }) {
     );
   };
   const items = [
-    { item: product.id, name: product.variations.length > 0 ? "All others" : product.name },
+    { item: product.id, name: product.variations.length > 0 ? say("allOthers") : product.name },
     ...product.variations.map((variation) => ({
       item: `${product.id}/${variation.id}`,
       name: Object.values(variation.options).join(", "),
@@ -36,7 +37,7 @@ export function InStock({ product }: { product: Product }) {
   ];
   return (
     <div className="mt-3 grid gap-x-4 md:grid-cols-[8rem_1fr]">
-      <h3 className="text-sm">In stock</h3>
+      <h3 className="text-sm">{say("stock")}</h3>
       <div>
         <div className="grid grid-cols-2 content-start gap-x-6 gap-y-2 md:grid-cols-3">
           {left.isSuccess &&
@@ -49,9 +50,7 @@ export function InStock({ product }: { product: Product }) {
               />
             ))}
         </div>
-        <p className="mt-1 text-xs quiet">
-          Holds at once, without publishing. Every order takes from it, and nobody can order more than is left.
-        </p>
+        <p className="mt-1 text-xs quiet">{say("holdsAtOnceWithoutPublishing")}</p>
         <Said problems={problems} />
       </div>
     </div>
@@ -77,8 +76,8 @@ function Count({
       <input
         className="inplace w-full font-mono"
         inputMode="decimal"
-        aria-label={`Left of ${name}`}
-        placeholder="not counted"
+        aria-label={say("left2", { name })}
+        placeholder={say("notCounted")}
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={leave}

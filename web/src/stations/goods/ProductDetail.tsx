@@ -4,6 +4,7 @@ import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
+import { say } from "../../shared/say";
 import { InStock } from "./InStock";
 import { bounds, breaks, choices, measure, own, renewal, sale } from "./notations";
 
@@ -14,9 +15,9 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
   const bench = useBench();
   const { goods, delivery, shop } = bench.setup;
   const at = `goods/products/${product.id}`;
-  const groups = [{ id: "", name: "none of its own" }, ...goods.groups];
-  const dispatch = [{ id: "", name: "the shop" }, ...delivery.dispatch];
-  const handling = [{ id: "", name: "as usual" }, ...delivery.handling];
+  const groups = [{ id: "", name: say("noneItsOwn") }, ...goods.groups];
+  const dispatch = [{ id: "", name: say("shop2") }, ...delivery.dispatch];
+  const handling = [{ id: "", name: say("asUsual") }, ...delivery.handling];
   const optional = (text: string) => text || undefined;
   const physical = product.kind === "physical";
   return (
@@ -28,37 +29,37 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         <h2 className="text-lg">{product.name}</h2>
         <span className="flex-1" />
         <button type="button" className="btn btn-ghost btn-xs" onClick={() => void bench.set(at, undefined)}>
-          Remove
+          {say("remove2")}
         </button>
         <button type="button" className="btn btn-ghost btn-xs" onClick={close}>
-          Fold
+          {say("fold")}
         </button>
       </div>
-      <Part title="Price">
+      <Part title={say("price")}>
         <Field
           path={`${at}/sale`}
-          label="Sale price"
-          placeholder="none"
-          note="39.00 from 2026-12-01 to 2026-12-24"
+          label={say("salePrice")}
+          placeholder={say("none")}
+          note={say("n3900From2026120120261224")}
           {...sale}
         />
-        <Field path={`${at}/breaks`} label="From a quantity on" placeholder="10: 7.50; 50: 12 %" {...breaks} />
-        <Field path={`${at}/measure`} label="Sold by measure" placeholder="m by 0.05 from 0.5 to 50" {...measure} />
+        <Field path={`${at}/breaks`} label={say("fromQuantityOn")} placeholder="10: 7.50; 50: 12 %" {...breaks} />
+        <Field path={`${at}/measure`} label={say("soldByMeasure")} placeholder={say("mBy005From05")} {...measure} />
         {product.kind === "donation" && (
-          <Field path={`${at}/bounds`} label="The buyer gives" placeholder="5.00 to 500.00" {...bounds} />
+          <Field path={`${at}/bounds`} label={say("buyerGives")} placeholder={say("n50050000")} {...bounds} />
         )}
         <Field
           path={`${at}/renews`}
-          label="Charged again every"
-          placeholder="once only; 1 months, 2 weeks"
+          label={say("chargedAgainEvery")}
+          placeholder={say("onceOnly1Months2")}
           {...renewal}
         />
         {shop.currencies.map((accepted) => (
           <Field
             key={accepted.code}
             path={`${at}/prices/${accepted.code}`}
-            label={`Price in ${accepted.code}`}
-            placeholder="converted"
+            label={say("price3", { code: accepted.code })}
+            placeholder={say("converted")}
             optional
           />
         ))}
@@ -66,39 +67,50 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
           <Field
             key={group.id}
             path={`${at}/groupPrices/${group.id}`}
-            label={`For ${group.name}`}
-            placeholder={group.percentOff ? `${group.percentOff} % off` : "the shelf price"}
+            label={say("for2", { name: group.name })}
+            placeholder={group.percentOff ? say("off2", { percentOff: group.percentOff }) : say("shelfPrice")}
             optional
           />
         ))}
       </Part>
-      <Part title="In a group">
-        <Field path={`${at}/group`} label="Group" choices={groups} read={optional} note={groupNote(product, goods)} />
+      <Part title={say("group3")}>
+        <Field
+          path={`${at}/group`}
+          label={say("group2")}
+          choices={groups}
+          read={optional}
+          note={groupNote(product, goods)}
+        />
         {physical && (
           <>
-            <Field path={`${at}/sending/size`} label="Size packed" placeholder="110 × 12 × 12 cm" optional />
+            <Field path={`${at}/sending/size`} label={say("sizePacked")} placeholder={say("n1101212Cm")} optional />
             <Field
               path={`${at}/sending/alone`}
-              label="Travels alone"
+              label={say("travelsAlone")}
               choices={yesNoChoices}
               write={yesNo.write}
               read={yesNo.read}
             />
-            <Field path={`${at}/sending/preparation`} label="Preparation, working days" placeholder="none" {...whole} />
+            <Field
+              path={`${at}/sending/preparation`}
+              label={say("preparationWorkingDays")}
+              placeholder={say("none")}
+              {...whole}
+            />
             <Field
               path={`${at}/sending/own`}
-              label="Delivery of its own"
-              placeholder="7.00 alone, 1.50 with others"
+              label={say("deliveryItsOwn")}
+              placeholder={say("n700Alone150WithOthers")}
               {...own}
             />
             {delivery.handling.length > 0 && (
-              <Field path={`${at}/sending/handling`} label="Handled" choices={handling} read={optional} />
+              <Field path={`${at}/sending/handling`} label={say("handled")} choices={handling} read={optional} />
             )}
             {delivery.dispatch.length > 0 && (
-              <Field path={`${at}/sending/from`} label="Leaves from" choices={dispatch} read={optional} />
+              <Field path={`${at}/sending/from`} label={say("leavesFrom")} choices={dispatch} read={optional} />
             )}
-            <Field path={`${at}/sending/tariff`} label="Tariff code" placeholder="none" optional />
-            <Field path={`${at}/sending/origin`} label="Made in" placeholder="IE" optional />
+            <Field path={`${at}/sending/tariff`} label={say("tariffCode")} placeholder={say("none")} optional />
+            <Field path={`${at}/sending/origin`} label={say("made")} placeholder={say("ie")} optional />
           </>
         )}
       </Part>
@@ -112,9 +124,9 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
 
 /** Where what a product does not say comes from. */
 function groupNote(product: Product, goods: Setup["goods"]): string {
-  if (product.group) return "What it does not say, its group says.";
+  if (product.group) return say("whatDoesNotSayIts");
   const standing = goods.groups.find((group) => group.id === goods.defaultGroup);
-  return standing ? `It is in the default group, ${standing.name}.` : "";
+  return standing ? say("defaultGroup3", { name: standing.name }) : "";
 }
 
 function Part({ title, add, children }: { title: string; add?: ReactNode; children: ReactNode }) {
@@ -143,10 +155,10 @@ function Remove({ path, what }: { path: string; what: string }) {
     <button
       type="button"
       className="btn btn-ghost btn-xs justify-self-start self-end"
-      aria-label={`Remove ${what}`}
+      aria-label={say("remove3", { what })}
       onClick={() => void bench.set(path, undefined)}
     >
-      Remove
+      {say("remove2")}
     </button>
   );
 }
@@ -157,34 +169,39 @@ function Options({ product, at }: { product: Product; at: string }) {
   const bench = useBench();
   const add = () => {
     const id = idFrom("option", ids(product.options));
-    void bench.set(`${at}/options/${id}`, { id, name: "Choice of", choices: [{ id: "first", name: "First" }] });
+    void bench.set(`${at}/options/${id}`, { id, name: say("choice2"), choices: [{ id: "first", name: say("first") }] });
   };
   return (
-    <Part title="Options" add={<Add what="Add an option" add={add} />}>
-      {product.options.length === 0 && <p className="col-span-full quiet">Nothing to choose.</p>}
+    <Part title={say("options")} add={<Add what={say("addOption")} add={add} />}>
+      {product.options.length === 0 && <p className="col-span-full quiet">{say("nothingChoose")}</p>}
       {product.options.map((option) => {
         const path = `${at}/options/${option.id}`;
         return (
           <div key={option.id} className="col-span-full grid grid-cols-3 gap-x-6 gap-y-1">
-            <Field path={`${path}/name`} label="Option" />
+            <Field path={`${path}/name`} label={say("option3")} />
             <span className="self-end text-xs">
               <Add
-                what="Add a choice"
+                what={say("addChoice")}
                 add={() => {
                   const id = idFrom("choice", ids(option.choices));
-                  void bench.set(`${path}/choices/${id}`, { id, name: "Another" });
+                  void bench.set(`${path}/choices/${id}`, { id, name: say("another") });
                 }}
               />
             </span>
             <Remove path={path} what={option.name} />
             {option.choices.map((choice) => (
               <div key={choice.id} className="col-span-full grid grid-cols-[1.5fr_1fr_1fr_auto] gap-x-4 ps-4">
-                <Field path={`${path}/choices/${choice.id}/name`} label="Choice" />
-                <Field path={`${path}/choices/${choice.id}/extra`} label="Adds" placeholder="nothing" optional />
+                <Field path={`${path}/choices/${choice.id}/name`} label={say("choice3")} />
+                <Field
+                  path={`${path}/choices/${choice.id}/extra`}
+                  label={say("adds")}
+                  placeholder={say("nothing")}
+                  optional
+                />
                 <Field
                   path={`${path}/choices/${choice.id}/percent`}
-                  label="Adds, in percent"
-                  placeholder="nothing"
+                  label={say("addsPercent")}
+                  placeholder={say("nothing")}
                   optional
                 />
                 <Remove path={`${path}/choices/${choice.id}`} what={choice.name} />
@@ -206,19 +223,17 @@ function Variations({ product, at }: { product: Product; at: string }) {
     void bench.set(`${at}/variations/${id}`, { id, options: chosen });
   };
   return (
-    <Part title="Variations" add={<Add what="Add a variation" add={add} />}>
-      {product.variations.length === 0 && (
-        <p className="col-span-full quiet">No choice has a price or weight of its own.</p>
-      )}
+    <Part title={say("variations")} add={<Add what={say("addVariation")} add={add} />}>
+      {product.variations.length === 0 && <p className="col-span-full quiet">{say("noChoiceHasPriceOr")}</p>}
       {product.variations.map((variation) => {
         const path = `${at}/variations/${variation.id}`;
         return (
           <div key={variation.id} className="col-span-full grid grid-cols-[2fr_1fr_2fr_1fr_auto] gap-x-4">
-            <Field path={`${path}/options`} label="Where chosen" {...choices} />
-            <Field path={`${path}/price`} label="Price" placeholder="as above" optional />
-            <Field path={`${path}/sale`} label="Sale price" {...sale} />
-            <Field path={`${path}/weight`} label="Weight" placeholder="as above" optional />
-            <Remove path={path} what={`variation ${variation.id}`} />
+            <Field path={`${path}/options`} label={say("whereChosen")} {...choices} />
+            <Field path={`${path}/price`} label={say("price")} placeholder={say("asAbove")} optional />
+            <Field path={`${path}/sale`} label={say("salePrice")} {...sale} />
+            <Field path={`${path}/weight`} label={say("weight")} placeholder={say("asAbove")} optional />
+            <Remove path={path} what={say("variation", { id: variation.id })} />
           </div>
         );
       })}
@@ -229,13 +244,13 @@ function Variations({ product, at }: { product: Product; at: string }) {
 function PerUnits({ product, at }: { product: Product; at: string }) {
   const bench = useBench();
   const taxed = [
-    { id: "like-goods", name: "as the product" },
-    ...bench.setup.tax.categories.map((each) => ({ id: `in ${each.id}`, name: each.name })),
-    { id: "outside", name: "outside tax" },
+    { id: "like-goods", name: say("asProduct") },
+    ...bench.setup.tax.categories.map((each) => ({ id: say("in", { id: each.id }), name: each.name })),
+    { id: "outside", name: say("outsideTax") },
   ];
   /** How it is taxed and, in a category of its own, in which: one choice, made in one act. */
   const taxedAs = (each: Product["perUnit"][number]) => ({
-    write: () => (each.category ? `in ${each.category}` : (each.taxed ?? "")),
+    write: () => (each.category ? say("in2", { category: each.category }) : (each.taxed ?? "")),
     read: (chosen: string) => {
       const { category: _, taxed: __, ...rest } = each;
       return chosen.startsWith("in ")
@@ -245,18 +260,24 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
   });
   const add = () => {
     const id = idFrom("deposit", ids(product.perUnit));
-    void bench.set(`${at}/perUnit/${id}`, { id, name: "Deposit", amount: "0", inside: false, taxed: "like-goods" });
+    void bench.set(`${at}/perUnit/${id}`, {
+      id,
+      name: say("deposit"),
+      amount: "0",
+      inside: false,
+      taxed: "like-goods",
+    });
   };
   return (
-    <Part title="Each unit bears" add={<Add what="Add a deposit or charge" add={add} />}>
+    <Part title={say("eachUnitBears")} add={<Add what={say("addDepositOrCharge")} add={add} />}>
       {product.perUnit.map((each) => {
         const path = `${at}/perUnit/${each.id}`;
         return (
           <div key={each.id} className="col-span-full grid grid-cols-[2fr_1fr_1fr_1fr_auto] gap-x-4">
-            <Field path={`${path}/name`} label="Named" />
-            <Field path={`${path}/amount`} label="Amount" />
-            <Field path={path} label="Taxed as" choices={taxed} {...taxedAs(each)} />
-            <Field path={`${path}/inside`} label="Inside the price" choices={yesNoChoices} {...yesNo} />
+            <Field path={`${path}/name`} label={say("named")} />
+            <Field path={`${path}/amount`} label={say("amount2")} />
+            <Field path={path} label={say("taxedAs")} choices={taxed} {...taxedAs(each)} />
+            <Field path={`${path}/inside`} label={say("insidePrice")} choices={yesNoChoices} {...yesNo} />
             <Remove path={path} what={each.name} />
           </div>
         );

@@ -4,6 +4,7 @@ import { answer, api, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { useOpening } from "./useOpening";
 
 const dateTime = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeStyle: "short" });
@@ -32,32 +33,28 @@ export function OpeningStation() {
   const counter = `${window.location.origin}/counter/${bench.shop}`;
   return (
     <>
-      <StationHead title="Opening">
-        <span>{now.edition ? `buyers meet edition ${now.edition}` : "nothing is published yet"}</span>
+      <StationHead title={say("opening")}>
+        <span>{now.edition ? say("buyersMeetEdition", { edition: now.edition }) : say("nothingPublishedYet")}</span>
       </StationHead>
-      <section aria-label="The door" className="max-w-2xl border-y border-base-300 py-4">
-        <p className="font-head text-xl font-semibold">{now.open ? "The shop is open" : "The shop is closed"}</p>
+      <section aria-label={say("door")} className="max-w-2xl border-y border-base-300 py-4">
+        <p className="font-head text-xl font-semibold">{now.open ? say("shopOpen") : say("shopClosed")}</p>
         <p className="mt-1">
-          {now.open ? (
-            <>Since {now.since ? dateTime.format(new Date(now.since)) : "now"} anybody can order.</>
-          ) : (
-            <>Nobody can order but you, to try it. Orders already placed can still be paid and sent back.</>
-          )}
+          {now.open
+            ? say("sinceAnybodyCanOrder", { since: now.since ? dateTime.format(new Date(now.since)) : say("now") })
+            : say("nobodyCanOrderButYou")}
         </p>
         <p className="mt-1">
           <a className="underline" href={counter} target="_blank" rel="noreferrer">
             {counter}
           </a>{" "}
-          <span className="quiet">
-            {now.open ? "is what buyers open." : "shows you the shop, and others that it is closed."}
-          </span>
+          <span className="quiet">{now.open ? say("whatBuyersOpen") : say("showsYouShopOthersClosed")}</span>
         </p>
         <label className="mt-3 block">
-          <span className="block text-xs quiet">What a closed shop says, in a sentence of your own</span>
+          <span className="block text-xs quiet">{say("whatClosedShopSaysSentence")}</span>
           <input
             className="inplace w-full"
             maxLength={400}
-            placeholder="Back on Monday."
+            placeholder={say("backOnMonday")}
             value={notice ?? now.notice}
             onChange={(event) => setNotice(event.target.value)}
           />
@@ -65,7 +62,7 @@ export function OpeningStation() {
         <div className="mt-4 flex flex-wrap gap-3">
           {now.open ? (
             <button type="button" className="btn" disabled={busy} onClick={() => void turn(false)}>
-              Close the shop
+              {say("closeShop")}
             </button>
           ) : (
             <>
@@ -75,11 +72,11 @@ export function OpeningStation() {
                 disabled={busy || now.blocking.length > 0}
                 onClick={() => void turn(true)}
               >
-                Open the shop
+                {say("openShop")}
               </button>
               {notice !== undefined && notice !== now.notice && (
                 <button type="button" className="btn" disabled={busy} onClick={() => void turn(false)}>
-                  Keep the sentence
+                  {say("keepSentence")}
                 </button>
               )}
             </>
@@ -87,22 +84,22 @@ export function OpeningStation() {
         </div>
         <Said problems={problems} />
       </section>
-      <section aria-label="What stands against opening" className="mt-6 max-w-2xl">
+      <section aria-label={say("whatStandsAgainstOpening")} className="mt-6 max-w-2xl">
         <h2 className="text-lg">
           {now.blocking.length === 0
             ? now.open
-              ? "Nothing would stand against opening it again"
-              : "Nothing stands against opening"
+              ? say("nothingWouldStandAgainstOpening")
+              : say("nothingStandsAgainstOpening")
             : now.open
-              ? "What would stand against opening it again"
+              ? say("whatWouldStandAgainstOpening")
               : now.blocking.length === 1
-                ? "One thing stands against opening"
-                : `${now.blocking.length} things stand against opening`}
+                ? say("oneThingStandsAgainstOpening")
+                : say("thingsStandAgainstOpening", { count: now.blocking.length })}
         </h2>
         <Against problems={now.blocking} />
         {now.inDraft.length > 0 && (
           <>
-            <h2 className="mt-6 text-lg">In the draft, once it is published</h2>
+            <h2 className="mt-6 text-lg">{say("draftOncePublished")}</h2>
             <Against problems={now.inDraft} />
           </>
         )}
@@ -124,7 +121,7 @@ function Against({ problems }: { problems: Problem[] }) {
           </span>
           {each.path !== "shop" && (
             <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(each.path)}>
-              Go there
+              {say("goThere")}
             </button>
           )}
         </li>

@@ -3,15 +3,16 @@ import { type FormEvent, useState } from "react";
 import { answer, api, type Gateway, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 import { Trial } from "./Trial";
 
 const states: Record<Gateway["state"], string> = {
-  "not-connected": "Not connected: no keys are entered.",
-  "keys-entered": "Keys entered, not checked yet.",
-  "waiting-for-approval": "Waiting for approval by the provider; this is asked after every minute.",
-  test: "Connected in test mode: no money moves.",
-  live: "Connected and live.",
-  failing: "Failing: the provider refuses the keys.",
+  "not-connected": say("notConnectedNoKeysAre"),
+  "keys-entered": say("keysEnteredNotCheckedYet"),
+  "waiting-for-approval": say("waitingForApprovalByProvider"),
+  test: say("connectedTestModeNoMoney"),
+  live: say("connectedLive"),
+  failing: say("failingProviderRefusesKeys"),
 };
 
 /** The account behind a way to pay. Its secret is written and never read back. */
@@ -54,10 +55,12 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
   };
   const input = "inplace w-full font-mono";
   return (
-    <section aria-label="The account behind it" className="border-s-2 border-base-300 ps-4">
+    <section aria-label={say("accountBehind")} className="border-s-2 border-base-300 ps-4">
       <p>
-        <strong>{known?.mode === "test" ? "Test" : known?.mode === "live" ? "Live" : "No account yet"}</strong> ·{" "}
-        {states[known?.state ?? "not-connected"]}
+        <strong>
+          {known?.mode === "test" ? say("test2") : known?.mode === "live" ? say("live") : say("noAccountYet")}
+        </strong>{" "}
+        · {states[known?.state ?? "not-connected"]}
       </p>
       <form
         key={known?.publicKey ?? "none"}
@@ -65,7 +68,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
         onSubmit={connect}
       >
         <label>
-          <span className="block text-xs quiet">Publishable key</span>
+          <span className="block text-xs quiet">{say("publishableKey")}</span>
           <input
             name="publicKey"
             className={input}
@@ -75,23 +78,23 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
           />
         </label>
         <label>
-          <span className="block text-xs quiet">Secret key, stored encrypted, never shown again</span>
+          <span className="block text-xs quiet">{say("secretKeyStoredEncryptedNever")}</span>
           <input
             name="secret"
             type="password"
             className={input}
             autoComplete="off"
-            placeholder={known?.secretEndsWith ? `kept, ends with ${known.secretEndsWith}` : ""}
+            placeholder={known?.secretEndsWith ? say("keptEndsWith", { secretEndsWith: known.secretEndsWith }) : ""}
           />
         </label>
         <label>
-          <span className="block text-xs quiet">On the buyer's statement</span>
+          <span className="block text-xs quiet">{say("onBuyersStatement")}</span>
           <input
             name="statement"
             className={input}
             maxLength={22}
             defaultValue={known?.statement}
-            placeholder="5 to 22 letters"
+            placeholder={say("n522Letters")}
           />
         </label>
         <div className="flex items-center gap-3">
@@ -103,7 +106,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
               className="radio radio-xs"
               defaultChecked={known?.mode !== "live"}
             />
-            test
+            {say("test")}
           </label>
           <label className="flex items-center gap-1.5">
             <input
@@ -113,10 +116,10 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
               className="radio radio-xs"
               defaultChecked={known?.mode === "live"}
             />
-            live
+            {say("live2")}
           </label>
           <button type="submit" className="btn btn-sm ms-auto" disabled={busy}>
-            {busy ? "Asking the provider …" : "Check and keep"}
+            {busy ? say("askingProvider") : say("checkKeep")}
           </button>
         </div>
       </form>

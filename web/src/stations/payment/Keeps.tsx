@@ -1,5 +1,6 @@
 import { useBench } from "../../desk/bench";
 import { money } from "../../shared/money";
+import { say } from "../../shared/say";
 
 /** What each way to pay leaves of the ticket: paid, less tax, less what its provider takes. */
 export function Keeps() {
@@ -10,18 +11,17 @@ export function Keeps() {
   const amount = (value: string | number) => money(String(value), priced.currency, bench.setup.shop.language);
   const share = (value: number) => `${payable > 0 ? Math.max(0, (100 * value) / payable) : 0}%`;
   return (
-    <section aria-label="What you keep of the ticket">
-      <h2 className="text-base">What you keep of the ticket</h2>
+    <section aria-label={say("whatYouKeepTicket")}>
+      <h2 className="text-base">{say("whatYouKeepTicket")}</h2>
       <p className="text-xs quiet">
-        Of {amount(priced.payable.value)}, {amount(priced.tax.value)} is tax. What goods and carrier cost you comes off
-        too.
+        {say("taxWhatGoodsCarrierCost", { value: amount(priced.payable.value), value2: amount(priced.tax.value) })}
       </p>
       <table className="mt-2 w-full">
         <thead className="text-xs quiet">
           <tr>
-            <th className="text-start font-normal">Paid by</th>
-            <th className="text-end font-normal">takes</th>
-            <th className="text-end font-normal">you keep</th>
+            <th className="text-start font-normal">{say("paidBy")}</th>
+            <th className="text-end font-normal">{say("takes")}</th>
+            <th className="text-end font-normal">{say("youKeep")}</th>
           </tr>
         </thead>
         <tbody>
@@ -38,7 +38,7 @@ export function Keeps() {
                   </svg>
                 </td>
                 <td className={`ps-3 text-end ${method.fee ? "figure" : "quiet"}`}>
-                  {method.fee ? amount(method.fee.value) : <span title="You have not said what it takes">–</span>}
+                  {method.fee ? amount(method.fee.value) : <span title={say("youHaveNotSaidWhat")}>–</span>}
                 </td>
                 <td className="figure ps-4 text-end font-semibold">{amount(method.keep)}</td>
               </tr>

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
+import { say } from "../../shared/say";
 import { Account } from "./Account";
 import { kindOf } from "./kinds";
 import { MethodFields } from "./MethodFields";
@@ -36,33 +37,33 @@ export function Method({ id, open, toggle, unfold }: Props) {
           className={`mt-1.5 h-4 w-4 shrink-0 rounded-full ${method.on ? "border-4 border-accent" : "border border-neutral"}`}
         />
         <div className="min-w-0 flex-1 text-base">
-          <Field path={`${path}/title`} label={`Title, ${id}`} hideLabel className="font-semibold" />
+          <Field path={`${path}/title`} label={say("title", { id })} hideLabel className="font-semibold" />
           <Field
             path={`${path}/sentence`}
-            label={`One sentence, ${id}`}
+            label={say("oneSentence", { id })}
             hideLabel
-            placeholder="One plain sentence, or nothing"
+            placeholder={say("onePlainSentenceOrNothing")}
           />
           <p className="mt-1 text-xs quiet">
             {!method.on
-              ? "Off."
+              ? say("off3")
               : seen?.hidden
-                ? `The ticket's buyer does not see it: ${seen.hidden}`
-                : "The ticket's buyer sees it."}
+                ? say("ticketsBuyerDoesNotSee", { hidden: seen.hidden })
+                : say("ticketsBuyerSees")}
           </p>
         </div>
         <label className="flex cursor-pointer items-center gap-2">
           <input
             type="checkbox"
             className="toggle toggle-sm"
-            aria-label={`${method.title}, on`}
+            aria-label={say("on2", { title: method.title })}
             checked={method.on}
             onChange={(event) => void bench.set(`${path}/on`, event.target.checked)}
           />
-          {method.on ? "on" : "off"}
+          {method.on ? say("on3") : say("off4")}
         </label>
         <button type="button" className="btn btn-ghost btn-sm" aria-expanded={open} onClick={toggle}>
-          {open ? "Fold" : "Unfold"}
+          {open ? say("fold") : say("unfold2")}
           <span className="sr-only"> {method.title}</span>
         </button>
       </div>
@@ -71,9 +72,9 @@ export function Method({ id, open, toggle, unfold }: Props) {
           {kind?.provider && method.gateway && <Account gateway={method.gateway} provider={kind.provider} />}
           <MethodFields method={method} />
           <div className="flex gap-2">
-            <Moves path={path} things={methods} of="for the buyer" />
+            <Moves path={path} things={methods} of={say("forBuyer")} />
             <button type="button" className="btn btn-ghost btn-sm" onClick={remove}>
-              Remove this way to pay
+              {say("removeThisWayPay")}
             </button>
           </div>
         </div>

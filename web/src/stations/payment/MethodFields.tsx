@@ -1,16 +1,17 @@
 import { useBench } from "../../desk/bench";
 import { Field, places } from "../../shared/Field";
 import { whole, words } from "../../shared/notations";
+import { say } from "../../shared/say";
 import { kindOf, type MethodSetup } from "./kinds";
 
 const buyers = [
-  { id: "", name: "anybody" },
-  { id: "person", name: "persons only" },
-  { id: "business", name: "businesses only" },
+  { id: "", name: say("anybody") },
+  { id: "person", name: say("personsOnly") },
+  { id: "business", name: say("businessesOnly") },
 ];
 const captures = [
-  { id: "at-once", name: "as soon as it is authorised" },
-  { id: "at-dispatch", name: "when the goods leave" },
+  { id: "at-once", name: say("asSoonAsAuthorised") },
+  { id: "at-dispatch", name: say("whenGoodsLeave") },
 ];
 
 /** What a way to pay costs, and when a buyer sees it. */
@@ -23,52 +24,77 @@ export function MethodFields({ method }: { method: MethodSetup }) {
       <div className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
         {method.fee ? (
           <>
-            <Field path={`${path}/fee/percent`} label="Takes from you, %" />
-            <Field path={`${path}/fee/fixed`} label={`and each time, ${currency}`} />
+            <Field path={`${path}/fee/percent`} label={say("takesFromYou")} />
+            <Field path={`${path}/fee/fixed`} label={say("eachTime", { currency })} />
           </>
         ) : (
           <Give path={`${path}/fee`} now={{ percent: "0", fixed: "0" }}>
-            Say what it takes from you
+            {say("sayWhatTakesFromYou")}
           </Give>
         )}
         {method.charge ? (
           <>
-            <Field path={`${path}/charge/percent`} label="Buyer pays on top, %" />
+            <Field path={`${path}/charge/percent`} label={say("buyerPaysOnTop")} />
             <Field
               path={`${path}/charge/amount`}
-              label={`and each time, ${currency}`}
-              note="Below zero it is a reduction."
+              label={say("eachTime", { currency })}
+              note={say("belowZeroReduction")}
             />
           </>
         ) : (
           <Give path={`${path}/charge`} now={{ percent: "0", amount: "0" }}>
-            Charge or reward the buyer
+            {say("chargeOrRewardBuyer")}
           </Give>
         )}
       </div>
       {kindOf(method.kind)?.provider && (
-        <Field path={`${path}/capture`} label="The money is taken" choices={captures} className="max-w-xs" />
+        <Field path={`${path}/capture`} label={say("moneyTaken")} choices={captures} className="max-w-xs" />
       )}
       {method.kind === "on-account" && (
         <div className="grid max-w-md grid-cols-2 gap-x-6">
-          <Field path={`${path}/terms/days`} label="Paid within, days" placeholder="30" {...whole} />
-          <Field path={`${path}/terms/limit`} label={`One buyer may owe, ${currency}`} placeholder="any" optional />
+          <Field path={`${path}/terms/days`} label={say("paidWithinDays")} placeholder="30" {...whole} />
+          <Field
+            path={`${path}/terms/limit`}
+            label={say("oneBuyerMayOwe", { currency })}
+            placeholder={say("any")}
+            optional
+          />
         </div>
       )}
       <fieldset className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
-        <legend className="col-span-full mb-1 text-xs quiet">Seen only when</legend>
-        <Field path={`${path}/conditions/least`} label={`Order from, ${currency}`} placeholder="any" optional />
-        <Field path={`${path}/conditions/most`} label={`Order up to, ${currency}`} placeholder="any" optional />
+        <legend className="col-span-full mb-1 text-xs quiet">{say("seenOnlyWhen")}</legend>
+        <Field
+          path={`${path}/conditions/least`}
+          label={say("orderFrom", { currency })}
+          placeholder={say("any")}
+          optional
+        />
+        <Field
+          path={`${path}/conditions/most`}
+          label={say("orderUp", { currency })}
+          placeholder={say("any")}
+          optional
+        />
         <Field
           path={`${path}/conditions/buyers`}
-          label="Bought by"
+          label={say("boughtBy")}
           choices={buyers}
           read={(text) => text || undefined}
         />
-        <Field path={`${path}/conditions/currencies`} label="Paid in" placeholder="any" {...words} />
-        <Field path={`${path}/conditions/places`} label="Sent to" placeholder="anywhere" {...places} />
-        <Field path={`${path}/conditions/deliveries`} label="Delivered by" placeholder="any option" {...words} />
-        <Field path={`${path}/conditions/except`} label="Not with these groups" placeholder="none" {...words} />
+        <Field path={`${path}/conditions/currencies`} label={say("paid")} placeholder={say("any")} {...words} />
+        <Field path={`${path}/conditions/places`} label={say("sent3")} placeholder={say("anywhere")} {...places} />
+        <Field
+          path={`${path}/conditions/deliveries`}
+          label={say("deliveredBy")}
+          placeholder={say("anyOption")}
+          {...words}
+        />
+        <Field
+          path={`${path}/conditions/except`}
+          label={say("notWithTheseGroups")}
+          placeholder={say("none")}
+          {...words}
+        />
       </fieldset>
     </>
   );

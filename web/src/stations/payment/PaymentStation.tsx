@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { Keeps } from "./Keeps";
 import { kinds } from "./kinds";
 import { Method } from "./Method";
@@ -21,15 +22,10 @@ export function PaymentStation() {
   const transfers = methods.some((method) => method.kind === "transfer");
   return (
     <>
-      <StationHead title="Payment">Nothing is on until it is turned on here.</StationHead>
-      {methods.length === 0 && (
-        <p className="max-w-xl py-3 quiet">
-          No way to pay is set up. An account with a card processor can take a day to be approved, so this is worth
-          beginning early.
-        </p>
-      )}
+      <StationHead title={say("payment")}>{say("nothingOnUntilTurnedOn")}</StationHead>
+      {methods.length === 0 && <p className="max-w-xl py-3 quiet">{say("noWayPaySetUp")}</p>}
       <div className="grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
-        <section aria-label="As the buyer sees them">
+        <section aria-label={say("asBuyerSeesThem")}>
           <ol>
             {methods.map((method) => (
               <Method
@@ -43,7 +39,7 @@ export function PaymentStation() {
           </ol>
           {missing.length > 0 && (
             <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
-              <span className="quiet">Add:</span>
+              <span className="quiet">{say("add3")}</span>
               {missing.map((kind) => (
                 <button key={kind.id} type="button" className="cursor-pointer underline" onClick={() => void add(kind)}>
                   {kind.title}
@@ -55,19 +51,15 @@ export function PaymentStation() {
         <div className="grid content-start gap-6">
           <Keeps />
           {transfers && (
-            <section aria-label="Where transfers go">
-              <h2 className="text-base">Where transfers go</h2>
+            <section aria-label={say("whereTransfersGo")}>
+              <h2 className="text-base">{say("whereTransfersGo")}</h2>
               <div className="mt-1 grid gap-2">
-                <Field path="payment/account/iban" label="IBAN" className="font-mono" />
-                <Field path="payment/account/holder" label="Account holder, as the bank knows it" />
+                <Field path="payment/account/iban" label={say("iban")} className="font-mono" />
+                <Field path="payment/account/holder" label={say("accountHolderAsBankKnows")} />
                 <Field
                   path="payment/account/payee"
-                  label="Payee, as buyers are told to write it"
-                  note={
-                    account?.payee && account.payee !== account.holder
-                      ? "Banks compare the two and warn the buyer when they differ."
-                      : ""
-                  }
+                  label={say("payeeAsBuyersAreTold")}
+                  note={account?.payee && account.payee !== account.holder ? say("banksCompareTwoWarnBuyer") : ""}
                 />
               </div>
             </section>

@@ -4,6 +4,7 @@ import { inEnglish } from "../../counter/phrases";
 import { tokenOf } from "../../counter/token";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 /** A true payment of the smallest amount through the account, step by step; of a live one it is real money. */
 export function Trial({ gateway, done }: { gateway: Gateway; done: () => void }) {
@@ -49,12 +50,12 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
           <label>
             <span className="block text-xs quiet">
               {live ? (
-                "A card of your own"
+                say("cardYourOwn")
               ) : (
                 <>
-                  A test card;{" "}
+                  {say("testCard")}{" "}
                   <a className="underline" href={`${gateway.url}/`} target="_blank" rel="noreferrer">
-                    the processor lists them
+                    {say("processorListsThem")}
                   </a>
                 </>
               )}
@@ -68,20 +69,18 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
           </label>
         )}
         <button type="button" className="btn btn-sm" disabled={busy || (card && !number)} onClick={() => void begin()}>
-          {busy ? "Trying …" : live ? "Try it with real money" : "Try it"}
+          {busy ? say("trying") : live ? say("tryWithRealMoney") : say("try")}
         </button>
         <span className="text-xs quiet">
-          {gateway.triedAt ? `Last tried ${gateway.triedAt.slice(0, 10)}.` : "Never tried since the keys changed."}
+          {gateway.triedAt
+            ? say("lastTried", { slice: gateway.triedAt.slice(0, 10) })
+            : say("neverTriedSinceKeysChanged")}
         </span>
       </div>
-      {live && (
-        <p className="text-xs quiet">
-          The smallest amount is taken and given back at once; the provider may keep its fee.
-        </p>
-      )}
+      {live && <p className="text-xs quiet">{say("smallestAmountTakenGivenBack")}</p>}
       <Said problems={problems} />
       {trial && (
-        <ol className="mt-2" aria-live="polite" aria-label="Steps of the trial">
+        <ol className="mt-2" aria-live="polite" aria-label={say("stepsTrial")}>
           {trial.steps.map((step) => (
             <li key={step.done} className={step.well ? "" : "text-error"}>
               {step.well ? "✓" : "✕"} {step.done}
@@ -92,10 +91,10 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
       {trial?.action && (
         <p className="mt-1 flex gap-4">
           <a className="underline" href={trial.action} target="_blank" rel="noreferrer">
-            Answer as the buyer
+            {say("answerAsBuyer")}
           </a>
           <button type="button" className="cursor-pointer underline" onClick={() => void run({ key: trial.key })}>
-            Go on
+            {say("goOn")}
           </button>
         </p>
       )}

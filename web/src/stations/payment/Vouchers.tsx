@@ -4,6 +4,7 @@ import { answer, api, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { money } from "../../shared/money";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 /** Vouchers with their balances. A buyer types one where codes go; what it does not cover is paid another way. */
 export function Vouchers() {
@@ -32,33 +33,34 @@ export function Vouchers() {
     );
   };
   return (
-    <section aria-label="Vouchers">
-      <h2 className="text-base">Vouchers</h2>
-      {vouchers.data?.length === 0 && (
-        <p className="quiet">None. A voucher pays all or part of an order; the rest is paid another way.</p>
-      )}
+    <section aria-label={say("vouchers")}>
+      <h2 className="text-base">{say("vouchers")}</h2>
+      {vouchers.data?.length === 0 && <p className="quiet">{say("noneVoucherPaysAllOr")}</p>}
       <ul className="max-h-48 overflow-y-auto">
         {vouchers.data?.map((voucher) => (
           <li key={voucher.code} className="flex justify-between gap-4 border-b border-base-300 py-1">
             <span className="font-mono">{voucher.code}</span>
             <span className="figure">
               {money(voucher.balance, voucher.currency, setup.shop.language)}
-              <span className="quiet"> of {money(voucher.issued, voucher.currency, setup.shop.language)}</span>
+              <span className="quiet">
+                {" "}
+                {say("of4", { issued: money(voucher.issued, voucher.currency, setup.shop.language) })}
+              </span>
             </span>
           </li>
         ))}
       </ul>
       <form className="mt-2 flex items-end gap-3" onSubmit={issue}>
         <label>
-          <span className="block text-xs quiet">Worth, {setup.shop.currency}</span>
+          <span className="block text-xs quiet">{say("worth", { currency: setup.shop.currency })}</span>
           <input name="amount" className="inplace w-20 font-mono" required />
         </label>
         <label>
-          <span className="block text-xs quiet">Code</span>
-          <input name="code" className="inplace w-40 font-mono uppercase" placeholder="made for you" />
+          <span className="block text-xs quiet">{say("code")}</span>
+          <input name="code" className="inplace w-40 font-mono uppercase" placeholder={say("madeForYou")} />
         </label>
         <button type="submit" className="btn btn-sm">
-          Issue it
+          {say("issue")}
         </button>
       </form>
       <Said problems={problems} />

@@ -1,4 +1,5 @@
 import type { Setup } from "../../api/client";
+import { say } from "../../shared/say";
 
 export type MethodSetup = Setup["payment"]["methods"][number];
 export type Kind = MethodSetup["kind"];
@@ -14,13 +15,13 @@ interface KindOf {
 
 /** Ways to pay there are, with what a buyer reads until the seller says otherwise. */
 export const kinds: KindOf[] = [
-  { id: "card", title: "Card", sentence: "", gateway: "cards", provider: "cards" },
-  { id: "wallet", title: "Wallet", sentence: "", gateway: "purse", provider: "wallet" },
-  { id: "transfer", title: "Bank transfer", sentence: "Sent when the money has come." },
-  { id: "cash-on-delivery", title: "Cash on delivery", sentence: "" },
-  { id: "cash-at-pickup", title: "Cash when you collect", sentence: "" },
-  { id: "cheque", title: "Cheque", sentence: "Sent when it has cleared." },
-  { id: "on-account", title: "On account", sentence: "" },
+  { id: "card", title: say("card"), sentence: "", gateway: "cards", provider: "cards" },
+  { id: "wallet", title: say("wallet"), sentence: "", gateway: "purse", provider: "wallet" },
+  { id: "transfer", title: say("bankTransfer"), sentence: say("sentWhenMoneyHasCome") },
+  { id: "cash-on-delivery", title: say("cashOnDelivery"), sentence: "" },
+  { id: "cash-at-pickup", title: say("cashWhenYouCollect"), sentence: "" },
+  { id: "cheque", title: say("cheque"), sentence: say("sentWhenHasCleared") },
+  { id: "on-account", title: say("onAccount"), sentence: "" },
 ];
 
 export const kindOf = (id: Kind): KindOf | undefined => kinds.find((kind) => kind.id === id);

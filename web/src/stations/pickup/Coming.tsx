@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { answer, api, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 const times = new Intl.DateTimeFormat("en-GB", {
   weekday: "short",
@@ -27,18 +28,18 @@ export function Coming() {
   if (!bookings.data) return null;
   const { coming, calendar } = bookings.data;
   return (
-    <section aria-label="Who comes" className="mt-6 border-t border-base-content pt-3">
-      <h2 className="text-base">Who comes</h2>
+    <section aria-label={say("whoComes")} className="mt-6 border-t border-base-content pt-3">
+      <h2 className="text-base">{say("whoComes")}</h2>
       {coming.length === 0 ? (
-        <p className="quiet">Nobody has booked a time yet. Orders with a time to collect stand here.</p>
+        <p className="quiet">{say("nobodyHasBookedTimeYet")}</p>
       ) : (
         <table className="mt-1">
           <thead className="sr-only">
             <tr>
-              <th>When</th>
-              <th>Where</th>
-              <th>Order</th>
-              <th>What</th>
+              <th>{say("when")}</th>
+              <th>{say("where")}</th>
+              <th>{say("order4")}</th>
+              <th>{say("what")}</th>
             </tr>
           </thead>
           <tbody>
@@ -63,14 +64,10 @@ export function Coming() {
       <p className="mt-2 flex flex-wrap items-baseline gap-3">
         {calendar && <span className="font-mono break-all">{calendar}</span>}
         <button type="button" className="btn btn-sm" disabled={renew.isPending} onClick={() => renew.mutate()}>
-          {calendar ? "Make a new address" : "Make an address for my calendar"}
+          {calendar ? say("makeNewAddress") : say("makeAddressForMyCalendar")}
         </button>
       </p>
-      <p className="text-xs quiet">
-        {calendar
-          ? "Give it to your calendar program as a subscription. Who has it can read names and times; a new address shuts this one."
-          : "Your own calendar program can then show the same by subscribing to it (iCalendar)."}
-      </p>
+      <p className="text-xs quiet">{calendar ? say("giveYourCalendarProgramAs") : say("yourOwnCalendarProgramCan")}</p>
       <Said problems={renew.isError ? problemsOf(renew.error) : []} />
     </section>
   );

@@ -5,6 +5,7 @@ import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
 import { countryText } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { Coming } from "./Coming";
 import { hours } from "./hours";
 import { Rings } from "./Rings";
@@ -24,34 +25,31 @@ export function PickupStation() {
       pickup.places.map((each) => each.id),
     );
     const at = { country, ...(region ? { region } : {}), ...(postcode ? { postcode } : {}) };
-    const now = { id, name: "Our place", lines: shop.address.lines, at, hours: [], daysAhead: 14, holidays: true };
+    const now = { id, name: say("ourPlace"), lines: shop.address.lines, at, hours: [], daysAhead: 14, holidays: true };
     void bench.set(`pickup/places/${id}`, now);
   };
   const bring = () =>
     void bench.set("pickup/local", {
-      name: "Brought round by us",
+      name: say("broughtRoundByUs"),
       radius: "5",
       unit: "km",
       price: { basis: { kind: "fixed", price: "3.00", perParcel: false } },
     });
   return (
     <>
-      <StationHead title="Pickup">
+      <StationHead title={say("pickup")}>
         <button type="button" className="cursor-pointer underline" onClick={addPlace}>
-          Add a place to collect at
+          {say("addPlaceCollectAt")}
         </button>
         {!pickup.local && (
           <button type="button" className="cursor-pointer underline" onClick={bring}>
-            Bring orders round ourselves
+            {say("bringOrdersRoundOurselves")}
           </button>
         )}
       </StationHead>
       <Ways />
       {pickup.places.length === 0 && !pickup.local && (
-        <p className="max-w-xl py-6 quiet">
-          Nothing is collected and nothing is brought round. A place needs an address and hours; buyers then choose a
-          slot.
-        </p>
+        <p className="max-w-xl py-6 quiet">{say("nothingCollectedNothingBroughtRound")}</p>
       )}
       {pickup.places.map((spot) => (
         <Place key={spot.id} spot={spot} />
@@ -68,38 +66,50 @@ function Place({ spot }: { spot: Spot }) {
   return (
     <section aria-label={spot.name} className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]">
       <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
-        <Field path={`${at}/name`} label="Place" />
-        <Field path={`${at}/lines`} label="Street" className="col-span-2" {...lines} />
-        <Field path={`${at}/at/country`} label="Country" write={countryText} />
-        <Field path={`${at}/at/region`} label="Region" placeholder="none" optional note="Tax and holidays go by it." />
-        <Field path={`${at}/at/postcode`} label="Postcode" placeholder="none" optional />
+        <Field path={`${at}/name`} label={say("place")} />
+        <Field path={`${at}/lines`} label={say("street")} className="col-span-2" {...lines} />
+        <Field path={`${at}/at/country`} label={say("country")} write={countryText} />
+        <Field
+          path={`${at}/at/region`}
+          label={say("region")}
+          placeholder={say("none")}
+          optional
+          note={say("taxHolidaysGoBy")}
+        />
+        <Field path={`${at}/at/postcode`} label={say("postcode")} placeholder={say("none")} optional />
         <Field
           path={`${at}/hours`}
-          label="Hours"
+          label={say("hours")}
           className="col-span-3"
-          placeholder="mon-fri 10:00-17:00; sat 10:00-13:00"
+          placeholder={say("monfri10001700Sat10001300")}
           {...hours}
         />
-        <Field path={`${at}/slotMinutes`} label="A slot takes, minutes" placeholder="a whole span" {...whole} />
-        <Field path={`${at}/capacity`} label="Orders in a slot" placeholder="any" {...whole} />
-        <Field path={`${at}/noticeHours`} label="Notice, hours" placeholder="2" {...whole} />
-        <Field path={`${at}/daysAhead`} label="Days ahead" {...whole} />
-        <Field path={`${at}/holidays`} label="Closed on public holidays" choices={yesNoChoices} {...yesNo} />
-        <Field path={`${at}/price`} label="Costs" placeholder="nothing" note="Below zero takes off." optional />
-        <Field path={`${at}/contact`} label="Contact" />
-        <Field path={`${at}/bring`} label="What to bring or know" className="col-span-2" />
+        <Field path={`${at}/slotMinutes`} label={say("slotTakesMinutes")} placeholder={say("wholeSpan")} {...whole} />
+        <Field path={`${at}/capacity`} label={say("ordersSlot")} placeholder={say("any")} {...whole} />
+        <Field path={`${at}/noticeHours`} label={say("noticeHours")} placeholder="2" {...whole} />
+        <Field path={`${at}/daysAhead`} label={say("daysAhead")} {...whole} />
+        <Field path={`${at}/holidays`} label={say("closedOnPublicHolidays")} choices={yesNoChoices} {...yesNo} />
+        <Field
+          path={`${at}/price`}
+          label={say("costs")}
+          placeholder={say("nothing")}
+          note={say("belowZeroTakesOff")}
+          optional
+        />
+        <Field path={`${at}/contact`} label={say("contact")} />
+        <Field path={`${at}/bring`} label={say("whatBringOrKnow")} className="col-span-2" />
         <button
           type="button"
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"
           onClick={() => void bench.set(at, undefined)}
         >
-          Remove {spot.name}
+          {say("remove", { name: spot.name })}
         </button>
       </div>
       <div>
         <WeekBoard
           spans={spot.hours}
-          label={`Hours of ${spot.name}`}
+          label={say("hours2", { name: spot.name })}
           change={(spans) => void bench.set(`${at}/hours`, spans)}
         />
         <Slots option={`pickup-${spot.id}`} />
@@ -127,9 +137,9 @@ function Slots({ option }: { option: string }) {
   if (!priced) return null;
   return (
     <div className="mt-3 text-xs">
-      <h2 className="text-sm">The next slots for the ticket</h2>
+      <h2 className="text-sm">{say("nextSlotsForTicket")}</h2>
       {slots.length === 0 ? (
-        <p className="quiet">{refused ?? "None: nothing of this basket has to be handed over."}</p>
+        <p className="quiet">{refused ?? say("noneNothingThisBasketHas")}</p>
       ) : (
         <ul className="mt-1 columns-2 font-mono">
           {slots.slice(0, 8).map((slot) => (
@@ -148,49 +158,49 @@ function Local() {
   if (!local) return null;
   return (
     <section
-      aria-label="Brought round by the shop"
+      aria-label={say("broughtRoundByShop")}
       className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]"
     >
       <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
-        <Field path="pickup/local/name" label="Brought round as" />
-        <Field path="pickup/local/sentence" label="What the buyer reads under it" className="col-span-2" />
-        <Field path="pickup/local/radius" label="As far as" />
+        <Field path="pickup/local/name" label={say("broughtRoundAs")} />
+        <Field path="pickup/local/sentence" label={say("whatBuyerReadsUnder")} className="col-span-2" />
+        <Field path="pickup/local/radius" label={say("asFarAs")} />
         <Field
           path="pickup/local/unit"
-          label="in"
+          label={say("in3")}
           choices={[
-            { id: "km", name: "kilometres" },
-            { id: "mi", name: "miles" },
+            { id: "km", name: say("kilometres") },
+            { id: "mi", name: say("miles") },
           ]}
         />
-        <Field path="pickup/local/smallest" label="Smallest order" placeholder="any" optional />
+        <Field path="pickup/local/smallest" label={say("smallestOrder")} placeholder={say("any")} optional />
         <Field
           path="pickup/local/price"
-          label="Costs"
+          label={say("costs")}
           className="col-span-3"
-          placeholder="to 3 km 3.00, to 8 km 5.00, from 120 free"
+          placeholder={say("n3Km3008Km")}
           write={() => text}
         />
         <Field
           path="pickup/local/windows"
-          label="Brought on"
+          label={say("broughtOn")}
           className="col-span-2"
-          placeholder="any time, or mon-fri 15:00-18:00"
+          placeholder={say("anyTimeOrMonfri15001800")}
           {...hours}
         />
-        <Field path="pickup/local/capacity" label="Orders in a window" placeholder="any" {...whole} />
+        <Field path="pickup/local/capacity" label={say("ordersWindow")} placeholder={say("any")} {...whole} />
         <button
           type="button"
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"
           onClick={() => void bench.set("pickup/local", undefined)}
         >
-          No longer bring round
+          {say("noLongerBringRound")}
         </button>
       </div>
       <div>
         <WeekBoard
           spans={local.windows}
-          label="When it is brought round"
+          label={say("whenBroughtRound")}
           change={(spans) => void bench.set("pickup/local/windows", spans)}
         />
         <Rings local={local} />

@@ -1,6 +1,7 @@
 import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { plain } from "../../shared/money";
+import { say } from "../../shared/say";
 
 type Local = NonNullable<Setup["pickup"]["local"]>;
 
@@ -30,7 +31,7 @@ export function Rings({ local }: { local: Local }) {
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="w-full"
         role="img"
-        aria-label={`Brought round within ${plain(local.radius)} ${local.unit}`}
+        aria-label={say("broughtRoundWithin", { radius: plain(local.radius), unit: local.unit })}
       >
         <circle cx={MIDDLE} cy={MIDDLE} r={WIDEST} fill="var(--color-secondary)" stroke="var(--color-base-content)" />
         {rings.map((ring) => (
@@ -71,8 +72,12 @@ export function Rings({ local }: { local: Local }) {
       </svg>
       <figcaption className="text-xs quiet">
         {known
-          ? `The ticket's buyer is ${away.toFixed(1)} ${local.unit} away, ${within ? "within it" : "too far"}.`
-          : "The shop in the middle, to scale. Where the ticket's buyer lives is not known."}
+          ? say("ticketsBuyerAway", {
+              toFixed: away.toFixed(1),
+              unit: local.unit,
+              within: within ? say("within") : say("tooFar"),
+            })
+          : say("shopMiddleScaleWhereTickets")}
       </figcaption>
     </figure>
   );

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { say } from "../../shared/say";
 import { clockOf, painted, type Span, week } from "./hours";
 
 const FIRST = 6 * 60;
@@ -144,7 +145,7 @@ export function WeekBoard({ spans, label, change }: Props) {
           </tr>
         </tfoot>
       </table>
-      <p className="text-xs quiet">Drag over half hours, or arrows, Shift and Space.</p>
+      <p className="text-xs quiet">{say("dragOverHalfHoursOr")}</p>
     </div>
   );
 }

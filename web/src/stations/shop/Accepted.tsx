@@ -3,6 +3,7 @@ import { answer, api, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 /** Other currencies buyers may pay in. */
 export function Accepted() {
@@ -10,17 +11,17 @@ export function Accepted() {
   const { currencies } = bench.setup.shop;
   const change = (next: typeof currencies) => void bench.set("shop/currencies", next);
   return (
-    <section aria-label="Other currencies">
-      <h2 className="text-base">Also takes</h2>
+    <section aria-label={say("otherCurrencies")}>
+      <h2 className="text-base">{say("alsoTakes")}</h2>
       {currencies.map((accepted, index) => (
         <div key={accepted.code} className="mt-1 grid grid-cols-[2.5rem_3rem_1fr_auto] items-end gap-x-2">
           <span className="font-mono">{accepted.code}</span>
           <label>
-            <span className="block text-xs quiet">Percent</span>
+            <span className="block text-xs quiet">{say("percent")}</span>
             <input
               className="inplace w-full"
               defaultValue={accepted.percent ?? ""}
-              placeholder="none"
+              placeholder={say("none")}
               onBlur={(event) => {
                 const percent = event.target.value.trim();
                 if (percent !== (accepted.percent ?? ""))
@@ -31,7 +32,7 @@ export function Accepted() {
             />
           </label>
           <label>
-            <span className="block text-xs quiet">Unit prices</span>
+            <span className="block text-xs quiet">{say("unitPrices")}</span>
             <select
               className="inplace w-full"
               value={accepted.ending ?? ""}
@@ -53,10 +54,10 @@ export function Accepted() {
           <button
             type="button"
             className="btn btn-ghost btn-xs"
-            aria-label={`No longer take ${accepted.code}`}
+            aria-label={say("noLongerTake", { code: accepted.code })}
             onClick={() => change(currencies.filter((_, at) => at !== index))}
           >
-            Remove
+            {say("remove2")}
           </button>
         </div>
       ))}
@@ -74,12 +75,12 @@ export function Accepted() {
         <input
           name="code"
           className="inplace w-16 uppercase"
-          aria-label="Currency to take"
+          aria-label={say("currencyTake")}
           maxLength={3}
-          placeholder="USD"
+          placeholder={say("usd")}
         />
         <button type="submit" className="btn btn-ghost btn-xs">
-          Take it
+          {say("take")}
         </button>
       </form>
     </section>
@@ -108,17 +109,15 @@ function Feed() {
     <div className="mt-2">
       {day ? (
         <p>
-          1 {currency} is{" "}
+          {say("n1", { currency })}{" "}
           <span className="figure">{shown.map(({ code, rate }) => `${rate.toFixed(4)} ${code}`).join(", ")}</span>
-          <span className="quiet">, by the feed of {day}.</span>
+          <span className="quiet">{say("byFeed", { day })}</span>
         </p>
       ) : (
-        <p className="quiet">No exchange rates have been fetched yet.</p>
+        <p className="quiet">{say("noExchangeRatesHaveBeen")}</p>
       )}
       {day && without.length > 0 && (
-        <p className="text-warning">
-          The feed has no rate for {without.map(({ code }) => code).join(", ")}; buyers cannot pay in it.
-        </p>
+        <p className="text-warning">{say("feedHasNoRateFor", { join: without.map(({ code }) => code).join(", ") })}</p>
       )}
       <Said problems={fetch.isError ? problemsOf(fetch.error) : []} />
       <button
@@ -127,7 +126,7 @@ function Feed() {
         disabled={fetch.isPending}
         onClick={() => fetch.mutate()}
       >
-        {fetch.isPending ? "Fetching …" : "Fetch the rates now"}
+        {fetch.isPending ? say("fetching") : say("fetchRatesNow")}
       </button>
     </div>
   );

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { useBench } from "../../desk/bench";
 import { Field, places } from "../../shared/Field";
+import { say } from "../../shared/say";
 import { useCountries } from "../../shared/useCountries";
 
 const WorldMap = lazy(() => import("../../shared/WorldMap"));
@@ -15,25 +16,25 @@ export function PlacesSold() {
     else if (!held.get(country)?.sold) void bench.set("shop/sellsTo", [...typed, country].join(" "));
   };
   return (
-    <section aria-label="Places sold to">
+    <section aria-label={say("placesSold")}>
       <Field
         path="shop/sellsTo"
-        label="Sells to"
-        note="Countries by name or code, regions (US-NC), or EU, EURO, EUROPE, WORLD; commas between names. A click on the map adds or takes away."
+        label={say("sells")}
+        note={say("countriesByNameOrCode")}
         write={places.write}
         read={places.read}
       />
-      <Suspense fallback={<p className="py-10 text-center quiet">Unfolding the map …</p>}>
+      <Suspense fallback={<p className="py-10 text-center quiet">{say("unfoldingMap")}</p>}>
         <WorldMap
-          label="Places the shop sells to are filled in."
+          label={say("placesShopSellsAreFilled")}
           pick={toggle}
           shadeOf={(country) => {
             const sold = held.get(country)?.sold ?? false;
-            const by = typed.includes(country) ? "sold to" : "sold to, as part of a group";
+            const by = typed.includes(country) ? say("sold") : say("soldAsPartGroup");
             return {
               fill: sold ? "var(--color-neutral)" : "var(--color-secondary)",
               stroke: undefined,
-              says: sold ? by : "not sold to",
+              says: sold ? by : say("notSold"),
             };
           }}
         />

@@ -4,6 +4,7 @@ import { money } from "../../shared/money";
 import { lines, words } from "../../shared/notations";
 import { countryText } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { point } from "../delivery/notations";
 import { Accepted } from "./Accepted";
 import { PlacesSold } from "./PlacesSold";
@@ -12,13 +13,13 @@ import { WorkingDays } from "./WorkingDays";
 
 const weightUnits = ["kg", "g", "lb", "oz"].map((id) => ({ id, name: id }));
 const prices = [
-  { id: "with-tax", name: "with tax" },
-  { id: "without-tax", name: "without tax" },
+  { id: "with-tax", name: say("withTax") },
+  { id: "without-tax", name: say("withoutTax") },
 ];
 const roundings = [
-  { id: "half-up", name: "half up" },
-  { id: "half-even", name: "half to even" },
-  { id: "down", name: "down" },
+  { id: "half-up", name: say("halfUp") },
+  { id: "half-even", name: say("halfEven") },
+  { id: "down", name: say("down") },
 ];
 
 /** Who and where the shop is, written onto its own letterhead. */
@@ -27,47 +28,47 @@ export function ShopStation() {
   const { shop } = bench.setup;
   return (
     <>
-      <StationHead title="Shop">
+      <StationHead title={say("shop")}>
         {bench.draft.edition && (
           <a className="underline" href={`/api/shops/${bench.shop}/editions/${bench.draft.edition}`} download>
-            Edition {bench.draft.edition} as a file
+            {say("editionAsFile", { edition: bench.draft.edition })}
           </a>
         )}
       </StationHead>
       <div className="grid gap-8 xl:grid-cols-[3fr_2fr]">
         <div className="grid content-start gap-6">
-          <section aria-label="Letterhead" className="border border-base-300 px-8 py-7">
+          <section aria-label={say("letterhead")} className="border border-base-300 px-8 py-7">
             <div className="border-b border-base-content pb-3 font-head text-2xl font-bold">
-              <Field path="shop/name" label="Name buyers know" hideLabel placeholder="Name of the shop" />
+              <Field path="shop/name" label={say("nameBuyersKnow")} hideLabel placeholder={say("nameShop")} />
             </div>
             <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
-              <Field path="shop/legalName" label="Legal name" className="col-span-2" />
-              <Field path="shop/address/lines" label="Street" className="col-span-2" {...lines} />
-              <Field path="shop/address/city" label="Town" />
-              <Field path="shop/address/postcode" label="Postcode" />
-              <Field path="shop/address/country" label="Country" write={countryText} />
+              <Field path="shop/legalName" label={say("legalName")} className="col-span-2" />
+              <Field path="shop/address/lines" label={say("street")} className="col-span-2" {...lines} />
+              <Field path="shop/address/city" label={say("town")} />
+              <Field path="shop/address/postcode" label={say("postcode")} />
+              <Field path="shop/address/country" label={say("country")} write={countryText} />
               <Field
                 path="shop/address/region"
-                label="Region, ISO 3166-2"
-                placeholder="none"
-                note="Tax and holidays go by it."
+                label={say("regionIso31662")}
+                placeholder={say("none")}
+                note={say("taxHolidaysGoBy")}
                 optional
               />
               <Field
                 path="shop/point"
-                label="Latitude, longitude"
-                placeholder="unknown"
-                note="Distances are measured from here."
+                label={say("latitudeLongitude")}
+                placeholder={say("unknown")}
+                note={say("distancesAreMeasuredFromHere")}
                 className="col-span-2"
                 {...point}
               />
-              <Field path="shop/email" label="E-mail" />
-              <Field path="shop/phone" label="Phone" />
+              <Field path="shop/email" label={say("email")} />
+              <Field path="shop/phone" label={say("phone")} />
               <Field
                 path="shop/numbers"
-                label="Other numbers on papers"
-                placeholder="none"
-                note="Such as the company's; tax numbers are entered at Tax."
+                label={say("otherNumbersOnPapers")}
+                placeholder={say("none")}
+                note={say("suchAsCompanysTaxNumbers")}
                 className="col-span-2"
                 {...lines}
               />
@@ -76,25 +77,25 @@ export function ShopStation() {
           <WorkingDays />
           <PlacesSold />
         </div>
-        <section aria-label="Money, language, units" className="grid content-start gap-3">
+        <section aria-label={say("moneyLanguageUnits")} className="grid content-start gap-3">
           <div className="grid grid-cols-2 gap-x-6 gap-y-3">
-            <Field path="shop/currency" label="Currency" note="Every amount of the setup is in it." />
+            <Field path="shop/currency" label={say("currency")} note={say("everyAmountSetup")} />
             <Field
               path="tax/prices"
-              label="Prices are typed"
+              label={say("pricesAreTyped")}
               choices={prices}
-              note="Shelf prices, delivery and thresholds alike."
+              note={say("shelfPricesDeliveryThresholdsAlike")}
             />
-            <Field path="shop/language" label="Language of the shop" />
-            <Field path="shop/timeZone" label="Time zone" />
-            <Field path="shop/weightUnit" label="Weights in" choices={weightUnits} />
-            <Field path="shop/rounding" label="Rounding" choices={roundings} />
-            <Field path="shop/smallest" label="Smallest order" placeholder="any" optional />
+            <Field path="shop/language" label={say("languageShop")} />
+            <Field path="shop/timeZone" label={say("timeZone")} />
+            <Field path="shop/weightUnit" label={say("weights")} choices={weightUnits} />
+            <Field path="shop/rounding" label={say("rounding")} choices={roundings} />
+            <Field path="shop/smallest" label={say("smallestOrder")} placeholder={say("any")} optional />
             <Field
               path="shop/languages"
-              label="Also in"
-              placeholder="no other language"
-              note="Language tags: de, fr. Texts that lack one are told below."
+              label={say("also")}
+              placeholder={say("noOtherLanguage")}
+              note={say("languageTagsDeFrTexts")}
               write={words.write}
               read={words.read}
             />
@@ -121,10 +122,10 @@ function Formats({
   unit: string;
 }) {
   const samples: [string, () => string][] = [
-    ["Money", () => money("1234.50", currency, language)],
-    ["Number", () => new Intl.NumberFormat(language).format(1234567.89)],
-    ["Date", () => new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone }).format(new Date())],
-    ["Weight", () => `${new Intl.NumberFormat(language).format(1.25)} ${unit}`],
+    [say("sampleMoney"), () => money("1234.50", currency, language)],
+    [say("sampleNumber"), () => new Intl.NumberFormat(language).format(1234567.89)],
+    [say("sampleDate"), () => new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone }).format(new Date())],
+    [say("sampleWeight"), () => `${new Intl.NumberFormat(language).format(1.25)} ${unit}`],
   ];
   return (
     <dl className="mt-2 grid grid-cols-[6rem_1fr] gap-y-1 border-t border-base-300 pt-3">

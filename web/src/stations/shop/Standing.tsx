@@ -1,4 +1,5 @@
 import { useBench } from "../../desk/bench";
+import { say } from "../../shared/say";
 
 const languageName = (tag: string): string => {
   try {
@@ -18,26 +19,26 @@ export function Standing() {
   const others: string[] = shop.languages;
   return (
     <dl className="grid grid-cols-[6rem_1fr] gap-y-1 border-t border-base-300 pt-3">
-      <dt className="quiet">Buyers</dt>
+      <dt className="quiet">{say("buyers2")}</dt>
       <dd>
-        {edition ? `come in: edition ${edition} is live.` : "cannot come in: nothing is published yet."}
+        {edition ? say("comeEditionLive", { edition }) : say("cannotComeNothingPublishedYet")}
         {blocking.length > 0 && (
           <ul className="mt-1">
             {blocking.map((finding) => (
               <li key={finding.id + finding.path}>
                 {finding.sentence}{" "}
                 <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(finding.path)}>
-                  Go there
+                  {say("goThere")}
                 </button>
               </li>
             ))}
           </ul>
         )}
       </dd>
-      <dt className="quiet">Languages</dt>
+      <dt className="quiet">{say("languages")}</dt>
       <dd>
         {[shop.language, ...others].map(languageName).join(", ")}
-        {others.length > 0 && lacking.length === 0 && ": every text is there."}
+        {others.length > 0 && lacking.length === 0 && say("everyTextThere")}
         {lacking.map((finding) => (
           <p key={finding.path}>{finding.sentence}</p>
         ))}

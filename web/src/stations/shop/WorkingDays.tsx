@@ -1,5 +1,6 @@
 import { Field } from "../../shared/Field";
 import { yesNo, yesNoChoices } from "../../shared/notations";
+import { say } from "../../shared/say";
 
 const names = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"];
 const short = (name: string) => name.slice(0, 3);
@@ -43,34 +44,34 @@ const days = {
 export function WorkingDays() {
   return (
     <details className="border-b border-base-300 pb-2">
-      <summary className="cursor-pointer">Working days, holidays and days off</summary>
+      <summary className="cursor-pointer">{say("workingDaysHolidaysDaysOff")}</summary>
       <div className="mt-2 grid grid-cols-2 gap-x-8 gap-y-3">
-        <Field path="shop/working/days" label="The shop works on" placeholder="mon tue wed thu fri" {...weekdays} />
+        <Field path="shop/working/days" label={say("shopWorksOn")} placeholder={say("monTueWedThuFri")} {...weekdays} />
         <Field
           path="shop/working/cutOff"
-          label="Orders count for the next day from"
-          placeholder="none is late; or 14:00"
+          label={say("ordersCountForNextDay")}
+          placeholder={say("noneLateOr1400")}
           optional
         />
         <Field
           path="shop/working/holidays"
-          label="Closed on public holidays"
+          label={say("closedOnPublicHolidays")}
           choices={yesNoChoices}
-          note="Those of the shop's country and region."
+          note={say("thoseShopsCountryRegion")}
           {...yesNo}
         />
         <Field
           path="shop/working/closed"
-          label="Closed besides"
-          placeholder="none"
-          note="2026-12-24, 2026-12-27 to 2027-01-02"
+          label={say("closedBesides")}
+          placeholder={say("none")}
+          note={say("n202612242026122720270102")}
           {...days}
         />
         <Field
           path="shop/working/open"
-          label="Open all the same"
+          label={say("openAllSame")}
           placeholder="2026-12-08"
-          note="A holiday, a Saturday before Christmas."
+          note={say("holidaySaturdayBeforeChristmas")}
           {...days}
         />
       </div>

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { answer, api, type Problem, problemsOf, type Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
+import { say } from "../../shared/say";
 
 type Row = Setup["tax"]["places"][number];
 
@@ -40,7 +41,7 @@ export function AskRates({ row }: { row: Row }) {
       setProblems([]);
       setFound([
         {
-          name: "on ordinary goods",
+          name: say("onOrdinaryGoods"),
           text:
             there.standard.length === 0
               ? "0"
@@ -48,28 +49,31 @@ export function AskRates({ row }: { row: Row }) {
                   .map(({ name, percent }) => (there.standard.length > 1 ? `${name} ${percent}` : percent))
                   .join(" + "),
         },
-        ...(there.reduced ? [{ name: "reduced", text: there.reduced }] : []),
+        ...(there.reduced ? [{ name: say("reduced"), text: there.reduced }] : []),
       ]);
     }, failed);
   return (
-    <section className="mt-4 max-w-3xl border-t border-base-300 pt-3" aria-label={`Rates asked for ${row.name}`}>
+    <section
+      className="mt-4 max-w-3xl border-t border-base-300 pt-3"
+      aria-label={say("ratesAskedFor", { name: row.name })}
+    >
       {link.data?.connected ? (
         <p className="flex flex-wrap items-baseline gap-3">
           <button type="button" className="btn btn-sm" disabled={!country} onClick={() => void ask()}>
-            Ask the rate service about {row.places[0] ?? "this place"}
+            {say("askRateServiceAbout", { places: row.places[0] ?? say("thisPlace") })}
           </button>
           <span className="quiet">
-            key ends with <span className="font-mono">{link.data.connected.secretEndsWith}</span>
+            {say("keyEndsWith")} <span className="font-mono">{link.data.connected.secretEndsWith}</span>
           </span>
         </p>
       ) : (
         <form className="flex items-end gap-3" onSubmit={connect}>
           <label>
-            <span className="block text-xs quiet">Key of an account with a tax-rate service</span>
+            <span className="block text-xs quiet">{say("keyAccountWithTaxrateService")}</span>
             <input name="secret" type="password" className="inplace w-56 font-mono" autoComplete="off" />
           </label>
           <button type="submit" className="btn btn-sm">
-            Check and keep
+            {say("checkKeep")}
           </button>
         </form>
       )}
@@ -87,7 +91,7 @@ export function AskRates({ row }: { row: Row }) {
                   className="cursor-pointer underline"
                   onClick={() => void bench.set(`tax/places/${row.id}/rates/${category.id}`, text)}
                 >
-                  take it for {category.name}
+                  {say("takeFor", { name: category.name })}
                 </button>
               ))}
             </li>

@@ -1,20 +1,21 @@
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
+import { say } from "../../shared/say";
 
 const schemes = [
-  { id: "ordinary", name: "ordinary" },
-  { id: "one-stop-shop", name: "Union one-stop shop" },
-  { id: "import-scheme", name: "Union import scheme" },
+  { id: "ordinary", name: say("ordinary") },
+  { id: "one-stop-shop", name: say("unionOnestopShop") },
+  { id: "import-scheme", name: say("unionImportScheme") },
 ];
 
 const stands = [
-  { id: "what-the-buyer-pays", name: "what the buyer pays" },
-  { id: "what-the-seller-earns", name: "what the seller earns" },
+  { id: "what-the-buyer-pays", name: say("whatBuyerPays") },
+  { id: "what-the-seller-earns", name: say("whatSellerEarns") },
 ];
 const sourcings = [
-  { id: "destination", name: "of where it goes" },
-  { id: "origin", name: "of where it comes from" },
+  { id: "destination", name: say("whereGoes") },
+  { id: "origin", name: say("whereComesFrom") },
 ];
 
 /** "135.00 GBP", or nothing. */
@@ -41,18 +42,15 @@ export function Registrations() {
     void bench.set(`tax/registrations/${id}`, { id, authority: shop.address.country, number: "", scheme: "ordinary" });
   };
   return (
-    <section aria-label="Registrations" className="mt-6">
+    <section aria-label={say("registrations")} className="mt-6">
       <div className="flex items-baseline gap-4">
-        <h2 className="text-base">Registered with</h2>
+        <h2 className="text-base">{say("registeredWith")}</h2>
         <button type="button" className="cursor-pointer underline" onClick={add}>
-          Add a registration
+          {say("addRegistration")}
         </button>
       </div>
       {tax.registrations.length === 0 ? (
-        <p className="mt-1 max-w-2xl quiet">
-          None yet: the tax book is followed as it stands. With one entered, tax is charged only where a registration
-          covers it.
-        </p>
+        <p className="mt-1 max-w-2xl quiet">{say("noneYetTaxBookFollowed")}</p>
       ) : (
         <ul className="mt-2 grid gap-y-3">
           {tax.registrations.map((each) => {
@@ -62,14 +60,14 @@ export function Registrations() {
                 key={each.id}
                 className="grid grid-cols-2 items-end gap-y-1 md:grid-cols-[5rem_1fr_1fr_7rem_8rem_auto] gap-x-4"
               >
-                <Field path={`${at}/authority`} label="Authority" read={(text) => text.toUpperCase()} />
-                <Field path={`${at}/scheme`} label="Scheme" choices={schemes} />
-                <Field path={`${at}/number`} label="Number, on every paper" placeholder="as on the letter" />
-                <Field path={`${at}/from`} label="From day" placeholder="always" optional />
+                <Field path={`${at}/authority`} label={say("authority")} read={(text) => text.toUpperCase()} />
+                <Field path={`${at}/scheme`} label={say("scheme")} choices={schemes} />
+                <Field path={`${at}/number`} label={say("numberOnEveryPaper")} placeholder={say("asOnLetter")} />
+                <Field path={`${at}/from`} label={say("fromDay")} placeholder={say("always")} optional />
                 <Field
                   path={`${at}/most`}
-                  label="Goods worth up to"
-                  placeholder="any, or 135 GBP"
+                  label={say("goodsWorthUp")}
+                  placeholder={say("anyOr135Gbp")}
                   write={most.write}
                   read={most.read}
                 />
@@ -77,9 +75,9 @@ export function Registrations() {
                   type="button"
                   className="btn btn-ghost btn-xs"
                   onClick={() => void bench.set(at, undefined)}
-                  aria-label={`Remove the registration with ${each.authority}`}
+                  aria-label={say("removeRegistrationWith", { authority: each.authority })}
                 >
-                  Remove
+                  {say("remove2")}
                 </button>
               </li>
             );
@@ -89,15 +87,15 @@ export function Registrations() {
       <div className="mt-4 grid max-w-3xl grid-cols-3 gap-x-6 gap-y-3">
         <Field
           path="tax/standing"
-          label="For buyers elsewhere stands still"
+          label={say("forBuyersElsewhereStandsStill")}
           choices={stands}
-          note="Where their rate is another than at home."
+          note={say("whereTheirRateAnotherThan")}
         />
-        <Field path="tax/sourcing" label="Within a country the rates" choices={sourcings} />
+        <Field path="tax/sourcing" label={say("withinCountryRates")} choices={sourcings} />
         <Field
           path="tax/smallBusiness"
-          label="Exempt as a small business"
-          placeholder="no; or the sentence the law asks for"
+          label={say("exemptAsSmallBusiness")}
+          placeholder={say("noOrSentenceLawAsks")}
           optional
         />
       </div>

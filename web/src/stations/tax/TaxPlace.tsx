@@ -2,16 +2,17 @@ import type { Setup } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { PlaceFields } from "../../shared/PlaceFields";
+import { say } from "../../shared/say";
 
 type Row = Setup["tax"]["places"][number];
 
 /** How delivery is taxed, as one choice: three ways, or a category of its own. */
 const deliveryTax = {
   choices: (categories: Setup["tax"]["categories"]) => [
-    { id: "like-goods", name: "like the goods it carries" },
-    { id: "highest-rate", name: "at the highest rate of the goods" },
-    { id: "not-taxed", name: "not taxed" },
-    ...categories.map((category) => ({ id: `own-category ${category.id}`, name: `as ${category.name}` })),
+    { id: "like-goods", name: say("likeGoodsCarries") },
+    { id: "highest-rate", name: say("atHighestRateGoods") },
+    { id: "not-taxed", name: say("notTaxed") },
+    ...categories.map((category) => ({ id: `own-category ${category.id}`, name: say("as", { name: category.name }) })),
   ],
   write: (value: unknown) => {
     const tax = value as Row["delivery"];
@@ -24,9 +25,9 @@ const deliveryTax = {
 };
 
 const roundings = [
-  { id: "component", name: "each component once" },
-  { id: "sum", name: "the sum of components once" },
-  { id: "line", name: "line by line" },
+  { id: "component", name: say("eachComponentOnce") },
+  { id: "sum", name: say("sumComponentsOnce") },
+  { id: "line", name: say("lineByLine") },
 ];
 
 /** Two days with "to" between them; either may be open. */
@@ -47,15 +48,12 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
   const bench = useBench();
   const at = `tax/places/${row.id}`;
   return (
-    <section aria-label={`Place ${row.name}`}>
+    <section aria-label={say("place2", { name: row.name })}>
       {row.toConfirm && (
         <p className="mb-3 flex items-baseline gap-3">
-          <span>
-            Filled from the reference as of {row.toConfirm}. Compare it with what the authority publishes before you
-            open.
-          </span>
+          <span>{say("filledFromReferenceAsCompare", { toConfirm: row.toConfirm })}</span>
           <button type="button" className="btn btn-sm" onClick={() => void bench.set(`${at}/toConfirm`, undefined)}>
-            Confirm {row.name}
+            {say("confirm", { name: row.name })}
           </button>
         </p>
       )}
@@ -63,31 +61,31 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
         <PlaceFields path={at} />
         <Field
           path={`${at}/delivery`}
-          label="Delivery is taxed"
+          label={say("deliveryTaxed")}
           choices={deliveryTax.choices(bench.setup.tax.categories)}
           write={deliveryTax.write}
           read={deliveryTax.read}
         />
         <Field
           path={`${at}/valid`}
-          label="Holds from day to day"
-          placeholder="always"
-          note="2027-01-01 to 2027-12-31; a day may be left out"
+          label={say("holdsFromDayDay")}
+          placeholder={say("always")}
+          note={say("n2027010120271231DayMayBe")}
           write={windowText.write}
           read={windowText.read}
         />
         <Field
           path={`${at}/rounding`}
-          label="Tax is rounded"
+          label={say("taxRounded")}
           choices={roundings}
           write={(value) => (typeof value === "string" ? value : "component")}
           read={(text) => (text === "component" ? undefined : text)}
         />
         <Field
           path={`${at}/authority`}
-          label="Levied by"
+          label={say("leviedBy")}
           placeholder={row.places[0]?.split(":")[0] ?? ""}
-          note="Whose registration covers it."
+          note={say("whoseRegistrationCovers")}
           optional
         />
       </div>
@@ -96,7 +94,7 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
         className="btn btn-ghost btn-sm mt-2"
         onClick={() => void bench.set(at, undefined).then((gone) => gone && done())}
       >
-        Remove this place
+        {say("removeThisPlace")}
       </button>
     </section>
   );

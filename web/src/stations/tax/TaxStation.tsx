@@ -7,6 +7,7 @@ import { Said } from "../../shared/Said";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { AskRates } from "./AskRates";
 import { Registrations } from "./Registrations";
 import { TaxPlace } from "./TaxPlace";
@@ -45,35 +46,34 @@ export function TaxStation() {
   const rate = (id: string, cell: string) => `tax/places/${id}/rates/${cell}`;
   return (
     <>
-      <StationHead title="Tax">
-        <span>prices are typed {tax.prices === "with-tax" ? "with tax" : "without tax"}</span>
+      <StationHead title={say("tax")}>
+        <span>
+          {say("pricesAreTyped2", { prices: tax.prices === "with-tax" ? say("withTax") : say("withoutTax") })}
+        </span>
         <button type="button" className="cursor-pointer underline" onClick={() => void bench.fillTax()}>
-          Fill from the reference
+          {say("fillFromReference")}
         </button>
-        <AddNamed what="a place" add={(name) => void addPlace(name)} />
-        <AddNamed what="a category" add={(name) => void addCategory(name)} />
+        <AddNamed what={say("place3")} add={(name) => void addPlace(name)} />
+        <AddNamed what={say("category")} add={(name) => void addCategory(name)} />
         <SheetFiles sheet="taxes" />
       </StationHead>
       <Said problems={bench.problems.filter((problem) => problem.path === "tax/places")} />
       {tax.places.length === 0 ? (
-        <p className="max-w-xl py-6 quiet">
-          Nothing is taxed yet. Fill the book from the reference for the places you sell to, or add the place you are in
-          and write its rate for each kind of goods, in percent: 23, or 0 where nothing is levied.
-        </p>
+        <p className="max-w-xl py-6 quiet">{say("nothingTaxedYetFillBook")}</p>
       ) : (
         <Sheet
-          label="Tax book"
-          corner="Place"
+          label={say("taxBook")}
+          corner={say("place")}
           rows={tax.places.map((each) => ({
             id: each.id,
             name: each.name,
-            note: [each.places.join(" "), each.toConfirm ? "to confirm" : ""].filter(Boolean).join(" · "),
+            note: [each.places.join(" "), each.toConfirm ? say("confirm2") : ""].filter(Boolean).join(" · "),
           }))}
-          columns={tax.categories.map((each) => ({ id: each.id, name: each.name, note: "in %" }))}
+          columns={tax.categories.map((each) => ({ id: each.id, name: each.name, note: say("in4") }))}
           pathOf={(each, column) => rate(each.id, column.id)}
           textOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.text ?? ""}
           smallOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.words.join(" ")}
-          empty="no answer"
+          empty={say("noAnswer")}
           openRow={(each) => setOpen({ kind: "place", id: each.id })}
           openColumn={(column) => setOpen({ kind: "category", id: column.id })}
           onActive={() => setOpen({ kind: "cell" })}
@@ -86,8 +86,9 @@ export function TaxStation() {
             {unconfirmed.length > 0 && (
               <p className="mb-2 flex items-baseline gap-3">
                 <span>
-                  {unconfirmed.length === 1 ? "1 place is" : `${unconfirmed.length} places are`} filled from the
-                  reference and not confirmed yet.
+                  {say("filledFromReferenceNotConfirmed", {
+                    count: unconfirmed.length === 1 ? say("n1Place") : say("placesAre", { count: unconfirmed.length }),
+                  })}
                 </span>
                 <button
                   type="button"
@@ -98,25 +99,24 @@ export function TaxStation() {
                     )
                   }
                 >
-                  Confirm all of them
+                  {say("confirmAllThem")}
                 </button>
               </p>
             )}
             <p className="quiet">
-              A rate is a percentage: <span className="font-mono">23</span>, <span className="font-mono">13.5</span>,{" "}
-              <span className="font-mono">0</span>, or several side by side as{" "}
-              <span className="font-mono">GST 5 + QST 9.975</span>, the later <span className="font-mono">on top</span>{" "}
-              of the earlier where it is levied on them. In small type: which of the published rates it is, and the day
-              they were looked at. Where the book has no answer, no tax is charged.
+              {say("ratePercentage")} <span className="font-mono">23</span>, <span className="font-mono">13.5</span>,{" "}
+              <span className="font-mono">0</span>
+              {say("orSeveralSideBySide")} <span className="font-mono">{say("gst5Qst9975")}</span>
+              {say("later2")} <span className="font-mono">{say("onTop")}</span> {say("earlierWhereLeviedOnThem")}
             </p>
           </div>
         )}
         {row && <TaxPlace row={row} done={() => setOpen({ kind: "cell" })} />}
         {row && <AskRates key={row.id} row={row} />}
         {category && (
-          <section aria-label={`Category ${category.name}`}>
+          <section aria-label={say("category2", { name: category.name })}>
             <div className="max-w-xs">
-              <Field path={`tax/categories/${category.id}/name`} label="Name of the category" />
+              <Field path={`tax/categories/${category.id}/name`} label={say("nameCategory")} />
             </div>
           </section>
         )}

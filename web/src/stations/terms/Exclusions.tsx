@@ -1,21 +1,21 @@
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { say } from "../../shared/say";
 
 const reasons = [
-  { id: "", name: "comes back as everything else" },
-  { id: "made-to-measure", name: "made to the buyer's measure" },
-  { id: "perishable", name: "perishable" },
-  { id: "sealed-for-hygiene", name: "sealed for hygiene, once opened" },
-  { id: "unsealed-recording", name: "a recording or software, once unsealed" },
-  { id: "on-a-date", name: "a service for a fixed date" },
-  { id: "download-begun", name: "a download, once begun" },
+  { id: "", name: say("comesBackAsEverythingElse") },
+  { id: "made-to-measure", name: say("madeBuyersMeasure") },
+  { id: "perishable", name: say("perishable") },
+  { id: "sealed-for-hygiene", name: say("sealedForHygieneOnceOpened") },
+  { id: "unsealed-recording", name: say("recordingOrSoftwareOnceUnsealed") },
+  { id: "on-a-date", name: say("serviceForFixedDate") },
+  { id: "download-begun", name: say("downloadOnceBegun") },
 ];
 
 /** Groups of goods nobody withdraws from, and why. */
 export function Exclusions() {
   const { setup } = useBench();
-  if (setup.goods.groups.length === 0)
-    return <p className="quiet">Exceptions go by group of goods, and there is none yet. Add one at Goods.</p>;
+  if (setup.goods.groups.length === 0) return <p className="quiet">{say("exceptionsGoByGroupGoods")}</p>;
   return (
     <div className="grid max-w-4xl gap-x-8 gap-y-3 md:grid-cols-3">
       {setup.goods.groups.map((group) => (

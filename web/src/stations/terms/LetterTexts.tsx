@@ -2,15 +2,16 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { say } from "../../shared/say";
 
 const occasions = [
-  { id: "receipt", name: "The order is confirmed", to: "to the buyer" },
-  { id: "copy", name: "The order is confirmed", to: "to you" },
-  { id: "sent", name: "All of it has left", to: "to the buyer" },
-  { id: "refund", name: "Money was given back", to: "to the buyer" },
-  { id: "cancelled", name: "You called it off", to: "to the buyer" },
-  { id: "unfinished", name: "A basket was left", to: "to a buyer who agreed to it" },
-  { id: "reminder", name: "You remind of a payment", to: "to the buyer" },
+  { id: "receipt", name: say("orderConfirmed"), to: say("buyer2") },
+  { id: "copy", name: say("orderConfirmed"), to: say("you") },
+  { id: "sent", name: say("allHasLeft"), to: say("buyer2") },
+  { id: "refund", name: say("moneyWasGivenBack"), to: say("buyer2") },
+  { id: "cancelled", name: say("youCalledOff"), to: say("buyer2") },
+  { id: "unfinished", name: say("basketWasLeft"), to: say("buyerWhoAgreed") },
+  { id: "reminder", name: say("youRemindPayment"), to: say("buyer2") },
 ];
 
 interface Written {
@@ -29,10 +30,7 @@ export function LetterTexts({ languages }: { languages: string[] }) {
   if (!shipped.data) return null;
   return (
     <>
-      <p className="mb-3 max-w-2xl text-xs quiet">
-        {"{name}, {shop}, {order} and {amount}"} are filled in. A letter without a subject is refused. The rows of the
-        order follow by themselves.
-      </p>
+      <p className="mb-3 max-w-2xl text-xs quiet">{say("nameShopOrderAmountAre")}</p>
       {occasions.map((occasion) => (
         <section key={occasion.id} className="mb-4" aria-label={`${occasion.name}, ${occasion.to}`}>
           <h3>
@@ -88,7 +86,7 @@ function LetterText({ path, label, language, shipped }: Props) {
       <legend className="sr-only">{label}</legend>
       <input
         className="input input-sm w-full"
-        aria-label={`Subject: ${label}`}
+        aria-label={say("subject", { label })}
         dir="auto"
         value={shown.subject}
         onChange={(event) => setTyped({ ...shown, subject: event.target.value })}
@@ -96,7 +94,7 @@ function LetterText({ path, label, language, shipped }: Props) {
       <textarea
         rows={4}
         className="textarea mt-1 w-full"
-        aria-label={`Opening: ${label}`}
+        aria-label={say("opening2", { label })}
         dir="auto"
         value={shown.opening}
         onChange={(event) => setTyped({ ...shown, opening: event.target.value })}
@@ -108,7 +106,7 @@ function LetterText({ path, label, language, shipped }: Props) {
       ))}
       {own && !typed && (
         <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, undefined)}>
-          Back to the letter that ships
+          {say("backLetterShips")}
         </button>
       )}
     </fieldset>

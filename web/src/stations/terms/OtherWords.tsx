@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Sheet } from "../../shared/Sheet";
+import { say } from "../../shared/say";
 
 /** Names and sentences buyers read, in the shop's other languages: a sheet to type and paste into. */
 export function OtherWords({ languages }: { languages: string[] }) {
@@ -20,7 +21,9 @@ export function OtherWords({ languages }: { languages: string[] }) {
   return (
     <>
       <p className="mb-2 flex items-baseline gap-4">
-        {lacking.length === 0 ? "Every text is there." : `${lacking.length} of ${all.length} lack a language.`}
+        {lacking.length === 0
+          ? say("everyTextThere2")
+          : say("lackLanguage", { count: lacking.length, count2: all.length })}
         <label className="flex items-center gap-2">
           <input
             type="checkbox"
@@ -28,11 +31,11 @@ export function OtherWords({ languages }: { languages: string[] }) {
             checked={lackingOnly}
             onChange={(event) => setLackingOnly(event.target.checked)}
           />
-          only those
+          {say("onlyThose")}
         </label>
       </p>
       <Sheet
-        label="Other languages"
+        label={say("otherLanguages")}
         corner={setup.shop.language}
         rows={shown.map(({ place, text }) => ({
           id: place,

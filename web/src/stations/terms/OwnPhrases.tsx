@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Sheet } from "../../shared/Sheet";
+import { say } from "../../shared/say";
 
 /** So many are shown at once; what is looked for is found by typing. */
 const SHOWN = 100;
@@ -29,18 +30,16 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
     .filter((each) => !lackingOnly || languages.some((tag) => !each.shipped[tag] && own(each.code, tag) === ""));
   return (
     <>
-      <p className="mb-2 max-w-2xl text-sm">
-        What you leave empty reads as it ships, in small type. Keep the names in braces: the shop sets them in.
-      </p>
+      <p className="mb-2 max-w-2xl text-sm">{say("whatYouLeaveEmptyReads")}</p>
       <p className="mb-2 flex flex-wrap items-baseline gap-4">
         <label className="flex items-baseline gap-2">
-          Find
+          {say("find")}
           <input className="input input-sm w-56" value={wanted} onChange={(event) => setWanted(event.target.value)} />
         </label>
         <span role="status">
           {lacking.length === 0
-            ? `Each of the ${all.length} phrases is there in every language.`
-            : lacking.map(([language, many]) => `${many} of ${all.length} lack ${language}`).join(", ")}
+            ? say("eachPhrasesThereEveryLanguage", { count: all.length })
+            : lacking.map(([language, many]) => say("lack", { many, count: all.length, language })).join(", ")}
         </span>
         {lacking.length > 0 && (
           <label className="flex items-center gap-2">
@@ -50,12 +49,12 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
               checked={lackingOnly}
               onChange={(event) => setLackingOnly(event.target.checked)}
             />
-            only those
+            {say("onlyThose")}
           </label>
         )}
       </p>
       <Sheet
-        label="What we say"
+        label={say("whatWeSay")}
         corner={setup.shop.language}
         rows={shown.slice(0, SHOWN).map(({ code, text }) => ({ id: code, name: text, note: code.replace(".", " · ") }))}
         columns={languages.map((language) => ({
@@ -69,7 +68,7 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
         empty="–"
       />
       {shown.length > SHOWN && (
-        <p className="mt-2 text-sm quiet">{shown.length - SHOWN} more: type above what you are looking for.</p>
+        <p className="mt-2 text-sm quiet">{say("moreTypeAboveWhatYou", { count: shown.length - SHOWN })}</p>
       )}
     </>
   );

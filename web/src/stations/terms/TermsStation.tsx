@@ -7,6 +7,7 @@ import { Fold } from "../../shared/Fold";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { valueAt } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
+import { say } from "../../shared/say";
 import { Asking } from "./Asking";
 import { Duties } from "./Duties";
 import { Exclusions } from "./Exclusions";
@@ -15,12 +16,12 @@ import { OtherWords } from "./OtherWords";
 import { OwnPhrases } from "./OwnPhrases";
 
 const kinds = [
-  { id: "returns", name: "Returns" },
-  { id: "cancellation", name: "Cancelling" },
-  { id: "shipping", name: "Shipping" },
-  { id: "terms-of-sale", name: "Terms of sale" },
-  { id: "privacy", name: "Privacy" },
-  { id: "legal-notice", name: "Legal notice" },
+  { id: "returns", name: say("returns") },
+  { id: "cancellation", name: say("cancelling") },
+  { id: "shipping", name: say("shipping") },
+  { id: "terms-of-sale", name: say("termsSale") },
+  { id: "privacy", name: say("privacy") },
+  { id: "legal-notice", name: say("legalNotice") },
 ];
 
 /** The facts left, the texts right, in every language of the shop. */
@@ -51,52 +52,52 @@ export function TermsStation() {
   });
   return (
     <>
-      <StationHead title="Terms">
-        <span>facts on one side, what the buyer reads on the other</span>
+      <StationHead title={say("terms")}>
+        <span>{say("factsOnOneSideWhat")}</span>
       </StationHead>
       <div className="grid gap-x-8 gap-y-6 xl:grid-cols-[1fr_2fr]">
-        <section aria-label="Facts" className="grid content-start gap-y-3">
-          <Field path="terms/returnDays" label="Days to send goods back" placeholder="none promised" {...whole} />
-          <Field path="terms/withdrawalDays" label="Days to withdraw" placeholder="none said" {...whole} />
+        <section aria-label={say("facts")} className="grid content-start gap-y-3">
+          <Field
+            path="terms/returnDays"
+            label={say("daysSendGoodsBack")}
+            placeholder={say("nonePromised")}
+            {...whole}
+          />
+          <Field path="terms/withdrawalDays" label={say("daysWithdraw")} placeholder={say("noneSaid")} {...whole} />
           <Field
             path="terms/onlineWithdrawal"
-            label="Buyers can withdraw on our pages"
+            label={say("buyersCanWithdrawOnOur")}
             choices={yesNoChoices}
             {...yesNo}
           />
           <Field
             path="terms/refundsDelivery"
-            label="Standard delivery is refunded on withdrawal"
+            label={say("standardDeliveryRefundedOnWithdrawal")}
             choices={yesNoChoices}
             {...yesNo}
           />
-          <Field path="terms/returnAddress" label="Sent back to" placeholder="no address yet" {...lines} />
+          <Field path="terms/returnAddress" label={say("sentBack2")} placeholder={say("noAddressYet")} {...lines} />
           <Field
             path="terms/returnPayer"
-            label="Sending back is paid by"
+            label={say("sendingBackPaidBy")}
             choices={[
-              { id: "", name: "nothing is said" },
-              { id: "buyer", name: "the buyer" },
-              { id: "shop", name: "the shop" },
+              { id: "", name: say("nothingSaid") },
+              { id: "buyer", name: say("buyer3") },
+              { id: "shop", name: say("shop2") },
             ]}
             read={(text) => text || undefined}
           />
-          <Field
-            path="terms/prior"
-            label="The lowest price of 30 days stands beside a reduction"
-            choices={yesNoChoices}
-            {...yesNo}
-          />
+          <Field path="terms/prior" label={say("lowestPrice30DaysStands")} choices={yesNoChoices} {...yesNo} />
           {languages.map((language) => (
             <Field
               key={language}
               path={`terms/orderButton/${language}`}
-              label={`The order button, ${language}`}
+              label={say("orderButton", { language })}
               optional
             />
           ))}
         </section>
-        <section aria-label="Texts" className="grid content-start gap-y-5">
+        <section aria-label={say("texts")} className="grid content-start gap-y-5">
           {kinds.map((kind) => (
             <div key={kind.id}>
               <h2 className="text-base">{kind.name}</h2>
@@ -114,28 +115,24 @@ export function TermsStation() {
               </div>
             </div>
           ))}
-          <p className="max-w-2xl text-xs quiet">
-            A fact in braces, as {"{return-days}"}, {"{withdrawal-days}"}, {"{return-address}"} or {"{who-pays}"}, is
-            set in from the left, so that text and setting cannot differ. Days, payer and address typed by hand are
-            compared, and you are told where they differ. The templates are ours and are no legal advice.
-          </p>
+          <p className="max-w-2xl text-xs quiet">{say("factBracesAsReturndaysWithdrawaldays")}</p>
         </section>
       </div>
       <Duties />
-      <Fold title="What does not come back" note="groups of goods nobody withdraws from, and why">
+      <Fold title={say("whatDoesNotComeBack")} note={say("groupsGoodsNobodyWithdrawsFrom")}>
         <Exclusions />
       </Fold>
-      <Fold title="What the counter asks" note="notes, gifts, fields of your own, age, reminders">
+      <Fold title={say("whatCounterAsks")} note={say("notesGiftsFieldsYourOwn")}>
         <Asking />
       </Fold>
-      <Fold title="Letters" note="what buyers are written, and when">
+      <Fold title={say("letters")} note={say("whatBuyersAreWrittenWhen")}>
         <LetterTexts languages={languages} />
       </Fold>
-      <Fold title="What we say" note="phrases of counter, letters and papers, worded by you">
+      <Fold title={say("whatWeSay")} note={say("phrasesCounterLettersPapersWorded")}>
         <OwnPhrases languages={[...new Set([shop.language, ...shop.languages])]} />
       </Fold>
       {languages.length > 1 && (
-        <Fold title="Other languages" note="names and sentences of goods, delivery, pickup and payment">
+        <Fold title={say("otherLanguages")} note={say("namesSentencesGoodsDeliveryPickup")}>
           <OtherWords languages={shop.languages} />
         </Fold>
       )}
@@ -181,7 +178,7 @@ function Text({ path, label, language, template, reads }: TextProps) {
         dir="auto"
         aria-label={label}
         data-path={path}
-        placeholder={`${language}: not written yet`}
+        placeholder={say("notWrittenYet", { language })}
         className="textarea w-full"
         value={typed ?? saved}
         onFocus={() => bench.setAt(path)}
@@ -190,12 +187,12 @@ function Text({ path, label, language, template, reads }: TextProps) {
       />
       {saved === "" && template && (
         <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, template)}>
-          Start from our template
+          {say("startFromOurTemplate")}
         </button>
       )}
       {saved.includes("{") && reads && (
         <details className="text-sm">
-          <summary className="cursor-pointer quiet">as buyers read it</summary>
+          <summary className="cursor-pointer quiet">{say("asBuyersRead")}</summary>
           <p className="whitespace-pre-line border-s-2 border-base-300 ps-3" lang={language}>
             {reads}
           </p>

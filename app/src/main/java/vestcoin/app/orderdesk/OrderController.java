@@ -27,6 +27,7 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.paper.Papers;
 import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.PaymentReasons;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Document;
@@ -55,7 +56,7 @@ class OrderController {
             String part,
             boolean provider,
             String state,
-            String reason,
+            Message reason,
             BigDecimal amount,
             BigDecimal captured,
             BigDecimal refunded,
@@ -65,7 +66,7 @@ class OrderController {
             Optional<Instant> lapsesAt,
             List<Step> life) {}
 
-    record Step(String state, BigDecimal amount, Instant at, String actor, String note) {}
+    record Step(String state, BigDecimal amount, Instant at, String actor, Message note) {}
 
     /** A row of the order's bills that can be given back. @param amount with tax @param left of it */
     record Refundable(String item, Message name, BigDecimal amount, BigDecimal left) {}
@@ -74,7 +75,7 @@ class OrderController {
     record AgreedTo(String kind, String hash) {}
 
     /** What the buyer added. @param name of the field */
-    record Wish(String name, String text) {}
+    record Wish(Message name, String text) {}
 
     record Whole(
             int number,
@@ -365,10 +366,10 @@ class OrderController {
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         List<Wish> told = new ArrayList<>();
         wishes.gift().ifPresent(gift -> {
-            told.add(new Wish("A gift, without prices, for", gift.name()));
-            told.add(new Wish("To go with it", gift.message()));
+            told.add(new Wish(Message.of("order.gift-for"), gift.name()));
+            told.add(new Wish(Message.of("order.gift-message"), gift.message()));
         });
-        told.add(new Wish("A note", wishes.note()));
+        told.add(new Wish(Message.of("order.note"), wishes.note()));
         editions.of(order.shop(), order.edition())
                 .document()
                 .setup()
@@ -376,7 +377,8 @@ class OrderController {
                 .asking()
                 .extras()
                 .forEach(
-                        extra -> told.add(new Wish(extra.name(), wishes.extras().getOrDefault(extra.id(), ""))));
+                        extra -> told.add(new Wish(
+                                Message.name(extra.name()), wishes.extras().getOrDefault(extra.id(), ""))));
         return told.stream().filter(wish -> !wish.text().isBlank()).toList();
     }
 
@@ -393,7 +395,7 @@ class OrderController {
                 payment.part(),
                 payment.throughProvider(),
                 words(payment),
-                payment.reason(),
+                PaymentReasons.of(payment.reason()),
                 BigDecimal.valueOf(payment.amount(), digits),
                 BigDecimal.valueOf(payment.captured(), digits),
                 BigDecimal.valueOf(payment.refunded(), digits),
@@ -407,7 +409,7 @@ class OrderController {
                                 BigDecimal.valueOf(step.amount(), digits),
                                 step.at(),
                                 step.actor(),
-                                step.note()))
+                                PaymentReasons.of(step.note())))
                         .toList());
     }
 

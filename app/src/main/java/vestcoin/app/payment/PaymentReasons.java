@@ -5,17 +5,22 @@ import vestcoin.core.message.Message;
 
 /** Why a payment came to nothing, as providers and we ourselves write it down, as what can be said in any language. */
 public final class PaymentReasons {
-    private static final Map<String, String> CODES = Map.of(
-            "declined by the bank", "payment.declined-by-the-bank",
-            "declined", "payment.declined",
-            "not enough money on the card", "payment.not-enough-money-on-the-card",
-            "the card has expired", "payment.the-card-has-expired",
-            "the bank could not confirm the buyer", "payment.the-bank-could-not-confirm-the-buyer",
-            "cancelled in the wallet", "payment.cancelled-in-the-wallet",
-            "nothing reached the provider", "payment.nothing-reached-the-provider",
-            "the provider has not answered", "payment.the-provider-has-not-answered",
-            "the authorisation has lapsed", "payment.the-authorisation-has-lapsed",
-            "no longer waited for", "payment.no-longer-waited-for");
+    private static final Map<String, String> CODES = Map.ofEntries(
+            Map.entry("declined by the bank", "payment.declined-by-the-bank"),
+            Map.entry("declined", "payment.declined"),
+            Map.entry("not enough money on the card", "payment.not-enough-money-on-the-card"),
+            Map.entry("the card has expired", "payment.the-card-has-expired"),
+            Map.entry("the bank could not confirm the buyer", "payment.the-bank-could-not-confirm-the-buyer"),
+            Map.entry("cancelled in the wallet", "payment.cancelled-in-the-wallet"),
+            Map.entry("nothing reached the provider", "payment.nothing-reached-the-provider"),
+            Map.entry("the provider has not answered", "payment.the-provider-has-not-answered"),
+            Map.entry("the authorisation has lapsed", "payment.the-authorisation-has-lapsed"),
+            Map.entry("no longer waited for", "payment.no-longer-waited-for"),
+            Map.entry("waits for the transfer", "payment.waits-for-the-transfer"),
+            Map.entry("paid at the door", "payment.paid-at-the-door"),
+            Map.entry("paid when it is collected", "payment.paid-when-it-is-collected"),
+            Map.entry("waits for the cheque to clear", "payment.waits-for-the-cheque-to-clear"),
+            Map.entry("on account", "payment.on-account"));
 
     private PaymentReasons() {}
 

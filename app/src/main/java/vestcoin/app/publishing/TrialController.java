@@ -15,6 +15,7 @@ import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
 import vestcoin.app.payment.Gateways;
+import vestcoin.app.payment.PaymentReasons;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Drafts;
 import vestcoin.core.message.Message;
@@ -40,7 +41,7 @@ class TrialController {
     }
 
     /** @param done what the provider confirmed, in words */
-    record TrialStep(String done, boolean well) {}
+    record TrialStep(Message done, boolean well) {}
 
     /** @param action a page the buyer would be sent to; the trial goes on with its key after it */
     record TrialSteps(String key, List<TrialStep> steps, Optional<String> action, boolean whole) {}
@@ -86,33 +87,38 @@ class TrialController {
                                     account.statement(),
                                     ownUrl + "/desk/" + shop + "/payment"));
             if (view.state().equals("needs-buyer")) {
-                steps.add(new TrialStep("The provider asks the buyer first.", true));
+                steps.add(new TrialStep(Message.of("payment.trial-asks-buyer"), true));
                 return new TrialSteps(key, steps, Optional.of(view.action()), false);
             }
             if (!view.state().equals("authorised")) {
                 steps.add(new TrialStep(
-                        "Not authorised: " + (view.reason().isEmpty() ? view.state() : view.reason()) + ".", false));
+                        Message.of(
+                                "payment.trial-not-authorised",
+                                "reason",
+                                PaymentReasons.of(view.reason().isEmpty() ? view.state() : view.reason())),
+                        false));
                 return new TrialSteps(key, steps, Optional.empty(), false);
             }
-            steps.add(new TrialStep("Authorised: the smallest amount is held.", true));
+            steps.add(new TrialStep(Message.of("payment.trial-authorised"), true));
             provider.move(access, view.ref(), Provider.Kind.CAPTURE, key + "-capture", SMALLEST);
             steps.add(new TrialStep(
-                    account.state() == Gateway.LIVE
-                            ? "Captured: it is yours for a moment."
-                            : "Captured: it would be yours.",
+                    Message.of(
+                            account.state() == Gateway.LIVE
+                                    ? "payment.trial-captured-live"
+                                    : "payment.trial-captured"),
                     true));
             provider.move(access, view.ref(), Provider.Kind.REFUND, key + "-refund", SMALLEST);
-            steps.add(new TrialStep("Given back, all of it.", true));
+            steps.add(new TrialStep(Message.of("payment.trial-given-back"), true));
             gateways.tried(shop, gateway);
             return new TrialSteps(key, steps, Optional.empty(), true);
         } catch (ProviderRejection e) {
-            steps.add(new TrialStep("The provider refused: " + e.getMessage(), false));
+            steps.add(new TrialStep(Message.of("payment.trial-refused", "reason", e.getMessage()), false));
         } catch (ProviderTimeout e) {
             steps.add(new TrialStep(
-                    "The provider did not answer"
-                            + (account.state() == Gateway.LIVE
-                                    ? "; look there whether the amount was taken, and give it back there."
-                                    : "; no money moved in test mode."),
+                    Message.of(
+                            account.state() == Gateway.LIVE
+                                    ? "payment.trial-silent-live"
+                                    : "payment.trial-silent"),
                     false));
         }
         return new TrialSteps(key, steps, Optional.empty(), false);

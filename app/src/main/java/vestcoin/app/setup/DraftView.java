@@ -43,8 +43,8 @@ public record DraftView(
     /** @param text as typed @param words read back in sentences, empty where the text speaks for itself */
     public record CellText(String text, List<Message> words) {}
 
-    /** @param state how far the station is @param word what is missing, empty when nothing is */
-    public record StationState(Finding.Station station, Sewn state, String word) {}
+    /** @param state how far the station is @param word what is missing, if anything is @param blocks whether it stands against opening */
+    public record StationState(Finding.Station station, Sewn state, Optional<Message> word, boolean blocks) {}
 
     public enum Sewn {
         SEWN,
@@ -151,25 +151,30 @@ public record DraftView(
                 long looks = here.stream()
                         .filter(finding -> finding.severity() == Finding.Severity.LOOK_AT_THIS)
                         .count();
-                String word = blocking > 0
-                        ? blocking + " in the way"
-                        : looks > 0 ? looks + " to look at" : open(setup, station, findings);
-                states.add(new StationState(station, word.isEmpty() ? Sewn.SEWN : Sewn.HALF, word));
+                Optional<Message> word = blocking > 0
+                        ? Optional.of(Message.of("setup.in-the-way", "count", blocking))
+                        : looks > 0
+                                ? Optional.of(Message.of("setup.to-look-at", "count", looks))
+                                : open(setup, station, findings);
+                states.add(new StationState(station, word.isEmpty() ? Sewn.SEWN : Sewn.HALF, word, blocking > 0));
             } else {
-                states.add(new StationState(station, Sewn.EMPTY, "not begun"));
+                states.add(
+                        new StationState(station, Sewn.EMPTY, Optional.of(Message.of("setup.not-begun")), false));
             }
         }
         return states;
     }
 
     /** What a station still lacks that no finding speaks of: of Terms, what the law asks for, and texts at all. */
-    private static String open(Setup setup, Finding.Station station, List<Finding> findings) {
+    private static Optional<Message> open(Setup setup, Finding.Station station, List<Finding> findings) {
         if (station != Finding.Station.TERMS) {
-            return "";
+            return Optional.empty();
         }
         long unmet =
                 Duties.of(setup, findings).stream().filter(duty -> !duty.met()).count();
-        return unmet > 0 ? unmet + " asked by law" : setup.terms().texts().isEmpty() ? "no texts" : "";
+        return unmet > 0
+                ? Optional.of(Message.of("setup.asked-by-law", "count", unmet))
+                : setup.terms().texts().isEmpty() ? Optional.of(Message.of("setup.no-texts")) : Optional.empty();
     }
 
     private static boolean begun(Setup setup, Finding.Station station) {

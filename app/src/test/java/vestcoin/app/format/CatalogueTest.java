@@ -74,10 +74,12 @@ class CatalogueTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"de", "fr", "nl", "es", "it"})
-    void what_buyers_meet_is_in_every_language_with_the_same_arguments(String language) {
+    void what_buyers_meet_is_in_every_language_and_all_the_desk_says_in_german_with_the_same_arguments(String language) {
         Map<String, String> english = Phrases.catalogue("en");
         Map<String, String> there = Phrases.catalogue(language);
-        assertThat(there.keySet()).containsExactlyInAnyOrderElementsOf(Phrases.forBuyers());
+        assertThat(there.keySet())
+                .containsExactlyInAnyOrderElementsOf(
+                        Phrases.FOR_SELLERS.contains(language) ? english.keySet() : Phrases.forBuyers());
         Set<String> spoken = new TreeSet<>();
         for (String area : List.of("counter", "letter", "paper")) {
             Json.tree(read(Path.of("../catalogue/en/" + area + ".json")))

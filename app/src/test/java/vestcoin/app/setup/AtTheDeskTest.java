@@ -339,6 +339,7 @@ class AtTheDeskTest {
                 .orElseThrow();
         assertThat(terms.path("state").asString()).isEqualTo("half");
         assertThat(terms.path("word").asString()).isNotBlank();
+        assertThat(terms.path("blocks").asBoolean()).isFalse();
     }
 
     // What stands against opening.

@@ -1,0 +1,51 @@
+import ts from "typescript";
+import { describe, expect, it } from "vitest";
+
+const files = import.meta.glob<string>(["../**/*.{ts,tsx}", "!../**/*.test.ts", "!../api/**"], {
+  query: "?raw",
+  import: "default",
+  eager: true,
+});
+/** Two words, or one that begins a sentence or a label. Words alone in small letters are codes. */
+const WORDED = /[A-Za-z]{2,} [a-z]{2,}|^[A-Z][a-z]{2,}/;
+/** Formats of files, names of keys and of parts of HTTP and the page; and looks. */
+const NOT_SAID =
+  /^(Arrow(Up|Down)|Enter|Escape|Delete|Backspace|Tab|Content-Type|outside of the bench|paid in part|refunded in part|dispute lost|every day|Basket|Where|How|Pay|in part|counter of|IBAN)$|(^| )(btn|flex|grid|border|mt|mb|text|w|max|min|block|fixed|inplace|seg|font|px|py|ps|pe|ms|me|input|modal|quiet|figure|relative|absolute|hatch|progress|my|bg|h|lit|kbd|was)(-|$| )/;
+/**
+ * How prices, measures and times are written in files, which is a format and not a language; what a card service answers
+ * with; what a country calls its postcodes.
+ */
+const FORMATS =
+  /counter.(address|token)\.ts$|notations?\.ts$|hours\.ts$|CellReading\.tsx$|RuleFields\.tsx$|WorkingDays\.tsx$/;
+
+/** Sentences and labels written in a file instead of a catalogue. */
+function written(path: string, text: string): string[] {
+  const source = ts.createSourceFile(path, text, ts.ScriptTarget.Latest, true, ts.ScriptKind.TSX);
+  const found: string[] = [];
+  const visit = (node: ts.Node): void => {
+    if (ts.isImportDeclaration(node)) return;
+    if (ts.isJsxAttribute(node) && node.name.getText(source) === "className") return;
+    if (ts.isJsxText(node) && /[A-Za-z]{2}/.test(node.text)) found.push(node.text.trim());
+    const literal = ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node) ? node.text : undefined;
+    if (literal && WORDED.test(literal) && !NOT_SAID.test(literal)) found.push(literal);
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found.filter((each) => !["PDF", "UBL", "IBAN"].includes(each));
+}
+
+describe("what a screen says", () => {
+  it("stands in the catalogues, and nowhere else", () => {
+    expect(Object.keys(files).length).toBeGreaterThan(90);
+    const found = Object.entries(files)
+      .filter(([path]) => !FORMATS.test(path))
+      .flatMap(([path, text]) => written(path, text).map((words) => `${path}: ${words}`));
+    expect(found).toEqual([]);
+  });
+
+  it("is found where it is planted", () => {
+    expect(written("planted.tsx", "const a = <p>Nothing yet</p>;")).toEqual(["Nothing yet"]);
+    expect(written("planted.tsx", 'const a = <p title="Not yet sent" />;')).toEqual(["Not yet sent"]);
+    expect(written("planted.tsx", 'const a = say("nothingYet");')).toEqual([]);
+  });
+});
