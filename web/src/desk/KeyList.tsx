@@ -26,7 +26,7 @@ export function KeyList({ dialog }: { dialog: RefObject<HTMLDialogElement | null
     <dialog ref={dialog} className="modal" aria-labelledby="keys">
       <div className="modal-box">
         <h2 id="keys" className="mb-3 text-xl">
-          {say("keys")}
+          {say("keyboardHead")}
         </h2>
         <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
           {keys.map(([key, what]) => (

@@ -40,7 +40,7 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
         {say("ticket2")}
       </button>
       <button type="button" className="cursor-pointer quiet" onClick={showKeys}>
-        <kbd className="kbd kbd-xs">?</kbd> {say("keys2")}
+        <kbd className="kbd kbd-xs">?</kbd> {say("keyboard")}
       </button>
     </footer>
   );

@@ -5,7 +5,7 @@ import { answer, api, type Problem, problemsOf, type StatementLine } from "../ap
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
-import { say } from "../shared/say";
+import { readIn, say } from "../shared/say";
 
 const said: Record<string, string> = {
   exact: "paid",
@@ -73,7 +73,9 @@ export function BankStatement() {
               <tbody>
                 {lines.map((line) => (
                   <tr key={line.entry} className="border-t border-base-300 align-top">
-                    <td className="figure py-1 pe-4">{money(line.amount, line.currency, setup.shop.language)}</td>
+                    <td className="figure py-1 pe-4">
+                      {money(line.amount, line.currency, readIn(setup.shop.language))}
+                    </td>
                     <td className="py-1 pe-4">
                       {line.payer}
                       <span className="block text-xs quiet">{line.told}</span>
@@ -87,7 +89,8 @@ export function BankStatement() {
                     </td>
                     <td className={`py-1 ${line.state === "exact" ? "" : "text-warning"}`}>
                       {said[line.state]}
-                      {Number(line.surplus) > 0 && `, ${money(line.surplus, line.currency, setup.shop.language)}`}
+                      {Number(line.surplus) > 0 &&
+                        `, ${money(line.surplus, line.currency, readIn(setup.shop.language))}`}
                     </td>
                   </tr>
                 ))}

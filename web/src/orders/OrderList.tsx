@@ -7,7 +7,7 @@ import { orderCount } from "../shared/counted";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
-import { say, sayCode } from "../shared/say";
+import { readIn, say, sayCode } from "../shared/say";
 import { BankStatement } from "./BankStatement";
 
 /** The columns before the amount. @prop wide not on a phone */
@@ -37,7 +37,7 @@ const standings = [
 /** All orders, the newest first, a page at a time. */
 export function OrderList() {
   const { shop, setup } = useBench();
-  const { language } = setup.shop;
+  const language = readIn(setup.shop.language);
   const [standing, setStanding] = useState("");
   const [mode, setMode] = useState("");
   const [words, setWords] = useState("");

@@ -8,7 +8,7 @@ import { Papers } from "../shared/Papers";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
-import { say, sayCode } from "../shared/say";
+import { deskLocale, readIn, say, sayCode } from "../shared/say";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
 import { CallingOff } from "./CallingOff";
@@ -36,16 +36,18 @@ export function OrderSheet() {
     client.setQueryData(key, after);
     void client.invalidateQueries({ queryKey: ["orders", shop] });
   };
-  const when = new Intl.DateTimeFormat(setup.shop.language, {
+  const when = new Intl.DateTimeFormat(readIn(setup.shop.language), {
     dateStyle: "long",
     timeStyle: "short",
     timeZone: setup.shop.timeZone,
   });
   // A time on the shop's wall clock, shown as it is.
   const wall = (local: string) =>
-    new Intl.DateTimeFormat(setup.shop.language, { dateStyle: "full", timeStyle: "short", timeZone: "UTC" }).format(
-      new Date(`${local.slice(0, 16)}:00Z`),
-    );
+    new Intl.DateTimeFormat(readIn(setup.shop.language), {
+      dateStyle: "full",
+      timeStyle: "short",
+      timeZone: "UTC",
+    }).format(new Date(`${local.slice(0, 16)}:00Z`));
   const figure = figuresOf(order.quote);
   const inside = order.quote.prices === "with-tax";
   return (
@@ -144,11 +146,12 @@ export function OrderSheet() {
                 {say("agreedEditionRead", {
                   join: order.agreed
                     .map((text) =>
-                      text.kind === "age" ? say("beingOrOlder", { hash: text.hash }) : text.kind.replaceAll("-", " "),
+                      text.kind === "age" ? say("beingOrOlder", { hash: text.hash }) : sayCode("text", text.kind),
                     )
                     .join(", "),
                   edition: order.edition,
-                  language: order.language,
+                  language:
+                    new Intl.DisplayNames([deskLocale()], { type: "language" }).of(order.language) ?? order.language,
                 })}
               </p>
             )}
@@ -175,7 +178,7 @@ export function OrderSheet() {
             <Papers
               at={{ shop, number }}
               currency={order.currency}
-              language={setup.shop.language}
+              language={readIn(setup.shop.language)}
               names={{ invoice: say("invoice"), credit: say("creditNote") }}
               fresh={order.standing + order.sent + order.payments.map((paid) => paid.refunded).join()}
             />
@@ -240,7 +243,7 @@ function Payment({ order, paid, owed, fresh }: PaymentProps) {
             <strong>{sayCode("standing", step.state)}</strong> {amount(step.amount)}
             <span className="quiet">
               {" "}
-              · {when.format(new Date(step.at))} · {step.actor}
+              · {when.format(new Date(step.at))} · {sayCode("actor", step.actor)}
               {step.note && ` · ${step.note}`}
             </span>
           </li>

@@ -1,3 +1,4 @@
+import { say } from "./say";
 /** How a value that is not a plain text is written, and read. */
 export interface Notation {
   write: (value: unknown) => string;
@@ -27,6 +28,6 @@ export const yesNo: Notation = {
   read: (text) => text === "yes",
 };
 export const yesNoChoices = [
-  { id: "no", name: "no" },
-  { id: "yes", name: "yes" },
+  { id: "no", name: say("no") },
+  { id: "yes", name: say("yes") },
 ];

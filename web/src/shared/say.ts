@@ -17,6 +17,12 @@ let phrases = new Phrases("en", [english]);
 /** The language the desk is shown in. */
 export const deskLanguage = (): string => phrases.locale;
 
+/** How dates and numbers are written on the desk. Months are named, so that no day is taken for one. */
+export const deskLocale = (): string => (phrases.locale === "en" ? "en-GB" : phrases.locale);
+
+/** How the desk writes what belongs to a shop: as the shop's language does, if it is the desk's as well. */
+export const readIn = (shop: string): string => (subtag(shop) === subtag(phrases.locale) ? shop : deskLocale());
+
 /** The one chosen before; else the one the browser prefers, if the desk has it. */
 export function preferredLanguage(): string {
   const kept = localStorage.getItem(KEPT);
@@ -31,8 +37,9 @@ export function chooseLanguage(language: DeskLanguage) {
 }
 
 /** Before anything of the desk is loaded: its phrases are read once, names at the top of files included. */
-export async function speak(language: string): Promise<void> {
-  const load = catalogues[`../../../catalogue/${subtag(language)}/desk.json`];
+export async function speak(tag: string): Promise<void> {
+  const language = subtag(tag);
+  const load = catalogues[`../../../catalogue/${language}/desk.json`];
   phrases = new Phrases(language, load ? [await load(), english] : [english]);
   document.documentElement.lang = phrases.locale;
 }

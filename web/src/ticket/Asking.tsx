@@ -44,7 +44,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
         {say("close")}
       </button>
       {baskets[place] && <BasketEditor basket={baskets[place]} choose={choose} />}
-      <span className="quiet">{say("to2")}</span>
+      <span className="quiet">{say("ticketTo")}</span>
       <PlaceChoice to={to} choose={(next) => change({ to: next })} changed={changed.to !== undefined} />
       <label htmlFor="ticket-buyer" className="quiet">
         {say("buyer4")}
@@ -121,7 +121,7 @@ function When({ value, set, timeZone }: { value: string; set: (when: string) => 
   const [open, setOpen] = useState(false);
   return (
     <>
-      <span className="quiet">{say("when2")}</span>
+      <span className="quiet">{say("ticketWhen")}</span>
       {open || value ? (
         <input
           type="datetime-local"

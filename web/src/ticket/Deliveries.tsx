@@ -1,5 +1,5 @@
 import type { Amount, Figure, QuoteView } from "../api/client";
-import { say } from "../shared/say";
+import { deskLocale, say } from "../shared/say";
 import type { Changed } from "./asked";
 import { TicketRow } from "./TicketRow";
 
@@ -14,7 +14,12 @@ interface Props {
 type Option = QuoteView["delivery"][number];
 
 // Made once: making a formatter takes longer than all else the ticket does at a keystroke.
-const days = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
+const days = new Intl.DateTimeFormat(deskLocale(), {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  timeZone: "UTC",
+});
 
 const day = (iso: string): string => days.format(new Date(`${iso}T00:00:00Z`));
 
@@ -72,7 +77,7 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
       )}
       {!taken && offered.length > 0 && !apart && (
         <div className="py-1">
-          <Instead options={offered} choose={(id) => change({ delivery: id })} word="by" />
+          <Instead options={offered} choose={(id) => change({ delivery: id })} word={say("byWay")} />
         </div>
       )}
       {apart &&
@@ -112,7 +117,7 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
 function Instead({
   options,
   choose,
-  word = "instead",
+  word = say("instead"),
 }: {
   options: Option[];
   choose: (id: string) => void;

@@ -1,4 +1,5 @@
 import { useBench } from "../desk/bench";
+import { sayCode } from "../shared/say";
 import { isField } from "./why";
 
 /** Takes to the field a rule stands in; nothing for rules of the computation itself. */
@@ -12,7 +13,7 @@ export function RuleButton({ rule }: { rule: string }) {
       onClick={() => bench.goTo(rule)}
       title={rule}
     >
-      {rule.split("/")[0]}
+      {sayCode("stationOf", rule.split("/")[0] ?? "")}
     </button>
   );
 }

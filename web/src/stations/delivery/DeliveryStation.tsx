@@ -71,10 +71,7 @@ export function DeliveryStation() {
             id: option.id,
             name: option.name,
             note: option.days
-              ? say("working", {
-                  days: dayText.write(option.days),
-                  to: option.days.to === 1 ? say("day") : say("days"),
-                })
+              ? say("workingDaysOf", { days: dayText.write(option.days), to: option.days.to })
               : undefined,
           }))}
           pathOf={(row, column) => `delivery/zones/${row.id}/rates/${column.id}`}

@@ -66,7 +66,7 @@ function conditionsOf({ conditions }: Rule): string {
   return [
     conditions.window && windowText.write(conditions.window),
     conditions.leastQuantity && say("fromThings2", { leastQuantity: conditions.leastQuantity }),
-    conditions.uses && `${conditions.uses} uses`,
+    conditions.uses && say("uses", { count: conditions.uses }),
     conditions.places.length > 0 && conditions.places.join(" "),
   ]
     .filter(Boolean)

@@ -245,12 +245,12 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
   const bench = useBench();
   const taxed = [
     { id: "like-goods", name: say("asProduct") },
-    ...bench.setup.tax.categories.map((each) => ({ id: say("in", { id: each.id }), name: each.name })),
+    ...bench.setup.tax.categories.map((each) => ({ id: `in ${each.id}`, name: each.name })),
     { id: "outside", name: say("outsideTax") },
   ];
   /** How it is taxed and, in a category of its own, in which: one choice, made in one act. */
   const taxedAs = (each: Product["perUnit"][number]) => ({
-    write: () => (each.category ? say("in2", { category: each.category }) : (each.taxed ?? "")),
+    write: () => (each.category ? `in ${each.category}` : (each.taxed ?? "")),
     read: (chosen: string) => {
       const { category: _, taxed: __, ...rest } = each;
       return chosen.startsWith("in ")

@@ -4,10 +4,10 @@ import { answer, api, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
-import { say } from "../../shared/say";
+import { deskLocale, say } from "../../shared/say";
 import { useOpening } from "./useOpening";
 
-const dateTime = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeStyle: "short" });
+const dateTime = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeStyle: "short" });
 
 /** Opening and closing the shop: what still stands against it, each line a link to the very field. */
 export function OpeningStation() {

@@ -1,6 +1,6 @@
 import { useBench } from "../../desk/bench";
 import { money } from "../../shared/money";
-import { say } from "../../shared/say";
+import { readIn, say } from "../../shared/say";
 
 /** What each way to pay leaves of the ticket: paid, less tax, less what its provider takes. */
 export function Keeps() {
@@ -8,7 +8,7 @@ export function Keeps() {
   const { priced } = bench;
   if (!priced || priced.methods.length === 0) return null;
   const payable = Number(priced.payable.value);
-  const amount = (value: string | number) => money(String(value), priced.currency, bench.setup.shop.language);
+  const amount = (value: string | number) => money(String(value), priced.currency, readIn(bench.setup.shop.language));
   const share = (value: number) => `${payable > 0 ? Math.max(0, (100 * value) / payable) : 0}%`;
   return (
     <section aria-label={say("whatYouKeepTicket")}>

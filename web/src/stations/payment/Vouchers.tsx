@@ -4,7 +4,7 @@ import { answer, api, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { money } from "../../shared/money";
 import { Said } from "../../shared/Said";
-import { say } from "../../shared/say";
+import { readIn, say } from "../../shared/say";
 
 /** Vouchers with their balances. A buyer types one where codes go; what it does not cover is paid another way. */
 export function Vouchers() {
@@ -41,10 +41,10 @@ export function Vouchers() {
           <li key={voucher.code} className="flex justify-between gap-4 border-b border-base-300 py-1">
             <span className="font-mono">{voucher.code}</span>
             <span className="figure">
-              {money(voucher.balance, voucher.currency, setup.shop.language)}
+              {money(voucher.balance, voucher.currency, readIn(setup.shop.language))}
               <span className="quiet">
                 {" "}
-                {say("of4", { issued: money(voucher.issued, voucher.currency, setup.shop.language) })}
+                {say("of4", { issued: money(voucher.issued, voucher.currency, readIn(setup.shop.language)) })}
               </span>
             </span>
           </li>

@@ -3,9 +3,9 @@ import { Link } from "react-router";
 import { answer, api, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
-import { say } from "../../shared/say";
+import { deskLocale, say } from "../../shared/say";
 
-const times = new Intl.DateTimeFormat("en-GB", {
+const times = new Intl.DateTimeFormat(deskLocale(), {
   weekday: "short",
   day: "numeric",
   month: "short",

@@ -5,7 +5,7 @@ import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
 import { countryText } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
-import { say } from "../../shared/say";
+import { deskLocale, say } from "../../shared/say";
 import { Coming } from "./Coming";
 import { hours } from "./hours";
 import { Rings } from "./Rings";
@@ -118,7 +118,7 @@ function Place({ spot }: { spot: Spot }) {
   );
 }
 
-const times = new Intl.DateTimeFormat("en-GB", {
+const times = new Intl.DateTimeFormat(deskLocale(), {
   weekday: "short",
   day: "numeric",
   month: "short",

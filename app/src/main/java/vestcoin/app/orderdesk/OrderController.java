@@ -376,9 +376,8 @@ class OrderController {
                 .terms()
                 .asking()
                 .extras()
-                .forEach(
-                        extra -> told.add(new Wish(
-                                Message.name(extra.name()), wishes.extras().getOrDefault(extra.id(), ""))));
+                .forEach(extra -> told.add(
+                        new Wish(Message.name(extra.name()), wishes.extras().getOrDefault(extra.id(), ""))));
         return told.stream().filter(wish -> !wish.text().isBlank()).toList();
     }
 

@@ -103,9 +103,7 @@ class TrialController {
             provider.move(access, view.ref(), Provider.Kind.CAPTURE, key + "-capture", SMALLEST);
             steps.add(new TrialStep(
                     Message.of(
-                            account.state() == Gateway.LIVE
-                                    ? "payment.trial-captured-live"
-                                    : "payment.trial-captured"),
+                            account.state() == Gateway.LIVE ? "payment.trial-captured-live" : "payment.trial-captured"),
                     true));
             provider.move(access, view.ref(), Provider.Kind.REFUND, key + "-refund", SMALLEST);
             steps.add(new TrialStep(Message.of("payment.trial-given-back"), true));
@@ -115,10 +113,7 @@ class TrialController {
             steps.add(new TrialStep(Message.of("payment.trial-refused", "reason", e.getMessage()), false));
         } catch (ProviderTimeout e) {
             steps.add(new TrialStep(
-                    Message.of(
-                            account.state() == Gateway.LIVE
-                                    ? "payment.trial-silent-live"
-                                    : "payment.trial-silent"),
+                    Message.of(account.state() == Gateway.LIVE ? "payment.trial-silent-live" : "payment.trial-silent"),
                     false));
         }
         return new TrialSteps(key, steps, Optional.empty(), false);

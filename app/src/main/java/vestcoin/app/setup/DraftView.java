@@ -43,7 +43,10 @@ public record DraftView(
     /** @param text as typed @param words read back in sentences, empty where the text speaks for itself */
     public record CellText(String text, List<Message> words) {}
 
-    /** @param state how far the station is @param word what is missing, if anything is @param blocks whether it stands against opening */
+    /**
+     * @param state how far the station is @param word what is missing, if anything is @param blocks whether it stands
+     *     against opening
+     */
     public record StationState(Finding.Station station, Sewn state, Optional<Message> word, boolean blocks) {}
 
     public enum Sewn {
@@ -158,8 +161,7 @@ public record DraftView(
                                 : open(setup, station, findings);
                 states.add(new StationState(station, word.isEmpty() ? Sewn.SEWN : Sewn.HALF, word, blocking > 0));
             } else {
-                states.add(
-                        new StationState(station, Sewn.EMPTY, Optional.of(Message.of("setup.not-begun")), false));
+                states.add(new StationState(station, Sewn.EMPTY, Optional.of(Message.of("setup.not-begun")), false));
             }
         }
         return states;

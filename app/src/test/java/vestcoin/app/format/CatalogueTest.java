@@ -74,7 +74,8 @@ class CatalogueTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"de", "fr", "nl", "es", "it"})
-    void what_buyers_meet_is_in_every_language_and_all_the_desk_says_in_german_with_the_same_arguments(String language) {
+    void what_buyers_meet_is_in_every_language_and_all_the_desk_says_in_german_with_the_same_arguments(
+            String language) {
         Map<String, String> english = Phrases.catalogue("en");
         Map<String, String> there = Phrases.catalogue(language);
         assertThat(there.keySet())
