@@ -83,8 +83,8 @@ export function OrderList() {
             onChange={(event) => setWords(event.target.value)}
           />
         </label>
-        <Choose label={say("state")} value={standing} choose={setStanding} of={standings} />
-        <Choose label={say("mode")} value={mode} choose={setMode} of={["test", "live"]} />
+        <Choose family="standing" label={say("state")} value={standing} choose={setStanding} of={standings} />
+        <Choose family="mode" label={say("mode")} value={mode} choose={setMode} of={["test", "live"]} />
       </div>
       {list.isSuccess && filtered && orders.length === 0 && <p className="quiet">{say("noOrderLike")}</p>}
       {list.isSuccess && !filtered && orders.length === 0 && (
@@ -160,13 +160,15 @@ export function OrderList() {
 }
 
 interface ChooseProps {
+  /** How the catalogue names what can be chosen. */
+  family: string;
   label: string;
   value: string;
   choose: (value: string) => void;
   of: string[];
 }
 
-function Choose({ label, value, choose, of }: ChooseProps) {
+function Choose({ family, label, value, choose, of }: ChooseProps) {
   return (
     <label>
       <span className="block text-xs quiet">{label}</span>
@@ -174,7 +176,7 @@ function Choose({ label, value, choose, of }: ChooseProps) {
         <option value="">{say("any")}</option>
         {of.map((each) => (
           <option key={each} value={each}>
-            {sayCode("standing", each)}
+            {sayCode(family, each)}
           </option>
         ))}
       </select>

@@ -24,6 +24,7 @@ class GermanDeskTest extends AtDesk {
             const walk = node => {
               if (node.nodeType === 3) { texts.push(node.nodeValue.trim()); return; }
               if (node.nodeType !== 1 || ['SCRIPT', 'STYLE'].includes(node.tagName)) return;
+              if (node.tagName === 'DETAILS' && !node.open) { walk(node.querySelector('summary')); return; }
               for (const name of ['aria-label', 'placeholder', 'title', 'alt']) {
                 if (node.getAttribute(name)) texts.push(node.getAttribute(name));
               }
