@@ -2,7 +2,7 @@ import { type RefObject, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Setup } from "../api/client";
 import { say } from "../shared/say";
-import { useBench } from "./bench";
+import { useBench, useMarks } from "./bench";
 import { stations } from "./Thread";
 
 interface Thing {
@@ -59,6 +59,7 @@ const MOST = 12;
 /** Finds anything by its name: a station, a setting, a good, a zone, an order by its number. */
 export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }) {
   const bench = useBench();
+  const marks = useMarks();
   const navigate = useNavigate();
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);
@@ -80,7 +81,7 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
     dialog.current?.close();
     setText("");
     if (thing.to.startsWith("/")) void navigate(thing.to);
-    else bench.goTo(thing.to);
+    else marks.goTo(thing.to);
   };
   return (
     <dialog ref={dialog} className="modal items-start pt-24" aria-label={say("find")}>

@@ -6,7 +6,7 @@ import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { say } from "../shared/say";
-import { useBench } from "./bench";
+import { useActs, useBench, useTroubles } from "./bench";
 
 const sells = [
   { id: "things", name: say("thingsAreHandedOver") },
@@ -26,6 +26,8 @@ const prices = [
 /** Six questions of a new shop. Each can be left as it is; the draft that follows already prices a basket. */
 export function FirstQuestions() {
   const bench = useBench();
+  const acts = useActs();
+  const troubles = useTroubles();
   const navigate = useNavigate();
   const { shop } = bench.setup;
   const home = countryName(shop.address.country);
@@ -42,7 +44,7 @@ export function FirstQuestions() {
   ];
   const begin = async () => {
     const answers = { sells: ["things"], ways: ["sent"], ...given } as FirstAnswers;
-    if (await bench.begin(answers)) void navigate(`/desk/${bench.shop}/goods`);
+    if (await acts.begin(answers)) void navigate(`/desk/${bench.shop}/goods`);
   };
   if (!usual.data) return null;
   return (
@@ -106,7 +108,7 @@ export function FirstQuestions() {
           />
         </Question>
       </ol>
-      <Said problems={bench.problems} />
+      <Said problems={troubles.problems} />
       <button type="submit" className="btn btn-primary mt-6">
         {say("beginWithThese")}
       </button>

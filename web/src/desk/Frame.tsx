@@ -6,7 +6,7 @@ import { orderCount } from "../shared/counted";
 import { Said } from "../shared/Said";
 import { say } from "../shared/say";
 import { TicketPane } from "../ticket/TicketPane";
-import { useBench } from "./bench";
+import { useActs, useBench, useTroubles } from "./bench";
 import { Find } from "./Find";
 import { KeyList } from "./KeyList";
 import { OtherLanguage } from "./OtherLanguage";
@@ -19,6 +19,7 @@ const EVERY_HALF_MINUTE = 30_000;
 /** The desk around a station: the bar, the thread, the ticket beside, the findings below. */
 export function Frame({ left, children }: { left: (session: Session) => void; children: ReactNode }) {
   const bench = useBench();
+  const acts = useActs();
   const navigate = useNavigate();
   const location = useLocation();
   const publishing = useRef<HTMLDialogElement>(null);
@@ -40,8 +41,8 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && (key === "z" || key === "y") && !typing) {
         event.preventDefault();
-        if (event.shiftKey || key === "y") bench.redo();
-        else bench.undo();
+        if (event.shiftKey || key === "y") acts.redo();
+        else acts.undo();
       } else if ((event.ctrlKey || event.metaKey) && event.key === "Enter") {
         event.preventDefault();
         publishing.current?.showModal();
@@ -64,7 +65,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [bench, navigate]);
+  }, [acts, bench.shop, navigate]);
 
   // Each station begins at its top, however far down the one before was.
   const station = location.pathname.split("/")[3];
@@ -102,10 +103,10 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
           <strong className="font-semibold">{changes === 0 ? say("noChanges") : say("changes", { changes })}</strong>
         </span>
         <span className="flex gap-1">
-          <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={bench.undo}>
+          <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={acts.undo}>
             {say("undo")}
           </button>
-          <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={bench.redo}>
+          <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={acts.redo}>
             {say("redo")}
           </button>
         </span>
@@ -146,10 +147,12 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
 
 function Publishing({ dialog }: { dialog: React.RefObject<HTMLDialogElement | null> }) {
   const bench = useBench();
+  const acts = useActs();
+  const troubles = useTroubles();
   const [refused, setRefused] = useState(false);
   const next = (bench.draft.edition ?? 0) + 1;
   const publish = async () => {
-    const published = await bench.publish();
+    const published = await acts.publish();
     setRefused(!published);
     if (published) dialog.current?.close();
   };
@@ -165,7 +168,7 @@ function Publishing({ dialog }: { dialog: React.RefObject<HTMLDialogElement | nu
               bench.draft.changes === 1 ? say("oneChangeGoes") : say("changesGo", { changes: bench.draft.changes }),
           })}
         </p>
-        {refused && <Said problems={bench.problems} />}
+        {refused && <Said problems={troubles.problems} />}
         <div className="modal-action">
           <form method="dialog">
             <button type="submit" className="btn btn-ghost">

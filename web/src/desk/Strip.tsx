@@ -1,6 +1,6 @@
 import type { Finding } from "../api/client";
 import { say } from "../shared/say";
-import { useBench } from "./bench";
+import { useBench, useMarks, useSpotlight } from "./bench";
 
 /** How many leading steps two paths share. */
 function nearness(finding: Finding, at: string): number {
@@ -14,10 +14,12 @@ function nearness(finding: Finding, at: string): number {
 /** The strip of findings: how many, and the sentence of the one nearest to the cursor. */
 export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTicket: () => void }) {
   const bench = useBench();
+  const spotlight = useSpotlight();
+  const marks = useMarks();
   const { findings } = bench.draft;
   const blocking = findings.filter((finding) => finding.severity === "blocks-opening").length;
   const looking = findings.filter((finding) => finding.severity === "look-at-this").length;
-  const nearest = [...findings].sort((a, b) => nearness(b, bench.at) - nearness(a, bench.at))[0];
+  const nearest = [...findings].sort((a, b) => nearness(b, spotlight.at) - nearness(a, spotlight.at))[0];
   return (
     <footer className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-base-300 px-5 py-2">
       {blocking > 0 && (
@@ -29,7 +31,7 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
       {nearest ? (
         <span className="min-w-0 flex-1 truncate" title={`${nearest.sentence} ${nearest.remedy}`}>
           {nearest.sentence} {nearest.remedy}{" "}
-          <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(nearest.path)}>
+          <button type="button" className="cursor-pointer underline" onClick={() => marks.goTo(nearest.path)}>
             {say("goThere")}
           </button>
         </span>

@@ -1,5 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
+import {
+  type Context,
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+} from "react";
 import { useNavigate } from "react-router";
 import {
   answer,
@@ -15,19 +24,22 @@ import {
 import { editOf } from "../shared/paths";
 import { say } from "../shared/say";
 
-/** What every station and the ticket share: the draft, the change being typed, and what is lit. */
+/** What is worked on. It changes when a change is made, not while one is typed. */
 export interface Bench {
   shop: string;
   draft: DraftView;
   setup: Setup;
-  /** Edits being typed, not made yet; the ticket prices with them. */
-  trying: Edit[];
+}
+
+/** What can be done to the draft. These never change, so nothing is drawn again for them. */
+export interface Acts {
+  /** A change being typed, not made yet; the ticket prices with it. */
   try: (path: string, now: unknown) => void;
   stopTrying: () => void;
-  /** Makes an edit; false when it was refused, with the reason in `problems`. */
+  /** Makes an edit; false when it was refused, with the reason among the troubles. */
   commit: (edits: Edit[]) => Promise<boolean>;
   set: (path: string, now: unknown) => Promise<boolean>;
-  /** Makes those edits of a block that can be made; false when some were left, with the reasons in `problems`. */
+  /** Makes those edits of a block that can be made; false when some were left, with the reasons among the troubles. */
   paste: (edits: Edit[]) => Promise<boolean>;
   /** Reads the draft anew, after something else has changed it. */
   refresh: () => void;
@@ -36,40 +48,72 @@ export interface Bench {
   undo: () => void;
   redo: () => void;
   publish: () => Promise<boolean>;
-  /** Why the last change, tried or made, was refused. */
-  problems: Problem[];
-  /** Why what was typed into a field could not be kept, by the field's path, until it is put right or taken back. */
-  refusals: Readonly<Record<string, Problem[]>>;
+}
+
+/** What the parts of the desk tell one another. These never change either. */
+export interface Marks {
+  refuse: (problems: Problem[]) => void;
   /** Takes back what a field was refused. */
   takeBack: (path: string) => void;
-  refuse: (problems: Problem[]) => void;
-  /** Cells being typed, read back. */
-  readings: Record<string, { text: string; words: string[] }>;
-  setReadings: (readings: Record<string, { text: string; words: string[] }>) => void;
-  /** The field under the cursor on the station; ticket rows it makes are lit. */
-  at: string;
+  setReadings: (readings: Typed["readings"]) => void;
   setAt: (path: string) => void;
-  /** Rules of the focused ticket row; the cells that made it are lit. */
-  lit: ReadonlySet<string>;
   setLit: (paths: ReadonlySet<string>) => void;
-  /** The ticket as it was last priced. */
-  priced: QuoteView | undefined;
   setPriced: (quote: QuoteView | undefined) => void;
-  /** A field somebody asked to be taken to. */
-  wanted: string;
   goTo: (path: string) => void;
   arrived: () => void;
 }
 
-const Context = createContext<Bench | null>(null);
+/** What is being typed, and how it reads: it changes at every keystroke. */
+export interface Typed {
+  /** Edits not made yet. */
+  trying: Edit[];
+  /** Cells being typed, read back. */
+  readings: Record<string, { text: string; words: string[] }>;
+}
+
+export interface Troubles {
+  /** Why the last change, tried or made, was refused. */
+  problems: Problem[];
+  /** Why what was typed into a field could not be kept, by the field's path, until it is put right or taken back. */
+  refusals: Readonly<Record<string, Problem[]>>;
+}
+
+/** What is pointed at. */
+export interface Spotlight {
+  /** The field under the cursor on the station; ticket rows it makes are lit. */
+  at: string;
+  /** Rules of the focused ticket row; the cells that made it are lit. */
+  lit: ReadonlySet<string>;
+  /** A field somebody asked to be taken to. */
+  wanted: string;
+}
+
+const BenchContext = createContext<Bench | null>(null);
+const ActsContext = createContext<Acts | null>(null);
+const MarksContext = createContext<Marks | null>(null);
+const TypedContext = createContext<Typed | null>(null);
+const TroublesContext = createContext<Troubles | null>(null);
+const SpotlightContext = createContext<Spotlight | null>(null);
+const PricedContext = createContext<QuoteView | undefined>(undefined);
+
+function useWithin<T>(context: Context<T | null>): T {
+  const found = useContext(context);
+  if (!found) throw new Error("outside of the bench");
+  return found;
+}
+
+// Each is what a component is drawn again for, so it asks for no more than it shows.
+export const useBench = (): Bench => useWithin(BenchContext);
+export const useActs = (): Acts => useWithin(ActsContext);
+export const useMarks = (): Marks => useWithin(MarksContext);
+export const useTyped = (): Typed => useWithin(TypedContext);
+export const useTroubles = (): Troubles => useWithin(TroublesContext);
+export const useSpotlight = (): Spotlight => useWithin(SpotlightContext);
+/** The ticket as it was last priced. */
+export const usePriced = (): QuoteView | undefined => useContext(PricedContext);
+
 const NOTHING: ReadonlySet<string> = new Set();
 const NONE: Problem[] = [];
-
-export function useBench(): Bench {
-  const bench = useContext(Context);
-  if (!bench) throw new Error("outside of the bench");
-  return bench;
-}
 
 /** The field that shows a path, a part of it, or what it is a part of. */
 function nearest(path: string): HTMLElement | null {
@@ -85,15 +129,9 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const client = useQueryClient();
   const navigate = useNavigate();
   const [trying, setTrying] = useState<Edit[]>([]);
+  const [readings, setReadings] = useState<Typed["readings"]>({});
   const [problems, setProblems] = useState<Problem[]>(NONE);
-  // Nothing wrong, as before, is no reason to draw the desk again.
-  const refuse = useCallback(
-    (next: Problem[]) => setProblems((now) => (next.length === 0 && now.length === 0 ? now : next)),
-    [],
-  );
   const [refusals, setRefusals] = useState<Record<string, Problem[]>>({});
-  const takeBack = useCallback((target: string) => setRefusals(({ [target]: _, ...rest }) => rest), []);
-  const [readings, setReadings] = useState<Bench["readings"]>({});
   const [at, setAt] = useState("");
   const [lit, setLit] = useState<ReadonlySet<string>>(NOTHING);
   const [priced, setPriced] = useState<QuoteView>();
@@ -103,15 +141,36 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const query = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/draft", path)) });
   const draft = query.data;
 
+  const marks = useMemo<Marks>(
+    () => ({
+      // Nothing wrong, as before, is no reason to draw the desk again.
+      refuse: (next) => setProblems((now) => (next.length === 0 && now.length === 0 ? now : next)),
+      takeBack: (target) => setRefusals(({ [target]: _, ...rest }) => rest),
+      setReadings: (next) =>
+        setReadings((now) => (Object.keys(next).length === 0 && Object.keys(now).length === 0 ? now : next)),
+      setAt,
+      setLit,
+      setPriced,
+      goTo: (target) => {
+        setWanted(target);
+        // Discounts lie with the goods.
+        const station = target.split("/")[0]?.replace("discounts", "goods");
+        if (station) void navigate(`/desk/${shop}/${station}`);
+      },
+      arrived: () => setWanted(""),
+    }),
+    [navigate, shop],
+  );
+
   const change = useMutation({
     mutationFn: (call: () => Promise<DraftView>) => call(),
     onSuccess: (fresh) => {
       client.setQueryData(key, fresh);
       setTrying([]);
-      refuse([]);
+      marks.refuse([]);
     },
     onError: (reason) => {
-      refuse(problemsOf(reason));
+      marks.refuse(problemsOf(reason));
       void client.invalidateQueries({ queryKey: key });
     },
   });
@@ -120,7 +179,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
     (call: () => Promise<DraftView>, target?: string) =>
       run(call).then(
         () => {
-          if (target) takeBack(target);
+          if (target) marks.takeBack(target);
           return true;
         },
         (reason: unknown) => {
@@ -128,22 +187,42 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
           return false;
         },
       ),
-    [run, takeBack],
+    [run, marks],
   );
-  const commit = useCallback(
-    (edits: Edit[]) =>
-      made(() => answer(api.POST("/api/shops/{shop}/draft/edits", { ...path, body: { edits } })), edits[0]?.path),
-    [made, path],
-  );
-  const goTo = useCallback(
-    (target: string) => {
-      setWanted(target);
-      // Discounts lie with the goods.
-      const station = target.split("/")[0]?.replace("discounts", "goods");
-      if (station) void navigate(`/desk/${shop}/${station}`);
-    },
-    [navigate, shop],
-  );
+
+  const acts = useMemo<Acts>(() => {
+    const document = () => client.getQueryData<DraftView>(key)?.document;
+    const commit = (edits: Edit[]) =>
+      made(() => answer(api.POST("/api/shops/{shop}/draft/edits", { ...path, body: { edits } })), edits[0]?.path);
+    return {
+      try: (target, now) => setTrying([editOf(document(), target, now)]),
+      stopTrying: () => {
+        setTrying((now) => (now.length === 0 ? now : []));
+        marks.refuse([]);
+      },
+      commit,
+      set: (target, now) => commit([editOf(document(), target, now)]),
+      paste: async (edits) => {
+        const pasted = await answer(api.POST("/api/shops/{shop}/draft/paste", { ...path, body: { edits } })).catch(
+          (reason: unknown) => {
+            marks.refuse(problemsOf(reason));
+            return null;
+          },
+        );
+        if (!pasted) return false;
+        client.setQueryData(key, pasted.draft);
+        setTrying([]);
+        marks.refuse(pasted.left);
+        return pasted.left.length === 0;
+      },
+      refresh: () => void client.invalidateQueries({ queryKey: key }),
+      begin: (answers) => made(() => answer(api.POST("/api/shops/{shop}/draft/begin", { ...path, body: answers }))),
+      fillTax: () => made(() => answer(api.POST("/api/shops/{shop}/draft/tax/fill", path))),
+      undo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/undo", path))),
+      redo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/redo", path))),
+      publish: () => made(() => answer(api.POST("/api/shops/{shop}/draft/publish", path))),
+    };
+  }, [client, key, path, made, marks]);
 
   // A rule may be less than a field, or lie in one: then the nearest field there is takes the cursor.
   useEffect(() => {
@@ -155,75 +234,10 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
     return () => clearTimeout(timer);
   }, [wanted]);
 
-  const bench = useMemo<Bench | null>(() => {
-    if (!draft) return null;
-    return {
-      shop,
-      draft,
-      setup: draft.document as Setup,
-      trying,
-      try: (target, now) => setTrying([editOf(draft.document, target, now)]),
-      stopTrying: () => {
-        setTrying([]);
-        refuse([]);
-      },
-      commit,
-      set: (target, now) => commit([editOf(draft.document, target, now)]),
-      paste: async (edits) => {
-        const pasted = await answer(api.POST("/api/shops/{shop}/draft/paste", { ...path, body: { edits } })).catch(
-          (reason: unknown) => {
-            refuse(problemsOf(reason));
-            return null;
-          },
-        );
-        if (!pasted) return false;
-        client.setQueryData(key, pasted.draft);
-        setTrying([]);
-        refuse(pasted.left);
-        return pasted.left.length === 0;
-      },
-      refresh: () => void client.invalidateQueries({ queryKey: key }),
-      begin: (answers) => made(() => answer(api.POST("/api/shops/{shop}/draft/begin", { ...path, body: answers }))),
-      fillTax: () => made(() => answer(api.POST("/api/shops/{shop}/draft/tax/fill", path))),
-      undo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/undo", path))),
-      redo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/redo", path))),
-      publish: () => made(() => answer(api.POST("/api/shops/{shop}/draft/publish", path))),
-      problems,
-      refuse,
-      refusals,
-      takeBack,
-      readings,
-      setReadings,
-      at,
-      setAt,
-      lit,
-      setLit,
-      priced,
-      setPriced,
-      wanted,
-      goTo,
-      arrived: () => setWanted(""),
-    };
-  }, [
-    shop,
-    draft,
-    trying,
-    commit,
-    made,
-    client,
-    key,
-    path,
-    problems,
-    refuse,
-    refusals,
-    takeBack,
-    readings,
-    at,
-    lit,
-    priced,
-    wanted,
-    goTo,
-  ]);
+  const bench = useMemo(() => draft && { shop, draft, setup: draft.document as Setup }, [shop, draft]);
+  const typed = useMemo(() => ({ trying, readings }), [trying, readings]);
+  const troubles = useMemo(() => ({ problems, refusals }), [problems, refusals]);
+  const spotlight = useMemo(() => ({ at, lit, wanted }), [at, lit, wanted]);
 
   if (query.isError)
     return (
@@ -232,5 +246,19 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       </p>
     );
   if (!bench) return <p className="p-8 quiet">{say("unfoldingDraft")}</p>;
-  return <Context value={bench}>{children}</Context>;
+  return (
+    <MarksContext value={marks}>
+      <ActsContext value={acts}>
+        <BenchContext value={bench}>
+          <TroublesContext value={troubles}>
+            <SpotlightContext value={spotlight}>
+              <PricedContext value={priced}>
+                <TypedContext value={typed}>{children}</TypedContext>
+              </PricedContext>
+            </SpotlightContext>
+          </TroublesContext>
+        </BenchContext>
+      </ActsContext>
+    </MarksContext>
+  );
 }

@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, useState } from "react";
 import type { Problem } from "../api/client";
-import { useBench } from "../desk/bench";
+import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../desk/bench";
 import { valueAt } from "./paths";
 import { Said } from "./Said";
 import { say } from "./say";
@@ -36,6 +36,10 @@ export function Field({
   optional,
 }: Props) {
   const bench = useBench();
+  const troubles = useTroubles();
+  const spotlight = useSpotlight();
+  const marks = useMarks();
+  const acts = useActs();
   const id = useId();
   const input = useRef<HTMLInputElement & HTMLSelectElement>(null);
   const saved = write(valueAt(bench.draft.document, path));
@@ -43,27 +47,27 @@ export function Field({
   const [typing, setTyping] = useState(false);
   const leaving = useRef(false);
   const shown = typing ? text : saved;
-  const tried = bench.trying.some((edit) => edit.path === path) ? bench.problems : [];
-  const mine = told(path, bench.refusals, tried);
+  const tried = typing ? troubles.problems : [];
+  const mine = told(path, troubles.refusals, tried);
   const value = (typed: string) => (read ? read(typed) : typed === "" && optional ? undefined : typed);
 
   useEffect(() => {
-    if (bench.wanted === path) {
+    if (spotlight.wanted === path) {
       for (let fold = input.current?.closest("details"); fold; fold = fold.parentElement?.closest("details"))
         fold.open = true;
       input.current?.focus();
-      bench.arrived();
+      marks.arrived();
     }
-  }, [bench, path]);
+  }, [spotlight.wanted, marks, path]);
 
   const leave = async () => {
     if (!typing || leaving.current) return;
     leaving.current = true;
     if (text === saved) {
-      bench.stopTrying();
-      bench.takeBack(path);
+      acts.stopTrying();
+      marks.takeBack(path);
     }
-    if (text === saved || (await bench.set(path, value(text)))) setTyping(false);
+    if (text === saved || (await acts.set(path, value(text)))) setTyping(false);
     leaving.current = false;
   };
   const common = {
@@ -72,8 +76,8 @@ export function Field({
     "data-path": path,
     "aria-invalid": mine.length > 0,
     "aria-describedby": mine.length > 0 ? `${id}-said` : undefined,
-    onFocus: () => bench.setAt(path),
-    className: `inplace w-full ${bench.lit.has(path) ? "lit" : ""} ${mine.length > 0 ? "border-b-error" : ""}`,
+    onFocus: () => marks.setAt(path),
+    className: `inplace w-full ${spotlight.lit.has(path) ? "lit" : ""} ${mine.length > 0 ? "border-b-error" : ""}`,
   };
   return (
     <div className={className}>
@@ -81,7 +85,7 @@ export function Field({
         {label}
       </label>
       {choices ? (
-        <select {...common} value={shown} onChange={(event) => void bench.set(path, value(event.target.value))}>
+        <select {...common} value={shown} onChange={(event) => void acts.set(path, value(event.target.value))}>
           {choices.every((choice) => choice.id !== shown) && <option value={shown}>{shown || say("choose")}</option>}
           {choices.map((choice) => (
             <option key={choice.id} value={choice.id}>
@@ -97,15 +101,15 @@ export function Field({
           onChange={(event) => {
             setText(event.target.value);
             setTyping(true);
-            bench.try(path, value(event.target.value));
+            acts.try(path, value(event.target.value));
           }}
           onBlur={() => void leave()}
           onKeyDown={(event) => {
             if (event.key === "Enter") void leave();
             if (event.key === "Escape") {
               setTyping(false);
-              bench.stopTrying();
-              bench.takeBack(path);
+              acts.stopTrying();
+              marks.takeBack(path);
             }
           }}
         />

@@ -1,15 +1,16 @@
-import { useBench } from "../desk/bench";
+import { useActs, useBench } from "../desk/bench";
 import { valueAt } from "./paths";
 import { say } from "./say";
 
 /** Moves a thing one place up or down in its list. */
 export function Moves({ path, things, of }: { path: string; things: { id: string }[]; of: string }) {
   const bench = useBench();
+  const acts = useActs();
   const id = path.slice(path.lastIndexOf("/") + 1);
   const place = things.findIndex((each) => each.id === id);
   const move = (to: number) => {
     const value = valueAt(bench.draft.document, path);
-    void bench.commit([{ path, was: value, now: value, to }]);
+    void acts.commit([{ path, was: value, now: value, to }]);
   };
   return (
     <>

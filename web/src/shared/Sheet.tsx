@@ -1,30 +1,10 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import {
-  type ClipboardEvent,
-  Fragment,
-  type KeyboardEvent,
-  type ReactNode,
-  useEffect,
-  useLayoutEffect,
-  useRef,
-  useState,
-} from "react";
-import { flushSync } from "react-dom";
-import { useBench } from "../desk/bench";
-import { editOf } from "./paths";
+import { type ClipboardEvent, Fragment, type ReactNode, useRef } from "react";
+import { useSpotlight, useTroubles } from "../desk/bench";
+import type { Cell } from "./cells";
+import { type Column, type Row, useSheet } from "./useSheet";
 
-export interface Row {
-  id: string;
-  name: string;
-  note?: string;
-}
-
-export interface Column extends Row {
-  choices?: { id: string; name: string }[];
-  figures?: boolean;
-  /** What a typed text means, where it is not the text itself. */
-  read?: (text: string) => unknown;
-}
+export type { Column, Row } from "./useSheet";
 
 /** More rows than this are drawn only where they can be seen. */
 const LONG = 120;
@@ -66,35 +46,9 @@ export function Sheet({
   openColumn,
   onActive,
 }: Props) {
-  const bench = useBench();
+  const spotlight = useSpotlight();
+  const troubles = useTroubles();
   const table = useRef<HTMLTableElement>(null);
-  const [active, setActive] = useState<[number, number]>([0, 0]);
-  /** The other corner of what is marked. */
-  const [anchor, setAnchor] = useState<[number, number] | null>(null);
-  const [typed, setTyped] = useState<string | null>(null);
-  // Keeping a cell takes its input away, which blurs it, which would keep it again.
-  const keeping = useRef(false);
-
-  const cellAt = (r: number, c: number) => table.current?.querySelector<HTMLElement>(`[data-cell="${r}-${c}"]`);
-  const focusing = useRef(false);
-  const move = (r: number, c: number, marking = false) => {
-    const next: [number, number] = [
-      Math.max(0, Math.min(rows.length - 1, r)),
-      Math.max(0, Math.min(columns.length - 1, c)),
-    ];
-    setAnchor(marking ? (anchor ?? active) : null);
-    setActive(next);
-    if (long) virtual.scrollToIndex(next[0]);
-    focusing.current = true;
-  };
-  useLayoutEffect(() => {
-    if (!focusing.current) return;
-    const cell = cellAt(...active);
-    if (!cell) return;
-    focusing.current = false;
-    cell.focus({ preventScroll: long });
-  });
-
   const long = rows.length > LONG;
   const virtual = useVirtualizer({
     count: rows.length,
@@ -113,168 +67,29 @@ export function Sheet({
   const above = drawn[0]?.start ?? 0;
   const below = long ? virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0) : 0;
 
-  /** The corners of what is marked. */
-  const marked = (): [number, number, number, number] => {
-    const [r, c] = anchor ?? active;
-    return [Math.min(r, active[0]), Math.min(c, active[1]), Math.max(r, active[0]), Math.max(c, active[1])];
-  };
-  const isMarked = (r: number, c: number): boolean => {
-    if (!anchor) return false;
-    const [top, left, bottom, right] = marked();
-    return r >= top && r <= bottom && c >= left && c <= right;
-  };
-  const block = (): { r: number; c: number }[][] => {
-    const [top, left, bottom, right] = marked();
-    const lines = [];
-    for (let r = top; r <= bottom; r++) {
-      const line = [];
-      for (let c = left; c <= right; c++) line.push({ r, c });
-      lines.push(line);
-    }
-    return lines;
-  };
-
-  useEffect(() => {
-    const r = rows.findIndex((row) => columns.some((column) => pathOf(row, column) === bench.wanted));
-    if (r < 0 || !rows[r]) return;
-    const row = rows[r];
-    const c = columns.findIndex((column) => pathOf(row, column) === bench.wanted);
-    bench.arrived();
-    move(r, c);
+  const sheet = useSheet({
+    rows,
+    columns,
+    pathOf,
+    textOf,
+    ...(openRow ? { openRow } : {}),
+    element: ([r, c]) => table.current?.querySelector<HTMLElement>(`[data-cell="${r}-${c}"]`),
+    reveal: long ? (row) => virtual.scrollToIndex(row) : undefined,
   });
-
-  const at = (r: number, c: number) => {
-    const row = rows[r];
-    const column = columns[c];
-    return row && column ? { row, column, path: pathOf(row, column), text: textOf(row, column) } : null;
-  };
-  const meaning = (column: Column, text: string): unknown => (column.read ? column.read(text) : text);
-  const type = (path: string, column: Column, text: string) => {
-    setTyped(text);
-    bench.try(path, meaning(column, text));
-  };
-  const keep = async (r: number, c: number): Promise<boolean> => {
-    const cell = at(r, c);
-    if (!cell || typed === null || keeping.current) return true;
-    keeping.current = true;
-    const kept = typed === cell.text || (await bench.set(cell.path, meaning(cell.column, typed)));
-    if (kept) {
-      flushSync(() => setTyped(null));
-      bench.stopTrying();
-    }
-    keeping.current = false;
-    return kept;
-  };
-  const leave = () => {
-    keeping.current = true;
-    flushSync(() => setTyped(null));
-    keeping.current = false;
-    bench.stopTrying();
-    cellAt(...active)?.focus();
-  };
-  const paste = (text: string) => {
-    const pasted = text
-      .replace(/\r?\n$/, "")
-      .split(/\r?\n/)
-      .map((line) => line.split("\t"));
-    const [top, left] = marked();
-    const edits = pasted.flatMap((line, dr) =>
-      line.flatMap((value, dc) => {
-        const cell = at(top + dr, left + dc);
-        return cell ? [editOf(bench.draft.document, cell.path, meaning(cell.column, value.trim()))] : [];
-      }),
-    );
-    void bench.paste(edits);
-  };
-  const copied = (): string =>
-    block()
-      .map((line) => line.map(({ r, c }) => at(r, c)?.text ?? "").join("\t"))
-      .join("\n");
-  /** The first row of what is marked, or the cell above a single one, fills the rest. */
-  const fillDown = () => {
-    const [top, left, bottom, right] = marked();
-    const from = top === bottom ? top - 1 : top;
-    const edits = [];
-    for (let r = from + 1; r <= bottom; r++) {
-      for (let c = left; c <= right; c++) {
-        const source = at(from, c);
-        const cell = at(r, c);
-        if (source && cell) edits.push(editOf(bench.draft.document, cell.path, meaning(cell.column, source.text)));
-      }
-    }
-    if (edits.length > 0) void bench.paste(edits);
-  };
-  const clear = () =>
-    void bench.paste(
-      block()
-        .flat()
-        .flatMap(({ r, c }) => {
-          const cell = at(r, c);
-          return cell && !cell.column.choices
-            ? [editOf(bench.draft.document, cell.path, meaning(cell.column, ""))]
-            : [];
-        }),
-    );
+  const { active, typed } = sheet;
 
   /** Whether something concerns the cells, not a text being typed among them. */
   const onCells = (event: ClipboardEvent): boolean =>
     typed === null && !(event.target as HTMLElement).matches("input, select, textarea");
 
-  const onCellKey = (event: KeyboardEvent, r: number, c: number) => {
-    const cell = at(r, c);
-    if (!cell || event.target !== event.currentTarget) return;
-    const moves: Record<string, [number, number]> = {
-      ArrowUp: [r - 1, c],
-      ArrowDown: [r + 1, c],
-      ArrowLeft: [r, c - 1],
-      ArrowRight: [r, c + 1],
-    };
-    const to = moves[event.key];
-    if (to && !event.altKey) {
-      event.preventDefault();
-      move(...to, event.shiftKey);
-    } else if (event.key === "Enter" || event.key === "F2") {
-      event.preventDefault();
-      type(cell.path, cell.column, cell.text);
-    } else if (event.key === "Delete" || event.key === "Backspace") {
-      event.preventDefault();
-      clear();
-    } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "d") {
-      event.preventDefault();
-      fillDown();
-    } else if (event.key === " " && openRow) {
-      event.preventDefault();
-      openRow(cell.row);
-    } else if (
-      event.key.length === 1 &&
-      !event.ctrlKey &&
-      !event.metaKey &&
-      !event.altKey &&
-      !["/", "?", "[", "]"].includes(event.key) &&
-      !cell.column.choices
-    ) {
-      event.preventDefault();
-      event.stopPropagation();
-      type(cell.path, cell.column, event.key);
-    }
-  };
-  /** What is suggested for a cell and goes on from what is typed. */
-  const completions = (text: string, cell: ReturnType<typeof at>): string[] =>
-    cell && suggest
+  /** What is suggested for the active cell and goes on from what is typed. */
+  const completions = (text: string): string[] => {
+    const cell = sheet.at(active);
+    return cell && suggest
       ? [...new Set(suggest(cell.row, cell.column))]
           .filter((each) => each !== text && each.startsWith(text))
           .slice(0, 8)
       : [];
-
-  const onInputKey = async (event: KeyboardEvent, r: number, c: number) => {
-    event.stopPropagation();
-    if (event.key === "Escape") leave();
-    if (event.key === "Enter" || event.key === "Tab") {
-      event.preventDefault();
-      if (!(await keep(r, c))) return;
-      if (event.key === "Enter") move(r + 1, c);
-      else move(r, event.shiftKey ? c - 1 : c + 1);
-    }
   };
 
   return (
@@ -284,11 +99,11 @@ export function Sheet({
         role="grid"
         aria-label={label}
         className="w-full min-w-[44rem] table-fixed border-collapse"
-        onPaste={(event) => onCells(event) && paste(event.clipboardData.getData("text/plain"))}
+        onPaste={(event) => onCells(event) && sheet.paste(event.clipboardData.getData("text/plain"))}
         onCopy={(event) => {
           if (!onCells(event)) return;
           event.preventDefault();
-          event.clipboardData.setData("text/plain", copied());
+          event.clipboardData.setData("text/plain", sheet.copied());
         }}
         aria-rowcount={rows.length + 1}
       >
@@ -318,12 +133,13 @@ export function Sheet({
                 {columns.map((column, c) => {
                   const path = pathOf(row, column);
                   const text = textOf(row, column);
-                  const here = active[0] === r && active[1] === c;
+                  const cell: Cell = [r, c];
+                  const here = sheet.isActive(cell);
                   const editing = here && typed !== null;
                   const small = smallOf?.(row, column);
                   const wrong =
-                    bench.problems.some((problem) => problem.path === path) ||
-                    (bench.problems.length > 0 && bench.at === path && editing);
+                    troubles.problems.some((problem) => problem.path === path) ||
+                    (troubles.problems.length > 0 && spotlight.at === path && editing);
                   return (
                     <td
                       key={column.id}
@@ -334,21 +150,20 @@ export function Sheet({
                       aria-label={`${row.name}, ${column.name}`}
                       aria-invalid={wrong || undefined}
                       aria-selected={here}
-                      className={`relative h-9 border-s border-base-300 px-2 py-0.5 align-middle leading-tight wrap-anywhere ${here ? "outline-2 -outline-offset-1 outline-accent" : ""} ${column.figures === false ? "" : "font-mono text-xs"} ${text ? "" : "hatch quiet"} ${bench.lit.has(path) || isMarked(r, c) ? "lit" : ""} ${wrong ? "outline-2 outline-error" : ""}`}
+                      className={`relative h-9 border-s border-base-300 px-2 py-0.5 align-middle leading-tight wrap-anywhere ${here ? "outline-2 -outline-offset-1 outline-accent" : ""} ${column.figures === false ? "" : "font-mono text-xs"} ${text ? "" : "hatch quiet"} ${spotlight.lit.has(path) || sheet.isMarked(cell) ? "lit" : ""} ${wrong ? "outline-2 outline-error" : ""}`}
                       onFocus={() => {
                         if (typed !== null && here) return;
-                        setActive([r, c]);
-                        bench.setAt(path);
+                        sheet.onFocus(cell);
                         onActive?.(row, column);
                       }}
                       onMouseDown={(event) => {
                         if (event.shiftKey) {
                           event.preventDefault();
-                          move(r, c, true);
-                        } else setAnchor(null);
+                          sheet.move(cell, true);
+                        } else sheet.unmark();
                       }}
-                      onDoubleClick={() => type(path, column, text)}
-                      onKeyDown={(event) => onCellKey(event, r, c)}
+                      onDoubleClick={() => sheet.type(cell, text)}
+                      onKeyDown={(event) => sheet.onCellKey(event, cell)}
                     >
                       {editing && column.choices ? (
                         <select
@@ -356,12 +171,9 @@ export function Sheet({
                           aria-label={`${row.name}, ${column.name}`}
                           className="absolute inset-0 bg-base-100 px-1"
                           value={typed}
-                          onChange={(event) => {
-                            void bench.set(path, meaning(column, event.target.value));
-                            setTyped(null);
-                          }}
-                          onBlur={() => setTyped(null)}
-                          onKeyDown={(event) => event.key === "Escape" && leave()}
+                          onChange={(event) => sheet.choose(cell, event.target.value)}
+                          onBlur={sheet.stopChoosing}
+                          onKeyDown={(event) => event.key === "Escape" && sheet.leave()}
                         >
                           {column.choices.map((choice) => (
                             <option key={choice.id} value={choice.id}>
@@ -379,9 +191,9 @@ export function Sheet({
                           className="absolute inset-0 z-10 min-w-full border-2 border-accent bg-base-100 px-2 font-mono text-xs outline-none"
                           value={typed}
                           size={Math.max(10, typed.length)}
-                          onChange={(event) => type(path, column, event.target.value)}
-                          onKeyDown={(event) => void onInputKey(event, r, c)}
-                          onBlur={() => void keep(r, c)}
+                          onChange={(event) => sheet.type(cell, event.target.value)}
+                          onKeyDown={(event) => void sheet.onInputKey(event, cell)}
+                          onBlur={() => void sheet.keep(cell)}
                         />
                       ) : (
                         <>
@@ -409,7 +221,7 @@ export function Sheet({
       </table>
       {suggest && typed !== null && (
         <datalist id="sheet-suggestions">
-          {completions(typed, at(...active)).map((text) => (
+          {completions(typed).map((text) => (
             <option key={text} value={text} />
           ))}
         </datalist>

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { answer, api, type Problem, problemsOf, type SheetPreview } from "../api/client";
-import { useBench } from "../desk/bench";
+import { useActs, useBench } from "../desk/bench";
 import { Said } from "./Said";
 import { say } from "./say";
 
@@ -15,6 +15,7 @@ interface Opened {
 /** A sheet as a CSV file: out at once, in only after what it would change has been looked at. */
 export function SheetFiles({ sheet }: { sheet: Name }) {
   const bench = useBench();
+  const acts = useActs();
   const dialog = useRef<HTMLDialogElement>(null);
   const choose = useRef<HTMLInputElement>(null);
   const [opened, setOpened] = useState<Opened>();
@@ -55,7 +56,7 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
     );
     setBusy(false);
     if (!taken) return;
-    bench.refresh();
+    acts.refresh();
     dialog.current?.close();
   };
   const preview = opened?.preview;

@@ -1,7 +1,7 @@
 import ts from "typescript";
 import { describe, expect, it } from "vitest";
 
-const files = import.meta.glob<string>(["../**/*.{ts,tsx}", "!../**/*.test.ts", "!../api/**"], {
+const files = import.meta.glob<string>(["../**/*.{ts,tsx}", "!../**/*.test.{ts,tsx}", "!../api/**"], {
   query: "?raw",
   import: "default",
   eager: true,

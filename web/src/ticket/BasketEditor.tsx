@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from "react";
 import { answer, api, type Line, type Problem, problemsOf, type Setup } from "../api/client";
-import { useBench } from "../desk/bench";
+import { useActs, useBench, useTroubles } from "../desk/bench";
 import { AddNamed } from "../shared/AddNamed";
 import { idFrom } from "../shared/paths";
 import { inWords } from "../shared/places";
@@ -14,11 +14,13 @@ type Product = Setup["goods"]["products"][number];
 /** What is in a sample basket, changed where it stands; each change is one step of the draft and can be undone. */
 export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: string) => void }) {
   const bench = useBench();
+  const acts = useActs();
+  const troubles = useTroubles();
   const { products } = bench.setup.goods;
   const { baskets } = bench.setup.rehearsal;
   const [problems, setProblems] = useState<Problem[]>([]);
   const path = `rehearsal/baskets/${basket.id}`;
-  const setLines = (lines: Line[]) => void bench.set(`${path}/lines`, lines);
+  const setLines = (lines: Line[]) => void acts.set(`${path}/lines`, lines);
   const change = (at: number, line: Line) => setLines(basket.lines.map((each, index) => (index === at ? line : each)));
   const named = (name: string) => {
     const id = idFrom(
@@ -28,7 +30,7 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
     return { id, name };
   };
   const add = async (made: Basket) => {
-    if (await bench.set(`rehearsal/baskets/${made.id}`, made)) choose(made.id);
+    if (await acts.set(`rehearsal/baskets/${made.id}`, made)) choose(made.id);
   };
   const fromOrder = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -80,7 +82,7 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
           {say("copy2")}
         </button>
         {baskets.length > 1 && (
-          <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, undefined)}>
+          <button type="button" className="cursor-pointer underline" onClick={() => void acts.set(path, undefined)}>
             {say("remove4")}
           </button>
         )}
@@ -95,7 +97,9 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
         </button>
       </form>
       <p className="mt-1 quiet">{say("goesUnlessAnotherPlaceTried", { to: inWords(basket.to) })}</p>
-      <Said problems={[...problems, ...(bench.refusals[path] ?? []), ...(bench.refusals[`${path}/lines`] ?? [])]} />
+      <Said
+        problems={[...problems, ...(troubles.refusals[path] ?? []), ...(troubles.refusals[`${path}/lines`] ?? [])]}
+      />
     </details>
   );
 }

@@ -1,14 +1,15 @@
-import { useBench } from "../desk/bench";
+import { useActs, useBench } from "../desk/bench";
 import { say } from "../shared/say";
 import { firstOf } from "./basket";
 
 /** No sample basket yet: one is made from the first thing for sale. */
 export function FirstBasket() {
   const bench = useBench();
+  const acts = useActs();
   const product = bench.setup.goods.products[0];
   if (!product) return <p className="quiet">{say("ticketPricesSampleOrderAs")}</p>;
   const make = () =>
-    void bench.set("rehearsal/baskets/first", {
+    void acts.set("rehearsal/baskets/first", {
       id: "first",
       name: say("one", { name: product.name }),
       lines: [firstOf(product)],

@@ -1,16 +1,16 @@
-import { useBench } from "../desk/bench";
+import { useMarks } from "../desk/bench";
 import { sayCode } from "../shared/say";
 import { isField } from "./why";
 
 /** Takes to the field a rule stands in; nothing for rules of the computation itself. */
 export function RuleButton({ rule }: { rule: string }) {
-  const bench = useBench();
+  const marks = useMarks();
   if (!isField(rule)) return null;
   return (
     <button
       type="button"
       className="cursor-pointer underline decoration-dotted"
-      onClick={() => bench.goTo(rule)}
+      onClick={() => marks.goTo(rule)}
       title={rule}
     >
       {sayCode("stationOf", rule.split("/")[0] ?? "")}

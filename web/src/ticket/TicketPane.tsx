@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useBench } from "../desk/bench";
+import { useActs, useBench, useMarks } from "../desk/bench";
 import { Said } from "../shared/Said";
 import { say } from "../shared/say";
 import { Asking } from "./Asking";
@@ -11,6 +11,7 @@ import { useTicket } from "./useTicket";
 /** The ticket: a sample order, priced under the draft at every keystroke, beside whatever is being edited. */
 export function TicketPane({ close }: { close: () => void }) {
   const bench = useBench();
+  const acts = useActs();
   const baskets = bench.setup.rehearsal.baskets;
   // The baskets looked at, the latest last: when one goes, the one before it is on the ticket again.
   const [looked, setLooked] = useState<string[]>([]);
@@ -37,7 +38,7 @@ export function TicketPane({ close }: { close: () => void }) {
     if (meant && typed !== meant.country)
       setChanged((now) => (now.to?.country === typed ? { ...now, to: meant } : now));
   }, [typed, meant]);
-  const { setPriced } = bench;
+  const { setPriced } = useMarks();
   useEffect(() => setPriced(quote ?? undefined), [quote, setPriced]);
 
   useEffect(() => {
@@ -76,7 +77,7 @@ export function TicketPane({ close }: { close: () => void }) {
           <button
             type="button"
             className="cursor-pointer underline"
-            onClick={() => void bench.set(`rehearsal/baskets/${basket.id}/lines`, ticket?.lines)}
+            onClick={() => void acts.set(`rehearsal/baskets/${basket.id}/lines`, ticket?.lines)}
           >
             {say("keepBasketLikeThis")}
           </button>

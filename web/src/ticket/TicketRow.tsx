@@ -1,6 +1,6 @@
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import type { Figure } from "../api/client";
-import { useBench } from "../desk/bench";
+import { useMarks, useSpotlight } from "../desk/bench";
 import { say } from "../shared/say";
 import { Why } from "./Why";
 import { isField, rulesOf } from "./why";
@@ -33,18 +33,20 @@ function useBefore(value: string): string | undefined {
 
 /** One amount of the ticket: opens downwards to its why, and lights the cells that made it. */
 export function TicketRow({ name, note, figure, total, minus, live, children }: Props) {
-  const bench = useBench();
+  const spotlight = useSpotlight();
+  const marks = useMarks();
   const [open, setOpen] = useState(false);
   const before = useBefore(figure.value);
   const rules = useMemo(() => rulesOf(figure), [figure]);
   // A rate moves the tax of everything with it; only the row it is the price of is lit for it.
   const taxRow = figure.rule.startsWith("tax/");
-  const litHere = !total && isField(bench.at) && rules.has(bench.at) && taxRow === bench.at.startsWith("tax/");
+  const litHere =
+    !total && isField(spotlight.at) && rules.has(spotlight.at) && taxRow === spotlight.at.startsWith("tax/");
   const lights = {
-    onFocus: () => bench.setLit(rules),
-    onBlur: () => bench.setLit(new Set()),
-    onMouseEnter: () => bench.setLit(rules),
-    onMouseLeave: () => bench.setLit(new Set()),
+    onFocus: () => marks.setLit(rules),
+    onBlur: () => marks.setLit(new Set()),
+    onMouseEnter: () => marks.setLit(rules),
+    onMouseLeave: () => marks.setLit(new Set()),
   };
   return (
     <div className={total ? "my-2 border-y-2 border-base-content" : "-mx-2"}>

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { answer, api, type Setup } from "../../api/client";
-import { type Bench, useBench } from "../../desk/bench";
+import { answer, api, type QuoteView, type Setup } from "../../api/client";
+import { useBench, usePriced, useSpotlight, useTroubles, useTyped } from "../../desk/bench";
 import { valueAt } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
@@ -21,14 +21,13 @@ const examples = (currency: string): string[] => [
 const KILOGRAMS: Record<string, number> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
 
 /** Where the ticket's basket stands on a rule's measure. */
-function measured(rule: PriceRule, bench: Bench): number | undefined {
-  const { priced } = bench;
+function measured(rule: PriceRule, priced: QuoteView | undefined, currency: string): number | undefined {
   if (!priced || rule.basis.kind !== "bands") return undefined;
   const { unit } = rule.basis;
   const kilograms = KILOGRAMS[unit];
   if (kilograms) return Number(priced.weight.value) / kilograms;
   if (unit === "items") return priced.lines.reduce((sum, line) => sum + Number(line.quantity), 0);
-  if (unit !== bench.setup.shop.currency) return undefined;
+  if (unit !== currency) return undefined;
   return priced.discounts.reduce((sum, each) => sum - Number(each.amount.value), Number(priced.goods.value));
 }
 
@@ -39,7 +38,9 @@ function countryIn(places: string[]): string | undefined {
 }
 
 /** The curve, with the line of what the carrier asks where it goes by weight and a carrier is connected. */
-function Curve({ rule, places, bench }: { rule: PriceRule; places: string[]; bench: Bench }) {
+function Curve({ rule, places }: { rule: PriceRule; places: string[] }) {
+  const bench = useBench();
+  const priced = usePriced();
   const drawn = endOf(rule);
   const kilograms = drawn && KILOGRAMS[drawn.unit];
   const country = countryIn(places);
@@ -65,37 +66,42 @@ function Curve({ rule, places, bench }: { rule: PriceRule; places: string[]; ben
           points: points.map((point) => ({ at: Number(point.kilograms) / kilograms, price: Number(point.price) })),
         }
       : undefined;
-  return <RateCurve rule={rule} basket={measured(rule, bench)} {...(cost ? { cost } : {})} />;
+  return (
+    <RateCurve rule={rule} basket={measured(rule, priced, bench.setup.shop.currency)} {...(cost ? { cost } : {})} />
+  );
 }
 
 /** The rule of the cell under the cursor, read back in words and drawn. */
 export function CellReading() {
   const bench = useBench();
-  const match = /^delivery\/zones\/([^/]+)\/rates\/([^/]+)$/.exec(bench.at);
+  const spotlight = useSpotlight();
+  const typed = useTyped();
+  const troubles = useTroubles();
+  const match = /^delivery\/zones\/([^/]+)\/rates\/([^/]+)$/.exec(spotlight.at);
   const zone = bench.setup.delivery.zones.find((each) => each.id === match?.[1]);
   const option = bench.setup.delivery.options.find((each) => each.id === match?.[2]);
   if (!zone || !option) {
     return <p className="quiet">{say("chooseCellArrowsMoveTyping")}</p>;
   }
-  const tried = bench.trying.find((edit) => edit.path === bench.at);
-  const rule = valueAt(bench.draft.document, bench.at) as PriceRule | undefined;
-  const words = (tried ? bench.readings : bench.draft.texts)[bench.at]?.words.join(" ") ?? say("notOfferedHere");
+  const tried = typed.trying.find((edit) => edit.path === spotlight.at);
+  const rule = valueAt(bench.draft.document, spotlight.at) as PriceRule | undefined;
+  const words = (tried ? typed.readings : bench.draft.texts)[spotlight.at]?.words.join(" ") ?? say("notOfferedHere");
   return (
     <div className="grid grid-cols-[3fr_2fr] gap-6" id="sheet-reading">
       <div>
         <h2>
           {zone.name}, {option.name}
         </h2>
-        {bench.problems.length > 0 ? <Said problems={bench.problems} /> : <p className="mt-1">{words}</p>}
+        {troubles.problems.length > 0 ? <Said problems={troubles.problems} /> : <p className="mt-1">{words}</p>}
         {tried && <p className="text-xs quiet">{say("enterKeepsEscapeLeavesAs")}</p>}
-        {!tried && <RuleFields key={bench.draft.version} path={bench.at} rule={rule} />}
+        {!tried && <RuleFields key={bench.draft.version} path={spotlight.at} rule={rule} />}
         <ul className="mt-3 flex flex-wrap gap-x-4 font-mono text-xs quiet" aria-label={say("howPriceCanBeWritten")}>
           {examples(bench.setup.shop.currency).map((example) => (
             <li key={example}>{example}</li>
           ))}
         </ul>
       </div>
-      {rule && !tried && <Curve rule={rule} places={zone.places} bench={bench} />}
+      {rule && !tried && <Curve rule={rule} places={zone.places} />}
     </div>
   );
 }

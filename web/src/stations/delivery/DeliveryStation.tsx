@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { idFrom } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
@@ -17,22 +17,24 @@ type Open = { kind: "cell" } | { kind: "zone"; id: string } | { kind: "option"; 
 /** The rate sheet: zones down, options across, each cell a short rule. */
 export function DeliveryStation() {
   const bench = useBench();
+  const spotlight = useSpotlight();
+  const acts = useActs();
   const { zones, options } = bench.setup.delivery;
   const [open, setOpen] = useState<Open>({ kind: "cell" });
 
   useEffect(() => {
-    const [station, list, id, part] = bench.wanted.split("/");
+    const [station, list, id, part] = spotlight.wanted.split("/");
     if (station !== "delivery" || !id || part === "rates") return;
     if (list === "zones") setOpen({ kind: "zone", id });
     if (list === "options") setOpen({ kind: "option", id });
-  }, [bench.wanted]);
+  }, [spotlight.wanted]);
 
   const addZone = async (name: string) => {
     const id = idFrom(
       name,
       zones.map((zone) => zone.id),
     );
-    if (await bench.set(`delivery/zones/${id}`, { id, name, places: [], except: [], rates: {} })) {
+    if (await acts.set(`delivery/zones/${id}`, { id, name, places: [], except: [], rates: {} })) {
       setOpen({ kind: "zone", id });
     }
   };
@@ -41,7 +43,7 @@ export function DeliveryStation() {
       name,
       options.map((option) => option.id),
     );
-    if (await bench.set(`delivery/options/${id}`, { id, name, sentence: "" })) setOpen({ kind: "option", id });
+    if (await acts.set(`delivery/options/${id}`, { id, name, sentence: "" })) setOpen({ kind: "option", id });
   };
   return (
     <>

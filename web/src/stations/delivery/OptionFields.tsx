@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
@@ -11,6 +11,7 @@ import { dayText, volume } from "./notations";
 /** One option: what the buyer reads, what it does not carry, what is charged on top. */
 export function OptionFields({ id, close }: { id: string; close: () => void }) {
   const bench = useBench();
+  const acts = useActs();
   const path = `delivery/options/${id}`;
   const { options, zones } = bench.setup.delivery;
   const option = options.find((each) => each.id === id);
@@ -19,7 +20,7 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
     const rates = zones
       .filter((zone) => zone.rates[id])
       .map((zone) => ({ path: `delivery/zones/${zone.id}/rates/${id}`, was: zone.rates[id] }));
-    if (await bench.commit([...rates, { path, was: option }])) close();
+    if (await acts.commit([...rates, { path, was: option }])) close();
   };
   return (
     <section aria-label={say("option2", { name: option.name })}>
@@ -90,14 +91,14 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
 
 /** Surcharges for parcels above a size or weight. */
 function Oversize({ path, surcharges }: { path: string; surcharges: { id: string; name: string }[] }) {
-  const bench = useBench();
+  const acts = useActs();
   const add = () => {
     const id = idFrom(
       "oversize",
       surcharges.map((each) => each.id),
     );
     const now = { id, name: say("largeParcel"), longestOver: "120 cm", amount: "0", always: false };
-    void bench.set(`${path}/charges/oversize`, [...surcharges, now]);
+    void acts.set(`${path}/charges/oversize`, [...surcharges, now]);
   };
   return (
     <Fold title={say("largeParcels")}>
@@ -115,7 +116,7 @@ function Oversize({ path, surcharges }: { path: string; surcharges: { id: string
               type="button"
               className="btn btn-ghost btn-xs"
               aria-label={say("remove", { name: each.name })}
-              onClick={() => void bench.set(at, undefined)}
+              onClick={() => void acts.set(at, undefined)}
             >
               {say("remove2")}
             </button>

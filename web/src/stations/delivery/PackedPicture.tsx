@@ -1,5 +1,5 @@
 import type { QuoteView } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { usePriced } from "../../desk/bench";
 import { plain } from "../../shared/money";
 import { say } from "../../shared/say";
 
@@ -25,7 +25,7 @@ function faces({ x, y, z, dx, dy, dz }: Box): { top: string; left: string; right
 
 /** The ticket's parcels with what lies in them, drawn from above one corner. */
 export function PackedPicture() {
-  const { priced } = useBench();
+  const priced = usePriced();
   const parcels = (priced?.consignments ?? []).flatMap((sent) => sent.parcels).filter((parcel) => parcel.type);
   if (!priced || parcels.length === 0) return null;
   return (

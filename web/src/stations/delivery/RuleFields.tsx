@@ -1,5 +1,5 @@
 import type { Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useMarks } from "../../desk/bench";
 import { plain } from "../../shared/money";
 import { say } from "../../shared/say";
 
@@ -43,11 +43,13 @@ export function textOf({ bands, unit, above, free }: Parts): string {
 /** The same rule in fields: bands, what comes above, and from when it is free. */
 export function RuleFields({ path, rule }: { path: string; rule: PriceRule | undefined }) {
   const bench = useBench();
+  const acts = useActs();
+  const marks = useMarks();
   const parts = partsOf(rule);
   if (!parts) return <p className="mt-2 text-xs quiet">{say("thisRuleWrittenAsText")}</p>;
   const units = ["kg", "lb", "items", bench.setup.shop.currency, "km"];
   const unit = parts.unit || bench.setup.shop.weightUnit;
-  const set = (next: Partial<Parts>) => void bench.set(path, textOf({ ...parts, ...next }));
+  const set = (next: Partial<Parts>) => void acts.set(path, textOf({ ...parts, ...next }));
   const field = (label: string, value: string, change: (text: string) => void, hint = "") => (
     <input
       key={`${label} ${value}`}
@@ -55,7 +57,7 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
       aria-label={label}
       defaultValue={value}
       placeholder={hint}
-      onFocus={() => bench.setAt(path)}
+      onFocus={() => marks.setAt(path)}
       onBlur={(event) => event.target.value !== value && change(event.target.value)}
       onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
     />

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
@@ -23,6 +23,7 @@ const pers = [
 /** What goods are packed into, what costs more to send, and where goods leave from. */
 export function Sending() {
   const bench = useBench();
+  const acts = useActs();
   const { delivery, shop } = bench.setup;
   const free = (name: string, things: { id: string }[]) =>
     idFrom(
@@ -32,15 +33,15 @@ export function Sending() {
   const addParcel = () => {
     const id = free("box", delivery.parcels);
     const now = { id, name: say("box"), inner: "30 × 20 × 15 cm", outer: "31 × 21 × 16 cm", weight: "0.2 kg" };
-    void bench.set(`delivery/parcels/${id}`, now);
+    void acts.set(`delivery/parcels/${id}`, now);
   };
   const addHandling = () => {
     const id = free("handling", delivery.handling);
-    void bench.set(`delivery/handling/${id}`, { id, name: say("packedWithCare"), amount: "0", per: "order" });
+    void acts.set(`delivery/handling/${id}`, { id, name: say("packedWithCare"), amount: "0", per: "order" });
   };
   const addDispatch = () => {
     const id = free("store", delivery.dispatch);
-    void bench.set(`delivery/dispatch/${id}`, { id, name: say("secondStore"), at: { country: shop.address.country } });
+    void acts.set(`delivery/dispatch/${id}`, { id, name: say("secondStore"), at: { country: shop.address.country } });
   };
   return (
     <div className="mt-6 grid gap-x-8 gap-y-6 border-t border-base-content pt-3 xl:grid-cols-2">
@@ -157,13 +158,13 @@ function Part({
 }
 
 function Remove({ path, what }: { path: string; what: string }) {
-  const bench = useBench();
+  const acts = useActs();
   return (
     <button
       type="button"
       className="btn btn-ghost btn-xs"
       aria-label={say("remove3", { what })}
-      onClick={() => void bench.set(path, undefined)}
+      onClick={() => void acts.set(path, undefined)}
     >
       {say("remove2")}
     </button>

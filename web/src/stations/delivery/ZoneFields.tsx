@@ -1,4 +1,4 @@
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Moves } from "../../shared/Moves";
 import { PlaceFields } from "../../shared/PlaceFields";
 import { say } from "../../shared/say";
@@ -7,12 +7,13 @@ import { ZoneMap } from "./ZoneMap";
 /** One zone: its places, typed or clicked on the map. */
 export function ZoneFields({ id, close }: { id: string; close: () => void }) {
   const bench = useBench();
+  const acts = useActs();
   const path = `delivery/zones/${id}`;
   const { zones } = bench.setup.delivery;
   const zone = zones.find((each) => each.id === id);
   if (!zone) return null;
   const remove = async () => {
-    if (await bench.set(path, undefined)) close();
+    if (await acts.set(path, undefined)) close();
   };
   return (
     <section aria-label={say("zone2", { name: zone.name })} className="grid gap-x-8 gap-y-3 xl:grid-cols-[1fr_1.2fr]">

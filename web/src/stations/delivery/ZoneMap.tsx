@@ -1,5 +1,5 @@
 import { lazy, Suspense } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { say } from "../../shared/say";
 import { useCountries } from "../../shared/useCountries";
 
@@ -8,6 +8,7 @@ const WorldMap = lazy(() => import("../../shared/WorldMap"));
 /** Which countries the zone open holds, which others hold, and where nothing delivers or two zones overlap. */
 export function ZoneMap({ id }: { id: string }) {
   const bench = useBench();
+  const acts = useActs();
   const held = useCountries();
   const { zones } = bench.setup.delivery;
   const zone = zones.find((each) => each.id === id);
@@ -17,7 +18,7 @@ export function ZoneMap({ id }: { id: string }) {
     const next = zone.places.includes(country)
       ? zone.places.filter((place: string) => place !== country)
       : [...zone.places, country];
-    void bench.set(`delivery/zones/${id}/places`, next.join(" "));
+    void acts.set(`delivery/zones/${id}/places`, next.join(" "));
   };
   const all = [...held.values()];
   const holes = all.filter((each) => each.sold && !each.zone).length;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { whole, words, yesNo, yesNoChoices } from "../../shared/notations";
@@ -76,20 +76,23 @@ function conditionsOf({ conditions }: Rule): string {
 /** Discounts and codes, one a row. */
 export function DiscountSheet() {
   const bench = useBench();
+  const spotlight = useSpotlight();
+  const acts = useActs();
+  const marks = useMarks();
   const { rules } = bench.setup.discounts;
   const [unfolded, setUnfolded] = useState<string>();
 
   useEffect(() => {
-    const [station, list, id, ...part] = bench.wanted.split("/");
+    const [station, list, id, ...part] = spotlight.wanted.split("/");
     if (station === "discounts" && list === "rules" && id && !shown.has(part.join("/"))) setUnfolded(id);
-  }, [bench.wanted]);
+  }, [spotlight.wanted]);
 
   const add = (name: string) => {
     const id = idFrom(
       name,
       rules.map((each) => each.id),
     );
-    void bench
+    void acts
       .set(`discounts/rules/${id}`, {
         id,
         name,
@@ -98,9 +101,11 @@ export function DiscountSheet() {
         percent: "10",
         combines: true,
       })
-      .then((made) => made && bench.goTo(`discounts/rules/${id}/code`));
+      .then((made) => made && marks.goTo(`discounts/rules/${id}/code`));
   };
-  const here = bench.at.startsWith("discounts/") ? rules.find((each) => each.id === bench.at.split("/")[2]) : undefined;
+  const here = spotlight.at.startsWith("discounts/")
+    ? rules.find((each) => each.id === spotlight.at.split("/")[2])
+    : undefined;
   return (
     <section aria-label={say("discountsCodes")} className="mt-6">
       <div className="mb-1 flex items-baseline gap-4">
@@ -110,7 +115,7 @@ export function DiscountSheet() {
           <button
             type="button"
             className="cursor-pointer underline"
-            onClick={() => void bench.set(`discounts/rules/${here.id}`, undefined)}
+            onClick={() => void acts.set(`discounts/rules/${here.id}`, undefined)}
           >
             {say("remove", { name: here.name })}
           </button>

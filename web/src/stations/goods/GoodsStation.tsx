@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../../desk/bench";
 import { Fold } from "../../shared/Fold";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
@@ -25,6 +25,10 @@ const kinds = [
 /** What is sold, as far as pricing needs it. */
 export function GoodsStation() {
   const bench = useBench();
+  const spotlight = useSpotlight();
+  const acts = useActs();
+  const marks = useMarks();
+  const troubles = useTroubles();
   const { goods, tax, shop } = bench.setup;
   const [name, setName] = useState("");
   const [filter, setFilter] = useState("");
@@ -66,7 +70,7 @@ export function GoodsStation() {
   }, [goods, filter]);
 
   useEffect(() => {
-    const [station, list, id, part, ...more] = bench.wanted.split("/");
+    const [station, list, id, part, ...more] = spotlight.wanted.split("/");
     const inSheet = more.length === 0 && columns.some((column) => column.id === part);
     if (station === "goods" && list === "products" && id && byId.has(id)) {
       setFilter("");
@@ -88,14 +92,14 @@ export function GoodsStation() {
       category: tax.categories[0]?.id ?? "",
       options: [],
     };
-    if (await bench.set(`goods/products/${id}`, product)) {
+    if (await acts.set(`goods/products/${id}`, product)) {
       setName("");
       setFilter("");
-      bench.goTo(`goods/products/${id}/price`);
+      marks.goTo(`goods/products/${id}/price`);
     }
   };
-  const here = bench.at.startsWith("goods/products/");
-  const product = here ? byId.get(bench.at.split("/")[2] ?? "") : undefined;
+  const here = spotlight.at.startsWith("goods/products/");
+  const product = here ? byId.get(spotlight.at.split("/")[2] ?? "") : undefined;
   return (
     <>
       <StationHead title={say("goods")}>
@@ -128,7 +132,7 @@ export function GoodsStation() {
         }}
       />
       <div className="mt-2 min-h-6" id="sheet-reading">
-        {here && <Said problems={bench.problems} />}
+        {here && <Said problems={troubles.problems} />}
       </div>
       <div className="flex flex-wrap items-center gap-3">
         <input
@@ -150,7 +154,7 @@ export function GoodsStation() {
             <button
               type="button"
               className="btn btn-ghost btn-sm"
-              onClick={() => void bench.set(`goods/products/${product.id}`, undefined)}
+              onClick={() => void acts.set(`goods/products/${product.id}`, undefined)}
             >
               {say("remove", { name: product.name })}
             </button>

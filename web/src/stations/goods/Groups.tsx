@@ -1,4 +1,4 @@
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
@@ -7,6 +7,7 @@ import { say } from "../../shared/say";
 /** Groups of goods with what they say for their goods, the default one, and groups of buyers. */
 export function Groups() {
   const bench = useBench();
+  const acts = useActs();
   const { goods, tax } = bench.setup;
   const categories = [{ id: "", name: say("eachSaysItsOwn") }, ...tax.categories];
   const standing = [{ id: "", name: say("none") }, ...goods.groups];
@@ -16,14 +17,14 @@ export function Groups() {
       name,
       goods.groups.map((each) => each.id),
     );
-    void bench.set(`goods/groups/${id}`, { id, name });
+    void acts.set(`goods/groups/${id}`, { id, name });
   };
   const addBuyers = (name: string) => {
     const id = idFrom(
       name,
       goods.buyerGroups.map((each) => each.id),
     );
-    void bench.set(`goods/buyerGroups/${id}`, { id, name, percentOff: "10" });
+    void acts.set(`goods/buyerGroups/${id}`, { id, name, percentOff: "10" });
   };
   return (
     <div className="mt-6 grid gap-8 xl:grid-cols-2">
@@ -48,7 +49,7 @@ export function Groups() {
               type="button"
               className="btn btn-ghost btn-xs"
               aria-label={say("removeGroup", { name: group.name })}
-              onClick={() => void bench.set(`goods/groups/${group.id}`, undefined)}
+              onClick={() => void acts.set(`goods/groups/${group.id}`, undefined)}
             >
               {say("remove2")}
             </button>
@@ -74,7 +75,7 @@ export function Groups() {
               type="button"
               className="btn btn-ghost btn-xs"
               aria-label={say("removeBuyers", { name: group.name })}
-              onClick={() => void bench.set(`goods/buyerGroups/${group.id}`, undefined)}
+              onClick={() => void acts.set(`goods/buyerGroups/${group.id}`, undefined)}
             >
               {say("remove2")}
             </button>

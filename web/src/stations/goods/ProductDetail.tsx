@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
@@ -13,6 +13,7 @@ type Product = Setup["goods"]["products"][number];
 /** One product unfolded: what changes its price, and what it takes to send it. */
 export function ProductDetail({ product, close }: { product: Product; close: () => void }) {
   const bench = useBench();
+  const acts = useActs();
   const { goods, delivery, shop } = bench.setup;
   const at = `goods/products/${product.id}`;
   const groups = [{ id: "", name: say("noneItsOwn") }, ...goods.groups];
@@ -28,7 +29,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
       <div className="flex items-baseline gap-4">
         <h2 className="text-lg">{product.name}</h2>
         <span className="flex-1" />
-        <button type="button" className="btn btn-ghost btn-xs" onClick={() => void bench.set(at, undefined)}>
+        <button type="button" className="btn btn-ghost btn-xs" onClick={() => void acts.set(at, undefined)}>
           {say("remove2")}
         </button>
         <button type="button" className="btn btn-ghost btn-xs" onClick={close}>
@@ -150,13 +151,13 @@ function Add({ what, add }: { what: string; add: () => void }) {
 }
 
 function Remove({ path, what }: { path: string; what: string }) {
-  const bench = useBench();
+  const acts = useActs();
   return (
     <button
       type="button"
       className="btn btn-ghost btn-xs justify-self-start self-end"
       aria-label={say("remove3", { what })}
-      onClick={() => void bench.set(path, undefined)}
+      onClick={() => void acts.set(path, undefined)}
     >
       {say("remove2")}
     </button>
@@ -166,10 +167,10 @@ function Remove({ path, what }: { path: string; what: string }) {
 const ids = (things: { id: string }[]): string[] => things.map((each) => each.id);
 
 function Options({ product, at }: { product: Product; at: string }) {
-  const bench = useBench();
+  const acts = useActs();
   const add = () => {
     const id = idFrom("option", ids(product.options));
-    void bench.set(`${at}/options/${id}`, { id, name: say("choice2"), choices: [{ id: "first", name: say("first") }] });
+    void acts.set(`${at}/options/${id}`, { id, name: say("choice2"), choices: [{ id: "first", name: say("first") }] });
   };
   return (
     <Part title={say("options")} add={<Add what={say("addOption")} add={add} />}>
@@ -184,7 +185,7 @@ function Options({ product, at }: { product: Product; at: string }) {
                 what={say("addChoice")}
                 add={() => {
                   const id = idFrom("choice", ids(option.choices));
-                  void bench.set(`${path}/choices/${id}`, { id, name: say("another") });
+                  void acts.set(`${path}/choices/${id}`, { id, name: say("another") });
                 }}
               />
             </span>
@@ -215,12 +216,12 @@ function Options({ product, at }: { product: Product; at: string }) {
 }
 
 function Variations({ product, at }: { product: Product; at: string }) {
-  const bench = useBench();
+  const acts = useActs();
   if (product.options.length === 0) return null;
   const add = () => {
     const id = idFrom("variation", ids(product.variations));
     const chosen = Object.fromEntries(product.options.map((option) => [option.id, option.choices[0]?.id ?? ""]));
-    void bench.set(`${at}/variations/${id}`, { id, options: chosen });
+    void acts.set(`${at}/variations/${id}`, { id, options: chosen });
   };
   return (
     <Part title={say("variations")} add={<Add what={say("addVariation")} add={add} />}>
@@ -243,6 +244,7 @@ function Variations({ product, at }: { product: Product; at: string }) {
 
 function PerUnits({ product, at }: { product: Product; at: string }) {
   const bench = useBench();
+  const acts = useActs();
   const taxed = [
     { id: "like-goods", name: say("asProduct") },
     ...bench.setup.tax.categories.map((each) => ({ id: `in ${each.id}`, name: each.name })),
@@ -260,7 +262,7 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
   });
   const add = () => {
     const id = idFrom("deposit", ids(product.perUnit));
-    void bench.set(`${at}/perUnit/${id}`, {
+    void acts.set(`${at}/perUnit/${id}`, {
       id,
       name: say("deposit"),
       amount: "0",

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Problem, problemsOf } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useBench, useMarks } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
@@ -110,7 +110,7 @@ export function OpeningStation() {
 
 /** Each with the way to the very field. */
 function Against({ problems }: { problems: Problem[] }) {
-  const bench = useBench();
+  const marks = useMarks();
   if (problems.length === 0) return null;
   return (
     <ol className="mt-2">
@@ -120,7 +120,7 @@ function Against({ problems }: { problems: Problem[] }) {
             {each.sentence} <span className="quiet">{each.remedy}</span>
           </span>
           {each.path !== "shop" && (
-            <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(each.path)}>
+            <button type="button" className="cursor-pointer underline" onClick={() => marks.goTo(each.path)}>
               {say("goThere")}
             </button>
           )}

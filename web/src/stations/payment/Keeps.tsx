@@ -1,11 +1,11 @@
-import { useBench } from "../../desk/bench";
+import { useBench, usePriced } from "../../desk/bench";
 import { money } from "../../shared/money";
 import { readIn, say } from "../../shared/say";
 
 /** What each way to pay leaves of the ticket: paid, less tax, less what its provider takes. */
 export function Keeps() {
   const bench = useBench();
-  const { priced } = bench;
+  const priced = usePriced();
   if (!priced || priced.methods.length === 0) return null;
   const payable = Number(priced.payable.value);
   const amount = (value: string | number) => money(String(value), priced.currency, readIn(bench.setup.shop.language));

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, usePriced, useSpotlight } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
 import { say } from "../../shared/say";
@@ -17,18 +17,20 @@ interface Props {
 /** One way to pay, drawn as the buyer will choose it; unfolded, what is behind it. */
 export function Method({ id, open, toggle, unfold }: Props) {
   const bench = useBench();
+  const priced = usePriced();
+  const acts = useActs();
   const { methods } = bench.setup.payment;
   const method = methods.find((each) => each.id === id);
   const path = `payment/methods/${id}`;
-  const { wanted } = bench;
+  const { wanted } = useSpotlight();
   const within = wanted.startsWith(`${path}/`) && !/\/(title|sentence)$/.test(wanted);
   useEffect(() => {
     if (within) unfold();
   }, [within, unfold]);
   if (!method) return null;
-  const seen = bench.priced?.methods.find((each) => each.id === id);
+  const seen = priced?.methods.find((each) => each.id === id);
   const kind = kindOf(method.kind);
-  const remove = () => void bench.commit([{ path, was: method }]);
+  const remove = () => void acts.commit([{ path, was: method }]);
   return (
     <li className="border-t border-base-content py-3" data-path={path} tabIndex={-1}>
       <div className={`flex items-start gap-3 ${method.on ? "" : "opacity-80"}`}>
@@ -58,7 +60,7 @@ export function Method({ id, open, toggle, unfold }: Props) {
             className="toggle toggle-sm"
             aria-label={say("on2", { title: method.title })}
             checked={method.on}
-            onChange={(event) => void bench.set(`${path}/on`, event.target.checked)}
+            onChange={(event) => void acts.set(`${path}/on`, event.target.checked)}
           />
           {method.on ? say("on3") : say("off4")}
         </label>

@@ -1,4 +1,4 @@
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Field, places } from "../../shared/Field";
 import { whole, words } from "../../shared/notations";
 import { say } from "../../shared/say";
@@ -101,12 +101,12 @@ export function MethodFields({ method }: { method: MethodSetup }) {
 }
 
 function Give({ path, now, children }: { path: string; now: object; children: string }) {
-  const bench = useBench();
+  const acts = useActs();
   return (
     <button
       type="button"
       className="col-span-2 cursor-pointer self-end justify-self-start underline"
-      onClick={() => void bench.set(path, now)}
+      onClick={() => void acts.set(path, now)}
     >
       {children}
     </button>

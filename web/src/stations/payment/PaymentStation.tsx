@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
@@ -11,13 +11,14 @@ import { Vouchers } from "./Vouchers";
 /** The ways to pay in the buyer's order and as the buyer sees them, what is behind each, and what each leaves. */
 export function PaymentStation() {
   const bench = useBench();
+  const acts = useActs();
   const { methods, account } = bench.setup.payment;
   const [open, setOpen] = useState("");
   const missing = kinds.filter((kind) => methods.every((method) => method.kind !== kind.id));
   const add = async (kind: (typeof kinds)[number]) => {
     const { id, title, sentence, gateway } = kind;
     const now = { id, kind: id, on: false, title, sentence, ...(gateway ? { gateway } : {}) };
-    if (await bench.set(`payment/methods/${id}`, now)) setOpen(id);
+    if (await acts.set(`payment/methods/${id}`, now)) setOpen(id);
   };
   const transfers = methods.some((method) => method.kind === "transfer");
   return (

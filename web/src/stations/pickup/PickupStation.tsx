@@ -1,5 +1,5 @@
 import type { Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, usePriced } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
@@ -17,6 +17,7 @@ type Spot = Setup["pickup"]["places"][number];
 /** Where goods are collected, and what the shop brings round itself. */
 export function PickupStation() {
   const bench = useBench();
+  const acts = useActs();
   const { pickup, shop } = bench.setup;
   const { region, postcode, country } = shop.address;
   const addPlace = () => {
@@ -26,10 +27,10 @@ export function PickupStation() {
     );
     const at = { country, ...(region ? { region } : {}), ...(postcode ? { postcode } : {}) };
     const now = { id, name: say("ourPlace"), lines: shop.address.lines, at, hours: [], daysAhead: 14, holidays: true };
-    void bench.set(`pickup/places/${id}`, now);
+    void acts.set(`pickup/places/${id}`, now);
   };
   const bring = () =>
-    void bench.set("pickup/local", {
+    void acts.set("pickup/local", {
       name: say("broughtRoundByUs"),
       radius: "5",
       unit: "km",
@@ -61,7 +62,7 @@ export function PickupStation() {
 }
 
 function Place({ spot }: { spot: Spot }) {
-  const bench = useBench();
+  const acts = useActs();
   const at = `pickup/places/${spot.id}`;
   return (
     <section aria-label={spot.name} className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]">
@@ -101,7 +102,7 @@ function Place({ spot }: { spot: Spot }) {
         <button
           type="button"
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"
-          onClick={() => void bench.set(at, undefined)}
+          onClick={() => void acts.set(at, undefined)}
         >
           {say("remove", { name: spot.name })}
         </button>
@@ -110,7 +111,7 @@ function Place({ spot }: { spot: Spot }) {
         <WeekBoard
           spans={spot.hours}
           label={say("hours2", { name: spot.name })}
-          change={(spans) => void bench.set(`${at}/hours`, spans)}
+          change={(spans) => void acts.set(`${at}/hours`, spans)}
         />
         <Slots option={`pickup-${spot.id}`} />
       </div>
@@ -131,7 +132,7 @@ const when = (iso: string): string => times.format(new Date(`${iso.slice(0, 16)}
 
 /** The next slots as the buyer of the ticket would see them, or why there are none. */
 function Slots({ option }: { option: string }) {
-  const { priced } = useBench();
+  const priced = usePriced();
   const slots = priced?.slots[option] ?? [];
   const refused = priced?.delivery.find((each) => each.id === option)?.reason;
   if (!priced) return null;
@@ -153,6 +154,7 @@ function Slots({ option }: { option: string }) {
 
 function Local() {
   const bench = useBench();
+  const acts = useActs();
   const local = bench.setup.pickup.local;
   const text = bench.draft.texts["pickup/local/price"]?.text ?? "";
   if (!local) return null;
@@ -192,7 +194,7 @@ function Local() {
         <button
           type="button"
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"
-          onClick={() => void bench.set("pickup/local", undefined)}
+          onClick={() => void acts.set("pickup/local", undefined)}
         >
           {say("noLongerBringRound")}
         </button>
@@ -201,7 +203,7 @@ function Local() {
         <WeekBoard
           spans={local.windows}
           label={say("whenBroughtRound")}
-          change={(spans) => void bench.set("pickup/local/windows", spans)}
+          change={(spans) => void acts.set("pickup/local/windows", spans)}
         />
         <Rings local={local} />
         <Slots option="local" />

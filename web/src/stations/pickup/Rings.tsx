@@ -1,5 +1,5 @@
 import type { Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { usePriced } from "../../desk/bench";
 import { plain } from "../../shared/money";
 import { say } from "../../shared/say";
 
@@ -11,7 +11,7 @@ const WIDEST = MIDDLE - 26;
 
 /** How far the shop brings things round, to scale: a ring for each price, the edge, and the buyer of the ticket at their distance. */
 export function Rings({ local }: { local: Local }) {
-  const { priced } = useBench();
+  const priced = usePriced();
   const radius = Number(local.radius);
   if (!(radius > 0)) return null;
   const { basis } = local.price;

@@ -1,9 +1,10 @@
-import { useBench } from "../../desk/bench";
+import { useBench, useMarks } from "../../desk/bench";
 import { say } from "../../shared/say";
 
 /** Which ways goods reach a buyer, and what is still missing for each, in a sentence each. */
 export function Ways() {
   const bench = useBench();
+  const marks = useMarks();
   const { delivery, pickup } = bench.setup;
   const ways = [
     {
@@ -34,7 +35,7 @@ export function Ways() {
                   type="button"
                   className="ms-2 cursor-pointer underline"
                   aria-label={say("goWhatMissing", { name: way.name })}
-                  onClick={() => bench.goTo(missing.path)}
+                  onClick={() => marks.goTo(missing.path)}
                 >
                   {say("goThere")}
                 </button>

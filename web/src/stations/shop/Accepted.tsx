@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, problemsOf } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
@@ -8,8 +8,9 @@ import { say } from "../../shared/say";
 /** Other currencies buyers may pay in. */
 export function Accepted() {
   const bench = useBench();
+  const acts = useActs();
   const { currencies } = bench.setup.shop;
-  const change = (next: typeof currencies) => void bench.set("shop/currencies", next);
+  const change = (next: typeof currencies) => void acts.set("shop/currencies", next);
   return (
     <section aria-label={say("otherCurrencies")}>
       <h2 className="text-base">{say("alsoTakes")}</h2>

@@ -1,5 +1,5 @@
 import { lazy, Suspense } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Field, places } from "../../shared/Field";
 import { say } from "../../shared/say";
 import { useCountries } from "../../shared/useCountries";
@@ -9,11 +9,12 @@ const WorldMap = lazy(() => import("../../shared/WorldMap"));
 /** Where the shop sells: typed, or clicked on the map. */
 export function PlacesSold() {
   const bench = useBench();
+  const acts = useActs();
   const held = useCountries();
   const typed: string[] = bench.setup.shop.sellsTo;
   const toggle = (country: string) => {
-    if (typed.includes(country)) void bench.set("shop/sellsTo", typed.filter((place) => place !== country).join(" "));
-    else if (!held.get(country)?.sold) void bench.set("shop/sellsTo", [...typed, country].join(" "));
+    if (typed.includes(country)) void acts.set("shop/sellsTo", typed.filter((place) => place !== country).join(" "));
+    else if (!held.get(country)?.sold) void acts.set("shop/sellsTo", [...typed, country].join(" "));
   };
   return (
     <section aria-label={say("placesSold")}>

@@ -1,4 +1,4 @@
-import { useBench } from "../../desk/bench";
+import { useBench, useMarks } from "../../desk/bench";
 import { say } from "../../shared/say";
 
 const languageName = (tag: string): string => {
@@ -12,6 +12,7 @@ const languageName = (tag: string): string => {
 /** Whether buyers can come in, what keeps them out, and which languages lack a text. */
 export function Standing() {
   const bench = useBench();
+  const marks = useMarks();
   const { edition, findings } = bench.draft;
   const { shop } = bench.setup;
   const blocking = findings.filter((finding) => finding.severity === "blocks-opening");
@@ -27,7 +28,7 @@ export function Standing() {
             {blocking.map((finding) => (
               <li key={finding.id + finding.path}>
                 {finding.sentence}{" "}
-                <button type="button" className="cursor-pointer underline" onClick={() => bench.goTo(finding.path)}>
+                <button type="button" className="cursor-pointer underline" onClick={() => marks.goTo(finding.path)}>
                   {say("goThere")}
                 </button>
               </li>

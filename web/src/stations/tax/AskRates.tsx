@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { answer, api, type Problem, problemsOf, type Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 
@@ -10,6 +10,7 @@ type Row = Setup["tax"]["places"][number];
 /** Asking a service for the rates of a place, for those who would rather ask than type. Nothing is taken without a click. */
 export function AskRates({ row }: { row: Row }) {
   const bench = useBench();
+  const acts = useActs();
   const client = useQueryClient();
   const path = { params: { path: { shop: bench.shop } } };
   const key = ["tax-rates", bench.shop];
@@ -89,7 +90,7 @@ export function AskRates({ row }: { row: Row }) {
                   key={category.id}
                   type="button"
                   className="cursor-pointer underline"
-                  onClick={() => void bench.set(`tax/places/${row.id}/rates/${category.id}`, text)}
+                  onClick={() => void acts.set(`tax/places/${row.id}/rates/${category.id}`, text)}
                 >
                   {say("takeFor", { name: category.name })}
                 </button>

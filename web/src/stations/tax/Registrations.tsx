@@ -1,4 +1,4 @@
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 import { say } from "../../shared/say";
@@ -33,13 +33,14 @@ const most = {
 /** With whom the seller is registered, and what stands still for buyers elsewhere. */
 export function Registrations() {
   const bench = useBench();
+  const acts = useActs();
   const { tax, shop } = bench.setup;
   const add = () => {
     const id = idFrom(
       "registration",
       tax.registrations.map((each) => each.id),
     );
-    void bench.set(`tax/registrations/${id}`, { id, authority: shop.address.country, number: "", scheme: "ordinary" });
+    void acts.set(`tax/registrations/${id}`, { id, authority: shop.address.country, number: "", scheme: "ordinary" });
   };
   return (
     <section aria-label={say("registrations")} className="mt-6">
@@ -74,7 +75,7 @@ export function Registrations() {
                 <button
                   type="button"
                   className="btn btn-ghost btn-xs"
-                  onClick={() => void bench.set(at, undefined)}
+                  onClick={() => void acts.set(at, undefined)}
                   aria-label={say("removeRegistrationWith", { authority: each.authority })}
                 >
                   {say("remove2")}

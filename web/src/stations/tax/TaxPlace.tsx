@@ -1,5 +1,5 @@
 import type { Setup } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { PlaceFields } from "../../shared/PlaceFields";
 import { say } from "../../shared/say";
@@ -46,13 +46,14 @@ export const windowText = {
 /** One row of the tax book besides its rates: where it holds, when, and how. */
 export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
   const bench = useBench();
+  const acts = useActs();
   const at = `tax/places/${row.id}`;
   return (
     <section aria-label={say("place2", { name: row.name })}>
       {row.toConfirm && (
         <p className="mb-3 flex items-baseline gap-3">
           <span>{say("filledFromReferenceAsCompare", { toConfirm: row.toConfirm })}</span>
-          <button type="button" className="btn btn-sm" onClick={() => void bench.set(`${at}/toConfirm`, undefined)}>
+          <button type="button" className="btn btn-sm" onClick={() => void acts.set(`${at}/toConfirm`, undefined)}>
             {say("confirm", { name: row.name })}
           </button>
         </p>
@@ -92,7 +93,7 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
       <button
         type="button"
         className="btn btn-ghost btn-sm mt-2"
-        onClick={() => void bench.set(at, undefined).then((gone) => gone && done())}
+        onClick={() => void acts.set(at, undefined).then((gone) => gone && done())}
       >
         {say("removeThisPlace")}
       </button>

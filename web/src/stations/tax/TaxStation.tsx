@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useSpotlight, useTroubles } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
@@ -17,20 +17,23 @@ type Open = { kind: "cell" } | { kind: "place"; id: string } | { kind: "category
 /** The tax book: places down, categories across, each cell a rate with the reference beside it. */
 export function TaxStation() {
   const bench = useBench();
+  const spotlight = useSpotlight();
+  const acts = useActs();
+  const troubles = useTroubles();
   const { tax } = bench.setup;
   const [open, setOpen] = useState<Open>({ kind: "cell" });
 
   useEffect(() => {
-    const [station, list, id, part] = bench.wanted.split("/");
+    const [station, list, id, part] = spotlight.wanted.split("/");
     if (station === "tax" && list === "places" && id && part !== "rates") setOpen({ kind: "place", id });
-  }, [bench.wanted]);
+  }, [spotlight.wanted]);
 
   const addPlace = async (name: string) => {
     const id = idFrom(
       name,
       tax.places.map((row) => row.id),
     );
-    if (await bench.set(`tax/places/${id}`, { id, name, places: [], except: [], rates: {} }))
+    if (await acts.set(`tax/places/${id}`, { id, name, places: [], except: [], rates: {} }))
       setOpen({ kind: "place", id });
   };
   const addCategory = async (name: string) => {
@@ -38,7 +41,7 @@ export function TaxStation() {
       name,
       tax.categories.map((category) => category.id),
     );
-    if (await bench.set(`tax/categories/${id}`, { id, name })) setOpen({ kind: "category", id });
+    if (await acts.set(`tax/categories/${id}`, { id, name })) setOpen({ kind: "category", id });
   };
   const row = open.kind === "place" ? tax.places.find((each) => each.id === open.id) : undefined;
   const category = open.kind === "category" ? tax.categories.find((each) => each.id === open.id) : undefined;
@@ -50,14 +53,14 @@ export function TaxStation() {
         <span>
           {say("pricesAreTyped2", { prices: tax.prices === "with-tax" ? say("withTax") : say("withoutTax") })}
         </span>
-        <button type="button" className="cursor-pointer underline" onClick={() => void bench.fillTax()}>
+        <button type="button" className="cursor-pointer underline" onClick={() => void acts.fillTax()}>
           {say("fillFromReference")}
         </button>
         <AddNamed what={say("place3")} add={(name) => void addPlace(name)} />
         <AddNamed what={say("category")} add={(name) => void addCategory(name)} />
         <SheetFiles sheet="taxes" />
       </StationHead>
-      <Said problems={bench.problems.filter((problem) => problem.path === "tax/places")} />
+      <Said problems={troubles.problems.filter((problem) => problem.path === "tax/places")} />
       {tax.places.length === 0 ? (
         <p className="max-w-xl py-6 quiet">{say("nothingTaxedYetFillBook")}</p>
       ) : (
@@ -82,7 +85,7 @@ export function TaxStation() {
       <div className="mt-4 border-t border-base-content pt-3">
         {open.kind === "cell" && (
           <div id="sheet-reading">
-            <Said problems={bench.at.startsWith("tax/places/") ? bench.problems : []} />
+            <Said problems={spotlight.at.startsWith("tax/places/") ? troubles.problems : []} />
             {unconfirmed.length > 0 && (
               <p className="mb-2 flex items-baseline gap-3">
                 <span>
@@ -94,7 +97,7 @@ export function TaxStation() {
                   type="button"
                   className="cursor-pointer underline"
                   onClick={() =>
-                    void bench.commit(
+                    void acts.commit(
                       unconfirmed.map((each) => ({ path: `tax/places/${each.id}/toConfirm`, was: each.toConfirm })),
                     )
                   }

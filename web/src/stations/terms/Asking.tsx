@@ -1,4 +1,4 @@
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useMarks } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
@@ -7,15 +7,17 @@ import { say } from "../../shared/say";
 /** What the counter asks besides name and address. Nothing of it changes a price. */
 export function Asking() {
   const bench = useBench();
+  const acts = useActs();
+  const marks = useMarks();
   const { asking } = bench.setup.terms;
   const add = () => {
     const id = idFrom(
       "field",
       asking.extras.map((extra) => extra.id),
     );
-    void bench
+    void acts
       .set(`terms/asking/extras/${id}`, { id, name: say("whatShouldBeTypedHere"), compulsory: false })
-      .then((made) => made && bench.goTo(`terms/asking/extras/${id}/name`));
+      .then((made) => made && marks.goTo(`terms/asking/extras/${id}/name`));
   };
   return (
     <div className="max-w-4xl">
@@ -64,7 +66,7 @@ export function Asking() {
             type="button"
             className="btn btn-ghost btn-xs"
             aria-label={say("remove", { name: extra.name })}
-            onClick={() => void bench.set(`terms/asking/extras/${extra.id}`, undefined)}
+            onClick={() => void acts.set(`terms/asking/extras/${extra.id}`, undefined)}
           >
             {say("remove2")}
           </button>

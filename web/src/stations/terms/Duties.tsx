@@ -1,12 +1,13 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { answer, api } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useBench, useMarks } from "../../desk/bench";
 import { Fold } from "../../shared/Fold";
 import { say } from "../../shared/say";
 
 /** What the law of the shop's place asks, one by one, and whether it is met. */
 export function Duties() {
   const bench = useBench();
+  const marks = useMarks();
   const duties = useQuery({
     queryKey: ["duties", bench.shop, bench.draft.version],
     queryFn: () => answer(api.GET("/api/shops/{shop}/terms/duties", { params: { path: { shop: bench.shop } } })),
@@ -37,7 +38,7 @@ export function Duties() {
                 type="button"
                 className="cursor-pointer text-sm underline"
                 aria-label={say("go", { name: duty.name })}
-                onClick={() => bench.goTo(duty.path)}
+                onClick={() => marks.goTo(duty.path)}
               >
                 {say("goThere")}
               </button>

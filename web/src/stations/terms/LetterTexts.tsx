@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../../desk/bench";
 import { say } from "../../shared/say";
 
 const occasions = [
@@ -62,6 +62,10 @@ interface Props {
 
 function LetterText({ path, label, language, shipped }: Props) {
   const bench = useBench();
+  const acts = useActs();
+  const spotlight = useSpotlight();
+  const troubles = useTroubles();
+  const marks = useMarks();
   const [, , occasion = "", tag = ""] = path.split("/");
   const own = bench.setup.terms.letters[occasion]?.[tag] as Written | undefined;
   const saved = own ?? shipped ?? { subject: "", opening: "" };
@@ -71,14 +75,14 @@ function LetterText({ path, label, language, shipped }: Props) {
     if (!typed) return;
     const same = typed.subject === saved.subject && typed.opening === saved.opening;
     const emptied = typed.subject.trim() === "" && typed.opening.trim() === "";
-    if (same || (await bench.set(path, emptied ? undefined : typed))) setTyped(undefined);
+    if (same || (await acts.set(path, emptied ? undefined : typed))) setTyped(undefined);
   };
-  const refused = bench.at === path ? bench.problems : [];
+  const refused = spotlight.at === path ? troubles.problems : [];
   return (
     <fieldset
       lang={language}
       data-path={path}
-      onFocus={() => bench.setAt(path)}
+      onFocus={() => marks.setAt(path)}
       onBlur={(event) => {
         if (!event.currentTarget.contains(event.relatedTarget)) void leave();
       }}
@@ -105,7 +109,7 @@ function LetterText({ path, label, language, shipped }: Props) {
         </p>
       ))}
       {own && !typed && (
-        <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, undefined)}>
+        <button type="button" className="cursor-pointer underline" onClick={() => void acts.set(path, undefined)}>
           {say("backLetterShips")}
         </button>
       )}

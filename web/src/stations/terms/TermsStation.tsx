@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { answer, api } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { Fold } from "../../shared/Fold";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
@@ -153,21 +153,24 @@ interface TextProps {
 /** One text in one language, saved when it is left, with what a buyer reads of it. */
 function Text({ path, label, language, template, reads }: TextProps) {
   const bench = useBench();
+  const spotlight = useSpotlight();
+  const marks = useMarks();
+  const acts = useActs();
   const area = useRef<HTMLTextAreaElement>(null);
   const saved = String(valueAt(bench.draft.document, path) ?? "");
   const [typed, setTyped] = useState<string>();
   const said = bench.draft.findings.filter((finding) => finding.path === path);
 
   useEffect(() => {
-    if (bench.wanted === path) {
+    if (spotlight.wanted === path) {
       area.current?.focus();
-      bench.arrived();
+      marks.arrived();
     }
-  }, [bench, path]);
+  }, [spotlight.wanted, marks, path]);
 
   const leave = async () => {
     if (typed === undefined) return;
-    if (typed === saved || (await bench.set(path, typed.trim() === "" ? undefined : typed))) setTyped(undefined);
+    if (typed === saved || (await acts.set(path, typed.trim() === "" ? undefined : typed))) setTyped(undefined);
   };
   return (
     <div>
@@ -181,12 +184,12 @@ function Text({ path, label, language, template, reads }: TextProps) {
         placeholder={say("notWrittenYet", { language })}
         className="textarea w-full"
         value={typed ?? saved}
-        onFocus={() => bench.setAt(path)}
+        onFocus={() => marks.setAt(path)}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={() => void leave()}
       />
       {saved === "" && template && (
-        <button type="button" className="cursor-pointer underline" onClick={() => void bench.set(path, template)}>
+        <button type="button" className="cursor-pointer underline" onClick={() => void acts.set(path, template)}>
           {say("startFromOurTemplate")}
         </button>
       )}
