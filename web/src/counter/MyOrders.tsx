@@ -5,6 +5,7 @@ import { ApiProblem, answer, api, type Problem, problemsOf } from "../api/client
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
+import { TextButton } from "../shared/TextButton";
 import { keptOf, rekeep } from "./basket";
 import { directionOf, SayProvider, useCatalogue, useSay } from "./phrases";
 import { chosen } from "./Speaking";
@@ -77,9 +78,7 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
         <>
           <p className="flex flex-wrap items-baseline gap-4">
             {say("signedInAs", { email: me.data.email })}
-            <button type="button" className="cursor-pointer underline" onClick={leave}>
-              {say("signOut")}
-            </button>
+            <TextButton onClick={leave}>{say("signOut")}</TextButton>
           </p>
           {me.data.orders.length === 0 && <p className="mt-4 quiet">{say("noOrders")}</p>}
           <ul className="mt-4">

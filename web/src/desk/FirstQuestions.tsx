@@ -6,6 +6,7 @@ import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { say } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 import { useActs, useBench, useTroubles } from "./bench";
 
 const sells = [
@@ -55,13 +56,7 @@ export function FirstQuestions() {
       }}
     >
       <StationHead title={say("firstQuestions")}>
-        <button
-          type="button"
-          className="cursor-pointer underline"
-          onClick={() => void navigate(`/desk/${bench.shop}/shop`)}
-        >
-          {say("beginWithNothing")}
-        </button>
+        <TextButton onClick={() => void navigate(`/desk/${bench.shop}/shop`)}>{say("beginWithNothing")}</TextButton>
       </StationHead>
       <p className="max-w-2xl quiet">{say("sixQuestionsNoneThemFinal")}</p>
       <ol className="mt-4 grid max-w-3xl gap-y-4">

@@ -1,5 +1,6 @@
 import type { Finding } from "../api/client";
 import { say } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 import { useBench, useMarks, useSpotlight } from "./bench";
 
 /** How many leading steps two paths share. */
@@ -31,9 +32,7 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
       {nearest ? (
         <span className="min-w-0 flex-1 truncate" title={`${nearest.sentence} ${nearest.remedy}`}>
           {nearest.sentence} {nearest.remedy}{" "}
-          <button type="button" className="cursor-pointer underline" onClick={() => marks.goTo(nearest.path)}>
-            {say("goThere")}
-          </button>
+          <TextButton onClick={() => marks.goTo(nearest.path)}>{say("goThere")}</TextButton>
         </span>
       ) : (
         <span className="flex-1 quiet">{say("nothingMissingAtTheseStations")}</span>

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Problem, problemsOf, type StatementLine } from "../api/client";
 import { useBench } from "../desk/bench";
+import { FilePicker } from "../shared/FilePicker";
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { readIn, say } from "../shared/say";
@@ -19,7 +20,6 @@ const said: Record<string, string> = {
 export function BankStatement() {
   const { shop, setup } = useBench();
   const client = useQueryClient();
-  const choose = useRef<HTMLInputElement>(null);
   const dialog = useRef<HTMLDialogElement>(null);
   const [lines, setLines] = useState<StatementLine[]>();
   const [known, setKnown] = useState(0);
@@ -46,20 +46,11 @@ export function BankStatement() {
   };
   return (
     <>
-      <button type="button" className="cursor-pointer underline" onClick={() => choose.current?.click()}>
-        {say("readBankStatement")}
-      </button>
-      <input
-        ref={choose}
-        type="file"
+      <FilePicker
+        text={say("readBankStatement")}
+        label={say("bankStatement")}
         accept=".xml,.csv,text/csv,application/xml"
-        aria-label={say("bankStatement")}
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) void read(file);
-        }}
+        take={(file) => void read(file)}
       />
       <dialog ref={dialog} className="modal" aria-labelledby="statement">
         <div className="modal-box max-w-3xl text-start">

@@ -3,6 +3,7 @@ import { answer, api, type WholeOrder } from "../api/client";
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
 import { say } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 
 /** What the buyer has withdrawn from or wants to send back, what is owed for it, and settling it. */
 export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Record<string, string>) => void }) {
@@ -42,12 +43,8 @@ export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Recor
                       .join(", ") || say("nothingMore"),
                 })}
               </span>
-              <button type="button" className="cursor-pointer underline" onClick={() => fill(owed)}>
-                {say("fillRefundWith")}
-              </button>
-              <button
-                type="button"
-                className="cursor-pointer underline"
+              <TextButton onClick={() => fill(owed)}>{say("fillRefundWith")}</TextButton>
+              <TextButton
                 onClick={() =>
                   void answer(
                     api.POST("/api/shops/{shop}/orders/{number}/withdrawals/{id}/settled", {
@@ -57,7 +54,7 @@ export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Recor
                 }
               >
                 {say("settled2")}
-              </button>
+              </TextButton>
             </p>
           )}
         </div>

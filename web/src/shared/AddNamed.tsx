@@ -1,15 +1,11 @@
 import { type FormEvent, useState } from "react";
 import { say } from "./say";
+import { TextButton } from "./TextButton";
 
 /** Adds something by its name, from which its code is made. */
 export function AddNamed({ what, add }: { what: string; add: (name: string) => void }) {
   const [open, setOpen] = useState(false);
-  if (!open)
-    return (
-      <button type="button" className="cursor-pointer underline" onClick={() => setOpen(true)}>
-        {say("add", { what })}
-      </button>
-    );
+  if (!open) return <TextButton onClick={() => setOpen(true)}>{say("add", { what })}</TextButton>;
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const name = String(new FormData(event.currentTarget).get("name")).trim();

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { answer, api, type Problem, problemsOf, type SheetPreview } from "../api/client";
 import { useActs, useBench } from "../desk/bench";
+import { FilePicker } from "./FilePicker";
 import { Said } from "./Said";
 import { say } from "./say";
 
@@ -17,7 +18,6 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
   const bench = useBench();
   const acts = useActs();
   const dialog = useRef<HTMLDialogElement>(null);
-  const choose = useRef<HTMLInputElement>(null);
   const [opened, setOpened] = useState<Opened>();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -66,20 +66,11 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
       <a className="underline" href={`/api/shops/${bench.shop}/draft/files/${sheet}`} download>
         {say("file")}
       </a>
-      <button type="button" className="cursor-pointer underline" onClick={() => choose.current?.click()}>
-        {say("fromFile")}
-      </button>
-      <input
-        ref={choose}
-        type="file"
+      <FilePicker
+        text={say("fromFile")}
+        label={say("csvFile")}
         accept=".csv,text/csv"
-        aria-label={say("csvFile")}
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) void open(file);
-        }}
+        take={(file) => void open(file)}
       />
       <dialog ref={dialog} className="modal" aria-labelledby="sheet-file">
         <div className="modal-box max-w-3xl">

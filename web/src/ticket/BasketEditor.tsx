@@ -6,6 +6,7 @@ import { idFrom } from "../shared/paths";
 import { inWords } from "../shared/places";
 import { Said } from "../shared/Said";
 import { say } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 import { firstOf } from "./basket";
 
 type Basket = Setup["rehearsal"]["baskets"][number];
@@ -62,30 +63,18 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
       </ul>
       <p className="mt-1 flex flex-wrap items-baseline gap-x-3 gap-y-1">
         {products[0] && (
-          <button
-            type="button"
-            className="cursor-pointer underline"
-            onClick={() => products[0] && setLines([...basket.lines, firstOf(products[0])])}
-          >
+          <TextButton onClick={() => products[0] && setLines([...basket.lines, firstOf(products[0])])}>
             {say("addLine")}
-          </button>
+          </TextButton>
         )}
         <AddNamed
           what={say("basket2")}
           add={(name) => products[0] && void add({ ...named(name), lines: [firstOf(products[0])], to: basket.to })}
         />
-        <button
-          type="button"
-          className="cursor-pointer underline"
-          onClick={() => void add({ ...basket, ...named(`${basket.name}, copy`) })}
-        >
+        <TextButton onClick={() => void add({ ...basket, ...named(`${basket.name}, copy`) })}>
           {say("copy2")}
-        </button>
-        {baskets.length > 1 && (
-          <button type="button" className="cursor-pointer underline" onClick={() => void acts.set(path, undefined)}>
-            {say("remove4")}
-          </button>
-        )}
+        </TextButton>
+        {baskets.length > 1 && <TextButton onClick={() => void acts.set(path, undefined)}>{say("remove4")}</TextButton>}
       </p>
       <form className="mt-1 flex items-baseline gap-2 whitespace-nowrap" onSubmit={(event) => void fromOrder(event)}>
         <label htmlFor="basket-order" className="quiet">

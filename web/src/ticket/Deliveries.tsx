@@ -1,5 +1,6 @@
 import type { Amount, Figure, QuoteView } from "../api/client";
 import { deskLocale, say } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 import type { Changed } from "./asked";
 import { TicketRow } from "./TicketRow";
 
@@ -128,15 +129,14 @@ function Instead({
     <p className="text-xs quiet">
       {word}:{" "}
       {options.map((option) => (
-        <button
+        <TextButton
           key={option.id}
-          type="button"
           title={promised(option)}
-          className="me-3 cursor-pointer underline decoration-dotted"
+          className="me-3 decoration-dotted"
           onClick={() => choose(option.id)}
         >
           {option.name} {option.price?.value}
-        </button>
+        </TextButton>
       ))}
     </p>
   );

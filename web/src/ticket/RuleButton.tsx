@@ -1,5 +1,6 @@
 import { useMarks } from "../desk/bench";
 import { sayCode } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 import { isField } from "./why";
 
 /** Takes to the field a rule stands in; nothing for rules of the computation itself. */
@@ -7,13 +8,8 @@ export function RuleButton({ rule }: { rule: string }) {
   const marks = useMarks();
   if (!isField(rule)) return null;
   return (
-    <button
-      type="button"
-      className="cursor-pointer underline decoration-dotted"
-      onClick={() => marks.goTo(rule)}
-      title={rule}
-    >
+    <TextButton className="decoration-dotted" onClick={() => marks.goTo(rule)} title={rule}>
       {sayCode("stationOf", rule.split("/")[0] ?? "")}
-    </button>
+    </TextButton>
   );
 }

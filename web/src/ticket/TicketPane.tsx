@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { useActs, useBench, useMarks } from "../desk/bench";
 import { Said } from "../shared/Said";
 import { say } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 import { Asking } from "./Asking";
 import { askedOf, type Changed, unchanged } from "./asked";
 import { FirstBasket } from "./FirstBasket";
@@ -74,13 +75,9 @@ export function TicketPane({ close }: { close: () => void }) {
           {mended.map((note) => (
             <p key={note}>{note}</p>
           ))}
-          <button
-            type="button"
-            className="cursor-pointer underline"
-            onClick={() => void acts.set(`rehearsal/baskets/${basket.id}/lines`, ticket?.lines)}
-          >
+          <TextButton onClick={() => void acts.set(`rehearsal/baskets/${basket.id}/lines`, ticket?.lines)}>
             {say("keepBasketLikeThis")}
-          </button>
+          </TextButton>
         </div>
       )}
       <section className="ticket mt-4 px-4 py-3" aria-label={say("pricedOrder")} aria-live="polite">

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Counter } from "../../api/client";
+import { TextButton } from "../../shared/TextButton";
 import { useSay } from "../phrases";
 
 interface Props {
@@ -31,14 +32,12 @@ export function Agreement({ counter, agreed, agree }: Props) {
           {texts.map((text, index) => (
             <span key={text.kind}>
               {index > 0 && ", "}
-              <button
-                type="button"
-                className="cursor-pointer underline"
+              <TextButton
                 aria-expanded={reading === text.kind}
                 onClick={() => setReading(reading === text.kind ? undefined : text.kind)}
               >
                 {nameOf(text.kind)}
-              </button>
+              </TextButton>
             </span>
           ))}
           .

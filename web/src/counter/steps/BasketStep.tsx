@@ -2,6 +2,7 @@ import { type FormEvent, useState } from "react";
 import type { BuyerQuote, Line, Problem, Product } from "../../api/client";
 import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
+import { TextButton } from "../../shared/TextButton";
 import { type Kept, moved, sameLine, stepOf } from "../basket";
 import { useSay } from "../phrases";
 import type { StepProps } from "./shared";
@@ -165,14 +166,13 @@ function Codes({
       {kept.codes.map((code) => {
         const refused = quote?.refusedCodes.find((each) => each.code.toUpperCase() === code.toUpperCase());
         return (
-          <button
+          <TextButton
             key={code}
-            type="button"
-            className="cursor-pointer underline decoration-dotted"
+            className="decoration-dotted"
             onClick={() => change({ codes: kept.codes.filter((each) => each !== code) })}
           >
             {code}: {refused ? refused.reason : say("used")} {say("takeItOff")}
-          </button>
+          </TextButton>
         );
       })}
     </div>

@@ -4,6 +4,7 @@ import { answer, api, type CarrierLink as Link, type Problem, problemsOf } from 
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 /** The carrier that is asked for prices: its key, what it offers, and how a cell of the sheet uses it. */
 export function CarrierLink() {
@@ -40,14 +41,9 @@ export function CarrierLink() {
       {connected ? (
         <p className="mt-1">
           {say("connectedKeyEndsWith")} <span className="font-mono">{connected.secretEndsWith}</span>.{" "}
-          <button
-            type="button"
-            className="cursor-pointer underline"
-            disabled={busy}
-            onClick={() => void run(answer(api.DELETE("/api/shops/{shop}/carrier", path)))}
-          >
+          <TextButton disabled={busy} onClick={() => void run(answer(api.DELETE("/api/shops/{shop}/carrier", path)))}>
             {say("disconnect")}
-          </button>
+          </TextButton>
         </p>
       ) : (
         <form className="mt-1 flex items-end gap-3" onSubmit={connect}>

@@ -5,6 +5,7 @@ import { whole, yesNo } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
 import { countryName } from "../../shared/places";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { CarrierLink } from "./CarrierLink";
 import { point } from "./notations";
 import { PackedPicture } from "./PackedPicture";
@@ -147,9 +148,7 @@ function Part({
     <section aria-label={title}>
       <div className="flex items-baseline gap-4">
         <h2 className="text-base">{title}</h2>
-        <button type="button" className="cursor-pointer underline" onClick={onAdd}>
-          {add}
-        </button>
+        <TextButton onClick={onAdd}>{add}</TextButton>
       </div>
       {empty && <p className="mt-1 quiet">{none}</p>}
       {children}

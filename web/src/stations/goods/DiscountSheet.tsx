@@ -7,6 +7,7 @@ import { whole, words, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom, valueAt } from "../../shared/paths";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { windowText } from "../tax/TaxPlace";
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
@@ -112,13 +113,9 @@ export function DiscountSheet() {
         <h2 className="text-base">{say("discountsCodes")}</h2>
         <AddNamed what={say("discount")} add={add} />
         {here && (
-          <button
-            type="button"
-            className="cursor-pointer underline"
-            onClick={() => void acts.set(`discounts/rules/${here.id}`, undefined)}
-          >
+          <TextButton onClick={() => void acts.set(`discounts/rules/${here.id}`, undefined)}>
             {say("remove", { name: here.name })}
-          </button>
+          </TextButton>
         )}
       </div>
       {rules.length === 0 ? (

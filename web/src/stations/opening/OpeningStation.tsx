@@ -5,6 +5,7 @@ import { useBench, useMarks } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { useOpening } from "./useOpening";
 
 const dateTime = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeStyle: "short" });
@@ -119,11 +120,7 @@ function Against({ problems }: { problems: Problem[] }) {
           <span className="flex-1">
             {each.sentence} <span className="quiet">{each.remedy}</span>
           </span>
-          {each.path !== "shop" && (
-            <button type="button" className="cursor-pointer underline" onClick={() => marks.goTo(each.path)}>
-              {say("goThere")}
-            </button>
-          )}
+          {each.path !== "shop" && <TextButton onClick={() => marks.goTo(each.path)}>{say("goThere")}</TextButton>}
         </li>
       ))}
     </ol>

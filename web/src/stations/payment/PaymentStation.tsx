@@ -3,6 +3,7 @@ import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { Keeps } from "./Keeps";
 import { kinds } from "./kinds";
 import { Method } from "./Method";
@@ -42,9 +43,9 @@ export function PaymentStation() {
             <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
               <span className="quiet">{say("add3")}</span>
               {missing.map((kind) => (
-                <button key={kind.id} type="button" className="cursor-pointer underline" onClick={() => void add(kind)}>
+                <TextButton key={kind.id} onClick={() => void add(kind)}>
                   {kind.title}
-                </button>
+                </TextButton>
               ))}
             </p>
           )}

@@ -5,6 +5,7 @@ import { tokenOf } from "../../counter/token";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 /** A true payment of the smallest amount through the account, step by step; of a live one it is real money. */
 export function Trial({ gateway, done }: { gateway: Gateway; done: () => void }) {
@@ -93,9 +94,7 @@ export function Trial({ gateway, done }: { gateway: Gateway; done: () => void })
           <a className="underline" href={trial.action} target="_blank" rel="noreferrer">
             {say("answerAsBuyer")}
           </a>
-          <button type="button" className="cursor-pointer underline" onClick={() => void run({ key: trial.key })}>
-            {say("goOn")}
-          </button>
+          <TextButton onClick={() => void run({ key: trial.key })}>{say("goOn")}</TextButton>
         </p>
       )}
     </div>

@@ -6,6 +6,7 @@ import { idFrom } from "../../shared/paths";
 import { countryText } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { Coming } from "./Coming";
 import { hours } from "./hours";
 import { Rings } from "./Rings";
@@ -39,14 +40,8 @@ export function PickupStation() {
   return (
     <>
       <StationHead title={say("pickup")}>
-        <button type="button" className="cursor-pointer underline" onClick={addPlace}>
-          {say("addPlaceCollectAt")}
-        </button>
-        {!pickup.local && (
-          <button type="button" className="cursor-pointer underline" onClick={bring}>
-            {say("bringOrdersRoundOurselves")}
-          </button>
-        )}
+        <TextButton onClick={addPlace}>{say("addPlaceCollectAt")}</TextButton>
+        {!pickup.local && <TextButton onClick={bring}>{say("bringOrdersRoundOurselves")}</TextButton>}
       </StationHead>
       <Ways />
       {pickup.places.length === 0 && !pickup.local && (

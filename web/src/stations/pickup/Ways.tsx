@@ -1,5 +1,6 @@
 import { useBench, useMarks } from "../../desk/bench";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 /** Which ways goods reach a buyer, and what is still missing for each, in a sentence each. */
 export function Ways() {
@@ -31,14 +32,13 @@ export function Ways() {
             <span className="flex-1">
               {!way.offered ? way.none : missing ? missing.sentence : say("offeredNothingMissing")}
               {way.offered && missing && (
-                <button
-                  type="button"
-                  className="ms-2 cursor-pointer underline"
+                <TextButton
+                  className="ms-2"
                   aria-label={say("goWhatMissing", { name: way.name })}
                   onClick={() => marks.goTo(missing.path)}
                 >
                   {say("goThere")}
-                </button>
+                </TextButton>
               )}
             </span>
           </li>

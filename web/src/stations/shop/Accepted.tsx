@@ -4,6 +4,7 @@ import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 /** Other currencies buyers may pay in. */
 export function Accepted() {
@@ -121,14 +122,9 @@ function Feed() {
         <p className="text-warning">{say("feedHasNoRateFor", { join: without.map(({ code }) => code).join(", ") })}</p>
       )}
       <Said problems={fetch.isError ? problemsOf(fetch.error) : []} />
-      <button
-        type="button"
-        className="cursor-pointer underline"
-        disabled={fetch.isPending}
-        onClick={() => fetch.mutate()}
-      >
+      <TextButton disabled={fetch.isPending} onClick={() => fetch.mutate()}>
         {fetch.isPending ? say("fetching") : say("fetchRatesNow")}
-      </button>
+      </TextButton>
     </div>
   );
 }

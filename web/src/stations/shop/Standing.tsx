@@ -1,5 +1,6 @@
 import { useBench, useMarks } from "../../desk/bench";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 const languageName = (tag: string): string => {
   try {
@@ -27,10 +28,7 @@ export function Standing() {
           <ul className="mt-1">
             {blocking.map((finding) => (
               <li key={finding.id + finding.path}>
-                {finding.sentence}{" "}
-                <button type="button" className="cursor-pointer underline" onClick={() => marks.goTo(finding.path)}>
-                  {say("goThere")}
-                </button>
+                {finding.sentence} <TextButton onClick={() => marks.goTo(finding.path)}>{say("goThere")}</TextButton>
               </li>
             ))}
           </ul>

@@ -4,6 +4,7 @@ import { answer, api, type Problem, problemsOf, type Setup } from "../../api/cli
 import { useActs, useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 type Row = Setup["tax"]["places"][number];
 
@@ -86,14 +87,12 @@ export function AskRates({ row }: { row: Row }) {
                 <span className="font-mono">{text}</span> % {name}
               </span>
               {bench.setup.tax.categories.map((category) => (
-                <button
+                <TextButton
                   key={category.id}
-                  type="button"
-                  className="cursor-pointer underline"
                   onClick={() => void acts.set(`tax/places/${row.id}/rates/${category.id}`, text)}
                 >
                   {say("takeFor", { name: category.name })}
-                </button>
+                </TextButton>
               ))}
             </li>
           ))}

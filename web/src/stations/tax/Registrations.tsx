@@ -2,6 +2,7 @@ import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { idFrom } from "../../shared/paths";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 const schemes = [
   { id: "ordinary", name: say("ordinary") },
@@ -46,9 +47,7 @@ export function Registrations() {
     <section aria-label={say("registrations")} className="mt-6">
       <div className="flex items-baseline gap-4">
         <h2 className="text-base">{say("registeredWith")}</h2>
-        <button type="button" className="cursor-pointer underline" onClick={add}>
-          {say("addRegistration")}
-        </button>
+        <TextButton onClick={add}>{say("addRegistration")}</TextButton>
       </div>
       {tax.registrations.length === 0 ? (
         <p className="mt-1 max-w-2xl quiet">{say("noneYetTaxBookFollowed")}</p>

@@ -8,6 +8,7 @@ import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { AskRates } from "./AskRates";
 import { Registrations } from "./Registrations";
 import { TaxPlace } from "./TaxPlace";
@@ -53,9 +54,7 @@ export function TaxStation() {
         <span>
           {say("pricesAreTyped2", { prices: tax.prices === "with-tax" ? say("withTax") : say("withoutTax") })}
         </span>
-        <button type="button" className="cursor-pointer underline" onClick={() => void acts.fillTax()}>
-          {say("fillFromReference")}
-        </button>
+        <TextButton onClick={() => void acts.fillTax()}>{say("fillFromReference")}</TextButton>
         <AddNamed what={say("place3")} add={(name) => void addPlace(name)} />
         <AddNamed what={say("category")} add={(name) => void addCategory(name)} />
         <SheetFiles sheet="taxes" />
@@ -93,9 +92,7 @@ export function TaxStation() {
                     count: unconfirmed.length === 1 ? say("n1Place") : say("placesAre", { count: unconfirmed.length }),
                   })}
                 </span>
-                <button
-                  type="button"
-                  className="cursor-pointer underline"
+                <TextButton
                   onClick={() =>
                     void acts.commit(
                       unconfirmed.map((each) => ({ path: `tax/places/${each.id}/toConfirm`, was: each.toConfirm })),
@@ -103,7 +100,7 @@ export function TaxStation() {
                   }
                 >
                   {say("confirmAllThem")}
-                </button>
+                </TextButton>
               </p>
             )}
             <p className="quiet">

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../../desk/bench";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 
 const occasions = [
   { id: "receipt", name: say("orderConfirmed"), to: say("buyer2") },
@@ -109,9 +110,7 @@ function LetterText({ path, label, language, shipped }: Props) {
         </p>
       ))}
       {own && !typed && (
-        <button type="button" className="cursor-pointer underline" onClick={() => void acts.set(path, undefined)}>
-          {say("backLetterShips")}
-        </button>
+        <TextButton onClick={() => void acts.set(path, undefined)}>{say("backLetterShips")}</TextButton>
       )}
     </fieldset>
   );

@@ -8,6 +8,7 @@ import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { valueAt } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { Asking } from "./Asking";
 import { Duties } from "./Duties";
 import { Exclusions } from "./Exclusions";
@@ -189,9 +190,7 @@ function Text({ path, label, language, template, reads }: TextProps) {
         onBlur={() => void leave()}
       />
       {saved === "" && template && (
-        <button type="button" className="cursor-pointer underline" onClick={() => void acts.set(path, template)}>
-          {say("startFromOurTemplate")}
-        </button>
+        <TextButton onClick={() => void acts.set(path, template)}>{say("startFromOurTemplate")}</TextButton>
       )}
       {saved.includes("{") && reads && (
         <details className="text-sm">
