@@ -1,4 +1,5 @@
 import { Link, useLocation } from "react-router";
+import { SewingButton, type Sewn } from "../shared/SewingButton";
 import { say } from "../shared/say";
 import { useOpening } from "../stations/opening/useOpening";
 import { useBench } from "./bench";
@@ -14,33 +15,6 @@ export const stations = [
   { id: "terms", name: say("terms") },
   { id: "opening", name: say("opening") },
 ] as const;
-
-type Sewn = "sewn" | "half" | "empty";
-
-/** A button sewn on (four holes), half sewn (two), or a buttonhole still empty. */
-function Button({ state, here }: { state: Sewn; here: boolean }) {
-  const colour = here ? "text-accent" : "text-base-content";
-  return (
-    <svg viewBox="0 0 24 24" className={`h-5 w-5 shrink-0 ${colour}`} aria-hidden="true">
-      {state === "empty" ? (
-        <rect x="2" y="9" width="20" height="6" rx="3" fill="none" stroke="currentColor" strokeWidth="2" />
-      ) : state === "half" ? (
-        <>
-          <circle cx="12" cy="12" r="9.5" fill="none" stroke="currentColor" strokeWidth="2" />
-          <circle cx="9" cy="12" r="1.5" fill="currentColor" />
-          <circle cx="15" cy="12" r="1.5" fill="currentColor" />
-        </>
-      ) : (
-        <>
-          <circle cx="12" cy="12" r="10.5" fill="currentColor" />
-          {[9, 15].flatMap((x) =>
-            [9, 15].map((y) => <circle key={`${x}-${y}`} cx={x} cy={y} r="1.6" fill="var(--color-base-200)" />),
-          )}
-        </>
-      )}
-    </svg>
-  );
-}
 
 const spoken: Record<Sewn, string> = { sewn: say("complete"), half: say("notComplete"), empty: say("notBegun") };
 
@@ -66,7 +40,7 @@ export function Thread() {
           return (
             <li key={station.id} className="flex-1">
               <div className="flex items-center">
-                <Button state={sewn} here={here} />
+                <SewingButton state={sewn} lit={here} />
                 <span className={index < stations.length - 1 ? "stitch" : ""} />
               </div>
               <Link

@@ -2,7 +2,7 @@ import { useActs, useBench } from "../desk/bench";
 import { valueAt } from "./paths";
 import { say } from "./say";
 
-/** Moves a thing one place up or down in its list. */
+/** Moves a thing one place up or down in its list. @param of what it is moved among; empty where that is plain */
 export function Moves({ path, things, of }: { path: string; things: { id: string }[]; of: string }) {
   const bench = useBench();
   const acts = useActs();
@@ -15,7 +15,7 @@ export function Moves({ path, things, of }: { path: string; things: { id: string
   return (
     <>
       <button type="button" className="btn btn-ghost btn-sm" disabled={place <= 0} onClick={() => move(place - 1)}>
-        {say("earlier", { of })}
+        {of ? say("earlier", { of }) : say("sooner")}
       </button>
       <button
         type="button"
@@ -23,7 +23,7 @@ export function Moves({ path, things, of }: { path: string; things: { id: string
         disabled={place < 0 || place >= things.length - 1}
         onClick={() => move(place + 1)}
       >
-        {say("later", { of })}
+        {of ? say("later", { of }) : say("afterwards")}
       </button>
     </>
   );

@@ -1,10 +1,10 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { answer, api, type Gateway, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { Said } from "../../shared/Said";
-import { say } from "../../shared/say";
+import { say, sayCode } from "../../shared/say";
 import { Trial } from "./Trial";
+import { usable, useGateways } from "./useGateways";
 
 const states: Record<Gateway["state"], string> = {
   "not-connected": say("notConnectedNoKeysAre"),
@@ -18,19 +18,10 @@ const states: Record<Gateway["state"], string> = {
 /** The account behind a way to pay. Its secret is written and never read back. */
 export function Account({ gateway, provider }: { gateway: string; provider: "cards" | "wallet" }) {
   const { shop } = useBench();
-  const client = useQueryClient();
-  const key = ["gateways", shop];
-  const gateways = useQuery({
-    queryKey: key,
-    queryFn: () => answer(api.GET("/api/shops/{shop}/gateways", { params: { path: { shop } } })),
-  });
+  const gateways = useGateways();
+  const known = gateways.of(gateway);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
-  const known = gateways.data?.find((each) => each.id === gateway);
-  const again = () => {
-    void client.invalidateQueries({ queryKey: key });
-    void client.invalidateQueries({ queryKey: ["draft", shop] });
-  };
   const connect = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
@@ -47,7 +38,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
       () => {
         setProblems([]);
         form.reset();
-        again();
+        gateways.refresh();
       },
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
@@ -57,10 +48,8 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
   return (
     <section aria-label={say("accountBehind")} className="border-s-2 border-base-300 ps-4">
       <p>
-        <strong>
-          {known?.mode === "test" ? say("test2") : known?.mode === "live" ? say("live") : say("noAccountYet")}
-        </strong>{" "}
-        · {states[known?.state ?? "not-connected"]}
+        <strong>{known?.mode ? sayCode("mode", known.mode) : say("noAccountYet")}</strong> ·{" "}
+        {states[known?.state ?? "not-connected"]}
       </p>
       <form
         key={known?.publicKey ?? "none"}
@@ -68,7 +57,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
         onSubmit={connect}
       >
         <label>
-          <span className="block text-xs quiet">{say("publishableKey")}</span>
+          <span className="block text-xs quiet">{say("keyForBuyersPage")}</span>
           <input
             name="publicKey"
             className={input}
@@ -78,7 +67,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
           />
         </label>
         <label>
-          <span className="block text-xs quiet">{say("secretKeyStoredEncryptedNever")}</span>
+          <span className="block text-xs quiet">{say("keyForShop")}</span>
           <input
             name="secret"
             type="password"
@@ -89,13 +78,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
         </label>
         <label>
           <span className="block text-xs quiet">{say("onBuyersStatement")}</span>
-          <input
-            name="statement"
-            className={input}
-            maxLength={22}
-            defaultValue={known?.statement}
-            placeholder={say("n522Letters")}
-          />
+          <input name="statement" className={input} defaultValue={known?.statement} />
         </label>
         <div className="flex items-center gap-3">
           <label className="flex items-center gap-1.5">
@@ -106,7 +89,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
               className="radio radio-xs"
               defaultChecked={known?.mode !== "live"}
             />
-            {say("test")}
+            {sayCode("mode", "test")}
           </label>
           <label className="flex items-center gap-1.5">
             <input
@@ -116,7 +99,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
               className="radio radio-xs"
               defaultChecked={known?.mode === "live"}
             />
-            {say("live2")}
+            {sayCode("mode", "live")}
           </label>
           <button type="submit" className="btn btn-sm ms-auto" disabled={busy}>
             {busy ? say("askingProvider") : say("checkKeep")}
@@ -124,7 +107,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
         </div>
       </form>
       <Said problems={problems} />
-      {(known?.state === "test" || known?.state === "live") && <Trial gateway={known} done={again} />}
+      {known && usable(known) && <Trial gateway={known} done={gateways.refresh} />}
     </section>
   );
 }

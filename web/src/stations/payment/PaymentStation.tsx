@@ -1,73 +1,90 @@
-import { useState } from "react";
-import { useActs, useBench } from "../../desk/bench";
-import { Field } from "../../shared/Field";
+import { useEffect, useState } from "react";
+import { useActs, useBench, usePriced, useSpotlight } from "../../desk/bench";
 import { StationHead } from "../../shared/StationHead";
-import { say } from "../../shared/say";
+import { say, sayCode } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
-import { Keeps } from "./Keeps";
-import { kinds } from "./kinds";
-import { Method } from "./Method";
+import { AsRead } from "./AsRead";
+import { Behind } from "./Behind";
+import { kindOf, kinds } from "./kinds";
+import { Axis } from "./Route";
+import { routeOf } from "./route";
+import { usable, useGateways } from "./useGateways";
 import { Vouchers } from "./Vouchers";
+import { Way } from "./Way";
 
-/** The ways to pay in the buyer's order and as the buyer sees them, what is behind each, and what each leaves. */
+/** The way the money takes: a line for each way to pay, from the buyer to the seller. */
 export function PaymentStation() {
   const bench = useBench();
   const acts = useActs();
-  const { methods, account } = bench.setup.payment;
-  const [open, setOpen] = useState("");
-  const missing = kinds.filter((kind) => methods.every((method) => method.kind !== kind.id));
+  const priced = usePriced();
+  const { wanted } = useSpotlight();
+  const gateways = useGateways();
+  const { methods } = bench.setup.payment;
+  const [chosen, setChosen] = useState("");
+  const method = methods.find((each) => each.id === chosen) ?? methods[0];
+  const missing = kinds.filter((kind) => methods.every((each) => each.kind !== kind.id));
   const add = async (kind: (typeof kinds)[number]) => {
     const { id, title, sentence, gateway } = kind;
     const now = { id, kind: id, on: false, title, sentence, ...(gateway ? { gateway } : {}) };
-    if (await acts.set(`payment/methods/${id}`, now)) setOpen(id);
+    if (await acts.set(`payment/methods/${id}`, now)) setChosen(id);
   };
-  const transfers = methods.some((method) => method.kind === "transfer");
+  // Who is led to a field of a way finds the way open.
+  const [, list, id] = wanted.startsWith("payment/") ? wanted.split("/") : [];
+  useEffect(() => {
+    if (list === "methods" && id) setChosen(id);
+    if (list === "account") setChosen(methods.find((each) => each.kind === "transfer")?.id ?? "");
+  }, [list, id, methods]);
+  const promise = priced?.delivery.find((option) => option.chosen)?.promise ?? undefined;
   return (
     <>
-      <StationHead title={say("payment")}>{say("nothingOnUntilTurnedOn")}</StationHead>
-      {methods.length === 0 && <p className="max-w-xl py-3 quiet">{say("noWayPaySetUp")}</p>}
-      <div className="grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
-        <section aria-label={say("asBuyerSeesThem")}>
-          <ol>
-            {methods.map((method) => (
-              <Method
-                key={method.id}
-                id={method.id}
-                open={open === method.id}
-                toggle={() => setOpen(open === method.id ? "" : method.id)}
-                unfold={() => setOpen(method.id)}
+      <StationHead title={say("payment")}>
+        {priced && say("ticketsMoneyOnItsWay", { amount: priced.payable.value })}
+      </StationHead>
+      {methods.length === 0 ? (
+        <p className="max-w-xl py-3 quiet">{say("noWayPaySetUp")}</p>
+      ) : (
+        <>
+          <div className="hidden border-b border-base-content sm:grid sm:grid-cols-[18rem_1fr]">
+            <span className="self-end pb-1 text-xs quiet">{say("nothingOnUntilTurnedOn")}</span>
+            <Axis promise={promise} />
+          </div>
+          <ul aria-label={say("wayMoneyTakes")}>
+            {methods.map((each) => (
+              <Way
+                key={each.id}
+                method={each}
+                seen={priced?.methods.find((one) => one.id === each.id)}
+                connected={!kindOf(each.kind)?.provider || usable(gateways.of(each.gateway))}
+                chosen={each.id === method?.id}
+                choose={() => setChosen(each.id)}
               />
             ))}
-          </ol>
-          {missing.length > 0 && (
-            <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
-              <span className="quiet">{say("add3")}</span>
-              {missing.map((kind) => (
-                <TextButton key={kind.id} onClick={() => void add(kind)}>
-                  {kind.title}
-                </TextButton>
-              ))}
-            </p>
-          )}
-        </section>
-        <div className="grid content-start gap-6">
-          <Keeps />
-          {transfers && (
-            <section aria-label={say("whereTransfersGo")}>
-              <h2 className="text-base">{say("whereTransfersGo")}</h2>
-              <div className="mt-1 grid gap-2">
-                <Field path="payment/account/iban" label={say("iban")} className="font-mono" />
-                <Field path="payment/account/holder" label={say("accountHolderAsBankKnows")} />
-                <Field
-                  path="payment/account/payee"
-                  label={say("payeeAsBuyersAreTold")}
-                  note={account?.payee && account.payee !== account.holder ? say("banksCompareTwoWarnBuyer") : ""}
-                />
-              </div>
-            </section>
-          )}
-          <Vouchers />
+          </ul>
+        </>
+      )}
+      {missing.length > 0 && (
+        <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
+          <span className="quiet">{say("notSewnOn")}</span>
+          {missing.map((kind) => (
+            <span key={kind.id}>
+              <TextButton onClick={() => void add(kind)}>{kind.title}</TextButton>{" "}
+              <span className="text-xs quiet">
+                {sayCode("band", routeOf({ kind: kind.id, capture: "at-once", terms: null }).band)}
+              </span>
+            </span>
+          ))}
+        </p>
+      )}
+      {method && (
+        <div className="mt-4 grid gap-x-8 gap-y-6 border-t border-base-content pt-3 lg:grid-cols-[minmax(0,1fr)_17rem]">
+          <Behind key={method.id} method={method} />
+          <div className="grid content-start gap-6">
+            <AsRead chosen={method} choose={setChosen} />
+          </div>
         </div>
+      )}
+      <div className="mt-6 max-w-xl">
+        <Vouchers />
       </div>
     </>
   );

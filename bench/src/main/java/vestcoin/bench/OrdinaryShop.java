@@ -25,8 +25,10 @@ import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.SetupBuilder;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.tax.TaxBuilder;
 
 /**
  * The shop and the order that are timed: 5 lines, 12 delivery options, 8 methods of payment. At 100 times its size the
@@ -57,8 +59,14 @@ public final class OrdinaryShop {
                 "kg",
                 Rounding.HALF_UP,
                 List.of(new Place.Group("WORLD")));
-        return new Setup(
-                shop, goods(times), discounts(times), delivery(times), tax(times), payment(), null, null, null);
+        return SetupBuilder.builder()
+                .shop(shop)
+                .goods(goods(times))
+                .discounts(discounts(times))
+                .delivery(delivery(times))
+                .tax(tax(times))
+                .payment(payment())
+                .build();
     }
 
     /** Five lines to a postcode of the first zone. */
@@ -192,14 +200,12 @@ public final class OrdinaryShop {
         for (int i = 0; i < TAX_ROWS * times; i++) {
             rows.add(row("us" + i, Place.parse("US:" + postcode(10_000 + i)), "7.25", "2"));
         }
-        return new Tax(
-                Tax.Prices.WITH_TAX,
-                List.of(new Tax.Category("full", "Full"), new Tax.Category("reduced", "Reduced")),
-                rows,
-                List.of(),
-                null,
-                null,
-                null);
+        return TaxBuilder.builder()
+                .prices(Tax.Prices.WITH_TAX)
+                .categories(List.of(new Tax.Category("full", "Full"), new Tax.Category("reduced", "Reduced")))
+                .places(rows)
+                .registrations(List.of())
+                .build();
     }
 
     private static Tax.PlaceRates row(String id, Place place, String full, String reduced) {

@@ -140,13 +140,13 @@ class DeskTest extends AtDesk {
     @Test
     void keys_of_another_account_are_refused_and_the_secret_never_comes_back() {
         at("payment");
-        browser.click(By.xpath("//button[contains(., 'Unfold') and contains(., 'Card')]"));
+        browser.click(By.xpath("//li[@data-path='payment/methods/card']//button[@aria-expanded]"));
         browser.fill("input[name=secret]", "secret-test-nobody-knows");
         browser.clickText("Check and keep");
-        browser.see(By.xpath("//*[@role='alert'][contains(., 'does not know this secret key')]"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'does not know this key for the shop')]"));
         assertThat(browser.see("input[name=secret]").getDomAttribute("placeholder"))
                 .isEqualTo("kept, ends with 9a61");
-        assertThat(browser.shows("Connected in test mode")).isTrue();
+        assertThat(browser.shows("Connected for practice")).isTrue();
     }
 
     @Test

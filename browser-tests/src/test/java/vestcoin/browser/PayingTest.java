@@ -132,7 +132,7 @@ class PayingTest extends AtCounter {
     void a_true_test_payment_is_shown_step_by_step_and_a_voucher_issued() throws IOException {
         browser = Browser.atDesk(shop);
         browser.go(shop.url() + DESK + "/payment");
-        browser.click(By.xpath("//button[contains(., 'Unfold') and contains(., 'Card')]"));
+        browser.click(By.xpath("//li[@data-path='payment/methods/card']//button[@aria-expanded]"));
         browser.fill("input[inputmode=numeric]", TestCard.APPROVED.number());
         browser.clickText("Try it");
         browser.see(By.xpath("//ol[@aria-label='Steps of the trial']/li[3][contains(., 'Given back')]"));

@@ -85,8 +85,6 @@ public class Gateways {
             Instant triedAt) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(Gateways.class);
-    private static final int STATEMENT_MOST = 22;
-    private static final int STATEMENT_LEAST = 5;
 
     private final JdbcClient sql;
     private final Vault vault;
@@ -140,6 +138,7 @@ public class Gateways {
         ServiceAccess access =
                 new ServiceAccess(services + "/" + keys.provider().text(), used);
         Provider.Account account = account(access, keys.publicKey());
+        check(keys.statement(), account.statement());
         String webhook = provider.webhook(access, ownUrl + "/hooks/" + shop + "/" + id);
         boolean same =
                 before.filter(row -> row.publicKey().equals(keys.publicKey())).isPresent();
@@ -215,15 +214,18 @@ public class Gateways {
                     Message.of("payment.these-keys-and-mode-chosen", "modeOf", modeOf(used), "mode", mode),
                     Message.of("payment.choose-mode-or-paste-keys-of-account", "modeOf", modeOf(used), "mode", mode));
         });
-        String statement = keys.statement();
+    }
+
+    /** @throws ApiProblem if the provider prints no text like this on a statement */
+    private static void check(String statement, Provider.StatementLength length) {
         if (!statement.isEmpty()
-                && (statement.length() < STATEMENT_LEAST
-                        || statement.length() > STATEMENT_MOST
-                        || !statement.matches("[A-Za-z0-9 .&-]*[A-Za-z][A-Za-z0-9 .&-]*"))) {
+                && (statement.length() < length.least()
+                        || statement.length() > length.most()
+                        || statement.chars().anyMatch(Character::isISOControl))) {
             throw wrong(
                     "statement",
                     Message.of("payment.cannot-stand-on-statement", "statement", statement),
-                    Message.of("payment.use-5-to-22-letters-digits-spaces"));
+                    Message.of("payment.provider-prints-from-to", "least", length.least(), "most", length.most()));
         }
     }
 

@@ -27,7 +27,10 @@ class HttpProvider implements Provider {
         return new Account(
                 answer.path("mode").asString(""),
                 answer.path("approved").asBoolean(false),
-                answer.path("publicKey").asString(""));
+                answer.path("publicKey").asString(""),
+                new StatementLength(
+                        answer.path("statement").path("least").asInt(0),
+                        answer.path("statement").path("most").asInt(Integer.MAX_VALUE)));
     }
 
     @Override

@@ -28,7 +28,10 @@ public interface Provider {
             long refunded,
             long version) {}
 
-    record Account(String mode, boolean approved, String publicKey) {}
+    record Account(String mode, boolean approved, String publicKey, StatementLength statement) {}
+
+    /** How many characters a text on the buyer's statement may have, as the provider says. */
+    record StatementLength(int least, int most) {}
 
     /** What can be done with money that was authorised. */
     enum Kind {

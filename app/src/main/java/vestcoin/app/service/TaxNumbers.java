@@ -15,6 +15,7 @@ import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.core.finding.VatNumber;
 import vestcoin.core.message.Message;
 import vestcoin.core.tax.Buyer;
+import vestcoin.core.tax.BuyerBuilder;
 
 /**
  * Businesses by the tax numbers they type. A confirmation is kept for a day, silence for half a minute; until it is
@@ -49,20 +50,25 @@ public class TaxNumbers {
                 .orElse("");
         if (number.isEmpty()) {
             return new NumberCheck(
-                    new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null), Optional.empty());
+                    BuyerBuilder.builder()
+                            .kind(Buyer.Kind.BUSINESS)
+                            .number(Optional.empty())
+                            .build(),
+                    Optional.empty());
         }
         if (!VatNumber.hasForm(number)) {
             return new NumberCheck(
-                    new Buyer(Buyer.Kind.BUSINESS, Optional.empty(), null, null, null),
+                    BuyerBuilder.builder()
+                            .kind(Buyer.Kind.BUSINESS)
+                            .number(Optional.empty())
+                            .build(),
                     Optional.of(Message.of("service.not-tax-number-begins-with-two-letters", "typed", typed.get())));
         }
         Optional<Buyer.Confirmed> confirmed = kept.get(number, this::asked);
-        Buyer buyer = new Buyer(
-                Buyer.Kind.BUSINESS,
-                Optional.of(new Buyer.TaxNumber(number.substring(0, 2), number.substring(2), confirmed)),
-                null,
-                null,
-                null);
+        Buyer buyer = BuyerBuilder.builder()
+                .kind(Buyer.Kind.BUSINESS)
+                .number(Optional.of(new Buyer.TaxNumber(number.substring(0, 2), number.substring(2), confirmed)))
+                .build();
         return new NumberCheck(
                 buyer,
                 confirmed.isEmpty()

@@ -285,7 +285,7 @@ class BadInputTest {
                                 "secret-test-7d1c0a52e94b4f0d9a61")),
                 422,
                 "publicKey",
-                "test mode and the other is not");
+                "for practice and the other is not");
         told(
                 owner.put(
                         gateway,

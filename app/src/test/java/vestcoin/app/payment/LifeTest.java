@@ -151,19 +151,19 @@ class LifeTest {
     void keys_of_the_wrong_mode_swapped_or_unlike_are_refused_with_the_sentence_that_says_so() {
         assertThat(connect("cards", "live", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "")
                         .sentence())
-                .isEqualTo("These are test keys, and live mode is chosen.");
+                .isEqualTo("These are practice keys, and real is chosen.");
         assertThat(connect("cards", "test", CardProcessor.LIVE_PUBLIC, CardProcessor.LIVE_SECRET, "")
                         .sentence())
-                .isEqualTo("These are live keys, and test mode is chosen.");
+                .isEqualTo("These are real keys, and practice is chosen.");
         assertThat(connect("cards", "test", CardProcessor.TEST_SECRET, CardProcessor.TEST_PUBLIC, "")
                         .sentence())
                 .isEqualTo("The two keys are swapped.");
         assertThat(connect("cards", "test", CardProcessor.LIVE_PUBLIC, CardProcessor.TEST_SECRET, "")
                         .sentence())
-                .isEqualTo("One key is for test mode and the other is not.");
+                .isEqualTo("One key is for practice and the other is not.");
         assertThat(connect("cards", "test", Wallet.TEST_PUBLIC, CardProcessor.TEST_SECRET, "")
                         .sentence())
-                .isEqualTo("The publishable key belongs to another account than the secret one.");
+                .isEqualTo("The key for the buyer’s page belongs to another account than the one for the shop.");
         assertThat(connect("cards", "test", CardProcessor.TEST_PUBLIC, CardProcessor.TEST_SECRET, "Kit€s")
                         .sentence())
                 .isEqualTo("“Kit€s” cannot stand on a statement.");

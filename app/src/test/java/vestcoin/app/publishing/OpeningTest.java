@@ -99,7 +99,7 @@ class OpeningTest {
         turn(false, "");
         Caller.Answer refused = turn(true, "");
         assertThat(refused.status()).isEqualTo(409);
-        assertThat(refused.text()).contains("is in test mode").contains("No payment was tried with");
+        assertThat(refused.text()).contains("is for practice").contains("No payment was tried with");
         assertThat(refused.paths()).allMatch(path -> path.startsWith("payment/methods"));
         assertThat(shop.anybody().get(Caller.COUNTER).status()).isEqualTo(404);
     }

@@ -8,23 +8,19 @@ import org.junit.jupiter.api.Test;
 import vestcoin.app.InEnglish;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
+import vestcoin.core.terms.TermsBuilder;
 
 /** Texts to start from, and the law's model form. */
 class TemplatesTest {
-    private static final Terms TERMS = new Terms(
-            Optional.of(30),
-            Optional.of(14),
-            true,
-            true,
-            List.of("7 Example Dock Road", "Galway"),
-            null,
-            null,
-            false,
-            null,
-            null,
-            Optional.of(Terms.Payer.BUYER),
-            null,
-            null);
+    private static final Terms TERMS = TermsBuilder.builder()
+            .returnDays(Optional.of(30))
+            .withdrawalDays(Optional.of(14))
+            .onlineWithdrawal(true)
+            .refundsDelivery(true)
+            .returnAddress(List.of("7 Example Dock Road", "Galway"))
+            .prior(false)
+            .returnPayer(Optional.of(Terms.Payer.BUYER))
+            .build();
 
     /**
      * Source: Directive 2011/83/EU, Articles 9, 13, 14 and 20: the 14 days, the delivery refunded, when goods are sent

@@ -1,5 +1,6 @@
 package vestcoin.core.delivery;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import vestcoin.core.money.Ending;
  * @param most never more
  * @param ending what the price is brought to
  */
+@RecordBuilder
 public record Charges(
         Optional<BigDecimal> percent,
         Optional<BigDecimal> amount,
@@ -39,7 +41,7 @@ public record Charges(
         ending = ending == null ? Optional.empty() : ending;
     }
 
-    static final Charges NONE = new Charges(null, null, false, null, null, null, null, null);
+    static final Charges NONE = ChargesBuilder.builder().build();
 
     /**
      * A surcharge for each parcel above any of its figures.

@@ -1,5 +1,6 @@
 package vestcoin.core.delivery;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.util.Collections;
@@ -24,6 +25,7 @@ import vestcoin.core.place.Point;
  * @param dispatch places goods leave from besides the shop
  * @param byHand whether buyers see options in the seller's order instead of the cheapest first
  */
+@RecordBuilder
 public record Delivery(
         List<Zone> zones,
         List<Option> options,
@@ -40,7 +42,7 @@ public record Delivery(
     }
 
     public Delivery(List<Zone> zones, List<Option> options) {
-        this(zones, options, null, null, null, false);
+        this(zones, options, List.of(), List.of(), List.of(), false);
     }
 
     /**
@@ -101,6 +103,7 @@ public record Delivery(
      * @param weekdays days of the week an order may be placed on; all when empty
      * @param methods ids of the payment methods it goes with; all when empty
      */
+    @RecordBuilder
     public record Limits(
             Optional<Weight> weightTo,
             Optional<BigDecimal> valueFrom,

@@ -1,5 +1,6 @@
 package vestcoin.core.delivery;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import java.util.Optional;
  * @param notCounting tax categories, product groups or handling groups whose goods do not count to it
  * @param notWith those with which it does not hold at all
  */
+@RecordBuilder
 public record PriceRule(
         Basis basis,
         Optional<BigDecimal> freeFrom,
@@ -27,7 +29,7 @@ public record PriceRule(
     }
 
     public PriceRule(Basis basis, Optional<BigDecimal> freeFrom) {
-        this(basis, freeFrom, null, null, null);
+        this(basis, freeFrom, Optional.empty(), List.of(), List.of());
     }
 
     public static PriceRule fixed(String price) {

@@ -240,7 +240,8 @@ public final class RateText {
                                 : Message.of("delivery.rule-has-fixed-price-and-bands-or"),
                         EXAMPLE);
             }
-            return new PriceRule(basis(), Optional.ofNullable(freeFrom), Optional.ofNullable(reducedTo), null, null);
+            return new PriceRule(
+                    basis(), Optional.ofNullable(freeFrom), Optional.ofNullable(reducedTo), List.of(), List.of());
         }
 
         private PriceRule.Basis basis() {

@@ -1,5 +1,6 @@
 package vestcoin.core.goods;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.Optional;
 
@@ -16,6 +17,7 @@ import java.util.Optional;
  * @param from id of the dispatch place it leaves from; the shop unless said otherwise
  * @param own its own delivery price, for options that charge by product
  */
+@RecordBuilder
 public record ShippingTraits(
         Optional<Size> size,
         boolean upright,
@@ -26,8 +28,7 @@ public record ShippingTraits(
         Optional<String> origin,
         Optional<String> from,
         Optional<Own> own) {
-    public static final ShippingTraits NOTHING =
-            new ShippingTraits(null, false, false, null, null, null, null, null, null);
+    public static final ShippingTraits NOTHING = ShippingTraitsBuilder.builder().build();
 
     /** @param alone price of one that travels alone @param withOthers price of each that travels with others */
     public record Own(BigDecimal alone, BigDecimal withOthers) {}

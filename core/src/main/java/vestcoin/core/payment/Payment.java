@@ -1,5 +1,6 @@
 package vestcoin.core.payment;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.Collections;
 import java.util.List;
@@ -17,6 +18,7 @@ import vestcoin.core.tax.Buyer;
  * @param cashSteps currency to the step cash is rounded to; the published one where the seller names none
  * @param account where transfers go
  */
+@RecordBuilder
 public record Payment(
         List<Method> methods,
         List<Account> accounts,
@@ -30,7 +32,7 @@ public record Payment(
     }
 
     public Payment(List<Method> methods) {
-        this(methods, null, null, null);
+        this(methods, List.of(), Map.of(), Optional.empty());
     }
 
     /** How money comes. Card and wallet go through an account with a provider. */
@@ -74,6 +76,7 @@ public record Payment(
      * @param terms by when and up to how much an order on account is paid; 30 days without a limit where nothing is
      *     said
      */
+    @RecordBuilder
     public record Method(
             String id,
             Kind kind,
@@ -107,12 +110,23 @@ public record Payment(
                 Optional<Charge> charge,
                 Conditions conditions,
                 Capture capture) {
-            this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, null);
+            this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, Optional.empty());
         }
 
         public Method(
                 String id, Kind kind, boolean on, String title, String sentence, String gateway, Optional<Fee> fee) {
-            this(id, kind, on, title, sentence, Optional.ofNullable(gateway), fee, null, null, null, null);
+            this(
+                    id,
+                    kind,
+                    on,
+                    title,
+                    sentence,
+                    Optional.ofNullable(gateway),
+                    fee,
+                    Optional.empty(),
+                    Conditions.NONE,
+                    Capture.AT_ONCE,
+                    Optional.empty());
         }
     }
 
@@ -160,6 +174,7 @@ public record Payment(
      * @param currencies only in these; all when empty
      * @param except not with goods of these tax categories, product groups or handling groups
      */
+    @RecordBuilder
     public record Conditions(
             Optional<BigDecimal> least,
             Optional<BigDecimal> most,
@@ -168,7 +183,7 @@ public record Payment(
             List<String> deliveries,
             List<String> currencies,
             List<String> except) {
-        static final Conditions NONE = new Conditions(null, null, null, null, null, null, null);
+        static final Conditions NONE = PaymentConditionsBuilder.builder().build();
 
         public Conditions {
             least = least == null ? Optional.empty() : least;

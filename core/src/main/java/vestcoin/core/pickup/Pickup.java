@@ -10,6 +10,9 @@ import vestcoin.core.place.Point;
 
 /** The Pickup station of a setup. @param local what the shop brings round itself, if it does */
 public record Pickup(List<Spot> places, Optional<Local> local) {
+    /** Nothing is collected and nothing is brought round. */
+    public static final Pickup NONE = new Pickup(List.of(), Optional.empty());
+
     public Pickup {
         places = places == null ? List.of() : List.copyOf(places);
         local = local == null ? Optional.empty() : local;

@@ -1,5 +1,6 @@
 package vestcoin.core.quote;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Collections;
@@ -33,6 +34,7 @@ import vestcoin.core.tax.Buyer;
  * @param point where it goes, for distances
  * @param outside what else is given
  */
+@RecordBuilder
 public record Order(
         Instant at,
         List<Line> lines,
@@ -75,7 +77,22 @@ public record Order(
             Optional<String> group,
             Map<String, Gateway> gateways,
             History history) {
-        this(at, lines, to, delivery, method, codes, group, gateways, history, null, null, null, null, null, null);
+        this(
+                at,
+                lines,
+                to,
+                delivery,
+                method,
+                codes,
+                group,
+                gateways,
+                history,
+                Map.of(),
+                Optional.empty(),
+                Optional.empty(),
+                Buyer.PERSON,
+                Optional.empty(),
+                PricingContext.NOTHING);
     }
 
     /** An order without codes, of a buyer nothing is known of. */
@@ -89,198 +106,68 @@ public record Order(
         this(at, lines, to, delivery, method, List.of(), Optional.empty(), gateways, History.NONE);
     }
 
-    /** Another order that differs in what the change says. */
-    private Order changed(java.util.function.UnaryOperator<Draft> change) {
-        return change.apply(new Draft(this)).order();
+    private OrderBuilder changed() {
+        return OrderBuilder.builder(this);
     }
 
     public Order withDelivery(String option) {
-        return changed(draft -> draft.delivery(Optional.ofNullable(option)));
+        return changed().delivery(Optional.ofNullable(option)).build();
     }
 
     public Order withMethod(String id) {
-        return changed(draft -> draft.method(Optional.ofNullable(id)));
+        return changed().method(Optional.ofNullable(id)).build();
     }
 
     public Order withCodes(String... typed) {
-        return changed(draft -> draft.codes(List.of(typed)));
+        return changed().codes(List.of(typed)).build();
     }
 
     public Order ofGroup(String id) {
-        return changed(draft -> draft.group(Optional.ofNullable(id)));
+        return changed().group(Optional.ofNullable(id)).build();
     }
 
     public Order after(History before) {
-        return changed(draft -> draft.history(before));
+        return changed().history(before).build();
     }
 
     public Order placed(Instant instant) {
-        return changed(draft -> draft.at(instant));
+        return changed().at(instant).build();
     }
 
     public Order of(List<Line> other) {
-        return changed(draft -> draft.lines(other));
+        return changed().lines(other).build();
     }
 
     public Order to(Destination place) {
-        return changed(draft -> draft.to(place));
+        return changed().to(place).build();
     }
 
     public Order by(Buyer who) {
-        return changed(draft -> draft.buyer(who));
+        return changed().buyer(who).build();
     }
 
     public Order in(String code) {
-        return changed(draft -> draft.currency(Optional.ofNullable(code)));
+        return changed().currency(Optional.ofNullable(code)).build();
     }
 
     public Order at(Point where) {
-        return changed(draft -> draft.point(Optional.ofNullable(where)));
+        return changed().point(Optional.ofNullable(where)).build();
     }
 
     public Order withSlot(LocalDateTime start) {
-        return changed(draft -> draft.slot(Optional.ofNullable(start)));
+        return changed().slot(Optional.ofNullable(start)).build();
     }
 
     public Order withDeliveries(Map<String, String> chosen) {
-        return changed(draft -> draft.deliveries(chosen));
+        return changed().deliveries(chosen).build();
     }
 
     /** The same with the accounts of providers as they are now. */
     public Order given(Map<String, Gateway> states) {
-        return changed(draft -> {
-            draft.gateways = states;
-            return draft;
-        });
+        return changed().gateways(states).build();
     }
 
     public Order given(PricingContext what) {
-        return changed(draft -> draft.outside(what));
-    }
-
-    /** An order being changed. */
-    private static final class Draft {
-        private Instant at;
-        private List<Line> lines;
-        private Destination to;
-        private Optional<String> delivery;
-        private Optional<String> method;
-        private List<String> codes;
-        private Optional<String> group;
-        private Map<String, Gateway> gateways;
-        private History history;
-        private Map<String, String> deliveries;
-        private Optional<LocalDateTime> slot;
-        private Optional<String> currency;
-        private Buyer buyer;
-        private Optional<Point> point;
-        private PricingContext outside;
-
-        Draft(Order from) {
-            at = from.at;
-            lines = from.lines;
-            to = from.to;
-            delivery = from.delivery;
-            method = from.method;
-            codes = from.codes;
-            group = from.group;
-            gateways = from.gateways;
-            history = from.history;
-            deliveries = from.deliveries;
-            slot = from.slot;
-            currency = from.currency;
-            buyer = from.buyer;
-            point = from.point;
-            outside = from.outside;
-        }
-
-        Order order() {
-            return new Order(
-                    at,
-                    lines,
-                    to,
-                    delivery,
-                    method,
-                    codes,
-                    group,
-                    gateways,
-                    history,
-                    deliveries,
-                    slot,
-                    currency,
-                    buyer,
-                    point,
-                    outside);
-        }
-
-        Draft at(Instant value) {
-            at = value;
-            return this;
-        }
-
-        Draft lines(List<Line> value) {
-            lines = value;
-            return this;
-        }
-
-        Draft to(Destination value) {
-            to = value;
-            return this;
-        }
-
-        Draft delivery(Optional<String> value) {
-            delivery = value;
-            return this;
-        }
-
-        Draft method(Optional<String> value) {
-            method = value;
-            return this;
-        }
-
-        Draft codes(List<String> value) {
-            codes = value;
-            return this;
-        }
-
-        Draft group(Optional<String> value) {
-            group = value;
-            return this;
-        }
-
-        Draft history(History value) {
-            history = value;
-            return this;
-        }
-
-        Draft deliveries(Map<String, String> value) {
-            deliveries = value;
-            return this;
-        }
-
-        Draft slot(Optional<LocalDateTime> value) {
-            slot = value;
-            return this;
-        }
-
-        Draft currency(Optional<String> value) {
-            currency = value;
-            return this;
-        }
-
-        Draft buyer(Buyer value) {
-            buyer = value;
-            return this;
-        }
-
-        Draft point(Optional<Point> value) {
-            point = value;
-            return this;
-        }
-
-        Draft outside(PricingContext value) {
-            outside = value;
-            return this;
-        }
+        return changed().outside(what).build();
     }
 }

@@ -97,7 +97,7 @@ public final class Pricing {
      */
     public static Map<String, BigDecimal> shelf(CompiledSetup setup, String currency, Optional<Exchange> rates) {
         PricingContext outside = rates.map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING);
-        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), null, null, null)
+        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), Optional.empty(), Optional.empty(), Map.of())
                 .in(currency)
                 .given(outside);
         Tracer tracer = new Pricing(

@@ -1,5 +1,6 @@
 package vestcoin.core.quote;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import vestcoin.core.tax.Sales;
  * @param owed by the buyer on account, before this order, in the order's currency
  * @param vouchers balances of the vouchers the buyer pays with, in the order they are used
  */
+@RecordBuilder
 public record PricingContext(
         Optional<Exchange> exchange,
         CarrierAnswers carriers,
@@ -28,7 +30,7 @@ public record PricingContext(
         Sales sales,
         List<Voucher> vouchers,
         BigDecimal owed) {
-    public static final PricingContext NOTHING = new PricingContext(null, null, null, null, null, null, null);
+    public static final PricingContext NOTHING = PricingContextBuilder.builder().build();
 
     /** @param balance in the order's currency */
     public record Voucher(String code, BigDecimal balance) {}
@@ -50,34 +52,38 @@ public record PricingContext(
             Stock stock,
             Sales sales,
             List<Voucher> vouchers) {
-        this(exchange, carriers, taken, stock, sales, vouchers, null);
+        this(exchange, carriers, taken, stock, sales, vouchers, BigDecimal.ZERO);
+    }
+
+    private PricingContextBuilder changed() {
+        return PricingContextBuilder.builder(this);
     }
 
     public PricingContext owing(BigDecimal before) {
-        return new PricingContext(exchange, carriers, taken, stock, sales, vouchers, before);
+        return changed().owed(before).build();
     }
 
     public PricingContext with(Exchange rates) {
-        return new PricingContext(Optional.of(rates), carriers, taken, stock, sales, vouchers, owed);
+        return changed().exchange(Optional.of(rates)).build();
     }
 
     public PricingContext with(CarrierAnswers answers) {
-        return new PricingContext(exchange, answers, taken, stock, sales, vouchers, owed);
+        return changed().carriers(answers).build();
     }
 
     public PricingContext with(SlotOccupancy slots) {
-        return new PricingContext(exchange, carriers, slots, stock, sales, vouchers, owed);
+        return changed().taken(slots).build();
     }
 
     public PricingContext with(Stock left) {
-        return new PricingContext(exchange, carriers, taken, left, sales, vouchers, owed);
+        return changed().stock(left).build();
     }
 
     public PricingContext with(Sales before) {
-        return new PricingContext(exchange, carriers, taken, stock, before, vouchers, owed);
+        return changed().sales(before).build();
     }
 
     public PricingContext with(Voucher... used) {
-        return new PricingContext(exchange, carriers, taken, stock, sales, List.of(used), owed);
+        return changed().vouchers(List.of(used)).build();
     }
 }

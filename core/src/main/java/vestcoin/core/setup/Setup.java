@@ -1,5 +1,6 @@
 package vestcoin.core.setup;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
@@ -9,6 +10,7 @@ import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Terms;
 
 /** Everything that decides what an order costs, and the baskets it is tried with, as one immutable value. */
+@RecordBuilder
 public record Setup(
         Shop shop,
         Goods goods,
@@ -22,7 +24,7 @@ public record Setup(
     public Setup {
         discounts = discounts == null ? new Discounts(null) : discounts;
         rehearsal = rehearsal == null ? new Rehearsal(null) : rehearsal;
-        pickup = pickup == null ? new Pickup(null, null) : pickup;
+        pickup = pickup == null ? Pickup.NONE : pickup;
         terms = terms == null ? Terms.NONE : terms;
     }
 
@@ -34,6 +36,6 @@ public record Setup(
             Tax tax,
             Payment payment,
             Rehearsal rehearsal) {
-        this(shop, goods, discounts, delivery, tax, payment, rehearsal, null, null);
+        this(shop, goods, discounts, delivery, tax, payment, rehearsal, Pickup.NONE, Terms.NONE);
     }
 }

@@ -1,5 +1,6 @@
 package vestcoin.core.tax;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.Optional;
 import vestcoin.core.place.Destination;
@@ -13,13 +14,14 @@ import vestcoin.core.place.Destination;
  * @param belongs where the buyer belongs, for services and digital goods; where the order goes without it
  * @param evidence a second piece of evidence for where that is: a country, such as the card's
  */
+@RecordBuilder
 public record Buyer(
         Kind kind,
         Optional<TaxNumber> number,
         Optional<String> exempt,
         Optional<Destination> belongs,
         Optional<String> evidence) {
-    public static final Buyer PERSON = new Buyer(Kind.PERSON, null, null, null, null);
+    public static final Buyer PERSON = BuyerBuilder.builder().build();
 
     public enum Kind {
         PERSON,

@@ -1,5 +1,6 @@
 package vestcoin.core.tax;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -22,6 +23,7 @@ import vestcoin.core.place.Place;
  * @param sourcing whose rates apply within one country
  * @param smallBusiness the sentence of a seller who is exempt as a small business; no tax is charged then
  */
+@RecordBuilder
 public record Tax(
         Prices prices,
         List<Category> categories,
@@ -40,7 +42,14 @@ public record Tax(
     }
 
     public Tax(Prices prices, List<Category> categories, List<PlaceRates> places) {
-        this(prices, categories, places, null, null, null, null);
+        this(
+                prices,
+                categories,
+                places,
+                List.of(),
+                CrossBorderPricing.WHAT_THE_BUYER_PAYS,
+                Sourcing.DESTINATION,
+                Optional.empty());
     }
 
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
@@ -112,6 +121,7 @@ public record Tax(
      * @param rounding once for each component of a group unless said otherwise
      * @param toConfirm day of the reference it was filled from, until the seller has confirmed it
      */
+    @RecordBuilder
     public record PlaceRates(
             String id,
             String name,
@@ -141,7 +151,17 @@ public record Tax(
                 List<Place> except,
                 Map<String, Rate> rates,
                 Optional<DeliveryTax> delivery) {
-            this(id, name, places, except, rates, delivery, null, null, null, null);
+            this(
+                    id,
+                    name,
+                    places,
+                    except,
+                    rates,
+                    delivery,
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty());
         }
     }
 
@@ -229,7 +249,7 @@ public record Tax(
         }
 
         public Component(String name, BigDecimal percent, boolean onOthers) {
-            this(name, percent, onOthers, null, null);
+            this(name, percent, onOthers, Optional.empty(), Optional.empty());
         }
 
         public Component(String name, BigDecimal percent) {

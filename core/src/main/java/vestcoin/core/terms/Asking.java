@@ -1,5 +1,6 @@
 package vestcoin.core.terms;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 
@@ -15,6 +16,7 @@ import java.util.Optional;
  * @param extras fields of the seller's own
  * @param remindAfter hours after which a buyer who agreed to it is reminded of an unfinished basket, once
  */
+@RecordBuilder
 public record Asking(
         boolean note,
         boolean gift,
@@ -23,7 +25,7 @@ public record Asking(
         Optional<Integer> leastAge,
         List<Extra> extras,
         Optional<Integer> remindAfter) {
-    public static final Asking NOTHING = new Asking(false, false, false, false, null, null, null);
+    public static final Asking NOTHING = AskingBuilder.builder().build();
     /** Kind under which an order keeps that the least age was confirmed. */
     public static final String AGE = "age";
 

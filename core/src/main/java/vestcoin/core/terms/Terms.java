@@ -1,5 +1,6 @@
 package vestcoin.core.terms;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +26,7 @@ import java.util.TreeMap;
  * @param exceptions product groups nobody withdraws from, and why
  * @param asking what the counter asks besides name and address
  */
+@RecordBuilder
 public record Terms(
         Optional<Integer> returnDays,
         Optional<Integer> withdrawalDays,
@@ -130,5 +132,5 @@ public record Terms(
                 .toList();
     }
 
-    public static final Terms NONE = new Terms(null, null, false, false, null, null, null, false);
+    public static final Terms NONE = TermsBuilder.builder().build();
 }

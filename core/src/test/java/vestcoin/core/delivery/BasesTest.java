@@ -173,14 +173,18 @@ class BasesTest {
         // 7.00 + 2 × 2.50 = 12.00, fuel 0.60
         assertThat(post(price(shop("6.00").charges("post", charges).handling(FRAGILE), Line.of("jar", 2))))
                 .isEqualTo("12.60");
-        Charges bounds =
-                new Charges(null, null, false, null, null, Optional.of(of("8.00")), Optional.of(of("9.00")), null);
+        Charges bounds = ChargesBuilder.builder()
+                .least(Optional.of(of("8.00")))
+                .most(Optional.of(of("9.00")))
+                .build();
         assertThat(post(price(shop("6.00").charges("post", bounds).handling(FRAGILE), Line.of("kilo", 1))))
                 .isEqualTo("8.00");
         assertThat(post(price(shop("6.00").charges("post", bounds).handling(FRAGILE), Line.of("jar", 2))))
                 .isEqualTo("9.00");
-        Charges ending =
-                new Charges(Optional.of(of("3")), null, false, null, null, null, null, Optional.of(Ending.NINETY_FIVE));
+        Charges ending = ChargesBuilder.builder()
+                .percent(Optional.of(of("3")))
+                .ending(Optional.of(Ending.NINETY_FIVE))
+                .build();
         assertThat(post(price(shop("6.00").charges("post", ending).handling(FRAGILE), Line.of("kilo", 1))))
                 .as("6.18 raised to the ending")
                 .isEqualTo("6.95");
@@ -197,7 +201,7 @@ class BasesTest {
         assertThat(post(price(shop.handling(FRAGILE, danger), Line.of("acid", 2), Line.of("jar", 1))))
                 .as("5.00 + 3 kg × 2.00 + 2.50")
                 .isEqualTo("13.50");
-        Charges dearest = new Charges(null, null, true, null, null, null, null, null);
+        Charges dearest = ChargesBuilder.builder().dearestOnly(true).build();
         assertThat(post(price(shop.charges("post", dearest), Line.of("acid", 2), Line.of("jar", 1))))
                 .isEqualTo("11.00");
         assertThat(post(price(
@@ -228,7 +232,8 @@ class BasesTest {
                 "long", "Long parcel", Optional.of(Length.parse("l", "120 cm")), null, null, of("4.00"), true);
         Charges.Oversize heavy = new Charges.Oversize(
                 "heavy", "Heavy parcel", null, null, Optional.of(Weight.parse("w", "1 kg")), of("1.00"), false);
-        Charges charges = new Charges(null, null, false, List.of(always, heavy), null, null, null, null);
+        Charges charges =
+                ChargesBuilder.builder().oversize(List.of(always, heavy)).build();
         Shops.Maker shop = shop("5.00, from 80 free")
                 .charges("post", charges)
                 .handling(FRAGILE)
@@ -309,61 +314,38 @@ class BasesTest {
 
     @Test
     void an_option_may_carry_only_some_goods_on_some_days_with_some_ways_to_pay() {
-        assertThat(limited(
-                        new Delivery.Limits(null, null, null, null, null, List.of("s"), null, null, null, null),
-                        Line.of("jar", 1)))
+        assertThat(limited(DeliveryLimitsBuilder.builder().only(List.of("s")).build(), Line.of("jar", 1)))
                 .isEqualTo("Carries only s.");
         assertThat(limited(
-                        new Delivery.Limits(null, null, null, null, List.of("fragile"), null, null, null, null, null),
+                        DeliveryLimitsBuilder.builder()
+                                .except(List.of("fragile"))
+                                .build(),
                         Line.of("jar", 1)))
                 .isEqualTo("Does not carry fragile.");
         assertThat(limited(
-                        new Delivery.Limits(
-                                null, null, null, null, null, null, null, null, List.of(DayOfWeek.MONDAY), null),
+                        DeliveryLimitsBuilder.builder()
+                                .weekdays(List.of(DayOfWeek.MONDAY))
+                                .build(),
                         Line.of("kilo", 1)))
                 .as("a Wednesday")
                 .isEqualTo("Not for orders placed on this day of the week.");
         assertThat(limited(
-                        new Delivery.Limits(
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                Optional.of(Length.parse("l", "1 m")),
-                                null,
-                                null,
-                                null),
+                        DeliveryLimitsBuilder.builder()
+                                .longestTo(Optional.of(Length.parse("l", "1 m")))
+                                .build(),
                         Line.of("mast", 1)))
                 .isEqualTo("A parcel is longer than 1 m.");
         // girth of 250 × 5 × 5 is 20; 270 in all
         assertThat(limited(
-                        new Delivery.Limits(
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                Optional.of(Length.parse("l", "269 cm")),
-                                null,
-                                null),
+                        DeliveryLimitsBuilder.builder()
+                                .girthTo(Optional.of(Length.parse("l", "269 cm")))
+                                .build(),
                         Line.of("mast", 1)))
                 .isEqualTo("Length and girth of a parcel are over 269 cm.");
         assertThat(limited(
-                        new Delivery.Limits(
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                null,
-                                Optional.of(Length.parse("l", "270 cm")),
-                                null,
-                                null),
+                        DeliveryLimitsBuilder.builder()
+                                .girthTo(Optional.of(Length.parse("l", "270 cm")))
+                                .build(),
                         Line.of("mast", 1)))
                 .isEqualTo("5.00");
     }

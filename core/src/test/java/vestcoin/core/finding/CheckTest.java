@@ -18,6 +18,8 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.payment.PaymentBuilder;
+import vestcoin.core.payment.PaymentConditionsBuilder;
 import vestcoin.core.pickup.Hours;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.Destination;
@@ -128,8 +130,9 @@ class CheckTest {
     }
 
     private static Payment.Conditions only(String... places) {
-        return new Payment.Conditions(
-                null, null, java.util.Arrays.stream(places).map(Place::parse).toList(), null, null, null, null);
+        return PaymentConditionsBuilder.builder()
+                .places(java.util.Arrays.stream(places).map(Place::parse).toList())
+                .build();
     }
 
     @Test
@@ -336,8 +339,10 @@ class CheckTest {
                         "dear",
                         Payment.Kind.WALLET,
                         null,
-                        new Payment.Conditions(
-                                Optional.of(BigDecimal.TEN), Optional.of(BigDecimal.ONE), null, null, null, null, null),
+                        PaymentConditionsBuilder.builder()
+                                .least(Optional.of(BigDecimal.TEN))
+                                .most(Optional.of(BigDecimal.ONE))
+                                .build(),
                         null))))
                 .containsExactly("method-nobody-sees");
         assertThat(ids(whole().shop(sellsTo("IE")).pays(method("far", Payment.Kind.WALLET, null, only("US"), null))))
@@ -353,28 +358,29 @@ class CheckTest {
                         "fee",
                         Payment.Kind.CARD,
                         new Payment.Charge(new BigDecimal("1"), null),
-                        new Payment.Conditions(null, null, null, Optional.of(Buyer.Kind.BUSINESS), null, null, null),
+                        PaymentConditionsBuilder.builder()
+                                .buyers(Optional.of(Buyer.Kind.BUSINESS))
+                                .build(),
                         null))))
                 .isEmpty();
-        assertThat(ids(whole().payment(p -> new Payment(
-                        List.of(method("card", Payment.Kind.CARD, null, only("IE"), null)), null, null, null))))
+        assertThat(ids(whole().payment(p -> PaymentBuilder.builder()
+                        .methods(List.of(method("card", Payment.Kind.CARD, null, only("IE"), null)))
+                        .build())))
                 .containsExactly("place-without-payment", "hidden-in-the-union");
     }
 
     @Test
     void of_accounts() {
-        UnaryOperator<Payment> smallest = p -> new Payment(
-                p.methods(),
-                List.of(new Payment.Account("cards", Optional.of(new BigDecimal("0.50")), null)),
-                null,
-                null);
+        UnaryOperator<Payment> smallest = p -> PaymentBuilder.builder()
+                .methods(p.methods())
+                .accounts(List.of(new Payment.Account("cards", Optional.of(new BigDecimal("0.50")), null)))
+                .build();
         assertThat(ids(whole().payment(smallest))).containsExactly("gateway-above-smallest-order");
         assertThat(ids(whole().payment(smallest).smallest("5.00"))).isEmpty();
-        UnaryOperator<Payment> late = p -> new Payment(
-                List.of(method("card", Payment.Kind.CARD, null, null, Payment.Capture.AT_DISPATCH)),
-                List.of(new Payment.Account("cards", null, Optional.of(7))),
-                null,
-                null);
+        UnaryOperator<Payment> late = p -> PaymentBuilder.builder()
+                .methods(List.of(method("card", Payment.Kind.CARD, null, null, Payment.Capture.AT_DISPATCH)))
+                .accounts(List.of(new Payment.Account("cards", null, Optional.of(7))))
+                .build();
         assertThat(ids(whole().payment(late)
                         .sells(Thing.of("slow", "1.00", "s")
                                 .weighs("1 kg")
@@ -390,28 +396,22 @@ class CheckTest {
         Payment.Method transfer = method("bank", Payment.Kind.TRANSFER, null, null, null);
         assertThat(ids(whole().pays(transfer))).containsExactly("no-account");
         // ISO 13616: the example of the IBAN registry for Ireland, and the same with one digit changed
-        assertThat(ids(whole().pays(transfer)
-                        .payment(p -> new Payment(
-                                p.methods(),
-                                null,
-                                null,
-                                Optional.of(new Payment.BankAccount(
-                                        "IE29 AIBK 9311 5212 3456 78", "Test shop Ltd", "TEST SHOP LTD"))))))
+        assertThat(ids(whole().pays(transfer).payment(p -> PaymentBuilder.builder()
+                        .methods(p.methods())
+                        .account(Optional.of(new Payment.BankAccount(
+                                "IE29 AIBK 9311 5212 3456 78", "Test shop Ltd", "TEST SHOP LTD")))
+                        .build())))
                 .isEmpty();
-        assertThat(ids(whole().pays(transfer)
-                        .payment(p -> new Payment(
-                                p.methods(),
-                                null,
-                                null,
-                                Optional.of(new Payment.BankAccount("IE29 AIBK 9311 5212 3456 79", "Test", ""))))))
+        assertThat(ids(whole().pays(transfer).payment(p -> PaymentBuilder.builder()
+                        .methods(p.methods())
+                        .account(Optional.of(new Payment.BankAccount("IE29 AIBK 9311 5212 3456 79", "Test", "")))
+                        .build())))
                 .containsExactly("bad-iban");
-        assertThat(ids(whole().pays(transfer)
-                        .payment(p -> new Payment(
-                                p.methods(),
-                                null,
-                                null,
-                                Optional.of(
-                                        new Payment.BankAccount("IE29AIBK93115212345678", "A. Person", "Test shop"))))))
+        assertThat(ids(whole().pays(transfer).payment(p -> PaymentBuilder.builder()
+                        .methods(p.methods())
+                        .account(Optional.of(
+                                new Payment.BankAccount("IE29AIBK93115212345678", "A. Person", "Test shop")))
+                        .build())))
                 .containsExactly("payee-unlike-holder");
     }
 
@@ -453,12 +453,11 @@ class CheckTest {
     @Test
     void of_a_payee_too_long_for_the_code_of_a_transfer() {
         Payment.Method transfer = method("bank", Payment.Kind.TRANSFER, null, null, null);
-        java.util.function.Function<String, List<String>> named = name -> ids(whole().pays(transfer)
-                .payment(p -> new Payment(
-                        p.methods(),
-                        null,
-                        null,
-                        Optional.of(new Payment.BankAccount("IE29AIBK93115212345678", name, "")))));
+        java.util.function.Function<String, List<String>> named =
+                name -> ids(whole().pays(transfer).payment(p -> PaymentBuilder.builder()
+                        .methods(p.methods())
+                        .account(Optional.of(new Payment.BankAccount("IE29AIBK93115212345678", name, "")))
+                        .build()));
         assertThat(named.apply("A".repeat(70))).isEmpty();
         assertThat(named.apply("A".repeat(71))).containsExactly("payee-too-long");
         assertThat(named.apply("𐌰".repeat(35))).as("35 signs of four bytes").isEmpty();

@@ -15,6 +15,7 @@ import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.terms.Terms;
+import vestcoin.core.terms.TermsBuilder;
 
 /**
  * What the law asks of a shop in the Union, one by one. Sources, from memory: Directives 2011/83/EU (with Article 11a,
@@ -32,20 +33,17 @@ class DutiesTest {
             String button,
             boolean prior,
             Map<String, Terms.Exclusion> exceptions) {
-        return new Terms(
-                Optional.of(30),
-                Optional.of(days),
-                online,
-                delivery,
-                List.of("7 Example Dock Road"),
-                texts,
-                Map.of("en", button),
-                prior,
-                null,
-                null,
-                null,
-                exceptions,
-                null);
+        return TermsBuilder.builder()
+                .returnDays(Optional.of(30))
+                .withdrawalDays(Optional.of(days))
+                .onlineWithdrawal(online)
+                .refundsDelivery(delivery)
+                .returnAddress(List.of("7 Example Dock Road"))
+                .texts(texts)
+                .orderButton(Map.of("en", button))
+                .prior(prior)
+                .exceptions(exceptions)
+                .build();
     }
 
     private static Terms whole() {

@@ -86,9 +86,10 @@ class PayingTest {
                 .satisfies(use -> assertThat(use.used().value()).isEqualByComparingTo("10.00"));
         assertThat(quote.toPay().value()).isEqualByComparingTo("7.95");
         assertThat(price(
-                                shop("17.97")
-                                        .payment(p -> new Payment(
-                                                p.methods(), null, Map.of("CHF", new BigDecimal("0.50")), null)),
+                                shop("17.97").payment(p -> PaymentBuilder.builder()
+                                        .methods(p.methods())
+                                        .cashSteps(Map.of("CHF", new BigDecimal("0.50")))
+                                        .build()),
                                 order)
                         .toPay()
                         .value())
@@ -209,8 +210,9 @@ class PayingTest {
                                 "m",
                                 Payment.Kind.TRANSFER,
                                 null,
-                                new Payment.Conditions(
-                                        Optional.of(new BigDecimal("20.01")), null, null, null, null, null, null)),
+                                PaymentConditionsBuilder.builder()
+                                        .least(Optional.of(new BigDecimal("20.01")))
+                                        .build()),
                         order(null)))
                 .isEqualTo("Only from 20.01.");
         assertThat(hidden(
@@ -218,14 +220,10 @@ class PayingTest {
                                 "m",
                                 Payment.Kind.TRANSFER,
                                 null,
-                                new Payment.Conditions(
-                                        Optional.of(new BigDecimal("20.00")),
-                                        Optional.of(new BigDecimal("20.00")),
-                                        null,
-                                        null,
-                                        null,
-                                        null,
-                                        null)),
+                                PaymentConditionsBuilder.builder()
+                                        .least(Optional.of(new BigDecimal("20.00")))
+                                        .most(Optional.of(new BigDecimal("20.00")))
+                                        .build()),
                         order(null)))
                 .isEmpty();
         assertThat(hidden(
@@ -233,7 +231,9 @@ class PayingTest {
                                 "m",
                                 Payment.Kind.TRANSFER,
                                 null,
-                                new Payment.Conditions(null, null, List.of(Place.parse("DE")), null, null, null, null)),
+                                PaymentConditionsBuilder.builder()
+                                        .places(List.of(Place.parse("DE")))
+                                        .build()),
                         order(null)))
                 .isEqualTo("Not for this place.");
         assertThat(hidden(
@@ -241,8 +241,9 @@ class PayingTest {
                                 "m",
                                 Payment.Kind.TRANSFER,
                                 null,
-                                new Payment.Conditions(
-                                        null, null, null, Optional.of(Buyer.Kind.BUSINESS), null, null, null)),
+                                PaymentConditionsBuilder.builder()
+                                        .buyers(Optional.of(Buyer.Kind.BUSINESS))
+                                        .build()),
                         order(null)))
                 .isEqualTo("Only for businesses.");
         assertThat(hidden(
@@ -250,7 +251,9 @@ class PayingTest {
                                 "m",
                                 Payment.Kind.TRANSFER,
                                 null,
-                                new Payment.Conditions(null, null, null, null, List.of("van"), null, null)),
+                                PaymentConditionsBuilder.builder()
+                                        .deliveries(List.of("van"))
+                                        .build()),
                         order(null)))
                 .isEqualTo("Does not go with this delivery.");
         assertThat(hidden(
@@ -258,7 +261,9 @@ class PayingTest {
                                 "m",
                                 Payment.Kind.TRANSFER,
                                 null,
-                                new Payment.Conditions(null, null, null, null, null, List.of("EUR"), null)),
+                                PaymentConditionsBuilder.builder()
+                                        .currencies(List.of("EUR"))
+                                        .build()),
                         order(null)))
                 .isEqualTo("Not in CHF.");
         assertThat(hidden(
@@ -266,7 +271,9 @@ class PayingTest {
                                 "m",
                                 Payment.Kind.TRANSFER,
                                 null,
-                                new Payment.Conditions(null, null, null, null, null, null, List.of("s"))),
+                                PaymentConditionsBuilder.builder()
+                                        .except(List.of("s"))
+                                        .build()),
                         order(null)))
                 .isEqualTo("Not with puppet.");
         assertThat(hidden(method("m", Payment.Kind.CASH_AT_PICKUP, null, null), order(null)))

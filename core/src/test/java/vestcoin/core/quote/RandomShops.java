@@ -25,10 +25,12 @@ import vestcoin.core.money.Rounding;
 import vestcoin.core.parcel.ParcelType;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.payment.PaymentBuilder;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Point;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
+import vestcoin.core.tax.BuyerBuilder;
 import vestcoin.core.tax.Tax;
 
 /** Shops and orders by chance that use every part of pricing now and then. */
@@ -149,7 +151,10 @@ public final class RandomShops {
                 chance(2) ? Optional.of(new Payment.Charge(percent(300).negate(), null)) : null,
                 null,
                 null));
-        maker.payment(p -> new Payment(p.methods(), null, Map.of(currency, new BigDecimal(money("0.05"))), null));
+        maker.payment(p -> PaymentBuilder.builder()
+                .methods(p.methods())
+                .cashSteps(Map.of(currency, new BigDecimal(money("0.05"))))
+                .build());
         return maker.setup();
     }
 
@@ -326,13 +331,11 @@ public final class RandomShops {
         if (chance(4)) {
             Buyer.Confirmed yes = new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R");
             order = order.by(any(
-                    new Buyer(
-                            Buyer.Kind.BUSINESS,
-                            Optional.of(new Buyer.TaxNumber("DE", "1", Optional.of(yes))),
-                            null,
-                            null,
-                            null),
-                    new Buyer(null, null, Optional.of("certificate"), null, null)));
+                    BuyerBuilder.builder()
+                            .kind(Buyer.Kind.BUSINESS)
+                            .number(Optional.of(new Buyer.TaxNumber("DE", "1", Optional.of(yes))))
+                            .build(),
+                    BuyerBuilder.builder().exempt(Optional.of("certificate")).build()));
         }
         PricingContext outside = PricingContext.NOTHING.with(new Exchange(
                 "EUR",

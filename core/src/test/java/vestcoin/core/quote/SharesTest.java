@@ -20,20 +20,20 @@ import vestcoin.core.place.Destination;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Buyer;
+import vestcoin.core.tax.BuyerBuilder;
 import vestcoin.core.tax.Tax;
+import vestcoin.core.tax.TaxBuilder;
 import vestcoin.core.tax.TaxGroup;
 
 /**
  * What belongs to several lines is shared out once, alike whoever buys, and why, quote and paper hold the same shares.
  */
 class SharesTest {
-    private static final Buyer GERMAN_BUSINESS = new Buyer(
-            Buyer.Kind.BUSINESS,
-            Optional.of(new Buyer.TaxNumber(
-                    "DE", "1", Optional.of(new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R")))),
-            null,
-            null,
-            null);
+    private static final Buyer GERMAN_BUSINESS = BuyerBuilder.builder()
+            .kind(Buyer.Kind.BUSINESS)
+            .number(Optional.of(new Buyer.TaxNumber(
+                    "DE", "1", Optional.of(new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R")))))
+            .build();
 
     private static Shops.Maker shop() {
         return new Shops.Maker()
@@ -129,14 +129,13 @@ class SharesTest {
                     made.goods(),
                     made.discounts(),
                     made.delivery(),
-                    new Tax(
-                            tax.prices(),
-                            tax.categories(),
-                            tax.places(),
-                            tax.registrations(),
-                            Tax.CrossBorderPricing.WHAT_THE_BUYER_PAYS,
-                            null,
-                            null),
+                    TaxBuilder.builder()
+                            .prices(tax.prices())
+                            .categories(tax.categories())
+                            .places(tax.places())
+                            .registrations(tax.registrations())
+                            .standing(Tax.CrossBorderPricing.WHAT_THE_BUYER_PAYS)
+                            .build(),
                     made.payment(),
                     null);
             CompiledSetup compiled = CompiledSetup.of(setup);

@@ -13,6 +13,7 @@ import vestcoin.core.problem.Problem;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.terms.Asking;
 import vestcoin.core.terms.Terms;
+import vestcoin.core.terms.TermsBuilder;
 
 /** What a counter can be told to ask, and what it cannot. */
 class AskingTest {
@@ -20,8 +21,13 @@ class AskingTest {
         return new Shops.Maker()
                 .taxes("IE", "s", "23")
                 .sells("p", "10.00", "s", "1 kg")
-                .terms(new Terms(
-                        null, null, false, false, null, null, null, false, null, null, null, exceptions, asking));
+                .terms(TermsBuilder.builder()
+                        .onlineWithdrawal(false)
+                        .refundsDelivery(false)
+                        .prior(false)
+                        .exceptions(exceptions)
+                        .asking(asking)
+                        .build());
     }
 
     private static Asking asking(Integer age, Integer hours, Asking.Extra... extras) {

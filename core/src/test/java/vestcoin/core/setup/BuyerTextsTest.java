@@ -19,6 +19,7 @@ import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.Terms.Letter;
+import vestcoin.core.terms.TermsBuilder;
 
 /** Which texts another language needs, which are lacking, and what cannot be said to a buyer. */
 class BuyerTextsTest {
@@ -35,20 +36,18 @@ class BuyerTextsTest {
             Map<String, Map<String, Letter>> letters,
             Map<String, Map<String, String>> words,
             Map<String, Map<String, String>> texts) {
-        return new Terms(
-                Optional.of(30),
-                Optional.of(14),
-                true,
-                true,
-                List.of("7 Example Dock Road"),
-                texts,
-                Map.of("en", "Order and pay", "de", "Zahlungspflichtig bestellen"),
-                true,
-                letters,
-                words,
-                null,
-                null,
-                null);
+        return TermsBuilder.builder()
+                .returnDays(Optional.of(30))
+                .withdrawalDays(Optional.of(14))
+                .onlineWithdrawal(true)
+                .refundsDelivery(true)
+                .returnAddress(List.of("7 Example Dock Road"))
+                .texts(texts)
+                .orderButton(Map.of("en", "Order and pay", "de", "Zahlungspflichtig bestellen"))
+                .prior(true)
+                .letters(letters)
+                .words(words)
+                .build();
     }
 
     @Test
@@ -154,24 +153,21 @@ class BuyerTextsTest {
                 Map.of("en", "Order and pay"),
                 true);
         assertThat(found(wanting)).contains("The text wants {return-days}, which is not set.");
-        Terms payer = new Terms(
-                Optional.of(30),
-                Optional.of(14),
-                true,
-                true,
-                List.of("7 Example Dock Road", "Galway"),
-                Map.of(
+        Terms payer = TermsBuilder.builder()
+                .returnDays(Optional.of(30))
+                .withdrawalDays(Optional.of(14))
+                .onlineWithdrawal(true)
+                .refundsDelivery(true)
+                .returnAddress(List.of("7 Example Dock Road", "Galway"))
+                .texts(Map.of(
                         Terms.LEGAL_NOTICE,
                         Map.of("en", "X"),
                         "returns",
-                        Map.of("en", "We pay for the return, to 7 Example Dock Road, Dublin.")),
-                Map.of("en", "Order and pay"),
-                true,
-                null,
-                null,
-                Optional.of(Terms.Payer.BUYER),
-                null,
-                null);
+                        Map.of("en", "We pay for the return, to 7 Example Dock Road, Dublin.")))
+                .orderButton(Map.of("en", "Order and pay"))
+                .prior(true)
+                .returnPayer(Optional.of(Terms.Payer.BUYER))
+                .build();
         assertThat(found(payer))
                 .contains(
                         "The text says that the shop pays for sending goods back, the setting says the other.",

@@ -59,12 +59,10 @@ class TaxJurisdictionTest {
 
     private static Buyer business(String country, boolean confirmed) {
         Buyer.Confirmed answer = new Buyer.Confirmed(confirmed, Instant.parse("2026-11-25T11:00:00Z"), "R-1");
-        return new Buyer(
-                Buyer.Kind.BUSINESS,
-                Optional.of(new Buyer.TaxNumber(country, "123456789", Optional.of(answer))),
-                null,
-                null,
-                null);
+        return BuyerBuilder.builder()
+                .kind(Buyer.Kind.BUSINESS)
+                .number(Optional.of(new Buyer.TaxNumber(country, "123456789", Optional.of(answer))))
+                .build();
     }
 
     private static Quote price(Shops.Maker shop, String product, Destination to, UnaryOperator<Order> change) {
@@ -147,12 +145,10 @@ class TaxJurisdictionTest {
                         shop(),
                         "kite",
                         "DE",
-                        new Buyer(
-                                Buyer.Kind.BUSINESS,
-                                Optional.of(new Buyer.TaxNumber("DE", "1", null)),
-                                null,
-                                null,
-                                null)))
+                        BuyerBuilder.builder()
+                                .kind(Buyer.Kind.BUSINESS)
+                                .number(Optional.of(new Buyer.TaxNumber("DE", "1", null)))
+                                .build()))
                 .isEqualTo("S 23 123.00");
         assertThat(taxed(shop(), "kite", "IE", business("IE", true)))
                 .as("own state")
@@ -249,7 +245,9 @@ class TaxJurisdictionTest {
                 shop(),
                 "kite",
                 Destination.of("IE"),
-                order -> order.by(new Buyer(null, null, Optional.of("diplomat, certificate 7"), null, null)));
+                order -> order.by(BuyerBuilder.builder()
+                        .exempt(Optional.of("diplomat, certificate 7"))
+                        .build()));
         assertThat(taxed(quote)).isEqualTo("E - 100.00");
         assertThat(quote.treatments())
                 .extracting(each -> English.of(each.sentence()))
@@ -523,7 +521,10 @@ class TaxJurisdictionTest {
 
     @Test
     void two_pieces_of_evidence_have_to_agree_for_digital_goods() {
-        Buyer german = new Buyer(null, null, null, Optional.of(Destination.of("DE")), Optional.of("FR"));
+        Buyer german = BuyerBuilder.builder()
+                .belongs(Optional.of(Destination.of("DE")))
+                .evidence(Optional.of("FR"))
+                .build();
         Quote quote = price(shop().oneStopShop(), "plan", Destination.of("IE"), order -> order.by(german));
         assertThat(taxed(quote)).isEqualTo("S 19 123.00");
         assertThat(English.of(quote.missing()))

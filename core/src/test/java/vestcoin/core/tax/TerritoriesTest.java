@@ -119,7 +119,12 @@ class TerritoriesTest {
                 s.goods(),
                 s.discounts(),
                 s.delivery(),
-                new Tax(s.tax().prices(), s.tax().categories(), rows, s.tax().registrations(), null, null, null),
+                TaxBuilder.builder()
+                        .prices(s.tax().prices())
+                        .categories(s.tax().categories())
+                        .places(rows)
+                        .registrations(s.tax().registrations())
+                        .build(),
                 s.payment(),
                 s.rehearsal()));
         assertThat(rate(price(shop, Destination.of(country, postcode)))).isEqualTo("S " + expected);
@@ -157,15 +162,13 @@ class TerritoriesTest {
     }
 
     private static Buyer business(String country) {
-        return new Buyer(
-                Buyer.Kind.BUSINESS,
-                Optional.of(new Buyer.TaxNumber(
+        return BuyerBuilder.builder()
+                .kind(Buyer.Kind.BUSINESS)
+                .number(Optional.of(new Buyer.TaxNumber(
                         country,
                         "1",
-                        Optional.of(new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R")))),
-                null,
-                null,
-                null);
+                        Optional.of(new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R")))))
+                .build();
     }
 
     /** Art. 33 with 14(4): no distance sale to a business of the dispatch state, wherever in the Union its goods go. */

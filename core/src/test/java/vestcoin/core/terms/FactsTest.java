@@ -10,20 +10,15 @@ import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.English;
 
 class FactsTest {
-    private static final Terms TERMS = new Terms(
-            Optional.of(30),
-            Optional.of(14),
-            true,
-            true,
-            List.of("7 Example Dock Road", "Galway"),
-            null,
-            null,
-            false,
-            null,
-            null,
-            Optional.of(Terms.Payer.BUYER),
-            null,
-            null);
+    private static final Terms TERMS = TermsBuilder.builder()
+            .returnDays(Optional.of(30))
+            .withdrawalDays(Optional.of(14))
+            .onlineWithdrawal(true)
+            .refundsDelivery(true)
+            .returnAddress(List.of("7 Example Dock Road", "Galway"))
+            .prior(false)
+            .returnPayer(Optional.of(Terms.Payer.BUYER))
+            .build();
 
     @ParameterizedTest
     @CsvSource(

@@ -22,6 +22,7 @@ import vestcoin.standins.shared.Service;
  * webhooks.
  */
 abstract class Processor extends Service {
+    private static final int STATEMENT_LEAST = 5;
     private static final int STATEMENT_MOST = 22;
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -105,7 +106,9 @@ abstract class Processor extends Service {
                         "approved",
                         book.account(account.id()).orElseThrow().approved(),
                         "publicKey",
-                        account.publicKey()));
+                        account.publicKey(),
+                        "statement",
+                        Map.of("least", STATEMENT_LEAST, "most", STATEMENT_MOST)));
     }
 
     private void begin(Exchange exchange) throws IOException {

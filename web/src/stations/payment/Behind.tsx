@@ -1,0 +1,46 @@
+import { useActs, useBench } from "../../desk/bench";
+import { Field } from "../../shared/Field";
+import { say, sayCode } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
+import { Account } from "./Account";
+import { kindOf, type MethodSetup } from "./kinds";
+import { MethodFields } from "./MethodFields";
+import { routeOf } from "./route";
+
+/** Who holds the money of a way to pay, and what was agreed with them. */
+export function Behind({ method }: { method: MethodSetup }) {
+  const acts = useActs();
+  const kind = kindOf(method.kind);
+  const path = `payment/methods/${method.id}`;
+  return (
+    <section aria-label={say("behindIt", { title: method.title })} className="grid content-start gap-4">
+      <h2 className="text-base">
+        {method.title}, {sayCode("holder", routeOf(method).holder)}
+      </h2>
+      {kind?.provider && method.gateway && (
+        <Account key={method.gateway} gateway={method.gateway} provider={kind.provider} />
+      )}
+      {method.kind === "transfer" && <Transfers />}
+      <MethodFields method={method} />
+      <p>
+        <TextButton onClick={() => void acts.commit([{ path, was: method }])}>{say("removeThisWayPay")}</TextButton>
+      </p>
+    </section>
+  );
+}
+
+/** The account transfers go to. */
+function Transfers() {
+  const { account } = useBench().setup.payment;
+  return (
+    <div className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
+      <Field path="payment/account/iban" label={say("iban")} className="font-mono" />
+      <Field path="payment/account/holder" label={say("accountHolderAsBankKnows")} />
+      <Field
+        path="payment/account/payee"
+        label={say("payeeAsBuyersAreTold")}
+        note={account?.payee && account.payee !== account.holder ? say("banksCompareTwoWarnBuyer") : ""}
+      />
+    </div>
+  );
+}
