@@ -1,7 +1,7 @@
 import { type RefObject, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Setup } from "../api/client";
-import { say } from "../shared/say";
+import { say, sayCode } from "../shared/say";
 import { useBench, useMarks } from "./bench";
 import { stations } from "./Thread";
 
@@ -10,42 +10,74 @@ interface Thing {
   kind: string;
   /** Field to go to, or a page when it begins with a slash. */
   to: string;
+  /** What else it is called. */
+  also?: string;
 }
 
-/** Settings by the words a seller would look for. */
-const settings: [string, string][] = [
-  [say("nameShop"), "shop/name"],
-  [say("legalName"), "shop/legalName"],
-  [say("addressStreet"), "shop/address/lines"],
-  [say("postcodeShop"), "shop/address/postcode"],
-  ["E-mail", "shop/email"],
-  [say("phone"), "shop/phone"],
-  [say("currency"), "shop/currency"],
-  [say("language"), "shop/language"],
-  [say("timeZone"), "shop/timeZone"],
-  [say("weightsKgOrLb"), "shop/weightUnit"],
-  [say("rounding"), "shop/rounding"],
-  [say("smallestOrder"), "shop/smallest"],
-  [say("placesSoldCountries"), "shop/sellsTo"],
-  [say("pricesWithOrWithoutTax"), "tax/prices"],
-  [say("smallBusinessExempt"), "tax/smallBusiness"],
-  [say("whatStandsStillForBuyers"), "tax/standing"],
-  [say("ratesWhereGoesOrComes"), "tax/sourcing"],
-  [say("defaultGroupGoods"), "goods/defaultGroup"],
+/** Settings, each found by its own name and by what other people call it. */
+const settings: { name: string; to: string; also?: string }[] = [
+  { name: say("nameShop"), to: "shop/name" },
+  { name: say("legalName"), to: "shop/legalName" },
+  { name: say("addressStreet"), to: "shop/address/lines" },
+  { name: say("postcodeShop"), to: "shop/address/postcode" },
+  { name: say("email"), to: "shop/email" },
+  { name: say("phone"), to: "shop/phone" },
+  { name: say("currency"), to: "shop/currency", also: say("alsoCurrency") },
+  { name: say("language"), to: "shop/language", also: say("alsoLanguage") },
+  { name: say("timeZone"), to: "shop/timeZone" },
+  { name: say("weightsKgOrLb"), to: "shop/weightUnit" },
+  { name: say("rounding"), to: "shop/rounding" },
+  { name: say("smallestOrder"), to: "shop/smallest", also: say("alsoSmallest") },
+  { name: say("placesSoldCountries"), to: "shop/sellsTo" },
+  { name: say("pricesWithOrWithoutTax"), to: "tax/prices", also: say("alsoPrices") },
+  { name: say("smallBusinessExempt"), to: "tax/smallBusiness" },
+  { name: say("whatStandsStillForBuyers"), to: "tax/standing" },
+  { name: say("ratesWhereGoesOrComes"), to: "tax/sourcing" },
+  { name: say("defaultGroupGoods"), to: "goods/defaultGroup" },
+];
+
+/** Parts of stations, by what other people call what is there. */
+const parts: { name: string; station: string; also: string }[] = [
+  { name: say("rateSheet"), station: "delivery", also: say("alsoRates") },
+  { name: say("discountsCodes"), station: "goods", also: say("alsoDiscounts") },
+  { name: say("vouchers"), station: "payment", also: say("alsoVouchers") },
+  { name: say("wayMoneyTakes"), station: "payment", also: say("alsoPayment") },
+  { name: say("taxBook"), station: "tax", also: say("alsoTax") },
+  { name: say("registrations"), station: "tax", also: say("alsoRegistrations") },
+  { name: say("hours"), station: "pickup", also: say("alsoHours") },
+  { name: say("whatCounterAsks"), station: "terms", also: say("alsoAsking") },
+  { name: say("texts"), station: "terms", also: say("alsoTexts") },
+  { name: say("letters"), station: "terms", also: say("alsoLetters") },
+  { name: say("door"), station: "opening", also: say("alsoDoor") },
 ];
 
 function thingsOf(setup: Setup, shop: string): Thing[] {
   const { goods, delivery, tax, discounts, payment } = setup;
+  const kind = (code: string) => sayCode("kind", code);
   return [
-    ...stations.map((station) => ({ name: station.name, kind: "station", to: `/desk/${shop}/${station.id}` })),
-    { name: say("orders"), kind: "page", to: `/desk/${shop}/orders` },
-    ...settings.map(([name, to]) => ({ name, kind: "setting", to })),
-    ...goods.products.map((each) => ({ name: each.name, kind: "product", to: `goods/products/${each.id}/price` })),
+    ...stations.map((station) => ({ name: station.name, kind: kind("station"), to: `/desk/${shop}/${station.id}` })),
+    { name: say("orders"), kind: kind("page"), to: `/desk/${shop}/orders` },
+    ...settings.map((setting) => ({ ...setting, kind: kind("setting") })),
+    ...parts.map(({ name, station, also }) => ({ name, also, kind: kind("page"), to: `/desk/${shop}/${station}` })),
+    ...goods.products.map((each) => ({
+      name: each.name,
+      kind: kind("product"),
+      to: `goods/products/${each.id}/price`,
+    })),
     ...goods.groups.map((each) => ({ name: each.name, kind: say("groupGoods"), to: `goods/groups/${each.id}/name` })),
-    ...discounts.rules.map((each) => ({ name: each.name, kind: "discount", to: `discounts/rules/${each.id}/code` })),
-    ...delivery.zones.map((each) => ({ name: each.name, kind: "zone", to: `delivery/zones/${each.id}/places` })),
-    ...delivery.options.map((each) => ({ name: each.name, kind: "delivery", to: `delivery/options/${each.id}/name` })),
-    ...tax.places.map((each) => ({ name: each.name, kind: "tax", to: `tax/places/${each.id}/places` })),
+    ...discounts.rules.map((each) => ({
+      name: each.name,
+      kind: kind("discount"),
+      to: `discounts/rules/${each.id}/code`,
+      ...(each.code ? { also: each.code } : {}),
+    })),
+    ...delivery.zones.map((each) => ({ name: each.name, kind: kind("zone"), to: `delivery/zones/${each.id}/places` })),
+    ...delivery.options.map((each) => ({
+      name: each.name,
+      kind: kind("delivery"),
+      to: `delivery/options/${each.id}/name`,
+    })),
+    ...tax.places.map((each) => ({ name: each.name, kind: kind("tax"), to: `tax/places/${each.id}/places` })),
     ...payment.methods.map((each) => ({
       name: each.title,
       kind: say("wayPay"),
@@ -67,13 +99,15 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found: Thing[] = words.length
     ? things
-        .filter((thing) => words.every((word) => `${thing.name} ${thing.kind}`.toLowerCase().includes(word)))
+        .filter((thing) =>
+          words.every((word) => `${thing.name} ${thing.kind} ${thing.also ?? ""}`.toLowerCase().includes(word)),
+        )
         .slice(0, MOST)
     : [];
   if (/^\d+$/.test(text.trim()))
     found.unshift({
       name: say("order", { trim: text.trim() }),
-      kind: "order",
+      kind: sayCode("kind", "order"),
       to: `/desk/${bench.shop}/orders/${text.trim()}`,
     });
   const go = (thing: Thing | undefined) => {
@@ -110,7 +144,7 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
         <div id="found" role="listbox" aria-label={say("found")} className="mt-2">
           {found.map((thing, index) => (
             <div
-              key={`${thing.kind} ${thing.to}`}
+              key={`${thing.kind} ${thing.name} ${thing.to}`}
               id={`found-${index}`}
               role="option"
               tabIndex={-1}

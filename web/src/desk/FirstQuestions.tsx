@@ -2,6 +2,10 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, type FirstAnswers } from "../api/client";
+import { useNames } from "../shared/NamedField";
+import { NamedInput } from "../shared/NamedInput";
+import { type Named, named } from "../shared/named";
+import { useRegions } from "../shared/PlacesField";
 import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
@@ -24,6 +28,8 @@ const prices = [
   { id: "without-tax", name: say("withoutTaxAdded") },
 ];
 
+const nameIn = (names: readonly Named[], code: string): string => named(names, code)?.name ?? code;
+
 /** Six questions of a new shop. Each can be left as it is; the draft that follows already prices a basket. */
 export function FirstQuestions() {
   const bench = useBench();
@@ -36,6 +42,9 @@ export function FirstQuestions() {
     queryKey: ["usual", bench.shop],
     queryFn: () => answer(api.GET("/api/shops/{shop}/draft/usual", { params: { path: { shop: bench.shop } } })),
   });
+  const regions = useRegions(shop.address.country);
+  const currencies = useNames("currency", "");
+  const languages = useNames("language", usual.data?.language ?? "");
   const [given, setGiven] = useState<Partial<FirstAnswers>>({});
   const give = (part: Partial<FirstAnswers>) => setGiven((now) => ({ ...now, ...part }));
   const who = [
@@ -62,12 +71,13 @@ export function FirstQuestions() {
       <ol className="mt-4 grid max-w-3xl gap-y-4">
         <Question number={1} title={say("whereAreYou")} note={say("onlyWhereTaxesDifferBy")}>
           <span>{home},</span>
-          <input
-            className="inplace w-40"
-            aria-label={say("region")}
+          <NamedInput
+            label={say("region")}
+            names={regions}
+            className="w-48"
             placeholder={say("anywhere")}
+            give={(region) => give({ region })}
             autoFocus
-            onChange={(event) => give({ region: event.target.value.trim().toUpperCase() })}
           />
         </Question>
         <Question number={2} title={say("whatDoYouSell")}>
@@ -88,21 +98,31 @@ export function FirstQuestions() {
           />
         </Question>
         <Question number={6} title={say("moneyLanguage")}>
-          <input
-            className="inplace w-28"
-            aria-label={say("currency")}
-            defaultValue={shop.currency || usual.data.currency}
-            maxLength={60}
-            onChange={(event) => give({ currency: event.target.value.trim() })}
+          <NamedInput
+            label={say("currency")}
+            names={currencies}
+            initial={shop.currency || usual.data.currency}
+            className="w-40"
+            give={(currency) => give({ currency })}
           />
-          <input
-            className="inplace w-20"
-            aria-label={say("language")}
-            defaultValue={usual.data.language}
-            onChange={(event) => give({ language: event.target.value.trim() })}
+          <NamedInput
+            label={say("language")}
+            names={languages}
+            initial={usual.data.language}
+            className="w-44"
+            give={(language) => give({ language })}
           />
         </Question>
       </ol>
+      <p className="mt-4 max-w-2xl" role="status">
+        {say("understoodSoFar", {
+          country: home,
+          region: given.region ? `, ${named(regions, given.region)?.name ?? given.region}` : "",
+          currency: nameIn(currencies, given.currency || shop.currency || usual.data.currency),
+          language: nameIn(languages, given.language || usual.data.language),
+          prices: (given.prices ?? usual.data.prices) === "with-tax" ? say("withTax") : say("withoutTax"),
+        })}
+      </p>
       <Said problems={troubles.problems} />
       <button type="submit" className="btn btn-primary mt-6">
         {say("beginWithThese")}

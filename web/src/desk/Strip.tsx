@@ -1,7 +1,9 @@
+import { useRef } from "react";
 import type { Finding } from "../api/client";
 import { say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
 import { useBench, useMarks, useSpotlight } from "./bench";
+import { Findings } from "./Findings";
 
 /** How many leading steps two paths share. */
 function nearness(finding: Finding, at: string): number {
@@ -17,18 +19,24 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
   const bench = useBench();
   const spotlight = useSpotlight();
   const marks = useMarks();
+  const all = useRef<HTMLDialogElement>(null);
   const { findings } = bench.draft;
   const blocking = findings.filter((finding) => finding.severity === "blocks-opening").length;
   const looking = findings.filter((finding) => finding.severity === "look-at-this").length;
   const nearest = [...findings].sort((a, b) => nearness(b, spotlight.at) - nearness(a, spotlight.at))[0];
   return (
     <footer className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-base-300 px-5 py-2">
-      {blocking > 0 && (
-        <span className="font-semibold text-error">
-          {say("againstOpening", { blocking, blocking2: blocking === 1 ? say("stands") : say("stand") })}
-        </span>
+      {blocking + looking > 0 && (
+        <button
+          type="button"
+          className="flex cursor-pointer gap-5 font-semibold"
+          onClick={() => all.current?.showModal()}
+        >
+          {blocking > 0 && <span className="text-error underline">{say("againstOpening", { blocking })}</span>}
+          {looking > 0 && <span className="text-warning underline">{say("lookAt", { looking })}</span>}
+        </button>
       )}
-      {looking > 0 && <span className="font-semibold text-warning">{say("lookAt", { looking })}</span>}
+      <Findings dialog={all} />
       {nearest ? (
         <span className="min-w-0 flex-1 truncate" title={`${nearest.sentence} ${nearest.remedy}`}>
           {nearest.sentence} {nearest.remedy}{" "}

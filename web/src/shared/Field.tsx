@@ -18,6 +18,10 @@ interface Props {
   className?: string;
   placeholder?: string;
   optional?: boolean;
+  /** The id of a list of what could be meant. */
+  suggestions?: string;
+  /** Told of each text typed. */
+  typed?: (text: string) => void;
 }
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
@@ -34,6 +38,8 @@ export function Field({
   className,
   placeholder,
   optional,
+  suggestions,
+  typed,
 }: Props) {
   const bench = useBench();
   const troubles = useTroubles();
@@ -98,7 +104,9 @@ export function Field({
           {...common}
           value={shown}
           placeholder={placeholder}
+          list={suggestions}
           onChange={(event) => {
+            typed?.(event.target.value);
             setText(event.target.value);
             setTyping(true);
             acts.try(path, value(event.target.value));

@@ -13,10 +13,10 @@ const NOT_SAID =
   /^(Arrow(Up|Down)|Enter|Escape|Delete|Backspace|Tab|Content-Type|outside of the bench|paid in part|refunded in part|dispute lost|every day|Basket|Where|How|Pay|in part|counter of|IBAN)$|(^| )(btn|flex|grid|border|mt|mb|text|w|max|min|block|fixed|inplace|seg|font|px|py|ps|pe|ms|me|input|modal|quiet|figure|relative|absolute|hatch|progress|my|bg|h|lit|kbd|was)(-|$| )/;
 /**
  * How prices, measures and times are written in files, which is a format and not a language; what a card service answers
- * with; what a country calls its postcodes.
+ * with; what a country calls its postcodes; what people call countries and money when they type them.
  */
 const FORMATS =
-  /counter.(address|token)\.ts$|notations?\.ts$|hours\.ts$|CellReading\.tsx$|RuleFields\.tsx$|WorkingDays\.tsx$/;
+  /counter.(address|token)\.ts$|named\.ts$|deskNotation\.ts$|notations?\.ts$|hours\.ts$|CellReading\.tsx$|RuleFields\.tsx$|WorkingDays\.tsx$/;
 
 /** Sentences and labels written in a file instead of a catalogue. */
 function written(path: string, text: string): string[] {

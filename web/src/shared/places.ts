@@ -9,9 +9,6 @@ export function countryName(code: string, language = document.documentElement.la
   return /^[A-Z]{2}$/.test(code) ? (known.of(code) ?? code) : code;
 }
 
-/** A country as a field shows it: by its name, however it is typed. */
-export const countryText = (value: unknown): string => (typeof value === "string" ? countryName(value) : "");
-
 /** A destination in words: "H91 X2A0, Ireland". */
 export function inWords(to: Destination): string {
   return [to.postcode, to.region?.slice(3), countryName(to.country)].filter(Boolean).join(", ");

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { answer, api, type QuoteView, type Setup } from "../../api/client";
 import { useBench, usePriced, useSpotlight, useTroubles, useTyped } from "../../desk/bench";
+import { deskNotation, toDesk } from "../../shared/deskNotation";
 import { valueAt } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
@@ -97,7 +98,7 @@ export function CellReading() {
         {!tried && <RuleFields key={bench.draft.version} path={spotlight.at} rule={rule} />}
         <ul className="mt-3 flex flex-wrap gap-x-4 font-mono text-xs quiet" aria-label={say("howPriceCanBeWritten")}>
           {examples(bench.setup.shop.currency).map((example) => (
-            <li key={example}>{example}</li>
+            <li key={example}>{toDesk(example, deskNotation())}</li>
           ))}
         </ul>
       </div>

@@ -1,6 +1,7 @@
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { useActs, useBench, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
+import { deskNotation, fromDesk, toDesk } from "../../shared/deskNotation";
 import { idFrom } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
@@ -17,6 +18,8 @@ type Open = { kind: "cell" } | { kind: "zone"; id: string } | { kind: "option"; 
 /** The rate sheet: zones down, options across, each cell a short rule. */
 export function DeliveryStation() {
   const bench = useBench();
+  const notation = useMemo(deskNotation, []);
+  const textOf = (path: string) => toDesk(bench.draft.texts[path]?.text ?? "", notation);
   const spotlight = useSpotlight();
   const acts = useActs();
   const { zones, options } = bench.setup.delivery;
@@ -72,16 +75,17 @@ export function DeliveryStation() {
           columns={options.map((option) => ({
             id: option.id,
             name: option.name,
+            read: (text: string) => fromDesk(text, notation),
             note: option.days
               ? say("workingDaysOf", { days: dayText.write(option.days), to: option.days.to })
               : undefined,
           }))}
           pathOf={(row, column) => `delivery/zones/${row.id}/rates/${column.id}`}
-          textOf={(row, column) => bench.draft.texts[`delivery/zones/${row.id}/rates/${column.id}`]?.text ?? ""}
+          textOf={(row, column) => textOf(`delivery/zones/${row.id}/rates/${column.id}`)}
           empty={say("notOffered")}
           suggest={(_, column) => [
-            ...zones.map((zone) => bench.draft.texts[`delivery/zones/${zone.id}/rates/${column.id}`]?.text ?? ""),
-            ...Object.values(bench.draft.texts).map((cell) => cell.text),
+            ...zones.map((zone) => textOf(`delivery/zones/${zone.id}/rates/${column.id}`)),
+            ...Object.values(bench.draft.texts).map((cell) => toDesk(cell.text, notation)),
           ]}
           openRow={(row) => setOpen({ kind: "zone", id: row.id })}
           openColumn={(column) => setOpen({ kind: "option", id: column.id })}

@@ -1,9 +1,9 @@
 import type { ReactNode } from "react";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { NamedField } from "../../shared/NamedField";
 import { whole, yesNo } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
-import { countryName } from "../../shared/places";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { CarrierLink } from "./CarrierLink";
@@ -107,11 +107,7 @@ export function Sending() {
           {delivery.dispatch.map((place) => (
             <div key={place.id} className="mt-2 grid grid-cols-[1.4fr_0.6fr_0.8fr_1.2fr_1fr_auto] items-end gap-x-3">
               <Field path={`delivery/dispatch/${place.id}/name`} label={say("place")} />
-              <Field
-                path={`delivery/dispatch/${place.id}/at/country`}
-                label={say("country")}
-                write={(value) => (typeof value === "string" ? countryName(value) : "")}
-              />
+              <NamedField path={`delivery/dispatch/${place.id}/at/country`} label={say("country")} kind="country" />
               <Field path={`delivery/dispatch/${place.id}/at/postcode`} label={say("postcode")} optional />
               <Field
                 path={`delivery/dispatch/${place.id}/point`}

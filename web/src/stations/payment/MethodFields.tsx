@@ -1,6 +1,7 @@
 import { useActs, useBench } from "../../desk/bench";
-import { Field, places } from "../../shared/Field";
+import { Field } from "../../shared/Field";
 import { whole, words } from "../../shared/notations";
+import { PlacesField } from "../../shared/PlacesField";
 import { say } from "../../shared/say";
 import { kindOf, type MethodSetup } from "./kinds";
 
@@ -82,7 +83,7 @@ export function MethodFields({ method }: { method: MethodSetup }) {
           read={(text) => text || undefined}
         />
         <Field path={`${path}/conditions/currencies`} label={say("paid")} placeholder={say("any")} {...words} />
-        <Field path={`${path}/conditions/places`} label={say("sent3")} placeholder={say("anywhere")} {...places} />
+        <PlacesField path={`${path}/conditions/places`} label={say("sent3")} />
         <Field
           path={`${path}/conditions/deliveries`}
           label={say("deliveredBy")}

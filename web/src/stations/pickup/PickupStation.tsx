@@ -1,9 +1,10 @@
 import type { Setup } from "../../api/client";
 import { useActs, useBench, usePriced } from "../../desk/bench";
+import { deskNotation, fromDesk, toDesk } from "../../shared/deskNotation";
 import { Field } from "../../shared/Field";
+import { NamedField } from "../../shared/NamedField";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
 import { idFrom } from "../../shared/paths";
-import { countryText } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -64,7 +65,7 @@ function Place({ spot }: { spot: Spot }) {
       <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
         <Field path={`${at}/name`} label={say("place")} />
         <Field path={`${at}/lines`} label={say("street")} className="col-span-2" {...lines} />
-        <Field path={`${at}/at/country`} label={say("country")} write={countryText} />
+        <NamedField path={`${at}/at/country`} label={say("country")} kind="country" />
         <Field
           path={`${at}/at/region`}
           label={say("region")}
@@ -151,7 +152,8 @@ function Local() {
   const bench = useBench();
   const acts = useActs();
   const local = bench.setup.pickup.local;
-  const text = bench.draft.texts["pickup/local/price"]?.text ?? "";
+  const notation = deskNotation();
+  const text = toDesk(bench.draft.texts["pickup/local/price"]?.text ?? "", notation);
   if (!local) return null;
   return (
     <section
@@ -177,6 +179,7 @@ function Local() {
           className="col-span-3"
           placeholder={say("n3Km3008Km")}
           write={() => text}
+          read={(typed) => fromDesk(typed, notation)}
         />
         <Field
           path="pickup/local/windows"

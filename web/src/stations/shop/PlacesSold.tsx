@@ -1,6 +1,6 @@
 import { lazy, Suspense } from "react";
 import { useActs, useBench } from "../../desk/bench";
-import { Field, places } from "../../shared/Field";
+import { PlacesField } from "../../shared/PlacesField";
 import { say } from "../../shared/say";
 import { useCountries } from "../../shared/useCountries";
 
@@ -18,13 +18,7 @@ export function PlacesSold() {
   };
   return (
     <section aria-label={say("placesSold")}>
-      <Field
-        path="shop/sellsTo"
-        label={say("sells")}
-        note={say("countriesByNameOrCode")}
-        write={places.write}
-        read={places.read}
-      />
+      <PlacesField path="shop/sellsTo" label={say("sells")} note={say("placesByName")} />
       <Suspense fallback={<p className="py-10 text-center quiet">{say("unfoldingMap")}</p>}>
         <WorldMap
           label={say("placesShopSellsAreFilled")}

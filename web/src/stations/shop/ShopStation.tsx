@@ -1,10 +1,13 @@
 import { useBench } from "../../desk/bench";
+import { ChipsField } from "../../shared/ChipsField";
 import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
-import { lines, words } from "../../shared/notations";
-import { countryText } from "../../shared/places";
+import { NamedField, useNames } from "../../shared/NamedField";
+import { named } from "../../shared/named";
+import { lines } from "../../shared/notations";
+import { useRegions } from "../../shared/PlacesField";
 import { StationHead } from "../../shared/StationHead";
-import { say } from "../../shared/say";
+import { deskLocale, say } from "../../shared/say";
 import { point } from "../delivery/notations";
 import { Accepted } from "./Accepted";
 import { PlacesSold } from "./PlacesSold";
@@ -46,14 +49,8 @@ export function ShopStation() {
               <Field path="shop/address/lines" label={say("street")} className="col-span-2" {...lines} />
               <Field path="shop/address/city" label={say("town")} />
               <Field path="shop/address/postcode" label={say("postcode")} />
-              <Field path="shop/address/country" label={say("country")} write={countryText} />
-              <Field
-                path="shop/address/region"
-                label={say("regionIso31662")}
-                placeholder={say("none")}
-                note={say("taxHolidaysGoBy")}
-                optional
-              />
+              <NamedField path="shop/address/country" label={say("country")} kind="country" />
+              <RegionField country={shop.address.country} />
               <Field
                 path="shop/point"
                 label={say("latitudeLongitude")}
@@ -79,26 +76,19 @@ export function ShopStation() {
         </div>
         <section aria-label={say("moneyLanguageUnits")} className="grid content-start gap-3">
           <div className="grid grid-cols-2 gap-x-6 gap-y-3">
-            <Field path="shop/currency" label={say("currency")} note={say("everyAmountSetup")} />
+            <NamedField path="shop/currency" label={say("currency")} kind="currency" note={say("everyAmountSetup")} />
             <Field
               path="tax/prices"
               label={say("pricesAreTyped")}
               choices={prices}
               note={say("shelfPricesDeliveryThresholdsAlike")}
             />
-            <Field path="shop/language" label={say("languageShop")} />
-            <Field path="shop/timeZone" label={say("timeZone")} />
+            <NamedField path="shop/language" label={say("languageShop")} kind="language" />
+            <NamedField path="shop/timeZone" label={say("timeZone")} kind="timeZone" />
             <Field path="shop/weightUnit" label={say("weights")} choices={weightUnits} />
             <Field path="shop/rounding" label={say("rounding")} choices={roundings} />
             <Field path="shop/smallest" label={say("smallestOrder")} placeholder={say("any")} optional />
-            <Field
-              path="shop/languages"
-              label={say("also")}
-              placeholder={say("noOtherLanguage")}
-              note={say("languageTagsDeFrTexts")}
-              write={words.write}
-              read={words.read}
-            />
+            <OtherLanguages />
           </div>
           <Standing />
           <Accepted />
@@ -146,4 +136,44 @@ function attempt(sample: () => string): string {
   } catch {
     return "–";
   }
+}
+
+/** The region the shop stands in, by its name. */
+function RegionField({ country }: { country: string }) {
+  const regions = useRegions(country);
+  return (
+    <>
+      <Field
+        path="shop/address/region"
+        label={say("regionIso31662")}
+        placeholder={say("none")}
+        note={say("taxHolidaysGoBy")}
+        optional
+        suggestions="shop-regions"
+        write={(value) => regions.find((each) => each.id === value)?.name ?? String(value ?? "")}
+        read={(text) => (text.trim() === "" ? undefined : (named(regions, text)?.id ?? text))}
+      />
+      <datalist id="shop-regions">
+        {regions.map((each) => (
+          <option key={each.id} value={each.name} />
+        ))}
+      </datalist>
+    </>
+  );
+}
+
+/** The other languages buyers can read the shop in, by their names. */
+function OtherLanguages() {
+  const names = useNames("language", "");
+  const nameOf = (tag: string) => new Intl.DisplayNames([deskLocale()], { type: "language" }).of(tag) ?? tag;
+  return (
+    <ChipsField
+      path="shop/languages"
+      label={say("also")}
+      note={say("textsThatLackOne")}
+      names={names}
+      nameOf={nameOf}
+      empty={say("noOtherLanguage")}
+    />
+  );
 }

@@ -1,10 +1,10 @@
 import { useBench, useMarks } from "../../desk/bench";
-import { say } from "../../shared/say";
+import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 
 const languageName = (tag: string): string => {
   try {
-    return new Intl.DisplayNames(["en"], { type: "language" }).of(tag) ?? tag;
+    return new Intl.DisplayNames([deskLocale()], { type: "language" }).of(tag) ?? tag;
   } catch {
     return tag;
   }

@@ -1,0 +1,47 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { ChipsField } from "./ChipsField";
+import { countriesIn, type Named } from "./named";
+import { deskLocale, say, sayCode } from "./say";
+
+const GROUPS = ["EU", "EURO", "EUROPE", "WORLD"] as const;
+
+/** Regions by ISO 3166-2, of one country or of all; read when places are first shown. */
+export function useRegions(country = ""): readonly Named[] {
+  const { data } = useQuery({
+    queryKey: ["regions"],
+    queryFn: async () => {
+      const { iso31662 } = await import("iso-3166");
+      return iso31662.map(({ code, name }): Named => ({ id: code, name, also: [] }));
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  return useMemo(() => (data ?? []).filter((each) => each.id.startsWith(country)), [data, country]);
+}
+
+const groups = (): Named[] => GROUPS.map((id) => ({ id, name: sayCode("group", id), also: [] }));
+
+/** Places by their names: groups, countries, regions, and postcodes of a country. */
+export function usePlaceNames() {
+  const regions = useRegions();
+  const countries = useMemo(() => countriesIn(deskLocale()), []);
+  return useMemo(() => {
+    const all = [...groups(), ...countries, ...regions];
+    const byId = new Map(all.map((each) => [each.id, each.name]));
+    const nameOf = (place: string): string => {
+      const [country, codes] = place.split(":");
+      return codes
+        ? say("postcodesOf", { country: byId.get(country ?? "") ?? country, codes: codes.replaceAll("..", "–") })
+        : (byId.get(place) ?? place);
+    };
+    return { all, nameOf };
+  }, [regions, countries]);
+}
+
+/** Places as chips of names, typed, pasted or clicked on a map; codes are understood too. */
+export function PlacesField({ path, label, note }: { path: string; label: string; note?: string | undefined }) {
+  const { all, nameOf } = usePlaceNames();
+  return (
+    <ChipsField path={path} label={label} note={note} names={all} nameOf={nameOf} empty={say("countryOrRegion")} />
+  );
+}

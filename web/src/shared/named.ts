@@ -1,0 +1,106 @@
+import { iso31661, iso31661Alpha2ToAlpha3 } from "iso-3166";
+
+/** Something a seller calls by its name, and the program by its code. */
+export interface Named {
+  id: string;
+  /** In the desk's language. */
+  name: string;
+  /** What else people call it. */
+  also: readonly string[];
+}
+
+/** Short names in common use. Common practice, no source. */
+const SHORT: Readonly<Record<string, readonly string[]>> = {
+  GB: ["uk", "great britain", "britain", "england", "scotland", "wales", "großbritannien"],
+  US: ["usa", "america", "the states", "amerika"],
+  NL: ["holland", "the netherlands"],
+  IE: ["eire", "republic of ireland"],
+  KR: ["korea", "south korea", "südkorea"],
+  CZ: ["czech republic", "tschechische republik"],
+  AE: ["uae", "emirates"],
+  EUR: ["euros"],
+  USD: ["dollar", "dollars"],
+  GBP: ["pound", "pounds", "sterling"],
+  CHF: ["franc", "francs", "franken"],
+};
+
+/** Languages a shop is likely to be written in: those CLDR covers fully, without regional forms. From memory. */
+const LANGUAGES =
+  "af am ar az be bg bn bs ca cs cy da de el en es et eu fa fi fil fr ga gl gu he hi hr hu hy id is it ja ka kk km kn ko ky lo lt lv mk ml mn mr ms my nb ne nl nn pa pl ps pt ro ru si sk sl so sq sr sv sw ta te th tr uk ur uz vi zh zu".split(
+    " ",
+  );
+
+/** As names are compared: small letters without marks, single spaces. */
+export const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .replaceAll("ß", "ss")
+    .normalize("NFD")
+    .replace(/\p{M}/gu, "")
+    .replaceAll("&", "and")
+    .replace(/[^\p{L}\p{N}]+/gu, " ")
+    .trim();
+
+const display = (languages: string[], type: "region" | "currency" | "language") =>
+  languages.map((language) => new Intl.DisplayNames([language], { type }));
+
+/** Things by name in one language, found by their English names too. */
+function listed(ids: readonly string[], type: "region" | "currency" | "language", language: string): Named[] {
+  const [own, english] = display([language, "en"], type);
+  return ids
+    .map((id) => ({
+      id,
+      name: own?.of(id) ?? id,
+      also: [english?.of(id) ?? id, ...(SHORT[id] ?? [])],
+    }))
+    .sort((a, b) => a.name.localeCompare(b.name, language));
+}
+
+export const countriesIn = (language: string): Named[] =>
+  listed(
+    iso31661.filter((each) => each.state === "assigned").map((each) => each.alpha2),
+    "region",
+    language,
+  ).map((each) => ({ ...each, also: [...each.also, iso31661Alpha2ToAlpha3[each.id] ?? each.id] }));
+
+export const currenciesIn = (language: string): Named[] =>
+  listed(Intl.supportedValuesOf("currency"), "currency", language);
+
+/** @param kept tags of the setup that have a region, such as en-IE */
+export const languagesIn = (language: string, kept: readonly string[] = []): Named[] =>
+  listed([...new Set([...LANGUAGES, ...kept])], "language", language);
+
+/** Time zones by the city they are named for. */
+export const timeZonesIn = (language: string): Named[] =>
+  Intl.supportedValuesOf("timeZone").map((id) => {
+    const city = (id.split("/").at(-1) ?? id).replaceAll("_", " ");
+    const zone = new Intl.DateTimeFormat(language, { timeZone: id, timeZoneName: "longGeneric" })
+      .formatToParts(0)
+      .find((part) => part.type === "timeZoneName")?.value;
+    return { id, name: zone ? `${city}, ${zone}` : city, also: [city, `${city} time`, `${city} zeit`] };
+  });
+
+/** The one of a name or a code, or nothing. */
+export function named(list: readonly Named[], typed: string): Named | undefined {
+  const wanted = plain(typed);
+  if (wanted === "") return undefined;
+  const matches = (each: Named) => [each.id, each.name, ...each.also].some((name) => plain(name) === wanted);
+  return list.find((each) => plain(each.id) === wanted) ?? list.find(matches);
+}
+
+/** Those that begin with what is typed, then those that hold it. */
+export function near(list: readonly Named[], typed: string, most: number): Named[] {
+  const wanted = plain(typed);
+  if (wanted === "") return [];
+  const rank = (each: Named) => {
+    const names = [each.name, ...each.also].map(plain);
+    if (names.some((name) => name.startsWith(wanted))) return 0;
+    return names.some((name) => name.includes(` ${wanted}`)) ? 1 : 2;
+  };
+  return list
+    .map((each) => ({ each, rank: rank(each) }))
+    .filter(({ rank }) => rank < 2)
+    .sort((a, b) => a.rank - b.rank)
+    .slice(0, most)
+    .map(({ each }) => each);
+}
