@@ -77,16 +77,52 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
 
   const { changes, edition, canUndo, canRedo } = bench.draft;
   const signOut = () => void answer(api.DELETE("/api/session")).then(left);
+  const rest = (
+    <>
+      <a href={`/counter/${bench.shop}`} target="_blank" rel="noreferrer" className="seg hover:underline">
+        {say("counter")}
+      </a>
+      <span>
+        {say("draft")}{" "}
+        <strong className="font-semibold">{changes === 0 ? say("noChanges") : say("changes", { changes })}</strong>
+      </span>
+      <span className="flex gap-1">
+        <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={acts.undo}>
+          {say("undo")}
+        </button>
+        <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={acts.redo}>
+          {say("redo")}
+        </button>
+      </span>
+      <button
+        type="button"
+        className="btn btn-primary btn-sm"
+        onClick={() => publishing.current?.showModal()}
+        disabled={changes === 0 && edition !== undefined}
+      >
+        {say("publish")}
+      </button>
+      <OtherLanguage />
+      <button type="button" className="btn btn-ghost btn-sm" onClick={() => signOut()}>
+        {say("signOut")}
+      </button>
+    </>
+  );
   return (
     <div className="flex h-full flex-col">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2">
-        <Link to={`/desk/${bench.shop}`} className="flex items-center gap-2 font-head text-lg font-bold">
-          <img src="/favicon.svg" alt="" className="h-6 w-6" /> {say("vestCoin")}
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2 max-sm:flex-nowrap max-sm:gap-x-3 max-sm:px-3">
+        <Link
+          to={`/desk/${bench.shop}`}
+          aria-label={say("vestCoin")}
+          className="flex items-center gap-2 font-head text-lg font-bold"
+        >
+          <img src="/favicon.svg" alt="" className="h-6 w-6" />
+          <span className="max-sm:hidden">{say("vestCoin")}</span>
         </Link>
-        <span className="font-semibold">{bench.setup.shop.name}</span>
+        <span className="truncate font-semibold">{bench.setup.shop.name}</span>
         <span className="flex-1" />
         <button type="button" className="seg quiet hover:underline" onClick={() => find.current?.showModal()}>
-          {say("find2")} <kbd className="kbd kbd-xs">/</kbd>
+          {say("find2")} <kbd className="kbd kbd-xs max-sm:hidden">/</kbd>
         </button>
         <Link
           to={`/desk/${bench.shop}/orders`}
@@ -95,33 +131,15 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         >
           {say("orders")} <span className="quiet">{orderCount(orders.data)}</span>
         </Link>
-        <a href={`/counter/${bench.shop}`} target="_blank" rel="noreferrer" className="seg hover:underline">
-          {say("counter")}
-        </a>
-        <span>
-          {say("draft")}{" "}
-          <strong className="font-semibold">{changes === 0 ? say("noChanges") : say("changes", { changes })}</strong>
-        </span>
-        <span className="flex gap-1">
-          <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={acts.undo}>
-            {say("undo")}
-          </button>
-          <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={acts.redo}>
-            {say("redo")}
-          </button>
-        </span>
-        <button
-          type="button"
-          className="btn btn-primary btn-sm"
-          onClick={() => publishing.current?.showModal()}
-          disabled={changes === 0 && edition !== undefined}
-        >
-          {say("publish")}
-        </button>
-        <OtherLanguage />
-        <button type="button" className="btn btn-ghost btn-sm" onClick={signOut}>
-          {say("signOut")}
-        </button>
+        <div className="contents max-sm:hidden">{rest}</div>
+        <details className="relative sm:hidden">
+          <summary className="seg cursor-pointer" aria-label={say("more3")}>
+            ⋯
+          </summary>
+          <div className="absolute end-0 z-30 mt-1 grid w-56 gap-2 border border-base-300 bg-base-100 p-4 shadow-xl">
+            {rest}
+          </div>
+        </details>
       </header>
       <Thread />
       <div className="flex min-h-0 flex-1">

@@ -23,9 +23,13 @@ export function Thread() {
   const bench = useBench();
   const location = useLocation();
   const opening = useOpening();
+  const at = stations.findIndex((station) => station.id === location.pathname.split("/")[3]);
   return (
-    <nav aria-label={say("stations")} className="border-b border-base-300 px-5 pt-2 pb-1.5">
-      <ol className="flex max-md:grid max-md:grid-cols-4 max-md:gap-y-1">
+    <nav
+      aria-label={say("stations")}
+      className={`border-b border-base-300 px-5 pt-2 pb-1.5 max-sm:px-3 ${at < 0 ? "max-sm:hidden" : ""}`}
+    >
+      <ol className="flex sm:max-md:grid sm:max-md:grid-cols-4 max-md:gap-y-1">
         {stations.map((station, index) => {
           const state =
             station.id === "opening"
@@ -38,7 +42,7 @@ export function Thread() {
           const sewn: Sewn = state?.state ?? "empty";
           const here = location.pathname.split("/")[3] === station.id;
           return (
-            <li key={station.id} className="flex-1">
+            <li key={station.id} className={`flex-1 ${Math.abs(index - at) > 1 ? "max-sm:hidden" : ""}`}>
               <div className="flex items-center">
                 <SewingButton state={sewn} lit={here} />
                 <span className={index < stations.length - 1 ? "stitch" : ""} />

@@ -1,9 +1,9 @@
-import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
 import { answer, api } from "../api/client";
 import { useBench } from "../desk/bench";
-import { orderCount } from "../shared/counted";
+import { orderCount, stepCount } from "../shared/counted";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
@@ -38,11 +38,17 @@ const standings = [
 export function OrderList() {
   const { shop, setup } = useBench();
   const language = readIn(setup.shop.language);
+  const [step, setStep] = useState("");
   const [standing, setStanding] = useState("");
   const [mode, setMode] = useState("");
   const [words, setWords] = useState("");
   const asked = useDeferredValue(words.trim());
-  const wanted = { ...(standing ? { standing } : {}), ...(mode ? { mode } : {}), ...(asked ? { words: asked } : {}) };
+  const wanted = {
+    ...(step ? { step } : {}),
+    ...(standing ? { standing } : {}),
+    ...(mode ? { mode } : {}),
+    ...(asked ? { words: asked } : {}),
+  };
   const filtered = Object.keys(wanted).length > 0;
   const list = useInfiniteQuery({
     queryKey: ["orders", shop, wanted],
@@ -56,6 +62,16 @@ export function OrderList() {
     initialPageParam: 0,
     getNextPageParam: (page) => page.next ?? undefined,
   });
+  const waiting = useQuery({
+    queryKey: ["orders", shop, "steps"],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/orders", { params: { path: { shop }, query: { steps: true } } })),
+  });
+  const steps: Record<string, number> = waiting.data?.steps ?? {};
+  /** What else is asked for is asked of all orders. */
+  const other = (set: (value: string) => void) => (value: string) => {
+    setStep("");
+    set(value);
+  };
   const orders = list.data?.pages.flatMap((page) => page.orders) ?? [];
   const when = new Intl.DateTimeFormat(language, {
     dateStyle: "medium",
@@ -73,6 +89,25 @@ export function OrderList() {
         </a>
         <BankStatement />
       </StationHead>
+      <nav aria-label={say("whatNext")} className="mb-3 flex flex-wrap gap-x-5 gap-y-1 border-b border-base-300 pb-2">
+        {["", ...Object.keys(steps)].map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-current={step === each || undefined}
+            className={`seg cursor-pointer ${step === each ? "border-b-accent font-semibold" : "hover:underline"}`}
+            onClick={() => {
+              setStep(each);
+              setStanding("");
+              setMode("");
+              setWords("");
+            }}
+          >
+            {each ? sayCode("step", each) : say("allOrders2")}{" "}
+            {each && <span className="quiet">{stepCount(steps[each] ?? 0)}</span>}
+          </button>
+        ))}
+      </nav>
       <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
         <label className="grow sm:max-w-64">
           <span className="block text-xs quiet">{say("numberOrHowNameOr")}</span>
@@ -80,11 +115,11 @@ export function OrderList() {
             type="search"
             className="inplace w-full"
             value={words}
-            onChange={(event) => setWords(event.target.value)}
+            onChange={(event) => other(setWords)(event.target.value)}
           />
         </label>
-        <Choose family="standing" label={say("state")} value={standing} choose={setStanding} of={standings} />
-        <Choose family="mode" label={say("mode")} value={mode} choose={setMode} of={["test", "live"]} />
+        <Choose family="standing" label={say("state")} value={standing} choose={other(setStanding)} of={standings} />
+        <Choose family="mode" label={say("mode")} value={mode} choose={other(setMode)} of={["test", "live"]} />
       </div>
       {list.isSuccess && filtered && orders.length === 0 && <p className="quiet">{say("noOrderLike")}</p>}
       {list.isSuccess && !filtered && orders.length === 0 && (

@@ -1,6 +1,7 @@
 package vestcoin.app.order;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,6 +9,8 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import vestcoin.app.outside.MailAddress;
+import vestcoin.core.life.NextStep;
+import vestcoin.core.life.PaymentStanding;
 
 /** The list of a shop's orders: its pages, newest first, and what is sought in it. */
 @Repository
@@ -15,6 +18,8 @@ public class OrderList {
     public static final int PAGE = 50;
     /** How far the orders of a list are counted. */
     public static final int COUNTED = 1_000;
+    /** How far those are counted that wait for a next step. */
+    public static final int STEPS_COUNTED = 99;
 
     /** One row of the list, its amount in minor units. */
     public record Row(
@@ -38,10 +43,17 @@ public class OrderList {
     }
 
     /**
-     * What of the list is wanted; empty for all. @param standing as {@link vestcoin.core.life.PaymentStanding} has
-     * it @param words an order number, or the beginning of a name or e-mail address
+     * What of the list is wanted; empty for all. A step stands alone: what else is asked is left aside. @param step
+     * what is to be done next @param afterwards ids of the ways to pay that bring the money when the goods are handed
+     * over, or later @param standing as {@link PaymentStanding} has it @param words an order number, or the beginning
+     * of a name or e-mail address
      */
-    public record OrderFilter(Optional<String> standing, Optional<String> mode, Optional<String> words) {}
+    public record OrderFilter(
+            Optional<NextStep> step,
+            List<String> afterwards,
+            Optional<String> standing,
+            Optional<String> mode,
+            Optional<String> words) {}
 
     /** A page of the list, newest first, below an order number. */
     public List<Row> page(String shop, OrderFilter wanted, int below, int most) {
@@ -49,9 +61,12 @@ public class OrderList {
         params.put("below", below);
         params.put("most", most);
         String which = "number < :below" + where(wanted);
-        if (beginning(wanted)) {
-            List<Integer> found = sql.sql("select found from " + found(wanted, "")
-                            + " where found < :below order by found desc limit :most")
+        Optional<String> from = wanted.step()
+                .map(step -> found(step, " and o.number < :below order by o.number desc limit :most"))
+                .or(() -> beginning(wanted) ? Optional.of(found(wanted, "")) : Optional.empty());
+        if (from.isPresent()) {
+            List<Integer> found = sql.sql(
+                            "select found from " + from.get() + " where found < :below order by found desc limit :most")
                     .params(params)
                     .query(Integer.class)
                     .list();
@@ -74,14 +89,16 @@ public class OrderList {
      * How many are wanted in all, counted as far as {@value #COUNTED}: a count of a hundred thousand would read them
      * all for a figure nobody acts on.
      *
-     * @return one more than {@value #COUNTED} where there are more
+     * @return one more than {@value #COUNTED}, or for a step {@value #STEPS_COUNTED}, where there are more
      */
     public int count(String shop, OrderFilter wanted) {
-        String from = beginning(wanted)
-                ? found(wanted, "limit :counted")
-                : "orders where shop = :shop" + where(wanted) + " order by shop, number desc";
+        String from = wanted.step()
+                .map(step -> found(step, " limit :counted"))
+                .orElseGet(() -> beginning(wanted)
+                        ? found(wanted, "limit :counted")
+                        : "orders where shop = :shop" + where(wanted) + " order by shop, number desc");
         Map<String, Object> params = params(shop, wanted);
-        params.put("counted", COUNTED + 1);
+        params.put("counted", (wanted.step().isPresent() ? STEPS_COUNTED : COUNTED) + 1);
         return sql.sql("select count(*) from (select 1 from " + from + " limit :counted)")
                 .params(params)
                 .query(Integer.class)
@@ -122,8 +139,77 @@ public class OrderList {
                         .orElse("");
     }
 
+    private static final String OPEN =
+            " and o.cancelled_at is null and not exists (select 1 from withdrawal w where w.waiting = o.id)";
+    private static final String BOOKED = "exists (select 1 from slot_taken s where s.order_id = o.id)";
+
+    /**
+     * Numbers of the orders of a step, the newest of each standing: {@link NextStep#of} in SQL, and held to it by a
+     * test. Each is sought by an index of its own, so that what is done costs nothing.
+     *
+     * @param each what each of the queries is bounded by
+     */
+    private static String found(NextStep step, String each) {
+        List<String> queries =
+                switch (step) {
+                    case LOOK_AT ->
+                        List.of(
+                                ofStanding("disputed", "", each),
+                                ofStanding("dispute lost", "", each),
+                                ofStanding("paid in part", OPEN, each));
+                    case AWAIT_MONEY ->
+                        List.of(
+                                ofStanding("unpaid", OPEN, each),
+                                ofStanding("failed", OPEN, each),
+                                ofStanding(
+                                        "waiting",
+                                        OPEN + " and (o.sent = 'all' or o.method not in (:afterwards))",
+                                        each));
+                    case WITHDRAWN -> List.of(bounded("""
+                                select o.number as found from withdrawal w join orders o on o.id = w.waiting
+                                where o.shop = :shop and o.cancelled_at is null
+                                    and o.standing not in ('disputed', 'dispute lost')""", each));
+                    case MAKE_READY -> List.of(bounded("""
+                                select distinct o.number as found from slot_taken s join orders o on o.id = s.order_id
+                                where s.shop = :shop and o.sent in ('no', 'in part')
+                                    and (o.standing in ('paid', 'authorised', 'refunded in part')
+                                        or o.standing = 'waiting' and o.method in (:afterwards))""" + OPEN, each));
+                    case SEND -> toSend(each);
+                    case NOTHING -> throw new IllegalArgumentException("nothing is to be done with these");
+                };
+        return "(" + String.join(" union all ", queries) + ")";
+    }
+
+    private static List<String> toSend(String each) {
+        List<String> queries = new ArrayList<>();
+        for (String sent : List.of("no", "in part")) {
+            for (String standing : List.of("paid", "authorised", "refunded in part", "waiting")) {
+                queries.add(bounded(
+                        "select o.number as found from orders o use index (orders_by_sent) where o.shop = :shop"
+                                + " and o.sent = '" + sent + "' and o.standing = '" + standing + "'" + OPEN
+                                + " and not "
+                                + BOOKED + (standing.equals("waiting") ? " and o.method in (:afterwards)" : ""),
+                        each));
+            }
+        }
+        return queries;
+    }
+
+    private static String ofStanding(String standing, String and, String each) {
+        return bounded(
+                "select o.number as found from orders o use index (orders_by_standing) where o.shop = :shop"
+                        + " and o.standing = '" + standing + "'" + and,
+                each);
+    }
+
+    private static String bounded(String query, String each) {
+        return "(" + query + each + ")";
+    }
+
     private static Map<String, Object> params(String shop, OrderFilter wanted) {
         Map<String, Object> params = new HashMap<>(Map.of("shop", shop));
+        // A list that no way of paying is in.
+        params.put("afterwards", wanted.afterwards().isEmpty() ? List.of("") : wanted.afterwards());
         wanted.standing().ifPresent(standing -> params.put("standing", standing));
         wanted.mode().ifPresent(mode -> params.put("mode", mode));
         wanted.words().ifPresent(words -> {

@@ -3,8 +3,12 @@ package vestcoin.app.orderdesk;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -15,7 +19,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import vestcoin.app.order.OrderList;
+import vestcoin.app.setup.Drafts;
+import vestcoin.core.life.NextStep;
 import vestcoin.core.life.PaymentStanding;
+import vestcoin.core.payment.Payment;
 
 /** The seller's list of orders: on the screen a page at a time, and as a file. */
 @RestController
@@ -56,54 +63,95 @@ class OrderListController {
      * @param next number below which the next page begins
      * @param count of all that are wanted, as far as they are counted
      * @param more whether there are more than that
+     * @param steps how many wait for each next step, where that is asked for
      */
-    record Page(List<OrderRow> orders, Optional<Integer> next, int count, boolean more) {}
+    record Page(List<OrderRow> orders, Optional<Integer> next, int count, boolean more, Map<String, Integer> steps) {}
+
+    /** What can be asked for in the list, as the address has it. */
+    record ListQuery(Optional<String> step, Optional<String> standing, Optional<String> mode, Optional<String> words) {}
+
+    private static final Set<Payment.Kind> AFTERWARDS =
+            Set.of(Payment.Kind.CASH_ON_DELIVERY, Payment.Kind.CASH_AT_PICKUP, Payment.Kind.ON_ACCOUNT);
 
     private final OrderList list;
+    private final Drafts drafts;
 
-    OrderListController(OrderList list) {
+    OrderListController(OrderList list, Drafts drafts) {
         this.list = list;
+        this.drafts = drafts;
     }
 
     @GetMapping("/api/shops/{shop}/orders")
     Page page(
             @PathVariable String shop,
             @RequestParam(defaultValue = "2147483647") int below,
+            @RequestParam(defaultValue = "false") boolean steps,
+            @RequestParam Optional<String> step,
             @RequestParam Optional<String> standing,
             @RequestParam Optional<String> mode,
             @RequestParam Optional<String> words) {
-        OrderList.OrderFilter wanted = wanted(standing, mode, words);
+        OrderList.OrderFilter wanted = wanted(shop, new ListQuery(step, standing, mode, words));
         List<OrderList.Row> rows = list.page(shop, wanted, below, OrderList.PAGE);
         Optional<Integer> next = rows.size() == OrderList.PAGE
                 ? Optional.of(rows.get(rows.size() - 1).number())
                 : Optional.empty();
         int count = list.count(shop, wanted);
+        int most = wanted.step().isPresent() ? OrderList.STEPS_COUNTED : OrderList.COUNTED;
         return new Page(
                 rows.stream().map(OrderRow::of).toList(),
                 next,
-                Math.min(count, OrderList.COUNTED),
-                count > OrderList.COUNTED);
+                Math.min(count, most),
+                count > most,
+                steps ? steps(shop) : Map.of());
+    }
+
+    private Map<String, Integer> steps(String shop) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        for (NextStep step : NextStep.values()) {
+            if (step != NextStep.NOTHING) {
+                counts.put(
+                        step.text(),
+                        list.count(
+                                shop,
+                                wanted(
+                                        shop,
+                                        new ListQuery(
+                                                Optional.of(step.text()),
+                                                Optional.empty(),
+                                                Optional.empty(),
+                                                Optional.empty()))));
+            }
+        }
+        return counts;
     }
 
     /** The list as CSV (RFC 4180), all of what is wanted, a page at a time. */
     @GetMapping(path = "/api/shops/{shop}/orders.csv", produces = "text/csv")
     ResponseEntity<StreamingResponseBody> file(
             @PathVariable String shop,
+            @RequestParam Optional<String> step,
             @RequestParam Optional<String> standing,
             @RequestParam Optional<String> mode,
             @RequestParam Optional<String> words) {
-        OrderList.OrderFilter wanted = wanted(standing, mode, words);
+        OrderList.OrderFilter wanted = wanted(shop, new ListQuery(step, standing, mode, words));
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
                 .body(out -> new OrderCsv(list).write(shop, wanted, out));
     }
 
-    private static OrderList.OrderFilter wanted(
-            Optional<String> standing, Optional<String> mode, Optional<String> words) {
+    private OrderList.OrderFilter wanted(String shop, ListQuery asked) {
         return new OrderList.OrderFilter(
-                standing.filter(PaymentStanding.texts()::contains),
-                mode.filter(List.of("test", "live")::contains),
-                words.map(String::strip).filter(text -> !text.isEmpty()));
+                Arrays.stream(NextStep.values())
+                        .filter(step -> step != NextStep.NOTHING
+                                && asked.step().filter(step.text()::equals).isPresent())
+                        .findFirst(),
+                drafts.of(shop).document().setup().payment().methods().stream()
+                        .filter(method -> AFTERWARDS.contains(method.kind()))
+                        .map(Payment.Method::id)
+                        .toList(),
+                asked.standing().filter(PaymentStanding.texts()::contains),
+                asked.mode().filter(List.of("test", "live")::contains),
+                asked.words().map(String::strip).filter(text -> !text.isEmpty()));
     }
 }

@@ -221,7 +221,7 @@ public class Gateways {
         if (!statement.isEmpty()
                 && (statement.length() < length.least()
                         || statement.length() > length.most()
-                        || statement.chars().anyMatch(Character::isISOControl))) {
+                        || statement.chars().anyMatch(c -> c < ' ' || c > '~'))) {
             throw wrong(
                     "statement",
                     Message.of("payment.cannot-stand-on-statement", "statement", statement),

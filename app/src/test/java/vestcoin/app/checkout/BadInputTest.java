@@ -76,7 +76,7 @@ class BadInputTest {
                                 "IE XX")),
                 422,
                 "shop/sellsTo",
-                "not a country code");
+                "no country known here");
         told(
                 owner.post(Caller.SHOP + "/draft/edits", edit("shop/address/postcode", "H91 X2A0", "12")),
                 422,
@@ -171,7 +171,7 @@ class BadInputTest {
                                 Map.of("country", "XX"))),
                 422,
                 "order/to/country",
-                "not a country code");
+                "no country known here");
         told(
                 buyer.post(
                         Caller.COUNTER + "/quote",
@@ -274,7 +274,7 @@ class BadInputTest {
                         Map.of("publicKey", "public-test-2b8e6f13c7a940d5b3f8", "secret", "secret-test-nobody-knows")),
                 422,
                 "secret",
-                "does not know this secret key");
+                "does not know this key for the shop");
         told(
                 owner.put(
                         gateway,
