@@ -133,7 +133,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         </Link>
         <div className="contents max-sm:hidden">{rest}</div>
         <details className="relative sm:hidden">
-          <summary className="seg cursor-pointer" aria-label={say("more3")}>
+          <summary className="seg cursor-pointer list-none" aria-label={say("more3")}>
             ⋯
           </summary>
           <div className="absolute end-0 z-30 mt-1 grid w-56 gap-2 border border-base-300 bg-base-100 p-4 shadow-xl">

@@ -4,6 +4,8 @@ import { ChipsField } from "./ChipsField";
 import { countriesIn, type Named } from "./named";
 import { deskLocale, say, sayCode } from "./say";
 
+/** So many places stand by name under a zone. */
+const SHOWN = 4;
 const GROUPS = ["EU", "EURO", "EUROPE", "WORLD"] as const;
 
 /** Regions by ISO 3166-2, of one country or of all; read when places are first shown. */
@@ -34,14 +36,34 @@ export function usePlaceNames() {
         ? say("postcodesOf", { country: byId.get(country ?? "") ?? country, codes: codes.replaceAll("..", "–") })
         : (byId.get(place) ?? place);
     };
-    return { all, nameOf };
+    /** A few of them by name, and how many more there are. */
+    const summary = (places: readonly string[]): string =>
+      places.length > SHOWN
+        ? say("placesAndMore", {
+            names: places
+              .slice(0, SHOWN - 1)
+              .map(nameOf)
+              .join(", "),
+            count: places.length - SHOWN + 1,
+          })
+        : places.map(nameOf).join(", ");
+    return { all, nameOf, summary };
   }, [regions, countries]);
 }
 
 /** Places as chips of names, typed, pasted or clicked on a map; codes are understood too. */
-export function PlacesField({ path, label, note }: { path: string; label: string; note?: string | undefined }) {
+export function PlacesField({
+  path,
+  label,
+  note,
+  empty = say("countryOrRegion"),
+}: {
+  path: string;
+  label: string;
+  note?: string | undefined;
+  /** What stands there while no place does. */
+  empty?: string;
+}) {
   const { all, nameOf } = usePlaceNames();
-  return (
-    <ChipsField path={path} label={label} note={note} names={all} nameOf={nameOf} empty={say("countryOrRegion")} />
-  );
+  return <ChipsField path={path} label={label} note={note} names={all} nameOf={nameOf} empty={empty} />;
 }

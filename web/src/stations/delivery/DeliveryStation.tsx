@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from "react";
 import { useActs, useBench, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { deskNotation, fromDesk, toDesk } from "../../shared/deskNotation";
+import { usePlaceNames } from "../../shared/PlacesField";
 import { idFrom } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
@@ -18,6 +19,7 @@ type Open = { kind: "cell" } | { kind: "zone"; id: string } | { kind: "option"; 
 /** The rate sheet: zones down, options across, each cell a short rule. */
 export function DeliveryStation() {
   const bench = useBench();
+  const places = usePlaceNames();
   const notation = useMemo(deskNotation, []);
   const textOf = (path: string) => toDesk(bench.draft.texts[path]?.text ?? "", notation);
   const spotlight = useSpotlight();
@@ -66,8 +68,8 @@ export function DeliveryStation() {
             id: zone.id,
             name: zone.name,
             note: [
-              zone.places.join(" "),
-              zone.except.length > 0 ? say("without2", { join: zone.except.join(" ") }) : "",
+              places.summary(zone.places),
+              zone.except.length > 0 ? say("without2", { join: places.summary(zone.except) }) : "",
             ]
               .filter(Boolean)
               .join(" "),

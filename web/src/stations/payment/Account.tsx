@@ -56,7 +56,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
         className="mt-2 grid grid-cols-1 items-end gap-x-6 gap-y-2 sm:grid-cols-2"
         onSubmit={connect}
       >
-        <label>
+        <label className="col-span-full">
           <span className="block text-xs quiet">{say("keyForBuyersPage")}</span>
           <input
             name="publicKey"
@@ -66,7 +66,7 @@ export function Account({ gateway, provider }: { gateway: string; provider: "car
             spellCheck={false}
           />
         </label>
-        <label>
+        <label className="col-span-full">
           <span className="block text-xs quiet">{say("keyForShop")}</span>
           <input
             name="secret"

@@ -83,7 +83,9 @@ export function MethodFields({ method }: { method: MethodSetup }) {
           read={(text) => text || undefined}
         />
         <Field path={`${path}/conditions/currencies`} label={say("paid")} placeholder={say("any")} {...words} />
-        <PlacesField path={`${path}/conditions/places`} label={say("sent3")} />
+        <div className="col-span-2">
+          <PlacesField path={`${path}/conditions/places`} label={say("sent3")} empty={say("anywhere")} />
+        </div>
         <Field
           path={`${path}/conditions/deliveries`}
           label={say("deliveredBy")}

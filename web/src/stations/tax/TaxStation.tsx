@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { useActs, useBench, useSpotlight, useTroubles } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
+import { usePlaceNames } from "../../shared/PlacesField";
 import { idFrom } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { Sheet } from "../../shared/Sheet";
@@ -17,6 +18,7 @@ type Open = { kind: "cell" } | { kind: "place"; id: string } | { kind: "category
 
 /** The tax book: places down, categories across, each cell a rate with the reference beside it. */
 export function TaxStation() {
+  const places = usePlaceNames();
   const bench = useBench();
   const spotlight = useSpotlight();
   const acts = useActs();
@@ -69,7 +71,7 @@ export function TaxStation() {
           rows={tax.places.map((each) => ({
             id: each.id,
             name: each.name,
-            note: [each.places.join(" "), each.toConfirm ? say("confirm2") : ""].filter(Boolean).join(" · "),
+            note: [places.summary(each.places), each.toConfirm ? say("confirm2") : ""].filter(Boolean).join(" · "),
           }))}
           columns={tax.categories.map((each) => ({ id: each.id, name: each.name, note: say("in4") }))}
           pathOf={(each, column) => rate(each.id, column.id)}

@@ -133,7 +133,7 @@ class DeskTest extends AtDesk {
         assertThat(browser.see("[data-path='shop/currency']").getDomProperty("value"))
                 .isEqualTo("Kites");
         browser.keys(Keys.ESCAPE);
-        browser.waitFor("the old value stands", () -> "EUR"
+        browser.waitFor("the old value stands", () -> "Euro"
                 .equals(browser.see("[data-path='shop/currency']").getDomProperty("value")));
     }
 

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.app.format.Phrases;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Goods;
@@ -17,7 +18,6 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.pickup.Pickup;
-import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
@@ -136,6 +136,7 @@ public record FirstAnswers(
         int digits = Currencies.of(shop.currency())
                 .map(unit -> unit.getDecimalPlaces())
                 .orElse(2);
+        Phrases said = Phrases.in(shop.language());
         List<Product> products = products(digits, shop.weightUnit());
         boolean sent = ways.contains(Way.SENT) && products.stream().anyMatch(Product::physical);
         Tax open = new Tax(prices.orElse(pricesOf(country)), setup.tax().categories(), List.of());
@@ -151,11 +152,11 @@ public record FirstAnswers(
                 shop,
                 new Goods(products),
                 setup.discounts(),
-                sent ? delivery(country, digits) : setup.delivery(),
+                sent ? delivery(country, digits, said) : setup.delivery(),
                 tax,
                 setup.payment(),
                 rehearsal,
-                pickup(shop, digits),
+                pickup(shop, digits, said),
                 setup.terms());
     }
 
@@ -213,20 +214,25 @@ public record FirstAnswers(
                 : BigDecimal.valueOf(units).setScale(digits);
     }
 
-    private Delivery delivery(String country, int digits) {
+    /** @param said the shop's language, for names buyers read */
+    private Delivery delivery(String country, int digits, Phrases said) {
         List<Delivery.Zone> zones = new ArrayList<>();
-        zones.add(zone("home", Countries.name(country), new Place.Country(country), sample(5, digits)));
+        zones.add(zone("home", said.region(country), new Place.Country(country), sample(5, digits)));
         if (to.filter(reach -> reach == Reach.UNION || Groups.EU.contains(country) && reach == Reach.EVERYWHERE)
                 .isPresent()) {
-            zones.add(zone("union", "European Union", new Place.Group("EU"), sample(12, digits)));
+            zones.add(zone("union", said.say("setup.european-union"), new Place.Group("EU"), sample(12, digits)));
         }
         if (to.filter(reach -> reach == Reach.EVERYWHERE).isPresent()) {
-            zones.add(zone("world", "Everywhere else", new Place.Group("WORLD"), sample(20, digits)));
+            zones.add(zone("world", said.say("setup.everywhere-else"), new Place.Group("WORLD"), sample(20, digits)));
         }
         return new Delivery(
                 zones,
                 List.of(new Delivery.Option(
-                        STANDARD, "Standard delivery", "", Optional.of(new Delivery.Days(2, 5)), Optional.empty())));
+                        STANDARD,
+                        said.say("setup.usual-delivery"),
+                        "",
+                        Optional.of(new Delivery.Days(2, 5)),
+                        Optional.empty())));
     }
 
     private static Delivery.Zone zone(String id, String name, Place place, BigDecimal price) {
@@ -239,12 +245,12 @@ public record FirstAnswers(
     }
 
     /** Places without hours yet, which the check then asks for. */
-    private Pickup pickup(Shop shop, int digits) {
+    private Pickup pickup(Shop shop, int digits, Phrases said) {
         List<Pickup.Spot> spots = !ways.contains(Way.FETCHED)
                 ? List.of()
                 : List.of(new Pickup.Spot(
                         "shop",
-                        "At the shop",
+                        said.say("setup.at-the-shop"),
                         shop.address().lines(),
                         shop.home(),
                         "",
@@ -261,7 +267,7 @@ public record FirstAnswers(
         Optional<Pickup.Local> local = !ways.contains(Way.BROUGHT)
                 ? Optional.empty()
                 : Optional.of(new Pickup.Local(
-                        "Brought round by us",
+                        said.say("setup.brought-round-by-us"),
                         "",
                         null,
                         BigDecimal.valueOf(5),

@@ -4,6 +4,7 @@ import com.ibm.icu.text.Transliterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import vestcoin.app.format.Phrases;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
@@ -65,7 +66,12 @@ public final class FirstDraft {
                 new Goods(List.of()),
                 new Discounts(List.of()),
                 new Delivery(List.of(), List.of()),
-                new Tax(Tax.Prices.WITH_TAX, List.of(new Tax.Category("standard", "Standard")), List.of()),
+                new Tax(
+                        Tax.Prices.WITH_TAX,
+                        List.of(new Tax.Category(
+                                "standard",
+                                Phrases.in(FirstAnswers.languageOf(country)).say("setup.most-goods"))),
+                        List.of()),
                 new Payment(List.of()),
                 new Rehearsal(List.of())));
     }
