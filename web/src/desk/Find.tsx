@@ -106,7 +106,7 @@ export function Find({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }
     : [];
   if (/^\d+$/.test(text.trim()))
     found.unshift({
-      name: say("order", { trim: text.trim() }),
+      name: say("orderSought", { trim: text.trim() }),
       kind: sayCode("kind", "order"),
       to: `/desk/${bench.shop}/orders/${text.trim()}`,
     });

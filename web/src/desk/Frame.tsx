@@ -84,7 +84,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
       </a>
       <span>
         {say("draft")}{" "}
-        <strong className="font-semibold">{changes === 0 ? say("noChanges") : say("changes", { changes })}</strong>
+        <strong className="font-semibold">{changes === 0 ? say("noChanges") : say("changeCount", { changes })}</strong>
       </span>
       <span className="flex gap-1">
         <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={acts.undo}>
@@ -122,7 +122,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         <span className="truncate font-semibold">{bench.setup.shop.name}</span>
         <span className="flex-1" />
         <button type="button" className="seg quiet hover:underline" onClick={() => find.current?.showModal()}>
-          {say("find2")} <kbd className="kbd kbd-xs max-sm:hidden">/</kbd>
+          {say("findButton")} <kbd className="kbd kbd-xs max-sm:hidden">/</kbd>
         </button>
         <Link
           to={`/desk/${bench.shop}/orders`}
@@ -133,7 +133,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         </Link>
         <div className="contents max-sm:hidden">{rest}</div>
         <details className="relative sm:hidden">
-          <summary className="seg cursor-pointer list-none" aria-label={say("more3")}>
+          <summary className="seg cursor-pointer list-none" aria-label={say("moreMenu")}>
             ⋯
           </summary>
           <div className="absolute end-0 z-30 mt-1 grid w-56 gap-2 border border-base-300 bg-base-100 p-4 shadow-xl">
@@ -183,7 +183,7 @@ function Publishing({ dialog }: { dialog: React.RefObject<HTMLDialogElement | nu
         <p className="mt-2">
           {say("liveAtCounterAtOnce", {
             changes:
-              bench.draft.changes === 1 ? say("oneChangeGoes") : say("changesGo", { changes: bench.draft.changes }),
+              bench.draft.changes === 1 ? say("oneChangeGoes") : say("changesGoLive", { changes: bench.draft.changes }),
           })}
         </p>
         {refused && <Said problems={troubles.problems} />}
@@ -194,7 +194,7 @@ function Publishing({ dialog }: { dialog: React.RefObject<HTMLDialogElement | nu
             </button>
           </form>
           <button type="button" className="btn btn-primary" onClick={() => void publish()}>
-            {say("publish2")}
+            {say("publishNow")}
           </button>
         </div>
       </div>

@@ -3,12 +3,12 @@ import { say } from "../shared/say";
 
 const keys: [string, string][] = [
   ["/", say("findPlaceGoodSettingOrder")],
-  [say("alt17"), say("goStation")],
+  [say("keysOfStations"), say("goStation")],
   [say("altT"), say("goTicket")],
   ["[  ]", say("previousNextBasket")],
   ["Y", say("openOrFoldWhyTicket")],
   [say("arrows"), say("moveSheet")],
-  [say("enterF2"), say("editCellEnterAgainKeeps")],
+  [say("keysOfEditing"), say("editCellEnterAgainKeeps")],
   [say("escape"), say("leaveCellAsWas")],
   [say("shiftArrows"), say("markSeveralCells")],
   [say("space"), say("unfoldRowCell")],

@@ -112,7 +112,7 @@ export function FirstOwner({ entered }: Props) {
           type="password"
           autoComplete="new-password"
           minLength={12}
-          note={say("atLeast12CharactersFour")}
+          note={say("passwordAdvice")}
         />
         <Said problems={door.problems} />
         <button type="submit" className="btn btn-primary mt-3 w-full" disabled={door.busy}>

@@ -46,7 +46,7 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
         <span className="flex-1 quiet">{say("nothingMissingAtTheseStations")}</span>
       )}
       <button type="button" className="cursor-pointer lg:hidden" onClick={showTicket}>
-        {say("ticket2")}
+        {say("ticketButton")}
       </button>
       <button type="button" className="cursor-pointer quiet" onClick={showKeys}>
         <kbd className="kbd kbd-xs">?</kbd> {say("keyboard")}

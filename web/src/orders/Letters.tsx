@@ -33,7 +33,7 @@ export function Letters({ number, fresh, remind }: { number: number; fresh: stri
             {letter.subject}
             <span className="quiet">
               {" "}
-              {say("to", {
+              {say("letterTo", {
                 recipient: letter.recipient,
                 sent: letter.sent ? when.format(new Date(letter.at)) : say("waitsForPostRoom"),
               })}

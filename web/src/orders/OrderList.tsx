@@ -82,7 +82,7 @@ export function OrderList() {
     <>
       <StationHead title={say("orders")}>
         <span>
-          {orderCount(list.data?.pages[0])} {filtered ? say("found2") : say("all")}
+          {orderCount(list.data?.pages[0])} {filtered ? say("foundCount") : say("all")}
         </span>
         <a className="underline" href={`/api/shops/${shop}/orders.csv?${new URLSearchParams(wanted)}`} download>
           {say("file")}
@@ -103,7 +103,7 @@ export function OrderList() {
               setWords("");
             }}
           >
-            {each ? sayCode("step", each) : say("allOrders2")}{" "}
+            {each ? sayCode("step", each) : say("everyOrder")}{" "}
             {each && <span className="quiet">{stepCount(steps[each] ?? 0)}</span>}
           </button>
         ))}
@@ -126,7 +126,7 @@ export function OrderList() {
         <p className="max-w-xl py-6 quiet">
           {say("noOrderYetOpen")}{" "}
           <a className="underline" href={`/counter/${shop}`}>
-            {say("counter2")}
+            {say("theCounter")}
           </a>{" "}
           {say("putOneThroughAsBuyer")}
         </p>
@@ -158,7 +158,7 @@ export function OrderList() {
                   </Link>
                   {order.mode === "test" && (
                     <span className="ms-2 border border-dashed border-warning px-1 text-xs text-warning">
-                      {say("test")}
+                      {say("practice")}
                     </span>
                   )}
                 </td>
@@ -171,7 +171,7 @@ export function OrderList() {
                     <span className="ms-2 border border-warning px-1 text-xs">{say("withdrawn")}</span>
                   )}
                   {order.sent !== "no" && (
-                    <span className="quiet">, {order.sent === "all" ? say("sent2") : say("sentPart")}</span>
+                    <span className="quiet">, {order.sent === "all" ? say("hasBeenSent") : say("sentPart")}</span>
                   )}
                 </td>
                 <td className="figure">{money(order.payable, order.currency, language)}</td>

@@ -52,7 +52,7 @@ export function OrderSheet() {
   const inside = order.quote.prices === "with-tax";
   return (
     <>
-      <StationHead title={say("order2", { number: order.number })}>
+      <StationHead title={say("orderNumbered", { number: order.number })}>
         {order.mode === "test" && (
           <span className="border border-dashed border-warning px-1 text-warning">{say("testNoMoneyMoved")}</span>
         )}
@@ -95,7 +95,7 @@ export function OrderSheet() {
             {order.quote.vouchers.map((voucher) => (
               <TicketRow
                 key={voucher.code}
-                name={say("voucher", { code: voucher.code })}
+                name={say("voucherCode", { code: voucher.code })}
                 figure={figure(voucher.used)}
                 minus
               />
@@ -108,7 +108,7 @@ export function OrderSheet() {
                     ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %`
                     : say("noTax")
                 }
-                note={say("on", { value: group.amount.value })}
+                note={say("onBase", { value: group.amount.value })}
                 figure={figure(group.tax)}
               />
             ))}
@@ -209,7 +209,7 @@ function Payment({ order, paid, owed, fresh }: PaymentProps) {
   return (
     <section aria-label={say("payment")} className="mb-6 border-t border-base-content pt-3">
       <h2>
-        {say("by", {
+        {say("paidByAndState", {
           amount: amount(paid.amount),
           paid: wayOf(paid, setup.payment.methods),
           state: sayCode("standing", paid.state),
@@ -255,7 +255,7 @@ function Payment({ order, paid, owed, fresh }: PaymentProps) {
 
 function wayOf(paid: Paid, methods: { id: string; title: string }[]): string {
   return paid.part
-    ? say("voucher2", { part: paid.part })
+    ? say("voucherPart", { part: paid.part })
     : (methods.find((each) => each.id === paid.method)?.title ?? paid.method);
 }
 
@@ -304,10 +304,10 @@ function Move({
             name="amount"
             key={most}
             defaultValue={most}
-            aria-label={say("amount", {
+            aria-label={say("amountTo", {
               kind,
               currency: order.currency,
-              part: paid.part && say("of", { part: paid.part }),
+              part: paid.part && say("ofPart", { part: paid.part }),
             })}
             className="input input-sm join-item w-28 figure"
             inputMode="decimal"

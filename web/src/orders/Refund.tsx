@@ -56,7 +56,7 @@ export function Refund({ order, paid, owed, fresh }: Props) {
           onChange={(event) => setAmount(event.target.value)}
           aria-label={say("amountRefund", {
             currency: order.currency,
-            part: paid.part && say("of", { part: paid.part }),
+            part: paid.part && say("ofPart", { part: paid.part }),
           })}
           className="input input-sm join-item w-28 figure"
           inputMode="decimal"
@@ -85,7 +85,7 @@ export function Refund({ order, paid, owed, fresh }: Props) {
                     <input
                       className="input input-xs w-20 figure"
                       inputMode="decimal"
-                      aria-label={say("of2", { name: item.name, currency: order.currency })}
+                      aria-label={say("ofNamed", { name: item.name, currency: order.currency })}
                       value={parts[item.item] ?? ""}
                       onChange={(event) => setParts({ ...parts, [item.item]: event.target.value })}
                     />
@@ -96,7 +96,7 @@ export function Refund({ order, paid, owed, fresh }: Props) {
                       className="cursor-pointer ps-2 underline"
                       onClick={() => setParts({ ...parts, [item.item]: item.left })}
                     >
-                      {say("all2")}
+                      {say("allOfThem")}
                     </button>
                   </td>
                 </tr>

@@ -53,7 +53,7 @@ export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Recor
                   ).then(() => client.invalidateQueries({ queryKey: key }))
                 }
               >
-                {say("settled2")}
+                {say("settleIt")}
               </TextButton>
             </p>
           )}

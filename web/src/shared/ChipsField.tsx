@@ -59,7 +59,7 @@ export function ChipsField({ path, label, note, names, nameOf, empty }: Props) {
             <button
               type="button"
               className="cursor-pointer px-2 quiet"
-              aria-label={say("remove", { name: nameOf(code) })}
+              aria-label={say("removeNamed", { name: nameOf(code) })}
               onClick={() =>
                 void acts.set(
                   path,
@@ -77,7 +77,7 @@ export function ChipsField({ path, label, note, names, nameOf, empty }: Props) {
           list={`${id}-near`}
           className={`inplace min-w-28 flex-1 ${spotlight.lit.has(path) ? "lit" : ""} ${mine.length > 0 ? "border-b-error" : ""}`}
           value={typed}
-          placeholder={kept.length === 0 ? empty : say("another2")}
+          placeholder={kept.length === 0 ? empty : say("oneMore")}
           aria-invalid={mine.length > 0}
           aria-describedby={mine.length > 0 ? `${id}-said` : undefined}
           onFocus={() => marks.setAt(path)}

@@ -6,7 +6,7 @@ import { say } from "./say";
 export function PlaceFields({ path, without }: { path: string; without?: string }) {
   return (
     <>
-      <Field path={`${path}/name`} label={say("name2")} />
+      <Field path={`${path}/name`} label={say("nameField")} />
       <PlacesField path={`${path}/places`} label={say("places")} note={say("placesByName")} />
       <PlacesField path={`${path}/except`} label={say("without")} note={without} />
     </>

@@ -36,8 +36,7 @@ export function usePlaceNames() {
         ? say("postcodesOf", { country: byId.get(country ?? "") ?? country, codes: codes.replaceAll("..", "–") })
         : (byId.get(place) ?? place);
     };
-    /** A few of them by name, and how many more there are. */
-    const summary = (places: readonly string[]): string =>
+    const few = (places: readonly string[]): string =>
       places.length > SHOWN
         ? say("placesAndMore", {
             names: places
@@ -47,6 +46,11 @@ export function usePlaceNames() {
             count: places.length - SHOWN + 1,
           })
         : places.map(nameOf).join(", ");
+    /** A few of them by name, and how many more there are; nothing where the thing they belong to says it already. */
+    const summary = (places: readonly string[], already = ""): string => {
+      const shown = few(places);
+      return shown === already ? "" : shown;
+    };
     return { all, nameOf, summary };
   }, [regions, countries]);
 }

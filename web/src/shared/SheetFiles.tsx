@@ -123,7 +123,9 @@ function Progress({ shop, watch }: { shop: string; watch: string }) {
         {...(percent === undefined ? {} : { value: percent, max: 100 })}
       />
       {percent !== undefined && (
-        <span className="figure w-44 text-end text-sm">{say("of3", { percent, rows: rows(progress.rows) })}</span>
+        <span className="figure w-44 text-end text-sm">
+          {say("percentOfRows", { percent, rows: rows(progress.rows) })}
+        </span>
       )}
       {watch && (
         <button
@@ -138,7 +140,7 @@ function Progress({ shop, watch }: { shop: string; watch: string }) {
   );
 }
 
-const rows = (n: number): string => say("n", { n });
+const rows = (n: number): string => say("rowCount", { n });
 
 function Changes({ preview }: { preview: SheetPreview }) {
   return (
@@ -169,7 +171,7 @@ function Changes({ preview }: { preview: SheetPreview }) {
         <p className="mt-3">
           {say("new", {
             join: preview.added.slice(0, 12).join(", "),
-            addedCount: preview.addedCount > 12 && say("more", { addedCount: preview.addedCount - 12 }),
+            addedCount: preview.addedCount > 12 && say("addedMore", { addedCount: preview.addedCount - 12 }),
           })}
         </p>
       )}

@@ -2,8 +2,8 @@ import { say } from "./say";
 /** What a price may be brought to. */
 export const endings = [
   { id: "", name: say("asComesOut") },
-  { id: "whole", name: say("raised00") },
-  { id: "ninety-five", name: say("raised95") },
-  { id: "ninety-nine", name: say("raised99") },
-  { id: "nearest-five", name: say("nearest005") },
+  { id: "whole", name: say("raisedToWhole") },
+  { id: "ninety-five", name: say("raisedToNinetyFive") },
+  { id: "ninety-nine", name: say("raisedToNinetyNine") },
+  { id: "nearest-five", name: say("nearestFiveHundredths") },
 ];

@@ -1,5 +1,6 @@
 import ts from "typescript";
 import { describe, expect, it } from "vitest";
+import english from "../../../catalogue/en/desk.json";
 
 const files = import.meta.glob<string>(["../**/*.{ts,tsx}", "!../**/*.test.{ts,tsx}", "!../api/**"], {
   query: "?raw",
@@ -41,6 +42,14 @@ describe("what a screen says", () => {
       .filter(([path]) => !FORMATS.test(path))
       .flatMap(([path, text]) => written(path, text).map((words) => `${path}: ${words}`));
     expect(found).toEqual([]);
+  });
+
+  it("has no phrase that nothing says", () => {
+    const sources = Object.values(files).join("\n");
+    const unsaid = Object.keys(english)
+      .map((code) => code.replace(/^desk\./, ""))
+      .filter((name) => !name.includes(".") && !sources.includes(`"${name}"`));
+    expect(unsaid).toEqual([]);
   });
 
   it("is found where it is planted", () => {

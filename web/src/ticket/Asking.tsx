@@ -26,7 +26,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
   return (
     <div className="grid grid-cols-[4rem_1fr_auto] items-center gap-y-1">
       <label htmlFor="ticket-basket" className="quiet">
-        {say("basket")}
+        {say("basketHead")}
       </label>
       <select
         id="ticket-basket"
@@ -47,7 +47,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
       <span className="quiet">{say("ticketTo")}</span>
       <PlaceChoice to={to} choose={(next) => change({ to: next })} changed={changed.to !== undefined} />
       <label htmlFor="ticket-buyer" className="quiet">
-        {say("buyer4")}
+        {say("ticketBuyer")}
       </label>
       <select
         id="ticket-buyer"
@@ -76,7 +76,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
         {currencies.length > 1 && (
           <>
             <label htmlFor="ticket-currency" className="quiet">
-              {say("in3")}
+              {say("unitIn")}
             </label>
             <select
               id="ticket-currency"
@@ -93,10 +93,10 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
       </span>
       {foreign && (
         <label className="col-span-3 flex items-center justify-end gap-1 quiet">
-          {say("n1", { currency: shop.currency })}
+          {say("oneUnitIs", { currency: shop.currency })}
           <input
             className="inplace w-20 font-mono"
-            placeholder={say("day2")}
+            placeholder={say("ofTheDay")}
             value={changed.rate}
             onChange={(event) => change({ rate: event.target.value })}
           />
@@ -187,14 +187,14 @@ function PlaceChoice({
         name="region"
         aria-label={say("regionCode")}
         defaultValue={to.region ?? ""}
-        placeholder={say("region2")}
+        placeholder={say("ticketRegion")}
         className="inplace w-16"
       />
       <input
         name="postcode"
         aria-label={say("postcode")}
         defaultValue={to.postcode ?? ""}
-        placeholder={say("postcode2")}
+        placeholder={say("ticketPostcode")}
         className="inplace w-20"
       />
       <button type="submit" className="btn btn-ghost btn-xs">

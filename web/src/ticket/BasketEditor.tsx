@@ -40,13 +40,13 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
     setProblems([]);
     await answer(api.GET("/api/shops/{shop}/orders/{number}", { params: { path: { shop: bench.shop, number } } })).then(
       (order) =>
-        add({ ...named(say("order2", { number })), lines: order.lines, to: order.to }).then(() => form.reset()),
+        add({ ...named(say("orderNumbered", { number })), lines: order.lines, to: order.to }).then(() => form.reset()),
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
   };
   return (
     <details className="col-span-3 text-xs">
-      <summary className="cursor-pointer quiet">{say("what2")}</summary>
+      <summary className="cursor-pointer quiet">{say("whatIsInIt")}</summary>
       <ul className="mt-1">
         {basket.lines.map((line, at) => (
           <Entry
@@ -68,13 +68,15 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
           </TextButton>
         )}
         <AddNamed
-          what={say("basket2")}
+          what={say("aBasket")}
           add={(name) => products[0] && void add({ ...named(name), lines: [firstOf(products[0])], to: basket.to })}
         />
         <TextButton onClick={() => void add({ ...basket, ...named(`${basket.name}, copy`) })}>
-          {say("copy2")}
+          {say("copyIt")}
         </TextButton>
-        {baskets.length > 1 && <TextButton onClick={() => void acts.set(path, undefined)}>{say("remove4")}</TextButton>}
+        {baskets.length > 1 && (
+          <TextButton onClick={() => void acts.set(path, undefined)}>{say("removeBasket")}</TextButton>
+        )}
       </p>
       <form className="mt-1 flex items-baseline gap-2 whitespace-nowrap" onSubmit={(event) => void fromOrder(event)}>
         <label htmlFor="basket-order" className="quiet">

@@ -30,7 +30,7 @@ export function promised(option: Option): string {
   if (!promise) return "";
   return promise.earliest === promise.latest
     ? day(promise.latest)
-    : say("to3", { earliest: day(promise.earliest), latest: day(promise.latest) });
+    : say("daysTo", { earliest: day(promise.earliest), latest: day(promise.latest) });
 }
 
 /** How it gets to the buyer: the option chosen, the others beside it, slots, and each consignment's own. */
@@ -63,7 +63,7 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
                 <option value="">{say("any")}</option>
                 {slots.map((slot) => (
                   <option key={slot.start} value={slot.start}>
-                    {say("to4", {
+                    {say("slotFromTo", {
                       slice: day(slot.start.slice(0, 10)),
                       slice2: slot.start.slice(11, 16),
                       slice3: slot.end.slice(11, 16),
@@ -88,7 +88,7 @@ export function Deliveries({ quote, figure, chosen, change, live }: Props) {
           return own?.price ? (
             <TicketRow
               key={sent.dispatch}
-              name={say("from", { name: own.name, name2: sent.name })}
+              name={say("fromTo", { name: own.name, name2: sent.name })}
               note={promised(own)}
               figure={figure(own.price)}
             >

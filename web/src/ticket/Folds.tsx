@@ -10,14 +10,14 @@ export function Folds({ quote }: { quote: QuoteView }) {
   const parcels = quote.consignments.flatMap((sent) => sent.parcels.map((parcel) => ({ sent, parcel })));
   return (
     <>
-      <Fold when={quote.notApplied.length} title={say("count3", { count: quote.notApplied.length })}>
+      <Fold when={quote.notApplied.length} title={say("unusedDiscountCount", { count: quote.notApplied.length })}>
         {quote.notApplied.map((discount) => (
           <p key={discount.id} className="mt-1">
             {discount.name}: {discount.reason}
           </p>
         ))}
       </Fold>
-      <Fold when={not.length} title={say("count4", { count: not.length })}>
+      <Fold when={not.length} title={say("unavailableDeliveryCount", { count: not.length })}>
         {not.map((option) => (
           <p key={option.id} className="mt-1">
             {option.name}: {option.reason} <RuleButton rule={option.rule ?? ""} />
@@ -31,13 +31,13 @@ export function Folds({ quote }: { quote: QuoteView }) {
           </p>
         ))}
       </Fold>
-      <Fold when={parcels.length > 1 ? parcels.length : 0} title={say("count5", { count: parcels.length })}>
+      <Fold when={parcels.length > 1 ? parcels.length : 0} title={say("parcelCount", { count: parcels.length })}>
         {parcels.map(({ sent, parcel }, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a parcel is its place in the order
           <p key={index} className="mt-1">
-            {say("kg2", {
+            {say("parcelRow", {
               count: quote.consignments.length > 1 && `${sent.name}: `,
-              type: parcel.type ?? say("as2"),
+              type: parcel.type ?? say("asItIs"),
               value: plain(parcel.weight.value),
               outer: parcel.outer ? `, ${parcel.outer}` : "",
             })}

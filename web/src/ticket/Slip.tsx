@@ -31,7 +31,7 @@ const untaxed: Record<string, string> = {
   AE: say("buyerOwesTax"),
   K: say("noTaxSentBusinessAbroad"),
   G: say("noTaxExported"),
-  O: say("outsideTax2"),
+  O: say("outsideOfTax"),
 };
 
 /** What each row costs under the live edition, by the row's name. */
@@ -59,7 +59,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
     <TicketRow
       key={`${group.name} ${group.category} ${group.percent} ${group.dispatch} ${group.code}`}
       name={taxName(group, inside)}
-      note={say("on", { value: group.amount.value })}
+      note={say("onBase", { value: group.amount.value })}
       figure={figure(group.tax)}
       live={beside && (beside.get(taxName(group, inside)) ?? "–")}
     />
@@ -72,7 +72,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
           key={index}
           name={lineName(line)}
           note={[
-            line.bundle ? say("in5", { bundle: line.bundle }) : "",
+            line.bundle ? say("inBundle", { bundle: line.bundle }) : "",
             line.quantity === "1" ? "" : `${plain(line.quantity)} × ${line.unit.value}`,
           ]
             .filter(Boolean)
@@ -84,7 +84,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
             line.perUnit.map((each) => (
               <p key={each.name} className="flex justify-between text-xs quiet">
                 <span>
-                  {each.name}, {each.inside ? say("inside2") : say("onTop")}
+                  {each.name}, {each.inside ? say("levyInside2") : say("onTop")}
                 </span>
                 <span className="figure">{each.amount.value}</span>
               </p>
@@ -120,7 +120,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
       {quote.vouchers.map((voucher) => (
         <TicketRow
           key={voucher.code}
-          name={say("voucher", { code: voucher.code })}
+          name={say("voucherCode", { code: voucher.code })}
           figure={figure(voucher.used)}
           minus
         />
@@ -159,11 +159,11 @@ function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) =
           />
           <span>
             {say("paysBy")} <strong>{method.title}</strong>
-            {say("youKeep2")} <span className="font-mono">{method.keep}</span>{" "}
+            {say("youKeep")} <span className="font-mono">{method.keep}</span>{" "}
             {say("afterTax", {
               value: quote.tax.value,
               fee: taken(method.fee),
-              charge: method.charge && say("moreFor2", { value: method.charge.value }),
+              charge: method.charge && say("moreForIt", { value: method.charge.value }),
             })}
           </span>
         </label>

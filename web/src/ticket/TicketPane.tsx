@@ -89,7 +89,7 @@ export function TicketPane({ close }: { close: () => void }) {
           {differs ? (
             <span>
               {say("liveCosts")} <span className="figure">{ticket.live}</span>
-              {say("draft2")} <span className="figure">{quote.payable.value}</span>.
+              {say("inTheDraft")} <span className="figure">{quote.payable.value}</span>.
             </span>
           ) : (
             <span className="quiet">{say("sameLive")}</span>

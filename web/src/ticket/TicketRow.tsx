@@ -64,7 +64,7 @@ export function TicketRow({ name, note, figure, total, minus, live, children }: 
           {note && <span className="block text-xs quiet">{note}</span>}
         </span>
         {live !== undefined && (
-          <span className={`figure ${live === figure.value ? "quiet" : "text-accent"}`} title={say("live2")}>
+          <span className={`figure ${live === figure.value ? "quiet" : "text-accent"}`} title={say("liveOne")}>
             {live}
           </span>
         )}

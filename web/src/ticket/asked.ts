@@ -65,7 +65,7 @@ function buyerOf(kind: string, to: Destination): Pick<Asked, "buyer"> {
       return {
         buyer: {
           kind: "business",
-          number: { ...number, confirmed: { valid: true, at: "2026-01-01T00:00:00Z", reference: say("ticket3") } },
+          number: { ...number, confirmed: { valid: true, at: "2026-01-01T00:00:00Z", reference: say("theTicket") } },
         },
       };
     case "unconfirmed":

@@ -43,7 +43,7 @@ export function arithmetic(figure: Figure): string | undefined {
       return `${of[0]} ÷ ${of[1]} = ${shown(figure)}`;
     case "smallest":
     case "largest":
-      return say("of5", { kind: sayCode("operation", op.kind), join: of.join(", "), figure: shown(figure) });
+      return say("operationOf", { kind: sayCode("operation", op.kind), join: of.join(", "), figure: shown(figure) });
   }
 }
 

@@ -68,7 +68,7 @@ export function CarrierLink() {
             ))}
           </ul>
           <p className="mt-2 quiet">
-            {say("cellSheetAsks")} <span className="font-mono">{say("quoteElse990", { example })}</span>
+            {say("cellSheetAsks")} <span className="font-mono">{say("quoteExample", { example })}</span>
             {say("priceAfterElseHoldsWhen")}
           </p>
         </>

@@ -53,7 +53,7 @@ export function DeliveryStation() {
   return (
     <>
       <StationHead title={say("delivery")}>
-        <span>{say("count", { count: zones.length, count2: options.length })}</span>
+        <span>{say("zoneAndOptionCount", { count: zones.length, count2: options.length })}</span>
         <AddNamed what={say("zone")} add={(name) => void addZone(name)} />
         <AddNamed what={say("option")} add={(name) => void addOption(name)} />
         <SheetFiles sheet="rates" />
@@ -68,8 +68,8 @@ export function DeliveryStation() {
             id: zone.id,
             name: zone.name,
             note: [
-              places.summary(zone.places),
-              zone.except.length > 0 ? say("without2", { join: places.summary(zone.except) }) : "",
+              places.summary(zone.places, zone.name),
+              zone.except.length > 0 ? say("withoutPlaces", { join: places.summary(zone.except) }) : "",
             ]
               .filter(Boolean)
               .join(" "),

@@ -23,10 +23,10 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
     if (await acts.commit([...rates, { path, was: option }])) close();
   };
   return (
-    <section aria-label={say("option2", { name: option.name })}>
-      <h2 className="mb-2">{say("option3")}</h2>
+    <section aria-label={say("optionNamed", { name: option.name })}>
+      <h2 className="mb-2">{say("optionField")}</h2>
       <div className="grid max-w-3xl grid-cols-[1fr_2fr_1fr] gap-x-6 gap-y-2">
-        <Field path={`${path}/name`} label={say("name2")} />
+        <Field path={`${path}/name`} label={say("nameField")} />
         <Field path={`${path}/sentence`} label={say("whatBuyerReadsUnder")} />
         <Field
           path={`${path}/days`}
@@ -38,14 +38,24 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
         />
       </div>
       <Fold title={say("whatCarries")}>
-        <Field path={`${path}/limits/weightTo`} label={say("weightUp")} placeholder={say("anyOr30Kg")} optional />
+        <Field
+          path={`${path}/limits/weightTo`}
+          label={say("weightUp")}
+          placeholder={say("weightPlaceholder")}
+          optional
+        />
         <Field
           path={`${path}/limits/longestTo`}
           label={say("longestSideUp")}
-          placeholder={say("anyOr120Cm")}
+          placeholder={say("longestSidePlaceholder")}
           optional
         />
-        <Field path={`${path}/limits/girthTo`} label={say("lengthGirthUp")} placeholder={say("anyOr300Cm")} optional />
+        <Field
+          path={`${path}/limits/girthTo`}
+          label={say("lengthGirthUp")}
+          placeholder={say("girthPlaceholder")}
+          optional
+        />
         <Field path={`${path}/limits/quantityTo`} label={say("thingsUp")} placeholder={say("any")} optional />
         <Field path={`${path}/limits/valueFrom`} label={say("goodsFrom")} placeholder={say("any")} optional />
         <Field path={`${path}/limits/valueTo`} label={say("goodsUp")} placeholder={say("any")} optional />
@@ -73,7 +83,7 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
         <Field
           path={`${path}/chargeable`}
           label={say("weightByVolume")}
-          placeholder={say("noOr5000Cm3kgBy")}
+          placeholder={say("chargeableExample")}
           note={say("largerWeightVolumeDivisorCounts")}
           {...volume}
         />
@@ -115,10 +125,10 @@ function Oversize({ path, surcharges }: { path: string; surcharges: { id: string
             <button
               type="button"
               className="btn btn-ghost btn-xs"
-              aria-label={say("remove", { name: each.name })}
+              aria-label={say("removeNamed", { name: each.name })}
               onClick={() => void acts.set(at, undefined)}
             >
-              {say("remove2")}
+              {say("removeIt")}
             </button>
           </div>
         );

@@ -35,7 +35,7 @@ export function PackedPicture() {
         <figure key={index} className="w-44">
           <Drawing parcel={parcel} />
           <figcaption className="mt-1 text-xs quiet">
-            {say("kg", {
+            {say("parcelHead", {
               type: parcel.type,
               value: plain(parcel.weight.value),
               join: [...new Set(parcel.things.map((thing) => priced.lines[thing.line]?.name ?? ""))].join(", "),
@@ -43,7 +43,7 @@ export function PackedPicture() {
           </figcaption>
         </figure>
       ))}
-      {parcels.length > 6 && <p className="quiet">{say("more2", { count: parcels.length - 6 })}</p>}
+      {parcels.length > 6 && <p className="quiet">{say("andMore", { count: parcels.length - 6 })}</p>}
     </div>
   );
 }

@@ -162,7 +162,7 @@ export function RateCurve({ rule, basket, cost }: Props) {
         <g>
           <circle cx={x(basket)} cy={y(under.price)} r="4" fill="var(--color-accent)" />
           <text x={x(basket)} y={y(under.price) - 7} textAnchor="middle" fontSize="9" fill="var(--color-accent)">
-            {say("ticket3")}
+            {say("theTicket")}
           </text>
         </g>
       )}

@@ -85,7 +85,7 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
           <option value="">{say("onePrice")}</option>
           {units.map((each) => (
             <option key={each} value={each}>
-              {say("by2", { each })}
+              {say("countedBy", { each })}
             </option>
           ))}
         </select>
@@ -95,7 +95,7 @@ export function RuleFields({ path, rule }: { path: string; rule: PriceRule | und
         <span key={index} className="flex items-baseline gap-2">
           {(banded || index > 0) && (
             <>
-              <span className="w-8 quiet">{say("to2")}</span>
+              <span className="w-8 quiet">{say("bandTo")}</span>
               {field(say("bandUp", { index: index + 1 }), plain(band.upTo), (upTo) => {
                 const bands = rows.map((each, at) => (at === index ? { ...each, upTo } : each));
                 set({ bands, unit });

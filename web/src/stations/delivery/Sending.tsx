@@ -15,7 +15,7 @@ const alwaysChoices = [
   { id: "yes", name: say("chargedAllSame") },
 ];
 const pers = [
-  { id: "order", name: say("order3") },
+  { id: "order", name: say("anOrder") },
   { id: "unit", name: say("unit") },
   { id: "kg", name: say("kilogram") },
   { id: "percent", name: say("percentItsValue") },
@@ -82,7 +82,7 @@ export function Sending() {
             <div key={group.id} className="mt-2 grid grid-cols-[1.5fr_0.8fr_1fr_1.2fr_auto] items-end gap-x-3">
               <Field path={`delivery/handling/${group.id}/name`} label={say("handling")} />
               <Field path={`delivery/handling/${group.id}/amount`} label={say("costs")} />
-              <Field path={`delivery/handling/${group.id}/per`} label={say("for")} choices={pers} />
+              <Field path={`delivery/handling/${group.id}/per`} label={say("handlingPer")} choices={pers} />
               <Field
                 path={`delivery/handling/${group.id}/always`}
                 label={say("whereDeliveryFree")}
@@ -158,10 +158,10 @@ function Remove({ path, what }: { path: string; what: string }) {
     <button
       type="button"
       className="btn btn-ghost btn-xs"
-      aria-label={say("remove3", { what })}
+      aria-label={say("removeWhat", { what })}
       onClick={() => void acts.set(path, undefined)}
     >
-      {say("remove2")}
+      {say("removeIt")}
     </button>
   );
 }

@@ -16,9 +16,12 @@ export function ZoneFields({ id, close }: { id: string; close: () => void }) {
     if (await acts.set(path, undefined)) close();
   };
   return (
-    <section aria-label={say("zone2", { name: zone.name })} className="grid gap-x-8 gap-y-3 xl:grid-cols-[1fr_1.2fr]">
+    <section
+      aria-label={say("zoneNamed", { name: zone.name })}
+      className="grid gap-x-8 gap-y-3 xl:grid-cols-[1fr_1.2fr]"
+    >
       <div>
-        <h2 className="mb-2">{say("zone3")}</h2>
+        <h2 className="mb-2">{say("zoneHead")}</h2>
         <div className="grid gap-y-3">
           <PlaceFields path={path} without={say("theyFallNextWiderZone")} />
         </div>

@@ -55,7 +55,7 @@ export function ZoneMap({ id }: { id: string }) {
             overlaps === 0
               ? say("noOverlaps")
               : overlaps === 1
-                ? say("n1CountryLiesTwoZones")
+                ? say("oneOverlap")
                 : say("countriesLieTwoZones", { overlaps }),
           holes: holes === 0 ? say("noHolesAmongCountriesSold") : say("countriesSoldHaveNoZone", { holes }),
           name: zone.name,

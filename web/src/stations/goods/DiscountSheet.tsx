@@ -24,13 +24,13 @@ const columns: DiscountColumn[] = [
     name: say("off"),
     figures: false,
     choices: [
-      { id: "goods", name: say("goods2") },
-      { id: "delivery", name: say("delivery2") },
+      { id: "goods", name: say("ofGoods") },
+      { id: "delivery", name: say("ofDelivery") },
     ],
   },
   { id: "percent", name: say("percent"), read: optional },
   { id: "amount", name: say("orAmount"), read: optional },
-  { id: "conditions/leastValue", name: say("fromGoods2"), read: optional },
+  { id: "conditions/leastValue", name: say("fromGoodsField"), read: optional },
   { id: "combines", name: say("combines"), note: say("withOthers"), figures: false, choices: yesNoChoices, ...yesNo },
 ];
 
@@ -47,9 +47,9 @@ function DiscountDetail({ id }: { id: string }) {
     >
       <div className="grid max-w-3xl grid-cols-2 gap-x-6 md:grid-cols-3 gap-y-2">
         <Field path={`${at}/name`} label={say("asBuyerReads")} />
-        <Field path={`${when}/window`} label={say("days2")} placeholder={say("n2026120120261224")} {...windowText} />
+        <Field path={`${when}/window`} label={say("daysField")} placeholder={say("windowExample")} {...windowText} />
         <Field path={`${when}/leastQuantity`} label={say("fromThings")} placeholder={say("any")} optional />
-        <Field path={`${when}/categories`} label={say("onlyGoods")} placeholder={say("all2")} {...words} />
+        <Field path={`${when}/categories`} label={say("onlyGoods")} placeholder={say("allOfThem")} {...words} />
         <Field path={`${when}/except`} label={say("notGoods")} placeholder={say("none")} {...words} />
         <Field path={`${when}/places`} label={say("only")} placeholder={say("everywhere")} {...words} />
         <Field path={`${when}/uses`} label={say("usesAll")} placeholder={say("any")} {...whole} />
@@ -66,7 +66,7 @@ type Rule = Setup["discounts"]["rules"][number];
 function conditionsOf({ conditions }: Rule): string {
   return [
     conditions.window && windowText.write(conditions.window),
-    conditions.leastQuantity && say("fromThings2", { leastQuantity: conditions.leastQuantity }),
+    conditions.leastQuantity && say("fromSoMany", { leastQuantity: conditions.leastQuantity }),
     conditions.uses && say("uses", { count: conditions.uses }),
     conditions.places.length > 0 && conditions.places.join(" "),
   ]
@@ -114,7 +114,7 @@ export function DiscountSheet() {
         <AddNamed what={say("discount")} add={add} />
         {here && (
           <TextButton onClick={() => void acts.set(`discounts/rules/${here.id}`, undefined)}>
-            {say("remove", { name: here.name })}
+            {say("removeNamed", { name: here.name })}
           </TextButton>
         )}
       </div>

@@ -18,7 +18,7 @@ const kinds = [
   { id: "service", name: say("serviceAtShop") },
   { id: "remote-service", name: say("serviceFromAfar") },
   { id: "donation", name: say("donation") },
-  { id: "voucher", name: say("voucher3") },
+  { id: "voucher", name: say("voucherKind") },
   { id: "bundle", name: say("bundle") },
 ];
 
@@ -34,16 +34,16 @@ export function GoodsStation() {
   const [filter, setFilter] = useState("");
   const [unfolded, setUnfolded] = useState<string>();
   const columns: Column[] = [
-    { id: "name", name: say("name2"), figures: false },
+    { id: "name", name: say("nameField"), figures: false },
     {
       id: "price",
-      name: say("price2", { currency: shop.currency }),
+      name: say("priceIn", { currency: shop.currency }),
       note: tax.prices === "with-tax" ? say("withTax") : say("withoutTax"),
     },
     {
       id: "weight",
       name: say("weightOne"),
-      note: say("as12", { weightUnit: shop.weightUnit }),
+      note: say("weightExample", { weightUnit: shop.weightUnit }),
       read: (text) => text.trim() || undefined,
     },
     { id: "category", name: say("taxedAs"), choices: tax.categories, figures: false },
@@ -62,7 +62,7 @@ export function GoodsStation() {
           product.options.length > 0
             ? say("choice", { join: product.options.map((option) => option.name.toLowerCase()).join(", ") })
             : "",
-          !product.group && standing ? say("defaultGroup", { name: standing.name }) : "",
+          !product.group && standing ? say("defaultGroupNamed", { name: standing.name }) : "",
         ]
           .filter(Boolean)
           .join(" · "),
@@ -105,8 +105,8 @@ export function GoodsStation() {
       <StationHead title={say("goods")}>
         <span>
           {rows.length === goods.products.length
-            ? say("count2", { count: goods.products.length })
-            : say("count22", { count: rows.length, count2: goods.products.length })}
+            ? say("productCount", { count: goods.products.length })
+            : say("productCountOf", { count: rows.length, count2: goods.products.length })}
         </span>
         <input
           className="inplace w-40"
@@ -144,7 +144,7 @@ export function GoodsStation() {
           onKeyDown={(event) => event.key === "Enter" && void add()}
         />
         <button type="button" className="btn btn-sm" onClick={() => void add()}>
-          {say("add2")}
+          {say("addIt")}
         </button>
         {product && (
           <>
@@ -156,7 +156,7 @@ export function GoodsStation() {
               className="btn btn-ghost btn-sm"
               onClick={() => void acts.set(`goods/products/${product.id}`, undefined)}
             >
-              {say("remove", { name: product.name })}
+              {say("removeNamed", { name: product.name })}
             </button>
           </>
         )}

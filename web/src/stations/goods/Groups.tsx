@@ -36,7 +36,7 @@ export function Groups() {
         <p className="mt-1 text-xs quiet">{say("whatProductDoesNotSay")}</p>
         {goods.groups.map((group) => (
           <div key={group.id} className="mt-2 grid grid-cols-[1.4fr_1fr_1fr_1.4fr_auto] items-end gap-x-4">
-            <Field path={`goods/groups/${group.id}/name`} label={say("group2")} />
+            <Field path={`goods/groups/${group.id}/name`} label={say("groupField")} />
             <Field
               path={`goods/groups/${group.id}/category`}
               label={say("taxedAs")}
@@ -51,13 +51,13 @@ export function Groups() {
               aria-label={say("removeGroup", { name: group.name })}
               onClick={() => void acts.set(`goods/groups/${group.id}`, undefined)}
             >
-              {say("remove2")}
+              {say("removeIt")}
             </button>
           </div>
         ))}
         {goods.groups.length > 0 && (
           <div className="mt-2 max-w-56">
-            <Field path="goods/defaultGroup" label={say("defaultGroup2")} choices={standing} read={optional} />
+            <Field path="goods/defaultGroup" label={say("defaultGroupField")} choices={standing} read={optional} />
           </div>
         )}
       </section>
@@ -69,7 +69,7 @@ export function Groups() {
         <p className="mt-1 text-xs quiet">{say("percentOffShelfPriceOr")}</p>
         {goods.buyerGroups.map((group) => (
           <div key={group.id} className="mt-2 grid grid-cols-[2fr_1fr_auto] items-end gap-x-4">
-            <Field path={`goods/buyerGroups/${group.id}/name`} label={say("buyers2")} />
+            <Field path={`goods/buyerGroups/${group.id}/name`} label={say("buyersHead")} />
             <Field path={`goods/buyerGroups/${group.id}/percentOff`} label={say("percentOff")} optional />
             <button
               type="button"
@@ -77,7 +77,7 @@ export function Groups() {
               aria-label={say("removeBuyers", { name: group.name })}
               onClick={() => void acts.set(`goods/buyerGroups/${group.id}`, undefined)}
             >
-              {say("remove2")}
+              {say("removeIt")}
             </button>
           </div>
         ))}

@@ -76,7 +76,7 @@ function Count({
       <input
         className="inplace w-full font-mono"
         inputMode="decimal"
-        aria-label={say("left2", { name })}
+        aria-label={say("leftOf", { name })}
         placeholder={say("notCounted")}
         value={typed}
         onChange={(event) => setTyped(event.target.value)}

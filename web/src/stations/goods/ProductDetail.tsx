@@ -17,7 +17,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
   const { goods, delivery, shop } = bench.setup;
   const at = `goods/products/${product.id}`;
   const groups = [{ id: "", name: say("noneItsOwn") }, ...goods.groups];
-  const dispatch = [{ id: "", name: say("shop2") }, ...delivery.dispatch];
+  const dispatch = [{ id: "", name: say("theShop") }, ...delivery.dispatch];
   const handling = [{ id: "", name: say("asUsual") }, ...delivery.handling];
   const optional = (text: string) => text || undefined;
   const physical = product.kind === "physical";
@@ -30,7 +30,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         <h2 className="text-lg">{product.name}</h2>
         <span className="flex-1" />
         <button type="button" className="btn btn-ghost btn-xs" onClick={() => void acts.set(at, undefined)}>
-          {say("remove2")}
+          {say("removeIt")}
         </button>
         <button type="button" className="btn btn-ghost btn-xs" onClick={close}>
           {say("fold")}
@@ -41,25 +41,25 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
           path={`${at}/sale`}
           label={say("salePrice")}
           placeholder={say("none")}
-          note={say("n3900From2026120120261224")}
+          note={say("saleExample")}
           {...sale}
         />
         <Field path={`${at}/breaks`} label={say("fromQuantityOn")} placeholder="10: 7.50; 50: 12 %" {...breaks} />
-        <Field path={`${at}/measure`} label={say("soldByMeasure")} placeholder={say("mBy005From05")} {...measure} />
+        <Field path={`${at}/measure`} label={say("soldByMeasure")} placeholder={say("measureExample")} {...measure} />
         {product.kind === "donation" && (
-          <Field path={`${at}/bounds`} label={say("buyerGives")} placeholder={say("n50050000")} {...bounds} />
+          <Field path={`${at}/bounds`} label={say("buyerGives")} placeholder={say("boundsExample")} {...bounds} />
         )}
         <Field
           path={`${at}/renews`}
           label={say("chargedAgainEvery")}
-          placeholder={say("onceOnly1Months2")}
+          placeholder={say("renewalPlaceholder")}
           {...renewal}
         />
         {shop.currencies.map((accepted) => (
           <Field
             key={accepted.code}
             path={`${at}/prices/${accepted.code}`}
-            label={say("price3", { code: accepted.code })}
+            label={say("priceInCurrency", { code: accepted.code })}
             placeholder={say("converted")}
             optional
           />
@@ -68,23 +68,23 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
           <Field
             key={group.id}
             path={`${at}/groupPrices/${group.id}`}
-            label={say("for2", { name: group.name })}
-            placeholder={group.percentOff ? say("off2", { percentOff: group.percentOff }) : say("shelfPrice")}
+            label={say("forNamed", { name: group.name })}
+            placeholder={group.percentOff ? say("percentOff2", { percentOff: group.percentOff }) : say("shelfPrice")}
             optional
           />
         ))}
       </Part>
-      <Part title={say("group3")}>
+      <Part title={say("inAGroup")}>
         <Field
           path={`${at}/group`}
-          label={say("group2")}
+          label={say("groupField")}
           choices={groups}
           read={optional}
           note={groupNote(product, goods)}
         />
         {physical && (
           <>
-            <Field path={`${at}/sending/size`} label={say("sizePacked")} placeholder={say("n1101212Cm")} optional />
+            <Field path={`${at}/sending/size`} label={say("sizePacked")} placeholder={say("sizeExample")} optional />
             <Field
               path={`${at}/sending/alone`}
               label={say("travelsAlone")}
@@ -101,7 +101,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
             <Field
               path={`${at}/sending/own`}
               label={say("deliveryItsOwn")}
-              placeholder={say("n700Alone150WithOthers")}
+              placeholder={say("ownDeliveryExample")}
               {...own}
             />
             {delivery.handling.length > 0 && (
@@ -127,7 +127,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
 function groupNote(product: Product, goods: Setup["goods"]): string {
   if (product.group) return say("whatDoesNotSayIts");
   const standing = goods.groups.find((group) => group.id === goods.defaultGroup);
-  return standing ? say("defaultGroup3", { name: standing.name }) : "";
+  return standing ? say("isInDefaultGroup", { name: standing.name }) : "";
 }
 
 function Part({ title, add, children }: { title: string; add?: ReactNode; children: ReactNode }) {
@@ -156,10 +156,10 @@ function Remove({ path, what }: { path: string; what: string }) {
     <button
       type="button"
       className="btn btn-ghost btn-xs justify-self-start self-end"
-      aria-label={say("remove3", { what })}
+      aria-label={say("removeWhat", { what })}
       onClick={() => void acts.set(path, undefined)}
     >
-      {say("remove2")}
+      {say("removeIt")}
     </button>
   );
 }
@@ -170,7 +170,7 @@ function Options({ product, at }: { product: Product; at: string }) {
   const acts = useActs();
   const add = () => {
     const id = idFrom("option", ids(product.options));
-    void acts.set(`${at}/options/${id}`, { id, name: say("choice2"), choices: [{ id: "first", name: say("first") }] });
+    void acts.set(`${at}/options/${id}`, { id, name: say("choiceOf"), choices: [{ id: "first", name: say("first") }] });
   };
   return (
     <Part title={say("options")} add={<Add what={say("addOption")} add={add} />}>
@@ -179,7 +179,7 @@ function Options({ product, at }: { product: Product; at: string }) {
         const path = `${at}/options/${option.id}`;
         return (
           <div key={option.id} className="col-span-full grid grid-cols-3 gap-x-6 gap-y-1">
-            <Field path={`${path}/name`} label={say("option3")} />
+            <Field path={`${path}/name`} label={say("optionField")} />
             <span className="self-end text-xs">
               <Add
                 what={say("addChoice")}
@@ -192,7 +192,7 @@ function Options({ product, at }: { product: Product; at: string }) {
             <Remove path={path} what={option.name} />
             {option.choices.map((choice) => (
               <div key={choice.id} className="col-span-full grid grid-cols-[1.5fr_1fr_1fr_auto] gap-x-4 ps-4">
-                <Field path={`${path}/choices/${choice.id}/name`} label={say("choice3")} />
+                <Field path={`${path}/choices/${choice.id}/name`} label={say("choiceField")} />
                 <Field
                   path={`${path}/choices/${choice.id}/extra`}
                   label={say("adds")}
@@ -277,7 +277,7 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
         return (
           <div key={each.id} className="col-span-full grid grid-cols-[2fr_1fr_1fr_1fr_auto] gap-x-4">
             <Field path={`${path}/name`} label={say("named")} />
-            <Field path={`${path}/amount`} label={say("amount2")} />
+            <Field path={`${path}/amount`} label={say("amountField")} />
             <Field path={path} label={say("taxedAs")} choices={taxed} {...taxedAs(each)} />
             <Field path={`${path}/inside`} label={say("insidePrice")} choices={yesNoChoices} {...yesNo} />
             <Remove path={path} what={each.name} />

@@ -63,7 +63,7 @@ export function AsRead({ chosen, choose }: { chosen: MethodSetup; choose: (id: s
                 <div className="min-w-0 flex-1">
                   <Field
                     path={field("title")}
-                    label={say("title", { id: method.id })}
+                    label={say("titleOf", { id: method.id })}
                     hideLabel
                     className="font-semibold"
                     placeholder={method.title}

@@ -84,7 +84,7 @@ export function MethodFields({ method }: { method: MethodSetup }) {
         />
         <Field path={`${path}/conditions/currencies`} label={say("paid")} placeholder={say("any")} {...words} />
         <div className="col-span-2">
-          <PlacesField path={`${path}/conditions/places`} label={say("sent3")} empty={say("anywhere")} />
+          <PlacesField path={`${path}/conditions/places`} label={say("sentTo")} empty={say("anywhere")} />
         </div>
         <Field
           path={`${path}/conditions/deliveries`}

@@ -94,7 +94,7 @@ export function Route({ method, seen, connected }: Props) {
 
 /** The same in a sentence, for who does not see it. */
 function told(method: MethodSetup, seen: Seen | undefined, connected: boolean): string {
-  if (!method.on) return say("off3");
+  if (!method.on) return say("offSentence");
   if (!connected) return say("lineBrokenAtAccount");
   if (seen?.hidden) return seen.hidden;
   return sayCode("arrives", routeOf(method).band);

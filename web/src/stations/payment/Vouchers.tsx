@@ -44,7 +44,7 @@ export function Vouchers() {
               {money(voucher.balance, voucher.currency, readIn(setup.shop.language))}
               <span className="quiet">
                 {" "}
-                {say("of4", { issued: money(voucher.issued, voucher.currency, readIn(setup.shop.language)) })}
+                {say("ofIssued", { issued: money(voucher.issued, voucher.currency, readIn(setup.shop.language)) })}
               </span>
             </span>
           </li>

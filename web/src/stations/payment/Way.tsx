@@ -18,7 +18,7 @@ export function Way({ method, seen, connected, chosen, choose }: Props) {
   const acts = useActs();
   const path = `payment/methods/${method.id}`;
   const whole = method.on && connected && seen !== undefined && !seen.hidden;
-  const note = !method.on ? say("off3") : !connected ? say("lineBrokenAtAccount") : seen?.hidden;
+  const note = !method.on ? say("offSentence") : !connected ? say("lineBrokenAtAccount") : seen?.hidden;
   return (
     <li
       data-path={path}
@@ -30,7 +30,7 @@ export function Way({ method, seen, connected, chosen, choose }: Props) {
         <button
           type="button"
           className="mt-0.5 cursor-pointer"
-          aria-label={say("on2", { title: method.title })}
+          aria-label={say("onNamed", { title: method.title })}
           aria-pressed={method.on}
           onClick={() => void acts.set(`${path}/on`, !method.on)}
         >

@@ -38,7 +38,7 @@ export function Coming() {
             <tr>
               <th>{say("when")}</th>
               <th>{say("where")}</th>
-              <th>{say("order4")}</th>
+              <th>{say("orderHead")}</th>
               <th>{say("what")}</th>
             </tr>
           </thead>

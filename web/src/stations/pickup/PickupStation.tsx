@@ -78,7 +78,7 @@ function Place({ spot }: { spot: Spot }) {
           path={`${at}/hours`}
           label={say("hours")}
           className="col-span-3"
-          placeholder={say("monfri10001700Sat10001300")}
+          placeholder={say("hoursExample")}
           {...hours}
         />
         <Field path={`${at}/slotMinutes`} label={say("slotTakesMinutes")} placeholder={say("wholeSpan")} {...whole} />
@@ -100,13 +100,13 @@ function Place({ spot }: { spot: Spot }) {
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"
           onClick={() => void acts.set(at, undefined)}
         >
-          {say("remove", { name: spot.name })}
+          {say("removeNamed", { name: spot.name })}
         </button>
       </div>
       <div>
         <WeekBoard
           spans={spot.hours}
-          label={say("hours2", { name: spot.name })}
+          label={say("hoursOf", { name: spot.name })}
           change={(spans) => void acts.set(`${at}/hours`, spans)}
         />
         <Slots option={`pickup-${spot.id}`} />
@@ -166,7 +166,7 @@ function Local() {
         <Field path="pickup/local/radius" label={say("asFarAs")} />
         <Field
           path="pickup/local/unit"
-          label={say("in3")}
+          label={say("unitIn")}
           choices={[
             { id: "km", name: say("kilometres") },
             { id: "mi", name: say("miles") },
@@ -177,7 +177,7 @@ function Local() {
           path="pickup/local/price"
           label={say("costs")}
           className="col-span-3"
-          placeholder={say("n3Km3008Km")}
+          placeholder={say("localPriceExample")}
           write={() => text}
           read={(typed) => fromDesk(typed, notation)}
         />
@@ -185,7 +185,7 @@ function Local() {
           path="pickup/local/windows"
           label={say("broughtOn")}
           className="col-span-2"
-          placeholder={say("anyTimeOrMonfri15001800")}
+          placeholder={say("windowsPlaceholder")}
           {...hours}
         />
         <Field path="pickup/local/capacity" label={say("ordersWindow")} placeholder={say("any")} {...whole} />

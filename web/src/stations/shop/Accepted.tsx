@@ -59,7 +59,7 @@ export function Accepted() {
             aria-label={say("noLongerTake", { code: accepted.code })}
             onClick={() => change(currencies.filter((_, at) => at !== index))}
           >
-            {say("remove2")}
+            {say("removeIt")}
           </button>
         </div>
       ))}
@@ -111,7 +111,7 @@ function Feed() {
     <div className="mt-2">
       {day ? (
         <p>
-          {say("n1", { currency })}{" "}
+          {say("oneUnitIs", { currency })}{" "}
           <span className="figure">{shown.map(({ code, rate }) => `${rate.toFixed(4)} ${code}`).join(", ")}</span>
           <span className="quiet">{say("byFeed", { day })}</span>
         </p>

@@ -145,7 +145,7 @@ function RegionField({ country }: { country: string }) {
     <>
       <Field
         path="shop/address/region"
-        label={say("regionIso31662")}
+        label={say("regionField")}
         placeholder={say("none")}
         note={say("taxHolidaysGoBy")}
         optional

@@ -21,7 +21,7 @@ export function Standing() {
   const others: string[] = shop.languages;
   return (
     <dl className="grid grid-cols-[6rem_1fr] gap-y-1 border-t border-base-300 pt-3">
-      <dt className="quiet">{say("buyers2")}</dt>
+      <dt className="quiet">{say("buyersHead")}</dt>
       <dd>
         {edition ? say("comeEditionLive", { edition }) : say("cannotComeNothingPublishedYet")}
         {blocking.length > 0 && (

@@ -50,7 +50,7 @@ export function WorkingDays() {
         <Field
           path="shop/working/cutOff"
           label={say("ordersCountForNextDay")}
-          placeholder={say("noneLateOr1400")}
+          placeholder={say("cutOffPlaceholder")}
           optional
         />
         <Field
@@ -64,7 +64,7 @@ export function WorkingDays() {
           path="shop/working/closed"
           label={say("closedBesides")}
           placeholder={say("none")}
-          note={say("n202612242026122720270102")}
+          note={say("closedExample")}
           {...days}
         />
         <Field

@@ -67,7 +67,7 @@ export function Registrations() {
                 <Field
                   path={`${at}/most`}
                   label={say("goodsWorthUp")}
-                  placeholder={say("anyOr135Gbp")}
+                  placeholder={say("largestConsignmentPlaceholder")}
                   write={most.write}
                   read={most.read}
                 />
@@ -77,7 +77,7 @@ export function Registrations() {
                   onClick={() => void acts.set(at, undefined)}
                   aria-label={say("removeRegistrationWith", { authority: each.authority })}
                 >
-                  {say("remove2")}
+                  {say("removeIt")}
                 </button>
               </li>
             );

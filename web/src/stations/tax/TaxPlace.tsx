@@ -49,12 +49,12 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
   const acts = useActs();
   const at = `tax/places/${row.id}`;
   return (
-    <section aria-label={say("place2", { name: row.name })}>
+    <section aria-label={say("placeNamed", { name: row.name })}>
       {row.toConfirm && (
         <p className="mb-3 flex items-baseline gap-3">
           <span>{say("filledFromReferenceAsCompare", { toConfirm: row.toConfirm })}</span>
           <button type="button" className="btn btn-sm" onClick={() => void acts.set(`${at}/toConfirm`, undefined)}>
-            {say("confirm", { name: row.name })}
+            {say("confirmNamed", { name: row.name })}
           </button>
         </p>
       )}
@@ -71,7 +71,7 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
           path={`${at}/valid`}
           label={say("holdsFromDayDay")}
           placeholder={say("always")}
-          note={say("n2027010120271231DayMayBe")}
+          note={say("validExample")}
           write={windowText.write}
           read={windowText.read}
         />

@@ -54,10 +54,10 @@ export function TaxStation() {
     <>
       <StationHead title={say("tax")}>
         <span>
-          {say("pricesAreTyped2", { prices: tax.prices === "with-tax" ? say("withTax") : say("withoutTax") })}
+          {say("pricesAreTypedSo", { prices: tax.prices === "with-tax" ? say("withTax") : say("withoutTax") })}
         </span>
         <TextButton onClick={() => void acts.fillTax()}>{say("fillFromReference")}</TextButton>
-        <AddNamed what={say("place3")} add={(name) => void addPlace(name)} />
+        <AddNamed what={say("aPlace")} add={(name) => void addPlace(name)} />
         <AddNamed what={say("category")} add={(name) => void addCategory(name)} />
         <SheetFiles sheet="taxes" />
       </StationHead>
@@ -71,9 +71,11 @@ export function TaxStation() {
           rows={tax.places.map((each) => ({
             id: each.id,
             name: each.name,
-            note: [places.summary(each.places), each.toConfirm ? say("confirm2") : ""].filter(Boolean).join(" · "),
+            note: [places.summary(each.places, each.name), each.toConfirm ? say("toConfirm") : ""]
+              .filter(Boolean)
+              .join(" · "),
           }))}
-          columns={tax.categories.map((each) => ({ id: each.id, name: each.name, note: say("in4") }))}
+          columns={tax.categories.map((each) => ({ id: each.id, name: each.name, note: say("inPercent") }))}
           pathOf={(each, column) => rate(each.id, column.id)}
           textOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.text ?? ""}
           smallOf={(each, column) => bench.draft.texts[rate(each.id, column.id)]?.words.join(" ")}
@@ -91,7 +93,8 @@ export function TaxStation() {
               <p className="mb-2 flex items-baseline gap-3">
                 <span>
                   {say("filledFromReferenceNotConfirmed", {
-                    count: unconfirmed.length === 1 ? say("n1Place") : say("placesAre", { count: unconfirmed.length }),
+                    count:
+                      unconfirmed.length === 1 ? say("onePlaceIs") : say("placesAre", { count: unconfirmed.length }),
                   })}
                 </span>
                 <TextButton
@@ -108,15 +111,15 @@ export function TaxStation() {
             <p className="quiet">
               {say("ratePercentage")} <span className="font-mono">23</span>, <span className="font-mono">13.5</span>,{" "}
               <span className="font-mono">0</span>
-              {say("orSeveralSideBySide")} <span className="font-mono">{say("gst5Qst9975")}</span>
-              {say("later2")} <span className="font-mono">{say("onTop")}</span> {say("earlierWhereLeviedOnThem")}
+              {say("orSeveralSideBySide")} <span className="font-mono">{say("ratesExample")}</span>
+              {say("theLater")} <span className="font-mono">{say("onTop")}</span> {say("earlierWhereLeviedOnThem")}
             </p>
           </div>
         )}
         {row && <TaxPlace row={row} done={() => setOpen({ kind: "cell" })} />}
         {row && <AskRates key={row.id} row={row} />}
         {category && (
-          <section aria-label={say("category2", { name: category.name })}>
+          <section aria-label={say("categoryNamed", { name: category.name })}>
             <div className="max-w-xs">
               <Field path={`tax/categories/${category.id}/name`} label={say("nameCategory")} />
             </div>

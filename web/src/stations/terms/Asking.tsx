@@ -65,10 +65,10 @@ export function Asking() {
           <button
             type="button"
             className="btn btn-ghost btn-xs"
-            aria-label={say("remove", { name: extra.name })}
+            aria-label={say("removeNamed", { name: extra.name })}
             onClick={() => void acts.set(`terms/asking/extras/${extra.id}`, undefined)}
           >
-            {say("remove2")}
+            {say("removeIt")}
           </button>
         </div>
       ))}

@@ -19,7 +19,7 @@ export function Duties() {
   return (
     <Fold
       title={say("whatLawAsksHere")}
-      note={list.length === 0 ? say("noListKnownForThis") : say("met", { met, count: list.length })}
+      note={list.length === 0 ? say("noListKnownForThis") : say("dutiesMet", { met, count: list.length })}
     >
       {list.length === 0 ? (
         <p className="max-w-2xl">{say("weKnowDutiesShopsEuropean")}</p>
@@ -28,7 +28,7 @@ export function Duties() {
           {list.map((duty) => (
             <li key={duty.name} className="flex items-baseline gap-4 border-b border-base-300 py-1.5">
               <span className={`w-20 shrink-0 text-sm font-semibold ${duty.met ? "" : "text-warning"}`}>
-                {duty.met ? say("met2") : say("notMet")}
+                {duty.met ? say("dutyMet") : say("notMet")}
               </span>
               <span className="flex-1">
                 {duty.name} <span className="quiet">{duty.how}</span>

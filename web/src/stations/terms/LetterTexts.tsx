@@ -6,13 +6,13 @@ import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 
 const occasions = [
-  { id: "receipt", name: say("orderConfirmed"), to: say("buyer2") },
+  { id: "receipt", name: say("orderConfirmed"), to: say("toTheBuyer") },
   { id: "copy", name: say("orderConfirmed"), to: say("you") },
-  { id: "sent", name: say("allHasLeft"), to: say("buyer2") },
-  { id: "refund", name: say("moneyWasGivenBack"), to: say("buyer2") },
-  { id: "cancelled", name: say("youCalledOff"), to: say("buyer2") },
+  { id: "sent", name: say("allHasLeft"), to: say("toTheBuyer") },
+  { id: "refund", name: say("moneyWasGivenBack"), to: say("toTheBuyer") },
+  { id: "cancelled", name: say("youCalledOff"), to: say("toTheBuyer") },
   { id: "unfinished", name: say("basketWasLeft"), to: say("buyerWhoAgreed") },
-  { id: "reminder", name: say("youRemindPayment"), to: say("buyer2") },
+  { id: "reminder", name: say("youRemindPayment"), to: say("toTheBuyer") },
 ];
 
 interface Written {
@@ -99,7 +99,7 @@ function LetterText({ path, label, language, shipped }: Props) {
       <textarea
         rows={4}
         className="textarea mt-1 w-full"
-        aria-label={say("opening2", { label })}
+        aria-label={say("letterOpening", { label })}
         dir="auto"
         value={shown.opening}
         onChange={(event) => setTyped({ ...shown, opening: event.target.value })}

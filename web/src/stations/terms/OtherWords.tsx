@@ -22,7 +22,7 @@ export function OtherWords({ languages }: { languages: string[] }) {
     <>
       <p className="mb-2 flex items-baseline gap-4">
         {lacking.length === 0
-          ? say("everyTextThere2")
+          ? say("everyTextIsThere")
           : say("lackLanguage", { count: lacking.length, count2: all.length })}
         <label className="flex items-center gap-2">
           <input

@@ -39,7 +39,7 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
         <span role="status">
           {lacking.length === 0
             ? say("eachPhrasesThereEveryLanguage", { count: all.length })
-            : lacking.map(([language, many]) => say("lack", { many, count: all.length, language })).join(", ")}
+            : lacking.map(([language, many]) => say("lackLanguage2", { many, count: all.length, language })).join(", ")}
         </span>
         {lacking.length > 0 && (
           <label className="flex items-center gap-2">

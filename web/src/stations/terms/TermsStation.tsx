@@ -77,18 +77,18 @@ export function TermsStation() {
             choices={yesNoChoices}
             {...yesNo}
           />
-          <Field path="terms/returnAddress" label={say("sentBack2")} placeholder={say("noAddressYet")} {...lines} />
+          <Field path="terms/returnAddress" label={say("sentBackTo")} placeholder={say("noAddressYet")} {...lines} />
           <Field
             path="terms/returnPayer"
             label={say("sendingBackPaidBy")}
             choices={[
               { id: "", name: say("nothingSaid") },
-              { id: "buyer", name: say("buyer3") },
-              { id: "shop", name: say("shop2") },
+              { id: "buyer", name: say("theBuyer") },
+              { id: "shop", name: say("theShop") },
             ]}
             read={(text) => text || undefined}
           />
-          <Field path="terms/prior" label={say("lowestPrice30DaysStands")} choices={yesNoChoices} {...yesNo} />
+          <Field path="terms/prior" label={say("lowestPriceShown")} choices={yesNoChoices} {...yesNo} />
           {languages.map((language) => (
             <Field
               key={language}

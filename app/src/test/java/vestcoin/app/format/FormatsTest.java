@@ -104,7 +104,7 @@ public class FormatsTest {
                 "\"price\": \"48.00\" | \"price\": \"48,00\" | goods/products/delta-kite/price | not a decimal number",
                 "\"weight\": \"2.1 kg\" | \"weight\": \"2.1\" | goods/products/delta-kite/weight | has no unit",
                 "\"kind\": \"physical\" | \"kind\": \"liquid\" | goods/products/delta-kite/kind | not one of the words",
-                "\"currency\": \"EUR\" | \"currency\": \"EURO\" | shop/currency | not a currency"
+                "\"currency\": \"EUR\" | \"currency\": \"EURO\" | shop/currency | no currency known"
             })
     void a_broken_setup_is_refused_by_reader_and_schema_alike(String whole, String broken, String path, String said)
             throws IOException {
