@@ -1,4 +1,4 @@
-import { useId, useState } from "react";
+import { useId, useRef, useState } from "react";
 import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../desk/bench";
 import { type Named, named, near } from "./named";
 import { valueAt } from "./paths";
@@ -31,7 +31,10 @@ export function ChipsField({ path, label, note, names, nameOf, empty }: Props) {
   const value = valueAt(bench.draft.document, path);
   const kept: string[] = Array.isArray(value) ? value : [];
   const mine = refusals[path] ?? [];
+  // Enter keeps what leaving the field would keep again.
+  const keeping = useRef(false);
   const keep = async () => {
+    if (keeping.current) return;
     if (typed.trim() === "") {
       marks.takeBack(path);
       return;
@@ -45,7 +48,9 @@ export function ChipsField({ path, label, note, names, nameOf, empty }: Props) {
           .map((text) => named(names, text)?.id ?? text.trim())
           .filter(Boolean);
     const next = [...new Set([...kept, ...more])];
+    keeping.current = true;
     if (await acts.set(path, next)) setTyped("");
+    keeping.current = false;
   };
   return (
     <div>

@@ -14,6 +14,8 @@ describe("names instead of codes", () => {
     ["Kroatien", "HR"],
     ["Côte d’Ivoire", "CI"],
     ["che", "CH"],
+    ["Pays-Bas", "NL"],
+    ["Niemcy", "DE"],
   ])("a country called %s is %s", (typed, id) => {
     expect(named(countriesIn("de"), typed)?.id).toBe(id);
   });

@@ -44,14 +44,18 @@ export const plain = (text: string): string =>
 const display = (languages: string[], type: "region" | "currency" | "language") =>
   languages.map((language) => new Intl.DisplayNames([language], { type }));
 
-/** Things by name in one language, found by their English names too. */
+/** The languages names are understood in, besides the desk's own: those the server knows them in. */
+const UNDERSTOOD = ["en", "de", "fr", "nl", "es", "it", "pt", "pl"];
+
+/** Things by name in one language, found by their names in the others too. */
 function listed(ids: readonly string[], type: "region" | "currency" | "language", language: string): Named[] {
-  const [own, english] = display([language, "en"], type);
+  const [own] = display([language], type);
+  const others = display(UNDERSTOOD, type);
   return ids
     .map((id) => ({
       id,
       name: own?.of(id) ?? id,
-      also: [english?.of(id) ?? id, ...(SHORT[id] ?? [])],
+      also: [...others.map((other) => other.of(id) ?? id), ...(SHORT[id] ?? [])],
     }))
     .sort((a, b) => a.name.localeCompare(b.name, language));
 }

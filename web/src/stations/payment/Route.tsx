@@ -22,8 +22,6 @@ export function Route({ method, seen, connected }: Props) {
   // A line breaks where its trouble lies: at who holds the money, or halfway where a condition is not met.
   const breaks = whole || !method.on ? undefined : connected ? (start + route.end) / 2 : start + 0.03;
   const colour = whole ? "var(--color-accent)" : "var(--color-neutral)";
-  const arrives = Number(seen?.toPay ?? 0) - Number(seen?.fee?.value ?? 0);
-  const digits = seen?.toPay.split(".")[1]?.length ?? 0;
   const ends = route.end > 0.8;
   return (
     <div className="relative h-full min-h-16">
@@ -82,7 +80,7 @@ export function Route({ method, seen, connected }: Props) {
             ends ? { insetInlineEnd: percent(1 - route.end + 0.03) } : { insetInlineStart: percent(route.end + 0.03) }
           }
         >
-          <span className="block font-mono font-semibold">{arrives.toFixed(digits)}</span>
+          <span className="block font-mono font-semibold">{seen?.arrives}</span>
           <span className="block text-xs quiet">
             {seen?.fee ? say("staysThere", { fee: seen.fee.value }) : sayCode("holder", route.holder)}
           </span>

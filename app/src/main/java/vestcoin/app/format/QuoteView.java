@@ -167,7 +167,8 @@ public record QuoteView(
 
     /**
      * @param hidden why the buyer does not see it @param charge what it adds @param fee the provider's @param toPay
-     *     what is paid by it, its own charge included @param keep what is left of it for the seller
+     *     what is paid by it, its own charge included @param arrives that less the fee @param keep what is left of it
+     *     for the seller, tax paid
      */
     public record Method(
             String id,
@@ -178,6 +179,7 @@ public record QuoteView(
             Optional<Amount> charge,
             Optional<Amount> fee,
             BigDecimal toPay,
+            BigDecimal arrives,
             BigDecimal keep) {}
 
     /** @param line index of the line */

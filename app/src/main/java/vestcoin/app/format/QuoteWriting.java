@@ -288,6 +288,7 @@ final class QuoteWriting {
                 seen.charge().map(figures::amount),
                 seen.fee().map(figures::amount),
                 seen.toPay(),
+                seen.arrives(),
                 seen.keep());
     }
 }

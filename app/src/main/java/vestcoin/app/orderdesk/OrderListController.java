@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import vestcoin.app.order.OrderList;
-import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Editions;
 import vestcoin.core.life.NextStep;
 import vestcoin.core.life.PaymentStanding;
 import vestcoin.core.payment.Payment;
@@ -74,11 +74,11 @@ class OrderListController {
             Set.of(Payment.Kind.CASH_ON_DELIVERY, Payment.Kind.CASH_AT_PICKUP, Payment.Kind.ON_ACCOUNT);
 
     private final OrderList list;
-    private final Drafts drafts;
+    private final Editions editions;
 
-    OrderListController(OrderList list, Drafts drafts) {
+    OrderListController(OrderList list, Editions editions) {
         this.list = list;
-        this.drafts = drafts;
+        this.editions = editions;
     }
 
     @GetMapping("/api/shops/{shop}/orders")
@@ -141,17 +141,24 @@ class OrderListController {
     }
 
     private OrderList.OrderFilter wanted(String shop, ListQuery asked) {
+        Optional<NextStep> step = Arrays.stream(NextStep.values())
+                .filter(each -> each != NextStep.NOTHING
+                        && asked.step().filter(each.text()::equals).isPresent())
+                .findFirst();
         return new OrderList.OrderFilter(
-                Arrays.stream(NextStep.values())
-                        .filter(step -> step != NextStep.NOTHING
-                                && asked.step().filter(step.text()::equals).isPresent())
-                        .findFirst(),
-                drafts.of(shop).document().setup().payment().methods().stream()
-                        .filter(method -> AFTERWARDS.contains(method.kind()))
-                        .map(Payment.Method::id)
-                        .toList(),
+                step,
+                step.isPresent() ? paidAfterwards(shop) : List.of(),
                 asked.standing().filter(PaymentStanding.texts()::contains),
                 asked.mode().filter(List.of("test", "live")::contains),
                 asked.words().map(String::strip).filter(text -> !text.isEmpty()));
+    }
+
+    /** Ids of the live ways to pay that bring the money when the goods are handed over, or later. */
+    private List<String> paidAfterwards(String shop) {
+        return editions.live(shop).stream()
+                .flatMap(edition -> edition.document().setup().payment().methods().stream())
+                .filter(method -> AFTERWARDS.contains(method.kind()))
+                .map(Payment.Method::id)
+                .toList();
     }
 }

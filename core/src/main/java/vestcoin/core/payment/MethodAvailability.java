@@ -31,6 +31,11 @@ public record MethodAvailability(
         BigDecimal keep) {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
+    /** What reaches the seller of what is paid by it: less what the provider takes. */
+    public BigDecimal arrives() {
+        return fee.map(taken -> toPay.subtract(taken.value())).orElse(toPay);
+    }
+
     /**
      * What of an order methods depend on.
      *

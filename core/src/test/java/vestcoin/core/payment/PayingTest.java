@@ -125,6 +125,7 @@ class PayingTest {
         Order order = Shops.order(Destination.of("IE"), Line.of("kite", 1)).withMethod("card");
         // 1.4 % of 123.25 is 1.7255, with 0.25 it is 1.9755
         assertThat(fee(shop.rounding(vestcoin.core.money.Rounding.DOWN), order)).isEqualByComparingTo("1.98");
+        assertThat(price(shop, order).method("card").orElseThrow().arrives()).isEqualByComparingTo("121.27");
         // 23.25 are left after a voucher of 100.00: 0.3255 and 0.25
         assertThat(fee(
                         shop,
