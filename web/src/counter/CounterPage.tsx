@@ -60,9 +60,12 @@ const basketOf = (kept: Kept, counter: Counter) => ({
   ...(kept.slot ? { slot: kept.slot } : {}),
   ...(kept.method ? { method: kept.method } : {}),
   codes: kept.codes,
-  ...(kept.business ? { business: true, taxNumber: kept.taxNumber } : {}),
-  language: counter.language,
   currency: counter.currency,
+});
+
+const buyerOf = (kept: Kept, counter: Counter) => ({
+  language: counter.language,
+  ...(kept.business ? { business: true, taxNumber: kept.taxNumber } : {}),
 });
 
 interface CheckoutProps {
@@ -86,11 +89,10 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
       codes: [...new Set([...kept.codes, ...codes])],
     }),
   );
-  const basket = basketOf(kept, counter);
+  const body = { basket: basketOf(kept, counter), buyer: buyerOf(kept, counter) };
   const priced = useQuery({
-    queryKey: ["quote", counter.shop, basket],
-    queryFn: () =>
-      answer(api.POST("/api/counter/{shop}/quote", { params: { path: { shop: counter.shop } }, body: basket })),
+    queryKey: ["quote", counter.shop, body],
+    queryFn: () => answer(api.POST("/api/counter/{shop}/quote", { params: { path: { shop: counter.shop } }, body })),
     enabled: kept.lines.length > 0,
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
@@ -132,7 +134,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
   /** A basket that may be left from here on is kept for a reminder, or no longer. */
   const leaving = () => {
     if (counter.asking.remindAfter == null) return;
-    const left = { name: kept.name, lines: kept.lines, codes: kept.codes };
+    const left = { name: kept.name, basket: basketOf(kept, counter) };
     const body = { email: kept.email, agreed: kept.remind, left, language: counter.language };
     // A reminder is a kindness; buying goes on without it.
     void api.POST("/api/counter/{shop}/unfinished", { params: { path: { shop: counter.shop } }, body }).catch(() => {});
@@ -143,6 +145,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
     const body = {
       key: kept.key,
       basket: basketOf(kept, counter),
+      buyer: buyerOf(kept, counter),
       contact: {
         name: kept.name,
         email: kept.email,

@@ -8,7 +8,7 @@ async function followed(shop: string, search: URLSearchParams, take: string | nu
     const left = await answer(
       api.GET("/api/counter/{shop}/unfinished/{token}", { params: { path: { shop, token: again } } }),
     );
-    return { lines: left.lines, codes: left.codes, changed: [] };
+    return { basket: left.basket, changed: [] };
   }
   const fields = Object.fromEntries([...search.entries()].filter(([name]) => name !== "take"));
   return answer(api.POST("/api/counter/{shop}/take", { params: { path: { shop } }, body: { take, fields } }));
@@ -26,7 +26,7 @@ export function useTaken(shop: string, put: (lines: Line[], codes: string[]) => 
     following.current = link;
     followed(shop, search, take, link).then(
       (found) => {
-        put(found.lines, found.codes);
+        put(found.basket.lines, found.basket.codes);
         setProblems(found.changed);
       },
       (reason: unknown) => setProblems(problemsOf(reason)),

@@ -1,6 +1,7 @@
 import { type RefObject, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Setup } from "../api/client";
+import { setupPath } from "../shared/paths";
 import { say, sayCode } from "../shared/say";
 import { useBench, useMarks } from "./bench";
 import { stations } from "./Thread";
@@ -16,24 +17,24 @@ interface Thing {
 
 /** Settings, each found by its own name and by what other people call it. */
 const settings: { name: string; to: string; also?: string }[] = [
-  { name: say("nameShop"), to: "shop/name" },
-  { name: say("legalName"), to: "shop/legalName" },
-  { name: say("addressStreet"), to: "shop/address/lines" },
-  { name: say("postcodeShop"), to: "shop/address/postcode" },
-  { name: say("email"), to: "shop/email" },
-  { name: say("phone"), to: "shop/phone" },
-  { name: say("currency"), to: "shop/currency", also: say("alsoCurrency") },
-  { name: say("language"), to: "shop/language", also: say("alsoLanguage") },
-  { name: say("timeZone"), to: "shop/timeZone" },
-  { name: say("weightsKgOrLb"), to: "shop/weightUnit" },
-  { name: say("rounding"), to: "shop/rounding" },
-  { name: say("smallestOrder"), to: "shop/smallest", also: say("alsoSmallest") },
-  { name: say("placesSoldCountries"), to: "shop/sellsTo" },
-  { name: say("pricesWithOrWithoutTax"), to: "tax/prices", also: say("alsoPrices") },
-  { name: say("smallBusinessExempt"), to: "tax/smallBusiness" },
-  { name: say("whatStandsStillForBuyers"), to: "tax/standing" },
-  { name: say("ratesWhereGoesOrComes"), to: "tax/sourcing" },
-  { name: say("defaultGroupGoods"), to: "goods/defaultGroup" },
+  { name: say("nameShop"), to: setupPath("shop", "name") },
+  { name: say("legalName"), to: setupPath("shop", "legalName") },
+  { name: say("addressStreet"), to: setupPath("shop", "address", "lines") },
+  { name: say("postcodeShop"), to: setupPath("shop", "address", "postcode") },
+  { name: say("email"), to: setupPath("shop", "email") },
+  { name: say("phone"), to: setupPath("shop", "phone") },
+  { name: say("currency"), to: setupPath("shop", "currency"), also: say("alsoCurrency") },
+  { name: say("language"), to: setupPath("shop", "language"), also: say("alsoLanguage") },
+  { name: say("timeZone"), to: setupPath("shop", "timeZone") },
+  { name: say("weightsKgOrLb"), to: setupPath("shop", "weightUnit") },
+  { name: say("rounding"), to: setupPath("shop", "rounding") },
+  { name: say("smallestOrder"), to: setupPath("shop", "smallest"), also: say("alsoSmallest") },
+  { name: say("placesSoldCountries"), to: setupPath("shop", "sellsTo") },
+  { name: say("pricesWithOrWithoutTax"), to: setupPath("tax", "prices"), also: say("alsoPrices") },
+  { name: say("smallBusinessExempt"), to: setupPath("tax", "smallBusiness") },
+  { name: say("whatStandsStillForBuyers"), to: setupPath("tax", "standing") },
+  { name: say("ratesWhereGoesOrComes"), to: setupPath("tax", "sourcing") },
+  { name: say("defaultGroupGoods"), to: setupPath("goods", "defaultGroup") },
 ];
 
 /** Parts of stations, by what other people call what is there. */
@@ -62,26 +63,38 @@ function thingsOf(setup: Setup, shop: string): Thing[] {
     ...goods.products.map((each) => ({
       name: each.name,
       kind: kind("product"),
-      to: `goods/products/${each.id}/price`,
+      to: setupPath("goods", "products", each.id, "price"),
     })),
-    ...goods.groups.map((each) => ({ name: each.name, kind: say("groupGoods"), to: `goods/groups/${each.id}/name` })),
+    ...goods.groups.map((each) => ({
+      name: each.name,
+      kind: say("groupGoods"),
+      to: setupPath("goods", "groups", each.id, "name"),
+    })),
     ...discounts.rules.map((each) => ({
       name: each.name,
       kind: kind("discount"),
-      to: `discounts/rules/${each.id}/code`,
+      to: setupPath("discounts", "rules", each.id, "code"),
       ...(each.code ? { also: each.code } : {}),
     })),
-    ...delivery.zones.map((each) => ({ name: each.name, kind: kind("zone"), to: `delivery/zones/${each.id}/places` })),
+    ...delivery.zones.map((each) => ({
+      name: each.name,
+      kind: kind("zone"),
+      to: setupPath("delivery", "zones", each.id, "places"),
+    })),
     ...delivery.options.map((each) => ({
       name: each.name,
       kind: kind("delivery"),
-      to: `delivery/options/${each.id}/name`,
+      to: setupPath("delivery", "options", each.id, "name"),
     })),
-    ...tax.places.map((each) => ({ name: each.name, kind: kind("tax"), to: `tax/places/${each.id}/places` })),
+    ...tax.places.map((each) => ({
+      name: each.name,
+      kind: kind("tax"),
+      to: setupPath("tax", "places", each.id, "places"),
+    })),
     ...payment.methods.map((each) => ({
       name: each.title,
       kind: say("wayPay"),
-      to: `payment/methods/${each.id}/title`,
+      to: setupPath("payment", "methods", each.id, "title"),
     })),
   ];
 }

@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { act, cleanup, render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it } from "vitest";
+import { setupPath } from "../shared/paths";
 import { type Acts, BenchProvider, type Marks, useActs, useBench, useMarks, useSpotlight, useTyped } from "./bench";
 
 const draft = { version: 1, document: { shop: { name: "A shop" } }, findings: [], stations: [], texts: {} };
@@ -57,8 +58,8 @@ afterEach(cleanup);
 describe("the bench", () => {
   it("draws again only what shows the text being typed", () => {
     const before = desk();
-    act(() => acts.try("shop/name", "Another"));
-    act(() => acts.try("shop/name", "Another name"));
+    act(() => acts.try(setupPath("shop", "name"), "Another"));
+    act(() => acts.try(setupPath("shop", "name"), "Another name"));
     expect(screen.getByText("Another name")).toBeDefined();
     expect(drawn).toEqual({ ...before, typed: before.typed + 2 });
   });
@@ -72,7 +73,7 @@ describe("the bench", () => {
 
   it("says what is tried as an edit of what stands there now", () => {
     desk();
-    act(() => acts.try("shop/name", "Another"));
+    act(() => acts.try(setupPath("shop", "name"), "Another"));
     expect(screen.getByText("Another")).toBeDefined();
     act(() => acts.stopTrying());
     expect(screen.queryByText("Another")).toBeNull();

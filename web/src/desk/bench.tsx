@@ -21,7 +21,7 @@ import {
   type QuoteView,
   type Setup,
 } from "../api/client";
-import { editOf } from "../shared/paths";
+import { editOf, type SetupPath } from "../shared/paths";
 import { say } from "../shared/say";
 
 /** What is worked on. It changes when a change is made, not while one is typed. */
@@ -34,11 +34,11 @@ export interface Bench {
 /** What can be done to the draft. These never change, so nothing is drawn again for them. */
 export interface Acts {
   /** A change being typed, not made yet; the ticket prices with it. */
-  try: (path: string, now: unknown) => void;
+  try: (path: SetupPath, now: unknown) => void;
   stopTrying: () => void;
   /** Makes an edit; false when it was refused, with the reason among the troubles. */
   commit: (edits: Edit[]) => Promise<boolean>;
-  set: (path: string, now: unknown) => Promise<boolean>;
+  set: (path: SetupPath, now: unknown) => Promise<boolean>;
   /** Makes those edits of a block that can be made; false when some were left, with the reasons among the troubles. */
   paste: (edits: Edit[]) => Promise<boolean>;
   /** Reads the draft anew, after something else has changed it. */

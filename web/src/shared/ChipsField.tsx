@@ -1,14 +1,14 @@
 import { useId, useRef, useState } from "react";
 import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../desk/bench";
 import { type Named, named, near } from "./named";
-import { valueAt } from "./paths";
+import { type SetupPath, valueAt } from "./paths";
 import { Said } from "./Said";
 import { say } from "./say";
 
 const MOST = 8;
 
 interface Props {
-  path: string;
+  path: SetupPath;
   label: string;
   note?: string | undefined;
   /** What can be named. */

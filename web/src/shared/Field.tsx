@@ -1,12 +1,12 @@
 import { useEffect, useId, useRef, useState } from "react";
 import type { Problem } from "../api/client";
 import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../desk/bench";
-import { valueAt } from "./paths";
+import { type SetupPath, valueAt } from "./paths";
 import { Said } from "./Said";
 import { say } from "./say";
 
 interface Props {
-  path: string;
+  path: SetupPath;
   label: string;
   /** What the field changes, told under it. */
   note?: string;

@@ -1,9 +1,9 @@
 import { useActs, useBench } from "../desk/bench";
-import { valueAt } from "./paths";
+import { type SetupPath, valueAt } from "./paths";
 import { say } from "./say";
 
 /** Moves a thing one place up or down in its list. @param of what it is moved among; empty where that is plain */
-export function Moves({ path, things, of }: { path: string; things: { id: string }[]; of: string }) {
+export function Moves({ path, things, of }: { path: SetupPath; things: { id: string }[]; of: string }) {
   const bench = useBench();
   const acts = useActs();
   const id = path.slice(path.lastIndexOf("/") + 1);

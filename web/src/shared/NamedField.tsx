@@ -2,7 +2,7 @@ import { useId, useMemo, useState } from "react";
 import { useBench } from "../desk/bench";
 import { Field } from "./Field";
 import { countriesIn, currenciesIn, languagesIn, type Named, named, near, timeZonesIn } from "./named";
-import { valueAt } from "./paths";
+import { type SetupPath, valueAt } from "./paths";
 import { deskLocale } from "./say";
 
 const MOST = 8;
@@ -20,7 +20,7 @@ export function useNames(kind: NamedKind, kept: string): readonly Named[] {
 }
 
 interface Props {
-  path: string;
+  path: SetupPath;
   label: string;
   kind: NamedKind;
   note?: string;

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { ChipsField } from "./ChipsField";
 import { countriesIn, type Named } from "./named";
+import type { SetupPath } from "./paths";
 import { deskLocale, say, sayCode } from "./say";
 
 /** So many places stand by name under a zone. */
@@ -62,7 +63,7 @@ export function PlacesField({
   note,
   empty = say("countryOrRegion"),
 }: {
-  path: string;
+  path: SetupPath;
   label: string;
   note?: string | undefined;
   /** What stands there while no place does. */

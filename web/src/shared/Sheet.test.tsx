@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { SetupPath } from "./paths";
 import { Sheet } from "./Sheet";
 
 const acts = { try: vi.fn(), set: vi.fn(), paste: vi.fn(), stopTrying: vi.fn() };
@@ -24,7 +25,7 @@ const sheet = (openRow = vi.fn()) =>
       corner="Zone"
       rows={["ireland", "britain"].map((id) => ({ id, name: id }))}
       columns={["letter", "tube"].map((id) => ({ id, name: id }))}
-      pathOf={(row, column) => `${row.id}/${column.id}`}
+      pathOf={(row, column) => `${row.id}/${column.id}` as SetupPath}
       textOf={(row, column) => texts[`${row.id}/${column.id}`] ?? ""}
       empty="not offered"
       openRow={openRow}

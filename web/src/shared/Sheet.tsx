@@ -2,6 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type ClipboardEvent, Fragment, type ReactNode, useRef } from "react";
 import { useSpotlight, useTroubles } from "../desk/bench";
 import type { Cell } from "./cells";
+import type { SetupPath } from "./paths";
 import { type Column, type Row, useSheet } from "./useSheet";
 
 export type { Column, Row } from "./useSheet";
@@ -10,28 +11,28 @@ export type { Column, Row } from "./useSheet";
 const LONG = 120;
 const ROW_HEIGHT = 37;
 
-interface Props {
+interface Props<Id extends string> {
   label: string;
   corner: string;
   rows: Row[];
-  columns: Column[];
-  pathOf: (row: Row, column: Column) => string;
-  textOf: (row: Row, column: Column) => string;
+  columns: Column<Id>[];
+  pathOf: (row: Row, column: Column<Id>) => SetupPath;
+  textOf: (row: Row, column: Column<Id>) => string;
   /** Shown in a cell that holds nothing. */
   empty?: string;
   /** Texts a cell may be completed with while it is typed in. */
-  suggest?: (row: Row, column: Column) => string[];
+  suggest?: (row: Row, column: Column<Id>) => string[];
   /** Small type beside a cell's text. */
-  smallOf?: (row: Row, column: Column) => string | undefined;
+  smallOf?: (row: Row, column: Column<Id>) => string | undefined;
   openRow?: (row: Row) => void;
   /** What lies under a row, when it is unfolded. */
   unfold?: (row: Row) => ReactNode;
-  openColumn?: (column: Column) => void;
-  onActive?: (row: Row, column: Column) => void;
+  openColumn?: (column: Column<Id>) => void;
+  onActive?: (row: Row, column: Column<Id>) => void;
 }
 
 /** A sheet of cells: arrows move, typing or Enter edits, Enter and Tab keep, Escape leaves, a pasted block fills. */
-export function Sheet({
+export function Sheet<Id extends string>({
   label,
   corner,
   rows,
@@ -45,7 +46,7 @@ export function Sheet({
   unfold,
   openColumn,
   onActive,
-}: Props) {
+}: Props<Id>) {
   const spotlight = useSpotlight();
   const troubles = useTroubles();
   const table = useRef<HTMLTableElement>(null);

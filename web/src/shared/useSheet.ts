@@ -2,7 +2,7 @@ import { type KeyboardEvent, useEffect, useLayoutEffect, useRef, useState } from
 import { flushSync } from "react-dom";
 import { useActs, useBench, useMarks, useSpotlight } from "../desk/bench";
 import { between, type Cell, filledDown, holds, inside, linesOf, pasted, tabbed } from "./cells";
-import { editOf } from "./paths";
+import { editOf, type SetupPath } from "./paths";
 
 export interface Row {
   id: string;
@@ -10,18 +10,20 @@ export interface Row {
   note?: string;
 }
 
-export interface Column extends Row {
+/** @typeParam Id ids a column may have, where they are fields of what a row stands for */
+export interface Column<Id extends string = string> extends Row {
+  id: Id;
   choices?: { id: string; name: string }[];
   figures?: boolean;
   /** What a typed text means, where it is not the text itself. */
   read?: (text: string) => unknown;
 }
 
-export interface SheetCells {
+export interface SheetCells<Id extends string> {
   rows: Row[];
-  columns: Column[];
-  pathOf: (row: Row, column: Column) => string;
-  textOf: (row: Row, column: Column) => string;
+  columns: Column<Id>[];
+  pathOf: (row: Row, column: Column<Id>) => SetupPath;
+  textOf: (row: Row, column: Column<Id>) => string;
   openRow?: (row: Row) => void;
   /** Where a cell stands on the page, to put the cursor there. */
   element: (cell: Cell) => HTMLElement | null | undefined;
@@ -33,7 +35,15 @@ export interface SheetCells {
 const DESK_KEYS = ["/", "?", "[", "]"];
 
 /** What a sheet does, without how it looks: one cell is active, others are marked, one may be typed in. */
-export function useSheet({ rows, columns, pathOf, textOf, openRow, element, reveal }: SheetCells) {
+export function useSheet<Id extends string>({
+  rows,
+  columns,
+  pathOf,
+  textOf,
+  openRow,
+  element,
+  reveal,
+}: SheetCells<Id>) {
   const bench = useBench();
   const spotlight = useSpotlight();
   const marks = useMarks();

@@ -3,24 +3,28 @@ import type { Destination, Setup } from "../api/client";
 import { useBench } from "../desk/bench";
 import { countryName, inWords } from "../shared/places";
 import { say } from "../shared/say";
-import { buyers, type Changed } from "./asked";
+import { TextButton } from "../shared/TextButton";
 import { BasketEditor } from "./BasketEditor";
+import { buyers, type Choices } from "./sampleOrder";
 
 interface Props {
   baskets: Setup["rehearsal"]["baskets"];
   place: number;
   choose: (id: string | undefined) => void;
   to: Destination;
-  changed: Changed;
-  change: (part: Partial<Changed>) => void;
+  changed: Choices;
+  change: (part: Partial<Choices>) => void;
+  /** Whether something differs from the sample order. */
+  touched: boolean;
   reset: () => void;
+  /** Keeps what differs in the sample order. */
+  keep: () => void;
   close: () => void;
 }
 
 /** What the ticket is asked: basket, place, buyer, time, currency and codes, each changed where it stands. */
-export function Asking({ baskets, place, choose, to, changed, change, reset, close }: Props) {
+export function Asking({ baskets, place, choose, to, changed, change, touched, reset, keep, close }: Props) {
   const { shop } = useBench().setup;
-  const touched = Object.entries(changed).some(([, value]) => value && value !== "person" && Object.keys(value).length);
   const currencies = [shop.currency, ...shop.currencies.map((accepted) => accepted.code)];
   const foreign = changed.currency !== "" && changed.currency !== shop.currency;
   return (
@@ -53,7 +57,7 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
         id="ticket-buyer"
         className="inplace col-span-2"
         value={changed.buyer}
-        onChange={(event) => change({ buyer: event.target.value })}
+        onChange={(event) => change({ buyer: event.target.value as Choices["buyer"] })}
       >
         {buyers.map((each) => (
           <option key={each.id} value={each.id}>
@@ -104,13 +108,10 @@ export function Asking({ baskets, place, choose, to, changed, change, reset, clo
         </label>
       )}
       {touched && (
-        <button
-          type="button"
-          className="col-span-3 cursor-pointer justify-self-end text-xs underline quiet"
-          onClick={reset}
-        >
-          {say("basketAsWas")}
-        </button>
+        <p className="col-span-3 flex justify-end gap-3 text-xs">
+          <TextButton onClick={keep}>{say("keepInBasket")}</TextButton>
+          <TextButton onClick={reset}>{say("basketAsWas")}</TextButton>
+        </p>
       )}
     </div>
   );

@@ -2,27 +2,28 @@ import { type FormEvent, useState } from "react";
 import { answer, api, type Line, type Problem, problemsOf, type Setup } from "../api/client";
 import { useActs, useBench, useTroubles } from "../desk/bench";
 import { AddNamed } from "../shared/AddNamed";
-import { idFrom } from "../shared/paths";
+import { idFrom, setupPath, under } from "../shared/paths";
 import { inWords } from "../shared/places";
 import { Said } from "../shared/Said";
 import { say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
-import { firstOf } from "./basket";
+import { firstOf, sampleOf } from "./basket";
+import type { SampleOrder } from "./sampleOrder";
 
-type Basket = Setup["rehearsal"]["baskets"][number];
 type Product = Setup["goods"]["products"][number];
 
 /** What is in a sample basket, changed where it stands; each change is one step of the draft and can be undone. */
-export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: string) => void }) {
+export function BasketEditor({ basket, choose }: { basket: SampleOrder; choose: (id: string) => void }) {
   const bench = useBench();
   const acts = useActs();
   const troubles = useTroubles();
   const { products } = bench.setup.goods;
   const { baskets } = bench.setup.rehearsal;
   const [problems, setProblems] = useState<Problem[]>([]);
-  const path = `rehearsal/baskets/${basket.id}`;
-  const setLines = (lines: Line[]) => void acts.set(`${path}/lines`, lines);
-  const change = (at: number, line: Line) => setLines(basket.lines.map((each, index) => (index === at ? line : each)));
+  const path = setupPath("rehearsal", "baskets", basket.id);
+  const setLines = (lines: Line[]) => void acts.set(under(path)("order", "lines"), lines);
+  const change = (at: number, line: Line) =>
+    setLines(basket.order.lines.map((each, index) => (index === at ? line : each)));
   const named = (name: string) => {
     const id = idFrom(
       name,
@@ -30,8 +31,8 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
     );
     return { id, name };
   };
-  const add = async (made: Basket) => {
-    if (await acts.set(`rehearsal/baskets/${made.id}`, made)) choose(made.id);
+  const add = async (made: SampleOrder) => {
+    if (await acts.set(setupPath("rehearsal", "baskets", made.id), made)) choose(made.id);
   };
   const fromOrder = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -39,8 +40,7 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
     const number = Number(new FormData(form).get("number"));
     setProblems([]);
     await answer(api.GET("/api/shops/{shop}/orders/{number}", { params: { path: { shop: bench.shop, number } } })).then(
-      (order) =>
-        add({ ...named(say("orderNumbered", { number })), lines: order.lines, to: order.to }).then(() => form.reset()),
+      (order) => add(sampleOf(named(say("orderNumbered", { number })), order.lines, order.to)).then(() => form.reset()),
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
   };
@@ -48,7 +48,7 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
     <details className="col-span-3 text-xs">
       <summary className="cursor-pointer quiet">{say("whatIsInIt")}</summary>
       <ul className="mt-1">
-        {basket.lines.map((line, at) => (
+        {basket.order.lines.map((line, at) => (
           <Entry
             // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place in the basket
             key={at}
@@ -56,20 +56,22 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
             products={products}
             set={(next) => change(at, next)}
             remove={
-              basket.lines.length > 1 ? () => setLines(basket.lines.filter((_, index) => index !== at)) : undefined
+              basket.order.lines.length > 1
+                ? () => setLines(basket.order.lines.filter((_, index) => index !== at))
+                : undefined
             }
           />
         ))}
       </ul>
       <p className="mt-1 flex flex-wrap items-baseline gap-x-3 gap-y-1">
         {products[0] && (
-          <TextButton onClick={() => products[0] && setLines([...basket.lines, firstOf(products[0])])}>
+          <TextButton onClick={() => products[0] && setLines([...basket.order.lines, firstOf(products[0])])}>
             {say("addLine")}
           </TextButton>
         )}
         <AddNamed
           what={say("aBasket")}
-          add={(name) => products[0] && void add({ ...named(name), lines: [firstOf(products[0])], to: basket.to })}
+          add={(name) => products[0] && void add(sampleOf(named(name), [firstOf(products[0])], basket.order.to))}
         />
         <TextButton onClick={() => void add({ ...basket, ...named(`${basket.name}, copy`) })}>
           {say("copyIt")}
@@ -87,9 +89,15 @@ export function BasketEditor({ basket, choose }: { basket: Basket; choose: (id: 
           {say("takeOver")}
         </button>
       </form>
-      <p className="mt-1 quiet">{say("goesUnlessAnotherPlaceTried", { to: inWords(basket.to) })}</p>
+      {basket.order.to && (
+        <p className="mt-1 quiet">{say("goesUnlessAnotherPlaceTried", { to: inWords(basket.order.to) })}</p>
+      )}
       <Said
-        problems={[...problems, ...(troubles.refusals[path] ?? []), ...(troubles.refusals[`${path}/lines`] ?? [])]}
+        problems={[
+          ...problems,
+          ...(troubles.refusals[path] ?? []),
+          ...(troubles.refusals[under(path)("order", "lines")] ?? []),
+        ]}
       />
     </details>
   );

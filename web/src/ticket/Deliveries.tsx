@@ -1,14 +1,14 @@
 import type { Amount, Figure, QuoteView } from "../api/client";
 import { deskLocale, say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
-import type { Changed } from "./asked";
+import type { Choices } from "./sampleOrder";
 import { TicketRow } from "./TicketRow";
 
 interface Props {
   quote: QuoteView;
   figure: (amount: Amount) => Figure;
-  chosen: Changed;
-  change: (part: Partial<Changed>) => void;
+  chosen: Choices;
+  change: (part: Partial<Choices>) => void;
   live?: string;
 }
 

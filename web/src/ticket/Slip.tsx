@@ -2,10 +2,10 @@ import { useMemo } from "react";
 import type { Amount, Figure, QuoteView } from "../api/client";
 import { plain } from "../shared/money";
 import { say } from "../shared/say";
-import type { Changed } from "./asked";
 import { Deliveries } from "./Deliveries";
 import { Folds } from "./Folds";
 import { RuleButton } from "./RuleButton";
+import type { Choices } from "./sampleOrder";
 import { TicketRow } from "./TicketRow";
 import { figuresOf } from "./why";
 
@@ -13,8 +13,8 @@ interface Props {
   quote: QuoteView;
   /** The same order under the live edition, when it is shown beside. */
   live?: QuoteView;
-  chosen: Changed;
-  change: (part: Partial<Changed>) => void;
+  chosen: Choices;
+  change: (part: Partial<Choices>) => void;
 }
 
 const lineName = (line: QuoteView["lines"][number]): string => [line.name, ...line.choices].join(", ");

@@ -1,12 +1,13 @@
 import { useEffect, useState } from "react";
 import { useActs, useBench, useMarks } from "../desk/bench";
+import { setupPath } from "../shared/paths";
 import { Said } from "../shared/Said";
 import { say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
 import { Asking } from "./Asking";
-import { askedOf, type Changed, unchanged } from "./asked";
 import { FirstBasket } from "./FirstBasket";
 import { Slip } from "./Slip";
+import { type Choices, keptOf, startOf, ticketOrderOf } from "./sampleOrder";
 import { useTicket } from "./useTicket";
 
 /** The ticket: a sample order, priced under the draft at every keystroke, beside whatever is being edited. */
@@ -16,7 +17,7 @@ export function TicketPane({ close }: { close: () => void }) {
   const baskets = bench.setup.rehearsal.baskets;
   // The baskets looked at, the latest last: when one goes, the one before it is on the ticket again.
   const [looked, setLooked] = useState<string[]>([]);
-  const [changed, setChanged] = useState<Changed>(unchanged);
+  const [typed, setTyped] = useState<Partial<Choices>>({});
   const [beside, setBeside] = useState(false);
   const latest = looked.findLast((id) => baskets.some((each) => each.id === id));
   const place = Math.max(
@@ -25,20 +26,21 @@ export function TicketPane({ close }: { close: () => void }) {
   );
   const basket = baskets[place];
   const look = (id: string | undefined) => id && setLooked((now) => [...now.filter((each) => each !== id), id]);
-  const asked = askedOf(basket, changed, bench.setup.shop);
+  const { shop } = bench.setup;
+  const changed: Choices = { ...startOf(basket, shop.timeZone), ...typed };
+  const asked = ticketOrderOf(basket, changed, shop);
   const { answered, problems } = useTicket(asked, beside);
   const ticket = answered?.ticket;
-  const change = (part: Partial<Changed>) => setChanged((now) => ({ ...now, ...part }));
+  const change = (part: Partial<Choices>) => setTyped((now) => ({ ...now, ...part }));
 
   const quote = ticket?.quote;
   const mended = ticket?.mended ?? [];
   const meant = ticket?.to;
-  const typed = answered?.asked.to.country;
+  const named = answered?.asked.to.country;
   // A country typed by its name is the country the shop knows by it.
   useEffect(() => {
-    if (meant && typed !== meant.country)
-      setChanged((now) => (now.to?.country === typed ? { ...now, to: meant } : now));
-  }, [typed, meant]);
+    if (meant && named !== meant.country) setTyped((now) => (now.to?.country === named ? { ...now, to: meant } : now));
+  }, [named, meant]);
   const { setPriced } = useMarks();
   useEffect(() => setPriced(quote ?? undefined), [quote, setPriced]);
 
@@ -62,12 +64,18 @@ export function TicketPane({ close }: { close: () => void }) {
         place={place}
         choose={(id) => {
           look(id);
-          setChanged((now) => ({ ...now, delivery: undefined, slot: undefined, deliveries: {} }));
+          setTyped(({ delivery: _, slot: __, deliveries: ___, ...now }) => now);
         }}
         to={asked.to}
         changed={changed}
         change={change}
-        reset={() => setChanged(unchanged)}
+        touched={Object.keys(typed).length > 0}
+        reset={() => setTyped({})}
+        keep={() =>
+          void acts
+            .set(setupPath("rehearsal", "baskets", basket.id), keptOf(basket, changed, shop))
+            .then((kept) => kept && setTyped(({ rate }) => (rate ? { rate } : {})))
+        }
         close={close}
       />
       {mended.length > 0 && (
@@ -75,7 +83,9 @@ export function TicketPane({ close }: { close: () => void }) {
           {mended.map((note) => (
             <p key={note}>{note}</p>
           ))}
-          <TextButton onClick={() => void acts.set(`rehearsal/baskets/${basket.id}/lines`, ticket?.lines)}>
+          <TextButton
+            onClick={() => void acts.set(setupPath("rehearsal", "baskets", basket.id, "order", "lines"), ticket?.lines)}
+          >
             {say("keepBasketLikeThis")}
           </TextButton>
         </div>

@@ -1,4 +1,5 @@
-import type { Line, Setup } from "../api/client";
+import type { Destination, Line, Setup } from "../api/client";
+import type { SampleOrder } from "./sampleOrder";
 
 type Product = Setup["goods"]["products"][number];
 
@@ -11,3 +12,10 @@ export function firstOf(product: Product): Line {
     ...(product.bounds ? { amount: product.bounds.least } : {}),
   };
 }
+
+/** A sample order of a person, with nothing but goods and a place chosen. */
+export const sampleOf = (
+  named: { id: string; name: string },
+  lines: Line[],
+  to: Destination | null | undefined,
+): SampleOrder => ({ ...named, buyer: "person", order: { lines, codes: [], deliveries: {}, ...(to ? { to } : {}) } });

@@ -2,19 +2,22 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { answer, api, type Problem, problemsOf, type Ticket, type TicketRequest } from "../api/client";
 import { useBench, useMarks, useTyped } from "../desk/bench";
-import type { Asked } from "./asked";
+import type { TicketOrder } from "./sampleOrder";
 
 /** A ticket, and what it answers: by the time it comes another may be asked for. */
 interface Answered {
   ticket: Ticket;
-  asked: Asked;
+  asked: TicketOrder;
 }
 
 /** How long a ticket of before is kept, in milliseconds: an undone keystroke shows it at once. */
 const KEPT = 30_000;
 
 /** The ticket for an order, asked again at every change of the order, the draft or the cell being typed. */
-export function useTicket(asked: Asked, beside: boolean): { answered: Answered | undefined; problems: Problem[] } {
+export function useTicket(
+  asked: TicketOrder,
+  beside: boolean,
+): { answered: Answered | undefined; problems: Problem[] } {
   const { shop, draft } = useBench();
   const { trying } = useTyped();
   const { refuse, setReadings } = useMarks();

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { answer, api, type QuoteView, type Setup } from "../../api/client";
 import { useBench, usePriced, useSpotlight, useTroubles, useTyped } from "../../desk/bench";
 import { deskNotation, toDesk } from "../../shared/deskNotation";
-import { valueAt } from "../../shared/paths";
+import { setupPath, valueAt } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { endOf, RateCurve } from "./RateCurve";
@@ -84,9 +84,10 @@ export function CellReading() {
   if (!zone || !option) {
     return <p className="quiet">{say("chooseCellArrowsMoveTyping")}</p>;
   }
-  const tried = typed.trying.find((edit) => edit.path === spotlight.at);
-  const rule = valueAt(bench.draft.document, spotlight.at) as PriceRule | undefined;
-  const words = (tried ? typed.readings : bench.draft.texts)[spotlight.at]?.words.join(" ") ?? say("notOfferedHere");
+  const path = setupPath("delivery", "zones", zone.id, "rates", option.id);
+  const tried = typed.trying.find((edit) => edit.path === path);
+  const rule = valueAt(bench.draft.document, path);
+  const words = (tried ? typed.readings : bench.draft.texts)[path]?.words.join(" ") ?? say("notOfferedHere");
   return (
     <div className="grid grid-cols-[3fr_2fr] gap-6" id="sheet-reading">
       <div>
@@ -95,7 +96,7 @@ export function CellReading() {
         </h2>
         {troubles.problems.length > 0 ? <Said problems={troubles.problems} /> : <p className="mt-1">{words}</p>}
         {tried && <p className="text-xs quiet">{say("enterKeepsEscapeLeavesAs")}</p>}
-        {!tried && <RuleFields key={bench.draft.version} path={spotlight.at} rule={rule} />}
+        {!tried && <RuleFields key={bench.draft.version} path={path} rule={rule} />}
         <ul className="mt-3 flex flex-wrap gap-x-4 font-mono text-xs quiet" aria-label={say("howPriceCanBeWritten")}>
           {examples(bench.setup.shop.currency).map((example) => (
             <li key={example}>{toDesk(example, deskNotation())}</li>

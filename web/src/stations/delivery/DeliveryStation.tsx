@@ -3,7 +3,7 @@ import { useActs, useBench, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { deskNotation, fromDesk, toDesk } from "../../shared/deskNotation";
 import { usePlaceNames } from "../../shared/PlacesField";
-import { idFrom } from "../../shared/paths";
+import { idFrom, setupPath } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
@@ -39,7 +39,7 @@ export function DeliveryStation() {
       name,
       zones.map((zone) => zone.id),
     );
-    if (await acts.set(`delivery/zones/${id}`, { id, name, places: [], except: [], rates: {} })) {
+    if (await acts.set(setupPath("delivery", "zones", id), { id, name, places: [], except: [], rates: {} })) {
       setOpen({ kind: "zone", id });
     }
   };
@@ -48,7 +48,8 @@ export function DeliveryStation() {
       name,
       options.map((option) => option.id),
     );
-    if (await acts.set(`delivery/options/${id}`, { id, name, sentence: "" })) setOpen({ kind: "option", id });
+    if (await acts.set(setupPath("delivery", "options", id), { id, name, sentence: "" }))
+      setOpen({ kind: "option", id });
   };
   return (
     <>
@@ -82,11 +83,11 @@ export function DeliveryStation() {
               ? say("workingDaysOf", { days: dayText.write(option.days), to: option.days.to })
               : undefined,
           }))}
-          pathOf={(row, column) => `delivery/zones/${row.id}/rates/${column.id}`}
-          textOf={(row, column) => textOf(`delivery/zones/${row.id}/rates/${column.id}`)}
+          pathOf={(row, column) => setupPath("delivery", "zones", row.id, "rates", column.id)}
+          textOf={(row, column) => textOf(setupPath("delivery", "zones", row.id, "rates", column.id))}
           empty={say("notOffered")}
           suggest={(_, column) => [
-            ...zones.map((zone) => textOf(`delivery/zones/${zone.id}/rates/${column.id}`)),
+            ...zones.map((zone) => textOf(setupPath("delivery", "zones", zone.id, "rates", column.id))),
             ...Object.values(bench.draft.texts).map((cell) => toDesk(cell.text, notation)),
           ]}
           openRow={(row) => setOpen({ kind: "zone", id: row.id })}

@@ -1,10 +1,11 @@
 import type { ReactNode } from "react";
+import type { Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
 import { words, yesNo, yesNoChoices } from "../../shared/notations";
-import { idFrom } from "../../shared/paths";
+import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { dayText, volume } from "./notations";
 
@@ -12,24 +13,24 @@ import { dayText, volume } from "./notations";
 export function OptionFields({ id, close }: { id: string; close: () => void }) {
   const bench = useBench();
   const acts = useActs();
-  const path = `delivery/options/${id}`;
+  const path = setupPath("delivery", "options", id);
   const { options, zones } = bench.setup.delivery;
   const option = options.find((each) => each.id === id);
   if (!option) return null;
   const remove = async () => {
     const rates = zones
       .filter((zone) => zone.rates[id])
-      .map((zone) => ({ path: `delivery/zones/${zone.id}/rates/${id}`, was: zone.rates[id] }));
+      .map((zone) => ({ path: setupPath("delivery", "zones", zone.id, "rates", id), was: zone.rates[id] }));
     if (await acts.commit([...rates, { path, was: option }])) close();
   };
   return (
     <section aria-label={say("optionNamed", { name: option.name })}>
       <h2 className="mb-2">{say("optionField")}</h2>
       <div className="grid max-w-3xl grid-cols-[1fr_2fr_1fr] gap-x-6 gap-y-2">
-        <Field path={`${path}/name`} label={say("nameField")} />
-        <Field path={`${path}/sentence`} label={say("whatBuyerReadsUnder")} />
+        <Field path={under(path)("name")} label={say("nameField")} />
+        <Field path={under(path)("sentence")} label={say("whatBuyerReadsUnder")} />
         <Field
-          path={`${path}/days`}
+          path={under(path)("days")}
           label={say("workingDays")}
           placeholder="2-4"
           write={dayText.write}
@@ -39,49 +40,54 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
       </div>
       <Fold title={say("whatCarries")}>
         <Field
-          path={`${path}/limits/weightTo`}
+          path={under(path)("limits", "weightTo")}
           label={say("weightUp")}
           placeholder={say("weightPlaceholder")}
           optional
         />
         <Field
-          path={`${path}/limits/longestTo`}
+          path={under(path)("limits", "longestTo")}
           label={say("longestSideUp")}
           placeholder={say("longestSidePlaceholder")}
           optional
         />
         <Field
-          path={`${path}/limits/girthTo`}
+          path={under(path)("limits", "girthTo")}
           label={say("lengthGirthUp")}
           placeholder={say("girthPlaceholder")}
           optional
         />
-        <Field path={`${path}/limits/quantityTo`} label={say("thingsUp")} placeholder={say("any")} optional />
-        <Field path={`${path}/limits/valueFrom`} label={say("goodsFrom")} placeholder={say("any")} optional />
-        <Field path={`${path}/limits/valueTo`} label={say("goodsUp")} placeholder={say("any")} optional />
-        <Field path={`${path}/limits/only`} label={say("onlyTheseGroups")} {...words} />
-        <Field path={`${path}/limits/except`} label={say("notTheseGroups")} {...words} />
+        <Field path={under(path)("limits", "quantityTo")} label={say("thingsUp")} placeholder={say("any")} optional />
+        <Field path={under(path)("limits", "valueFrom")} label={say("goodsFrom")} placeholder={say("any")} optional />
+        <Field path={under(path)("limits", "valueTo")} label={say("goodsUp")} placeholder={say("any")} optional />
+        <Field path={under(path)("limits", "only")} label={say("onlyTheseGroups")} {...words} />
+        <Field path={under(path)("limits", "except")} label={say("notTheseGroups")} {...words} />
         <Field
-          path={`${path}/limits/weekdays`}
+          path={under(path)("limits", "weekdays")}
           label={say("orderedOn")}
           placeholder={say("anyDayOrMondayFriday")}
           {...words}
         />
       </Fold>
       <Fold title={say("whatChargesOnTop")}>
-        <Field path={`${path}/charges/percent`} label={say("percentOnTop")} placeholder={say("none")} optional />
-        <Field path={`${path}/charges/amount`} label={say("amountOnTop")} placeholder={say("none")} optional />
-        <Field path={`${path}/charges/fuel`} label={say("fuelPercentAll")} placeholder={say("none")} optional />
-        <Field path={`${path}/charges/least`} label={say("neverLessThan")} placeholder={say("any")} optional />
-        <Field path={`${path}/charges/most`} label={say("neverMoreThan")} placeholder={say("any")} optional />
         <Field
-          path={`${path}/charges/ending`}
+          path={under(path)("charges", "percent")}
+          label={say("percentOnTop")}
+          placeholder={say("none")}
+          optional
+        />
+        <Field path={under(path)("charges", "amount")} label={say("amountOnTop")} placeholder={say("none")} optional />
+        <Field path={under(path)("charges", "fuel")} label={say("fuelPercentAll")} placeholder={say("none")} optional />
+        <Field path={under(path)("charges", "least")} label={say("neverLessThan")} placeholder={say("any")} optional />
+        <Field path={under(path)("charges", "most")} label={say("neverMoreThan")} placeholder={say("any")} optional />
+        <Field
+          path={under(path)("charges", "ending")}
           label={say("brought")}
           choices={endings}
           read={(text) => text || undefined}
         />
         <Field
-          path={`${path}/chargeable`}
+          path={under(path)("chargeable")}
           label={say("weightByVolume")}
           placeholder={say("chargeableExample")}
           note={say("largerWeightVolumeDivisorCounts")}
@@ -100,7 +106,13 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
 }
 
 /** Surcharges for parcels above a size or weight. */
-function Oversize({ path, surcharges }: { path: string; surcharges: { id: string; name: string }[] }) {
+function Oversize({
+  path,
+  surcharges,
+}: {
+  path: SetupPath<Setup["delivery"]["options"][number]>;
+  surcharges: { id: string; name: string }[];
+}) {
   const acts = useActs();
   const add = () => {
     const id = idFrom(
@@ -108,20 +120,20 @@ function Oversize({ path, surcharges }: { path: string; surcharges: { id: string
       surcharges.map((each) => each.id),
     );
     const now = { id, name: say("largeParcel"), longestOver: "120 cm", amount: "0", always: false };
-    void acts.set(`${path}/charges/oversize`, [...surcharges, now]);
+    void acts.set(under(path)("charges", "oversize"), [...surcharges, now]);
   };
   return (
     <Fold title={say("largeParcels")}>
       {surcharges.map((each) => {
-        const at = `${path}/charges/oversize/${each.id}`;
+        const at = under(path)("charges", "oversize", each.id);
         return (
           <div key={each.id} className="col-span-3 grid grid-cols-[1.5fr_1fr_1fr_1fr_1fr_1.2fr_auto] items-end gap-x-3">
-            <Field path={`${at}/name`} label={say("named")} />
-            <Field path={`${at}/longestOver`} label={say("longerThan")} placeholder={say("any")} optional />
-            <Field path={`${at}/girthOver`} label={say("girthOver")} placeholder={say("any")} optional />
-            <Field path={`${at}/weightOver`} label={say("heavierThan")} placeholder={say("any")} optional />
-            <Field path={`${at}/amount`} label={say("eachCosts")} />
-            <Field path={`${at}/always`} label={say("evenWhenFree")} choices={yesNoChoices} {...yesNo} />
+            <Field path={under(at)("name")} label={say("named")} />
+            <Field path={under(at)("longestOver")} label={say("longerThan")} placeholder={say("any")} optional />
+            <Field path={under(at)("girthOver")} label={say("girthOver")} placeholder={say("any")} optional />
+            <Field path={under(at)("weightOver")} label={say("heavierThan")} placeholder={say("any")} optional />
+            <Field path={under(at)("amount")} label={say("eachCosts")} />
+            <Field path={under(at)("always")} label={say("evenWhenFree")} choices={yesNoChoices} {...yesNo} />
             <button
               type="button"
               className="btn btn-ghost btn-xs"

@@ -1,6 +1,7 @@
 import type { Setup } from "../../api/client";
 import { useActs, useBench, useMarks } from "../../desk/bench";
 import { plain } from "../../shared/money";
+import type { SetupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 
 type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
@@ -41,7 +42,7 @@ export function textOf({ bands, unit, above, free }: Parts): string {
 }
 
 /** The same rule in fields: bands, what comes above, and from when it is free. */
-export function RuleFields({ path, rule }: { path: string; rule: PriceRule | undefined }) {
+export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | undefined }) {
   const bench = useBench();
   const acts = useActs();
   const marks = useMarks();

@@ -3,7 +3,7 @@ import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { NamedField } from "../../shared/NamedField";
 import { whole, yesNo } from "../../shared/notations";
-import { idFrom } from "../../shared/paths";
+import { idFrom, type SetupPath, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { CarrierLink } from "./CarrierLink";
@@ -34,15 +34,24 @@ export function Sending() {
   const addParcel = () => {
     const id = free("box", delivery.parcels);
     const now = { id, name: say("box"), inner: "30 × 20 × 15 cm", outer: "31 × 21 × 16 cm", weight: "0.2 kg" };
-    void acts.set(`delivery/parcels/${id}`, now);
+    void acts.set(setupPath("delivery", "parcels", id), now);
   };
   const addHandling = () => {
     const id = free("handling", delivery.handling);
-    void acts.set(`delivery/handling/${id}`, { id, name: say("packedWithCare"), amount: "0", per: "order" });
+    void acts.set(setupPath("delivery", "handling", id), {
+      id,
+      name: say("packedWithCare"),
+      amount: "0",
+      per: "order",
+    });
   };
   const addDispatch = () => {
     const id = free("store", delivery.dispatch);
-    void acts.set(`delivery/dispatch/${id}`, { id, name: say("secondStore"), at: { country: shop.address.country } });
+    void acts.set(setupPath("delivery", "dispatch", id), {
+      id,
+      name: say("secondStore"),
+      at: { country: shop.address.country },
+    });
   };
   return (
     <div className="mt-6 grid gap-x-8 gap-y-6 border-t border-base-content pt-3 xl:grid-cols-2">
@@ -55,13 +64,13 @@ export function Sending() {
       >
         {delivery.parcels.map((parcel) => (
           <div key={parcel.id} className="mt-2 grid grid-cols-[1fr_1.3fr_1.3fr_auto] items-end gap-x-3 gap-y-1">
-            <Field path={`delivery/parcels/${parcel.id}/name`} label={say("parcel")} />
-            <Field path={`delivery/parcels/${parcel.id}/inner`} label={say("inside")} />
-            <Field path={`delivery/parcels/${parcel.id}/outer`} label={say("outside")} />
-            <Remove path={`delivery/parcels/${parcel.id}`} what={parcel.name} />
-            <Field path={`delivery/parcels/${parcel.id}/weight`} label={say("weighs")} />
+            <Field path={setupPath("delivery", "parcels", parcel.id, "name")} label={say("parcel")} />
+            <Field path={setupPath("delivery", "parcels", parcel.id, "inner")} label={say("inside")} />
+            <Field path={setupPath("delivery", "parcels", parcel.id, "outer")} label={say("outside")} />
+            <Remove path={setupPath("delivery", "parcels", parcel.id)} what={parcel.name} />
+            <Field path={setupPath("delivery", "parcels", parcel.id, "weight")} label={say("weighs")} />
             <Field
-              path={`delivery/parcels/${parcel.id}/most`}
+              path={setupPath("delivery", "parcels", parcel.id, "most")}
               label={say("holdsUp")}
               placeholder={say("any")}
               optional
@@ -80,16 +89,20 @@ export function Sending() {
         >
           {delivery.handling.map((group) => (
             <div key={group.id} className="mt-2 grid grid-cols-[1.5fr_0.8fr_1fr_1.2fr_auto] items-end gap-x-3">
-              <Field path={`delivery/handling/${group.id}/name`} label={say("handling")} />
-              <Field path={`delivery/handling/${group.id}/amount`} label={say("costs")} />
-              <Field path={`delivery/handling/${group.id}/per`} label={say("handlingPer")} choices={pers} />
+              <Field path={setupPath("delivery", "handling", group.id, "name")} label={say("handling")} />
+              <Field path={setupPath("delivery", "handling", group.id, "amount")} label={say("costs")} />
               <Field
-                path={`delivery/handling/${group.id}/always`}
+                path={setupPath("delivery", "handling", group.id, "per")}
+                label={say("handlingPer")}
+                choices={pers}
+              />
+              <Field
+                path={setupPath("delivery", "handling", group.id, "always")}
                 label={say("whereDeliveryFree")}
                 choices={alwaysChoices}
                 {...yesNo}
               />
-              <Remove path={`delivery/handling/${group.id}`} what={group.name} />
+              <Remove path={setupPath("delivery", "handling", group.id)} what={group.name} />
             </div>
           ))}
         </Part>
@@ -106,17 +119,29 @@ export function Sending() {
         >
           {delivery.dispatch.map((place) => (
             <div key={place.id} className="mt-2 grid grid-cols-[1.4fr_0.6fr_0.8fr_1.2fr_1fr_auto] items-end gap-x-3">
-              <Field path={`delivery/dispatch/${place.id}/name`} label={say("place")} />
-              <NamedField path={`delivery/dispatch/${place.id}/at/country`} label={say("country")} kind="country" />
-              <Field path={`delivery/dispatch/${place.id}/at/postcode`} label={say("postcode")} optional />
+              <Field path={setupPath("delivery", "dispatch", place.id, "name")} label={say("place")} />
+              <NamedField
+                path={setupPath("delivery", "dispatch", place.id, "at", "country")}
+                label={say("country")}
+                kind="country"
+              />
               <Field
-                path={`delivery/dispatch/${place.id}/point`}
+                path={setupPath("delivery", "dispatch", place.id, "at", "postcode")}
+                label={say("postcode")}
+                optional
+              />
+              <Field
+                path={setupPath("delivery", "dispatch", place.id, "point")}
                 label={say("latitudeLongitude")}
                 placeholder={say("forDistances")}
                 {...point}
               />
-              <Field path={`delivery/dispatch/${place.id}/preparation`} label={say("preparationDays")} {...whole} />
-              <Remove path={`delivery/dispatch/${place.id}`} what={place.name} />
+              <Field
+                path={setupPath("delivery", "dispatch", place.id, "preparation")}
+                label={say("preparationDays")}
+                {...whole}
+              />
+              <Remove path={setupPath("delivery", "dispatch", place.id)} what={place.name} />
             </div>
           ))}
         </Part>
@@ -152,7 +177,7 @@ function Part({
   );
 }
 
-function Remove({ path, what }: { path: string; what: string }) {
+function Remove({ path, what }: { path: SetupPath; what: string }) {
   const acts = useActs();
   return (
     <button

@@ -1,6 +1,7 @@
 import { useActs, useBench } from "../../desk/bench";
 import { Moves } from "../../shared/Moves";
 import { PlaceFields } from "../../shared/PlaceFields";
+import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { ZoneMap } from "./ZoneMap";
 
@@ -8,7 +9,7 @@ import { ZoneMap } from "./ZoneMap";
 export function ZoneFields({ id, close }: { id: string; close: () => void }) {
   const bench = useBench();
   const acts = useActs();
-  const path = `delivery/zones/${id}`;
+  const path = setupPath("delivery", "zones", id);
   const { zones } = bench.setup.delivery;
   const zone = zones.find((each) => each.id === id);
   if (!zone) return null;

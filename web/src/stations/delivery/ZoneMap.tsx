@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import { useActs, useBench } from "../../desk/bench";
+import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { useCountries } from "../../shared/useCountries";
 
@@ -18,7 +19,7 @@ export function ZoneMap({ id }: { id: string }) {
     const next = zone.places.includes(country)
       ? zone.places.filter((place: string) => place !== country)
       : [...zone.places, country];
-    void acts.set(`delivery/zones/${id}/places`, next.join(" "));
+    void acts.set(setupPath("delivery", "zones", id, "places"), next.join(" "));
   };
   const all = [...held.values()];
   const holes = all.filter((each) => each.sold && !each.zone).length;

@@ -4,7 +4,7 @@ import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { whole, words, yesNo, yesNoChoices } from "../../shared/notations";
-import { idFrom, valueAt } from "../../shared/paths";
+import { idFrom, setupPath, under, valueAt } from "../../shared/paths";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -13,7 +13,11 @@ import { windowText } from "../tax/TaxPlace";
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
 const optional = (text: string) => text.trim() || undefined;
 
-interface DiscountColumn extends Column {
+type Rule = Setup["discounts"]["rules"][number];
+/** A field of a discount, or of what it depends on. */
+type Id = keyof Rule | "leastValue";
+
+interface DiscountColumn extends Column<Id> {
   write?: (value: unknown) => string;
 }
 
@@ -30,37 +34,43 @@ const columns: DiscountColumn[] = [
   },
   { id: "percent", name: say("percent"), read: optional },
   { id: "amount", name: say("orAmount"), read: optional },
-  { id: "conditions/leastValue", name: say("fromGoodsField"), read: optional },
+  { id: "leastValue", name: say("fromGoodsField"), read: optional },
   { id: "combines", name: say("combines"), note: say("withOthers"), figures: false, choices: yesNoChoices, ...yesNo },
 ];
 
-const shown = new Set(columns.map((column) => column.id));
+const pathOf = (rule: string, column: Id) =>
+  column === "leastValue"
+    ? setupPath("discounts", "rules", rule, "conditions", column)
+    : setupPath("discounts", "rules", rule, column);
 
 /** When a discount applies, besides what the sheet has. */
 function DiscountDetail({ id }: { id: string }) {
-  const at = `discounts/rules/${id}`;
-  const when = `${at}/conditions`;
+  const at = setupPath("discounts", "rules", id);
+  const when = under(at)("conditions");
   return (
     <section
       aria-label={say("whenApplies")}
       className="border-s-2 border-accent px-4 pt-2 pb-4 max-md:sticky max-md:start-0 max-md:w-[calc(100vw-2.75rem)]"
     >
       <div className="grid max-w-3xl grid-cols-2 gap-x-6 md:grid-cols-3 gap-y-2">
-        <Field path={`${at}/name`} label={say("asBuyerReads")} />
-        <Field path={`${when}/window`} label={say("daysField")} placeholder={say("windowExample")} {...windowText} />
-        <Field path={`${when}/leastQuantity`} label={say("fromThings")} placeholder={say("any")} optional />
-        <Field path={`${when}/categories`} label={say("onlyGoods")} placeholder={say("allOfThem")} {...words} />
-        <Field path={`${when}/except`} label={say("notGoods")} placeholder={say("none")} {...words} />
-        <Field path={`${when}/places`} label={say("only")} placeholder={say("everywhere")} {...words} />
-        <Field path={`${when}/uses`} label={say("usesAll")} placeholder={say("any")} {...whole} />
-        <Field path={`${when}/usesPerBuyer`} label={say("usesForOneBuyer")} placeholder={say("any")} {...whole} />
-        <Field path={`${when}/firstOrder`} label={say("firstOrderOnly")} choices={yesNoChoices} {...yesNo} />
+        <Field path={under(at)("name")} label={say("asBuyerReads")} />
+        <Field
+          path={under(when)("window")}
+          label={say("daysField")}
+          placeholder={say("windowExample")}
+          {...windowText}
+        />
+        <Field path={under(when)("leastQuantity")} label={say("fromThings")} placeholder={say("any")} optional />
+        <Field path={under(when)("categories")} label={say("onlyGoods")} placeholder={say("allOfThem")} {...words} />
+        <Field path={under(when)("except")} label={say("notGoods")} placeholder={say("none")} {...words} />
+        <Field path={under(when)("places")} label={say("only")} placeholder={say("everywhere")} {...words} />
+        <Field path={under(when)("uses")} label={say("usesAll")} placeholder={say("any")} {...whole} />
+        <Field path={under(when)("usesPerBuyer")} label={say("usesForOneBuyer")} placeholder={say("any")} {...whole} />
+        <Field path={under(when)("firstOrder")} label={say("firstOrderOnly")} choices={yesNoChoices} {...yesNo} />
       </div>
     </section>
   );
 }
-
-type Rule = Setup["discounts"]["rules"][number];
 
 /** What else decides, in a few words. */
 function conditionsOf({ conditions }: Rule): string {
@@ -84,8 +94,9 @@ export function DiscountSheet() {
   const [unfolded, setUnfolded] = useState<string>();
 
   useEffect(() => {
-    const [station, list, id, ...part] = spotlight.wanted.split("/");
-    if (station === "discounts" && list === "rules" && id && !shown.has(part.join("/"))) setUnfolded(id);
+    const [station, list, id] = spotlight.wanted.split("/");
+    const inSheet = id && columns.some((column) => pathOf(id, column.id) === spotlight.wanted);
+    if (station === "discounts" && list === "rules" && id && !inSheet) setUnfolded(id);
   }, [spotlight.wanted]);
 
   const add = (name: string) => {
@@ -94,7 +105,7 @@ export function DiscountSheet() {
       rules.map((each) => each.id),
     );
     void acts
-      .set(`discounts/rules/${id}`, {
+      .set(setupPath("discounts", "rules", id), {
         id,
         name,
         code: id.toUpperCase(),
@@ -102,7 +113,7 @@ export function DiscountSheet() {
         percent: "10",
         combines: true,
       })
-      .then((made) => made && marks.goTo(`discounts/rules/${id}/code`));
+      .then((made) => made && marks.goTo(setupPath("discounts", "rules", id, "code")));
   };
   const here = spotlight.at.startsWith("discounts/")
     ? rules.find((each) => each.id === spotlight.at.split("/")[2])
@@ -113,7 +124,7 @@ export function DiscountSheet() {
         <h2 className="text-base">{say("discountsCodes")}</h2>
         <AddNamed what={say("discount")} add={add} />
         {here && (
-          <TextButton onClick={() => void acts.set(`discounts/rules/${here.id}`, undefined)}>
+          <TextButton onClick={() => void acts.set(setupPath("discounts", "rules", here.id), undefined)}>
             {say("removeNamed", { name: here.name })}
           </TextButton>
         )}
@@ -128,11 +139,9 @@ export function DiscountSheet() {
           columns={columns}
           openRow={(row) => setUnfolded(unfolded === row.id ? undefined : row.id)}
           unfold={(row) => row.id === unfolded && <DiscountDetail id={row.id} />}
-          pathOf={(row, column) => `discounts/rules/${row.id}/${column.id}`}
+          pathOf={(row, column) => pathOf(row.id, column.id)}
           textOf={(row, column) =>
-            ((column as DiscountColumn).write ?? asText)(
-              valueAt(bench.draft.document, `discounts/rules/${row.id}/${column.id}`),
-            )
+            ((column as DiscountColumn).write ?? asText)(valueAt(bench.draft.document, pathOf(row.id, column.id)))
           }
         />
       )}

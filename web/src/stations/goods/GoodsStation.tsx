@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useState } from "react";
+import type { Setup } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../../desk/bench";
 import { Fold } from "../../shared/Fold";
-import { idFrom } from "../../shared/paths";
+import { idFrom, setupPath } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
@@ -33,7 +34,7 @@ export function GoodsStation() {
   const [name, setName] = useState("");
   const [filter, setFilter] = useState("");
   const [unfolded, setUnfolded] = useState<string>();
-  const columns: Column[] = [
+  const columns: Column<keyof Setup["goods"]["products"][number]>[] = [
     { id: "name", name: say("nameField"), figures: false },
     {
       id: "price",
@@ -92,10 +93,10 @@ export function GoodsStation() {
       category: tax.categories[0]?.id ?? "",
       options: [],
     };
-    if (await acts.set(`goods/products/${id}`, product)) {
+    if (await acts.set(setupPath("goods", "products", id), product)) {
       setName("");
       setFilter("");
-      marks.goTo(`goods/products/${id}/price`);
+      marks.goTo(setupPath("goods", "products", id, "price"));
     }
   };
   const here = spotlight.at.startsWith("goods/products/");
@@ -123,7 +124,7 @@ export function GoodsStation() {
         corner={say("code")}
         rows={rows}
         columns={columns}
-        pathOf={(row, column) => `goods/products/${row.id}/${column.id}`}
+        pathOf={(row, column) => setupPath("goods", "products", row.id, column.id)}
         textOf={(row, column) => String((byId.get(row.id) as Record<string, unknown> | undefined)?.[column.id] ?? "")}
         openRow={(row) => setUnfolded(unfolded === row.id ? undefined : row.id)}
         unfold={(row) => {
@@ -154,7 +155,7 @@ export function GoodsStation() {
             <button
               type="button"
               className="btn btn-ghost btn-sm"
-              onClick={() => void acts.set(`goods/products/${product.id}`, undefined)}
+              onClick={() => void acts.set(setupPath("goods", "products", product.id), undefined)}
             >
               {say("removeNamed", { name: product.name })}
             </button>

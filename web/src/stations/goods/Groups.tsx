@@ -1,7 +1,7 @@
 import { useActs, useBench } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
-import { idFrom } from "../../shared/paths";
+import { idFrom, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 
 /** Groups of goods with what they say for their goods, the default one, and groups of buyers. */
@@ -17,14 +17,14 @@ export function Groups() {
       name,
       goods.groups.map((each) => each.id),
     );
-    void acts.set(`goods/groups/${id}`, { id, name });
+    void acts.set(setupPath("goods", "groups", id), { id, name });
   };
   const addBuyers = (name: string) => {
     const id = idFrom(
       name,
       goods.buyerGroups.map((each) => each.id),
     );
-    void acts.set(`goods/buyerGroups/${id}`, { id, name, percentOff: "10" });
+    void acts.set(setupPath("goods", "buyerGroups", id), { id, name, percentOff: "10" });
   };
   return (
     <div className="mt-6 grid gap-8 xl:grid-cols-2">
@@ -36,20 +36,20 @@ export function Groups() {
         <p className="mt-1 text-xs quiet">{say("whatProductDoesNotSay")}</p>
         {goods.groups.map((group) => (
           <div key={group.id} className="mt-2 grid grid-cols-[1.4fr_1fr_1fr_1.4fr_auto] items-end gap-x-4">
-            <Field path={`goods/groups/${group.id}/name`} label={say("groupField")} />
+            <Field path={setupPath("goods", "groups", group.id, "name")} label={say("groupField")} />
             <Field
-              path={`goods/groups/${group.id}/category`}
+              path={setupPath("goods", "groups", group.id, "category")}
               label={say("taxedAs")}
               choices={categories}
               read={optional}
             />
-            <Field path={`goods/groups/${group.id}/weight`} label={say("weight")} optional />
-            <Field path={`goods/groups/${group.id}/sending/size`} label={say("size")} optional />
+            <Field path={setupPath("goods", "groups", group.id, "weight")} label={say("weight")} optional />
+            <Field path={setupPath("goods", "groups", group.id, "sending", "size")} label={say("size")} optional />
             <button
               type="button"
               className="btn btn-ghost btn-xs"
               aria-label={say("removeGroup", { name: group.name })}
-              onClick={() => void acts.set(`goods/groups/${group.id}`, undefined)}
+              onClick={() => void acts.set(setupPath("goods", "groups", group.id), undefined)}
             >
               {say("removeIt")}
             </button>
@@ -57,7 +57,12 @@ export function Groups() {
         ))}
         {goods.groups.length > 0 && (
           <div className="mt-2 max-w-56">
-            <Field path="goods/defaultGroup" label={say("defaultGroupField")} choices={standing} read={optional} />
+            <Field
+              path={setupPath("goods", "defaultGroup")}
+              label={say("defaultGroupField")}
+              choices={standing}
+              read={optional}
+            />
           </div>
         )}
       </section>
@@ -69,13 +74,17 @@ export function Groups() {
         <p className="mt-1 text-xs quiet">{say("percentOffShelfPriceOr")}</p>
         {goods.buyerGroups.map((group) => (
           <div key={group.id} className="mt-2 grid grid-cols-[2fr_1fr_auto] items-end gap-x-4">
-            <Field path={`goods/buyerGroups/${group.id}/name`} label={say("buyersHead")} />
-            <Field path={`goods/buyerGroups/${group.id}/percentOff`} label={say("percentOff")} optional />
+            <Field path={setupPath("goods", "buyerGroups", group.id, "name")} label={say("buyersHead")} />
+            <Field
+              path={setupPath("goods", "buyerGroups", group.id, "percentOff")}
+              label={say("percentOff")}
+              optional
+            />
             <button
               type="button"
               className="btn btn-ghost btn-xs"
               aria-label={say("removeBuyers", { name: group.name })}
-              onClick={() => void acts.set(`goods/buyerGroups/${group.id}`, undefined)}
+              onClick={() => void acts.set(setupPath("goods", "buyerGroups", group.id), undefined)}
             >
               {say("removeIt")}
             </button>

@@ -3,7 +3,7 @@ import type { Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo, yesNoChoices } from "../../shared/notations";
-import { idFrom } from "../../shared/paths";
+import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { InStock } from "./InStock";
 import { bounds, breaks, choices, measure, own, renewal, sale } from "./notations";
@@ -15,7 +15,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
   const bench = useBench();
   const acts = useActs();
   const { goods, delivery, shop } = bench.setup;
-  const at = `goods/products/${product.id}`;
+  const at = setupPath("goods", "products", product.id);
   const groups = [{ id: "", name: say("noneItsOwn") }, ...goods.groups];
   const dispatch = [{ id: "", name: say("theShop") }, ...delivery.dispatch];
   const handling = [{ id: "", name: say("asUsual") }, ...delivery.handling];
@@ -38,19 +38,24 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
       </div>
       <Part title={say("price")}>
         <Field
-          path={`${at}/sale`}
+          path={under(at)("sale")}
           label={say("salePrice")}
           placeholder={say("none")}
           note={say("saleExample")}
           {...sale}
         />
-        <Field path={`${at}/breaks`} label={say("fromQuantityOn")} placeholder="10: 7.50; 50: 12 %" {...breaks} />
-        <Field path={`${at}/measure`} label={say("soldByMeasure")} placeholder={say("measureExample")} {...measure} />
+        <Field path={under(at)("breaks")} label={say("fromQuantityOn")} placeholder="10: 7.50; 50: 12 %" {...breaks} />
+        <Field
+          path={under(at)("measure")}
+          label={say("soldByMeasure")}
+          placeholder={say("measureExample")}
+          {...measure}
+        />
         {product.kind === "donation" && (
-          <Field path={`${at}/bounds`} label={say("buyerGives")} placeholder={say("boundsExample")} {...bounds} />
+          <Field path={under(at)("bounds")} label={say("buyerGives")} placeholder={say("boundsExample")} {...bounds} />
         )}
         <Field
-          path={`${at}/renews`}
+          path={under(at)("renews")}
           label={say("chargedAgainEvery")}
           placeholder={say("renewalPlaceholder")}
           {...renewal}
@@ -58,7 +63,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         {shop.currencies.map((accepted) => (
           <Field
             key={accepted.code}
-            path={`${at}/prices/${accepted.code}`}
+            path={under(at)("prices", accepted.code)}
             label={say("priceInCurrency", { code: accepted.code })}
             placeholder={say("converted")}
             optional
@@ -67,7 +72,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         {goods.buyerGroups.map((group) => (
           <Field
             key={group.id}
-            path={`${at}/groupPrices/${group.id}`}
+            path={under(at)("groupPrices", group.id)}
             label={say("forNamed", { name: group.name })}
             placeholder={group.percentOff ? say("percentOff2", { percentOff: group.percentOff }) : say("shelfPrice")}
             optional
@@ -76,7 +81,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
       </Part>
       <Part title={say("inAGroup")}>
         <Field
-          path={`${at}/group`}
+          path={under(at)("group")}
           label={say("groupField")}
           choices={groups}
           read={optional}
@@ -84,34 +89,44 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         />
         {physical && (
           <>
-            <Field path={`${at}/sending/size`} label={say("sizePacked")} placeholder={say("sizeExample")} optional />
             <Field
-              path={`${at}/sending/alone`}
+              path={under(at)("sending", "size")}
+              label={say("sizePacked")}
+              placeholder={say("sizeExample")}
+              optional
+            />
+            <Field
+              path={under(at)("sending", "alone")}
               label={say("travelsAlone")}
               choices={yesNoChoices}
               write={yesNo.write}
               read={yesNo.read}
             />
             <Field
-              path={`${at}/sending/preparation`}
+              path={under(at)("sending", "preparation")}
               label={say("preparationWorkingDays")}
               placeholder={say("none")}
               {...whole}
             />
             <Field
-              path={`${at}/sending/own`}
+              path={under(at)("sending", "own")}
               label={say("deliveryItsOwn")}
               placeholder={say("ownDeliveryExample")}
               {...own}
             />
             {delivery.handling.length > 0 && (
-              <Field path={`${at}/sending/handling`} label={say("handled")} choices={handling} read={optional} />
+              <Field
+                path={under(at)("sending", "handling")}
+                label={say("handled")}
+                choices={handling}
+                read={optional}
+              />
             )}
             {delivery.dispatch.length > 0 && (
-              <Field path={`${at}/sending/from`} label={say("leavesFrom")} choices={dispatch} read={optional} />
+              <Field path={under(at)("sending", "from")} label={say("leavesFrom")} choices={dispatch} read={optional} />
             )}
-            <Field path={`${at}/sending/tariff`} label={say("tariffCode")} placeholder={say("none")} optional />
-            <Field path={`${at}/sending/origin`} label={say("made")} placeholder={say("ie")} optional />
+            <Field path={under(at)("sending", "tariff")} label={say("tariffCode")} placeholder={say("none")} optional />
+            <Field path={under(at)("sending", "origin")} label={say("made")} placeholder={say("ie")} optional />
           </>
         )}
       </Part>
@@ -150,7 +165,7 @@ function Add({ what, add }: { what: string; add: () => void }) {
   );
 }
 
-function Remove({ path, what }: { path: string; what: string }) {
+function Remove({ path, what }: { path: SetupPath; what: string }) {
   const acts = useActs();
   return (
     <button
@@ -166,46 +181,50 @@ function Remove({ path, what }: { path: string; what: string }) {
 
 const ids = (things: { id: string }[]): string[] => things.map((each) => each.id);
 
-function Options({ product, at }: { product: Product; at: string }) {
+function Options({ product, at }: { product: Product; at: SetupPath<Product> }) {
   const acts = useActs();
   const add = () => {
     const id = idFrom("option", ids(product.options));
-    void acts.set(`${at}/options/${id}`, { id, name: say("choiceOf"), choices: [{ id: "first", name: say("first") }] });
+    void acts.set(under(at)("options", id), {
+      id,
+      name: say("choiceOf"),
+      choices: [{ id: "first", name: say("first") }],
+    });
   };
   return (
     <Part title={say("options")} add={<Add what={say("addOption")} add={add} />}>
       {product.options.length === 0 && <p className="col-span-full quiet">{say("nothingChoose")}</p>}
       {product.options.map((option) => {
-        const path = `${at}/options/${option.id}`;
+        const path = under(at)("options", option.id);
         return (
           <div key={option.id} className="col-span-full grid grid-cols-3 gap-x-6 gap-y-1">
-            <Field path={`${path}/name`} label={say("optionField")} />
+            <Field path={under(path)("name")} label={say("optionField")} />
             <span className="self-end text-xs">
               <Add
                 what={say("addChoice")}
                 add={() => {
                   const id = idFrom("choice", ids(option.choices));
-                  void acts.set(`${path}/choices/${id}`, { id, name: say("another") });
+                  void acts.set(under(path)("choices", id), { id, name: say("another") });
                 }}
               />
             </span>
             <Remove path={path} what={option.name} />
             {option.choices.map((choice) => (
               <div key={choice.id} className="col-span-full grid grid-cols-[1.5fr_1fr_1fr_auto] gap-x-4 ps-4">
-                <Field path={`${path}/choices/${choice.id}/name`} label={say("choiceField")} />
+                <Field path={under(path)("choices", choice.id, "name")} label={say("choiceField")} />
                 <Field
-                  path={`${path}/choices/${choice.id}/extra`}
+                  path={under(path)("choices", choice.id, "extra")}
                   label={say("adds")}
                   placeholder={say("nothing")}
                   optional
                 />
                 <Field
-                  path={`${path}/choices/${choice.id}/percent`}
+                  path={under(path)("choices", choice.id, "percent")}
                   label={say("addsPercent")}
                   placeholder={say("nothing")}
                   optional
                 />
-                <Remove path={`${path}/choices/${choice.id}`} what={choice.name} />
+                <Remove path={under(path)("choices", choice.id)} what={choice.name} />
               </div>
             ))}
           </div>
@@ -215,25 +234,25 @@ function Options({ product, at }: { product: Product; at: string }) {
   );
 }
 
-function Variations({ product, at }: { product: Product; at: string }) {
+function Variations({ product, at }: { product: Product; at: SetupPath<Product> }) {
   const acts = useActs();
   if (product.options.length === 0) return null;
   const add = () => {
     const id = idFrom("variation", ids(product.variations));
     const chosen = Object.fromEntries(product.options.map((option) => [option.id, option.choices[0]?.id ?? ""]));
-    void acts.set(`${at}/variations/${id}`, { id, options: chosen });
+    void acts.set(under(at)("variations", id), { id, options: chosen });
   };
   return (
     <Part title={say("variations")} add={<Add what={say("addVariation")} add={add} />}>
       {product.variations.length === 0 && <p className="col-span-full quiet">{say("noChoiceHasPriceOr")}</p>}
       {product.variations.map((variation) => {
-        const path = `${at}/variations/${variation.id}`;
+        const path = under(at)("variations", variation.id);
         return (
           <div key={variation.id} className="col-span-full grid grid-cols-[2fr_1fr_2fr_1fr_auto] gap-x-4">
-            <Field path={`${path}/options`} label={say("whereChosen")} {...choices} />
-            <Field path={`${path}/price`} label={say("price")} placeholder={say("asAbove")} optional />
-            <Field path={`${path}/sale`} label={say("salePrice")} {...sale} />
-            <Field path={`${path}/weight`} label={say("weight")} placeholder={say("asAbove")} optional />
+            <Field path={under(path)("options")} label={say("whereChosen")} {...choices} />
+            <Field path={under(path)("price")} label={say("price")} placeholder={say("asAbove")} optional />
+            <Field path={under(path)("sale")} label={say("salePrice")} {...sale} />
+            <Field path={under(path)("weight")} label={say("weight")} placeholder={say("asAbove")} optional />
             <Remove path={path} what={say("variation", { id: variation.id })} />
           </div>
         );
@@ -242,7 +261,7 @@ function Variations({ product, at }: { product: Product; at: string }) {
   );
 }
 
-function PerUnits({ product, at }: { product: Product; at: string }) {
+function PerUnits({ product, at }: { product: Product; at: SetupPath<Product> }) {
   const bench = useBench();
   const acts = useActs();
   const taxed = [
@@ -262,7 +281,7 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
   });
   const add = () => {
     const id = idFrom("deposit", ids(product.perUnit));
-    void acts.set(`${at}/perUnit/${id}`, {
+    void acts.set(under(at)("perUnit", id), {
       id,
       name: say("deposit"),
       amount: "0",
@@ -273,13 +292,13 @@ function PerUnits({ product, at }: { product: Product; at: string }) {
   return (
     <Part title={say("eachUnitBears")} add={<Add what={say("addDepositOrCharge")} add={add} />}>
       {product.perUnit.map((each) => {
-        const path = `${at}/perUnit/${each.id}`;
+        const path = under(at)("perUnit", each.id);
         return (
           <div key={each.id} className="col-span-full grid grid-cols-[2fr_1fr_1fr_1fr_auto] gap-x-4">
-            <Field path={`${path}/name`} label={say("named")} />
-            <Field path={`${path}/amount`} label={say("amountField")} />
+            <Field path={under(path)("name")} label={say("named")} />
+            <Field path={under(path)("amount")} label={say("amountField")} />
             <Field path={path} label={say("taxedAs")} choices={taxed} {...taxedAs(each)} />
-            <Field path={`${path}/inside`} label={say("insidePrice")} choices={yesNoChoices} {...yesNo} />
+            <Field path={under(path)("inside")} label={say("insidePrice")} choices={yesNoChoices} {...yesNo} />
             <Remove path={path} what={each.name} />
           </div>
         );

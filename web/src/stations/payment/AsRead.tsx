@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
+import { setupPath, under } from "../../shared/paths";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import type { MethodSetup } from "./kinds";
@@ -17,17 +18,17 @@ export function AsRead({ chosen, choose }: { chosen: MethodSetup; choose: (id: s
   const [dragged, setDragged] = useState<string>();
   const shown = payment.methods.filter((method) => method.on || method.id === chosen.id);
   const own = language === shop.language;
-  const path = `payment/methods/${chosen.id}`;
+  const path = setupPath("payment", "methods", chosen.id);
   const said = (method: MethodSetup, part: "title" | "sentence") =>
     (own ? undefined : terms.words[language]?.[`payment.methods.${method.id}.${part}`]) ?? method[part];
   const field = (part: "title" | "sentence") =>
-    own ? `${path}/${part}` : `terms/words/${language}/payment.methods.${chosen.id}.${part}`;
+    own ? under(path)(part) : setupPath("terms", "words", language, `payment.methods.${chosen.id}.${part}`);
   const drop = (onto: string) => {
     const moved = payment.methods.find((method) => method.id === dragged);
     setDragged(undefined);
     if (!moved || moved.id === onto) return;
     const to = payment.methods.findIndex((method) => method.id === onto);
-    void acts.commit([{ path: `payment/methods/${moved.id}`, was: moved, now: moved, to }]);
+    void acts.commit([{ path: setupPath("payment", "methods", moved.id), was: moved, now: moved, to }]);
   };
   return (
     <section aria-label={say("asBuyerReads")} className="border border-base-300 bg-base-100 p-3">

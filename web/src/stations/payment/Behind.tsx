@@ -1,5 +1,6 @@
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { setupPath } from "../../shared/paths";
 import { say, sayCode } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { Account } from "./Account";
@@ -11,7 +12,7 @@ import { routeOf } from "./route";
 export function Behind({ method }: { method: MethodSetup }) {
   const acts = useActs();
   const kind = kindOf(method.kind);
-  const path = `payment/methods/${method.id}`;
+  const path = setupPath("payment", "methods", method.id);
   return (
     <section aria-label={say("behindIt", { title: method.title })} className="grid content-start gap-4">
       <h2 className="text-base">
@@ -34,10 +35,10 @@ function Transfers() {
   const { account } = useBench().setup.payment;
   return (
     <div className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
-      <Field path="payment/account/iban" label={say("iban")} className="font-mono" />
-      <Field path="payment/account/holder" label={say("accountHolderAsBankKnows")} />
+      <Field path={setupPath("payment", "account", "iban")} label={say("iban")} className="font-mono" />
+      <Field path={setupPath("payment", "account", "holder")} label={say("accountHolderAsBankKnows")} />
       <Field
-        path="payment/account/payee"
+        path={setupPath("payment", "account", "payee")}
         label={say("payeeAsBuyersAreTold")}
         note={account?.payee && account.payee !== account.holder ? say("banksCompareTwoWarnBuyer") : ""}
       />

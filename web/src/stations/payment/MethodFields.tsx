@@ -2,6 +2,7 @@ import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, words } from "../../shared/notations";
 import { PlacesField } from "../../shared/PlacesField";
+import { type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { kindOf, type MethodSetup } from "./kinds";
 
@@ -18,44 +19,44 @@ const captures = [
 /** What a way to pay costs, and when a buyer sees it. */
 export function MethodFields({ method }: { method: MethodSetup }) {
   const bench = useBench();
-  const path = `payment/methods/${method.id}`;
+  const path = setupPath("payment", "methods", method.id);
   const { currency } = bench.setup.shop;
   return (
     <>
       <div className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
         {method.fee ? (
           <>
-            <Field path={`${path}/fee/percent`} label={say("takesFromYou")} />
-            <Field path={`${path}/fee/fixed`} label={say("eachTime", { currency })} />
+            <Field path={under(path)("fee", "percent")} label={say("takesFromYou")} />
+            <Field path={under(path)("fee", "fixed")} label={say("eachTime", { currency })} />
           </>
         ) : (
-          <Give path={`${path}/fee`} now={{ percent: "0", fixed: "0" }}>
+          <Give path={under(path)("fee")} now={{ percent: "0", fixed: "0" }}>
             {say("sayWhatTakesFromYou")}
           </Give>
         )}
         {method.charge ? (
           <>
-            <Field path={`${path}/charge/percent`} label={say("buyerPaysOnTop")} />
+            <Field path={under(path)("charge", "percent")} label={say("buyerPaysOnTop")} />
             <Field
-              path={`${path}/charge/amount`}
+              path={under(path)("charge", "amount")}
               label={say("eachTime", { currency })}
               note={say("belowZeroReduction")}
             />
           </>
         ) : (
-          <Give path={`${path}/charge`} now={{ percent: "0", amount: "0" }}>
+          <Give path={under(path)("charge")} now={{ percent: "0", amount: "0" }}>
             {say("chargeOrRewardBuyer")}
           </Give>
         )}
       </div>
       {kindOf(method.kind)?.provider && (
-        <Field path={`${path}/capture`} label={say("moneyTaken")} choices={captures} className="max-w-xs" />
+        <Field path={under(path)("capture")} label={say("moneyTaken")} choices={captures} className="max-w-xs" />
       )}
       {method.kind === "on-account" && (
         <div className="grid max-w-md grid-cols-2 gap-x-6">
-          <Field path={`${path}/terms/days`} label={say("paidWithinDays")} placeholder="30" {...whole} />
+          <Field path={under(path)("terms", "days")} label={say("paidWithinDays")} placeholder="30" {...whole} />
           <Field
-            path={`${path}/terms/limit`}
+            path={under(path)("terms", "limit")}
             label={say("oneBuyerMayOwe", { currency })}
             placeholder={say("any")}
             optional
@@ -65,35 +66,35 @@ export function MethodFields({ method }: { method: MethodSetup }) {
       <fieldset className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
         <legend className="col-span-full mb-1 text-xs quiet">{say("seenOnlyWhen")}</legend>
         <Field
-          path={`${path}/conditions/least`}
+          path={under(path)("conditions", "least")}
           label={say("orderFrom", { currency })}
           placeholder={say("any")}
           optional
         />
         <Field
-          path={`${path}/conditions/most`}
+          path={under(path)("conditions", "most")}
           label={say("orderUp", { currency })}
           placeholder={say("any")}
           optional
         />
         <Field
-          path={`${path}/conditions/buyers`}
+          path={under(path)("conditions", "buyers")}
           label={say("boughtBy")}
           choices={buyers}
           read={(text) => text || undefined}
         />
-        <Field path={`${path}/conditions/currencies`} label={say("paid")} placeholder={say("any")} {...words} />
+        <Field path={under(path)("conditions", "currencies")} label={say("paid")} placeholder={say("any")} {...words} />
         <div className="col-span-2">
-          <PlacesField path={`${path}/conditions/places`} label={say("sentTo")} empty={say("anywhere")} />
+          <PlacesField path={under(path)("conditions", "places")} label={say("sentTo")} empty={say("anywhere")} />
         </div>
         <Field
-          path={`${path}/conditions/deliveries`}
+          path={under(path)("conditions", "deliveries")}
           label={say("deliveredBy")}
           placeholder={say("anyOption")}
           {...words}
         />
         <Field
-          path={`${path}/conditions/except`}
+          path={under(path)("conditions", "except")}
           label={say("notWithTheseGroups")}
           placeholder={say("none")}
           {...words}
@@ -103,7 +104,7 @@ export function MethodFields({ method }: { method: MethodSetup }) {
   );
 }
 
-function Give({ path, now, children }: { path: string; now: object; children: string }) {
+function Give({ path, now, children }: { path: SetupPath; now: object; children: string }) {
   const acts = useActs();
   return (
     <button

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { useActs, useBench, usePriced, useSpotlight } from "../../desk/bench";
+import { setupPath } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { say, sayCode } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -26,7 +27,7 @@ export function PaymentStation() {
   const add = async (kind: (typeof kinds)[number]) => {
     const { id, title, sentence, gateway } = kind;
     const now = { id, kind: id, on: false, title, sentence, ...(gateway ? { gateway } : {}) };
-    if (await acts.set(`payment/methods/${id}`, now)) setChosen(id);
+    if (await acts.set(setupPath("payment", "methods", id), now)) setChosen(id);
   };
   // Who is led to a field of a way finds the way open.
   const [, list, id] = wanted.startsWith("payment/") ? wanted.split("/") : [];

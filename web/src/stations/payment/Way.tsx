@@ -1,5 +1,6 @@
 import type { QuoteView } from "../../api/client";
 import { useActs } from "../../desk/bench";
+import { setupPath, under } from "../../shared/paths";
 import { SewingButton } from "../../shared/SewingButton";
 import { say } from "../../shared/say";
 import type { MethodSetup } from "./kinds";
@@ -16,7 +17,7 @@ interface Props {
 /** One way to pay: sewn on or off, as the buyer reads it, and the way its money takes. */
 export function Way({ method, seen, connected, chosen, choose }: Props) {
   const acts = useActs();
-  const path = `payment/methods/${method.id}`;
+  const path = setupPath("payment", "methods", method.id);
   const whole = method.on && connected && seen !== undefined && !seen.hidden;
   const note = !method.on ? say("offSentence") : !connected ? say("lineBrokenAtAccount") : seen?.hidden;
   return (
@@ -32,7 +33,7 @@ export function Way({ method, seen, connected, chosen, choose }: Props) {
           className="mt-0.5 cursor-pointer"
           aria-label={say("onNamed", { title: method.title })}
           aria-pressed={method.on}
-          onClick={() => void acts.set(`${path}/on`, !method.on)}
+          onClick={() => void acts.set(under(path)("on"), !method.on)}
         >
           <SewingButton state={!method.on ? "empty" : whole ? "sewn" : "half"} />
         </button>

@@ -4,7 +4,7 @@ import { deskNotation, fromDesk, toDesk } from "../../shared/deskNotation";
 import { Field } from "../../shared/Field";
 import { NamedField } from "../../shared/NamedField";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
-import { idFrom } from "../../shared/paths";
+import { idFrom, setupPath, under } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -29,10 +29,10 @@ export function PickupStation() {
     );
     const at = { country, ...(region ? { region } : {}), ...(postcode ? { postcode } : {}) };
     const now = { id, name: say("ourPlace"), lines: shop.address.lines, at, hours: [], daysAhead: 14, holidays: true };
-    void acts.set(`pickup/places/${id}`, now);
+    void acts.set(setupPath("pickup", "places", id), now);
   };
   const bring = () =>
-    void acts.set("pickup/local", {
+    void acts.set(setupPath("pickup", "local"), {
       name: say("broughtRoundByUs"),
       radius: "5",
       unit: "km",
@@ -59,42 +59,47 @@ export function PickupStation() {
 
 function Place({ spot }: { spot: Spot }) {
   const acts = useActs();
-  const at = `pickup/places/${spot.id}`;
+  const at = setupPath("pickup", "places", spot.id);
   return (
     <section aria-label={spot.name} className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]">
       <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
-        <Field path={`${at}/name`} label={say("place")} />
-        <Field path={`${at}/lines`} label={say("street")} className="col-span-2" {...lines} />
-        <NamedField path={`${at}/at/country`} label={say("country")} kind="country" />
+        <Field path={under(at)("name")} label={say("place")} />
+        <Field path={under(at)("lines")} label={say("street")} className="col-span-2" {...lines} />
+        <NamedField path={under(at)("at", "country")} label={say("country")} kind="country" />
         <Field
-          path={`${at}/at/region`}
+          path={under(at)("at", "region")}
           label={say("region")}
           placeholder={say("none")}
           optional
           note={say("taxHolidaysGoBy")}
         />
-        <Field path={`${at}/at/postcode`} label={say("postcode")} placeholder={say("none")} optional />
+        <Field path={under(at)("at", "postcode")} label={say("postcode")} placeholder={say("none")} optional />
         <Field
-          path={`${at}/hours`}
+          path={under(at)("hours")}
           label={say("hours")}
           className="col-span-3"
           placeholder={say("hoursExample")}
           {...hours}
         />
-        <Field path={`${at}/slotMinutes`} label={say("slotTakesMinutes")} placeholder={say("wholeSpan")} {...whole} />
-        <Field path={`${at}/capacity`} label={say("ordersSlot")} placeholder={say("any")} {...whole} />
-        <Field path={`${at}/noticeHours`} label={say("noticeHours")} placeholder="2" {...whole} />
-        <Field path={`${at}/daysAhead`} label={say("daysAhead")} {...whole} />
-        <Field path={`${at}/holidays`} label={say("closedOnPublicHolidays")} choices={yesNoChoices} {...yesNo} />
         <Field
-          path={`${at}/price`}
+          path={under(at)("slotMinutes")}
+          label={say("slotTakesMinutes")}
+          placeholder={say("wholeSpan")}
+          {...whole}
+        />
+        <Field path={under(at)("capacity")} label={say("ordersSlot")} placeholder={say("any")} {...whole} />
+        <Field path={under(at)("noticeHours")} label={say("noticeHours")} placeholder="2" {...whole} />
+        <Field path={under(at)("daysAhead")} label={say("daysAhead")} {...whole} />
+        <Field path={under(at)("holidays")} label={say("closedOnPublicHolidays")} choices={yesNoChoices} {...yesNo} />
+        <Field
+          path={under(at)("price")}
           label={say("costs")}
           placeholder={say("nothing")}
           note={say("belowZeroTakesOff")}
           optional
         />
-        <Field path={`${at}/contact`} label={say("contact")} />
-        <Field path={`${at}/bring`} label={say("whatBringOrKnow")} className="col-span-2" />
+        <Field path={under(at)("contact")} label={say("contact")} />
+        <Field path={under(at)("bring")} label={say("whatBringOrKnow")} className="col-span-2" />
         <button
           type="button"
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"
@@ -107,7 +112,7 @@ function Place({ spot }: { spot: Spot }) {
         <WeekBoard
           spans={spot.hours}
           label={say("hoursOf", { name: spot.name })}
-          change={(spans) => void acts.set(`${at}/hours`, spans)}
+          change={(spans) => void acts.set(under(at)("hours"), spans)}
         />
         <Slots option={`pickup-${spot.id}`} />
       </div>
@@ -153,7 +158,7 @@ function Local() {
   const acts = useActs();
   const local = bench.setup.pickup.local;
   const notation = deskNotation();
-  const text = toDesk(bench.draft.texts["pickup/local/price"]?.text ?? "", notation);
+  const text = toDesk(bench.draft.texts[setupPath("pickup", "local", "price")]?.text ?? "", notation);
   if (!local) return null;
   return (
     <section
@@ -161,20 +166,29 @@ function Local() {
       className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]"
     >
       <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
-        <Field path="pickup/local/name" label={say("broughtRoundAs")} />
-        <Field path="pickup/local/sentence" label={say("whatBuyerReadsUnder")} className="col-span-2" />
-        <Field path="pickup/local/radius" label={say("asFarAs")} />
+        <Field path={setupPath("pickup", "local", "name")} label={say("broughtRoundAs")} />
         <Field
-          path="pickup/local/unit"
+          path={setupPath("pickup", "local", "sentence")}
+          label={say("whatBuyerReadsUnder")}
+          className="col-span-2"
+        />
+        <Field path={setupPath("pickup", "local", "radius")} label={say("asFarAs")} />
+        <Field
+          path={setupPath("pickup", "local", "unit")}
           label={say("unitIn")}
           choices={[
             { id: "km", name: say("kilometres") },
             { id: "mi", name: say("miles") },
           ]}
         />
-        <Field path="pickup/local/smallest" label={say("smallestOrder")} placeholder={say("any")} optional />
         <Field
-          path="pickup/local/price"
+          path={setupPath("pickup", "local", "smallest")}
+          label={say("smallestOrder")}
+          placeholder={say("any")}
+          optional
+        />
+        <Field
+          path={setupPath("pickup", "local", "price")}
           label={say("costs")}
           className="col-span-3"
           placeholder={say("localPriceExample")}
@@ -182,17 +196,22 @@ function Local() {
           read={(typed) => fromDesk(typed, notation)}
         />
         <Field
-          path="pickup/local/windows"
+          path={setupPath("pickup", "local", "windows")}
           label={say("broughtOn")}
           className="col-span-2"
           placeholder={say("windowsPlaceholder")}
           {...hours}
         />
-        <Field path="pickup/local/capacity" label={say("ordersWindow")} placeholder={say("any")} {...whole} />
+        <Field
+          path={setupPath("pickup", "local", "capacity")}
+          label={say("ordersWindow")}
+          placeholder={say("any")}
+          {...whole}
+        />
         <button
           type="button"
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"
-          onClick={() => void acts.set("pickup/local", undefined)}
+          onClick={() => void acts.set(setupPath("pickup", "local"), undefined)}
         >
           {say("noLongerBringRound")}
         </button>
@@ -201,7 +220,7 @@ function Local() {
         <WeekBoard
           spans={local.windows}
           label={say("whenBroughtRound")}
-          change={(spans) => void acts.set("pickup/local/windows", spans)}
+          change={(spans) => void acts.set(setupPath("pickup", "local", "windows"), spans)}
         />
         <Rings local={local} />
         <Slots option="local" />

@@ -1,4 +1,5 @@
 import { useBench, useMarks } from "../../desk/bench";
+import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 
@@ -16,11 +17,16 @@ export function Ways() {
     },
     {
       name: say("collected"),
-      at: "pickup/places",
+      at: setupPath("pickup", "places"),
       offered: pickup.places.length > 0,
       none: say("thereNoPlaceCollectAt"),
     },
-    { name: say("broughtRound"), at: "pickup/local", offered: pickup.local != null, none: say("nothingBroughtRound") },
+    {
+      name: say("broughtRound"),
+      at: setupPath("pickup", "local"),
+      offered: pickup.local != null,
+      none: say("nothingBroughtRound"),
+    },
   ];
   return (
     <ul aria-label={say("waysBuyer")} className="mb-4 max-w-3xl">

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, problemsOf } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
+import { setupPath } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -11,7 +12,7 @@ export function Accepted() {
   const bench = useBench();
   const acts = useActs();
   const { currencies } = bench.setup.shop;
-  const change = (next: typeof currencies) => void acts.set("shop/currencies", next);
+  const change = (next: typeof currencies) => void acts.set(setupPath("shop", "currencies"), next);
   return (
     <section aria-label={say("otherCurrencies")}>
       <h2 className="text-base">{say("alsoTakes")}</h2>

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { useActs, useBench } from "../../desk/bench";
 import { PlacesField } from "../../shared/PlacesField";
+import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { useCountries } from "../../shared/useCountries";
 
@@ -13,12 +14,13 @@ export function PlacesSold() {
   const held = useCountries();
   const typed: string[] = bench.setup.shop.sellsTo;
   const toggle = (country: string) => {
-    if (typed.includes(country)) void acts.set("shop/sellsTo", typed.filter((place) => place !== country).join(" "));
-    else if (!held.get(country)?.sold) void acts.set("shop/sellsTo", [...typed, country].join(" "));
+    if (typed.includes(country))
+      void acts.set(setupPath("shop", "sellsTo"), typed.filter((place) => place !== country).join(" "));
+    else if (!held.get(country)?.sold) void acts.set(setupPath("shop", "sellsTo"), [...typed, country].join(" "));
   };
   return (
     <section aria-label={say("placesSold")}>
-      <PlacesField path="shop/sellsTo" label={say("sells")} note={say("placesByName")} />
+      <PlacesField path={setupPath("shop", "sellsTo")} label={say("sells")} note={say("placesByName")} />
       <Suspense fallback={<p className="py-10 text-center quiet">{say("unfoldingMap")}</p>}>
         <WorldMap
           label={say("placesShopSellsAreFilled")}

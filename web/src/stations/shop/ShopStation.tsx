@@ -6,6 +6,7 @@ import { NamedField, useNames } from "../../shared/NamedField";
 import { named } from "../../shared/named";
 import { lines } from "../../shared/notations";
 import { useRegions } from "../../shared/PlacesField";
+import { setupPath } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { point } from "../delivery/notations";
@@ -42,27 +43,37 @@ export function ShopStation() {
         <div className="grid content-start gap-6">
           <section aria-label={say("letterhead")} className="border border-base-300 px-8 py-7">
             <div className="border-b border-base-content pb-3 font-head text-2xl font-bold">
-              <Field path="shop/name" label={say("nameBuyersKnow")} hideLabel placeholder={say("nameShop")} />
+              <Field
+                path={setupPath("shop", "name")}
+                label={say("nameBuyersKnow")}
+                hideLabel
+                placeholder={say("nameShop")}
+              />
             </div>
             <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
-              <Field path="shop/legalName" label={say("legalName")} className="col-span-2" />
-              <Field path="shop/address/lines" label={say("street")} className="col-span-2" {...lines} />
-              <Field path="shop/address/city" label={say("town")} />
-              <Field path="shop/address/postcode" label={say("postcode")} />
-              <NamedField path="shop/address/country" label={say("country")} kind="country" />
+              <Field path={setupPath("shop", "legalName")} label={say("legalName")} className="col-span-2" />
+              <Field
+                path={setupPath("shop", "address", "lines")}
+                label={say("street")}
+                className="col-span-2"
+                {...lines}
+              />
+              <Field path={setupPath("shop", "address", "city")} label={say("town")} />
+              <Field path={setupPath("shop", "address", "postcode")} label={say("postcode")} />
+              <NamedField path={setupPath("shop", "address", "country")} label={say("country")} kind="country" />
               <RegionField country={shop.address.country} />
               <Field
-                path="shop/point"
+                path={setupPath("shop", "point")}
                 label={say("latitudeLongitude")}
                 placeholder={say("unknown")}
                 note={say("distancesAreMeasuredFromHere")}
                 className="col-span-2"
                 {...point}
               />
-              <Field path="shop/email" label={say("email")} />
-              <Field path="shop/phone" label={say("phone")} />
+              <Field path={setupPath("shop", "email")} label={say("email")} />
+              <Field path={setupPath("shop", "phone")} label={say("phone")} />
               <Field
-                path="shop/numbers"
+                path={setupPath("shop", "numbers")}
                 label={say("otherNumbersOnPapers")}
                 placeholder={say("none")}
                 note={say("suchAsCompanysTaxNumbers")}
@@ -76,18 +87,28 @@ export function ShopStation() {
         </div>
         <section aria-label={say("moneyLanguageUnits")} className="grid content-start gap-3">
           <div className="grid grid-cols-2 gap-x-6 gap-y-3">
-            <NamedField path="shop/currency" label={say("currency")} kind="currency" note={say("everyAmountSetup")} />
+            <NamedField
+              path={setupPath("shop", "currency")}
+              label={say("currency")}
+              kind="currency"
+              note={say("everyAmountSetup")}
+            />
             <Field
-              path="tax/prices"
+              path={setupPath("tax", "prices")}
               label={say("pricesAreTyped")}
               choices={prices}
               note={say("shelfPricesDeliveryThresholdsAlike")}
             />
-            <NamedField path="shop/language" label={say("languageShop")} kind="language" />
-            <NamedField path="shop/timeZone" label={say("timeZone")} kind="timeZone" />
-            <Field path="shop/weightUnit" label={say("weights")} choices={weightUnits} />
-            <Field path="shop/rounding" label={say("rounding")} choices={roundings} />
-            <Field path="shop/smallest" label={say("smallestOrder")} placeholder={say("any")} optional />
+            <NamedField path={setupPath("shop", "language")} label={say("languageShop")} kind="language" />
+            <NamedField path={setupPath("shop", "timeZone")} label={say("timeZone")} kind="timeZone" />
+            <Field path={setupPath("shop", "weightUnit")} label={say("weights")} choices={weightUnits} />
+            <Field path={setupPath("shop", "rounding")} label={say("rounding")} choices={roundings} />
+            <Field
+              path={setupPath("shop", "smallest")}
+              label={say("smallestOrder")}
+              placeholder={say("any")}
+              optional
+            />
             <OtherLanguages />
           </div>
           <Standing />
@@ -144,7 +165,7 @@ function RegionField({ country }: { country: string }) {
   return (
     <>
       <Field
-        path="shop/address/region"
+        path={setupPath("shop", "address", "region")}
         label={say("regionField")}
         placeholder={say("none")}
         note={say("taxHolidaysGoBy")}
@@ -168,7 +189,7 @@ function OtherLanguages() {
   const nameOf = (tag: string) => new Intl.DisplayNames([deskLocale()], { type: "language" }).of(tag) ?? tag;
   return (
     <ChipsField
-      path="shop/languages"
+      path={setupPath("shop", "languages")}
       label={say("also")}
       note={say("textsThatLackOne")}
       names={names}

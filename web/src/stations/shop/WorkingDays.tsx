@@ -1,5 +1,6 @@
 import { Field } from "../../shared/Field";
 import { yesNo, yesNoChoices } from "../../shared/notations";
+import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 
 const names = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"];
@@ -46,29 +47,34 @@ export function WorkingDays() {
     <details className="border-b border-base-300 pb-2">
       <summary className="cursor-pointer">{say("workingDaysHolidaysDaysOff")}</summary>
       <div className="mt-2 grid grid-cols-2 gap-x-8 gap-y-3">
-        <Field path="shop/working/days" label={say("shopWorksOn")} placeholder={say("monTueWedThuFri")} {...weekdays} />
         <Field
-          path="shop/working/cutOff"
+          path={setupPath("shop", "working", "days")}
+          label={say("shopWorksOn")}
+          placeholder={say("monTueWedThuFri")}
+          {...weekdays}
+        />
+        <Field
+          path={setupPath("shop", "working", "cutOff")}
           label={say("ordersCountForNextDay")}
           placeholder={say("cutOffPlaceholder")}
           optional
         />
         <Field
-          path="shop/working/holidays"
+          path={setupPath("shop", "working", "holidays")}
           label={say("closedOnPublicHolidays")}
           choices={yesNoChoices}
           note={say("thoseShopsCountryRegion")}
           {...yesNo}
         />
         <Field
-          path="shop/working/closed"
+          path={setupPath("shop", "working", "closed")}
           label={say("closedBesides")}
           placeholder={say("none")}
           note={say("closedExample")}
           {...days}
         />
         <Field
-          path="shop/working/open"
+          path={setupPath("shop", "working", "open")}
           label={say("openAllSame")}
           placeholder="2026-12-08"
           note={say("holidaySaturdayBeforeChristmas")}

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { answer, api, type Problem, problemsOf, type Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
+import { setupPath } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -89,7 +90,7 @@ export function AskRates({ row }: { row: Row }) {
               {bench.setup.tax.categories.map((category) => (
                 <TextButton
                   key={category.id}
-                  onClick={() => void acts.set(`tax/places/${row.id}/rates/${category.id}`, text)}
+                  onClick={() => void acts.set(setupPath("tax", "places", row.id, "rates", category.id), text)}
                 >
                   {say("takeFor", { name: category.name })}
                 </TextButton>

@@ -1,6 +1,6 @@
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
-import { idFrom } from "../../shared/paths";
+import { idFrom, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 
@@ -41,7 +41,12 @@ export function Registrations() {
       "registration",
       tax.registrations.map((each) => each.id),
     );
-    void acts.set(`tax/registrations/${id}`, { id, authority: shop.address.country, number: "", scheme: "ordinary" });
+    void acts.set(setupPath("tax", "registrations", id), {
+      id,
+      authority: shop.address.country,
+      number: "",
+      scheme: "ordinary",
+    });
   };
   return (
     <section aria-label={say("registrations")} className="mt-6">
@@ -54,18 +59,18 @@ export function Registrations() {
       ) : (
         <ul className="mt-2 grid gap-y-3">
           {tax.registrations.map((each) => {
-            const at = `tax/registrations/${each.id}`;
+            const at = setupPath("tax", "registrations", each.id);
             return (
               <li
                 key={each.id}
                 className="grid grid-cols-2 items-end gap-y-1 md:grid-cols-[5rem_1fr_1fr_7rem_8rem_auto] gap-x-4"
               >
-                <Field path={`${at}/authority`} label={say("authority")} read={(text) => text.toUpperCase()} />
-                <Field path={`${at}/scheme`} label={say("scheme")} choices={schemes} />
-                <Field path={`${at}/number`} label={say("numberOnEveryPaper")} placeholder={say("asOnLetter")} />
-                <Field path={`${at}/from`} label={say("fromDay")} placeholder={say("always")} optional />
+                <Field path={under(at)("authority")} label={say("authority")} read={(text) => text.toUpperCase()} />
+                <Field path={under(at)("scheme")} label={say("scheme")} choices={schemes} />
+                <Field path={under(at)("number")} label={say("numberOnEveryPaper")} placeholder={say("asOnLetter")} />
+                <Field path={under(at)("from")} label={say("fromDay")} placeholder={say("always")} optional />
                 <Field
-                  path={`${at}/most`}
+                  path={under(at)("most")}
                   label={say("goodsWorthUp")}
                   placeholder={say("largestConsignmentPlaceholder")}
                   write={most.write}
@@ -86,14 +91,14 @@ export function Registrations() {
       )}
       <div className="mt-4 grid max-w-3xl grid-cols-3 gap-x-6 gap-y-3">
         <Field
-          path="tax/standing"
+          path={setupPath("tax", "standing")}
           label={say("forBuyersElsewhereStandsStill")}
           choices={stands}
           note={say("whereTheirRateAnotherThan")}
         />
-        <Field path="tax/sourcing" label={say("withinCountryRates")} choices={sourcings} />
+        <Field path={setupPath("tax", "sourcing")} label={say("withinCountryRates")} choices={sourcings} />
         <Field
-          path="tax/smallBusiness"
+          path={setupPath("tax", "smallBusiness")}
           label={say("exemptAsSmallBusiness")}
           placeholder={say("noOrSentenceLawAsks")}
           optional

@@ -2,6 +2,7 @@ import type { Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { PlaceFields } from "../../shared/PlaceFields";
+import { setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 
 type Row = Setup["tax"]["places"][number];
@@ -47,13 +48,13 @@ export const windowText = {
 export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
   const bench = useBench();
   const acts = useActs();
-  const at = `tax/places/${row.id}`;
+  const at = setupPath("tax", "places", row.id);
   return (
     <section aria-label={say("placeNamed", { name: row.name })}>
       {row.toConfirm && (
         <p className="mb-3 flex items-baseline gap-3">
           <span>{say("filledFromReferenceAsCompare", { toConfirm: row.toConfirm })}</span>
-          <button type="button" className="btn btn-sm" onClick={() => void acts.set(`${at}/toConfirm`, undefined)}>
+          <button type="button" className="btn btn-sm" onClick={() => void acts.set(under(at)("toConfirm"), undefined)}>
             {say("confirmNamed", { name: row.name })}
           </button>
         </p>
@@ -61,14 +62,14 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
       <div className="grid max-w-3xl grid-cols-3 gap-x-6 gap-y-3">
         <PlaceFields path={at} />
         <Field
-          path={`${at}/delivery`}
+          path={under(at)("delivery")}
           label={say("deliveryTaxed")}
           choices={deliveryTax.choices(bench.setup.tax.categories)}
           write={deliveryTax.write}
           read={deliveryTax.read}
         />
         <Field
-          path={`${at}/valid`}
+          path={under(at)("valid")}
           label={say("holdsFromDayDay")}
           placeholder={say("always")}
           note={say("validExample")}
@@ -76,14 +77,14 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
           read={windowText.read}
         />
         <Field
-          path={`${at}/rounding`}
+          path={under(at)("rounding")}
           label={say("taxRounded")}
           choices={roundings}
           write={(value) => (typeof value === "string" ? value : "component")}
           read={(text) => (text === "component" ? undefined : text)}
         />
         <Field
-          path={`${at}/authority`}
+          path={under(at)("authority")}
           label={say("leviedBy")}
           placeholder={row.places[0]?.split(":")[0] ?? ""}
           note={say("whoseRegistrationCovers")}

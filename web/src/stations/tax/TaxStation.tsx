@@ -3,7 +3,7 @@ import { useActs, useBench, useSpotlight, useTroubles } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { usePlaceNames } from "../../shared/PlacesField";
-import { idFrom } from "../../shared/paths";
+import { idFrom, setupPath } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
@@ -36,7 +36,7 @@ export function TaxStation() {
       name,
       tax.places.map((row) => row.id),
     );
-    if (await acts.set(`tax/places/${id}`, { id, name, places: [], except: [], rates: {} }))
+    if (await acts.set(setupPath("tax", "places", id), { id, name, places: [], except: [], rates: {} }))
       setOpen({ kind: "place", id });
   };
   const addCategory = async (name: string) => {
@@ -44,12 +44,12 @@ export function TaxStation() {
       name,
       tax.categories.map((category) => category.id),
     );
-    if (await acts.set(`tax/categories/${id}`, { id, name })) setOpen({ kind: "category", id });
+    if (await acts.set(setupPath("tax", "categories", id), { id, name })) setOpen({ kind: "category", id });
   };
   const row = open.kind === "place" ? tax.places.find((each) => each.id === open.id) : undefined;
   const category = open.kind === "category" ? tax.categories.find((each) => each.id === open.id) : undefined;
   const unconfirmed = tax.places.filter((each) => each.toConfirm);
-  const rate = (id: string, cell: string) => `tax/places/${id}/rates/${cell}`;
+  const rate = (id: string, cell: string) => setupPath("tax", "places", id, "rates", cell);
   return (
     <>
       <StationHead title={say("tax")}>
@@ -61,7 +61,7 @@ export function TaxStation() {
         <AddNamed what={say("category")} add={(name) => void addCategory(name)} />
         <SheetFiles sheet="taxes" />
       </StationHead>
-      <Said problems={troubles.problems.filter((problem) => problem.path === "tax/places")} />
+      <Said problems={troubles.problems.filter((problem) => problem.path === setupPath("tax", "places"))} />
       {tax.places.length === 0 ? (
         <p className="max-w-xl py-6 quiet">{say("nothingTaxedYetFillBook")}</p>
       ) : (
@@ -100,7 +100,10 @@ export function TaxStation() {
                 <TextButton
                   onClick={() =>
                     void acts.commit(
-                      unconfirmed.map((each) => ({ path: `tax/places/${each.id}/toConfirm`, was: each.toConfirm })),
+                      unconfirmed.map((each) => ({
+                        path: setupPath("tax", "places", each.id, "toConfirm"),
+                        was: each.toConfirm,
+                      })),
                     )
                   }
                 >
@@ -121,7 +124,7 @@ export function TaxStation() {
         {category && (
           <section aria-label={say("categoryNamed", { name: category.name })}>
             <div className="max-w-xs">
-              <Field path={`tax/categories/${category.id}/name`} label={say("nameCategory")} />
+              <Field path={setupPath("tax", "categories", category.id, "name")} label={say("nameCategory")} />
             </div>
           </section>
         )}

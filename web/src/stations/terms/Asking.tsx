@@ -1,7 +1,7 @@
 import { useActs, useBench, useMarks } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { whole, yesNo, yesNoChoices } from "../../shared/notations";
-import { idFrom } from "../../shared/paths";
+import { idFrom, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 
 /** What the counter asks besides name and address. Nothing of it changes a price. */
@@ -16,35 +16,40 @@ export function Asking() {
       asking.extras.map((extra) => extra.id),
     );
     void acts
-      .set(`terms/asking/extras/${id}`, { id, name: say("whatShouldBeTypedHere"), compulsory: false })
-      .then((made) => made && marks.goTo(`terms/asking/extras/${id}/name`));
+      .set(setupPath("terms", "asking", "extras", id), { id, name: say("whatShouldBeTypedHere"), compulsory: false })
+      .then((made) => made && marks.goTo(setupPath("terms", "asking", "extras", id, "name")));
   };
   return (
     <div className="max-w-4xl">
       <div className="grid gap-x-8 gap-y-3 md:grid-cols-3">
-        <Field path="terms/asking/note" label={say("noteShop")} choices={yesNoChoices} {...yesNo} />
-        <Field path="terms/asking/gift" label={say("ordersCanBeGifts")} choices={yesNoChoices} {...yesNo} />
+        <Field path={setupPath("terms", "asking", "note")} label={say("noteShop")} choices={yesNoChoices} {...yesNo} />
         <Field
-          path="terms/asking/withoutCodes"
+          path={setupPath("terms", "asking", "gift")}
+          label={say("ordersCanBeGifts")}
+          choices={yesNoChoices}
+          {...yesNo}
+        />
+        <Field
+          path={setupPath("terms", "asking", "withoutCodes")}
           label={say("fieldForCodesVouchersLeft")}
           choices={yesNoChoices}
           {...yesNo}
         />
         <Field
-          path="terms/asking/signIn"
+          path={setupPath("terms", "asking", "signIn")}
           label={say("onlyBuyersSignedByMailed")}
           choices={yesNoChoices}
           note={say("goodCheckoutLetsPeopleWithout")}
           {...yesNo}
         />
         <Field
-          path="terms/asking/leastAge"
+          path={setupPath("terms", "asking", "leastAge")}
           label={say("buyersConfirmBeAtLeast")}
           placeholder={say("noAgeAsked")}
           {...whole}
         />
         <Field
-          path="terms/asking/remindAfter"
+          path={setupPath("terms", "asking", "remindAfter")}
           label={say("hoursUntilLeftBasketReminded")}
           placeholder={say("noReminders")}
           note={say("onceOnlyBuyersWhoTick")}
@@ -55,9 +60,9 @@ export function Asking() {
       {asking.extras.length === 0 && <p className="quiet">{say("noneEveryFieldAskedFor")}</p>}
       {asking.extras.map((extra) => (
         <div key={extra.id} className="mt-1 grid max-w-2xl grid-cols-[2fr_1fr_auto] items-end gap-x-4">
-          <Field path={`terms/asking/extras/${extra.id}/name`} label={say("whatAsked")} />
+          <Field path={setupPath("terms", "asking", "extras", extra.id, "name")} label={say("whatAsked")} />
           <Field
-            path={`terms/asking/extras/${extra.id}/compulsory`}
+            path={setupPath("terms", "asking", "extras", extra.id, "compulsory")}
             label={say("compulsory")}
             choices={yesNoChoices}
             {...yesNo}
@@ -66,7 +71,7 @@ export function Asking() {
             type="button"
             className="btn btn-ghost btn-xs"
             aria-label={say("removeNamed", { name: extra.name })}
-            onClick={() => void acts.set(`terms/asking/extras/${extra.id}`, undefined)}
+            onClick={() => void acts.set(setupPath("terms", "asking", "extras", extra.id), undefined)}
           >
             {say("removeIt")}
           </button>

@@ -1,5 +1,6 @@
 import { useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 
 const reasons = [
@@ -21,7 +22,7 @@ export function Exclusions() {
       {setup.goods.groups.map((group) => (
         <Field
           key={group.id}
-          path={`terms/exceptions/${group.id}`}
+          path={setupPath("terms", "exceptions", group.id)}
           label={group.name}
           choices={reasons}
           read={(text) => text || undefined}

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../../desk/bench";
+import { type SetupPath, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 
@@ -41,7 +42,7 @@ export function LetterTexts({ languages }: { languages: string[] }) {
             {languages.map((language) => (
               <LetterText
                 key={language}
-                path={`terms/letters/${occasion.id}/${language}`}
+                path={setupPath("terms", "letters", occasion.id, language)}
                 label={`${occasion.name}, ${occasion.to}, ${language}`}
                 language={language}
                 shipped={shipped.data[occasion.id]?.[language] ?? shipped.data[occasion.id]?.en}
@@ -55,7 +56,7 @@ export function LetterTexts({ languages }: { languages: string[] }) {
 }
 
 interface Props {
-  path: string;
+  path: SetupPath;
   label: string;
   language: string;
   shipped: Written | undefined;

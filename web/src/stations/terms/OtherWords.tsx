@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { setupPath } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
 
@@ -47,7 +48,7 @@ export function OtherWords({ languages }: { languages: string[] }) {
           name: language,
           read: (text) => (text.trim() === "" ? undefined : text),
         }))}
-        pathOf={(row, column) => `terms/words/${column.id}/${row.id}`}
+        pathOf={(row, column) => setupPath("terms", "words", column.id, row.id)}
         textOf={(row, column) => said(row.id, column.id)}
         empty="–"
       />

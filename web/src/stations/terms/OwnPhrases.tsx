@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { setupPath } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
 
@@ -62,7 +63,7 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
           name: language,
           read: (text) => (text.trim() === "" ? undefined : text),
         }))}
-        pathOf={(row, column) => `terms/words/${column.id}/phrases.${row.id}`}
+        pathOf={(row, column) => setupPath("terms", "words", column.id, `phrases.${row.id}`)}
         textOf={(row, column) => own(row.id, column.id)}
         smallOf={(row, column) => all.find((each) => each.code === row.id)?.shipped[column.id]}
         empty="–"

@@ -5,7 +5,7 @@ import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { Fold } from "../../shared/Fold";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
-import { valueAt } from "../../shared/paths";
+import { type SetupPath, setupPath, valueAt } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -59,27 +59,37 @@ export function TermsStation() {
       <div className="grid gap-x-8 gap-y-6 xl:grid-cols-[1fr_2fr]">
         <section aria-label={say("facts")} className="grid content-start gap-y-3">
           <Field
-            path="terms/returnDays"
+            path={setupPath("terms", "returnDays")}
             label={say("daysSendGoodsBack")}
             placeholder={say("nonePromised")}
             {...whole}
           />
-          <Field path="terms/withdrawalDays" label={say("daysWithdraw")} placeholder={say("noneSaid")} {...whole} />
           <Field
-            path="terms/onlineWithdrawal"
+            path={setupPath("terms", "withdrawalDays")}
+            label={say("daysWithdraw")}
+            placeholder={say("noneSaid")}
+            {...whole}
+          />
+          <Field
+            path={setupPath("terms", "onlineWithdrawal")}
             label={say("buyersCanWithdrawOnOur")}
             choices={yesNoChoices}
             {...yesNo}
           />
           <Field
-            path="terms/refundsDelivery"
+            path={setupPath("terms", "refundsDelivery")}
             label={say("standardDeliveryRefundedOnWithdrawal")}
             choices={yesNoChoices}
             {...yesNo}
           />
-          <Field path="terms/returnAddress" label={say("sentBackTo")} placeholder={say("noAddressYet")} {...lines} />
           <Field
-            path="terms/returnPayer"
+            path={setupPath("terms", "returnAddress")}
+            label={say("sentBackTo")}
+            placeholder={say("noAddressYet")}
+            {...lines}
+          />
+          <Field
+            path={setupPath("terms", "returnPayer")}
             label={say("sendingBackPaidBy")}
             choices={[
               { id: "", name: say("nothingSaid") },
@@ -88,11 +98,11 @@ export function TermsStation() {
             ]}
             read={(text) => text || undefined}
           />
-          <Field path="terms/prior" label={say("lowestPriceShown")} choices={yesNoChoices} {...yesNo} />
+          <Field path={setupPath("terms", "prior")} label={say("lowestPriceShown")} choices={yesNoChoices} {...yesNo} />
           {languages.map((language) => (
             <Field
               key={language}
-              path={`terms/orderButton/${language}`}
+              path={setupPath("terms", "orderButton", language)}
               label={say("orderButton", { language })}
               optional
             />
@@ -106,7 +116,7 @@ export function TermsStation() {
                 {languages.map((language) => (
                   <Text
                     key={language}
-                    path={`terms/texts/${kind.id}/${language}`}
+                    path={setupPath("terms", "texts", kind.id, language)}
                     label={`${kind.name}, ${language}`}
                     language={language}
                     template={templates.data?.[kind.id]?.[language]}
@@ -142,7 +152,7 @@ export function TermsStation() {
 }
 
 interface TextProps {
-  path: string;
+  path: SetupPath;
   label: string;
   language: string;
   /** A text of ours to start from. */

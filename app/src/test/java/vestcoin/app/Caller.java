@@ -8,6 +8,7 @@ import java.net.http.HttpResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
@@ -27,6 +28,9 @@ public final class Caller {
     /** What buyers of the demo shop agree to, as it ships. */
     public static final Map<String, String> AGREED =
             Policies.toAgree(Document.parse(DemoShop.setupFile()).setup());
+
+    /** What a buyer says of themselves. */
+    private static final Set<String> BUYER = Set.of("business", "taxNumber", "language");
 
     private static final AtomicInteger CALLERS = new AtomicInteger();
 
@@ -171,12 +175,24 @@ public final class Caller {
                 "card");
     }
 
+    /** What is asked for and who asks, as a buyer's page sends them, of both in one. */
+    public static Map<String, Object> quoting(Map<String, ?> basket) {
+        Map<String, Object> goods = new LinkedHashMap<>(basket);
+        Map<String, Object> buyer = new LinkedHashMap<>(basket);
+        goods.keySet().removeAll(BUYER);
+        buyer.keySet().retainAll(BUYER);
+        return Map.of("basket", goods, "buyer", buyer);
+    }
+
     public static Map<String, Object> placing(String key, Map<String, Object> basket, String expected) {
+        Map<String, Object> asked = quoting(basket);
         return Map.of(
                 "key",
                 key,
                 "basket",
-                basket,
+                asked.get("basket"),
+                "buyer",
+                asked.get("buyer"),
                 "expected",
                 expected,
                 "agreed",
@@ -195,7 +211,7 @@ public final class Caller {
 
     /** Places what a basket holds at the total the quote shows, agreeing to what is shown in the basket's language. */
     public Answer buy(Map<String, Object> basket) {
-        JsonNode quote = post(COUNTER + "/quote", basket).json();
+        JsonNode quote = post(COUNTER + "/quote", quoting(basket)).json();
         Map<String, String> agreed = new LinkedHashMap<>();
         get(COUNTER + "?language=" + basket.getOrDefault("language", ""))
                 .json()

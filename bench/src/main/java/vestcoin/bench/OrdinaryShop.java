@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateText;
@@ -75,7 +76,9 @@ public final class OrdinaryShop {
         for (int i = 0; i < 5; i++) {
             lines.add(new Line("p" + i, BigDecimal.valueOf(1 + i % 3), i == 1 ? Map.of("size", "large") : Map.of()));
         }
-        return new Order(NOON, lines, Destination.of("DE", "00060"), Optional.of("o3"), Optional.of("m0"), GATEWAYS);
+        return Order.of(NOON, Basket.of(lines, Destination.of("DE", "00060")), GATEWAYS)
+                .withDelivery("o3")
+                .withMethod("m0");
     }
 
     /** Ten baskets of one to three lines each. */
@@ -86,7 +89,7 @@ public final class OrdinaryShop {
             for (int i = 0; i <= b % 3; i++) {
                 lines.add(Line.of("p" + (2 + (b + i) % 20), 1 + i));
             }
-            baskets.add(new Order(NOON, lines, Destination.of("DE"), Optional.empty(), Optional.empty(), GATEWAYS));
+            baskets.add(Order.of(NOON, Basket.of(lines, Destination.of("DE")), GATEWAYS));
         }
         return baskets;
     }

@@ -220,7 +220,7 @@ class SheetTest extends AtDesk {
         browser.choose("#ticket-basket", String.valueOf(browser.script("""
                 return (async () => {
                     const draft = await (await fetch('/api/shops/tern-and-tether/draft')).json();
-                    const sizes = draft.document.rehearsal.baskets.map(basket => basket.lines.length);
+                    const sizes = draft.document.rehearsal.baskets.map(basket => basket.order.lines.length);
                     return sizes.indexOf(Math.max(...sizes));
                 })()""")));
         browser.waitFor("all rows are open", () -> (Long) browser.script("""

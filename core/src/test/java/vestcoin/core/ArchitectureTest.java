@@ -33,6 +33,7 @@ class ArchitectureTest {
             "tax",
             "payment",
             "terms",
+            "basket",
             "setup",
             "quote",
             "invoice",

@@ -18,13 +18,14 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.format.FlatBasket;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
 import vestcoin.app.order.OrderPlaced;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.goods.Line;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.setup.Setup;
 
 /**
@@ -33,11 +34,10 @@ import vestcoin.core.setup.Setup;
 @Service
 public class Unfinished {
     /** @param name as typed so far */
-    public record UnfinishedBasket(String name, List<Line> lines, List<String> codes) {
+    public record UnfinishedBasket(String name, Basket basket) {
         public UnfinishedBasket {
             name = name == null ? "" : name;
-            lines = lines == null ? List.of() : List.copyOf(lines);
-            codes = codes == null ? List.of() : List.copyOf(codes);
+            basket = basket == null ? Basket.EMPTY : basket;
         }
     }
 
@@ -138,7 +138,11 @@ public class Unfinished {
                 .param("token", token)
                 .query(String.class)
                 .optional()
-                .map(basket -> Json.read(basket, UnfinishedBasket.class));
+                .map(Unfinished::kept);
+    }
+
+    private static UnfinishedBasket kept(String json) {
+        return Json.read(FlatBasket.nested(Json.tree(json), "basket"), UnfinishedBasket.class, "basket");
     }
 
     /** Nobody writes to the address of a letter again for a basket. @return whether there was such a letter */
@@ -213,8 +217,8 @@ public class Unfinished {
                                 .update()
                         == 1) {
             Setup setup = document.get().setup();
-            UnfinishedBasket left = Json.read(row.basket(), UnfinishedBasket.class);
-            List<String> things = left.lines().stream()
+            UnfinishedBasket left = kept(row.basket());
+            List<String> things = left.basket().lines().stream()
                     .map(line -> setup.goods().products().stream()
                             .filter(product -> product.id().equals(line.product()))
                             .findFirst()

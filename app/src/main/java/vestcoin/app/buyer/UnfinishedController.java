@@ -49,8 +49,8 @@ class UnfinishedController {
                     Message.of("buyer.write-name-example-com"));
         }
         if (basket.left() == null
-                || basket.left().lines().size() > MOST_LINES
-                || basket.left().codes().size() > MOST_CODES
+                || basket.left().basket().lines().size() > MOST_LINES
+                || basket.left().basket().codes().size() > MOST_CODES
                 || basket.left().name().length() > LONGEST_NAME) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
@@ -60,7 +60,7 @@ class UnfinishedController {
         }
         if (basket.agreed()
                 && edition.document().setup().terms().asking().remindAfter().isPresent()
-                && !basket.left().lines().isEmpty()) {
+                && !basket.left().basket().lines().isEmpty()) {
             unfinished.keep(
                     shop,
                     basket.email(),

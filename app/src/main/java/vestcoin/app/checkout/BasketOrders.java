@@ -11,9 +11,11 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.service.TaxNumbers;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.place.Destination;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.tax.Buyer;
@@ -39,31 +41,18 @@ class BasketOrders {
      * The order as asked, with what is known around it: how often discounts were used, by the buyer of this address
      * too, and what is given from outside.
      */
-    Order order(Editions.Edition edition, Basket basket, String email) {
-        if (basket.to() == null || basket.to().country() == null) {
+    Order order(Editions.Edition edition, Basket basket, BuyerDetails by, String email) {
+        if (basket.to().map(Destination::country).isEmpty()) {
             throw new InvalidInput(
                     "basket/to",
                     Message.of("checkout.basket-has-no-place-to-go-to"),
                     Message.of("checkout.add-at-least-country"));
         }
-        if (basket.lines().stream().anyMatch(java.util.Objects::isNull)) {
-            throw new InvalidInput(
-                    "basket/lines", Message.of("checkout.line-of-basket-empty"), Message.of("checkout.take-out"));
-        }
-        Order order = new Order(
-                        clock.instant(),
-                        basket.lines(),
-                        basket.to(),
-                        basket.delivery(),
-                        basket.method(),
-                        basket.codes(),
-                        Optional.empty(),
-                        gateways.states(edition.shop()),
-                        orders.history(edition.shop(), email))
-                .by(buyer(basket).buyer());
+        Order order = Order.of(clock.instant(), basket, gateways.states(edition.shop()))
+                .after(orders.history(edition.shop(), email))
+                .by(buyer(by).buyer());
         String currency =
                 basket.currency().orElse(edition.document().setup().shop().currency());
-        order = order.in(basket.currency().orElse(null)).withDeliveries(basket.deliveries());
         List<String> onAccount = edition.document().setup().payment().methods().stream()
                 .filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT)
                 .map(Payment.Method::id)
@@ -75,16 +64,13 @@ class BasketOrders {
                         Currencies.of(currency)
                                 .map(CurrencyUnit::getDecimalPlaces)
                                 .orElse(0))));
-        return circumstances.around(
-                edition.shop(),
-                edition.document().compiled(),
-                basket.slot().isPresent() ? order.withSlot(basket.slot().get()) : order);
+        return circumstances.around(edition.shop(), edition.document().compiled(), order);
     }
 
     /** Who buys, as far as is known. */
-    TaxNumbers.NumberCheck buyer(Basket basket) {
-        return basket.business().orElse(false)
-                ? taxNumbers.business(basket.taxNumber())
+    TaxNumbers.NumberCheck buyer(BuyerDetails details) {
+        return details.business().orElse(false)
+                ? taxNumbers.business(details.taxNumber())
                 : new TaxNumbers.NumberCheck(Buyer.PERSON, Optional.empty());
     }
 }

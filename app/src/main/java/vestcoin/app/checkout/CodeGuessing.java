@@ -3,6 +3,7 @@ package vestcoin.app.checkout;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import vestcoin.app.edge.RateLimits;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.message.Message;
 
 /**
@@ -24,7 +25,7 @@ class CodeGuessing {
         boolean slowed = !basket.codes().isEmpty()
                 && (pace.exhausted(RateLimits.Of.CODES_BY_CLIENT, client)
                         || pace.exhausted(RateLimits.Of.CODES_BY_ALL, ALL));
-        return slowed ? basket.with(List.of()) : basket;
+        return slowed ? basket.withCodes(List.of()) : basket;
     }
 
     /** The quote, with what was in vain counted. @param tried as it was priced */

@@ -22,6 +22,7 @@ import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
 import vestcoin.app.setup.Wording;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Product;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Exchange;
@@ -68,6 +69,13 @@ class CounterController {
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
     private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
 
+    record QuoteRequest(Basket basket, BuyerDetails buyer) {
+        QuoteRequest {
+            basket = basket == null ? Basket.EMPTY : basket;
+            buyer = buyer == null ? BuyerDetails.NONE : buyer;
+        }
+    }
+
     private final CounterEntrance entrance;
     private final Editions editions;
     private final PricingContexts circumstances;
@@ -97,7 +105,7 @@ class CounterController {
             @RequestParam Optional<String> language,
             @RequestParam Optional<String> currency) {
         Editions.Edition edition = entrance.into(shop);
-        return counter(edition, editions.spoken(edition, Basket.language(language)), currency);
+        return counter(edition, editions.spoken(edition, BuyerDetails.language(language)), currency);
     }
 
     /** The counter around an order: by the order's edition and in its language, and while the shop is closed too. */
@@ -171,14 +179,14 @@ class CounterController {
     }
 
     @PostMapping("/api/counter/{shop}/quote")
-    BuyerQuote quote(@PathVariable String shop, @RequestBody Basket basket, HttpServletRequest request) {
+    BuyerQuote quote(@PathVariable String shop, @RequestBody QuoteRequest wanted, HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
-        Document document = Spoken.in(editions.spoken(edition, basket.spoken()));
-        Basket tried = guessing.without(basket, request.getRemoteAddr());
+        Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
+        Basket tried = guessing.without(wanted.basket(), request.getRemoteAddr());
         BuyerQuote quote = BuyerQuote.of(
-                document.quote(baskets.order(edition, tried, "")),
-                basket.codes(),
-                baskets.buyer(basket).trouble());
+                document.quote(baskets.order(edition, tried, wanted.buyer(), "")),
+                wanted.basket().codes(),
+                baskets.buyer(wanted.buyer()).trouble());
         return guessing.counted(quote, tried, request.getRemoteAddr());
     }
 }

@@ -23,6 +23,7 @@ import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
@@ -38,8 +39,14 @@ class OrderingController {
      * @param agreed kinds of texts agreed to, each with the hash of what was shown
      */
     record OrderRequest(
-            String key, Basket basket, Placing.Contact contact, BigDecimal expected, Map<String, String> agreed) {
+            String key,
+            Basket basket,
+            BuyerDetails buyer,
+            Placing.Contact contact,
+            BigDecimal expected,
+            Map<String, String> agreed) {
         OrderRequest {
+            buyer = buyer == null ? BuyerDetails.NONE : buyer;
             agreed = agreed == null ? Map.of() : Map.copyOf(agreed);
         }
     }
@@ -81,9 +88,10 @@ class OrderingController {
         Editions.Edition edition = entrance.into(shop);
         check(wanted, edition.document().setup().terms().asking());
         boolean quiet = slowed(wanted, request.getRemoteAddr());
-        Document document = Spoken.in(editions.spoken(edition, wanted.basket().spoken()));
+        Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
         signedIn(edition, wanted.contact(), session);
-        Order order = baskets.order(edition, wanted.basket(), wanted.contact().email());
+        Order order = baskets.order(
+                edition, wanted.basket(), wanted.buyer(), wanted.contact().email());
         QuoteView quote = document.quote(order);
         if (quote.delivery().stream()
                         .anyMatch(option -> option.chosen()

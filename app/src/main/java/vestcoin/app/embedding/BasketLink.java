@@ -6,21 +6,22 @@ import java.security.MessageDigest;
 import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.app.format.FlatBasket;
 import vestcoin.app.format.Json;
 import vestcoin.app.outside.Vault;
-import vestcoin.core.goods.Line;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
 /**
  * What a link puts into the basket, as it is signed.
  *
- * @param codes discount codes it carries
+ * @param basket goods, and the codes they come with
  * @param open what the buyer may still choose on the other site; of one line alone
  * @param shown what the goods cost when the link was made, in {@code currency}; the buyer is told where that has
  *     changed
  */
-record BasketLink(List<Line> lines, List<String> codes, List<Open> open, Optional<BigDecimal> shown, String currency) {
+record BasketLink(Basket basket, List<Open> open, Optional<BigDecimal> shown, String currency) {
     enum Open {
         OPTIONS,
         QUANTITY,
@@ -31,8 +32,7 @@ record BasketLink(List<Line> lines, List<String> codes, List<Open> open, Optiona
     static final int LONGEST = 8000;
 
     BasketLink {
-        lines = lines == null ? List.of() : List.copyOf(lines);
-        codes = codes == null ? List.of() : List.copyOf(codes);
+        basket = basket == null ? Basket.EMPTY : basket;
         open = open == null ? List.of() : List.copyOf(open);
         shown = shown == null ? Optional.empty() : shown;
     }
@@ -58,7 +58,8 @@ record BasketLink(List<Line> lines, List<String> codes, List<Open> open, Optiona
                     Message.of("embedding.link-you-followed-was-changed-after-shop"),
                     Message.of("embedding.choose-here-instead-or-ask-shop-for"));
         }
-        return Json.read(new String(Base64.getUrlDecoder().decode(parts[0]), StandardCharsets.UTF_8), BasketLink.class);
+        String content = new String(Base64.getUrlDecoder().decode(parts[0]), StandardCharsets.UTF_8);
+        return Json.read(FlatBasket.nested(Json.tree(content), "basket"), BasketLink.class, "take");
     }
 
     private static String about(String shop, String content) {

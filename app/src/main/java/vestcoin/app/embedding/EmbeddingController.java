@@ -18,6 +18,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.Vault;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Amount;
@@ -47,7 +48,7 @@ class EmbeddingController {
     }
 
     /** @param changed what is not as the other site said */
-    record IntoBasket(List<Line> lines, List<String> codes, List<Problem> changed) {}
+    record IntoBasket(Basket basket, List<Problem> changed) {}
 
     private final Editions editions;
     private final CounterEntrance entrance;
@@ -76,7 +77,8 @@ class EmbeddingController {
             return document.setup().rehearsal().baskets().stream()
                     .filter(basket -> basket.id().equals(offered.basket().get()))
                     .findFirst()
-                    .map(basket -> snippets.bundle(shop, document, basket.name(), basket.lines(), offered.codes()))
+                    .map(basket -> snippets.bundle(
+                            shop, document, basket.name(), basket.order().lines(), offered.codes()))
                     .orElseThrow(() -> new ApiProblem(
                             HttpStatus.NOT_FOUND,
                             "basket",
@@ -104,7 +106,7 @@ class EmbeddingController {
                 document.setup().goods().products().stream().collect(Collectors.toMap(Product::id, product -> product));
         List<Problem> changed = new ArrayList<>();
         List<Line> lines = new ArrayList<>();
-        for (Line line : take.lines()) {
+        for (Line line : take.basket().lines()) {
             Product product = sold.get(line.product());
             Line whole = completed(line, take.open(), followed.fields());
             if (product == null) {
@@ -139,7 +141,7 @@ class EmbeddingController {
                                     new Amount(now.get(), take.currency())),
                             Message.of("embedding.look-at-basket-before-you-go-on"))));
         }
-        return new IntoBasket(lines, take.codes(), changed);
+        return new IntoBasket(take.basket().withLines(lines), changed);
     }
 
     /** A line with what the link left open; what it did not leave open is not looked at. */

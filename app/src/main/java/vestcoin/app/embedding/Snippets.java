@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
 import vestcoin.app.outside.Vault;
 import vestcoin.app.setup.Document;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
@@ -52,8 +53,7 @@ public class Snippets {
         Optional<BigDecimal> price = goods(document, lines, clock.instant());
         String link = counter(shop) + "?take="
                 + new BasketLink(
-                                lines,
-                                codes,
+                                Basket.of(lines, null).withCodes(codes),
                                 List.of(),
                                 price,
                                 document.setup().shop().currency())
@@ -73,8 +73,8 @@ public class Snippets {
         }
         BigDecimal least = product.measure().map(measure -> measure.least()).orElse(BigDecimal.ONE);
         String signed = new BasketLink(
-                        List.of(new Line(product.id(), least, Map.of())),
-                        codes,
+                        Basket.of(List.of(new Line(product.id(), least, Map.of())), null)
+                                .withCodes(codes),
                         open,
                         Optional.empty(),
                         document.setup().shop().currency())
@@ -120,8 +120,8 @@ public class Snippets {
     /** What goods cost by a setup, in its own currency; nothing where a choice is still to be made. */
     static Optional<BigDecimal> goods(Document document, List<Line> lines, Instant at) {
         try {
-            return Optional.of(document.quote(new Order(
-                            at, lines, document.setup().shop().home(), Optional.empty(), Optional.empty(), Map.of()))
+            return Optional.of(document.quote(Order.of(
+                            at, Basket.of(lines, document.setup().shop().home()), Map.of()))
                     .goods()
                     .value());
         } catch (InvalidInput e) {

@@ -5,6 +5,7 @@ import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
 import vestcoin.core.message.Message;
@@ -52,22 +53,17 @@ public record OrderFile(
                     Message.of("format.this-not-order-this-version-reads"),
                     Message.of("format.begins-with-format", "format", FORMAT));
         }
-        return new Order(
-                file.at(),
-                file.lines(),
-                file.to(),
-                file.delivery(),
-                file.method(),
-                file.codes(),
-                file.group(),
-                file.gateways(),
-                or(file.history()),
-                file.deliveries(),
-                file.slot(),
-                file.currency(),
-                or(file.buyer()),
-                file.point(),
-                or(file.outside()));
+        return file.placed(file.at(), file.gateways());
+    }
+
+    /** What is asked for, without who asks. */
+    public Basket basket() {
+        return new Basket(lines, Optional.ofNullable(to), codes, delivery, deliveries, slot, method, currency);
+    }
+
+    /** The order at an instant, with the accounts of providers as they are then. */
+    public Order placed(Instant instant, Map<String, Gateway> states) {
+        return new Order(instant, basket(), or(buyer), group, states, or(history), point, or(outside));
     }
 
     public static OrderFile of(Order order) {

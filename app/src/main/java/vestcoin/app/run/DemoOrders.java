@@ -7,7 +7,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Clock;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import vestcoin.app.checkout.Placing;
@@ -21,6 +20,7 @@ import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Line;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
@@ -59,13 +59,9 @@ class DemoOrders {
         Order order = circumstances.around(
                 DemoShop.SHOP,
                 edition.document().compiled(),
-                new Order(
-                        clock.instant(),
-                        lines,
-                        to,
-                        Optional.of(delivery),
-                        Optional.of("card"),
-                        gateways.states(DemoShop.SHOP)));
+                Order.of(clock.instant(), Basket.of(lines, to), gateways.states(DemoShop.SHOP))
+                        .withDelivery(delivery)
+                        .withMethod("card"));
         QuoteView quote = edition.document().quote(order);
         if (!quote.missing().isEmpty()) {
             throw new IllegalStateException(name + ": " + quote.missing());

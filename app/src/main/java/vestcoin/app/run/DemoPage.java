@@ -35,8 +35,14 @@ public class DemoPage {
             String bundles = document.setup().rehearsal().baskets().stream()
                     .limit(1)
                     .map(basket -> "<p>"
-                            + snippets.bundle(DemoShop.SHOP, document, basket.name(), basket.lines(), List.of())
-                                    .html() + "</p>")
+                            + snippets.bundle(
+                                            DemoShop.SHOP,
+                                            document,
+                                            basket.name(),
+                                            basket.order().lines(),
+                                            List.of())
+                                    .html()
+                            + "</p>")
                     .collect(Collectors.joining("\n"));
             return forms + "\n" + bundles;
         });

@@ -14,6 +14,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.format.FlatBasket;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
@@ -72,7 +73,18 @@ public final class Document {
     }
 
     private static Document of(JsonNode tree) {
-        return of(read(tree, null, null));
+        return of(read(renewed(tree), null, null));
+    }
+
+    /** A setup as it was written before, in the form it is written in now. */
+    private static JsonNode renewed(JsonNode tree) {
+        if (!(tree.path("rehearsal").path("baskets") instanceof ArrayNode baskets)) {
+            return tree;
+        }
+        for (int i = 0; i < baskets.size(); i++) {
+            baskets.set(i, FlatBasket.nested(baskets.get(i), "order"));
+        }
+        return tree;
     }
 
     public static Document of(Setup setup) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import vestcoin.app.format.Phrases;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Goods;
@@ -143,11 +144,12 @@ public record FirstAnswers(
         Tax tax = new Tax(open.prices(), open.categories(), TaxBookFilling.of(open, shop.home(), shop.sellsTo()));
         Rehearsal rehearsal = products.isEmpty()
                 ? setup.rehearsal()
-                : new Rehearsal(List.of(new Rehearsal.Basket(
+                : new Rehearsal(List.of(Rehearsal.SampleOrder.of(
                         "first",
                         "One " + products.get(0).name(),
-                        List.of(Line.of(products.get(0).id(), 1)),
-                        new Destination(country, address.region(), Optional.empty()))));
+                        Basket.of(
+                                List.of(Line.of(products.get(0).id(), 1)),
+                                new Destination(country, address.region(), Optional.empty())))));
         return new Setup(
                 shop,
                 new Goods(products),

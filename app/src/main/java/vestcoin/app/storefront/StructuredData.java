@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Line;
@@ -198,13 +199,12 @@ public final class StructuredData {
         try {
             return Pricing.priceUntraced(
                             compiled,
-                            new Order(
+                            Order.of(
                                     at,
-                                    List.of(new Line(product.id(), quantity, choices)),
-                                    Destination.of(country),
-                                    null,
-                                    null,
-                                    null))
+                                    Basket.of(
+                                            List.of(new Line(product.id(), quantity, choices)),
+                                            Destination.of(country)),
+                                    Map.of()))
                     .sent()
                     .offers()
                     .stream()

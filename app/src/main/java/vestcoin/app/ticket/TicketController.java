@@ -3,7 +3,6 @@ package vestcoin.app.ticket;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +11,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.context.PricingContexts;
+import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.CountryNames;
@@ -21,79 +21,28 @@ import vestcoin.app.setup.DraftView.CellText;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Edit;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
 import vestcoin.core.message.Message;
-import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
-import vestcoin.core.place.Point;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.quote.BasketMending;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
-import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.setup.CompiledSetup;
-import vestcoin.core.tax.Buyer;
 
 /** Prices an order under the draft, with edits that are not made yet, and under the live edition. */
 @RestController
 class TicketController {
-    /** An order to try, as an order file has it. Without an instant it is placed now; the gateways are as they are. */
-    record TicketOrder(
-            Optional<Instant> at,
-            List<Line> lines,
-            Destination to,
-            Optional<String> delivery,
-            Optional<String> method,
-            List<String> codes,
-            Optional<String> group,
-            Optional<History> history,
-            Map<String, String> deliveries,
-            Optional<LocalDateTime> slot,
-            Optional<String> currency,
-            Optional<Buyer> buyer,
-            Optional<Point> point,
-            Optional<PricingContext> outside) {
-        Order placed(Instant now, Map<String, Gateway> gateways) {
-            return new Order(
-                    at == null ? now : at.orElse(now),
-                    lines,
-                    named(to),
-                    delivery,
-                    method,
-                    codes,
-                    group,
-                    gateways,
-                    or(history),
-                    deliveries,
-                    slot,
-                    currency,
-                    or(buyer),
-                    point,
-                    or(outside));
-        }
-
-        /** The place, its country by any name. */
-        private static Destination named(Destination to) {
-            if (to == null) {
-                throw new InvalidInput(
-                        "order/to",
-                        Message.of("ticket.order-goes-nowhere-place-missing"),
-                        Message.of("ticket.name-at-least-country"));
-            }
-            return new Destination(
-                    CountryNames.countryOr("order/to/country", to.country()), to.region(), to.postcode());
-        }
-
-        private static <T> T or(Optional<T> given) {
-            return given == null ? null : given.orElse(null);
-        }
-    }
-
-    /** @param edits not yet made, such as a cell being typed in @param beside whether the live quote is wanted too */
-    record TicketRequest(List<Edit> edits, TicketOrder order, Optional<Boolean> beside) {
+    /**
+     * An order file to try. Without an instant it is placed now; its country is taken by any name, the accounts of
+     * providers are as they are.
+     *
+     * @param edits not yet made, such as a cell being typed in
+     * @param beside whether the live quote is wanted too
+     */
+    record TicketRequest(List<Edit> edits, OrderFile order, Optional<Boolean> beside) {
         TicketRequest {
             edits = Edit.given(edits);
             beside = beside == null ? Optional.empty() : beside;
@@ -145,12 +94,27 @@ class TicketController {
                     Message.of("ticket.ticket-has-no-order-to-price"),
                     Message.of("ticket.choose-basket-or-make-one"));
         }
-        Order order = asked.order().placed(clock.instant(), gateways.states(shop));
+        Order order = placed(shop, asked.order());
         try {
             return ticket(shop, asked, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
         } catch (InvalidInput refused) {
             return ticket(shop, asked, drafts.of(shop).document(), List.of(), order, refused.problems());
         }
+    }
+
+    private Order placed(String shop, OrderFile asked) {
+        if (asked.to() == null) {
+            throw new InvalidInput(
+                    "order/to",
+                    Message.of("ticket.order-goes-nowhere-place-missing"),
+                    Message.of("ticket.name-at-least-country"));
+        }
+        Destination to = new Destination(
+                CountryNames.countryOr("order/to/country", asked.to().country()),
+                asked.to().region(),
+                asked.to().postcode());
+        Instant at = asked.at() == null ? clock.instant() : asked.at();
+        return asked.placed(at, gateways.states(shop)).to(to);
     }
 
     private Ticket ticket(

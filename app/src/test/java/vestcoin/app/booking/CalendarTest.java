@@ -45,7 +45,7 @@ class CalendarTest {
         basket.put(
                 "slot",
                 shop.anybody()
-                        .post(Caller.COUNTER + "/quote", basket)
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                         .json()
                         .path("delivery")
                         .valueStream()

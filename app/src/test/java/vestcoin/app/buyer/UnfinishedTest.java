@@ -49,10 +49,12 @@ class UnfinishedTest {
                                 Map.of(
                                         "name",
                                         "Nora Sample",
-                                        "lines",
-                                        List.of(Map.of("product", "kites-you-can-build", "quantity", "2")),
-                                        "codes",
-                                        List.of("KITES10"))));
+                                        "basket",
+                                        Map.of(
+                                                "lines",
+                                                List.of(Map.of("product", "kites-you-can-build", "quantity", "2")),
+                                                "codes",
+                                                List.of("KITES10")))));
     }
 
     private void hoursLater(int hours) {
@@ -85,9 +87,15 @@ class UnfinishedTest {
                 .matcher(letters.get(0).plain());
         assertThat(again.find()).isTrue();
         Caller.Answer basket = shop.anybody().get(Caller.COUNTER + "/unfinished/" + again.group(1));
-        assertThat(basket.json().path("lines").path(0).path("product").asString())
+        assertThat(basket.json()
+                        .path("basket")
+                        .path("lines")
+                        .path(0)
+                        .path("product")
+                        .asString())
                 .isEqualTo("kites-you-can-build");
-        assertThat(basket.json().path("codes").path(0).asString()).isEqualTo("KITES10");
+        assertThat(basket.json().path("basket").path("codes").path(0).asString())
+                .isEqualTo("KITES10");
         assertThat(basket.text()).as("the link shows no address").doesNotContain("buyers.example");
     }
 
@@ -103,7 +111,7 @@ class UnfinishedTest {
 
     @Test
     void what_cannot_be_kept_is_refused() {
-        Map<String, Object> left = Map.of("name", "x".repeat(201), "lines", List.of(), "codes", List.of());
+        Map<String, Object> left = Map.of("name", "x".repeat(201), "basket", Map.of());
         assertThat(shop.anybody()
                         .post(
                                 Caller.COUNTER + "/unfinished",

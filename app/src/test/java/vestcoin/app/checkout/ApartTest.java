@@ -90,15 +90,18 @@ public class ApartTest {
 
     @Test
     void each_consignment_is_offered_its_own_ways_and_the_total_is_their_sum() {
-        JsonNode together =
-                shop.anybody().post(Caller.COUNTER + "/quote", basket(Map.of())).json();
+        JsonNode together = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket(Map.of())))
+                .json();
         assertThat(together.path("apart").size()).isEqualTo(2);
         assertThat(together.path("apart").path(1).path("name").asString()).isEqualTo("Store in Cork");
         assertThat(together.path("apart").path(1).path("things").path(0).asString())
                 .isEqualTo("Line reel");
 
         Map<String, Object> wanted = basket(Map.of("shop", "letter", "cork", "tube"));
-        JsonNode apart = shop.anybody().post(Caller.COUNTER + "/quote", wanted).json();
+        JsonNode apart = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(wanted))
+                .json();
         assertThat(apart.path("missing").size())
                 .as(apart.path("missing").toString())
                 .isZero();
@@ -116,7 +119,7 @@ public class ApartTest {
     void a_way_that_is_not_offered_from_a_place_is_not_taken() {
         Map<String, Object> wanted = basket(Map.of("shop", "letter", "cork", "no-such-way"));
         assertThat(shop.anybody()
-                        .post(Caller.COUNTER + "/quote", wanted)
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(wanted))
                         .json()
                         .path("missing")
                         .toString())
@@ -127,7 +130,7 @@ public class ApartTest {
     @Test
     void one_place_alone_has_nothing_to_choose_apart() {
         assertThat(shop.anybody()
-                        .post(Caller.COUNTER + "/quote", Caller.book())
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(Caller.book()))
                         .json()
                         .path("apart")
                         .isEmpty())

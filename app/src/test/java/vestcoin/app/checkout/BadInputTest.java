@@ -164,49 +164,49 @@ class BadInputTest {
         told(
                 buyer.post(
                         Caller.COUNTER + "/quote",
-                        Map.of(
+                        Caller.quoting(Map.of(
                                 "lines",
                                 List.of(Map.of("product", "submarine", "quantity", "1")),
                                 "to",
-                                Map.of("country", "XX"))),
+                                Map.of("country", "XX")))),
                 422,
                 "order/to/country",
                 "no country known here");
         told(
                 buyer.post(
                         Caller.COUNTER + "/quote",
-                        Map.of(
+                        Caller.quoting(Map.of(
                                 "lines",
                                 List.of(Map.of("product", "box-kite", "quantity", "1")),
                                 "to",
-                                Map.of("country", "DE", "postcode", "1011"))),
+                                Map.of("country", "DE", "postcode", "1011")))),
                 422,
                 "order/to/postcode",
                 "not a postcode of Germany");
         told(
                 buyer.post(
                         Caller.COUNTER + "/quote",
-                        Map.of(
+                        Caller.quoting(Map.of(
                                 "lines",
                                 List.of(Map.of("product", "delta-kite", "quantity", "1")),
                                 "to",
-                                Map.of("country", "IE"))),
+                                Map.of("country", "IE")))),
                 422,
                 "order/lines/0/options/size",
                 "needs a choice of Size");
         told(
                 buyer.post(
                         Caller.COUNTER + "/quote",
-                        Map.of(
+                        Caller.quoting(Map.of(
                                 "lines",
                                 List.of(Map.of("product", "box-kite", "quantity", 1)),
                                 "to",
-                                Map.of("country", "IE"))),
+                                Map.of("country", "IE")))),
                 400,
-                "lines/0/quantity",
+                "basket/lines/0/quantity",
                 "has to stand in quotes");
         told(buyer.post(Caller.COUNTER + "/quote", "{\"lines\":["), 400, "", "This is not JSON at line 1");
-        told(buyer.post("/api/counter/no-such-shop/quote", Caller.book()), 404, "shop", "not open");
+        told(buyer.post("/api/counter/no-such-shop/quote", Caller.quoting(Caller.book())), 404, "shop", "not open");
         told(
                 buyer.post(
                         Caller.COUNTER + "/orders",

@@ -50,7 +50,7 @@ class BusinessTest {
 
     private JsonNode quote(boolean business, String number) {
         return shop.anybody()
-                .post(Caller.COUNTER + "/quote", basket(business, number))
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket(business, number)))
                 .json();
     }
 
@@ -149,7 +149,9 @@ class BusinessTest {
         if (slot != null) {
             basket.put("slot", slot);
         }
-        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         Caller.Answer answer = shop.anybody()
                 .post(
                         Caller.COUNTER + "/orders",
@@ -164,13 +166,13 @@ class BusinessTest {
         return shop.anybody()
                 .post(
                         Caller.COUNTER + "/quote",
-                        Map.of(
+                        Caller.quoting(Map.of(
                                 "lines",
                                 List.of(Map.of("product", "kites-you-can-build", "quantity", "1")),
                                 "to",
                                 Map.of("country", "IE", "postcode", "H91 X2A0"),
                                 "delivery",
-                                "pickup-workshop"))
+                                "pickup-workshop")))
                 .json()
                 .path("delivery")
                 .valueStream()

@@ -65,7 +65,8 @@ class FrenchTest {
                         .asString()))
                 .contains("Marionnette à gaine", "Kit de couture, marionnette à gaine")
                 .noneMatch(name -> name.contains("Handpuppe") || name.contains("Gutschein"));
-        JsonNode quote = buyer.post(COUNTER + "/quote", basket()).json();
+        JsonNode quote =
+                buyer.post(COUNTER + "/quote", Caller.quoting(basket())).json();
         assertThat(quote.path("delivery").valueStream().map(option -> option.path("name")
                         .asString()))
                 .contains("Colis postal", "Caisse du théâtre");
@@ -106,7 +107,8 @@ class FrenchTest {
     void what_is_wrong_is_said_in_french() {
         Map<String, Object> basket = basket();
         basket.put("codes", List.of("RIEN-DU-TOUT"));
-        JsonNode quote = shop.anybody().post(COUNTER + "/quote", basket).json();
+        JsonNode quote =
+                shop.anybody().post(COUNTER + "/quote", Caller.quoting(basket)).json();
         assertThat(quote.path("refusedCodes").path(0).path("reason").asString())
                 .isEqualTo("La boutique n’a pas ce code.");
         basket.put("to", Map.of("country", "FR", "postcode", "1"));

@@ -103,7 +103,9 @@ class HeldBackTest {
                 "business",
                 true));
         basket.put("taxNumber", "");
-        JsonNode ticked = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode ticked = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         assertThat(ticked.path("methods").valueStream().map(method -> method.path("id")
                         .asString()))
                 .as("whoever ticks “business”")
@@ -125,7 +127,7 @@ class HeldBackTest {
                     UUID.randomUUID().toString(),
                     basket,
                     shop.anybody()
-                            .post(Caller.COUNTER + "/quote", basket)
+                            .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                             .json()
                             .path("toPay")
                             .asString("0")));
@@ -164,7 +166,8 @@ class HeldBackTest {
         for (int i = 0; i < 60; i++) {
             Map<String, Object> basket = new HashMap<>(Caller.book());
             basket.put("codes", List.of("GUESS-" + (10_000 + i)));
-            JsonNode quote = guesser.post(Caller.COUNTER + "/quote", basket).json();
+            JsonNode quote = guesser.post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                    .json();
             answered += quote.path("refusedCodes").toString().contains("The shop has no such code") ? 1 : 0;
         }
         assertThat(answered)
@@ -172,14 +175,14 @@ class HeldBackTest {
                 .isBetween(1, 20);
         Map<String, Object> right = new HashMap<>(Caller.book());
         right.put("codes", List.of(made));
-        assertThat(guesser.post(Caller.COUNTER + "/quote", right)
+        assertThat(guesser.post(Caller.COUNTER + "/quote", Caller.quoting(right))
                         .json()
                         .path("toPay")
                         .asString())
                 .as("a right one does not show itself to who guesses")
                 .isEqualTo("31.40");
         assertThat(shop.anybody()
-                        .post(Caller.COUNTER + "/quote", right)
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(right))
                         .json()
                         .path("toPay")
                         .asString())
@@ -236,7 +239,9 @@ class HeldBackTest {
     void a_basket_without_a_place_and_a_language_that_is_no_utf_8_are_no_fault_of_the_server() throws Exception {
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.remove("to");
-        assertThat(shop.anybody().post(Caller.COUNTER + "/quote", basket).status())
+        assertThat(shop.anybody()
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                        .status())
                 .isLessThan(500);
         assertThat(shop.anybody()
                         .post(
@@ -246,7 +251,9 @@ class HeldBackTest {
                 .isBetween(400, 422);
         Map<String, Object> bare = new HashMap<>(Caller.book());
         bare.remove("lines");
-        assertThat(shop.anybody().post(Caller.COUNTER + "/quote", bare).status())
+        assertThat(shop.anybody()
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(bare))
+                        .status())
                 .as("nothing in it, and somewhere to go")
                 .isLessThan(500);
         List<Integer> answers = new ArrayList<>();

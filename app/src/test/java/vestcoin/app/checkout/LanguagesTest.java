@@ -61,15 +61,16 @@ class LanguagesTest {
                         .asString())
                 .as("a language the shop does not have")
                 .isEqualTo("en-IE");
-        JsonNode quote =
-                shop.anybody().post(Caller.COUNTER + "/quote", basket("de")).json();
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket("de")))
+                .json();
         assertThat(quote.path("lines").path(0).path("name").asString()).isEqualTo("Drachen zum Selberbauen, Buch");
         assertThat(quote.path("methods").valueStream().map(method -> method.path("title")
                         .asString()))
                 .contains("Überweisung");
         assertThat(quote.path("toPay"))
                 .isEqualTo(shop.anybody()
-                        .post(Caller.COUNTER + "/quote", basket("en"))
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(basket("en")))
                         .json()
                         .path("toPay"));
     }
@@ -200,7 +201,9 @@ class LanguagesTest {
                 "card",
                 "currency",
                 "CHF"));
-        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         assertThat(quote.path("currency").asString()).isEqualTo("CHF");
         JsonNode order = shop.anybody().buy(basket).json();
         assertThat(order.path("quote").path("currency").asString()).isEqualTo("CHF");

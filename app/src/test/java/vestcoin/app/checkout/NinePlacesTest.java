@@ -122,7 +122,9 @@ class NinePlacesTest {
                 "method",
                 method));
         basket.putAll(more);
-        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         assertThat(quote.path("payable").asString()).isEqualTo(payable);
         assertThat(quote.path("tax").asString()).isEqualTo(tax);
         assertThat(quote.path("whose").valueStream().map(JsonNode::asString).reduce("", String::concat))

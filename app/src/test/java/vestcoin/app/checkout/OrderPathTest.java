@@ -47,7 +47,8 @@ class OrderPathTest {
     @Test
     void an_order_is_priced_placed_declined_paid_captured_and_refunded_in_part() {
         Caller buyer = shop.anybody();
-        JsonNode quote = buyer.post(Caller.COUNTER + "/quote", Caller.book()).json();
+        JsonNode quote = buyer.post(Caller.COUNTER + "/quote", Caller.quoting(Caller.book()))
+                .json();
         assertThat(quote.path("payable").asString()).isEqualTo("31.40");
         JsonNode placed = buyer.placeBook();
         assertThat(placed.path("state").asString()).isEqualTo("unpaid");
@@ -194,7 +195,9 @@ class OrderPathTest {
                 "card",
                 "codes",
                 List.of("openday"));
-        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         assertThat(quote.path("discounts").path(0).path("name").asString()).isEqualTo("Open day, 12.00 off");
         List<CompletableFuture<Integer>> tries = IntStream.range(0, 24)
                 .mapToObj(i -> CompletableFuture.supplyAsync(() -> {
@@ -221,7 +224,9 @@ class OrderPathTest {
         List<Integer> answers = tries.stream().map(CompletableFuture::join).toList();
         assertThat(answers).containsOnly(200, 409);
         assertThat(answers.stream().filter(status -> status == 200)).hasSize(5);
-        JsonNode after = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode after = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         assertThat(after.path("refusedCodes").path(0).path("reason").asString()).isEqualTo("Used up: 5 in all.");
         assertThat(after.path("payable").asString())
                 .isNotEqualTo(quote.path("payable").asString());
@@ -251,7 +256,9 @@ class OrderPathTest {
     void a_code_nobody_made_is_said_to_the_buyer() {
         Map<String, Object> basket = new java.util.HashMap<>(Caller.book());
         basket.put("codes", List.of("NOSUCH"));
-        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         assertThat(quote.path("refusedCodes").path(0).path("reason").asString())
                 .isEqualTo("The shop has no such code.");
         assertThat(quote.path("payable").asString()).isEqualTo("31.40");

@@ -47,7 +47,7 @@ class WaysToPayTest {
 
     private JsonNode placed(Map<String, Object> basket) {
         Caller buyer = shop.anybody();
-        String toPay = buyer.post(Caller.COUNTER + "/quote", basket)
+        String toPay = buyer.post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                 .json()
                 .path("toPay")
                 .asString();
@@ -353,7 +353,7 @@ class WaysToPayTest {
                 "method",
                 "transfer");
         String toPay = shop.anybody()
-                .post(Caller.COUNTER + "/quote", basket)
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                 .json()
                 .path("toPay")
                 .asString();
@@ -361,7 +361,7 @@ class WaysToPayTest {
         assertThat(answers).containsOnly(200, 409);
         assertThat(answers.stream().filter(status -> status == 200)).hasSize(1);
         assertThat(shop.anybody()
-                        .post(Caller.COUNTER + "/quote", basket)
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                         .json()
                         .path("missing")
                         .path(0)

@@ -13,6 +13,8 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.format.Json;
+import vestcoin.app.outside.Vault;
+import vestcoin.app.run.DemoShop;
 
 /** What a link from another site puts into the basket, and that nobody can change it on the way. */
 @ExtendWith(RunningShop.class)
@@ -60,13 +62,31 @@ class EmbeddingTest {
                 .path(0);
         JsonNode offer = offer("basket", basket.path("id").asString(), "KITES10");
         JsonNode followed = follow(taken(offer), Map.of("quantity", "9")).json();
-        assertThat(followed.path("lines").size()).isEqualTo(basket.path("lines").size());
-        assertThat(followed.path("lines").path(0).path("quantity").asString())
+        JsonNode goods = followed.path("basket");
+        assertThat(goods.path("lines").size())
+                .isEqualTo(basket.path("order").path("lines").size());
+        assertThat(goods.path("lines").path(0).path("quantity").asString())
                 .as("what is not left open cannot be chosen")
-                .isEqualTo(basket.path("lines").path(0).path("quantity").asString());
-        assertThat(followed.path("codes").path(0).asString()).isEqualTo("KITES10");
+                .isEqualTo(basket.path("order")
+                        .path("lines")
+                        .path(0)
+                        .path("quantity")
+                        .asString());
+        assertThat(goods.path("codes").path(0).asString()).isEqualTo("KITES10");
         assertThat(followed.path("changed").size()).isZero();
         assertThat(offer.path("html").asString()).startsWith("<a href=\"").contains("€");
+    }
+
+    /** Links made before baskets had a form of their own stand on other sites still. */
+    @Test
+    void a_link_in_the_form_of_before_is_followed() {
+        String content = Base64.getUrlEncoder().withoutPadding().encodeToString("""
+                        {"lines":[{"product":"kites-you-can-build","quantity":"2","options":{}}],"codes":["KITES10"],
+                         "open":[],"currency":"EUR"}""".getBytes(StandardCharsets.UTF_8));
+        String mark = shop.context().getBean(Vault.class).mark("take " + DemoShop.SHOP + " " + content);
+        JsonNode basket = follow(content + "." + mark, Map.of()).json().path("basket");
+        assertThat(basket.path("lines").path(0).path("quantity").asString()).isEqualTo("2");
+        assertThat(basket.path("codes").path(0).asString()).isEqualTo("KITES10");
     }
 
     @Test
@@ -121,6 +141,7 @@ class EmbeddingTest {
         String product = document.path("rehearsal")
                 .path("baskets")
                 .path(0)
+                .path("order")
                 .path("lines")
                 .path(0)
                 .path("product")
@@ -164,6 +185,7 @@ class EmbeddingTest {
                         taken(offer),
                         Map.of("option.size", "large", "quantity", "2", "product", "printed-plans", "amount", "1"))
                 .json()
+                .path("basket")
                 .path("lines")
                 .path(0);
         assertThat(whole.path("product").asString()).isEqualTo("delta-kite");
@@ -173,7 +195,7 @@ class EmbeddingTest {
                 .isTrue();
         JsonNode without =
                 follow(taken(offer), Map.of("option.size", "enormous")).json();
-        assertThat(without.path("lines").size()).isZero();
+        assertThat(without.path("basket").path("lines").size()).isZero();
         assertThat(without.path("changed").path(0).path("sentence").asString())
                 .endsWith("a choice is still to be made.");
     }
@@ -184,6 +206,7 @@ class EmbeddingTest {
         for (String typed : List.of("-1", "0", "1e9", "many", "", "9999999999")) {
             assertThat(follow(take, Map.of("quantity", typed))
                             .json()
+                            .path("basket")
                             .path("lines")
                             .path(0)
                             .path("quantity")

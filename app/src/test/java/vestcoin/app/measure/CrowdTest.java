@@ -7,7 +7,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.LongSummaryStatistics;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -43,15 +42,33 @@ class CrowdTest {
         return new RawClient(shop.port(), address);
     }
 
-    /** How long a buyer's quotes take, in milliseconds, one after the other for as long as something else lasts. */
-    private LongSummaryStatistics quoted(RawClient buyer, BooleanSupplier lasts) throws Exception {
-        LongSummaryStatistics times = new LongSummaryStatistics();
-        while (times.getCount() == 0 || lasts.getAsBoolean()) {
-            RawClient.Answer answer = buyer.post(QUOTE, Json.write(Caller.book()));
-            assertThat(answer.status()).isEqualTo(200);
-            times.accept(answer.millis());
+    /** How long a buyer's quotes took, in milliseconds, in order of length. */
+    private record Times(List<Long> sorted) {
+        double average() {
+            return sorted.stream().mapToLong(each -> each).average().orElseThrow();
         }
-        return times;
+
+        /** All but one in twenty took at most this. */
+        long most() {
+            return sorted.get((sorted.size() * 19 - 1) / 20);
+        }
+
+        @Override
+        public String toString() {
+            return Math.round(average()) + " ms on average, 95 % of " + sorted.size() + " at most " + most()
+                    + " ms, the longest " + sorted.get(sorted.size() - 1) + " ms";
+        }
+    }
+
+    /** Asks for quotes one after the other for as long as something else lasts. */
+    private Times quoted(RawClient buyer, BooleanSupplier lasts) throws Exception {
+        List<Long> times = new ArrayList<>();
+        while (times.isEmpty() || lasts.getAsBoolean()) {
+            RawClient.Answer answer = buyer.post(QUOTE, Json.write(Caller.quoting(Caller.book())));
+            assertThat(answer.status()).isEqualTo(200);
+            times.add(answer.millis());
+        }
+        return new Times(times.stream().sorted().toList());
     }
 
     @Test
@@ -59,7 +76,7 @@ class CrowdTest {
         RawClient buyer = client(2);
         AtomicInteger left = new AtomicInteger(2 * QUOTES);
         quoted(buyer, () -> left.getAndDecrement() > QUOTES);
-        LongSummaryStatistics alone = quoted(buyer, () -> left.getAndDecrement() > 0);
+        Times alone = quoted(buyer, () -> left.getAndDecrement() > 0);
         ExecutorService trying = Executors.newFixedThreadPool(WRONG);
         List<Future<RawClient.Answer>> tried = new ArrayList<>();
         for (int i = 0; i < WRONG; i++) {
@@ -74,7 +91,7 @@ class CrowdTest {
                             "a wrong password " + n)))));
         }
         Thread.sleep(50);
-        LongSummaryStatistics beside = quoted(buyer, () -> tried.stream().anyMatch(each -> !each.isDone()));
+        Times beside = quoted(buyer, () -> tried.stream().anyMatch(each -> !each.isDone()));
         trying.shutdown();
         assertThat(trying.awaitTermination(60, TimeUnit.SECONDS)).isTrue();
         for (Future<RawClient.Answer> each : tried) {
@@ -82,16 +99,11 @@ class CrowdTest {
         }
         Measured.note(
                 "a quote beside " + WRONG + " wrong sign-ins",
-                told(beside) + "; alone " + told(alone),
-                "at most three times as long on average; the longest single one may be longer");
-        // Where a quote takes a few milliseconds, one that the scheduler keeps waiting says nothing.
-        assertThat(beside.getAverage()).isLessThanOrEqualTo(Math.max(3 * alone.getAverage(), 40));
-        assertThat(beside.getMax()).as("the longest").isLessThanOrEqualTo(Math.max(3 * alone.getMax(), 300));
-    }
-
-    private static String told(LongSummaryStatistics times) {
-        return Math.round(times.getAverage()) + " ms, the longest of " + times.getCount() + " " + times.getMax()
-                + " ms";
+                beside + "; alone " + alone,
+                "at most three times as long, on average and for all but one in twenty");
+        // Where a quote takes a few milliseconds, one that the machine keeps waiting says nothing.
+        assertThat(beside.average()).isLessThanOrEqualTo(Math.max(3 * alone.average(), 40));
+        assertThat(beside.most()).as("95 of 100").isLessThanOrEqualTo(Math.max(3 * alone.most(), 100));
     }
 
     @Test
@@ -106,16 +118,19 @@ class CrowdTest {
                 held.add(half);
             }
             Thread.sleep(300);
-            RawClient.Answer page = client(4).get(Caller.COUNTER);
-            RawClient.Answer quote = client(4).post(QUOTE, Json.write(Caller.book()));
+            String basket = Json.write(Caller.quoting(Caller.book()));
+            long page = Measured.shortest(
+                    3, 1_000, () -> assertThat(client(4).get(Caller.COUNTER).status())
+                            .isEqualTo(200));
+            long quote = Measured.shortest(
+                    3, 1_000, () -> assertThat(client(4).post(QUOTE, basket).status())
+                            .isEqualTo(200));
             Measured.note(
                     "the next visitor beside " + HALF_SENT + " half-sent bodies",
-                    page.millis() + " ms, and " + quote.millis() + " ms for a quote",
+                    page + " ms, and " + quote + " ms for a quote",
                     "at most 1,000 ms");
-            assertThat(page.status()).isEqualTo(200);
-            assertThat(quote.status()).isEqualTo(200);
-            assertThat(page.millis()).isLessThan(1000);
-            assertThat(quote.millis()).isLessThan(1000);
+            assertThat(page).isLessThanOrEqualTo(1_000);
+            assertThat(quote).isLessThanOrEqualTo(1_000);
         } finally {
             for (Socket half : held) {
                 half.close();

@@ -185,7 +185,7 @@ class DamagedRequestsTest {
     /** What a body is like: whole where it is known, else made from its schema. */
     private JsonNode like(String path, JsonNode schema) {
         return switch (path) {
-            case "/api/counter/{shop}/quote" -> tree(Caller.book());
+            case "/api/counter/{shop}/quote" -> tree(Caller.quoting(Caller.book()));
             case "/api/counter/{shop}/orders" ->
                 tree(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
             case "/api/shops/{shop}/ticket" ->
@@ -195,7 +195,11 @@ class DamagedRequestsTest {
                         "order",
                         Map.of(
                                 "lines",
-                                setup.path("rehearsal").path("baskets").path(0).path("lines"),
+                                setup.path("rehearsal")
+                                        .path("baskets")
+                                        .path(0)
+                                        .path("order")
+                                        .path("lines"),
                                 "to",
                                 Map.of("country", "IE")),
                         "beside",

@@ -105,7 +105,8 @@ class LargeShopOrdersTest {
                         .isEqualTo(200))));
         Caller buyer = shop.anybody();
         medians.put("the counter's quote", median(() -> assertThat(
-                        buyer.post(Caller.COUNTER + "/quote", Caller.book()).status())
+                        buyer.post(Caller.COUNTER + "/quote", Caller.quoting(Caller.book()))
+                                .status())
                 .isEqualTo(200)));
         return medians;
     }

@@ -160,7 +160,9 @@ class BracketedTest {
         basket.put("language", Phrases.BRACKETED);
         basket.put("codes", List.of("NOTHING-AT-ALL"));
         basket.put("to", Map.of("country", "DE", "postcode", "10115"));
-        JsonNode quote = shop.anybody().post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
         assertThat(quote.path("refusedCodes").path(0).path("reason").asString()).startsWith("[");
         quote.path("whose")
                 .forEach(sentence -> assertThat(ours(sentence.asString())).isEmpty());

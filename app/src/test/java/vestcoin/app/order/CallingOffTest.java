@@ -121,7 +121,7 @@ class CallingOffTest {
                 "method",
                 "cash"));
         JsonNode option = shop.anybody()
-                .post(Caller.COUNTER + "/quote", basket)
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                 .json()
                 .path("delivery")
                 .valueStream()

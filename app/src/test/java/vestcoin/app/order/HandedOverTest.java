@@ -86,7 +86,7 @@ class HandedOverTest {
                 "method",
                 "cash"));
         JsonNode slots = shop.anybody()
-                .post(Caller.COUNTER + "/quote", basket)
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                 .json()
                 .path("delivery")
                 .valueStream()

@@ -339,7 +339,8 @@ class PapersTest {
                 "method",
                 "card");
         Caller buyer = shop.anybody();
-        JsonNode quote = buyer.post(Caller.COUNTER + "/quote", basket).json();
+        JsonNode quote =
+                buyer.post(Caller.COUNTER + "/quote", Caller.quoting(basket)).json();
         BigDecimal all = new BigDecimal(quote.path("toPay").asString());
         BigDecimal kite =
                 new BigDecimal(quote.path("lines").path(1).path("amount").asString());

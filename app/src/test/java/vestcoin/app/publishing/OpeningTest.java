@@ -46,7 +46,9 @@ class OpeningTest {
         assertThat(shut.status()).isEqualTo(404);
         assertThat(shut.json().path("name").asString()).isEqualTo("Tern & Tether");
         assertThat(shut.json().path("notice").asString()).isEqualTo("Back on Monday.");
-        assertThat(shop.anybody().post(Caller.COUNTER + "/quote", Caller.book()).status())
+        assertThat(shop.anybody()
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(Caller.book()))
+                        .status())
                 .isEqualTo(404);
         assertThat(shop.anybody()
                         .post(Caller.COUNTER + "/take", Map.of("take", "x"))
@@ -67,7 +69,8 @@ class OpeningTest {
     @Test
     void a_shop_closed_between_basket_and_order_takes_none_and_charges_nothing() {
         Caller buyer = shop.anybody();
-        assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.book()).status())
+        assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.quoting(Caller.book()))
+                        .status())
                 .isEqualTo(200);
         int before =
                 shop.owner().get(Caller.SHOP + "/orders").json().path("count").asInt();

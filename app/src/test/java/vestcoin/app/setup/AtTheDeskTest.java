@@ -155,6 +155,7 @@ class AtTheDeskTest {
                                                 .path("rehearsal")
                                                 .path("baskets")
                                                 .path(0)
+                                                .path("order")
                                                 .path("lines"),
                                         "to",
                                         Map.of("country", typed))))

@@ -85,7 +85,7 @@ class DraftTest {
                 .isEqualTo("to 1 kg 6.90, to 5 kg 9.40, then +0.80/kg");
         assertThat(text(owner.post(Caller.SHOP + "/draft/redo", Map.of()).json()))
                 .isEqualTo("7.77");
-        assertThat(buyer.post(Caller.COUNTER + "/quote", order)
+        assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.quoting(order))
                         .json()
                         .path("payable")
                         .asString())
@@ -97,7 +97,7 @@ class DraftTest {
         assertThat(published.path("edition").asInt())
                 .isEqualTo(draft.path("edition").asInt() + 1);
         assertThat(published.path("changes").asInt()).isZero();
-        assertThat(buyer.post(Caller.COUNTER + "/quote", order)
+        assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.quoting(order))
                         .json()
                         .path("payable")
                         .asString())

@@ -37,7 +37,7 @@ class EditsTest {
         "goods/products/delta-kite/options/size/choices/large/extra, 16.00",
         "delivery/zones/ireland/rates/next-day/basis/price, 14.50",
         "tax/categories/books/name, Books",
-        "rehearsal/baskets/two-deltas/to/country, IE"
+        "rehearsal/baskets/two-deltas/order/to/country, IE"
     })
     void a_path_leads_through_fields_and_ids(String path, String value) {
         assertThat(Edits.at(DEMO.tree(), path).orElseThrow().asString()).isEqualTo(value);

@@ -30,9 +30,7 @@ class FirstAnswersTest {
 
     private static Quote sample(Setup setup) {
         var basket = setup.rehearsal().baskets().get(0);
-        return Pricing.price(
-                CompiledSetup.of(setup),
-                new Order(NOON, basket.lines(), basket.to(), Optional.empty(), Optional.empty(), Map.of()));
+        return Pricing.price(CompiledSetup.of(setup), Order.of(NOON, basket.order(), Map.of()));
     }
 
     /** The currencies and languages are CLDR's through ICU4J; with or without tax is common practice, no source. */

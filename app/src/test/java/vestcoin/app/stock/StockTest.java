@@ -38,7 +38,10 @@ class StockTest {
         assertThat(late.sentence()).isEqualTo("Meanwhile 1 is left.");
         assertThat(count(BOOK, Map.of("seen", "1", "remaining", "0")).status()).isEqualTo(200);
         Map<String, Object> book = Caller.book();
-        assertThat(shop.anybody().post(Caller.COUNTER + "/quote", book).text()).contains("sold out");
+        assertThat(shop.anybody()
+                        .post(Caller.COUNTER + "/quote", Caller.quoting(book))
+                        .text())
+                .contains("sold out");
         assertThat(count(BOOK, Map.of("seen", "0")).json().path("left").isEmpty())
                 .as("counted no more")
                 .isTrue();

@@ -112,7 +112,7 @@ class StorefrontTest {
                 JsonNode quote = shop.anybody()
                         .post(
                                 Caller.COUNTER + "/quote",
-                                Map.of(
+                                Caller.quoting(Map.of(
                                         "lines",
                                         List.of(Map.of(
                                                 "product",
@@ -122,7 +122,7 @@ class StorefrontTest {
                                                 "options",
                                                 options)),
                                         "to",
-                                        Map.of("country", country)))
+                                        Map.of("country", country))))
                         .json();
                 var cheapest = quote.path("delivery")
                         .valueStream()

@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
+import vestcoin.core.basket.Basket;
+import vestcoin.core.basket.BasketBuilder;
 import vestcoin.core.discount.History;
 import vestcoin.core.goods.Line;
 import vestcoin.core.payment.Gateway;
@@ -16,110 +19,93 @@ import vestcoin.core.place.Point;
 import vestcoin.core.tax.Buyer;
 
 /**
- * An order to be priced, with all that varies outside the setup.
+ * An order to be priced: what is asked for, who asks, and all that varies outside the setup.
  *
  * @param at the instant it is placed
- * @param to where it goes
- * @param delivery id of the option or pickup place the buyer chose; without one the cheapest option that sends is taken
- * @param method id of the payment method the buyer chose, if any
- * @param codes discount codes in the order typed
+ * @param basket what is asked for
+ * @param buyer who buys, for tax
  * @param group id of the buyer group the buyer belongs to, if any
  * @param gateways state of each gateway at that instant
  * @param history what has been used before
- * @param deliveries dispatch place to the option chosen for what leaves there; used when no one option is chosen for
- *     all
- * @param slot start of the slot chosen, on the shop's clock
- * @param currency ISO 4217; the shop's without it
- * @param buyer who buys, for tax
  * @param point where it goes, for distances
  * @param outside what else is given
  */
 @RecordBuilder
 public record Order(
         Instant at,
-        List<Line> lines,
-        Destination to,
-        Optional<String> delivery,
-        Optional<String> method,
-        List<String> codes,
+        Basket basket,
+        Buyer buyer,
         Optional<String> group,
         Map<String, Gateway> gateways,
         History history,
-        Map<String, String> deliveries,
-        Optional<LocalDateTime> slot,
-        Optional<String> currency,
-        Buyer buyer,
         Optional<Point> point,
         PricingContext outside) {
     public Order {
-        lines = lines == null ? List.of() : List.copyOf(lines);
-        delivery = delivery == null ? Optional.empty() : delivery;
-        method = method == null ? Optional.empty() : method;
-        codes = codes == null ? List.of() : List.copyOf(codes);
+        basket = basket == null ? Basket.EMPTY : basket;
+        buyer = buyer == null ? Buyer.PERSON : buyer;
         group = group == null ? Optional.empty() : group;
         gateways = gateways == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(gateways));
         history = history == null ? History.NONE : history;
-        deliveries = deliveries == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(deliveries));
-        slot = slot == null ? Optional.empty() : slot;
-        currency = currency == null ? Optional.empty() : currency;
-        buyer = buyer == null ? Buyer.PERSON : buyer;
         point = point == null ? Optional.empty() : point;
         outside = outside == null ? PricingContext.NOTHING : outside;
     }
 
-    public Order(
-            Instant at,
-            List<Line> lines,
-            Destination to,
-            Optional<String> delivery,
-            Optional<String> method,
-            List<String> codes,
-            Optional<String> group,
-            Map<String, Gateway> gateways,
-            History history) {
-        this(
-                at,
-                lines,
-                to,
-                delivery,
-                method,
-                codes,
-                group,
-                gateways,
-                history,
-                Map.of(),
-                Optional.empty(),
-                Optional.empty(),
-                Buyer.PERSON,
-                Optional.empty(),
-                PricingContext.NOTHING);
+    /** A basket asked for at an instant, by a person nothing else is told of. */
+    public static Order of(Instant at, Basket basket, Map<String, Gateway> gateways) {
+        return OrderBuilder.builder().at(at).basket(basket).gateways(gateways).build();
     }
 
-    /** An order without codes, of a buyer nothing is known of. */
-    public Order(
-            Instant at,
-            List<Line> lines,
-            Destination to,
-            Optional<String> delivery,
-            Optional<String> method,
-            Map<String, Gateway> gateways) {
-        this(at, lines, to, delivery, method, List.of(), Optional.empty(), gateways, History.NONE);
+    public List<Line> lines() {
+        return basket.lines();
+    }
+
+    /** Where it goes, null where that was not said: {@link OrderCheck} refuses such an order. */
+    public Destination to() {
+        return basket.to().orElse(null);
+    }
+
+    public Optional<String> delivery() {
+        return basket.delivery();
+    }
+
+    public Map<String, String> deliveries() {
+        return basket.deliveries();
+    }
+
+    public Optional<String> method() {
+        return basket.method();
+    }
+
+    public List<String> codes() {
+        return basket.codes();
+    }
+
+    public Optional<LocalDateTime> slot() {
+        return basket.slot();
+    }
+
+    public Optional<String> currency() {
+        return basket.currency();
     }
 
     private OrderBuilder changed() {
         return OrderBuilder.builder(this);
     }
 
+    private Order asking(UnaryOperator<BasketBuilder> change) {
+        return changed().basket(change.apply(basket.changed()).build()).build();
+    }
+
     public Order withDelivery(String option) {
-        return changed().delivery(Optional.ofNullable(option)).build();
+        return asking(basket -> basket.delivery(Optional.ofNullable(option)));
     }
 
     public Order withMethod(String id) {
-        return changed().method(Optional.ofNullable(id)).build();
+        return asking(basket -> basket.method(Optional.ofNullable(id)));
     }
 
     public Order withCodes(String... typed) {
-        return changed().codes(List.of(typed)).build();
+        return asking(basket -> basket.codes(List.of(typed)));
     }
 
     public Order ofGroup(String id) {
@@ -135,11 +121,11 @@ public record Order(
     }
 
     public Order of(List<Line> other) {
-        return changed().lines(other).build();
+        return asking(basket -> basket.lines(other));
     }
 
     public Order to(Destination place) {
-        return changed().to(place).build();
+        return asking(basket -> basket.to(Optional.of(place)));
     }
 
     public Order by(Buyer who) {
@@ -147,7 +133,7 @@ public record Order(
     }
 
     public Order in(String code) {
-        return changed().currency(Optional.ofNullable(code)).build();
+        return asking(basket -> basket.currency(Optional.ofNullable(code)));
     }
 
     public Order at(Point where) {
@@ -155,11 +141,11 @@ public record Order(
     }
 
     public Order withSlot(LocalDateTime start) {
-        return changed().slot(Optional.ofNullable(start)).build();
+        return asking(basket -> basket.slot(Optional.ofNullable(start)));
     }
 
     public Order withDeliveries(Map<String, String> chosen) {
-        return changed().deliveries(chosen).build();
+        return asking(basket -> basket.deliveries(chosen));
     }
 
     /** The same with the accounts of providers as they are now. */

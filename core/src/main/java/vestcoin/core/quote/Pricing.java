@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.DiscountCalculation;
 import vestcoin.core.discount.Reduction;
@@ -97,7 +98,7 @@ public final class Pricing {
      */
     public static Map<String, BigDecimal> shelf(CompiledSetup setup, String currency, Optional<Exchange> rates) {
         PricingContext outside = rates.map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING);
-        Order asked = new Order(Instant.EPOCH, List.of(), setup.home(), Optional.empty(), Optional.empty(), Map.of())
+        Order asked = Order.of(Instant.EPOCH, Basket.of(List.of(), setup.home()), Map.of())
                 .in(currency)
                 .given(outside);
         Tracer tracer = new Pricing(

@@ -1,19 +1,53 @@
 package vestcoin.core.setup;
 
+import java.time.Instant;
 import java.util.List;
-import vestcoin.core.goods.Line;
-import vestcoin.core.place.Destination;
+import java.util.Optional;
+import vestcoin.core.basket.Basket;
 
-/** The Rehearsal station of a setup: baskets the seller tries it with. They decide no price. */
-public record Rehearsal(List<Basket> baskets) {
+/** The Rehearsal station of a setup: orders the seller tries it with. They decide no price. */
+public record Rehearsal(List<SampleOrder> baskets) {
     public Rehearsal {
         baskets = baskets == null ? List.of() : List.copyOf(baskets);
     }
 
-    /** A sample order. @param to where it goes unless another place is tried */
-    public record Basket(String id, String name, List<Line> lines, Destination to) {
-        public Basket {
-            lines = lines == null ? List.of() : List.copyOf(lines);
+    /** Who buys, for tax: with a number that the register of the place it goes to confirmed, or did not. */
+    public enum BuyerKind {
+        PERSON,
+        BUSINESS,
+        UNCONFIRMED_BUSINESS,
+        EXEMPT
+    }
+
+    /**
+     * A named order to try.
+     *
+     * @param order what is asked for; where it goes unless another place is tried
+     * @param buyer who asks
+     * @param group id of the buyer group they belong to, if any
+     * @param at when it is placed; now without it
+     * @param monthly how many such orders there are a month, for weighing one against another; none is counted as one
+     */
+    public record SampleOrder(
+            String id,
+            String name,
+            Basket order,
+            BuyerKind buyer,
+            Optional<String> group,
+            Optional<Instant> at,
+            Optional<Integer> monthly) {
+        public SampleOrder {
+            order = order == null ? Basket.EMPTY : order;
+            buyer = buyer == null ? BuyerKind.PERSON : buyer;
+            group = group == null ? Optional.empty() : group;
+            at = at == null ? Optional.empty() : at;
+            monthly = monthly == null ? Optional.empty() : monthly;
+        }
+
+        /** Asked for by a person, now. */
+        public static SampleOrder of(String id, String name, Basket order) {
+            return new SampleOrder(
+                    id, name, order, BuyerKind.PERSON, Optional.empty(), Optional.empty(), Optional.empty());
         }
     }
 }

@@ -228,13 +228,11 @@ final class SetupCheck {
 
     /** A basket may name goods that are gone; it then says so when it is priced. It has to be one all the same. */
     private void rehearsal() {
-        checks.ids(setup.rehearsal().baskets(), Rehearsal.Basket::id, "rehearsal/baskets");
-        for (Rehearsal.Basket basket : setup.rehearsal().baskets()) {
+        checks.ids(setup.rehearsal().baskets(), Rehearsal.SampleOrder::id, "rehearsal/baskets");
+        for (Rehearsal.SampleOrder basket : setup.rehearsal().baskets()) {
             String path = "rehearsal/baskets/" + basket.id();
             checks.named(basket.name(), path);
-            if (checks.required(basket.to(), path + "/to")) {
-                basket.to().check(path + "/to", checks.problems);
-            }
+            basket.order().to().ifPresent(to -> to.check(path + "/order/to", checks.problems));
         }
     }
 }

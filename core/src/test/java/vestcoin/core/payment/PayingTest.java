@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.English;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.place.Destination;
@@ -56,13 +57,8 @@ class PayingTest {
     }
 
     private static Order order(String method) {
-        return new Order(
-                Shops.NOON,
-                List.of(Line.of("puppet", 1)),
-                CH,
-                Optional.empty(),
-                Optional.ofNullable(method),
-                Map.of("cards", Gateway.TEST));
+        return Order.of(Shops.NOON, Basket.of(List.of(Line.of("puppet", 1)), CH), Map.of("cards", Gateway.TEST))
+                .withMethod(method);
     }
 
     /** 17.97 → 17.95 and 17.98 → 18.00 are the worked figures of the rule; the step is CLDR's for CHF. */
@@ -163,13 +159,8 @@ class PayingTest {
                         Payment.Kind.CHEQUE,
                         new Payment.Charge(new BigDecimal("2"), new BigDecimal("1.00")),
                         null));
-        Order order = new Order(
-                Shops.NOON,
-                List.of(Line.of("puppet", 1), Line.of("book", 1)),
-                CH,
-                Optional.empty(),
-                Optional.of("bill"),
-                Map.of());
+        Order order = Order.of(Shops.NOON, Basket.of(List.of(Line.of("puppet", 1), Line.of("book", 1)), CH), Map.of())
+                .withMethod("bill");
         Quote quote = price(shop, order);
         assertThat(quote.fee().orElseThrow().value())
                 .as("2 % of 100.00 and 1.00")

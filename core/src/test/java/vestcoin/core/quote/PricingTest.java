@@ -299,13 +299,7 @@ class PricingTest {
         Order order = order(Destination.of("IE"), Line.of("book", 1));
         assertThat(price(KITES, order).method("card").orElseThrow().hidden().map(English::of))
                 .contains("Not shown: no keys are entered.");
-        Order connected = new Order(
-                order.at(),
-                order.lines(),
-                order.to(),
-                Optional.empty(),
-                Optional.of("card"),
-                Map.of("cards", Gateway.TEST));
+        Order connected = order.withMethod("card").given(Map.of("cards", Gateway.TEST));
         Quote quote = price(KITES, connected);
         assertThat(quote.method("card").orElseThrow().hidden().map(English::of)).isEmpty();
         assertThat(English.of(quote.missing())).isEmpty();

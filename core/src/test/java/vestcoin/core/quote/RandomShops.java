@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.regex.Pattern;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.calendar.Window;
 import vestcoin.core.delivery.ChargeableWeight;
 import vestcoin.core.delivery.Charges;
@@ -320,13 +321,8 @@ public final class RandomShops {
                 Destination.of("US"),
                 Destination.of("GB", "BT1 5GS"),
                 Destination.of("ES", "35001"));
-        Order order = new Order(
-                        Shops.NOON,
-                        lines,
-                        to,
-                        Optional.empty(),
-                        Optional.ofNullable(any("card", "door", "bank", null)),
-                        Map.of("cards", Gateway.TEST))
+        Order order = Order.of(Shops.NOON, Basket.of(lines, to), Map.of("cards", Gateway.TEST))
+                .withMethod(any("card", "door", "bank", null))
                 .at(new Point(new BigDecimal("53.30"), new BigDecimal("-9.00")));
         if (chance(4)) {
             Buyer.Confirmed yes = new Buyer.Confirmed(true, Instant.parse("2026-11-25T11:00:00Z"), "R");

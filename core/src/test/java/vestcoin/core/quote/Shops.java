@@ -12,6 +12,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
+import vestcoin.core.basket.Basket;
 import vestcoin.core.calendar.WorkSchedule;
 import vestcoin.core.delivery.ChargeableWeight;
 import vestcoin.core.delivery.Charges;
@@ -495,7 +496,7 @@ public final class Shops {
     }
 
     public static Order order(Destination to, Line... lines) {
-        return new Order(NOON, List.of(lines), to, Optional.empty(), Optional.empty(), Map.of());
+        return Order.of(NOON, Basket.of(List.of(lines), to), Map.of());
     }
 
     /** A shop by chance: either tax mode, any rounding, one to four categories, options with amounts and percents. */

@@ -252,7 +252,8 @@ class StartTest {
             DiskSpace room = shop.context().getBean(DiskSpace.class);
             room.look();
             Caller buyer = shop.anybody();
-            assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.book()).status())
+            assertThat(buyer.post(Caller.COUNTER + "/quote", Caller.quoting(Caller.book()))
+                            .status())
                     .as("prices are still told")
                     .isEqualTo(200);
             Caller.Answer refused =
