@@ -1,34 +1,16 @@
 package vestcoin.app.setup;
 
-import java.util.Arrays;
-import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.regex.Pattern;
-import org.joda.money.CurrencyUnit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
-import vestcoin.app.format.Json;
-import vestcoin.core.delivery.PriceRule;
-import vestcoin.core.delivery.RateText;
 import vestcoin.core.message.Message;
-import vestcoin.core.money.Currencies;
 import vestcoin.core.problem.InvalidInput;
-import vestcoin.core.tax.RateCell;
-import vestcoin.core.tax.Tax;
 
 /** Applies edits to a setup document. A document is never changed: only the nodes along a path are made anew. */
 public final class Edits {
     private static final int LONGEST_PATH = 400;
-    private static final Pattern RATE = Pattern.compile("delivery/zones/[^/]+/rates/[^/]+|pickup/local/price");
-    private static final Pattern TAX_RATE = Pattern.compile("tax/places/[^/]+/rates/[^/]+");
-    private static final Pattern PLACES =
-            Pattern.compile("shop/sellsTo|(delivery/zones|tax/places)/[^/]+/(places|except)");
-
-    private static final Pattern COUNTRY =
-            Pattern.compile("shop/address/country|delivery/dispatch/[^/]+/at/country|pickup/places/[^/]+/at/country");
 
     private Edits() {}
 
@@ -75,83 +57,13 @@ public final class Edits {
         if (text.isEmpty()) {
             return edit;
         }
-        if (RATE.matcher(path).matches()) {
-            CurrencyUnit currency = Currencies.of(
-                            document.path("shop").path("currency").asString(""))
-                    .orElse(CurrencyUnit.EUR);
-            return edit.meaning(RateText.parse(path, text.get(), currency)
-                    .map(rule -> Json.tree(keeping(rule, at(document, path), path))));
-        }
-        if (TAX_RATE.matcher(path).matches()) {
-            return edit.meaning(RateCell.parse(path, text.get(), "VAT").map(Json::tree));
-        }
-        if (PLACES.matcher(path).matches()) {
-            return edit.meaning(Optional.of(Json.tree(places(path, text.get()))));
-        }
-        if (COUNTRY.matcher(path).matches()) {
-            return edit.meaning(
-                    Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.countryOr(path, text.get()))));
-        }
-        if (path.equals("shop/currency")) {
-            return edit.meaning(
-                    Optional.of(JsonNodeFactory.instance.stringNode(CountryNames.currencyOr(path, text.get()))));
-        }
-        return edit;
-    }
-
-    /** Places as they are typed: codes with spaces between them, or names with commas or semicolons. */
-    private static List<String> places(String path, String text) {
-        List<String> codes = Arrays.stream(text.split("[;\\s]+"))
-                .filter(place -> !place.isBlank())
-                .toList();
-        if (codes.stream()
-                .allMatch(code -> code.contains(":") || CountryNames.place(code).isPresent())) {
-            return codes.stream()
-                    .map(code -> CountryNames.place(code).orElse(code))
-                    .toList();
-        }
-        List<String> named = Arrays.stream(text.split("[;,]|\\band\\b|\\bund\\b"))
-                .map(String::strip)
-                .filter(place -> !place.isBlank())
-                .toList();
-        List<String> unknown = named.stream()
-                .filter(name -> CountryNames.place(name).isEmpty())
-                .toList();
-        if (named.size() > 1 || unknown.isEmpty()) {
-            if (!unknown.isEmpty() && unknown.stream().anyMatch(name -> !name.matches("[A-Za-z0-9:.-]+"))) {
-                CountryNames.countryOr(path, unknown.get(0));
-            }
-            if (unknown.isEmpty()) {
-                return named.stream()
-                        .map(name -> CountryNames.place(name).orElse(name))
-                        .toList();
-            }
-        }
-        return codes.stream().map(code -> code.toUpperCase(Locale.ROOT)).toList();
-    }
-
-    /** A rule typed anew, with what a cell's text does not say kept from the rule it replaces. */
-    private static PriceRule keeping(PriceRule typed, Optional<JsonNode> before, String path) {
-        if (typed.freeFrom().isEmpty() || before.filter(JsonNode::isObject).isEmpty()) {
-            return typed;
-        }
-        PriceRule was = Json.read(before.get(), PriceRule.class, path);
-        return new PriceRule(typed.basis(), typed.freeFrom(), typed.reducedTo(), was.notCounting(), was.notWith());
+        return edit.meaning(TypedTexts.at(path).reading().read(path, text.get(), document));
     }
 
     /** A value as a person would type it. */
     public static String shown(String path, Optional<JsonNode> value) {
-        if (value.isEmpty()) {
-            return "nothing";
-        }
-        JsonNode node = value.get();
-        if (RATE.matcher(path).matches() && node.isObject()) {
-            return RateText.print(Json.read(node, PriceRule.class, path));
-        }
-        if (TAX_RATE.matcher(path).matches() && node.isObject()) {
-            return RateCell.print(Json.read(node, Tax.Rate.class, path));
-        }
-        return node.isString() ? node.asString() : node.toString();
+        return value.map(node -> TypedTexts.at(path).writing().write(path, node))
+                .orElse("nothing");
     }
 
     /**

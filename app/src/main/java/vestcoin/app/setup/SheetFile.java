@@ -39,18 +39,26 @@ final class SheetFile {
     private static final int MOST_SHOWN = 200;
     private static final Set<String> NUMBERS = Set.of("sending/preparation");
     private static final String RATES = "rates/";
-    /** Besides rates, what is typed in a cell and means something else. */
-    private static final Set<String> UNDERSTOOD = Set.of("places", "except");
-
     private static final List<String> GOODS =
             List.of("name", "kind", "price", "category", "weight", "group", "sending/size", "sending/preparation");
     private static final List<String> PLACES = List.of("name", "places", "except");
 
-    /** @param station it belongs to @param list path of the list @param columns header to the path within a row */
-    private record Sheet(String station, String list, Map<String, String> columns, LongList<?, ?> things) {
+    /**
+     * @param station it belongs to @param list path of the list @param columns header to the path within a row @param
+     *     texts how each of those is read and written
+     */
+    private record Sheet(
+            String station,
+            String list,
+            Map<String, String> columns,
+            Map<String, TypedTexts.TypedText> texts,
+            LongList<?, ?> things) {
         static Sheet of(String station, Map<String, String> columns) {
             LongList<?, ?> things = LongList.of(station);
-            return new Sheet(station, station + "/" + things.field(), columns, things);
+            String list = station + "/" + things.field();
+            Map<String, TypedTexts.TypedText> texts = new HashMap<>();
+            columns.values().forEach(path -> texts.put(path, TypedTexts.at(list + "/any/" + path)));
+            return new Sheet(station, list, columns, texts, things);
         }
     }
 
@@ -163,12 +171,9 @@ final class SheetFile {
     }
 
     private String text(String code, JsonNode row, String path) {
-        Optional<JsonNode> value = Edits.at(row, path);
-        if (value.filter(ArrayNode.class::isInstance).isPresent()) {
-            return String.join(
-                    " ", value.get().valueStream().map(JsonNode::asString).toList());
-        }
-        return value.isEmpty() ? "" : Edits.shown(sheet.list() + "/" + code + "/" + path, value);
+        return Edits.at(row, path)
+                .map(value -> sheet.texts().get(path).writing().write(sheet.list() + "/" + code + "/" + path, value))
+                .orElse("");
     }
 
     /**
@@ -327,19 +332,6 @@ final class SheetFile {
                 : typed.toLowerCase(Locale.ROOT).replace('_', '-').replace(' ', '-');
     }
 
-    /** The id of a tax category or a group that is named rather than coded. */
-    private String named(String list, String typed) {
-        JsonNode all = Edits.at(document.tree(), list).orElse(JsonNodeFactory.instance.arrayNode());
-        return all.valueStream()
-                .filter(each -> each.path("id").asString("").equalsIgnoreCase(typed))
-                .findFirst()
-                .or(() -> all.valueStream()
-                        .filter(each -> each.path("name").asString("").strip().equalsIgnoreCase(typed))
-                        .findFirst())
-                .map(each -> each.path("id").asString(typed))
-                .orElse(typed);
-    }
-
     /** Sets or empties a field of a row of one's own. */
     private static void set(ObjectNode row, String path, Optional<JsonNode> now) {
         int slash = path.indexOf('/');
@@ -403,28 +395,7 @@ final class SheetFile {
             }
             return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed)));
         }
-        if (path.equals("price") && typed.matches("[0-9.]*[0-9],[0-9]{1,3}")) {
-            // A decimal comma, with points between thousands.
-            return Optional.of(
-                    JsonNodeFactory.instance.stringNode(typed.replace(".", "").replace(',', '.')));
-        }
-        if ((path.equals("weight") || path.equals("sending/size")) && typed.contains(",")) {
-            return Optional.of(JsonNodeFactory.instance.stringNode(typed.replaceAll("([0-9]),([0-9])", "$1.$2")));
-        }
-        if (sheet.station().equals("goods") && (path.equals("category") || path.equals("group"))) {
-            return Optional.of(JsonNodeFactory.instance.stringNode(
-                    named(path.equals("category") ? "tax/categories" : "goods/groups", typed)));
-        }
-        if (!UNDERSTOOD.contains(path) && !path.startsWith(RATES)) {
-            return Optional.of(JsonNodeFactory.instance.stringNode(typed));
-        }
-        return Edits.understood(
-                        new Edit(
-                                sheet.list() + "/" + code + "/" + path,
-                                Optional.empty(),
-                                Optional.of(JsonNodeFactory.instance.stringNode(typed))),
-                        document.tree())
-                .now();
+        return sheet.texts().get(path).reading().read(sheet.list() + "/" + code + "/" + path, typed, document.tree());
     }
 
     /** Takes out rows that are impossible beside the rest of the setup, until the others can stand. */

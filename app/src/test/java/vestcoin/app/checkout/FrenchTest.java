@@ -116,7 +116,7 @@ class FrenchTest {
                         .call(
                                 "POST",
                                 COUNTER + "/quote",
-                                vestcoin.app.format.Json.write(basket),
+                                vestcoin.app.format.Json.write(Caller.quoting(basket)),
                                 Map.of("Accept-Language", "fr-CH"))
                         .sentence())
                 .isEqualTo("« 1 » n’est pas un code postal (France).");

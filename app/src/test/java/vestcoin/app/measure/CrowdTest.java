@@ -16,6 +16,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import vestcoin.app.Caller;
@@ -24,6 +25,7 @@ import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
 
 /** Whoever tries in vain, sends half or orders without end takes nothing from those who buy. */
+@Tag("alone")
 @ExtendWith(RunningShop.class)
 class CrowdTest {
     private static final int WRONG = 40;

@@ -8,6 +8,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
@@ -15,6 +16,7 @@ import vestcoin.app.RunningShop;
 import vestcoin.standins.pay.TestCard;
 
 /** The file of the database grows with what is in it, while it runs. */
+@Tag("alone")
 class GrowthTest {
     private static final int ORDERS = Measured.sized(5000);
     private static final int BUYERS = 4;

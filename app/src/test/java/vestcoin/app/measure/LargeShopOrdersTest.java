@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
@@ -24,6 +25,7 @@ import vestcoin.app.setup.LongerList;
  * A shop with 5,000 goods, at 1,000 orders and at a hundred times as many. An order is placed before each reading, so
  * that nothing is answered from what the database kept of the last one; the file is on disk.
  */
+@Tag("alone")
 class LargeShopOrdersTest {
     private static final int FEW = 1_000;
     private static final int MANY = Measured.sized(100_000);

@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -18,6 +19,7 @@ import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
 
 /** The list of orders with 100,000 of them: filtered and paged in the database, without lag. */
+@Tag("alone")
 class ManyOrdersTest {
     private static final int ORDERS = 100_000;
     private static final int MOST_MILLIS = 250;

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -22,6 +23,7 @@ import vestcoin.app.run.DemoShop;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 
+@Tag("alone")
 @ExtendWith(RunningShop.class)
 class DraftTest {
     private static final String CELL = "delivery/zones/ireland/rates/tube";

@@ -189,4 +189,27 @@ class EditsTest {
                         .setup())
                 .isEqualTo(DEMO.setup());
     }
+
+    /** However it is typed, pasted or taken in from a file, a text is read by the one registry. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "goods/products/box-kite/price | 24,50 | \"24.50\"",
+                "goods/products/box-kite/price | 1.234,50 | \"1234.50\"",
+                "goods/products/box-kite/price | 1234.50 | \"1234.50\"",
+                "goods/products/box-kite/weight | 0,3 kg | \"0.3 kg\"",
+                "goods/products/box-kite/sending/size | 12,5 x 3 x 2 cm | \"12.5 x 3 x 2 cm\"",
+                "goods/products/box-kite/sending/preparation | 2 | 2",
+                "goods/products/box-kite/sending/origin | Ireland | \"IE\"",
+                "goods/products/box-kite/category | Books | \"books\"",
+                "goods/products/box-kite/name | 24,50 | \"24,50\"",
+                "discounts/rules/kites10/percent | 12,5 | \"12.5\"",
+                "delivery/zones/ireland/places | Ireland and Belgium | [\"IE\",\"BE\"]",
+                "shop/currency | euro | \"EUR\""
+            })
+    void a_text_is_read_by_where_it_is_typed(String path, String typed, String meant) {
+        Edit edit = new Edit(path, Optional.empty(), Optional.of(Json.tree("\"" + typed + "\"")));
+        assertThat(Edits.understood(edit, DEMO.tree()).now()).contains(Json.tree(meant));
+    }
 }

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -19,6 +20,7 @@ import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
 
 /** A draft with 400 zones, 5,000 goods and 10,000 rows of tax: a keystroke is answered within a tenth of a second. */
+@Tag("alone")
 @ExtendWith(RunningShop.class)
 class LargeShopTest {
     private static final int ZONES = 400;

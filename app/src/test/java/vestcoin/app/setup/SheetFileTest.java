@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -22,6 +23,7 @@ import vestcoin.app.measure.Measured;
 import vestcoin.app.run.DemoShop;
 import vestcoin.core.problem.InvalidInput;
 
+@Tag("alone")
 @ExtendWith(RunningShop.class)
 class SheetFileTest {
     private static final Document DEMO = Document.parse(DemoShop.setupFile());
