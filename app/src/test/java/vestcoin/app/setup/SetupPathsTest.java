@@ -81,7 +81,8 @@ class SetupPathsTest {
                     void check(String id, String under) {
                         String path = "goods/products/" + id;
                         say("delivery/zones/" + id + "/rates/" + under, path + "/prize", "taxes/places");
-                        say(path + "/sending/size", "terms/colour", under + "/nothing", "payment/methods/" + id + "/kind");
+                        say(path + "/sending/size", "terms/colour", under + "/nothing");
+                        say("payment/methods/" + id + "/kind");
                     }
                 }""";
         assertThat(written(code).stream().filter(path -> !leads(path)).toList())
