@@ -1,6 +1,7 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
-import { defineConfig, type Plugin } from "vite";
+import type { Plugin } from "vite";
+import { defineConfig } from "vitest/config";
 
 /** While developing, an address of the desk or the counter is its page, as the application answers it. */
 const pages: Plugin = {
@@ -21,5 +22,7 @@ export default defineConfig({
     assetsInlineLimit: 0,
     rollupOptions: { input: ["desk.html", "counter.html"] },
   },
+  // A busy machine may be slow; a test that hangs ends all the same.
+  test: { testTimeout: 30_000 },
   server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:8640" }, fs: { allow: [".."] } },
 });

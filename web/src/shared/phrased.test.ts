@@ -17,7 +17,7 @@ const NOT_SAID =
  * with; what a country calls its postcodes; what people call countries and money when they type them.
  */
 const FORMATS =
-  /counter.(address|token)\.ts$|named\.ts$|deskNotation\.ts$|notations?\.ts$|hours\.ts$|CellReading\.tsx$|RuleFields\.tsx$|WorkingDays\.tsx$/;
+  /counter.(address|token)\.ts$|named\.ts$|notation\/\w+\.ts$|CellReading\.tsx$|RuleFields\.tsx$|WorkingDays\.tsx$/;
 
 /** Sentences and labels written in a file instead of a catalogue. */
 function written(path: string, text: string): string[] {

@@ -1,6 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { dayText, point, volume } from "./notations";
-import { textOf } from "./RuleFields";
+import { dayText, point, volume } from "./delivery";
 
 describe("working days", () => {
   it.each<[string, unknown]>([
@@ -42,41 +41,5 @@ describe("weight by volume", () => {
   it("takes a raised three and hands on what it cannot read", () => {
     expect(volume.read("6000 cm³/kg")).toEqual({ divisor: "6000", unit: "cm3-per-kg" });
     expect(volume.read("by size")).toBe("by size");
-  });
-});
-
-describe("a rule's fields as the short rule they stand for", () => {
-  const one = { bands: [{ upTo: "", price: "5.90" }], unit: "", free: "" };
-  const bands = {
-    bands: [
-      { upTo: "1", price: "4.90" },
-      { upTo: "5", price: "7.90" },
-    ],
-    unit: "kg",
-    free: "",
-  };
-  it.each<[string, Parameters<typeof textOf>[0]]>([
-    ["5.90", one],
-    ["5.90, from 80 free", { ...one, free: "80" }],
-    ["to 1 kg 4.90, to 5 kg 7.90", bands],
-    ["to 1 kg 4.90, to 5 kg 7.90, then +0.80/kg", { ...bands, above: { step: "1", price: "0.80" } }],
-    ["to 1 kg 4.90, to 5 kg 7.90, then +0.80/2 kg", { ...bands, above: { step: "2", price: "0.80" } }],
-    [
-      "to 1 items 4.90, to 5 items 7.90, then +0.80/item",
-      { ...bands, unit: "items", above: { step: "1", price: "0.80" } },
-    ],
-    [
-      "to 1 kg 4.90",
-      {
-        ...bands,
-        bands: [
-          { upTo: "1", price: "4.90" },
-          { upTo: "", price: "" },
-        ],
-      },
-    ],
-    ["", { ...one, bands: [{ upTo: "", price: "" }] }],
-  ])("%s", (text, parts) => {
-    expect(textOf(parts)).toBe(text);
   });
 });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { lines, whole, words, yesNo } from "../../shared/notations";
-import { bounds, breaks, choices, measure, own, renewal, sale } from "./notations";
+import { bounds, breaks, choices, measure, own, renewal, sale } from "./goods";
+import type { Notation } from "./notation";
+import { lines, whole, words, yesNo } from "./plain";
 
 const notations = { lines, bounds, breaks, choices, measure, own, renewal, sale, whole, words, yesNo };
 
@@ -9,10 +10,10 @@ describe("what is written is read as what it was", () => {
     [
       "sale",
       { price: "39.00", window: { from: "2026-12-01", to: "2026-12-24" } },
-      "39.00 from 2026-12-01 to 2026-12-24",
+      "39.00 from 1 Dec 2026 to 24 Dec 2026",
     ],
-    ["sale", { price: "39.00", window: { from: "2026-12-01" } }, "39.00 from 2026-12-01"],
-    ["sale", { price: "39.00", window: { to: "2026-12-24" } }, "39.00 to 2026-12-24"],
+    ["sale", { price: "39.00", window: { from: "2026-12-01" } }, "39.00 from 1 Dec 2026"],
+    ["sale", { price: "39.00", window: { to: "2026-12-24" } }, "39.00 to 24 Dec 2026"],
     ["sale", { price: "39.00", window: {} }, "39.00"],
     [
       "breaks",
@@ -26,8 +27,8 @@ describe("what is written is read as what it was", () => {
     ["measure", { unit: "m", step: "0.05", least: "0.5", most: "50" }, "m by 0.05 from 0.5 to 50"],
     ["bounds", { least: "5.00", most: "500.00" }, "5.00 to 500.00"],
     ["own", { alone: "7.00", withOthers: "1.50" }, "7.00 alone, 1.50 with others"],
-    ["renewal", { every: 1, unit: "months" }, "1 months"],
-    ["renewal", { every: 1, unit: "months", on: 15 }, "1 months on 15"],
+    ["renewal", { every: 1, unit: "months" }, "1 month"],
+    ["renewal", { every: 1, unit: "months", on: 15 }, "1 month on 15"],
     ["choices", { size: "large", colour: "red" }, "size=large, colour=red"],
     ["words", ["gear", "books"], "gear books"],
     ["lines", ["7 Example Dock Road", "Galway"], "7 Example Dock Road, Galway"],
@@ -47,6 +48,56 @@ describe("nothing written is no value", () => {
   });
 });
 
+describe("what people write is understood", () => {
+  it.each<[keyof typeof notations, string, unknown]>([
+    [
+      "sale",
+      "39,00 from 2026-12-01 to 2026-12-24",
+      { price: "39.00", window: { from: "2026-12-01", to: "2026-12-24" } },
+    ],
+    ["sale", "39 to December 24, 2026", { price: "39", window: { to: "2026-12-24" } }],
+    ["sale", "39 1.12.2026 – 24.12.2026", { price: "39", window: { from: "2026-12-01", to: "2026-12-24" } }],
+    [
+      "breaks",
+      "from 10: 7,50\n50 = 12%",
+      [
+        { from: "10", price: "7.50" },
+        { from: "50", percent: "12" },
+      ],
+    ],
+    ["measure", "m by 0,05 from 0,5 to 50", { unit: "m", step: "0.05", least: "0.5", most: "50" }],
+    ["bounds", "from 5 - 500", { least: "5", most: "500" }],
+    ["renewal", "every month", { every: 1, unit: "months" }],
+    ["renewal", "monthly", { every: 1, unit: "months" }],
+    ["renewal", "2 weeks", { every: 2, unit: "weeks" }],
+    ["renewal", "1 months on the 15", { every: 1, unit: "months", on: 15 }],
+  ])("%s %s", (name, text, value) => {
+    expect(notations[name].read(text)).toEqual(value);
+  });
+});
+
+describe("what a notation takes apart into fields it puts together again", () => {
+  it.each<[keyof typeof notations, unknown]>([
+    ["sale", { price: "39.00", window: { from: "2026-12-01" } }],
+    [
+      "breaks",
+      [
+        { from: "10", price: "7.50" },
+        { from: "50", percent: "12" },
+      ],
+    ],
+    ["measure", { unit: "m", step: "0.05", least: "0.5", most: "50" }],
+    ["bounds", { least: "5.00", most: "500.00" }],
+    ["own", { alone: "7.00", withOthers: "1.50" }],
+    ["renewal", { every: 1, unit: "months", on: 15 }],
+  ])("%s %j", (name, value) => {
+    const { fields, said } = notations[name] as Notation;
+    expect(fields?.value(fields.rows(value))).toEqual(value);
+    expect(fields?.rows(value)[0]?.length).toBe(fields?.columns.length);
+    expect(said?.(value)).toMatch(/^[A-Z0-9].*\.$/);
+  });
+});
+
 describe("what cannot be read is handed on as it was typed, for the server to say what is wrong", () => {
   it.each<[keyof typeof notations, string]>([
     ["sale", "cheap from tomorrow"],
@@ -54,7 +105,7 @@ describe("what cannot be read is handed on as it was typed, for the server to sa
     ["measure", "by the metre"],
     ["bounds", "5 and more"],
     ["own", "7.00"],
-    ["renewal", "monthly"],
+    ["renewal", "now and then"],
     ["choices", "size"],
     ["whole", "three"],
   ])("%s %s", (name, text) => {

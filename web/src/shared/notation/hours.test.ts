@@ -29,12 +29,33 @@ describe("hours as a short text", () => {
     expect(hours.write(undefined)).toBe("");
   });
 
-  it.each(["whenever", "mon-fri", "fri-mon 10:00-12:00", "mon 10-12", "m 10:00-12:00", "mon-fri 10:00-17:00; late"])(
+  it.each<[string, string]>([
+    ["mon-fri 9-17", "mon-fri 09:00-17:00"],
+    ["Monday to Friday 9 to 5", "mon-fri 09:00-17:00"],
+    ["mon-fri 9am-5pm, sat 10-13", "mon-fri 09:00-17:00; sat 10:00-13:00"],
+    ["mon-fri 9-12, 14-17.30", "mon-fri 09:00-12:00; mon-fri 14:00-17:30"],
+    ["9-17", "every day 09:00-17:00"],
+    ["daily 9:00 until 17:00", "every day 09:00-17:00"],
+    ["sat and sun all day", "sat sun 00:00-23:59"],
+    ["fri-mon 10-12", "mon fri sat sun 10:00-12:00"],
+    ["Tue, Thu 8:30 – 12", "tue thu 08:30-12:00"],
+    ["12am-6am", "every day 00:00-06:00"],
+  ])("%s is understood", (text, written) => {
+    expect(hours.write(hours.read(text))).toBe(written);
+  });
+
+  it.each(["whenever", "mon-fri", "m 10:00-12:00", "mon-fri 10:00-17:00; late", "mon 25-26", "mon 10:75-12"])(
     "%s is handed on as it was typed",
     (text) => {
       expect(hours.read(text)).toBe(text);
     },
   );
+
+  it("is read back in a sentence", () => {
+    expect(hours.said?.(hours.read("mon-fri 9-17; sat 10-13"))).toBe(
+      "Monday to Friday: 09:00 to 17:00. Saturday: 10:00 to 13:00.",
+    );
+  });
 
   it("draws a week in minutes of the day", () => {
     const drawn = week([

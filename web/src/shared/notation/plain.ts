@@ -1,10 +1,5 @@
-import { say } from "./say";
-/** How a value that is not a plain text is written, and read. */
-export interface Notation {
-  write: (value: unknown) => string;
-  /** A text that cannot be read is handed on, and the server says what is wrong with it. */
-  read: (text: string) => unknown;
-}
+import { say } from "../say";
+import type { Notation } from "./notation";
 
 /** A list of lines as one, with commas between them. */
 export const lines: Notation = {

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { answer, api, type QuoteView, type Setup } from "../../api/client";
 import { useBench, usePriced, useSpotlight, useTroubles, useTyped } from "../../desk/bench";
-import { deskNotation, toDesk } from "../../shared/deskNotation";
+import { deskNotation, toDesk } from "../../shared/notation/rates";
 import { setupPath, valueAt } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";

@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useState } from "react";
 import { useActs, useBench, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
-import { deskNotation, fromDesk, toDesk } from "../../shared/deskNotation";
+import { dayText } from "../../shared/notation/delivery";
+import { deskNotation, fromDesk, toDesk } from "../../shared/notation/rates";
 import { usePlaceNames } from "../../shared/PlacesField";
 import { idFrom, setupPath } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
@@ -9,7 +10,6 @@ import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
 import { CellReading } from "./CellReading";
-import { dayText } from "./notations";
 import { OptionFields } from "./OptionFields";
 import { Sending } from "./Sending";
 import { ZoneFields } from "./ZoneFields";

@@ -4,10 +4,12 @@ import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Field } from "../../shared/Field";
 import { Moves } from "../../shared/Moves";
-import { words, yesNo, yesNoChoices } from "../../shared/notations";
+import { NotationField } from "../../shared/NotationField";
+import { dayText, volume } from "../../shared/notation/delivery";
+import { weekdays } from "../../shared/notation/hours";
+import { words, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
-import { dayText, volume } from "./notations";
 
 /** One option: what the buyer reads, what it does not carry, what is charged on top. */
 export function OptionFields({ id, close }: { id: string; close: () => void }) {
@@ -29,14 +31,7 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
       <div className="grid max-w-3xl grid-cols-[1fr_2fr_1fr] gap-x-6 gap-y-2">
         <Field path={under(path)("name")} label={say("nameField")} />
         <Field path={under(path)("sentence")} label={say("whatBuyerReadsUnder")} />
-        <Field
-          path={under(path)("days")}
-          label={say("workingDays")}
-          placeholder="2-4"
-          write={dayText.write}
-          read={dayText.read}
-          optional
-        />
+        <NotationField path={under(path)("days")} label={say("workingDays")} notation={dayText} />
       </div>
       <Fold title={say("whatCarries")}>
         <Field
@@ -62,11 +57,11 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
         <Field path={under(path)("limits", "valueTo")} label={say("goodsUp")} placeholder={say("any")} optional />
         <Field path={under(path)("limits", "only")} label={say("onlyTheseGroups")} {...words} />
         <Field path={under(path)("limits", "except")} label={say("notTheseGroups")} {...words} />
-        <Field
+        <NotationField
           path={under(path)("limits", "weekdays")}
           label={say("orderedOn")}
-          placeholder={say("anyDayOrMondayFriday")}
-          {...words}
+          placeholder={say("anyDay")}
+          notation={weekdays}
         />
       </Fold>
       <Fold title={say("whatChargesOnTop")}>
@@ -86,12 +81,12 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
           choices={endings}
           read={(text) => text || undefined}
         />
-        <Field
+        <NotationField
           path={under(path)("chargeable")}
           label={say("weightByVolume")}
-          placeholder={say("chargeableExample")}
+          placeholder={say("no")}
           note={say("largerWeightVolumeDivisorCounts")}
-          {...volume}
+          notation={volume}
         />
       </Fold>
       <Oversize path={path} surcharges={option.charges?.oversize ?? []} />

@@ -2,12 +2,13 @@ import type { ReactNode } from "react";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { NamedField } from "../../shared/NamedField";
-import { whole, yesNo } from "../../shared/notations";
+import { NotationField } from "../../shared/NotationField";
+import { point } from "../../shared/notation/delivery";
+import { whole, yesNo } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { CarrierLink } from "./CarrierLink";
-import { point } from "./notations";
 import { PackedPicture } from "./PackedPicture";
 
 const alwaysChoices = [
@@ -130,11 +131,11 @@ export function Sending() {
                 label={say("postcode")}
                 optional
               />
-              <Field
+              <NotationField
                 path={setupPath("delivery", "dispatch", place.id, "point")}
                 label={say("latitudeLongitude")}
                 placeholder={say("forDistances")}
-                {...point}
+                notation={point}
               />
               <Field
                 path={setupPath("delivery", "dispatch", place.id, "preparation")}

@@ -3,12 +3,13 @@ import type { Setup } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
-import { whole, words, yesNo, yesNoChoices } from "../../shared/notations";
+import { NotationField } from "../../shared/NotationField";
+import { window } from "../../shared/notation/days";
+import { whole, words, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, setupPath, under, valueAt } from "../../shared/paths";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
-import { windowText } from "../tax/TaxPlace";
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
 const optional = (text: string) => text.trim() || undefined;
@@ -54,11 +55,11 @@ function DiscountDetail({ id }: { id: string }) {
     >
       <div className="grid max-w-3xl grid-cols-2 gap-x-6 md:grid-cols-3 gap-y-2">
         <Field path={under(at)("name")} label={say("asBuyerReads")} />
-        <Field
+        <NotationField
           path={under(when)("window")}
           label={say("daysField")}
-          placeholder={say("windowExample")}
-          {...windowText}
+          placeholder={say("always")}
+          notation={window}
         />
         <Field path={under(when)("leastQuantity")} label={say("fromThings")} placeholder={say("any")} optional />
         <Field path={under(when)("categories")} label={say("onlyGoods")} placeholder={say("allOfThem")} {...words} />
@@ -75,7 +76,7 @@ function DiscountDetail({ id }: { id: string }) {
 /** What else decides, in a few words. */
 function conditionsOf({ conditions }: Rule): string {
   return [
-    conditions.window && windowText.write(conditions.window),
+    conditions.window && window.write(conditions.window),
     conditions.leastQuantity && say("fromSoMany", { leastQuantity: conditions.leastQuantity }),
     conditions.uses && say("uses", { count: conditions.uses }),
     conditions.places.length > 0 && conditions.places.join(" "),

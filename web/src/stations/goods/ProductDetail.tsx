@@ -2,11 +2,13 @@ import type { ReactNode } from "react";
 import type { Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
-import { whole, yesNo, yesNoChoices } from "../../shared/notations";
+import { NamedField } from "../../shared/NamedField";
+import { NotationField } from "../../shared/NotationField";
+import { bounds, breaks, choices, measure, own, renewal, sale } from "../../shared/notation/goods";
+import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { InStock } from "./InStock";
-import { bounds, breaks, choices, measure, own, renewal, sale } from "./notations";
 
 type Product = Setup["goods"]["products"][number];
 
@@ -37,28 +39,27 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         </button>
       </div>
       <Part title={say("price")}>
-        <Field
-          path={under(at)("sale")}
-          label={say("salePrice")}
+        <NotationField path={under(at)("sale")} label={say("salePrice")} placeholder={say("none")} notation={sale} />
+        <NotationField
+          path={under(at)("breaks")}
+          label={say("fromQuantityOn")}
           placeholder={say("none")}
-          note={say("saleExample")}
-          {...sale}
+          notation={breaks}
         />
-        <Field path={under(at)("breaks")} label={say("fromQuantityOn")} placeholder="10: 7.50; 50: 12 %" {...breaks} />
-        <Field
+        <NotationField
           path={under(at)("measure")}
           label={say("soldByMeasure")}
-          placeholder={say("measureExample")}
-          {...measure}
+          placeholder={say("byThePiece")}
+          notation={measure}
         />
         {product.kind === "donation" && (
-          <Field path={under(at)("bounds")} label={say("buyerGives")} placeholder={say("boundsExample")} {...bounds} />
+          <NotationField path={under(at)("bounds")} label={say("buyerGives")} notation={bounds} />
         )}
-        <Field
+        <NotationField
           path={under(at)("renews")}
           label={say("chargedAgainEvery")}
-          placeholder={say("renewalPlaceholder")}
-          {...renewal}
+          placeholder={say("onceOnly")}
+          notation={renewal}
         />
         {shop.currencies.map((accepted) => (
           <Field
@@ -108,11 +109,11 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
               placeholder={say("none")}
               {...whole}
             />
-            <Field
+            <NotationField
               path={under(at)("sending", "own")}
               label={say("deliveryItsOwn")}
-              placeholder={say("ownDeliveryExample")}
-              {...own}
+              placeholder={say("none")}
+              notation={own}
             />
             {delivery.handling.length > 0 && (
               <Field
@@ -126,7 +127,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
               <Field path={under(at)("sending", "from")} label={say("leavesFrom")} choices={dispatch} read={optional} />
             )}
             <Field path={under(at)("sending", "tariff")} label={say("tariffCode")} placeholder={say("none")} optional />
-            <Field path={under(at)("sending", "origin")} label={say("made")} placeholder={say("ie")} optional />
+            <NamedField path={under(at)("sending", "origin")} label={say("made")} kind="country" />
           </>
         )}
       </Part>

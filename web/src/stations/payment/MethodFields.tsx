@@ -1,6 +1,6 @@
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
-import { whole, words } from "../../shared/notations";
+import { whole, words } from "../../shared/notation/plain";
 import { PlacesField } from "../../shared/PlacesField";
 import { type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";

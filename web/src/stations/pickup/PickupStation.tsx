@@ -1,15 +1,16 @@
 import type { Setup } from "../../api/client";
 import { useActs, useBench, usePriced } from "../../desk/bench";
-import { deskNotation, fromDesk, toDesk } from "../../shared/deskNotation";
 import { Field } from "../../shared/Field";
 import { NamedField } from "../../shared/NamedField";
-import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
+import { NotationField } from "../../shared/NotationField";
+import { hours } from "../../shared/notation/hours";
+import { lines, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
+import { deskNotation, fromDesk, toDesk } from "../../shared/notation/rates";
 import { idFrom, setupPath, under } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { Coming } from "./Coming";
-import { hours } from "./hours";
 import { Rings } from "./Rings";
 import { Ways } from "./Ways";
 import { WeekBoard } from "./WeekBoard";
@@ -74,13 +75,7 @@ function Place({ spot }: { spot: Spot }) {
           note={say("taxHolidaysGoBy")}
         />
         <Field path={under(at)("at", "postcode")} label={say("postcode")} placeholder={say("none")} optional />
-        <Field
-          path={under(at)("hours")}
-          label={say("hours")}
-          className="col-span-3"
-          placeholder={say("hoursExample")}
-          {...hours}
-        />
+        <NotationField path={under(at)("hours")} label={say("hours")} className="col-span-3" notation={hours} />
         <Field
           path={under(at)("slotMinutes")}
           label={say("slotTakesMinutes")}
@@ -195,12 +190,12 @@ function Local() {
           write={() => text}
           read={(typed) => fromDesk(typed, notation)}
         />
-        <Field
+        <NotationField
           path={setupPath("pickup", "local", "windows")}
           label={say("broughtOn")}
           className="col-span-2"
-          placeholder={say("windowsPlaceholder")}
-          {...hours}
+          placeholder={say("anyTime")}
+          notation={hours}
         />
         <Field
           path={setupPath("pickup", "local", "capacity")}

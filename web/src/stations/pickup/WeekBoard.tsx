@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { clockOf, painted, type Span, week } from "../../shared/notation/hours";
 import { say } from "../../shared/say";
-import { clockOf, painted, type Span, week } from "./hours";
 
 const FIRST = 6 * 60;
 const LAST = 22 * 60;

@@ -3,13 +3,14 @@ import { ChipsField } from "../../shared/ChipsField";
 import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
 import { NamedField, useNames } from "../../shared/NamedField";
+import { NotationField } from "../../shared/NotationField";
 import { named } from "../../shared/named";
-import { lines } from "../../shared/notations";
+import { point } from "../../shared/notation/delivery";
+import { lines } from "../../shared/notation/plain";
 import { useRegions } from "../../shared/PlacesField";
 import { setupPath } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
-import { point } from "../delivery/notations";
 import { Accepted } from "./Accepted";
 import { PlacesSold } from "./PlacesSold";
 import { Standing } from "./Standing";
@@ -62,13 +63,13 @@ export function ShopStation() {
               <Field path={setupPath("shop", "address", "postcode")} label={say("postcode")} />
               <NamedField path={setupPath("shop", "address", "country")} label={say("country")} kind="country" />
               <RegionField country={shop.address.country} />
-              <Field
+              <NotationField
                 path={setupPath("shop", "point")}
                 label={say("latitudeLongitude")}
                 placeholder={say("unknown")}
                 note={say("distancesAreMeasuredFromHere")}
                 className="col-span-2"
-                {...point}
+                notation={point}
               />
               <Field path={setupPath("shop", "email")} label={say("email")} />
               <Field path={setupPath("shop", "phone")} label={say("phone")} />

@@ -1,6 +1,8 @@
 import type { Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { NotationField } from "../../shared/NotationField";
+import { window } from "../../shared/notation/days";
 import { PlaceFields } from "../../shared/PlaceFields";
 import { setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
@@ -31,19 +33,6 @@ const roundings = [
   { id: "line", name: say("lineByLine") },
 ];
 
-/** Two days with "to" between them; either may be open. */
-export const windowText = {
-  write: (value: unknown) => {
-    const window = value as { from?: string; to?: string } | undefined;
-    return window ? [window.from ?? "", window.to ?? ""].join(" to ").trim() : "";
-  },
-  read: (text: string) => {
-    if (text.trim() === "") return undefined;
-    const [from, to] = text.split(/\s*\bto\b\s*/).map((day) => day.trim());
-    return { ...(from ? { from } : {}), ...(to ? { to } : {}) };
-  },
-};
-
 /** One row of the tax book besides its rates: where it holds, when, and how. */
 export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
   const bench = useBench();
@@ -68,13 +57,11 @@ export function TaxPlace({ row, done }: { row: Row; done: () => void }) {
           write={deliveryTax.write}
           read={deliveryTax.read}
         />
-        <Field
+        <NotationField
           path={under(at)("valid")}
           label={say("holdsFromDayDay")}
           placeholder={say("always")}
-          note={say("validExample")}
-          write={windowText.write}
-          read={windowText.read}
+          notation={window}
         />
         <Field
           path={under(at)("rounding")}

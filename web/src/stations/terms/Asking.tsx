@@ -1,6 +1,6 @@
 import { useActs, useBench, useMarks } from "../../desk/bench";
 import { Field } from "../../shared/Field";
-import { whole, yesNo, yesNoChoices } from "../../shared/notations";
+import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 

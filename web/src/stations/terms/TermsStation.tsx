@@ -4,7 +4,7 @@ import { answer, api } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { Fold } from "../../shared/Fold";
-import { lines, whole, yesNo, yesNoChoices } from "../../shared/notations";
+import { lines, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { type SetupPath, setupPath, valueAt } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import german from "../../../catalogue/de/desk.json";
-import { deskNotation, fromDesk, type NotationWords, toDesk } from "./deskNotation";
+import german from "../../../../catalogue/de/desk.json";
+import { deskNotation, fromDesk, type NotationWords, toDesk } from "./rates";
 
 const key = (word: string) =>
   `desk.notation${word

@@ -1,4 +1,4 @@
-import { say } from "./say";
+import { say } from "../say";
 
 /** The words of the rate notation, longest first, as files write them. Their place in the catalogue is `notation.…`. */
 const WORDS = [
