@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { hours, painted, type Span, week } from "./hours";
+import { hours, painted, type Span, time, week } from "./hours";
 
 const weekdays = ["monday", "tuesday", "wednesday", "thursday", "friday"];
 
@@ -72,6 +72,26 @@ describe("hours as a short text", () => {
     });
     expect(drawn[1]?.open).toEqual([[600, 750]]);
     expect(drawn[6]?.open).toEqual([]);
+  });
+});
+
+describe("a time of the day", () => {
+  it.each([
+    ["14:00", "14:00"],
+    ["2 pm", "14:00"],
+    ["9", "09:00"],
+    ["14.30", "14:30"],
+    ["17 Uhr", "17:00"],
+    ["", undefined],
+    ["25", "25"],
+    ["tea time", "tea time"],
+  ])("%s", (text, value) => {
+    expect(time.read(text)).toBe(value);
+  });
+
+  it("is written without seconds", () => {
+    expect(time.write("14:00:00")).toBe("14:00");
+    expect(time.write(undefined)).toBe("");
   });
 });
 

@@ -120,6 +120,17 @@ function daysOf(text: string): string[] | null {
   return [...new Set(chosen)].sort((a, b) => a - b).map((place) => days[place] ?? "");
 }
 
+/** A time of the day: "14:00"; read are "2 pm", "14 Uhr" and "14.30" as well. */
+export const time: Notation = {
+  write: (value) => (typeof value === "string" ? value.slice(0, 5) : ""),
+  read: (text) => {
+    if (text.trim() === "") return undefined;
+    const found = new RegExp(`^\\s*${TIME}\\s*$`, "i").exec(text);
+    const minute = found ? minuteOf(found[1] ?? "", found[2], found[3]) : Number.NaN;
+    return minute < 1440 ? clockOf(minute) : text;
+  },
+};
+
 /** Days of the week alone: "mon tue wed", "Monday to Friday". */
 export const weekdays: Notation = {
   write: (value) => ((value as string[] | undefined) ?? []).map((day) => short[days.indexOf(day)] ?? day).join(" "),

@@ -1,5 +1,4 @@
 import { useActs, useBench } from "../../desk/bench";
-import { Moves } from "../../shared/Moves";
 import { PlaceFields } from "../../shared/PlaceFields";
 import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
@@ -10,8 +9,7 @@ export function ZoneFields({ id, close }: { id: string; close: () => void }) {
   const bench = useBench();
   const acts = useActs();
   const path = setupPath("delivery", "zones", id);
-  const { zones } = bench.setup.delivery;
-  const zone = zones.find((each) => each.id === id);
+  const zone = bench.setup.delivery.zones.find((each) => each.id === id);
   if (!zone) return null;
   const remove = async () => {
     if (await acts.set(path, undefined)) close();
@@ -26,12 +24,9 @@ export function ZoneFields({ id, close }: { id: string; close: () => void }) {
         <div className="grid gap-y-3">
           <PlaceFields path={path} without={say("theyFallNextWiderZone")} />
         </div>
-        <div className="mt-2 flex gap-2">
-          <Moves path={path} things={zones} of={say("aZone")} />
-          <button type="button" className="btn btn-ghost btn-sm" onClick={() => void remove()}>
-            {say("removeThisZone")}
-          </button>
-        </div>
+        <button type="button" className="btn btn-ghost btn-sm mt-2" onClick={() => void remove()}>
+          {say("removeThisZone")}
+        </button>
       </div>
       <div>
         <ZoneMap id={id} />

@@ -7,6 +7,7 @@ import { hours } from "../../shared/notation/hours";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { deskNotation, fromDesk, toDesk } from "../../shared/notation/rates";
 import { idFrom, setupPath, under } from "../../shared/paths";
+import { RegionField } from "../../shared/RegionField";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -67,13 +68,7 @@ function Place({ spot }: { spot: Spot }) {
         <Field path={under(at)("name")} label={say("place")} />
         <Field path={under(at)("lines")} label={say("street")} className="col-span-2" {...lines} />
         <NamedField path={under(at)("at", "country")} label={say("country")} kind="country" />
-        <Field
-          path={under(at)("at", "region")}
-          label={say("region")}
-          placeholder={say("none")}
-          optional
-          note={say("taxHolidaysGoBy")}
-        />
+        <RegionField path={under(at)("at", "region")} country={spot.at.country} />
         <Field path={under(at)("at", "postcode")} label={say("postcode")} placeholder={say("none")} optional />
         <NotationField path={under(at)("hours")} label={say("hours")} className="col-span-3" notation={hours} />
         <Field

@@ -4,11 +4,10 @@ import { Field } from "../../shared/Field";
 import { money } from "../../shared/money";
 import { NamedField, useNames } from "../../shared/NamedField";
 import { NotationField } from "../../shared/NotationField";
-import { named } from "../../shared/named";
 import { point } from "../../shared/notation/delivery";
 import { lines } from "../../shared/notation/plain";
-import { useRegions } from "../../shared/PlacesField";
 import { setupPath } from "../../shared/paths";
+import { RegionField } from "../../shared/RegionField";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { Accepted } from "./Accepted";
@@ -62,7 +61,7 @@ export function ShopStation() {
               <Field path={setupPath("shop", "address", "city")} label={say("town")} />
               <Field path={setupPath("shop", "address", "postcode")} label={say("postcode")} />
               <NamedField path={setupPath("shop", "address", "country")} label={say("country")} kind="country" />
-              <RegionField country={shop.address.country} />
+              <RegionField path={setupPath("shop", "address", "region")} country={shop.address.country} />
               <NotationField
                 path={setupPath("shop", "point")}
                 label={say("latitudeLongitude")}
@@ -158,30 +157,6 @@ function attempt(sample: () => string): string {
   } catch {
     return "–";
   }
-}
-
-/** The region the shop stands in, by its name. */
-function RegionField({ country }: { country: string }) {
-  const regions = useRegions(country);
-  return (
-    <>
-      <Field
-        path={setupPath("shop", "address", "region")}
-        label={say("regionField")}
-        placeholder={say("none")}
-        note={say("taxHolidaysGoBy")}
-        optional
-        suggestions="shop-regions"
-        write={(value) => regions.find((each) => each.id === value)?.name ?? String(value ?? "")}
-        read={(text) => (text.trim() === "" ? undefined : (named(regions, text)?.id ?? text))}
-      />
-      <datalist id="shop-regions">
-        {regions.map((each) => (
-          <option key={each.id} value={each.name} />
-        ))}
-      </datalist>
-    </>
-  );
 }
 
 /** The other languages buyers can read the shop in, by their names. */

@@ -1,7 +1,7 @@
 import { Field } from "../../shared/Field";
 import { NotationField } from "../../shared/NotationField";
 import { days } from "../../shared/notation/days";
-import { weekdays } from "../../shared/notation/hours";
+import { time, weekdays } from "../../shared/notation/hours";
 import { yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
@@ -22,7 +22,7 @@ export function WorkingDays() {
           path={setupPath("shop", "working", "cutOff")}
           label={say("ordersCountForNextDay")}
           placeholder={say("cutOffPlaceholder")}
-          optional
+          {...time}
         />
         <Field
           path={setupPath("shop", "working", "holidays")}
