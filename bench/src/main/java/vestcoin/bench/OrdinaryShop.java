@@ -1,6 +1,7 @@
 package vestcoin.bench;
 
 import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -25,6 +26,8 @@ import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.quote.Order;
+import vestcoin.core.sample.PlausibleOrders;
+import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.SetupBuilder;
 import vestcoin.core.setup.Shop;
@@ -81,17 +84,9 @@ public final class OrdinaryShop {
                 .withMethod("m0");
     }
 
-    /** Ten baskets of one to three lines each. */
+    /** Ten baskets as such a shop sells them. */
     public static List<Order> baskets() {
-        List<Order> baskets = new ArrayList<>();
-        for (int b = 0; b < 10; b++) {
-            List<Line> lines = new ArrayList<>();
-            for (int i = 0; i <= b % 3; i++) {
-                lines.add(Line.of("p" + (2 + (b + i) % 20), 1 + i));
-            }
-            baskets.add(Order.of(NOON, Basket.of(lines, Destination.of("DE")), GATEWAYS));
-        }
-        return baskets;
+        return new PlausibleOrders(CompiledSetup.of(of(1)), 10, NOON, Duration.ofDays(30)).take(10);
     }
 
     /** The first 250 countries and territories by their codes. */

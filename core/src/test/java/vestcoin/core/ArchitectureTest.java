@@ -40,7 +40,8 @@ class ArchitectureTest {
             "life",
             "finding",
             "compare",
-            "reach");
+            "reach",
+            "sample");
 
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())

@@ -2,7 +2,6 @@ package vestcoin.app.checkout;
 
 import java.math.BigDecimal;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +25,7 @@ import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
@@ -129,24 +129,23 @@ public class Placing {
                 key,
                 edition.number(),
                 mode,
-                Json.write(OrderFile.of(order)),
-                Json.write(quote.kept(order.slot())),
-                quote.currency(),
-                due,
-                method.map(Payment.Method::id).orElse(""),
-                contact.email().strip(),
-                contact.name().strip(),
-                order.to().country(),
-                Json.write(address),
-                uses(edition, quote),
-                vouchers,
-                stock(quote),
-                slot(edition, order, quote),
-                told.language(),
-                Json.write(told.agreed()),
-                Json.write(contact.wishes()),
-                method.filter(way -> due > 0).flatMap(way -> held(way.kind())).map(clock.instant()::plus),
-                taxNumber(order),
+                new Orders.PricedDocument(
+                        Json.write(OrderFile.of(order)),
+                        Json.write(quote.kept(order.slot())),
+                        quote.currency(),
+                        due,
+                        method.map(Payment.Method::id).orElse("")),
+                new Orders.Customer(
+                        contact.email().strip(),
+                        contact.name().strip(),
+                        order.to().country(),
+                        Json.write(address),
+                        told.language(),
+                        Json.write(told.agreed()),
+                        Json.write(contact.wishes()),
+                        taxNumber(order)),
+                new Orders.Takings(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
+                method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way.kind())),
                 quiet);
         // One transaction, so that no order stands that waits for nothing.
         return transaction.execute(status -> {
@@ -155,19 +154,6 @@ public class Placing {
                     .ifPresent(way -> payments.await(begun(placed, way, edition), waiting(way.kind())));
             return orders.byId(placed.id());
         });
-    }
-
-    /**
-     * How long an order waits for its money, by the way it is paid; nothing where it waits for any time. Common
-     * practice, no source.
-     */
-    private static Optional<Duration> held(Payment.Kind kind) {
-        return switch (kind) {
-            case CARD, WALLET -> Optional.of(Duration.ofHours(1));
-            case TRANSFER -> Optional.of(Duration.ofDays(7));
-            case CHEQUE -> Optional.of(Duration.ofDays(14));
-            case CASH_ON_DELIVERY, CASH_AT_PICKUP, ON_ACCOUNT -> Optional.empty();
-        };
     }
 
     /** The number of a business the register has confirmed, or nothing. */
@@ -251,7 +237,7 @@ public class Placing {
                             Json.write(OrderFile.of(other)),
                             Json.write(quote.kept(other.slot())),
                             due,
-                            held(way.kind()).map(clock.instant()::plus)))) {
+                            HoldPeriod.end(clock.instant(), true, way.kind())))) {
                 throw new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",

@@ -61,38 +61,48 @@ public class Orders {
     }
 
     /**
-     * A new order. @param clientKey made once by the buyer's page, so that sending twice places once @param agreed what
-     * the buyer agreed to, as JSON @param lapsesAt until when it waits for its money @param taxNumber of a confirmed
-     * business, else empty @param quiet whether its letters wait for the money
+     * A new order.
+     *
+     * @param clientKey made once by the buyer's page, so that sending twice places once
+     * @param mode practice or real
+     * @param lapsesAt until when it waits for its money
+     * @param quiet whether its letters wait for the money
      */
     public record New(
             String shop,
             String clientKey,
             int edition,
             String mode,
-            String document,
-            String quote,
-            String currency,
-            long due,
-            String method,
+            PricedDocument priced,
+            Customer customer,
+            Takings takes,
+            Optional<Instant> lapsesAt,
+            boolean quiet) {
+        long payable() {
+            return priced.due()
+                    + takes.vouchers().stream().mapToLong(Voucher::amount).sum();
+        }
+    }
+
+    /** What was ordered and what it costs, as JSON. @param due in minor units, by the method chosen */
+    public record PricedDocument(String order, String quote, String currency, long due, String method) {}
+
+    /**
+     * Who orders. @param address as JSON @param language they read in @param agreed what they agreed to, as JSON @param
+     * wishes as JSON @param taxNumber of a confirmed business, else empty
+     */
+    public record Customer(
             String email,
             String name,
             String country,
             String address,
-            List<Use> uses,
-            List<Voucher> vouchers,
-            Map<String, BigDecimal> stock,
-            Optional<Slot> slot,
             String language,
             String agreed,
             String wishes,
-            Optional<Instant> lapsesAt,
-            String taxNumber,
-            boolean quiet) {
-        long payable() {
-            return due + vouchers.stream().mapToLong(Voucher::amount).sum();
-        }
-    }
+            String taxNumber) {}
+
+    /** What an order takes, all of it or nothing. */
+    public record Takings(List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot) {}
 
     /** Where an order goes, as the buyer wrote it. */
     public record Address(List<String> lines, String city, String postcode, Optional<String> region, String country) {}
@@ -184,45 +194,46 @@ public class Orders {
                 .param("key", order.clientKey())
                 .param("edition", order.edition())
                 .param("mode", order.mode())
-                .param("document", order.document())
-                .param("quote", order.quote())
-                .param("currency", order.currency())
+                .param("document", order.priced().order())
+                .param("quote", order.priced().quote())
+                .param("currency", order.priced().currency())
                 .param("payable", order.payable())
-                .param("due", order.due())
-                .param("method", order.method())
-                .param("email", order.email())
-                .param("buyer", MailAddress.normal(order.email()))
-                .param("name", order.name())
-                .param("country", order.country())
-                .param("address", order.address())
+                .param("due", order.priced().due())
+                .param("method", order.priced().method())
+                .param("email", order.customer().email())
+                .param("buyer", MailAddress.normal(order.customer().email()))
+                .param("name", order.customer().name())
+                .param("country", order.customer().country())
+                .param("address", order.customer().address())
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC))
-                .param("language", order.language())
-                .param("agreed", order.agreed())
-                .param("wishes", order.wishes())
+                .param("language", order.customer().language())
+                .param("agreed", order.customer().agreed())
+                .param("wishes", order.customer().wishes())
                 .param(
                         "lapses",
                         order.lapsesAt()
                                 .map(until -> until.atOffset(ZoneOffset.UTC))
                                 .orElse(null))
-                .param("taxNumber", order.taxNumber())
+                .param("taxNumber", order.customer().taxNumber())
                 .param("quiet", order.quiet())
                 .update();
         Order placed = byToken(token).orElseThrow();
-        order.uses().forEach(use -> take(placed, use));
-        order.slot().ifPresent(slot -> take(placed, slot));
-        order.stock().forEach((item, quantity) -> {
+        order.takes().uses().forEach(use -> take(placed, use));
+        order.takes().slot().ifPresent(slot -> take(placed, slot));
+        order.takes().stock().forEach((item, quantity) -> {
             if (!counted.take(order.shop(), item, quantity)) {
                 throw new SoldOut(item);
             }
         });
-        order.vouchers()
+        order.takes()
+                .vouchers()
                 .forEach(voucher -> payments.payByVoucher(placed.id(), order.shop(), voucher.code(), voucher.amount()));
         if (order.payable() == 0) {
             sql.sql("update orders set standing = 'paid' where id = :id")
                     .param("id", placed.id())
                     .update();
         }
-        events.publishEvent(new OrderPlaced(order.shop(), order.email()));
+        events.publishEvent(new OrderPlaced(order.shop(), order.customer().email()));
         return byToken(token).orElseThrow();
     }
 

@@ -19,13 +19,11 @@ import vestcoin.core.why.Tracer;
  * @param remaining what is left of lines after discounts
  * @param weight of the packed parcels, kg
  * @param value of what is sent, as the buyer sees it, after discounts: what bands read
- * @param order all lines of the order: what free-from counts
  * @param quantity units of what is sent
  * @param distance from the dispatch place, in km, where both points are known
  * @param answers carrier service id to the amount it asks for these parcels
- * @param weekday the order is placed on, in the shop's time zone
- * @param method id of the payment method chosen
  * @param from the dispatch places of what is sent
+ * @param whole what of the whole order prices depend on
  */
 public record Load(
         List<PricedLine> lines,
@@ -33,35 +31,45 @@ public record Load(
         List<Parcel> parcels,
         Figure weight,
         Figure value,
-        List<PricedLine> order,
         Figure quantity,
         Optional<Figure> distance,
         Map<String, Figure> answers,
-        DayOfWeek weekday,
-        Optional<String> method,
         List<Delivery.Dispatch> from,
-        BuyerPricing buying) {
+        Whole whole) {
+
+    /**
+     * The order that something is sent of.
+     *
+     * @param lines all of them: what free-from counts
+     * @param weekday it is placed on, in the shop's time zone
+     * @param method id of the payment method chosen
+     * @param buying what prices depend on of who buys
+     */
+    public record Whole(List<PricedLine> lines, DayOfWeek weekday, Optional<String> method, BuyerPricing buying) {}
+
+    public List<PricedLine> order() {
+        return whole.lines();
+    }
+
+    public DayOfWeek weekday() {
+        return whole.weekday();
+    }
+
+    public Optional<String> method() {
+        return whole.method();
+    }
+
+    public BuyerPricing buying() {
+        return whole.buying();
+    }
 
     /** The same over another distance. */
     Load over(Figure other) {
-        return new Load(
-                lines,
-                remaining,
-                parcels,
-                weight,
-                value,
-                order,
-                quantity,
-                Optional.of(other),
-                answers,
-                weekday,
-                method,
-                from,
-                buying);
+        return new Load(lines, remaining, parcels, weight, value, quantity, Optional.of(other), answers, from, whole);
     }
 
     /** What a price at shelf-price figures comes to for this buyer. */
     public Figure price(Figure shelf, Tracer tracer) {
-        return Rerating.of(shelf, lines, remaining, buying, tracer);
+        return Rerating.of(shelf, lines, remaining, buying(), tracer);
     }
 }

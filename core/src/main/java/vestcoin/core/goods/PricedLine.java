@@ -9,37 +9,68 @@ import vestcoin.core.why.Figure;
 /**
  * A line with its price.
  *
- * @param index place among the priced lines, from 0
- * @param ordered place in the order of the line it comes from; several share one where it is a bundle
- * @param product what it is, with what its group says filled in
- * @param variation id of the variation chosen, if any
- * @param chosen names of the choices made, in the product's order of options
+ * @param selection what it is
  * @param unit price of one, after options
  * @param amount unit price × quantity
  * @param shelf the amount by the shelf-price figures: another one only where this buyer's are re-rated
  * @param weight of the whole line in kg
  * @param perUnit what stands on top of its units, or is shown inside
- * @param bundle name of the bundle it came in
  */
 public record PricedLine(
-        int index,
-        int ordered,
-        Line line,
-        Product product,
-        Optional<String> variation,
-        List<String> chosen,
-        Figure unit,
-        Figure amount,
-        Figure shelf,
-        Figure weight,
-        List<Levied> perUnit,
-        Optional<String> bundle) {
+        Selection selection, Figure unit, Figure amount, Figure shelf, Figure weight, List<Levied> perUnit) {
+
+    /**
+     * A line of an order with the product it names.
+     *
+     * @param index place among the priced lines, from 0
+     * @param ordered place in the order of the line it comes from; several share one where it is a bundle
+     * @param product what it is, with what its group says filled in
+     * @param variation id of the variation chosen, if any
+     * @param chosen names of the choices made, in the product's order of options
+     * @param bundle name of the bundle it came in
+     */
+    public record Selection(
+            int index,
+            int ordered,
+            Line line,
+            Product product,
+            Optional<String> variation,
+            List<String> chosen,
+            Optional<String> bundle) {}
 
     /**
      * A per-unit amount of the line. @param category id of its tax category; nothing outside of tax @param amount of
      * the whole line
      */
     public record Levied(String id, String name, Optional<String> category, boolean inside, Figure amount) {}
+
+    public int index() {
+        return selection.index();
+    }
+
+    public int ordered() {
+        return selection.ordered();
+    }
+
+    public Line line() {
+        return selection.line();
+    }
+
+    public Product product() {
+        return selection.product();
+    }
+
+    public Optional<String> variation() {
+        return selection.variation();
+    }
+
+    public List<String> chosen() {
+        return selection.chosen();
+    }
+
+    public Optional<String> bundle() {
+        return selection.bundle();
+    }
 
     private record Keyed(String key, PricedLine line) {}
 
@@ -62,17 +93,18 @@ public record PricedLine(
      * kind.
      */
     public String taxedAlike() {
-        return product.sending().from().orElse("") + " " + product.taxCategory() + " " + product.kind();
+        return product().sending().from().orElse("") + " " + product().taxCategory() + " "
+                + product().kind();
     }
 
     /** What counts as the value of goods in discounts and thresholds. */
     public boolean counted() {
-        return !product.outside();
+        return !product().outside();
     }
 
     /** The key its stock is kept under: the product, or the product and the variation. */
     public String stockKey() {
-        return stockKey(product.id(), variation);
+        return stockKey(product().id(), variation());
     }
 
     static String stockKey(String product, Optional<String> variation) {

@@ -153,18 +153,19 @@ public final class Shelf {
             shelf = tracer.ratio("rule/line", Message.name(product.name()), List.of(shelfUnit, quantity), List.of());
         }
         return new PricedLine(
-                index,
-                part.ordered(),
-                line,
-                product,
-                variation.map(Product.Variation::id),
-                chosen(product, line),
+                new PricedLine.Selection(
+                        index,
+                        part.ordered(),
+                        line,
+                        product,
+                        variation.map(Product.Variation::id),
+                        chosen(product, line),
+                        part.bundle()),
                 unit,
                 amount,
                 shelf,
                 weight(stood, variation, quantity, tracer),
-                perUnit(product, quantity, buying, tracer),
-                part.bundle());
+                perUnit(product, quantity, buying, tracer));
     }
 
     /** Of the variations that fit the choices made the one that names most of them; of equal ones the first. */

@@ -211,14 +211,15 @@ record DiscountScenario(
                                 .toList(),
                 weight,
                 tracer.sum("rule/value", Message.of("why.value-of-what-sent"), amounts),
-                basket.lines(),
                 tracer.count("", "rule/quantity", Message.of("why.items-to-deliver"), quantities),
                 of.size() == 1 ? of.get(0).distance() : Optional.empty(),
                 answers(basket, of, tracer),
-                basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
-                basket.order().method(),
                 of.stream().flatMap(consignment -> consignment.place().stream()).toList(),
-                basket.buying());
+                new Load.Whole(
+                        basket.lines(),
+                        basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
+                        basket.order().method(),
+                        basket.buying()));
     }
 
     /** Carriers' answers for one consignment, or added up for several where each was answered. */
