@@ -22,40 +22,67 @@ interface Props {
   close: () => void;
 }
 
-/** What the ticket is asked: basket, place, buyer, time, currency and codes, each changed where it stands. */
+/** What of the head is being changed. */
+type Part = "content" | "place" | "buyer" | "when" | "codes";
+
+/**
+ * What the ticket is asked: basket, place, buyer, time, currency and codes. Folded it is the basket and one line, whose
+ * parts open where they are changed.
+ */
 export function Asking({ baskets, place, choose, to, changed, change, touched, reset, keep, close }: Props) {
   const { shop } = useBench().setup;
   const currencies = [shop.currency, ...shop.currencies.map((accepted) => accepted.code)];
   const foreign = changed.currency !== "" && changed.currency !== shop.currency;
+  const [part, setPart] = useState<Part>();
+  const buyer = buyers.find((each) => each.id === changed.buyer);
+  if (!part) {
+    const parts: [Part, string][] = [
+      ["place", inWords(to)],
+      ["buyer", buyer?.name ?? changed.buyer],
+      ["when", changed.when ? changed.when.replace("T", " ") : say("now")],
+      ["codes", [changed.codes || say("noCode"), foreign && changed.currency].filter(Boolean).join(", ")],
+    ];
+    return (
+      <div>
+        <BasketChoice baskets={baskets} place={place} choose={choose} close={close} />
+        <p className="mt-1 text-xs">
+          <span className="quiet">{say("ticketTo")} </span>
+          {parts.map(([each, text], index) => (
+            <span key={each}>
+              {index > 0 && <span className="quiet"> · </span>}
+              <TextButton onClick={() => setPart(each)}>{text}</TextButton>
+            </span>
+          ))}
+          <span className="quiet"> · </span>
+          <TextButton onClick={() => setPart("content")}>{say("whatIsInIt")}</TextButton>
+        </p>
+        {touched && <Touched keep={keep} reset={reset} />}
+      </div>
+    );
+  }
   return (
     <div className="grid grid-cols-[4rem_1fr_auto] items-center gap-y-1">
-      <label htmlFor="ticket-basket" className="quiet">
-        {say("basketHead")}
-      </label>
-      <select
-        id="ticket-basket"
-        className="inplace font-semibold lg:col-span-2"
-        value={place}
-        onChange={(event) => choose(baskets[Number(event.target.value)]?.id)}
-      >
-        {baskets.map((each, index) => (
-          <option key={each.id} value={index}>
-            {each.name}
-          </option>
-        ))}
-      </select>
-      <button type="button" className="btn btn-ghost btn-xs lg:hidden" onClick={close}>
-        {say("close")}
-      </button>
-      {baskets[place] && <BasketEditor basket={baskets[place]} choose={choose} />}
+      <div className="col-span-3">
+        <BasketChoice baskets={baskets} place={place} choose={choose} close={close} />
+      </div>
+      {baskets[place] && <BasketEditor basket={baskets[place]} choose={choose} open={part === "content"} />}
       <span className="quiet">{say("ticketTo")}</span>
-      <PlaceChoice to={to} choose={(next) => change({ to: next })} changed={changed.to !== undefined} />
+      <PlaceChoice
+        to={to}
+        choose={(next) => {
+          change({ to: next });
+          setPart(undefined);
+        }}
+        changed={changed.to !== undefined}
+        begun={part === "place"}
+      />
       <label htmlFor="ticket-buyer" className="quiet">
         {say("ticketBuyer")}
       </label>
       <select
         id="ticket-buyer"
         className="inplace col-span-2"
+        autoFocus={part === "buyer"}
         value={changed.buyer}
         onChange={(event) => change({ buyer: event.target.value as Choices["buyer"] })}
       >
@@ -65,7 +92,7 @@ export function Asking({ baskets, place, choose, to, changed, change, touched, r
           </option>
         ))}
       </select>
-      <When value={changed.when} set={(when) => change({ when })} timeZone={shop.timeZone} />
+      <When value={changed.when} set={(when) => change({ when })} timeZone={shop.timeZone} begun={part === "when"} />
       <label htmlFor="ticket-codes" className="quiet">
         {say("codes")}
       </label>
@@ -73,6 +100,7 @@ export function Asking({ baskets, place, choose, to, changed, change, touched, r
         <input
           id="ticket-codes"
           className="inplace min-w-0 flex-1"
+          autoFocus={part === "codes"}
           placeholder={say("none")}
           value={changed.codes}
           onChange={(event) => change({ codes: event.target.value })}
@@ -107,19 +135,69 @@ export function Asking({ baskets, place, choose, to, changed, change, touched, r
           {changed.currency}
         </label>
       )}
+      <p className="col-span-3 flex justify-end gap-3 text-xs">
+        <TextButton onClick={() => setPart(undefined)}>{say("fold")}</TextButton>
+      </p>
       {touched && (
-        <p className="col-span-3 flex justify-end gap-3 text-xs">
-          <TextButton onClick={keep}>{say("keepInBasket")}</TextButton>
-          <TextButton onClick={reset}>{say("basketAsWas")}</TextButton>
-        </p>
+        <div className="col-span-3">
+          <Touched keep={keep} reset={reset} />
+        </div>
       )}
     </div>
   );
 }
 
+type BasketProps = Pick<Props, "baskets" | "place" | "choose" | "close">;
+
+/** The sample orders, one of them on the ticket. */
+function BasketChoice({ baskets, place, choose, close }: BasketProps) {
+  return (
+    <div className="flex items-baseline gap-2">
+      <label htmlFor="ticket-basket" className="quiet">
+        {say("basketHead")}
+      </label>
+      <select
+        id="ticket-basket"
+        className="inplace min-w-0 flex-1 font-semibold"
+        value={place}
+        onChange={(event) => choose(baskets[Number(event.target.value)]?.id)}
+      >
+        {baskets.map((each, index) => (
+          <option key={each.id} value={index}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+      <button type="button" className="btn btn-ghost btn-xs lg:hidden" onClick={close}>
+        {say("close")}
+      </button>
+    </div>
+  );
+}
+
+/** What to do with what the ticket asks besides its sample order. */
+function Touched({ keep, reset }: Pick<Props, "keep" | "reset">) {
+  return (
+    <p className="flex justify-end gap-3 text-xs">
+      <TextButton onClick={keep}>{say("keepInBasket")}</TextButton>
+      <TextButton onClick={reset}>{say("basketAsWas")}</TextButton>
+    </p>
+  );
+}
+
 /** When the order is placed: now, until a time on the shop's clock is set. */
-function When({ value, set, timeZone }: { value: string; set: (when: string) => void; timeZone: string }) {
-  const [open, setOpen] = useState(false);
+function When({
+  value,
+  set,
+  timeZone,
+  begun,
+}: {
+  value: string;
+  set: (when: string) => void;
+  timeZone: string;
+  begun: boolean;
+}) {
+  const [open, setOpen] = useState(begun);
   return (
     <>
       <span className="quiet">{say("ticketWhen")}</span>
@@ -147,12 +225,15 @@ function PlaceChoice({
   to,
   choose,
   changed,
+  begun,
 }: {
   to: Destination;
   choose: (to: Destination | undefined) => void;
   changed: boolean;
+  /** Whether it is being typed from the first. */
+  begun: boolean;
 }) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState(begun);
   if (!open) {
     return (
       <button type="button" className="inplace col-span-2 text-start font-semibold" onClick={() => setOpen(true)}>

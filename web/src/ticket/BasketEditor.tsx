@@ -12,8 +12,15 @@ import type { SampleOrder } from "./sampleOrder";
 
 type Product = Setup["goods"]["products"][number];
 
+interface Props {
+  basket: SampleOrder;
+  choose: (id: string) => void;
+  /** Whether it is unfolded from the first. */
+  open: boolean;
+}
+
 /** What is in a sample basket, changed where it stands; each change is one step of the draft and can be undone. */
-export function BasketEditor({ basket, choose }: { basket: SampleOrder; choose: (id: string) => void }) {
+export function BasketEditor({ basket, choose, open }: Props) {
   const bench = useBench();
   const acts = useActs();
   const troubles = useTroubles();
@@ -45,7 +52,7 @@ export function BasketEditor({ basket, choose }: { basket: SampleOrder; choose: 
     );
   };
   return (
-    <details className="col-span-3 text-xs">
+    <details className="col-span-3 text-xs" open={open}>
       <summary className="cursor-pointer quiet">{say("whatIsInIt")}</summary>
       <ul className="mt-1">
         {basket.order.lines.map((line, at) => (

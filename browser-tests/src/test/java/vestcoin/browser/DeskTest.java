@@ -87,9 +87,11 @@ class DeskTest extends AtDesk {
     void the_ticket_changes_basket_place_and_codes() {
         at("delivery");
         browser.see("[data-amount='To pay']");
+        browser.clickText("no code");
         browser.fill("#ticket-codes", "spring10");
         browser.waitFor("the code takes ten per cent", () -> browser.shows("−12.80"));
         browser.fill("#ticket-codes", " ");
+        browser.clickText("Fold");
         browser.click(By.xpath("//aside//button[contains(., 'T12 X2A0')]"));
         browser.fill("input[name=country]", "DE");
         browser.fill("input[name=postcode]", "1011");

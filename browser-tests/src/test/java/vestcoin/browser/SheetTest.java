@@ -204,6 +204,7 @@ class SheetTest extends AtDesk {
         browser.waitFor(
                 "a person in Germany",
                 () -> browser.shows("Person in Germany, one-stop shop on: the rates of Germany."));
+        browser.clickText("a person");
         browser.choose("#ticket-buyer", "business");
         browser.waitFor(
                 "no tax for a confirmed business",
