@@ -1,8 +1,9 @@
-import type { RefObject } from "react";
+import { type FormEvent, type RefObject, useState } from "react";
 import type { Finding } from "../api/client";
+import { editOf, idFrom, setupPath } from "../shared/paths";
 import { say, sayCode } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
-import { useBench, useMarks } from "./bench";
+import { useActs, useBench, useMarks } from "./bench";
 
 /** Findings of one cause, as many as there are. */
 export interface Cause {
@@ -20,7 +21,7 @@ export function causesOf(findings: readonly Finding[]): Cause[] {
     if (known) known.findings.push(finding);
     else causes.set(key, { id: finding.id, severity: finding.severity, findings: [finding] });
   }
-  const order: Finding["severity"][] = ["blocks-opening", "look-at-this", "note"];
+  const order: Finding["severity"][] = ["blocks-opening", "look-at-this", "note", "meant"];
   return [...causes.values()].sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity));
 }
 
@@ -48,7 +49,7 @@ export function Findings({ dialog }: { dialog: RefObject<HTMLDialogElement | nul
               >
                 {sayCode("severity", cause.severity)}
               </span>
-              <One finding={cause.findings[0] as Finding} go={go} />
+              <One finding={cause.findings[0] as Finding} go={go} /> <Meaning cause={cause} />
               {cause.findings.length > 1 && (
                 <details className="mt-1">
                   <summary className="cursor-pointer text-sm quiet">
@@ -73,6 +74,54 @@ export function Findings({ dialog }: { dialog: RefObject<HTMLDialogElement | nul
         </form>
       </div>
     </dialog>
+  );
+}
+
+/** Says of all findings of a cause that they are meant so, with a reason that is kept; or takes it back. */
+function Meaning({ cause }: { cause: Cause }) {
+  const bench = useBench();
+  const acts = useActs();
+  const [asked, setAsked] = useState(false);
+  const { document } = bench.draft;
+  const path = (finding: Finding) => setupPath("rehearsal", "meant", idFrom(`${finding.id} ${finding.path}`, []));
+  if (cause.severity === "meant") {
+    const kept = bench.setup.rehearsal.meant;
+    const back = () =>
+      acts.commit(
+        cause.findings.flatMap((finding) =>
+          kept
+            .filter((each) => each.finding === finding.id && each.path === finding.path)
+            .map((each) => editOf(document, setupPath("rehearsal", "meant", each.id), undefined)),
+        ),
+      );
+    return <TextButton onClick={() => void back()}>{say("lookAtItAgain")}</TextButton>;
+  }
+  if (cause.severity !== "look-at-this") return null;
+  if (!asked) return <TextButton onClick={() => setAsked(true)}>{say("iMeanIt")}</TextButton>;
+  const keep = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const reason = String(new FormData(event.currentTarget).get("reason")).trim();
+    void acts.commit(
+      cause.findings.map((finding) => {
+        const id = idFrom(`${finding.id} ${finding.path}`, []);
+        return editOf(document, path(finding), { id, finding: finding.id, path: finding.path, reason });
+      }),
+    );
+  };
+  return (
+    <form className="mt-1 flex items-baseline gap-2" onSubmit={keep}>
+      <input
+        name="reason"
+        className="inplace min-w-0 flex-1"
+        aria-label={say("whyMeant")}
+        placeholder={say("whyMeant")}
+        maxLength={300}
+        autoFocus
+      />
+      <button type="submit" className="btn btn-sm">
+        {say("iMeanIt")}
+      </button>
+    </form>
   );
 }
 

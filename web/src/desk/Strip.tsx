@@ -21,18 +21,20 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
   const marks = useMarks();
   const all = useRef<HTMLDialogElement>(null);
   const { findings } = bench.draft;
+  const open = findings.filter((finding) => finding.severity !== "meant");
   const blocking = findings.filter((finding) => finding.severity === "blocks-opening").length;
   const looking = findings.filter((finding) => finding.severity === "look-at-this").length;
-  const nearest = [...findings].sort((a, b) => nearness(b, spotlight.at) - nearness(a, spotlight.at))[0];
+  const nearest = [...open].sort((a, b) => nearness(b, spotlight.at) - nearness(a, spotlight.at))[0];
   return (
     <footer className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-base-300 px-5 py-2">
-      {blocking + looking > 0 && (
+      {findings.length > 0 && (
         <button
           type="button"
           className="flex cursor-pointer gap-5 font-semibold"
           onClick={() => all.current?.showModal()}
         >
           {blocking > 0 && <span className="text-error underline">{say("againstOpening", { blocking })}</span>}
+          {blocking + looking === 0 && <span className="underline quiet">{say("whatIsMeant")}</span>}
           {looking > 0 && <span className="text-warning underline">{say("lookAt", { looking })}</span>}
         </button>
       )}

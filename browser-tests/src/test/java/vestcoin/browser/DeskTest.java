@@ -118,6 +118,28 @@ class DeskTest extends AtDesk {
     }
 
     @Test
+    void what_was_found_and_is_meant_so_is_kept_with_its_reason_and_can_be_looked_at_again() {
+        at("shop");
+        String count = browser.see(By.xpath("//footer//span[contains(., 'to look at')]"))
+                .getText();
+        browser.click(By.xpath("//footer//button[contains(., 'to look at')]"));
+        browser.click(By.xpath("(//dialog[@open]//button[.='I mean it'])[1]"));
+        browser.fill("dialog[open] input[name=reason]", "Nobody asks for it.");
+        browser.keys(Keys.ENTER);
+        browser.see(By.xpath("//dialog[@open]//li[contains(., 'meant so')][contains(., 'Nobody asks for it.')]"));
+        browser.keys(Keys.ESCAPE);
+        browser.waitFor(
+                "fewer to look at", () -> !browser.see(By.xpath("//footer//button[contains(@class, 'font-semibold')]"))
+                        .getText()
+                        .equals(count));
+        browser.click(By.xpath("//footer//button[contains(@class, 'font-semibold')]"));
+        browser.click(By.xpath("//dialog[@open]//button[.='Look at it again']"));
+        browser.waitFor("as many as before", () -> browser.see(By.xpath("//footer//span[contains(., 'to look at')]"))
+                .getText()
+                .equals(count));
+    }
+
+    @Test
     void a_finding_leads_to_its_field() {
         at("shop");
         browser.clickText("Go there");

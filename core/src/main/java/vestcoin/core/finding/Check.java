@@ -4,7 +4,10 @@ import java.util.List;
 import vestcoin.core.finding.Finding.Station;
 import vestcoin.core.setup.CompiledSetup;
 
-/** {@code check(setup) -> findings}: pure; what blocks opening first, then in the order of the stations. */
+/**
+ * {@code check(setup) -> findings}: pure; what blocks opening first, then in the order of the stations; what is meant
+ * so last.
+ */
 public final class Check {
     private Check() {}
 
@@ -17,6 +20,6 @@ public final class Check {
         new TaxFindings(compiled, known, findings.at(Station.TAX)).add();
         new PaymentFindings(compiled, known, findings.at(Station.PAYMENT)).add();
         TermsFindings.add(compiled.setup(), known, findings.at(Station.TERMS));
-        return findings.sorted();
+        return MeantFindings.of(findings.sorted(), compiled.setup().rehearsal().meant());
     }
 }

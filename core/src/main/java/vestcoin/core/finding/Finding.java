@@ -15,7 +15,9 @@ public record Finding(String id, Severity severity, Station station, String path
     public enum Severity {
         BLOCKS_OPENING,
         LOOK_AT_THIS,
-        NOTE
+        NOTE,
+        /** To be looked at, and the seller has said that it is meant so. */
+        MEANT
     }
 
     public enum Station {

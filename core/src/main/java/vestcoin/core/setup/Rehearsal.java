@@ -5,10 +5,31 @@ import java.util.List;
 import java.util.Optional;
 import vestcoin.core.basket.Basket;
 
-/** The Rehearsal station of a setup: orders the seller tries it with. They decide no price. */
-public record Rehearsal(List<SampleOrder> baskets) {
+/**
+ * The Rehearsal station of a setup: orders the seller tries it with, and what was found and is meant so. They decide no
+ * price.
+ */
+public record Rehearsal(List<SampleOrder> baskets, List<MeantFinding> meant) {
     public Rehearsal {
         baskets = baskets == null ? List.of() : List.copyOf(baskets);
+        meant = meant == null ? List.of() : List.copyOf(meant);
+    }
+
+    public Rehearsal(List<SampleOrder> baskets) {
+        this(baskets, List.of());
+    }
+
+    /**
+     * Something that was found strange and is meant so.
+     *
+     * @param finding the kind of finding
+     * @param path the field it is about
+     * @param reason why it is meant, in the seller's words; empty where none was given
+     */
+    public record MeantFinding(String id, String finding, String path, String reason) {
+        public MeantFinding {
+            reason = reason == null ? "" : reason;
+        }
     }
 
     /** Who buys, for tax: with a number that the register of the place it goes to confirmed, or did not. */

@@ -229,6 +229,7 @@ final class SetupCheck {
     /** A basket may name goods that are gone; it then says so when it is priced. It has to be one all the same. */
     private void rehearsal() {
         checks.ids(setup.rehearsal().baskets(), Rehearsal.SampleOrder::id, "rehearsal/baskets");
+        checks.ids(setup.rehearsal().meant(), Rehearsal.MeantFinding::id, "rehearsal/meant");
         for (Rehearsal.SampleOrder basket : setup.rehearsal().baskets()) {
             String path = "rehearsal/baskets/" + basket.id();
             checks.named(basket.name(), path);
