@@ -1,10 +1,11 @@
 package vestcoin.app.setup;
 
 import java.util.List;
+import vestcoin.app.format.Phrases;
 
 /**
  * The model form for withdrawing, which a seller in the Union has to show. Source: Directive 2011/83/EU, Annex I(B);
- * the text is the law's, from memory, in English and German.
+ * the text is the law's in each language, from memory.
  */
 public final class ModelForm {
     private ModelForm() {}
@@ -14,26 +15,15 @@ public final class ModelForm {
      * known
      */
     public static List<String> lines(String seller, String language) {
-        return language.startsWith("de")
-                ? List.of(
-                        "An " + seller + ":",
-                        "Hiermit widerrufe(n) ich/wir (*) den von mir/uns (*) abgeschlossenen Vertrag über den Kauf "
-                                + "der folgenden Waren (*)/die Erbringung der folgenden Dienstleistung (*):",
-                        "Bestellt am (*)/erhalten am (*):",
-                        "Name des/der Verbraucher(s):",
-                        "Anschrift des/der Verbraucher(s):",
-                        "Unterschrift des/der Verbraucher(s) (nur bei Mitteilung auf Papier):",
-                        "Datum:",
-                        "(*) Unzutreffendes streichen.")
-                : List.of(
-                        "To " + seller + ":",
-                        "I/We (*) hereby give notice that I/We (*) withdraw from my/our (*) contract of sale of the "
-                                + "following goods (*)/for the provision of the following service (*):",
-                        "Ordered on (*)/received on (*):",
-                        "Name of consumer(s):",
-                        "Address of consumer(s):",
-                        "Signature of consumer(s) (only if this form is notified on paper):",
-                        "Date:",
-                        "(*) Delete as appropriate.");
+        Phrases phrases = Phrases.in(language);
+        return List.of(
+                phrases.say("letter.model-form.to", "seller", seller),
+                phrases.say("letter.model-form.notice"),
+                phrases.say("letter.model-form.ordered"),
+                phrases.say("letter.model-form.name"),
+                phrases.say("letter.model-form.address"),
+                phrases.say("letter.model-form.signature"),
+                phrases.say("letter.model-form.date"),
+                phrases.say("letter.model-form.delete"));
     }
 }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.app.InEnglish;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
@@ -42,17 +44,21 @@ class TemplatesTest {
                 .contains("cheapest delivery");
     }
 
-    /** Annex I(B): to whom, what, when, who, where, signed, dated. */
-    @Test
-    void the_model_form_has_the_lines_of_the_annex_in_both_languages() {
-        assertThat(ModelForm.lines("Test Shop, 1 Example Street", "en-IE"))
-                .hasSize(8)
-                .first()
-                .isEqualTo("To Test Shop, 1 Example Street:");
-        assertThat(ModelForm.lines("Test Shop", "de"))
-                .hasSize(8)
-                .element(1)
-                .asString()
-                .startsWith("Hiermit widerrufe(n) ich/wir (*)");
+    /** Annex I(B): to whom, what, when, who, where, signed, dated. How it begins is the law's, from memory. */
+    @ParameterizedTest
+    @CsvSource({
+        "en-IE, To Test Shop, I/We (*) hereby give notice",
+        "de, An Test Shop, Hiermit widerrufe(n) ich/wir (*)",
+        "fr-BE, À l’attention de Test Shop, Je/nous (*) vous notifie/notifions",
+        "nl, Aan Test Shop, Ik/Wij (*) deel/delen",
+        "es, A la atención de Test Shop, Por la presente le comunico",
+        "it, Destinatario: Test Shop, Con la presente io/noi"
+    })
+    void the_model_form_has_the_lines_of_the_annex_in_every_language_buyers_read(
+            String language, String first, String second) {
+        assertThat(ModelForm.lines("Test Shop", language)).hasSize(8).allSatisfy(line -> assertThat(line)
+                .isNotBlank());
+        assertThat(ModelForm.lines("Test Shop", language).get(0)).startsWith(first);
+        assertThat(ModelForm.lines("Test Shop", language).get(1)).startsWith(second);
     }
 }
