@@ -137,6 +137,10 @@ class DeskTest extends AtDesk {
         browser.waitFor("as many as before", () -> browser.see(By.xpath("//footer//span[contains(., 'to look at')]"))
                 .getText()
                 .equals(count));
+        browser.keys(Keys.ESCAPE);
+        browser.clickText("Undo");
+        browser.clickText("Undo");
+        browser.waitFor("as it was", () -> browser.shows("no changes"));
     }
 
     @Test
