@@ -134,7 +134,8 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
   /** A basket that may be left from here on is kept for a reminder, or no longer. */
   const leaving = () => {
     if (counter.asking.remindAfter == null) return;
-    const left = { name: kept.name, basket: basketOf(kept, counter) };
+    // Nothing is kept that a reminder has no need of.
+    const left = { name: kept.name, basket: { lines: kept.lines, codes: kept.codes, deliveries: {} } };
     const body = { email: kept.email, agreed: kept.remind, left, language: counter.language };
     // A reminder is a kindness; buying goes on without it.
     void api.POST("/api/counter/{shop}/unfinished", { params: { path: { shop: counter.shop } }, body }).catch(() => {});

@@ -83,17 +83,11 @@ function Meaning({ cause }: { cause: Cause }) {
   const acts = useActs();
   const [asked, setAsked] = useState(false);
   const { document } = bench.draft;
-  const path = (finding: Finding) => setupPath("rehearsal", "meant", idFrom(`${finding.id} ${finding.path}`, []));
   if (cause.severity === "meant") {
-    const kept = bench.setup.rehearsal.meant;
+    const fields = new Set(cause.findings.map((finding) => finding.path));
+    const kept = bench.setup.rehearsal.meant.filter((each) => each.finding === cause.id && fields.has(each.path));
     const back = () =>
-      acts.commit(
-        cause.findings.flatMap((finding) =>
-          kept
-            .filter((each) => each.finding === finding.id && each.path === finding.path)
-            .map((each) => editOf(document, setupPath("rehearsal", "meant", each.id), undefined)),
-        ),
-      );
+      acts.commit(kept.map((each) => editOf(document, setupPath("rehearsal", "meant", each.id), undefined)));
     return <TextButton onClick={() => void back()}>{say("lookAtItAgain")}</TextButton>;
   }
   if (cause.severity !== "look-at-this") return null;
@@ -101,10 +95,12 @@ function Meaning({ cause }: { cause: Cause }) {
   const keep = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const reason = String(new FormData(event.currentTarget).get("reason")).trim();
+    // Several may be found at one field: it is meant once.
+    const fields = [...new Set(cause.findings.map((finding) => finding.path))];
     void acts.commit(
-      cause.findings.map((finding) => {
-        const id = idFrom(`${finding.id} ${finding.path}`, []);
-        return editOf(document, path(finding), { id, finding: finding.id, path: finding.path, reason });
+      fields.map((path) => {
+        const id = idFrom(`${cause.id} ${path}`, []);
+        return editOf(document, setupPath("rehearsal", "meant", id), { id, finding: cause.id, path, reason });
       }),
     );
   };

@@ -25,10 +25,12 @@ interface Props {
   kind: NamedKind;
   note?: string;
   className?: string;
+  /** Whether it may be empty. */
+  optional?: boolean;
 }
 
 /** A field that is read and typed by name; codes are understood too. What is not known is said by the server. */
-export function NamedField({ path, label, kind, note, className }: Props) {
+export function NamedField({ path, label, kind, note, className, optional = false }: Props) {
   const bench = useBench();
   const list = useId();
   const kept = String(valueAt(bench.draft.document, path) ?? "");
@@ -42,7 +44,7 @@ export function NamedField({ path, label, kind, note, className }: Props) {
         {...(note ? { note } : {})}
         {...(className ? { className } : {})}
         write={(value) => names.find((each) => each.id === value)?.name ?? String(value ?? "")}
-        read={(text) => named(names, text)?.id ?? text}
+        read={(text) => (optional && text.trim() === "" ? undefined : (named(names, text)?.id ?? text))}
         suggestions={list}
         typed={setTyped}
       />

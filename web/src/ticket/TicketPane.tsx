@@ -27,7 +27,8 @@ export function TicketPane({ close }: { close: () => void }) {
   const basket = baskets[place];
   const look = (id: string | undefined) => id && setLooked((now) => [...now.filter((each) => each !== id), id]);
   const { shop } = bench.setup;
-  const changed: Choices = { ...startOf(basket, shop.timeZone), ...typed };
+  const start = startOf(basket, shop.timeZone);
+  const changed: Choices = { ...start, ...typed };
   const asked = ticketOrderOf(basket, changed, shop);
   const { answered, problems } = useTicket(asked, beside);
   const ticket = answered?.ticket;
@@ -69,7 +70,7 @@ export function TicketPane({ close }: { close: () => void }) {
         to={asked.to}
         changed={changed}
         change={change}
-        touched={Object.keys(typed).length > 0}
+        touched={JSON.stringify(changed) !== JSON.stringify(start)}
         reset={() => setTyped({})}
         keep={() =>
           void acts

@@ -6,8 +6,11 @@ const decimal = (): string => say("notationDecimal");
 /** A number of a setup as the desk's language writes it. */
 export const figure = (stored: string): string => stored.replace(".", decimal());
 
-/** A typed number, with a point or a comma before its decimals, in a pattern. */
-export const FIGURE = /-?\d+(?:[.,]\d+)?/.source;
+/** 1,200 is twelve hundred to one and a little more than one to another, unless the comma is the desk's decimal sign. */
+const TWO_READINGS = `[1-9]\\d{0,2}${decimal() === "," ? "\\." : ","}\\d{3}(?!\\d)`;
+
+/** A typed number, with a point or a comma before its decimals, in a pattern; one with two readings is none. */
+export const FIGURE = `-?(?!${TWO_READINGS})\\d+(?:[.,]\\d+)?`;
 
 /** A typed number as a setup has it. */
 export const stored = (typed: string): string => typed.trim().replace(",", ".");

@@ -48,6 +48,11 @@ describe("notations in German", () => {
     expect(notations[name]?.read(text)).toEqual(value);
   });
 
+  it("takes a comma before three digits for decimals, and guesses nothing of a point", () => {
+    expect(notations.breaks?.read("1,250: 7,50")).toEqual([{ from: "1.250", price: "7.50" }]);
+    expect(notations.breaks?.read("1.250: 7,50")).toBe("1.250: 7,50");
+  });
+
   it("reads back in German", () => {
     expect(notations.hours?.said?.(notations.hours.read("mo-fr 9-17"))).toBe("Montag bis Freitag: 09:00 bis 17:00.");
   });

@@ -67,6 +67,8 @@ describe("what people write is understood", () => {
     ],
     ["measure", "m by 0,05 from 0,5 to 50", { unit: "m", step: "0.05", least: "0.5", most: "50" }],
     ["bounds", "from 5 - 500", { least: "5", most: "500" }],
+    ["breaks", "0,125: 7.50", [{ from: "0.125", price: "7.50" }]],
+    ["breaks", "1200: 7.50", [{ from: "1200", price: "7.50" }]],
     ["renewal", "every month", { every: 1, unit: "months" }],
     ["renewal", "monthly", { every: 1, unit: "months" }],
     ["renewal", "2 weeks", { every: 2, unit: "weeks" }],
@@ -106,6 +108,10 @@ describe("what cannot be read is handed on as it was typed, for the server to sa
     ["bounds", "5 and more"],
     ["own", "7.00"],
     ["renewal", "now and then"],
+    // Twelve hundred, or a little more than one.
+    ["breaks", "1,200: 7.50"],
+    ["sale", "1,200"],
+    ["bounds", "1,000 to 2,000"],
     ["choices", "size"],
     ["whole", "three"],
   ])("%s %s", (name, text) => {

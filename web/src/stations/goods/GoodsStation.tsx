@@ -99,7 +99,7 @@ export function GoodsStation() {
       marks.goTo(setupPath("goods", "products", id, "price"));
     }
   };
-  const here = spotlight.at.startsWith("goods/products/");
+  const here = spotlight.at.startsWith(`${setupPath("goods", "products")}/`);
   const product = here ? byId.get(spotlight.at.split("/")[2] ?? "") : undefined;
   return (
     <>

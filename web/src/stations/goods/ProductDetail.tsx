@@ -127,7 +127,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
               <Field path={under(at)("sending", "from")} label={say("leavesFrom")} choices={dispatch} read={optional} />
             )}
             <Field path={under(at)("sending", "tariff")} label={say("tariffCode")} placeholder={say("none")} optional />
-            <NamedField path={under(at)("sending", "origin")} label={say("made")} kind="country" />
+            <NamedField path={under(at)("sending", "origin")} label={say("made")} kind="country" optional />
           </>
         )}
       </Part>

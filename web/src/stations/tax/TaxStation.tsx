@@ -88,7 +88,7 @@ export function TaxStation() {
       <div className="mt-4 border-t border-base-content pt-3">
         {open.kind === "cell" && (
           <div id="sheet-reading">
-            <Said problems={spotlight.at.startsWith("tax/places/") ? troubles.problems : []} />
+            <Said problems={spotlight.at.startsWith(`${setupPath("tax", "places")}/`) ? troubles.problems : []} />
             {unconfirmed.length > 0 && (
               <p className="mb-2 flex items-baseline gap-3">
                 <span>

@@ -144,7 +144,7 @@ public class Placing {
                         Json.write(told.agreed()),
                         Json.write(contact.wishes()),
                         taxNumber(order)),
-                new Orders.Takings(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
+                new Orders.Reservations(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
                 method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way.kind())),
                 quiet);
         // One transaction, so that no order stands that waits for nothing.

@@ -75,12 +75,12 @@ public class Orders {
             String mode,
             PricedDocument priced,
             Customer customer,
-            Takings takes,
+            Reservations reserves,
             Optional<Instant> lapsesAt,
             boolean quiet) {
         long payable() {
             return priced.due()
-                    + takes.vouchers().stream().mapToLong(Voucher::amount).sum();
+                    + reserves.vouchers().stream().mapToLong(Voucher::amount).sum();
         }
     }
 
@@ -102,7 +102,8 @@ public class Orders {
             String taxNumber) {}
 
     /** What an order takes, all of it or nothing. */
-    public record Takings(List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot) {}
+    public record Reservations(
+            List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot) {}
 
     /** Where an order goes, as the buyer wrote it. */
     public record Address(List<String> lines, String city, String postcode, Optional<String> region, String country) {}
@@ -218,14 +219,14 @@ public class Orders {
                 .param("quiet", order.quiet())
                 .update();
         Order placed = byToken(token).orElseThrow();
-        order.takes().uses().forEach(use -> take(placed, use));
-        order.takes().slot().ifPresent(slot -> take(placed, slot));
-        order.takes().stock().forEach((item, quantity) -> {
+        order.reserves().uses().forEach(use -> take(placed, use));
+        order.reserves().slot().ifPresent(slot -> take(placed, slot));
+        order.reserves().stock().forEach((item, quantity) -> {
             if (!counted.take(order.shop(), item, quantity)) {
                 throw new SoldOut(item);
             }
         });
-        order.takes()
+        order.reserves()
                 .vouchers()
                 .forEach(voucher -> payments.payByVoucher(placed.id(), order.shop(), voucher.code(), voucher.amount()));
         if (order.payable() == 0) {

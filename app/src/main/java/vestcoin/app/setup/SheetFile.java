@@ -37,7 +37,6 @@ final class SheetFile {
     private static final String FORMULA = "=+@-";
 
     private static final int MOST_SHOWN = 200;
-    private static final Set<String> NUMBERS = Set.of("sending/preparation");
     private static final String RATES = "rates/";
     private static final List<String> GOODS =
             List.of("name", "kind", "price", "category", "weight", "group", "sending/size", "sending/preparation");
@@ -387,13 +386,6 @@ final class SheetFile {
     private Optional<JsonNode> value(String code, String path, String typed) {
         if (typed.isEmpty()) {
             return Optional.empty();
-        }
-        if (NUMBERS.contains(path)) {
-            if (!typed.matches("[0-9]{1,4}")) {
-                throw new InvalidInput(
-                        path, Message.of("setup.not-whole-number", "typed", typed), Message.of("setup.write-2"));
-            }
-            return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed)));
         }
         return sheet.texts().get(path).reading().read(sheet.list() + "/" + code + "/" + path, typed, document.tree());
     }

@@ -19,6 +19,7 @@ import vestcoin.core.delivery.RateText;
 import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.tax.RateCell;
@@ -92,11 +93,18 @@ final class TypedTexts {
                     (path, typed, document) -> text(idOf("goods/groups", typed, document)),
                     TypedTexts::plain));
 
+    private static final Pattern DIGITS = Pattern.compile("[0-9]{1,9}");
+    /** A decimal comma, with points or spaces between thousands. */
+    private static final Pattern COMMA = Pattern.compile("(-?[0-9][0-9. ]*),([0-9]{1,6})");
+    /** 1,200 is twelve hundred to one and a little more than one to another: it is never guessed. */
+    private static final Pattern TWO_READINGS = Pattern.compile("(?<![0-9.,])[1-9][0-9]{0,2},[0-9]{3}(?![0-9])");
+
     private static final TypedText PLAIN = new TypedText((path, typed, document) -> text(typed), TypedTexts::plain);
     private static final TypedText NUMBER =
             new TypedText((path, typed, document) -> text(number(typed)), TypedTexts::plain);
     private static final TypedText MEASURE = new TypedText(
-            (path, typed, document) -> text(typed.replaceAll("([0-9]),([0-9])", "$1.$2")), TypedTexts::plain);
+            (path, typed, document) -> text(TWO_READINGS.matcher(typed).find() ? typed : points(typed)),
+            TypedTexts::plain);
     private static final TypedText WHOLE = new TypedText(TypedTexts::whole, TypedTexts::plain);
 
     private static final Map<Type, TypedText> BY_TYPE = Map.of(
@@ -106,10 +114,6 @@ final class TypedTexts {
             Size.class, MEASURE,
             int.class, WHOLE,
             Integer.class, WHOLE);
-
-    private static final Pattern DIGITS = Pattern.compile("[0-9]{1,9}");
-    /** A decimal comma, with points or spaces between thousands. */
-    private static final Pattern COMMA = Pattern.compile("(-?[0-9][0-9. ]*),([0-9]{1,6})");
 
     private TypedTexts() {}
 
@@ -135,15 +139,23 @@ final class TypedTexts {
     }
 
     private static Optional<JsonNode> whole(String path, String typed, JsonNode document) {
-        return DIGITS.matcher(typed.strip()).matches()
-                ? Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed.strip())))
-                : text(typed);
+        if (!DIGITS.matcher(typed.strip()).matches()) {
+            throw new InvalidInput(
+                    path, Message.of("setup.not-whole-number", "typed", typed), Message.of("setup.write-2"));
+        }
+        return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed.strip())));
+    }
+
+    private static String points(String typed) {
+        return typed.replaceAll("([0-9]),([0-9])", "$1.$2");
     }
 
     /** A number as it is stored, from one with a decimal comma. */
     private static String number(String typed) {
         Matcher comma = COMMA.matcher(typed.strip());
-        return comma.matches() ? comma.group(1).replaceAll("[. ]", "") + "." + comma.group(2) : typed;
+        return comma.matches() && !TWO_READINGS.matcher(typed).find()
+                ? comma.group(1).replaceAll("[. ]", "") + "." + comma.group(2)
+                : typed;
     }
 
     /** A rule typed anew, with what a cell's text does not say kept from the rule it replaces. */

@@ -1,6 +1,7 @@
 package vestcoin.app.format;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -10,6 +11,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.setup.Document;
+import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.problem.Problem;
 
 /** Baskets kept before they had a form of their own: their fields stood beside those of what held them. */
 class FlatBasketTest {
@@ -39,5 +42,15 @@ class FlatBasketTest {
         JsonNode nested = FlatBasket.nested(Json.tree("{\"name\":\"Ada\",\"lines\":[],\"codes\":[\"A\"]}"), "basket");
         assertThat(nested).isEqualTo(Json.tree("{\"name\":\"Ada\",\"basket\":{\"lines\":[],\"codes\":[\"A\"]}}"));
         assertThat(List.copyOf(nested.propertyNames())).containsExactly("name", "basket");
+    }
+
+    @Test
+    void a_sample_order_nobody_places_is_refused_at_its_field() {
+        ObjectNode setup = (ObjectNode) Json.tree(DemoShop.setupFile());
+        ((ObjectNode) setup.path("rehearsal").path("baskets").path(0)).put("monthly", 0);
+        assertThatThrownBy(() -> Document.parse(Json.write(setup)))
+                .isInstanceOfSatisfying(InvalidInput.class, refused -> assertThat(refused.problems())
+                        .extracting(Problem::path)
+                        .containsExactly("rehearsal/baskets/two-deltas/monthly"));
     }
 }

@@ -203,6 +203,10 @@ class EditsTest {
                 "goods/products/box-kite/sending/preparation | 2 | 2",
                 "goods/products/box-kite/sending/origin | Ireland | \"IE\"",
                 "goods/products/box-kite/category | Books | \"books\"",
+                "goods/products/box-kite/weight | 0,125 kg | \"0.125 kg\"",
+                // Two readings: handed on, and refused with how to write it.
+                "goods/products/box-kite/weight | 1,200 g | \"1,200 g\"",
+                "goods/products/box-kite/price | 1,234 | \"1,234\"",
                 "goods/products/box-kite/name | 24,50 | \"24,50\"",
                 "discounts/rules/kites10/percent | 12,5 | \"12.5\"",
                 "delivery/zones/ireland/places | Ireland and Belgium | [\"IE\",\"BE\"]",

@@ -23,7 +23,7 @@ import vestcoin.core.why.Tracer;
  * @param distance from the dispatch place, in km, where both points are known
  * @param answers carrier service id to the amount it asks for these parcels
  * @param from the dispatch places of what is sent
- * @param whole what of the whole order prices depend on
+ * @param context what of the whole order prices depend on
  */
 public record Load(
         List<PricedLine> lines,
@@ -35,7 +35,7 @@ public record Load(
         Optional<Figure> distance,
         Map<String, Figure> answers,
         List<Delivery.Dispatch> from,
-        Whole whole) {
+        OrderContext context) {
 
     /**
      * The order that something is sent of.
@@ -45,27 +45,28 @@ public record Load(
      * @param method id of the payment method chosen
      * @param buying what prices depend on of who buys
      */
-    public record Whole(List<PricedLine> lines, DayOfWeek weekday, Optional<String> method, BuyerPricing buying) {}
+    public record OrderContext(
+            List<PricedLine> lines, DayOfWeek weekday, Optional<String> method, BuyerPricing buying) {}
 
     public List<PricedLine> order() {
-        return whole.lines();
+        return context.lines();
     }
 
     public DayOfWeek weekday() {
-        return whole.weekday();
+        return context.weekday();
     }
 
     public Optional<String> method() {
-        return whole.method();
+        return context.method();
     }
 
     public BuyerPricing buying() {
-        return whole.buying();
+        return context.buying();
     }
 
     /** The same over another distance. */
     Load over(Figure other) {
-        return new Load(lines, remaining, parcels, weight, value, quantity, Optional.of(other), answers, from, whole);
+        return new Load(lines, remaining, parcels, weight, value, quantity, Optional.of(other), answers, from, context);
     }
 
     /** What a price at shelf-price figures comes to for this buyer. */

@@ -215,7 +215,7 @@ record DiscountScenario(
                 of.size() == 1 ? of.get(0).distance() : Optional.empty(),
                 answers(basket, of, tracer),
                 of.stream().flatMap(consignment -> consignment.place().stream()).toList(),
-                new Load.Whole(
+                new Load.OrderContext(
                         basket.lines(),
                         basket.order().at().atZone(basket.setup().zone()).getDayOfWeek(),
                         basket.order().method(),

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.discount.Discounts;
@@ -40,6 +41,9 @@ public final class PlausibleOrders {
     /** The hours of the day orders come in, each as often as it stands here. */
     private static final int[] HOURS = {7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 19, 20, 20, 20, 21, 21, 21, 22
     };
+
+    /** What the busiest month has. */
+    private static final int BUSIEST = IntStream.of(SEASON).max().orElseThrow();
 
     private static final int BUSINESS_ONE_IN = 15;
     private static final int CODE_ONE_IN = 12;
@@ -142,8 +146,7 @@ public final class PlausibleOrders {
         while (true) {
             ZonedDateTime day = from.plusSeconds((long) (random.nextDouble() * span.toSeconds()))
                     .atZone(setup.zone());
-            int most = 16;
-            if (random.nextInt(most) < SEASON[day.getMonthValue() - 1]) {
+            if (random.nextInt(BUSIEST) < SEASON[day.getMonthValue() - 1]) {
                 Instant at = day.withHour(HOURS[random.nextInt(HOURS.length)])
                         .withMinute(random.nextInt(60))
                         .toInstant();

@@ -233,6 +233,11 @@ final class SetupCheck {
         for (Rehearsal.SampleOrder basket : setup.rehearsal().baskets()) {
             String path = "rehearsal/baskets/" + basket.id();
             checks.named(basket.name(), path);
+            checks.problems.when(
+                    basket.monthly().filter(many -> many <= 0).isPresent(),
+                    path + "/monthly",
+                    Message.of("setup.orders-a-month-have-to-be-above-zero"),
+                    Message.of("setup.write-20-or-leave-out"));
             basket.order().to().ifPresent(to -> to.check(path + "/order/to", checks.problems));
         }
     }
