@@ -22,6 +22,8 @@ interface Props {
   suggestions?: string;
   /** Told of each text typed. */
   typed?: (text: string) => void;
+  /** What is wrong with a text that cannot be read at all; it is neither tried nor kept, and stays where it is. */
+  unread?: (text: string) => Pick<Problem, "sentence" | "remedy"> | undefined;
 }
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
@@ -40,6 +42,7 @@ export function Field({
   optional,
   suggestions,
   typed,
+  unread,
 }: Props) {
   const bench = useBench();
   const troubles = useTroubles();
@@ -54,7 +57,10 @@ export function Field({
   const leaving = useRef(false);
   const shown = typing ? text : saved;
   const tried = typing ? troubles.problems : [];
-  const mine = told(path, troubles.refusals, tried);
+  const illegible = typing ? unread?.(text) : undefined;
+  // Nothing is said of a text that may still become one.
+  const [left, setLeft] = useState(false);
+  const mine = illegible ? (left ? [{ path, ...illegible } as Problem] : []) : told(path, troubles.refusals, tried);
   const value = (typed: string) => (read ? read(typed) : typed === "" && optional ? undefined : typed);
 
   useEffect(() => {
@@ -69,6 +75,11 @@ export function Field({
   const leave = async () => {
     if (!typing || leaving.current) return;
     leaving.current = true;
+    setLeft(true);
+    if (unread?.(text)) {
+      leaving.current = false;
+      return;
+    }
     if (text === saved) {
       acts.stopTrying();
       marks.takeBack(path);
@@ -109,7 +120,9 @@ export function Field({
             typed?.(event.target.value);
             setText(event.target.value);
             setTyping(true);
-            acts.try(path, value(event.target.value));
+            setLeft(false);
+            if (unread?.(event.target.value)) acts.stopTrying();
+            else acts.try(path, value(event.target.value));
           }}
           onBlur={() => void leave()}
           onKeyDown={(event) => {

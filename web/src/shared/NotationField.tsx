@@ -25,6 +25,13 @@ export function NotationField({ path, label, notation, placeholder, note, classN
   const example =
     notation.example === undefined ? "" : say("notationExample", { text: notation.write(notation.example) });
   const { fields } = notation;
+  const unread = (text: string) =>
+    text.trim() !== "" && typeof notation.read(text) === "string"
+      ? {
+          sentence: say("notationUnread", { text }),
+          remedy: say("notationWriteAs", { example: notation.write(notation.example) }),
+        }
+      : undefined;
   return (
     <div className={className}>
       <Field
@@ -32,6 +39,7 @@ export function NotationField({ path, label, notation, placeholder, note, classN
         label={label}
         write={notation.write}
         read={notation.read}
+        unread={unread}
         {...(placeholder ? { placeholder } : {})}
       />
       <p className="mt-0.5 text-xs quiet">
@@ -68,55 +76,57 @@ function Rows({ path, label, fields, value }: RowsProps) {
   const typed = (at: number, column: number, text: string) =>
     rows.map((row, r) => (r === at ? row.map((each, c) => (c === column ? text : each)) : row));
   return (
-    <table className="mt-1 w-full text-xs" aria-label={say("inFieldsOf", { label })}>
-      <thead>
-        <tr>
-          {fields.columns.map((column) => (
-            <th key={column.label} scope="col" className="pe-2 text-start font-normal quiet">
-              {column.label}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a row is its place
-          <tr key={at}>
-            {fields.columns.map((column, c) => (
-              <td key={column.label} className="pe-2">
-                {column.kind === "choice" ? (
-                  <select
-                    className="inplace w-full"
-                    aria-label={column.label}
-                    value={row[c] ?? ""}
-                    onChange={(event) => {
-                      const next = typed(at, c, event.target.value);
-                      setRows(next);
-                      leave(next);
-                    }}
-                  >
-                    {column.choices?.map((choice) => (
-                      <option key={choice.id} value={choice.id}>
-                        {choice.name}
-                      </option>
-                    ))}
-                  </select>
-                ) : (
-                  <input
-                    className="inplace w-full"
-                    type={column.kind === "day" ? "date" : column.kind === "time" ? "time" : "text"}
-                    aria-label={column.label}
-                    value={row[c] ?? ""}
-                    onChange={(event) => setRows(typed(at, c, event.target.value))}
-                    onBlur={() => leave(rows)}
-                    onKeyDown={(event) => event.key === "Enter" && leave(rows)}
-                  />
-                )}
-              </td>
+    <div className="overflow-x-auto">
+      <table className="mt-1 w-full text-xs" aria-label={say("inFieldsOf", { label })}>
+        <thead>
+          <tr>
+            {fields.columns.map((column) => (
+              <th key={column.label} scope="col" className="pe-2 text-start font-normal quiet">
+                {column.label}
+              </th>
             ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map((row, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a row is its place
+            <tr key={at}>
+              {fields.columns.map((column, c) => (
+                <td key={column.label} className="pe-2">
+                  {column.kind === "choice" ? (
+                    <select
+                      className="inplace w-full"
+                      aria-label={column.label}
+                      value={row[c] ?? ""}
+                      onChange={(event) => {
+                        const next = typed(at, c, event.target.value);
+                        setRows(next);
+                        leave(next);
+                      }}
+                    >
+                      {column.choices?.map((choice) => (
+                        <option key={choice.id} value={choice.id}>
+                          {choice.name}
+                        </option>
+                      ))}
+                    </select>
+                  ) : (
+                    <input
+                      className="inplace w-full"
+                      type={column.kind === "day" ? "date" : column.kind === "time" ? "time" : "text"}
+                      aria-label={column.label}
+                      value={row[c] ?? ""}
+                      onChange={(event) => setRows(typed(at, c, event.target.value))}
+                      onBlur={() => leave(rows)}
+                      onKeyDown={(event) => event.key === "Enter" && leave(rows)}
+                    />
+                  )}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

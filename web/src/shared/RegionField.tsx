@@ -1,6 +1,6 @@
 import { useId } from "react";
 import { Field } from "./Field";
-import { named } from "./named";
+import { begun } from "./named";
 import { useRegions } from "./PlacesField";
 import type { SetupPath } from "./paths";
 import { say } from "./say";
@@ -19,7 +19,7 @@ export function RegionField({ path, country }: { path: SetupPath; country: strin
         optional
         suggestions={list}
         write={(value) => regions.find((each) => each.id === value)?.name ?? String(value ?? "")}
-        read={(text) => (text.trim() === "" ? undefined : (named(regions, text)?.id ?? text))}
+        read={(text) => (text.trim() === "" ? undefined : (begun(regions, text)?.id ?? text))}
       />
       <datalist id={list}>
         {regions.map((each) => (

@@ -1,5 +1,6 @@
+import { iso31662 } from "iso-3166";
 import { describe, expect, it } from "vitest";
-import { countriesIn, currenciesIn, languagesIn, named, near, timeZonesIn } from "./named";
+import { begun, countriesIn, currenciesIn, languagesIn, named, near, timeZonesIn } from "./named";
 
 /** Names as Unicode CLDR has them, by the browser; short names are common practice, no source. */
 describe("names instead of codes", () => {
@@ -40,6 +41,16 @@ describe("names instead of codes", () => {
     expect(named(zones, "Brussels time")?.id).toBe("Europe/Brussels");
     expect(named(zones, "new york")?.id).toBe("America/New_York");
     expect(named(zones, "Europe/Dublin")?.id).toBe("Europe/Dublin");
+  });
+
+  it("a region is found by how its name begins, where only one does", () => {
+    const regions = iso31662.map(({ code, name }) => ({ id: code, name, also: [] }));
+    const of = (country: string) => regions.filter((each) => each.id.startsWith(`${country}-`));
+    expect(begun(of("KR"), "Seoul")?.id).toBe("KR-11");
+    expect(begun(of("US"), "north carolina")?.id).toBe("US-NC");
+    expect(begun(of("US"), "North")).toBeUndefined();
+    expect(begun(of("US"), "nc")).toBeUndefined();
+    expect(begun(of("IE"), "Galway")?.id).toBe("IE-G");
   });
 
   it("guesses nothing, and says what is near", () => {

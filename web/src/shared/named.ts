@@ -92,6 +92,21 @@ export function named(list: readonly Named[], typed: string): Named | undefined 
   return list.find((each) => plain(each.id) === wanted) ?? list.find(matches);
 }
 
+/** So few letters begin too many names. */
+const BEGINNING = 3;
+
+/**
+ * The one called so, or else the only one whose name begins so: ISO 3166-2 writes "Seoul-teukbyeolsi", people "Seoul".
+ * Nothing where several do.
+ */
+export function begun(list: readonly Named[], typed: string): Named | undefined {
+  const exact = named(list, typed);
+  const wanted = plain(typed);
+  if (exact || wanted.length < BEGINNING) return exact;
+  const beginning = list.filter((each) => [each.name, ...each.also].some((name) => plain(name).startsWith(wanted)));
+  return beginning.length === 1 ? beginning[0] : undefined;
+}
+
 /** Those that begin with what is typed, then those that hold it. */
 export function near(list: readonly Named[], typed: string, most: number): Named[] {
   const wanted = plain(typed);

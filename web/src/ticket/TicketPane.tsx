@@ -91,7 +91,7 @@ export function TicketPane({ close }: { close: () => void }) {
           </TextButton>
         </div>
       )}
-      <section className="ticket mt-5 px-4 py-3" aria-label={say("pricedOrder")} aria-live="polite">
+      <section className="ticket mt-6 px-4 py-3" aria-label={say("pricedOrder")} aria-live="polite">
         <Said problems={problems} />
         {quote && <Slip quote={quote} live={ticket?.liveQuote ?? undefined} chosen={changed} change={change} />}
       </section>

@@ -134,11 +134,12 @@ export const time: Notation = {
 /** Days of the week alone: "mon tue wed", "Monday to Friday". */
 export const weekdays: Notation = {
   write: (value) => ((value as string[] | undefined) ?? []).map((day) => short[days.indexOf(day)] ?? day).join(" "),
-  read: (text) => (text.trim() === "" ? [] : (daysOf(text) ?? text.split(/[\s,]+/))),
+  read: (text) => (text.trim() === "" ? [] : (daysOf(text) ?? text)),
   said: (value) => {
     const chosen = (value as string[] | undefined) ?? [];
     return chosen.length > 0 ? dayText(chosen, long, ` ${say("notationUntil")} `) : "";
   },
+  example: days.slice(0, 5),
 };
 
 const minutes = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));

@@ -8,7 +8,7 @@ export interface Notation {
   /** The value in a sentence; empty where there is nothing to say. */
   said?: (value: unknown) => string;
   fields?: NotationFields;
-  /** A value to show how it is written. */
+  /** A value to show how it is written, where it is shown in a field of its own. */
   example?: unknown;
 }
 

@@ -1,7 +1,6 @@
 import { useBench } from "../../desk/bench";
 import { ChipsField } from "../../shared/ChipsField";
 import { Field } from "../../shared/Field";
-import { money } from "../../shared/money";
 import { NamedField, useNames } from "../../shared/NamedField";
 import { NotationField } from "../../shared/NotationField";
 import { point } from "../../shared/notation/delivery";
@@ -133,7 +132,7 @@ function Formats({
   unit: string;
 }) {
   const samples: [string, () => string][] = [
-    [say("sampleMoney"), () => money("1234.50", currency, language)],
+    [say("sampleMoney"), () => new Intl.NumberFormat(language, { style: "currency", currency }).format(1234.5)],
     [say("sampleNumber"), () => new Intl.NumberFormat(language).format(1234567.89)],
     [say("sampleDate"), () => new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone }).format(new Date())],
     [say("sampleWeight"), () => `${new Intl.NumberFormat(language).format(1.25)} ${unit}`],

@@ -11,7 +11,7 @@ export function WorkingDays() {
   return (
     <details className="border-b border-base-300 pb-2">
       <summary className="cursor-pointer">{say("workingDaysHolidaysDaysOff")}</summary>
-      <div className="mt-2 grid grid-cols-2 gap-x-8 gap-y-3">
+      <div className="mt-2 grid sm:grid-cols-2 gap-x-8 gap-y-3">
         <NotationField
           path={setupPath("shop", "working", "days")}
           label={say("shopWorksOn")}

@@ -101,10 +101,9 @@ final class TypedTexts {
 
     private static final TypedText PLAIN = new TypedText((path, typed, document) -> text(typed), TypedTexts::plain);
     private static final TypedText NUMBER =
-            new TypedText((path, typed, document) -> text(number(typed)), TypedTexts::plain);
-    private static final TypedText MEASURE = new TypedText(
-            (path, typed, document) -> text(TWO_READINGS.matcher(typed).find() ? typed : points(typed)),
-            TypedTexts::plain);
+            new TypedText((path, typed, document) -> text(number(once(path, typed))), TypedTexts::plain);
+    private static final TypedText MEASURE =
+            new TypedText((path, typed, document) -> text(points(once(path, typed))), TypedTexts::plain);
     private static final TypedText WHOLE = new TypedText(TypedTexts::whole, TypedTexts::plain);
 
     private static final Map<Type, TypedText> BY_TYPE = Map.of(
@@ -146,6 +145,23 @@ final class TypedTexts {
         return Optional.of(JsonNodeFactory.instance.numberNode(Integer.parseInt(typed.strip())));
     }
 
+    /** A text whose numbers have one reading. @throws InvalidInput with both, where one has two */
+    private static String once(String path, String typed) {
+        Matcher twice = TWO_READINGS.matcher(typed);
+        if (twice.find()) {
+            throw new InvalidInput(
+                    path,
+                    Message.of("setup.two-readings", "typed", twice.group()),
+                    Message.of(
+                            "setup.write-one-reading",
+                            "thousands",
+                            twice.group().replace(",", ""),
+                            "decimals",
+                            twice.group().replace(',', '.')));
+        }
+        return typed;
+    }
+
     private static String points(String typed) {
         return typed.replaceAll("([0-9]),([0-9])", "$1.$2");
     }
@@ -153,9 +169,7 @@ final class TypedTexts {
     /** A number as it is stored, from one with a decimal comma. */
     private static String number(String typed) {
         Matcher comma = COMMA.matcher(typed.strip());
-        return comma.matches() && !TWO_READINGS.matcher(typed).find()
-                ? comma.group(1).replaceAll("[. ]", "") + "." + comma.group(2)
-                : typed;
+        return comma.matches() ? comma.group(1).replaceAll("[. ]", "") + "." + comma.group(2) : typed;
     }
 
     /** A rule typed anew, with what a cell's text does not say kept from the rule it replaces. */
