@@ -4,6 +4,7 @@ import { say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
 import { useBench, useMarks, useSpotlight } from "./bench";
 import { Findings } from "./Findings";
+import { PracticeMark } from "./PracticeOffer";
 
 /** How many leading steps two paths share. */
 function nearness(finding: Finding, at: string): number {
@@ -47,6 +48,7 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
       ) : (
         <span className="flex-1 quiet">{say("nothingMissingAtTheseStations")}</span>
       )}
+      <PracticeMark />
       <button type="button" className="cursor-pointer lg:hidden" onClick={showTicket}>
         {say("ticketButton")}
       </button>

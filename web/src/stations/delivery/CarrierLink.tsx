@@ -2,6 +2,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { answer, api, type CarrierLink as Link, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { PracticeOffer } from "../../desk/PracticeOffer";
+import { useConsent } from "../../desk/useConsent";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -34,6 +36,16 @@ export function CarrierLink() {
     event.currentTarget.reset();
     void run(answer(api.PUT("/api/shops/{shop}/carrier", { ...path, body: { secret } })));
   };
+  useConsent(({ joined, code, state }) => {
+    if (joined === "carrier") {
+      void run(answer(api.POST("/api/shops/{shop}/carrier/consent", { ...path, body: { code, state } })));
+    }
+  });
+  const go = () =>
+    answer(api.GET("/api/shops/{shop}/carrier/consent", path)).then(
+      ({ url }) => window.location.assign(url),
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
   const { connected, services = [], trouble } = link.data ?? {};
   const example = services[0]?.id;
   return (
@@ -46,15 +58,27 @@ export function CarrierLink() {
           </TextButton>
         </p>
       ) : (
-        <form className="mt-1 flex items-end gap-3" onSubmit={connect}>
-          <label>
-            <span className="block text-xs quiet">{say("keyAccount")}</span>
-            <input name="secret" type="password" className="inplace w-56 font-mono" autoComplete="off" />
-          </label>
-          <button type="submit" className="btn btn-sm" disabled={busy}>
-            {busy ? say("askingCarrier") : say("checkKeep")}
-          </button>
-        </form>
+        <>
+          <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
+            <button type="button" className="btn btn-sm" onClick={() => void go()}>
+              {say("goToCarrier")}
+            </button>
+            <span className="text-xs quiet">{say("comingBackConnected")}</span>
+          </p>
+          <PracticeOffer />
+          <details className="mt-2">
+            <summary className="cursor-pointer text-sm underline">{say("keyByHand")}</summary>
+            <form className="mt-1 flex items-end gap-3" onSubmit={connect}>
+              <label>
+                <span className="block text-xs quiet">{say("keyAccount")}</span>
+                <input name="secret" type="password" className="inplace w-56 font-mono" autoComplete="off" />
+              </label>
+              <button type="submit" className="btn btn-sm" disabled={busy}>
+                {busy ? say("askingCarrier") : say("checkKeep")}
+              </button>
+            </form>
+          </details>
+        </>
       )}
       <Said problems={problems} />
       {trouble && <p className="mt-1 text-warning">{trouble}</p>}

@@ -1,3 +1,4 @@
+import type { Problem } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { setupPath } from "../../shared/paths";
@@ -9,7 +10,7 @@ import { MethodFields } from "./MethodFields";
 import { routeOf } from "./route";
 
 /** Who holds the money of a way to pay, and what was agreed with them. */
-export function Behind({ method }: { method: MethodSetup }) {
+export function Behind({ method, brought }: { method: MethodSetup; brought: Problem[] }) {
   const acts = useActs();
   const kind = kindOf(method.kind);
   const path = setupPath("payment", "methods", method.id);
@@ -19,7 +20,7 @@ export function Behind({ method }: { method: MethodSetup }) {
         {method.title}, {sayCode("holder", routeOf(method).holder)}
       </h2>
       {kind?.provider && method.gateway && (
-        <Account key={method.gateway} gateway={method.gateway} provider={kind.provider} />
+        <Account key={method.gateway} gateway={method.gateway} provider={kind.provider} brought={brought} />
       )}
       {method.kind === "transfer" && <Transfers />}
       <MethodFields method={method} />

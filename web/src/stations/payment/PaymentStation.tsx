@@ -1,5 +1,7 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
+import { answer, api, type Problem, problemsOf } from "../../api/client";
 import { useActs, useBench, usePriced, useSpotlight } from "../../desk/bench";
+import { type Consent, useConsent } from "../../desk/useConsent";
 import { setupPath } from "../../shared/paths";
 import { StationHead } from "../../shared/StationHead";
 import { say, sayCode } from "../../shared/say";
@@ -9,7 +11,7 @@ import { Behind } from "./Behind";
 import { kindOf, kinds } from "./kinds";
 import { Axis } from "./Route";
 import { routeOf } from "./route";
-import { usable, useGateways } from "./useGateways";
+import { type Provider, usable, useGateways } from "./useGateways";
 import { Vouchers } from "./Vouchers";
 import { Way } from "./Way";
 
@@ -35,6 +37,28 @@ export function PaymentStation() {
     if (list === "methods" && id) setChosen(id);
     if (list === "account") setChosen(methods.find((each) => each.kind === "transfer")?.id ?? "");
   }, [list, id, methods]);
+  const [brought, setBrought] = useState<Problem[]>([]);
+  const { shop } = bench;
+  const { refresh } = gateways;
+  const take = useCallback(
+    ({ joined, provider, code, state }: Consent) => {
+      setChosen(methods.find((each) => each.gateway === joined)?.id ?? "");
+      void answer(
+        api.POST("/api/shops/{shop}/gateways/{gateway}/consent", {
+          params: { path: { shop, gateway: joined } },
+          body: { provider: provider as Provider, code, state },
+        }),
+      ).then(
+        () => {
+          setBrought([]);
+          refresh();
+        },
+        (reason: unknown) => setBrought(problemsOf(reason)),
+      );
+    },
+    [methods, shop, refresh],
+  );
+  useConsent(take);
   const promise = priced?.delivery.find((option) => option.chosen)?.promise ?? undefined;
   return (
     <>
@@ -78,7 +102,7 @@ export function PaymentStation() {
       )}
       {method && (
         <div className="mt-4 grid gap-x-8 gap-y-6 border-t border-base-content pt-3 lg:grid-cols-[minmax(0,1fr)_17rem]">
-          <Behind key={method.id} method={method} />
+          <Behind key={method.id} method={method} brought={brought} />
           <div className="grid content-start gap-6">
             <AsRead chosen={method} choose={setChosen} />
           </div>

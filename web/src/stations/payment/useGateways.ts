@@ -2,6 +2,9 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type Gateway } from "../../api/client";
 import { useBench } from "../../desk/bench";
 
+/** Who there are adapters for. */
+export type Provider = Gateway["provider"];
+
 /** Accounts with providers as they are now; they are not part of the draft. */
 export function useGateways() {
   const { shop } = useBench();

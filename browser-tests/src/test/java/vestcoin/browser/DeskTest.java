@@ -169,6 +169,7 @@ class DeskTest extends AtDesk {
     void keys_of_another_account_are_refused_and_the_secret_never_comes_back() {
         at("payment");
         browser.click(By.xpath("//li[@data-path='payment/methods/card']//button[@aria-expanded]"));
+        browser.clickText("Enter keys by hand");
         browser.fill("input[name=secret]", "secret-test-nobody-knows");
         browser.clickText("Check and keep");
         browser.see(By.xpath("//*[@role='alert'][contains(., 'does not know this key for the shop')]"));

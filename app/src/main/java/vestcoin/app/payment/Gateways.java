@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -15,8 +16,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
+import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.outside.AccountConsent;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
@@ -34,6 +37,17 @@ public class Gateways {
 
         String text() {
             return name().toLowerCase(Locale.ROOT);
+        }
+
+        /** @throws ApiProblem if there is no such provider */
+        static With of(String text) {
+            return Stream.of(values())
+                    .filter(each -> each.text().equals(text))
+                    .findFirst()
+                    .orElseThrow(() -> wrong(
+                            "provider",
+                            Message.of("payment.there-no-such-account"),
+                            Message.of("payment.connect-one")));
         }
     }
 
@@ -82,13 +96,19 @@ public class Gateways {
             byte[] webhookCipher,
             String state,
             String statement,
-            Instant triedAt) {}
+            Instant triedAt) {
+        /** Whether its keys are kept. */
+        boolean connected() {
+            return secretCipher != null;
+        }
+    }
 
     private static final Logger LOG = LoggerFactory.getLogger(Gateways.class);
 
     private final JdbcClient sql;
     private final Vault vault;
     private final Provider provider;
+    private final AccountConsent consent;
     private final Clock clock;
     private final String services;
     private final String ownUrl;
@@ -97,12 +117,14 @@ public class Gateways {
             JdbcClient sql,
             Vault vault,
             Provider provider,
+            AccountConsent consent,
             Clock clock,
             @Value("${vest-coin.services}") String services,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
         this.vault = vault;
         this.provider = provider;
+        this.consent = consent;
         this.clock = clock;
         this.services = services;
         this.ownUrl = ownUrl;
@@ -122,7 +144,7 @@ public class Gateways {
      * Whether a shop takes real money: it has accounts, and all are live; one without accounts takes it by other ways.
      */
     public String mode(String shop) {
-        return rows(shop).stream().anyMatch(row -> !"live".equals(row.mode())) ? "test" : "live";
+        return rows(shop).stream().anyMatch(row -> row.connected() && !"live".equals(row.mode())) ? "test" : "live";
     }
 
     /**
@@ -169,13 +191,78 @@ public class Gateways {
         return view(row(shop, id).orElseThrow());
     }
 
-    private static void check(String id, Keys keys, String used) {
+    /** Where the seller lets the shop use an account with the provider. @param name of the shop, as its page says it */
+    public String consentAt(String shop, String id, With with, String name) {
+        checkId(id);
+        return consent.address(
+                services + "/" + with.text(),
+                subject(shop, id, with),
+                name,
+                "/desk/" + shop + "/payment?joined=" + id + "&with=" + with.text());
+    }
+
+    /** The seller is back from there. @throws ApiProblem if what came back opens no account */
+    public GatewayView joined(String shop, String id, With with, AccountConsent.Return back) {
+        if (back.code().isEmpty()) {
+            throw wrong(
+                    "account",
+                    Message.of("payment.nothing-was-connected"),
+                    Message.of("payment.go-there-again-and-pick-an-account"));
+        }
+        try {
+            JsonNode keys = consent.keys(services + "/" + with.text(), subject(shop, id, with), back);
+            return connect(
+                    shop,
+                    id,
+                    new Keys(
+                            with,
+                            Optional.empty(),
+                            keys.path("publicKey").asString(""),
+                            keys.path("secretKey").asString(""),
+                            row(shop, id).map(Row::statement).orElse("")));
+        } catch (AccountConsent.NotBegunHere | ProviderRejection e) {
+            throw wrong(
+                    "account",
+                    Message.of("payment.this-way-back-was-used-or-lapsed"),
+                    Message.of("payment.go-there-again-and-pick-an-account"));
+        } catch (ProviderTimeout e) {
+            throw new ApiProblem(
+                    HttpStatus.BAD_GATEWAY,
+                    "account",
+                    Message.of("payment.provider-not-answering-so-keys-could-not"),
+                    Message.of("payment.try-again-in-few-minutes-nothing-was"));
+        }
+    }
+
+    private static String subject(String shop, String id, With with) {
+        return shop + "\n" + id + "\n" + with.text();
+    }
+
+    /**
+     * Takes back the keys of every account with a service that is gone; accounts that orders were paid through stay, as
+     * not connected.
+     */
+    public void forgetAll(String serviceUrl) {
+        sql.sql("""
+                update gateway set state = 'not-connected', public_key = '', secret_cipher = null, secret_last4 = null,
+                    webhook_cipher = null, tried_at = null
+                where url like :url || '/%'""").param("url", serviceUrl).update();
+        sql.sql("""
+                delete from gateway g where url like :url || '/%'
+                    and not exists (select 1 from payment p where p.shop = g.shop and p.gateway = g.id)""").param("url", serviceUrl).update();
+    }
+
+    private static void checkId(String id) {
         if (!id.matches("[a-z0-9]+(-[a-z0-9]+)*")) {
             throw wrong(
                     "id",
                     Message.of("payment.cannot-id", "id", id),
                     Message.of("payment.use-small-letters-digits-and-hyphens"));
         }
+    }
+
+    private static void check(String id, Keys keys, String used) {
+        checkId(id);
         if (used.isEmpty() || keys.publicKey().isEmpty()) {
             throw wrong(
                     used.isEmpty() ? "secret" : "publicKey",
@@ -266,6 +353,7 @@ public class Gateways {
     /** Asks the provider how an account stands: approval comes, and keys are withdrawn, without anybody telling. */
     public GatewayView ask(String shop, String id) {
         Row row = row(shop, id)
+                .filter(Row::connected)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "id",
@@ -293,7 +381,7 @@ public class Gateways {
 
     @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
     void askAfterAccounts() {
-        sql.sql("select shop, id from gateway")
+        sql.sql("select shop, id from gateway where secret_cipher is not null")
                 .query(AccountKey.class)
                 .list()
                 .forEach(each -> ask(each.shop(), each.id()));
@@ -311,6 +399,7 @@ public class Gateways {
     /** What opens the provider's door for a shop. */
     public ServiceAccess access(String shop, String id) {
         Row row = row(shop, id)
+                .filter(Row::connected)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
@@ -320,7 +409,7 @@ public class Gateways {
     }
 
     public Optional<String> webhookSecret(String shop, String id) {
-        return row(shop, id).map(row -> vault.opened(row.webhookCipher()));
+        return row(shop, id).filter(Row::connected).map(row -> vault.opened(row.webhookCipher()));
     }
 
     public Optional<GatewayView> of(String shop, String id) {

@@ -40,11 +40,13 @@ public final class ServeCommand {
         int serve(boolean demo) throws IOException {
             Path folder = (data == null ? usualData() : data).toAbsolutePath();
             try {
-                StartChecks.starting(folder, demo ? List.of(port, port + 1) : List.of(port));
+                StartChecks.starting(folder, services(demo, folder) ? List.of(port, port + 1) : List.of(port));
                 Simulation services = demo ? Simulation.start(port + 1, folder) : null;
                 ConfigurableApplicationContext context = application(port, folder, "http://127.0.0.1:" + (port + 1));
                 Files.writeString(folder.resolve(RUNNING_AT), String.valueOf(port));
+                PracticeServices practice = context.getBean(PracticeServices.class);
                 if (services != null) {
+                    practice.givenFromOutside();
                     context.addApplicationListener(event -> {
                         if (event instanceof org.springframework.context.event.ContextClosedEvent) {
                             services.close();
@@ -55,6 +57,7 @@ public final class ServeCommand {
                     context.getBean(DemoPage.class).html().ifPresent(services.elsewhere()::show);
                     System.out.println(DemoShop.welcome(port));
                 } else {
+                    practice.resume();
                     String first = context.getBean(People.class).none()
                             ? "\nThe first visit gives this code: "
                                     + context.getBean(FirstCode.class).text()
@@ -68,6 +71,11 @@ public final class ServeCommand {
                 return 2;
             }
         }
+    }
+
+    /** Whether the simulated services are going to run beside. */
+    private static boolean services(boolean demo, Path folder) {
+        return demo || Files.isDirectory(PracticeServices.folderIn(folder));
     }
 
     /**

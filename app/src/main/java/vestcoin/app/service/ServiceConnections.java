@@ -56,7 +56,7 @@ public class ServiceConnections {
                     Message.of("service.this-no-key-empty-or-has-line"),
                     Message.of("service.copy-again-without-what-stands-around"));
         }
-        return new ServiceAccess(services + "/" + kind.path, secret);
+        return new ServiceAccess(serviceUrl(kind), secret);
     }
 
     public void connect(String shop, Kind kind, ServiceAccess access) {
@@ -71,6 +71,18 @@ public class ServiceConnections {
                 .param("last4", secret.substring(Math.max(0, secret.length() - 4)))
                 .param("since", clock.instant().atOffset(ZoneOffset.UTC))
                 .update();
+    }
+
+    /** Takes back every key of a service that is gone. */
+    public void forgetAll(String serviceUrl) {
+        sql.sql("delete from link where url like :url || '/%'")
+                .param("url", serviceUrl)
+                .update();
+    }
+
+    /** Where a service of this kind answers. */
+    public String serviceUrl(Kind kind) {
+        return services + "/" + kind.path;
     }
 
     public void disconnect(String shop, Kind kind) {

@@ -14,7 +14,9 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.Answers;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.outside.AccountConsent;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
@@ -50,7 +52,11 @@ class ServiceConnectionController {
     /** @param rates units of a currency for one of the base */
     record Rates(String base, Optional<LocalDate> day, Map<String, BigDecimal> rates) {}
 
+    /** Where to send the seller. */
+    record ConsentPage(String url) {}
+
     private final ServiceConnections links;
+    private final AccountConsent consent;
     private final CarrierService carrier;
     private final Carriers carriers;
     private final ExchangeRates exchange;
@@ -58,11 +64,13 @@ class ServiceConnectionController {
 
     ServiceConnectionController(
             ServiceConnections links,
+            AccountConsent consent,
             CarrierService carrier,
             Carriers carriers,
             ExchangeRates exchange,
             Drafts drafts) {
         this.links = links;
+        this.consent = consent;
         this.carrier = carrier;
         this.carriers = carriers;
         this.exchange = exchange;
@@ -79,17 +87,56 @@ class ServiceConnectionController {
         try {
             return new CarrierLink(connected, carrier.services(access.get()), Optional.empty());
         } catch (ProviderTimeout e) {
-            return new CarrierLink(
-                    connected,
-                    List.of(),
-                    Optional.of("The carrier is not answering; cells with a quote take their other price meanwhile."));
+            return new CarrierLink(connected, List.of(), Optional.of(said("setup.carrier-does-not-answer-for-now")));
         } catch (ProviderRejection e) {
-            return new CarrierLink(
-                    connected,
-                    List.of(),
-                    Optional.of("The carrier no longer takes the key; cells with a quote take their other price "
-                            + "meanwhile."));
+            return new CarrierLink(connected, List.of(), Optional.of(said("setup.carrier-takes-the-key-no-longer")));
         }
+    }
+
+    private static String said(String code) {
+        return Answers.phrases().say(Message.of(code));
+    }
+
+    /** The carrier's own page, on which the seller lets the shop use an account. */
+    @GetMapping("/api/shops/{shop}/carrier/consent")
+    ConsentPage consent(@PathVariable String shop) {
+        String name = drafts.of(shop).document().setup().shop().name();
+        return new ConsentPage(consent.address(
+                links.serviceUrl(ServiceConnections.Kind.CARRIER),
+                subject(shop),
+                name,
+                "/desk/" + shop + "/delivery?joined=carrier"));
+    }
+
+    /** Back from that page. */
+    @PostMapping("/api/shops/{shop}/carrier/consent")
+    CarrierLink joined(@PathVariable String shop, @RequestBody AccountConsent.Return back) {
+        try {
+            if (!back.code().isEmpty()) {
+                return connect(
+                        shop,
+                        new Key(consent.keys(links.serviceUrl(ServiceConnections.Kind.CARRIER), subject(shop), back)
+                                .path("secretKey")
+                                .asString("")));
+            }
+            throw new AccountConsent.NotBegunHere();
+        } catch (AccountConsent.NotBegunHere | ProviderRejection e) {
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "account",
+                    Message.of("setup.no-carrier-was-connected"),
+                    Message.of("setup.go-to-the-carrier-again"));
+        } catch (ProviderTimeout e) {
+            throw new ApiProblem(
+                    HttpStatus.BAD_GATEWAY,
+                    "account",
+                    Message.of("setup.carrier-not-answering-so-key-could-not"),
+                    Message.of("setup.try-again-in-few-minutes-nothing-was"));
+        }
+    }
+
+    private static String subject(String shop) {
+        return shop + "\ncarrier";
     }
 
     /** Connects a carrier after a real call has shown that the key opens an account. */

@@ -15,6 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 import vestcoin.standins.shared.Exchange;
 import vestcoin.standins.shared.Exchange.Refusal;
 import vestcoin.standins.shared.Html;
+import vestcoin.standins.shared.Joining;
 import vestcoin.standins.shared.Service;
 
 /**
@@ -27,6 +28,7 @@ abstract class Processor extends Service {
     private static final JsonMapper JSON = new JsonMapper();
 
     final Book book;
+    private final Joining joining;
     private final Webhooks webhooks = new Webhooks();
     private final Map<String, Instant> waiting = new ConcurrentHashMap<>();
     private volatile Optional<Duration> approvalTime = Optional.empty();
@@ -35,6 +37,26 @@ abstract class Processor extends Service {
     Processor(String id, String name, Path file) {
         super(id, name);
         this.book = Book.at(file);
+        Map<String, String> accounts = new LinkedHashMap<>();
+        accounts.put("test", "One for practice, where no money moves");
+        accounts.put("live", "One for real money, which waits for approval");
+        this.joining = new Joining(name, accounts, this::opened);
+    }
+
+    /** An account of its own for a shop that joins. */
+    private Map<String, String> opened(String mode) {
+        String key = UUID.randomUUID().toString().replace("-", "").substring(12);
+        Book.Account account = new Book.Account(
+                "account-" + key.substring(0, 6),
+                mode,
+                "secret-" + mode + "-" + key,
+                "public-" + mode + "-"
+                        + UUID.randomUUID().toString().replace("-", "").substring(12),
+                mode.equals("test"),
+                "",
+                "hook-" + UUID.randomUUID());
+        book.open(account);
+        return Map.of("publicKey", account.publicKey(), "secretKey", account.secretKey());
     }
 
     /** How a payment begins. @param silent whether the shop gets no answer */
@@ -61,6 +83,9 @@ abstract class Processor extends Service {
 
     @Override
     protected void answer(Exchange exchange) throws IOException {
+        if (joining.answered(exchange)) {
+            return;
+        }
         String[] path = exchange.path().split("/");
         String call = exchange.method() + " " + (path.length > 2 ? path[1] + "/" + path[2] : "");
         switch (call) {
