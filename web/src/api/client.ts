@@ -23,6 +23,7 @@ export type Line = Schemas["Line"];
 export type Destination = Schemas["Destination"];
 export type Session = Schemas["Session"];
 export type Gateway = Schemas["GatewaysGatewayView"];
+export type HomePreview = Schemas["HomeChangePreview"];
 export type Practice = Schemas["PracticeServicesState"];
 export type CarrierLink = Schemas["CarrierLink"];
 export type PaperRow = Schemas["PaperRow"];

@@ -27,6 +27,7 @@ const settings: { name: string; to: string; also?: string }[] = [
   { name: say("language"), to: setupPath("shop", "language"), also: say("alsoLanguage") },
   { name: say("timeZone"), to: setupPath("shop", "timeZone") },
   { name: say("weightsKgOrLb"), to: setupPath("shop", "weightUnit") },
+  { name: say("lengths"), to: setupPath("shop", "lengthUnit"), also: say("alsoLengths") },
   { name: say("rounding"), to: setupPath("shop", "rounding") },
   { name: say("smallestOrder"), to: setupPath("shop", "smallest"), also: say("alsoSmallest") },
   { name: say("placesSoldCountries"), to: setupPath("shop", "sellsTo") },

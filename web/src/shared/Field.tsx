@@ -24,6 +24,8 @@ interface Props {
   typed?: (text: string) => void;
   /** What is wrong with a text that cannot be read at all; it is neither tried nor kept, and stays where it is. */
   unread?: (text: string) => Pick<Problem, "sentence" | "remedy"> | undefined;
+  /** How the value is kept where more hangs on it; whether the field is done with, kept or taken back. */
+  keep?: (value: unknown) => Promise<boolean>;
 }
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
@@ -43,6 +45,7 @@ export function Field({
   suggestions,
   typed,
   unread,
+  keep,
 }: Props) {
   const bench = useBench();
   const troubles = useTroubles();
@@ -84,7 +87,7 @@ export function Field({
       acts.stopTrying();
       marks.takeBack(path);
     }
-    if (text === saved || (await acts.set(path, value(text)))) setTyping(false);
+    if (text === saved || (await (keep?.(value(text)) ?? acts.set(path, value(text))))) setTyping(false);
     leaving.current = false;
   };
   const common = {

@@ -1,5 +1,5 @@
 import { useId, useMemo, useState } from "react";
-import { useBench } from "../desk/bench";
+import { useActs, useBench } from "../desk/bench";
 import { Field } from "./Field";
 import { countriesIn, currenciesIn, languagesIn, type Named, named, near, timeZonesIn } from "./named";
 import { type SetupPath, valueAt } from "./paths";
@@ -27,15 +27,20 @@ interface Props {
   className?: string;
   /** Whether it may be empty. */
   optional?: boolean;
+  /** How the code is kept where more hangs on it; a text that is no name goes the usual way. */
+  keep?: (code: string) => Promise<boolean>;
 }
 
 /** A field that is read and typed by name; codes are understood too. What is not known is said by the server. */
-export function NamedField({ path, label, kind, note, className, optional = false }: Props) {
+export function NamedField({ path, label, kind, note, className, optional = false, keep }: Props) {
   const bench = useBench();
   const list = useId();
   const kept = String(valueAt(bench.draft.document, path) ?? "");
   const names = useNames(kind, kept);
+  const acts = useActs();
   const [typed, setTyped] = useState("");
+  const keeping = (value: unknown) =>
+    keep && names.some((each) => each.id === value) ? keep(String(value)) : acts.set(path, value);
   return (
     <>
       <Field
@@ -47,6 +52,7 @@ export function NamedField({ path, label, kind, note, className, optional = fals
         read={(text) => (optional && text.trim() === "" ? undefined : (named(names, text)?.id ?? text))}
         suggestions={list}
         typed={setTyped}
+        keep={keeping}
       />
       <datalist id={list}>
         {near(names, typed, MOST).map((each) => (

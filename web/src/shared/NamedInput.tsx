@@ -1,5 +1,5 @@
 import { useId, useState } from "react";
-import { type Named, named, near } from "./named";
+import { begun, type Named, near } from "./named";
 import { say } from "./say";
 
 const MOST = 8;
@@ -21,7 +21,7 @@ export function NamedInput({ label, names, initial = "", placeholder, className,
   const list = useId();
   const [typed, setTyped] = useState<string>();
   const shown = typed ?? names.find((each) => each.id === initial)?.name ?? initial;
-  const understood = named(names, shown);
+  const understood = begun(names, shown);
   return (
     <span className="flex flex-wrap items-baseline gap-x-2">
       <input
@@ -34,7 +34,7 @@ export function NamedInput({ label, names, initial = "", placeholder, className,
         maxLength={80}
         onChange={(event) => {
           setTyped(event.target.value);
-          give(named(names, event.target.value)?.id ?? event.target.value.trim());
+          give(begun(names, event.target.value)?.id ?? event.target.value.trim());
         }}
       />
       {typed && understood && understood.name !== typed && <span className="text-xs quiet">{understood.name}</span>}

@@ -22,6 +22,11 @@ const SHORT: Readonly<Record<string, readonly string[]>> = {
   USD: ["dollar", "dollars"],
   GBP: ["pound", "pounds", "sterling"],
   CHF: ["franc", "francs", "franken"],
+  KRW: ["won"],
+  JPY: ["yen"],
+  PLN: ["zloty"],
+  CNY: ["yuan"],
+  HUF: ["forint"],
 };
 
 /** Languages a shop is likely to be written in: those CLDR covers fully, without regional forms. From memory. */
@@ -42,7 +47,7 @@ export const plain = (text: string): string =>
     .trim();
 
 const display = (languages: string[], type: "region" | "currency" | "language") =>
-  languages.map((language) => new Intl.DisplayNames([language], { type }));
+  languages.map((language) => new Intl.DisplayNames([language], { type, languageDisplay: "standard" }));
 
 /** The languages names are understood in, besides the desk's own: those the server knows them in. */
 const UNDERSTOOD = ["en", "de", "fr", "nl", "es", "it", "pt", "pl"];

@@ -4,6 +4,7 @@ import { answer, api, type CarrierLink as Link, type Problem, problemsOf } from 
 import { useBench } from "../../desk/bench";
 import { PracticeOffer } from "../../desk/PracticeOffer";
 import { useConsent } from "../../desk/useConsent";
+import { usePractice } from "../../desk/usePractice";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -12,6 +13,7 @@ import { TextButton } from "../../shared/TextButton";
 export function CarrierLink() {
   const { shop } = useBench();
   const client = useQueryClient();
+  const { state: practice } = usePractice();
   const key = ["carrier", shop];
   const path = { params: { path: { shop } } };
   const link = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/carrier", path)) });
@@ -59,12 +61,14 @@ export function CarrierLink() {
         </p>
       ) : (
         <>
-          <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
-            <button type="button" className="btn btn-sm" onClick={() => void go()}>
-              {say("goToCarrier")}
-            </button>
-            <span className="text-xs quiet">{say("comingBackConnected")}</span>
-          </p>
+          {practice?.on && (
+            <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
+              <button type="button" className="btn btn-sm" onClick={() => void go()}>
+                {say("goToCarrier")}
+              </button>
+              <span className="text-xs quiet">{say("comingBackConnected")}</span>
+            </p>
+          )}
           <PracticeOffer />
           <details className="mt-2">
             <summary className="cursor-pointer text-sm underline">{say("keyByHand")}</summary>

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from "react";
 import { answer, api, type Gateway, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { PracticeOffer } from "../../desk/PracticeOffer";
+import { usePractice } from "../../desk/usePractice";
 import { Said } from "../../shared/Said";
 import { say, sayCode } from "../../shared/say";
 import { Trial } from "./Trial";
@@ -27,6 +28,7 @@ interface Props {
 export function Account({ gateway, provider, brought = [] }: Props) {
   const { shop } = useBench();
   const gateways = useGateways();
+  const { state: practice } = usePractice();
   const known = gateways.of(gateway);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -69,16 +71,18 @@ export function Account({ gateway, provider, brought = [] }: Props) {
         <strong>{known?.mode ? sayCode("mode", known.mode) : say("noAccountYet")}</strong> ·{" "}
         {states[known?.state ?? "not-connected"]}
       </p>
-      <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
-        <button
-          type="button"
-          className={`btn btn-sm ${connected ? "btn-ghost" : "btn-primary"}`}
-          onClick={() => void go()}
-        >
-          {say(connected ? "pickAnotherAccount" : "goToProvider")}
-        </button>
-        {!connected && <span className="text-xs quiet">{say("comingBackConnected")}</span>}
-      </p>
+      {practice?.on && (
+        <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
+          <button
+            type="button"
+            className={`btn btn-sm ${connected ? "btn-ghost" : "btn-primary"}`}
+            onClick={() => void go()}
+          >
+            {say(connected ? "pickAnotherAccount" : "goToProvider")}
+          </button>
+          {!connected && <span className="text-xs quiet">{say("comingBackConnected")}</span>}
+        </p>
+      )}
       {!connected && <PracticeOffer />}
       <details className="mt-2">
         <summary className="cursor-pointer text-sm underline">{say("keysByHand")}</summary>

@@ -6,6 +6,7 @@ import { NotationField } from "../../shared/NotationField";
 import { hours } from "../../shared/notation/hours";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { deskNotation, fromDesk, toDesk } from "../../shared/notation/rates";
+import { PointField, useAddressPoint } from "../../shared/PointField";
 import { idFrom, setupPath, under } from "../../shared/paths";
 import { RegionField } from "../../shared/RegionField";
 import { StationHead } from "../../shared/StationHead";
@@ -33,20 +34,29 @@ export function PickupStation() {
     const now = { id, name: say("ourPlace"), lines: shop.address.lines, at, hours: [], daysAhead: 14, holidays: true };
     void acts.set(setupPath("pickup", "places", id), now);
   };
-  const bring = () =>
-    void acts.set(setupPath("pickup", "local"), {
+  const { find, reason } = useAddressPoint();
+  const bring = async () => {
+    const now = {
       name: say("broughtRoundByUs"),
       radius: "5",
-      unit: "km",
+      unit: shop.lengthUnit === "in" || shop.lengthUnit === "ft" ? "mi" : "km",
       price: { basis: { kind: "fixed", price: "3.00", perParcel: false } },
-    });
+    };
+    // Distances are measured from the shop, so it is looked for at once.
+    if ((await acts.set(setupPath("pickup", "local"), now)) && !shop.point) await find();
+  };
   return (
     <>
       <StationHead title={say("pickup")}>
         <TextButton onClick={addPlace}>{say("addPlaceCollectAt")}</TextButton>
-        {!pickup.local && <TextButton onClick={bring}>{say("bringOrdersRoundOurselves")}</TextButton>}
+        {!pickup.local && <TextButton onClick={() => void bring()}>{say("bringOrdersRoundOurselves")}</TextButton>}
       </StationHead>
       <Ways />
+      {reason && !shop.point && (
+        <p role="status" className="mb-3 text-warning">
+          {reason}
+        </p>
+      )}
       {pickup.places.length === 0 && !pickup.local && (
         <p className="max-w-xl py-6 quiet">{say("nothingCollectedNothingBroughtRound")}</p>
       )}
@@ -198,6 +208,11 @@ function Local() {
           placeholder={say("any")}
           {...whole}
         />
+        {!local.from && (
+          <div data-path={setupPath("pickup", "local", "from")} tabIndex={-1} className="col-span-3">
+            <PointField />
+          </div>
+        )}
         <button
           type="button"
           className="btn btn-ghost btn-sm col-span-3 justify-self-start"

@@ -1,20 +1,22 @@
+import { Link } from "react-router";
 import { useBench } from "../../desk/bench";
 import { ChipsField } from "../../shared/ChipsField";
 import { Field } from "../../shared/Field";
 import { NamedField, useNames } from "../../shared/NamedField";
-import { NotationField } from "../../shared/NotationField";
-import { point } from "../../shared/notation/delivery";
 import { lines } from "../../shared/notation/plain";
+import { PointField } from "../../shared/PointField";
 import { setupPath } from "../../shared/paths";
 import { RegionField } from "../../shared/RegionField";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { Accepted } from "./Accepted";
+import { useHomeChange } from "./HomeChange";
 import { PlacesSold } from "./PlacesSold";
 import { Standing } from "./Standing";
 import { WorkingDays } from "./WorkingDays";
 
 const weightUnits = ["kg", "g", "lb", "oz"].map((id) => ({ id, name: id }));
+const lengthUnits = ["cm", "mm", "m", "in", "ft"].map((id) => ({ id, name: id }));
 const prices = [
   { id: "with-tax", name: say("withTax") },
   { id: "without-tax", name: say("withoutTax") },
@@ -29,15 +31,22 @@ const roundings = [
 export function ShopStation() {
   const bench = useBench();
   const { shop } = bench.setup;
+  const home = useHomeChange();
   return (
     <>
       <StationHead title={say("shop")}>
+        {!bench.draft.edition && (
+          <Link className="underline" to={`/desk/${bench.shop}/begin`}>
+            {say("firstQuestions")}
+          </Link>
+        )}
         {bench.draft.edition && (
           <a className="underline" href={`/api/shops/${bench.shop}/editions/${bench.draft.edition}`} download>
             {say("editionAsFile", { edition: bench.draft.edition })}
           </a>
         )}
       </StationHead>
+      {home.asking}
       <div className="grid gap-8 xl:grid-cols-[3fr_2fr]">
         <div className="grid content-start gap-6">
           <section aria-label={say("letterhead")} className="border border-base-300 px-8 py-7">
@@ -59,16 +68,14 @@ export function ShopStation() {
               />
               <Field path={setupPath("shop", "address", "city")} label={say("town")} />
               <Field path={setupPath("shop", "address", "postcode")} label={say("postcode")} />
-              <NamedField path={setupPath("shop", "address", "country")} label={say("country")} kind="country" />
-              <RegionField path={setupPath("shop", "address", "region")} country={shop.address.country} />
-              <NotationField
-                path={setupPath("shop", "point")}
-                label={say("latitudeLongitude")}
-                placeholder={say("unknown")}
-                note={say("distancesAreMeasuredFromHere")}
-                className="col-span-2"
-                notation={point}
+              <NamedField
+                path={setupPath("shop", "address", "country")}
+                label={say("country")}
+                kind="country"
+                keep={home.country}
               />
+              <RegionField path={setupPath("shop", "address", "region")} country={shop.address.country} />
+              <PointField className="col-span-2" />
               <Field path={setupPath("shop", "email")} label={say("email")} />
               <Field path={setupPath("shop", "phone")} label={say("phone")} />
               <Field
@@ -91,6 +98,7 @@ export function ShopStation() {
               label={say("currency")}
               kind="currency"
               note={say("everyAmountSetup")}
+              keep={home.currency}
             />
             <Field
               path={setupPath("tax", "prices")}
@@ -101,6 +109,7 @@ export function ShopStation() {
             <NamedField path={setupPath("shop", "language")} label={say("languageShop")} kind="language" />
             <NamedField path={setupPath("shop", "timeZone")} label={say("timeZone")} kind="timeZone" />
             <Field path={setupPath("shop", "weightUnit")} label={say("weights")} choices={weightUnits} />
+            <Field path={setupPath("shop", "lengthUnit")} label={say("lengths")} choices={lengthUnits} />
             <Field path={setupPath("shop", "rounding")} label={say("rounding")} choices={roundings} />
             <Field
               path={setupPath("shop", "smallest")}

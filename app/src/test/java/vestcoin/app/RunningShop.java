@@ -12,6 +12,7 @@ import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.context.ConfigurableApplicationContext;
 import vestcoin.app.run.DemoShop;
+import vestcoin.app.run.PracticeServices;
 import vestcoin.app.run.ServeCommand;
 import vestcoin.standins.Simulation;
 import vestcoin.standins.pay.CardProcessor;
@@ -70,6 +71,7 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
                 data,
                 services.url(),
                 Stream.concat(FOR_TESTS.stream(), Stream.of(more)).toArray(String[]::new));
+        context.getBean(PracticeServices.class).givenFromOutside();
         context.getBean(DemoShop.class).loadIfEmpty();
         return new Running(port, data, services, context);
     }

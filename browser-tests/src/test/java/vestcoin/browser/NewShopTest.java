@@ -117,9 +117,18 @@ class NewShopTest {
                     () -> browser.url().endsWith("/desk/nord-candles/begin")
                             && "Region".equals(browser.script("return document.activeElement.ariaLabel")));
             assertThat(browser.violations()).isEmpty();
-            // Region, three kinds of goods, three ways, then who may order: one down is the Union.
+            // Region, three kinds of goods, three ways, what sending costs, then who may order: one down is the Union.
             browser.keys(
-                    Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.TAB, Keys.ARROW_DOWN, Keys.ENTER);
+                    Keys.TAB,
+                    Keys.TAB,
+                    Keys.TAB,
+                    Keys.TAB,
+                    Keys.TAB,
+                    Keys.TAB,
+                    Keys.TAB,
+                    Keys.TAB,
+                    Keys.ARROW_DOWN,
+                    Keys.ENTER);
             browser.waitFor(
                     "a basket is priced at home",
                     () -> browser.see("[data-amount='To pay']").getText().equals("25.00"));

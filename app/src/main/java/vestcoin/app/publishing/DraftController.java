@@ -2,6 +2,7 @@ package vestcoin.app.publishing;
 
 import java.security.Principal;
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.ApiProblem;
@@ -37,6 +39,7 @@ import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
+import vestcoin.core.place.TimeZones;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
@@ -110,19 +113,36 @@ class DraftController {
                 .toList();
     }
 
-    /** What is usual in the shop's country. */
-    record Usual(String currency, String language, Tax.Prices prices) {}
+    /**
+     * What is usual in a country. @param timeZones every one it has @param begun whether an edition stands, so that the
+     * first questions are over
+     */
+    record Usual(String currency, String language, Tax.Prices prices, List<String> timeZones, boolean begun) {}
 
+    /** @param country the shop's own without it */
     @GetMapping("/api/shops/{shop}/draft/usual")
-    Usual usual(@PathVariable String shop) {
-        String country = drafts.of(shop).document().setup().shop().address().country();
+    Usual usual(@PathVariable String shop, @RequestParam Optional<String> country) {
+        String code = country.filter(Countries::isCountry)
+                .orElseGet(() ->
+                        drafts.of(shop).document().setup().shop().address().country());
         return new Usual(
-                FirstAnswers.currencyOf(country), FirstAnswers.languageOf(country), FirstAnswers.pricesOf(country));
+                FirstAnswers.currencyOf(code),
+                FirstAnswers.languageOf(code),
+                FirstAnswers.pricesOf(code),
+                TimeZones.all(code).stream().map(ZoneId::getId).toList(),
+                editions.live(shop).isPresent());
     }
 
     /** The draft that follows from the first questions, as one change that can be undone. */
     @PostMapping("/api/shops/{shop}/draft/begin")
     DraftView begin(@PathVariable String shop, @RequestBody FirstAnswers answers, Principal who) {
+        if (editions.live(shop).isPresent()) {
+            throw new ApiProblem(
+                    HttpStatus.CONFLICT,
+                    "shop",
+                    Message.of("publishing.first-questions-are-over"),
+                    Message.of("publishing.change-what-you-want-at-its-station"));
+        }
         Document before = drafts.of(shop).document();
         Document after = Document.of(answers.applied(before.setup(), clock.instant()));
         List<Edit> edits = Stream.of("shop", "goods", "delivery", "tax", "rehearsal", "pickup")

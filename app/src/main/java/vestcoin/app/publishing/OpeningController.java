@@ -19,6 +19,7 @@ import vestcoin.app.format.Phrases;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.FirstDraft;
 import vestcoin.core.finding.AgainstOpening;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.message.Message;
@@ -128,7 +129,8 @@ class OpeningController {
                                 gateways.states(shop),
                                 Sales.NONE,
                                 untried,
-                                Phrases.forBuyers().size()))
+                                Phrases.forBuyers().size(),
+                                FirstDraft.sampleNames()))
                 .stream()
                 .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
                 .toList();

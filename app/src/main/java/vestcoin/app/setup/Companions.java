@@ -19,6 +19,7 @@ final class Companions {
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
     private static final Pattern COUNTRY =
             Pattern.compile("(shop/address|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
+    private static final Pattern ADDRESS = Pattern.compile("shop(?:/address(?:/(lines|region|postcode|country))?)?");
     private static final String UNION = "EU";
 
     private Companions() {}
@@ -48,15 +49,45 @@ final class Companions {
         if (registration.matches()) {
             return registration(registration.group(1), registration.group(2), text(edit.now()), document);
         }
+        List<Edit> companions = new ArrayList<>();
+        Matcher address = ADDRESS.matcher(edit.path());
+        if (address.matches() && edit.now().isPresent()) {
+            companions.addAll(following(address.group(1), edit, document));
+        }
         Matcher country = COUNTRY.matcher(edit.path());
         if (country.matches()) {
-            return country(country.group(1), text(edit.now()), document);
+            companions.addAll(country(country.group(1), text(edit.now()), document));
+            return companions;
         }
         Matcher kind = KIND.matcher(edit.path());
         if (kind.matches()) {
             return kind(kind.group(1), text(edit.now()), document);
         }
-        return List.of();
+        return companions;
+    }
+
+    /** A place to collect that is at the shop's own address moves with it. @param part of the address, null for all */
+    private static List<Edit> following(String part, Edit edit, JsonNode document) {
+        JsonNode was = document.path("shop").path("address");
+        JsonNode to = edit.now().orElseThrow();
+        List<Edit> following = new ArrayList<>();
+        for (JsonNode place : document.path("pickup").path("places")) {
+            String at = "pickup/places/" + place.path("id").asString("");
+            if (!place.path("lines").equals(was.path("lines"))
+                    || !text(Edits.at(place, "at/country")).equals(text(Edits.at(was, "country")))
+                    || !text(Edits.at(place, "at/postcode")).equals(text(Edits.at(was, "postcode")))) {
+                continue;
+            }
+            for (String each : part == null ? List.of("lines", "region", "postcode", "country") : List.of(part)) {
+                JsonNode now = part != null ? to : (edit.path().equals("shop") ? to.path("address") : to).path(each);
+                String path = at + (each.equals("lines") ? "/lines" : "/at/" + each);
+                boolean none = now.isMissingNode()
+                        || now.isNull()
+                        || now.isString() && now.asString().isBlank();
+                following.add(new Edit(path, Edits.at(document, path), none ? Optional.empty() : Optional.of(now)));
+            }
+        }
+        return following;
     }
 
     /** The Union's schemes are with the Union; an ordinary registration is not. */

@@ -57,6 +57,21 @@ public final class CountryNames {
             Map.entry("bosnia", "BA"),
             Map.entry("ivory coast", "CI"));
 
+    /** What people call their money, where one country comes to mind. Common practice, no source. */
+    private static final Map<String, String> SHORT_MONEY = Map.ofEntries(
+            Map.entry("dollar", "USD"),
+            Map.entry("dollars", "USD"),
+            Map.entry("pound", "GBP"),
+            Map.entry("pounds", "GBP"),
+            Map.entry("franc", "CHF"),
+            Map.entry("francs", "CHF"),
+            Map.entry("yen", "JPY"),
+            Map.entry("won", "KRW"),
+            Map.entry("zloty", "PLN"),
+            Map.entry("yuan", "CNY"),
+            Map.entry("forint", "HUF"),
+            Map.entry("euros", "EUR"));
+
     private static final Map<String, String> COUNTRIES = countries();
     private static final Map<String, String> CURRENCIES = currencies();
 
@@ -170,10 +185,7 @@ public final class CountryNames {
                 }
             }
         }
-        Map.of(
-                        "dollar", "USD", "dollars", "USD", "pound", "GBP", "pounds", "GBP", "franc", "CHF", "francs",
-                        "CHF", "yen", "JPY", "euros", "EUR")
-                .forEach(names::put);
+        SHORT_MONEY.forEach(names::put);
         return names;
     }
 }

@@ -2,54 +2,58 @@ package vestcoin.app.setup;
 
 import com.ibm.icu.text.CurrencyMetaInfo;
 import com.ibm.icu.util.ULocale;
-import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import vestcoin.app.format.Phrases;
+import java.util.stream.Stream;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
-import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
-import vestcoin.core.goods.Weight;
-import vestcoin.core.money.Currencies;
+import vestcoin.core.message.Message;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.TimeZones;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxBookFilling;
+import vestcoin.core.tax.TaxBuilder;
 
 /**
  * What a new shop answers to the first questions, and the draft that follows: one thing to sell, its delivery, and the
  * published tax rates marked to be confirmed, so that the ticket prices a basket at once. Whatever is not answered
- * stays as it is or is taken from the place; nothing else is switched on. The sample prices are plainly round.
+ * stays as it is or is taken from the place; nothing else is switched on. Answered again, only what is still as it was
+ * laid is laid anew.
  *
+ * @param country ISO 3166-1, where it is not the one the shop was begun in
  * @param region ISO 3166-2, where taxes depend on it
  * @param sells what kind of goods
  * @param ways how they get to the buyer
+ * @param sending how what is sent is priced
  * @param to who may order
  * @param prices how shelf prices are typed
  * @param currency ISO 4217
  * @param language BCP 47
+ * @param timeZone IANA name, for countries with several
  */
 public record FirstAnswers(
+        Optional<String> country,
         Optional<String> region,
         List<Sells> sells,
         List<Way> ways,
+        Optional<SendingPrice> sending,
         Optional<Reach> to,
         Optional<Tax.Prices> prices,
         Optional<String> currency,
-        Optional<String> language) {
+        Optional<String> language,
+        Optional<String> timeZone) {
     public enum Sells {
         THINGS,
         DOWNLOADS,
@@ -62,17 +66,38 @@ public record FirstAnswers(
         BROUGHT
     }
 
+    /** How what is sent is priced. */
+    public enum SendingPrice {
+        ONE_PRICE,
+        BY_WEIGHT,
+        BY_CARRIER,
+        FREE
+    }
+
     public enum Reach {
         COUNTRY,
         UNION,
         EVERYWHERE
     }
 
-    private static final String STANDARD = "standard";
+    /** The order to try that is made of the answers. */
+    private static final String FIRST = "first";
+
     private static final List<String> POUNDS = List.of("US", "LR", "MM");
     private static final List<String> WITHOUT_TAX = List.of("US", "CA");
 
     public FirstAnswers {
+        country = country == null
+                ? Optional.empty()
+                : country.filter(name -> !name.isBlank()).map(name -> CountryNames.countryOr("country", name));
+        sending = sending == null ? Optional.empty() : sending;
+        timeZone = timeZone == null ? Optional.empty() : timeZone.filter(name -> !name.isBlank());
+        timeZone.filter(name -> !ZoneId.getAvailableZoneIds().contains(name)).ifPresent(name -> {
+            throw new InvalidInput(
+                    "timeZone",
+                    Message.of("setup.no-time-zone-known-here", "typed", name),
+                    Message.of("setup.type-a-large-town-with-the-same-clock"));
+        });
         region = region == null ? Optional.empty() : region.filter(code -> !code.isBlank());
         sells = sells == null ? List.of() : List.copyOf(sells);
         ways = ways == null ? List.of() : List.copyOf(ways);
@@ -108,21 +133,22 @@ public record FirstAnswers(
     /** The setup that follows from the answers. @param at the instant, for the time zone of the place */
     public Setup applied(Setup setup, Instant at) {
         Shop was = setup.shop();
-        String country = was.address().country();
+        String country = this.country.orElse(was.address().country());
+        boolean moved = !country.equals(was.address().country());
         Shop.Address address = new Shop.Address(
                 was.address().lines(),
                 was.address().city(),
-                region.or(was.address()::region),
+                region.or(() -> was.address().region().filter(known -> !moved)),
                 was.address().postcode(),
                 country);
-        ZoneId zone = TimeZones.of(country, at, ZoneId.of(was.timeZone()));
+        ZoneId zone = timeZone.map(ZoneId::of).orElseGet(() -> TimeZones.of(country, at, ZoneId.of(was.timeZone())));
         Shop shop = new Shop(
                 was.name(),
                 was.legalName(),
                 address,
                 was.email(),
                 was.phone(),
-                currency.orElse(was.currency()),
+                currency.orElseGet(() -> moved ? currencyOf(country) : was.currency()),
                 language.orElseGet(() -> languageOf(country)),
                 zone.getId(),
                 POUNDS.contains(country) ? "lb" : "kg",
@@ -133,33 +159,76 @@ public record FirstAnswers(
                 was.point(),
                 was.smallest(),
                 was.languages(),
-                was.numbers());
-        int digits = Currencies.of(shop.currency())
-                .map(unit -> unit.getDecimalPlaces())
-                .orElse(2);
-        Phrases said = Phrases.in(shop.language());
-        List<Product> products = products(digits, shop.weightUnit());
+                was.numbers(),
+                POUNDS.contains(country) ? "in" : "cm");
+        FirstSheets before = new FirstSheets(was);
+        FirstSheets sheets = new FirstSheets(shop);
+        List<Product> typed = setup.goods().products().stream()
+                .filter(product -> !before.laid(product))
+                .toList();
+        List<Product> products = Stream.concat(
+                        typed.stream(), sheets.products(sells).stream().filter(sample -> typed.stream()
+                                .noneMatch(product -> product.id().equals(sample.id()))))
+                .toList();
         boolean sent = ways.contains(Way.SENT) && products.stream().anyMatch(Product::physical);
-        Tax open = new Tax(prices.orElse(pricesOf(country)), setup.tax().categories(), List.of());
-        Tax tax = new Tax(open.prices(), open.categories(), TaxBookFilling.of(open, shop.home(), shop.sellsTo()));
+        Delivery delivery = !before.laid(setup.delivery())
+                ? setup.delivery()
+                : sent
+                        ? sheets.delivery(sending.orElse(SendingPrice.ONE_PRICE), to.orElse(Reach.COUNTRY))
+                        : new Delivery(List.of(), List.of());
+        TaxBuilder tax = TaxBuilder.builder(setup.tax())
+                .prices(prices.orElse(pricesOf(country)))
+                .places(confirmed(setup.tax()));
+        tax.places(Stream.concat(
+                        tax.places().stream(), TaxBookFilling.of(tax.build(), shop.home(), shop.sellsTo()).stream())
+                .toList());
         Rehearsal rehearsal = products.isEmpty()
                 ? setup.rehearsal()
-                : new Rehearsal(List.of(Rehearsal.SampleOrder.of(
-                        "first",
-                        "One " + products.get(0).name(),
-                        Basket.of(
-                                List.of(Line.of(products.get(0).id(), 1)),
-                                new Destination(country, address.region(), Optional.empty())))));
+                : new Rehearsal(
+                        Stream.concat(
+                                        Stream.of(Rehearsal.SampleOrder.of(
+                                                FIRST,
+                                                sheets.nameOfOne(products.get(0)),
+                                                Basket.of(
+                                                        List.of(Line.of(
+                                                                products.get(0).id(), 1)),
+                                                        new Destination(country, address.region(), Optional.empty())))),
+                                        setup.rehearsal().baskets().stream()
+                                                .filter(basket -> !basket.id().equals(FIRST)))
+                                .toList(),
+                        setup.rehearsal().meant());
         return new Setup(
                 shop,
-                new Goods(products),
+                new Goods(
+                        products,
+                        setup.goods().buyerGroups(),
+                        setup.goods().groups(),
+                        setup.goods().defaultGroup()),
                 setup.discounts(),
-                sent ? delivery(country, digits, said) : setup.delivery(),
-                tax,
+                delivery,
+                tax.build(),
                 setup.payment(),
                 rehearsal,
-                pickup(shop, digits, said),
+                pickup(setup.pickup(), before, sheets),
                 setup.terms());
+    }
+
+    /** Rows of the tax book that somebody typed or confirmed; those filled from the reference are filled anew. */
+    private static List<Tax.PlaceRates> confirmed(Tax tax) {
+        return tax.places().stream().filter(row -> row.toConfirm().isEmpty()).toList();
+    }
+
+    /** What is collected and brought round, unless it was set since. */
+    private Pickup pickup(Pickup was, FirstSheets before, FirstSheets sheets) {
+        List<Pickup.Spot> spots = Stream.concat(
+                        was.places().stream().filter(spot -> !spot.equals(before.spot())),
+                        ways.contains(Way.FETCHED) && was.places().stream().allMatch(spot -> spot.equals(before.spot()))
+                                ? Stream.of(sheets.spot())
+                                : Stream.empty())
+                .toList();
+        Optional<Pickup.Local> local = was.local().filter(set -> !set.equals(before.local()));
+        return new Pickup(
+                spots, local.or(() -> ways.contains(Way.BROUGHT) ? Optional.of(sheets.local()) : Optional.empty()));
     }
 
     private List<Place> soldTo(String country) {
@@ -171,114 +240,5 @@ public record FirstAnswers(
                         : List.of(new Place.Country(country), new Place.Group("EU"));
             case EVERYWHERE -> List.of(new Place.Group("WORLD"));
         };
-    }
-
-    private List<Product> products(int digits, String unit) {
-        List<Product> products = new ArrayList<>();
-        for (Sells kind : sells) {
-            products.add(
-                    switch (kind) {
-                        case THINGS ->
-                            product(
-                                    "thing",
-                                    "First thing",
-                                    Product.Kind.PHYSICAL,
-                                    sample(20, digits),
-                                    Optional.of(Weight.parse("weight", "1 " + unit)));
-                        case DOWNLOADS ->
-                            product(
-                                    "download",
-                                    "First download",
-                                    Product.Kind.DIGITAL,
-                                    sample(10, digits),
-                                    Optional.empty());
-                        case SERVICES ->
-                            product(
-                                    "service",
-                                    "First service",
-                                    Product.Kind.SERVICE,
-                                    sample(50, digits),
-                                    Optional.empty());
-                    });
-        }
-        return products;
-    }
-
-    private static Product product(
-            String id, String name, Product.Kind kind, BigDecimal price, Optional<Weight> weight) {
-        return Product.of(id, name, kind, price, STANDARD, weight, List.of());
-    }
-
-    /** A round price: 20.00, or 2000 in a currency without minor units. */
-    private static BigDecimal sample(int units, int digits) {
-        return digits == 0
-                ? BigDecimal.valueOf(units * 100L)
-                : BigDecimal.valueOf(units).setScale(digits);
-    }
-
-    /** @param said the shop's language, for names buyers read */
-    private Delivery delivery(String country, int digits, Phrases said) {
-        List<Delivery.Zone> zones = new ArrayList<>();
-        zones.add(zone("home", said.region(country), new Place.Country(country), sample(5, digits)));
-        if (to.filter(reach -> reach == Reach.UNION || Groups.EU.contains(country) && reach == Reach.EVERYWHERE)
-                .isPresent()) {
-            zones.add(zone("union", said.say("setup.european-union"), new Place.Group("EU"), sample(12, digits)));
-        }
-        if (to.filter(reach -> reach == Reach.EVERYWHERE).isPresent()) {
-            zones.add(zone("world", said.say("setup.everywhere-else"), new Place.Group("WORLD"), sample(20, digits)));
-        }
-        return new Delivery(
-                zones,
-                List.of(new Delivery.Option(
-                        STANDARD,
-                        said.say("setup.usual-delivery"),
-                        "",
-                        Optional.of(new Delivery.Days(2, 5)),
-                        Optional.empty())));
-    }
-
-    private static Delivery.Zone zone(String id, String name, Place place, BigDecimal price) {
-        return new Delivery.Zone(
-                id,
-                name,
-                List.of(place),
-                List.of(),
-                Map.of(STANDARD, new PriceRule(new PriceRule.Fixed(price, false), Optional.empty())));
-    }
-
-    /** Places without hours yet, which the check then asks for. */
-    private Pickup pickup(Shop shop, int digits, Phrases said) {
-        List<Pickup.Spot> spots = !ways.contains(Way.FETCHED)
-                ? List.of()
-                : List.of(new Pickup.Spot(
-                        "shop",
-                        said.say("setup.at-the-shop"),
-                        shop.address().lines(),
-                        shop.home(),
-                        "",
-                        List.of(),
-                        null,
-                        null,
-                        null,
-                        14,
-                        null,
-                        true,
-                        null,
-                        null));
-        PriceRule fee = new PriceRule(new PriceRule.Fixed(sample(3, digits), false), Optional.empty());
-        Optional<Pickup.Local> local = !ways.contains(Way.BROUGHT)
-                ? Optional.empty()
-                : Optional.of(new Pickup.Local(
-                        said.say("setup.brought-round-by-us"),
-                        "",
-                        null,
-                        BigDecimal.valueOf(5),
-                        shop.weightUnit().equals("lb") ? "mi" : "km",
-                        fee,
-                        null,
-                        null,
-                        null,
-                        null));
-        return new Pickup(spots, local);
     }
 }

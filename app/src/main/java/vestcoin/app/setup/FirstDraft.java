@@ -4,6 +4,7 @@ import com.ibm.icu.text.Transliterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import vestcoin.app.format.Phrases;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
@@ -24,6 +25,11 @@ public final class FirstDraft {
     private static final Transliterator LATIN = Transliterator.getInstance("Any-Latin; Latin-ASCII");
 
     private FirstDraft() {}
+
+    /** The names goods of a new shop begin with, in every language buyers read. */
+    public static Set<String> sampleNames() {
+        return FirstSheets.sampleNames();
+    }
 
     /** An id from a name. @throws InvalidInput if the name has no letter or digit to make one of */
     public static String idFor(String name) {

@@ -102,19 +102,33 @@ final class TypedTexts {
     private static final TypedText PLAIN = new TypedText((path, typed, document) -> text(typed), TypedTexts::plain);
     private static final TypedText NUMBER =
             new TypedText((path, typed, document) -> text(number(once(path, typed))), TypedTexts::plain);
-    private static final TypedText MEASURE =
-            new TypedText((path, typed, document) -> text(points(once(path, typed))), TypedTexts::plain);
+    private static final TypedText WEIGHT = measure("weightUnit");
+    private static final TypedText LENGTH = measure("lengthUnit");
     private static final TypedText WHOLE = new TypedText(TypedTexts::whole, TypedTexts::plain);
 
     private static final Map<Type, TypedText> BY_TYPE = Map.of(
             BigDecimal.class, NUMBER,
-            Weight.class, MEASURE,
-            Length.class, MEASURE,
-            Size.class, MEASURE,
+            Weight.class, WEIGHT,
+            Length.class, LENGTH,
+            Size.class, LENGTH,
             int.class, WHOLE,
             Integer.class, WHOLE);
 
     private TypedTexts() {}
+
+    /** A measure, in the unit the shop names where none is typed. */
+    private static TypedText measure(String unit) {
+        return new TypedText(
+                (path, typed, document) -> {
+                    String measured = points(once(path, typed)).strip();
+                    return text(
+                            Character.isDigit(measured.charAt(measured.length() - 1))
+                                    ? measured + " "
+                                            + document.path("shop").path(unit).asString("")
+                                    : measured);
+                },
+                TypedTexts::plain);
+    }
 
     /** How the field at a path is read and written; a text that means nothing else stays one. */
     static TypedText at(String path) {

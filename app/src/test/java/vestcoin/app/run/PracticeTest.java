@@ -109,7 +109,21 @@ class PracticeTest {
         assertThat(owner.get(SHOP + "/practice").json().path("on").asBoolean()).isFalse();
         assertThat(owner.put(SHOP + "/carrier", Map.of("secret", "any-key")).status())
                 .isEqualTo(502);
+        String point = SHOP + "/address-point?country=Ireland&postcode=H91X2A0";
+        assertThat(owner.get(point).json().path("reason").asString()).startsWith("No address finder answers.");
         Caller.Answer on = owner.put(SHOP + "/practice", Map.of());
+        assertThat(owner.get(point).json().path("point").path("latitude").asDouble())
+                .isBetween(53.2, 53.4);
+        assertThat(owner.get(SHOP + "/address-point?country=Ireland")
+                        .json()
+                        .path("reason")
+                        .asString())
+                .contains("postcode");
+        assertThat(owner.get(SHOP + "/address-point?country=Ireland&postcode=Z99")
+                        .json()
+                        .path("reason")
+                        .asString())
+                .startsWith("This address was not found.");
         assertThat(on.json().path("on").asBoolean()).isTrue();
         assertThat(on.json().path("switchable").asBoolean()).isTrue();
         assertThat(owner.put(SHOP + "/practice", Map.of()).status())

@@ -348,7 +348,13 @@ class AtTheDeskTest {
     private static List<String> against(Document document) {
         return AgainstOpening.of(
                         document.compiled(),
-                        new FindingContext(java.time.Instant.parse("2026-11-25T12:00:00Z"), Map.of()))
+                        new FindingContext(
+                                java.time.Instant.parse("2026-11-25T12:00:00Z"),
+                                Map.of(),
+                                vestcoin.core.tax.Sales.NONE,
+                                java.util.Set.of(),
+                                0,
+                                FirstDraft.sampleNames()))
                 .stream()
                 .map(Finding::id)
                 .toList();

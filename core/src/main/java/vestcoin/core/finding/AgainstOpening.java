@@ -2,7 +2,6 @@ package vestcoin.core.finding;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.message.Message;
@@ -19,8 +18,7 @@ import vestcoin.core.terms.Facts;
  */
 public final class AgainstOpening {
     /** The goods a new shop begins with, by id. */
-    private static final Map<String, String> SAMPLES =
-            Map.of("thing", "First thing", "download", "First download", "service", "First service");
+    private static final Set<String> SAMPLES = Set.of("thing", "download", "service");
 
     private AgainstOpening() {}
 
@@ -28,7 +26,7 @@ public final class AgainstOpening {
      * What a new shop begins with and nobody has looked at since: no address, sample goods as they came, texts whose
      * facts are not set.
      */
-    private static void bare(Setup setup, List<Finding> against) {
+    private static void bare(Setup setup, Set<String> samples, List<Finding> against) {
         if (setup.shop().address().lines().stream().allMatch(String::isBlank)
                 || setup.shop().address().city().isBlank()) {
             against.add(new Finding(
@@ -40,7 +38,7 @@ public final class AgainstOpening {
                     Message.of("finding.type-street-and-town-at-shop")));
         }
         setup.goods().products().stream()
-                .filter(product -> SAMPLES.getOrDefault(product.id(), "").equals(product.name()))
+                .filter(product -> SAMPLES.contains(product.id()) && samples.contains(product.name()))
                 .forEach(product -> against.add(new Finding(
                         "sample-untouched",
                         Finding.Severity.BLOCKS_OPENING,
@@ -88,7 +86,7 @@ public final class AgainstOpening {
                         "payment/methods",
                         Message.of("finding.account-in-test-mode-so-no-buyer", "account", account),
                         Message.of("finding.enter-live-keys-or-switch-off-ways"))));
-        bare(compiled.setup(), against);
+        bare(compiled.setup(), known.samples(), against);
         return List.copyOf(against);
     }
 }

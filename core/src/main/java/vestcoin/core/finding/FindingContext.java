@@ -14,8 +14,14 @@ import vestcoin.core.tax.Sales;
  * @param sales across borders within the Union
  * @param phrases how many there are that buyers meet; 0 if nobody counts them
  * @param untried accounts no payment was tried with since they changed
+ * @param samples names of the goods a new shop begins with
  */
-public record FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases) {
+public record FindingContext(
+        Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases, Set<String> samples) {
+    public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases) {
+        this(at, gateways, sales, untried, phrases, Set.of());
+    }
+
     public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
         this(at, gateways, sales, untried, 0);
     }

@@ -32,7 +32,7 @@ public record Length(BigDecimal value, String unit) {
             "ft",
             new BigDecimal("30.48"));
 
-    static boolean isUnit(String unit) {
+    public static boolean isUnit(String unit) {
         return CENTIMETRES.containsKey(unit);
     }
 

@@ -14,16 +14,20 @@ public final class TimeZones {
      * or that has none, {@code otherwise}.
      */
     public static ZoneId of(String country, Instant at, ZoneId otherwise) {
-        List<ZoneId> zones =
-                TimeZone.getAvailableIDs(TimeZone.SystemTimeZoneType.CANONICAL_LOCATION, country, null).stream()
-                        .filter(id -> ZoneId.getAvailableZoneIds().contains(id))
-                        .sorted()
-                        .map(ZoneId::of)
-                        .toList();
+        List<ZoneId> zones = all(country);
         boolean agree = !zones.isEmpty()
                 && zones.stream().allMatch(zone -> zone.getRules()
                         .getOffset(at)
                         .equals(zones.get(0).getRules().getOffset(at)));
         return agree ? zones.get(0) : otherwise;
+    }
+
+    /** Every zone of a country (CLDR's location zones), by name. */
+    public static List<ZoneId> all(String country) {
+        return TimeZone.getAvailableIDs(TimeZone.SystemTimeZoneType.CANONICAL_LOCATION, country, null).stream()
+                .filter(id -> ZoneId.getAvailableZoneIds().contains(id))
+                .sorted()
+                .map(ZoneId::of)
+                .toList();
     }
 }

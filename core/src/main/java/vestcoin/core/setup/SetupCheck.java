@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.Goods;
+import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.message.Message;
 import vestcoin.core.message.Region;
@@ -153,6 +154,11 @@ final class SetupCheck {
                 "shop/weightUnit",
                 Message.of("setup.not-unit-of-weight", "weightUnit", shop.weightUnit()),
                 Message.of("setup.use-kg-g-lb-or-oz"));
+        problems.when(
+                !Length.isUnit(shop.lengthUnit()),
+                "shop/lengthUnit",
+                Message.of("setup.not-unit-of-length", "lengthUnit", shop.lengthUnit()),
+                Message.of("setup.use-mm-cm-m-in-or-ft"));
         if (checks.required(shop.address(), "shop/address")) {
             address(shop.address());
         }

@@ -16,7 +16,7 @@ import vestcoin.core.place.Point;
  * @param currency ISO 4217; every amount of the setup is in it
  * @param language BCP 47 tag of what buyers read
  * @param timeZone IANA name
- * @param weightUnit {@code kg} or {@code lb}, what new weights are typed in
+ * @param weightUnit {@code kg}, {@code g}, {@code lb} or {@code oz}: of a weight typed without one
  * @param rounding used at every rounding point
  * @param sellsTo places an order may go to
  * @param currencies other currencies buyers may pay in
@@ -25,6 +25,8 @@ import vestcoin.core.place.Point;
  * @param smallest least value of an order's goods
  * @param languages BCP 47 tags of other languages buyers may read in
  * @param numbers registration numbers as printed, such as a company's or a VAT number
+ * @param lengthUnit as in {@link vestcoin.core.goods.Length}: of a length typed without one; inches where weights are
+ *     in pounds or ounces, else centimetres, unless said otherwise
  */
 public record Shop(
         String name,
@@ -43,7 +45,8 @@ public record Shop(
         Optional<Point> point,
         Optional<BigDecimal> smallest,
         List<String> languages,
-        List<String> numbers) {
+        List<String> numbers,
+        String lengthUnit) {
     public Shop {
         legalName = legalName == null ? "" : legalName;
         email = email == null ? "" : email;
@@ -57,6 +60,46 @@ public record Shop(
         smallest = smallest == null ? Optional.empty() : smallest;
         languages = languages == null ? List.of() : List.copyOf(languages);
         numbers = numbers == null ? List.of() : List.copyOf(numbers);
+        lengthUnit = lengthUnit != null ? lengthUnit : weightUnit.equals("lb") || weightUnit.equals("oz") ? "in" : "cm";
+    }
+
+    public Shop(
+            String name,
+            String legalName,
+            Address address,
+            String email,
+            String phone,
+            String currency,
+            String language,
+            String timeZone,
+            String weightUnit,
+            Rounding rounding,
+            List<Place> sellsTo,
+            List<AcceptedCurrency> currencies,
+            WorkSchedule working,
+            Optional<Point> point,
+            Optional<BigDecimal> smallest,
+            List<String> languages,
+            List<String> numbers) {
+        this(
+                name,
+                legalName,
+                address,
+                email,
+                phone,
+                currency,
+                language,
+                timeZone,
+                weightUnit,
+                rounding,
+                sellsTo,
+                currencies,
+                working,
+                point,
+                smallest,
+                languages,
+                numbers,
+                null);
     }
 
     public Shop(
