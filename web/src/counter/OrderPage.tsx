@@ -177,6 +177,14 @@ function WhereTo({ order }: { order: PlacedOrder }) {
       <p className="mb-4">
         <span className="block text-xs quiet">{say("goesTo")}</span>
         {[order.name, ...address.lines, `${address.postcode} ${address.city}`.trim()].filter(Boolean).join(", ")}
+        {order.sent !== "no" && (
+          <span className="mt-1 block">{order.sent === "all" ? say("sentAll") : say("sentPart")}</span>
+        )}
+        {order.parcels.map((number) => (
+          <span key={number} className="block">
+            {say("parcelNumber")} <span className="font-mono">{number}</span>
+          </span>
+        ))}
       </p>
     );
   return (

@@ -147,13 +147,13 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
       </header>
       <Thread />
       <div className="flex min-h-0 flex-1">
-        <main ref={sheet} className="min-w-0 flex-1 overflow-y-auto bg-base-100 px-5 py-3">
+        <main ref={sheet} className="relative min-w-0 flex-1 overflow-y-auto bg-base-100 px-5 py-3">
           {children}
         </main>
         {!onOrders && (
           <aside
             aria-label={say("ticket")}
-            className={`${ticketOpen ? "fixed inset-y-0 end-0 z-20 shadow-xl" : "hidden"} w-[23rem] max-w-full shrink-0 overflow-y-auto border-s border-base-300 bg-secondary p-5 lg:static lg:block lg:shadow-none`}
+            className={`${ticketOpen ? "fixed inset-y-0 end-0 z-20 shadow-xl" : "relative hidden"} w-[23rem] max-w-full shrink-0 overflow-y-auto border-s border-base-300 bg-secondary p-5 lg:static lg:block lg:shadow-none`}
           >
             <TicketPane close={() => setTicketOpen(false)} />
           </aside>

@@ -1,7 +1,7 @@
-import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
-import { answer, api } from "../api/client";
+import { answer, api, type Setup } from "../api/client";
 import { useBench } from "../desk/bench";
 import { orderCount, stepCount } from "../shared/counted";
 import { money } from "../shared/money";
@@ -9,6 +9,7 @@ import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
 import { readIn, say, sayCode } from "../shared/say";
 import { BankStatement } from "./BankStatement";
+import { Several } from "./Several";
 
 /** The columns before the amount. @prop wide not on a phone */
 const heads = [
@@ -37,17 +38,21 @@ const standings = [
 /** All orders, the newest first, a page at a time. */
 export function OrderList() {
   const { shop, setup } = useBench();
+  const client = useQueryClient();
   const language = readIn(setup.shop.language);
   const [step, setStep] = useState("");
   const [standing, setStanding] = useState("");
   const [mode, setMode] = useState("");
   const [words, setWords] = useState("");
+  const [kept, setKept] = useState<Record<string, string>>({});
+  const [chosen, setChosen] = useState<readonly number[]>([]);
   const asked = useDeferredValue(words.trim());
   const wanted = {
     ...(step ? { step } : {}),
     ...(standing ? { standing } : {}),
     ...(mode ? { mode } : {}),
     ...(asked ? { words: asked } : {}),
+    ...kept,
   };
   const filtered = Object.keys(wanted).length > 0;
   const list = useInfiniteQuery({
@@ -72,6 +77,12 @@ export function OrderList() {
     setStep("");
     set(value);
   };
+  const keep = (part: string) => (value: string) => {
+    setStep("");
+    setKept(({ [part]: _, ...rest }) => (value ? { ...rest, [part]: value } : rest));
+  };
+  const names = waysOf(setup);
+  const countries = [...new Set((list.data?.pages ?? []).flatMap((page) => page.orders.map((order) => order.country)))];
   const orders = list.data?.pages.flatMap((page) => page.orders) ?? [];
   const when = new Intl.DateTimeFormat(language, {
     dateStyle: "medium",
@@ -101,6 +112,8 @@ export function OrderList() {
               setStanding("");
               setMode("");
               setWords("");
+              setKept({});
+              setChosen([]);
             }}
           >
             {each ? sayCode("step", each) : say("everyOrder")}{" "}
@@ -120,7 +133,29 @@ export function OrderList() {
         </label>
         <Choose family="standing" label={say("state")} value={standing} choose={other(setStanding)} of={standings} />
         <Choose family="mode" label={say("mode")} value={mode} choose={other(setMode)} of={["test", "live"]} />
+        <details className="w-full" open={Object.keys(kept).length > 0 || undefined}>
+          <summary className="cursor-pointer text-xs underline">{say("bySpanWayPlace")}</summary>
+          <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-2">
+            <Day label={say("placedFrom")} value={kept.from ?? ""} choose={keep("from")} />
+            <Day label={say("placedTo")} value={kept.to ?? ""} choose={keep("to")} />
+            <Pick label={say("goesBy")} value={kept.way ?? ""} choose={keep("way")} of={names.ways} />
+            <Pick label={say("paidBy")} value={kept.method ?? ""} choose={keep("method")} of={names.methods} />
+            <Pick
+              label={say("goesTo")}
+              value={kept.country ?? ""}
+              choose={keep("country")}
+              of={(kept.country ? [kept.country] : countries).map((id) => ({ id, name: countryName(id) }))}
+            />
+          </div>
+        </details>
       </div>
+      <Several
+        chosen={chosen}
+        done={(left) => {
+          setChosen(left);
+          void client.invalidateQueries({ queryKey: ["orders", shop] });
+        }}
+      />
       {list.isSuccess && filtered && orders.length === 0 && <p className="quiet">{say("noOrderLike")}</p>}
       {list.isSuccess && !filtered && orders.length === 0 && (
         <p className="max-w-xl py-6 quiet">
@@ -135,6 +170,15 @@ export function OrderList() {
         <table className="w-full border-collapse">
           <thead>
             <tr className="border-b border-base-content text-start text-xs">
+              <th scope="col" className="w-8 py-1 text-start">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-xs"
+                  aria-label={say("chooseAllShown")}
+                  checked={orders.every((order) => chosen.includes(order.number))}
+                  onChange={(event) => setChosen(event.target.checked ? orders.map((order) => order.number) : [])}
+                />
+              </th>
               {heads.map((head) => (
                 <th
                   key={head.name}
@@ -152,6 +196,21 @@ export function OrderList() {
           <tbody>
             {orders.map((order) => (
               <tr key={order.number} className="border-b border-base-300">
+                <td className="py-2">
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-xs"
+                    aria-label={say("chooseOrder", { number: String(order.number) })}
+                    checked={chosen.includes(order.number)}
+                    onChange={(event) =>
+                      setChosen(
+                        event.target.checked
+                          ? [...chosen, order.number]
+                          : chosen.filter((number) => number !== order.number),
+                      )
+                    }
+                  />
+                </td>
                 <td className="py-2 pe-4">
                   <Link className="font-mono underline" to={String(order.number)}>
                     {order.number}
@@ -164,7 +223,14 @@ export function OrderList() {
                 </td>
                 <td className="pe-4 max-sm:hidden">{when.format(new Date(order.placedAt))}</td>
                 <td className="pe-4">{order.name}</td>
-                <td className="pe-4 max-sm:hidden">{countryName(order.country)}</td>
+                <td className="pe-4 max-sm:hidden">
+                  {countryName(order.country)}
+                  {order.way && (
+                    <span className="block text-xs quiet">
+                      {names.ways.find((each) => each.id === order.way)?.name ?? order.way}
+                    </span>
+                  )}
+                </td>
                 <td className="pe-4">
                   {order.cancelled ? say("calledOff") : sayCode("standing", order.state)}
                   {order.withdrawn && (
@@ -192,6 +258,50 @@ export function OrderList() {
       )}
     </>
   );
+}
+
+interface PickProps {
+  label: string;
+  value: string;
+  choose: (value: string) => void;
+  of: { id: string; name: string }[];
+}
+
+function Pick({ label, value, choose, of }: PickProps) {
+  return (
+    <label>
+      <span className="block text-xs quiet">{label}</span>
+      <select className="inplace" value={value} onChange={(event) => choose(event.target.value)}>
+        <option value="">{say("any")}</option>
+        {of.map((each) => (
+          <option key={each.id} value={each.id}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Day({ label, value, choose }: Omit<PickProps, "of">) {
+  return (
+    <label>
+      <span className="block text-xs quiet">{label}</span>
+      <input type="date" className="inplace" value={value} onChange={(event) => choose(event.target.value)} />
+    </label>
+  );
+}
+
+/** Ways goods get to buyers and ways to pay, by what orders name them. */
+function waysOf({ delivery, pickup, payment }: Setup) {
+  return {
+    ways: [
+      ...delivery.options.map(({ id, name }) => ({ id, name })),
+      ...pickup.places.map(({ id, name }) => ({ id: `pickup-${id}`, name })),
+      ...(pickup.local ? [{ id: "local", name: pickup.local.name }] : []),
+    ],
+    methods: payment.methods.map(({ id, title }) => ({ id, name: title })),
+  };
 }
 
 interface ChooseProps {

@@ -3,7 +3,9 @@ import { answer, api, type Problem, problemsOf, type WholeOrder } from "../api/c
 import { useBench } from "../desk/bench";
 import { plain } from "../shared/money";
 import { Said } from "../shared/Said";
-import { say } from "../shared/say";
+import { deskLocale, say } from "../shared/say";
+
+const when = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "medium", timeStyle: "short" });
 
 /** What has left and what has not; handing over takes what is authorised for it. */
 export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: WholeOrder) => void }) {
@@ -16,12 +18,14 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
     .filter(({ index }) => !order.gone.includes(index));
   const send = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const lines = new FormData(event.currentTarget).getAll("line").map(Number);
+    const form = new FormData(event.currentTarget);
+    const lines = form.getAll("line").map(Number);
+    const tracking = String(form.get("tracking") ?? "");
     if (lines.length === 0) {
       setProblems([{ path: "lines", sentence: say("nothingChosen"), remedy: say("tickWhatLeavesNow") }]);
       return;
     }
-    const call = { params: { path: { shop, number: order.number } }, body: { key, lines, despite: asked } };
+    const call = { params: { path: { shop, number: order.number } }, body: { key, lines, tracking, despite: asked } };
     await answer(api.POST("/api/shops/{shop}/orders/{number}/dispatch", call)).then(
       (after) => {
         setProblems([]);
@@ -36,6 +40,15 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
   return (
     <section aria-label={say("sending")} className="mb-6">
       <h2 className="mb-1">{collected ? say("handingOver") : say("sending")}</h2>
+      {order.departures.length > 0 && (
+        <ul className="mb-1 text-xs quiet">
+          {order.departures.map((departure) => (
+            <li key={departure.at}>
+              {when.format(new Date(departure.at))} <span className="font-mono">{departure.tracking}</span>
+            </li>
+          ))}
+        </ul>
+      )}
       {left.length === 0 ? (
         <p>{collected ? say("everythingHandedOver") : say("everythingHasLeft")}</p>
       ) : (
@@ -46,6 +59,12 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
               {plain(line.quantity)} {[line.name, ...line.choices].join(", ")}
             </label>
           ))}
+          {!collected && (
+            <label className="mt-1 block max-w-xs">
+              <span className="block text-xs quiet">{say("parcelsNumber")}</span>
+              <input name="tracking" className="inplace w-full font-mono" maxLength={100} autoComplete="off" />
+            </label>
+          )}
           <button type="submit" className="btn btn-sm mt-2">
             {asked ? say("sendAllSame") : collected ? say("handedOver") : say("leavesNow")}
           </button>

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { bounds, breaks, choices, measure, own, renewal, sale } from "./goods";
+import { bounds, breaks, measure, own, renewal, sale } from "./goods";
 import type { Notation } from "./notation";
 import { lines, whole, words, yesNo } from "./plain";
 
-const notations = { lines, bounds, breaks, choices, measure, own, renewal, sale, whole, words, yesNo };
+const notations = { lines, bounds, breaks, measure, own, renewal, sale, whole, words, yesNo };
 
 describe("what is written is read as what it was", () => {
   it.each<[keyof typeof notations, unknown, string]>([
@@ -29,7 +29,6 @@ describe("what is written is read as what it was", () => {
     ["own", { alone: "7.00", withOthers: "1.50" }, "7.00 alone, 1.50 with others"],
     ["renewal", { every: 1, unit: "months" }, "1 month"],
     ["renewal", { every: 1, unit: "months", on: 15 }, "1 month on 15"],
-    ["choices", { size: "large", colour: "red" }, "size=large, colour=red"],
     ["words", ["gear", "books"], "gear books"],
     ["lines", ["7 Example Dock Road", "Galway"], "7 Example Dock Road, Galway"],
     ["whole", 3, "3"],
@@ -112,7 +111,6 @@ describe("what cannot be read is handed on as it was typed, for the server to sa
     ["breaks", "1,200: 7.50"],
     ["sale", "1,200"],
     ["bounds", "1,000 to 2,000"],
-    ["choices", "size"],
     ["whole", "three"],
   ])("%s %s", (name, text) => {
     expect(notations[name].read(text)).toBe(text);

@@ -277,15 +277,3 @@ export const renewal: Notation = {
   },
   example: { every: 1, unit: "months" },
 };
-
-/** "size=large, colour=red" */
-export const choices: Notation = {
-  write: (value) =>
-    Object.entries((value as Record<string, string> | undefined) ?? {})
-      .map(([option, choice]) => `${option}=${choice}`)
-      .join(", "),
-  read: (text) => {
-    const pairs = text.split(",").map((part) => part.split("=").map((each) => each.trim()));
-    return pairs.every((pair) => pair.length === 2 && pair[0] && pair[1]) ? Object.fromEntries(pairs) : text;
-  },
-};

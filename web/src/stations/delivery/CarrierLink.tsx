@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { answer, api, type CarrierLink as Link, type Problem, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
@@ -8,15 +8,16 @@ import { usePractice } from "../../desk/usePractice";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
+import { carrierKey, useCarrier } from "./useCarrier";
 
 /** The carrier that is asked for prices: its key, what it offers, and how a cell of the sheet uses it. */
 export function CarrierLink() {
   const { shop } = useBench();
   const client = useQueryClient();
   const { state: practice } = usePractice();
-  const key = ["carrier", shop];
+  const key = carrierKey(shop);
   const path = { params: { path: { shop } } };
-  const link = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/carrier", path)) });
+  const link = useCarrier();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const run = async (call: Promise<Link>) => {

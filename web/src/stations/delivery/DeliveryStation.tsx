@@ -34,6 +34,13 @@ export function DeliveryStation() {
     if (list === "options") setOpen({ kind: "option", id });
   }, [spotlight.wanted]);
 
+  // The cell that is edited stays in sight above what it says.
+  useEffect(() => {
+    if (open.kind === "cell" && spotlight.at) {
+      document.querySelector(`main [data-path="${CSS.escape(spotlight.at)}"]`)?.scrollIntoView({ block: "nearest" });
+    }
+  }, [spotlight.at, open.kind]);
+
   const addZone = async (name: string) => {
     const id = idFrom(
       name,
@@ -95,7 +102,7 @@ export function DeliveryStation() {
           onActive={() => setOpen({ kind: "cell" })}
         />
       )}
-      <div className="mt-4 border-t border-base-content pt-3">
+      <div className="detail">
         {open.kind === "cell" && zones.length > 0 && options.length > 0 && <CellReading />}
         {open.kind === "zone" && <ZoneFields id={open.id} close={() => setOpen({ kind: "cell" })} />}
         {open.kind === "option" && <OptionFields id={open.id} close={() => setOpen({ kind: "cell" })} />}

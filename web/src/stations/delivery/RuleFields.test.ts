@@ -31,6 +31,7 @@ describe("a rule's fields as the short rule they stand for", () => {
         ],
       },
     ],
+    ["quote parcel-day, else 5.90, from 80 free", { ...one, free: "80", service: "parcel-day" }],
     ["", { ...one, bands: [{ upTo: "", price: "" }] }],
   ])("%s", (text, parts) => {
     expect(textOf(parts)).toBe(text);

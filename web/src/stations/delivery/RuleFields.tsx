@@ -1,8 +1,9 @@
-import type { Setup } from "../../api/client";
+import type { CarrierLink, Setup } from "../../api/client";
 import { useActs, useBench, useMarks } from "../../desk/bench";
 import { plain } from "../../shared/money";
 import type { SetupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
+import { useCarrier } from "./useCarrier";
 
 type PriceRule = Setup["delivery"]["zones"][number]["rates"][string];
 
@@ -12,6 +13,8 @@ interface Parts {
   unit: string;
   above?: { step: string; price: string };
   free: string;
+  /** The carrier's service that is asked; its price above is what holds when it does not answer. */
+  service?: string;
 }
 
 function partsOf(rule: PriceRule | undefined): Parts | null {
@@ -20,16 +23,20 @@ function partsOf(rule: PriceRule | undefined): Parts | null {
     const price = rule?.basis.kind === "fixed" ? rule.basis.price : "";
     return { bands: [{ upTo: "", price }], unit: "", free };
   }
+  if (rule.basis.kind === "carrier-quote" && !rule.reducedTo) {
+    return { bands: [{ upTo: "", price: rule.basis.otherwise }], unit: "", free, service: rule.basis.service };
+  }
   if (rule.basis.kind !== "bands" || rule.reducedTo) return null;
   const { bands, unit, then } = rule.basis;
   return { bands, unit, free, ...(then ? { above: then } : {}) };
 }
 
 /** The parts as the short rule they stand for. */
-export function textOf({ bands, unit, above, free }: Parts): string {
+export function textOf({ bands, unit, above, free, service }: Parts): string {
   const kept = bands.filter((band) => band.price.trim() !== "");
   const last = kept.at(-1);
   if (!last) return "";
+  if (service) return `quote ${service}, else ${last.price.trim()}${free.trim() ? `, from ${free.trim()} free` : ""}`;
   const of = unit === "items" ? "items" : unit;
   const priced = kept
     .filter((band) => band.upTo.trim() !== "")
@@ -41,13 +48,27 @@ export function textOf({ bands, unit, above, free }: Parts): string {
   return rule + more + (free.trim() ? `, from ${free.trim()} free` : "");
 }
 
+/** What the first choice is called where the carrier is asked; no unit is. */
+const CARRIER = "carrier";
+
+/** Why nobody is asked yet, where so. */
+function CarrierNote({ service, carrier }: { service: string; carrier: CarrierLink | undefined }) {
+  const { services = [], connected } = carrier ?? {};
+  if (connected && services.some((each) => each.id === service)) {
+    return <p className="quiet">{say("priceOtherwiseHolds")}</p>;
+  }
+  return <p className="text-warning">{connected ? say("carrierHasNoSuchService") : say("noCarrierConnected")}</p>;
+}
+
 /** The same rule in fields: bands, what comes above, and from when it is free. */
 export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | undefined }) {
   const bench = useBench();
   const acts = useActs();
   const marks = useMarks();
+  const carrier = useCarrier();
   const parts = partsOf(rule);
   if (!parts) return <p className="mt-2 text-xs quiet">{say("thisRuleWrittenAsText")}</p>;
+  const services = carrier.data?.services ?? [];
   const units = ["kg", "lb", "items", bench.setup.shop.currency, "km"];
   const unit = parts.unit || bench.setup.shop.weightUnit;
   const set = (next: Partial<Parts>) => void acts.set(path, textOf({ ...parts, ...next }));
@@ -72,14 +93,19 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
         <select
           className="inplace"
           aria-label={say("whatBandsAreReadAgainst")}
-          value={banded ? unit : ""}
+          value={parts.service ? CARRIER : banded ? unit : ""}
           onChange={(event) => {
             const chosen = event.target.value;
             const price = parts.bands[0]?.price ?? "";
+            if (chosen === CARRIER) {
+              const service = services[0]?.id ?? "parcel";
+              set({ bands: [{ upTo: "", price: price || "5.00" }], above: undefined, service });
+              return;
+            }
             set(
               chosen
-                ? { unit: chosen, bands: banded ? parts.bands : [{ upTo: "1", price }] }
-                : { bands: [{ upTo: "", price }], above: undefined },
+                ? { service: undefined, unit: chosen, bands: banded ? parts.bands : [{ upTo: "1", price }] }
+                : { service: undefined, bands: [{ upTo: "", price }], above: undefined },
             );
           }}
         >
@@ -89,8 +115,25 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
               {say("countedBy", { each })}
             </option>
           ))}
+          <option value={CARRIER}>{say("whatCarrierAsks")}</option>
         </select>
+        {parts.service && services.length > 0 && (
+          <select
+            className="inplace"
+            aria-label={say("serviceAsked")}
+            value={parts.service}
+            onChange={(event) => set({ service: event.target.value })}
+          >
+            {services.every((each) => each.id !== parts.service) && <option>{parts.service}</option>}
+            {services.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        )}
       </span>
+      {parts.service && <CarrierNote service={parts.service} carrier={carrier.data} />}
       {rows.map((band, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a band is its place in the rule
         <span key={index} className="flex items-baseline gap-2">
@@ -105,7 +148,7 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
             </>
           )}
           {field(
-            banded ? say("priceBand", { index: index + 1 }) : say("price"),
+            banded ? say("priceBand", { index: index + 1 }) : parts.service ? say("priceOtherwise") : say("price"),
             band.price,
             (price) => {
               const bands = rows.map((each, at) => (at === index ? { ...each, price } : each));

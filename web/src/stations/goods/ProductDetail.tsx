@@ -4,10 +4,11 @@ import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { NamedField } from "../../shared/NamedField";
 import { NotationField } from "../../shared/NotationField";
-import { bounds, breaks, choices, measure, own, renewal, sale } from "../../shared/notation/goods";
+import { bounds, breaks, measure, own, renewal, sale } from "../../shared/notation/goods";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
+import { ChoicesBoard } from "./ChoicesBoard";
 import { InStock } from "./InStock";
 
 type Product = Setup["goods"]["products"][number];
@@ -131,8 +132,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
           </>
         )}
       </Part>
-      <Options product={product} at={at} />
-      <Variations product={product} at={at} />
+      <ChoicesBoard product={product} at={at} />
       <PerUnits product={product} at={at} />
       <InStock product={product} />
     </section>
@@ -181,86 +181,6 @@ function Remove({ path, what }: { path: SetupPath; what: string }) {
 }
 
 const ids = (things: { id: string }[]): string[] => things.map((each) => each.id);
-
-function Options({ product, at }: { product: Product; at: SetupPath<Product> }) {
-  const acts = useActs();
-  const add = () => {
-    const id = idFrom("option", ids(product.options));
-    void acts.set(under(at)("options", id), {
-      id,
-      name: say("choiceOf"),
-      choices: [{ id: "first", name: say("first") }],
-    });
-  };
-  return (
-    <Part title={say("options")} add={<Add what={say("addOption")} add={add} />}>
-      {product.options.length === 0 && <p className="col-span-full quiet">{say("nothingChoose")}</p>}
-      {product.options.map((option) => {
-        const path = under(at)("options", option.id);
-        return (
-          <div key={option.id} className="col-span-full grid grid-cols-3 gap-x-6 gap-y-1">
-            <Field path={under(path)("name")} label={say("optionField")} />
-            <span className="self-end text-xs">
-              <Add
-                what={say("addChoice")}
-                add={() => {
-                  const id = idFrom("choice", ids(option.choices));
-                  void acts.set(under(path)("choices", id), { id, name: say("another") });
-                }}
-              />
-            </span>
-            <Remove path={path} what={option.name} />
-            {option.choices.map((choice) => (
-              <div key={choice.id} className="col-span-full grid grid-cols-[1.5fr_1fr_1fr_auto] gap-x-4 ps-4">
-                <Field path={under(path)("choices", choice.id, "name")} label={say("choiceField")} />
-                <Field
-                  path={under(path)("choices", choice.id, "extra")}
-                  label={say("adds")}
-                  placeholder={say("nothing")}
-                  optional
-                />
-                <Field
-                  path={under(path)("choices", choice.id, "percent")}
-                  label={say("addsPercent")}
-                  placeholder={say("nothing")}
-                  optional
-                />
-                <Remove path={under(path)("choices", choice.id)} what={choice.name} />
-              </div>
-            ))}
-          </div>
-        );
-      })}
-    </Part>
-  );
-}
-
-function Variations({ product, at }: { product: Product; at: SetupPath<Product> }) {
-  const acts = useActs();
-  if (product.options.length === 0) return null;
-  const add = () => {
-    const id = idFrom("variation", ids(product.variations));
-    const chosen = Object.fromEntries(product.options.map((option) => [option.id, option.choices[0]?.id ?? ""]));
-    void acts.set(under(at)("variations", id), { id, options: chosen });
-  };
-  return (
-    <Part title={say("variations")} add={<Add what={say("addVariation")} add={add} />}>
-      {product.variations.length === 0 && <p className="col-span-full quiet">{say("noChoiceHasPriceOr")}</p>}
-      {product.variations.map((variation) => {
-        const path = under(at)("variations", variation.id);
-        return (
-          <div key={variation.id} className="col-span-full grid grid-cols-[2fr_1fr_2fr_1fr_auto] gap-x-4">
-            <Field path={under(path)("options")} label={say("whereChosen")} {...choices} />
-            <Field path={under(path)("price")} label={say("price")} placeholder={say("asAbove")} optional />
-            <Field path={under(path)("sale")} label={say("salePrice")} {...sale} />
-            <Field path={under(path)("weight")} label={say("weight")} placeholder={say("asAbove")} optional />
-            <Remove path={path} what={say("variation", { id: variation.id })} />
-          </div>
-        );
-      })}
-    </Part>
-  );
-}
 
 function PerUnits({ product, at }: { product: Product; at: SetupPath<Product> }) {
   const bench = useBench();

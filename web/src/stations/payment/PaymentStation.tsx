@@ -8,7 +8,7 @@ import { say, sayCode } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { AsRead } from "./AsRead";
 import { Behind } from "./Behind";
-import { kindOf, kinds } from "./kinds";
+import { type KindOf, kindOf, kinds } from "./kinds";
 import { Axis } from "./Route";
 import { routeOf } from "./route";
 import { type Provider, usable, useGateways } from "./useGateways";
@@ -26,9 +26,28 @@ export function PaymentStation() {
   const [chosen, setChosen] = useState("");
   const method = methods.find((each) => each.id === chosen) ?? methods[0];
   const missing = kinds.filter((kind) => methods.every((each) => each.kind !== kind.id));
-  const add = async (kind: (typeof kinds)[number]) => {
-    const { id, title, sentence, gateway } = kind;
-    const now = { id, kind: id, on: false, title, sentence, ...(gateway ? { gateway } : {}) };
+  const again = kinds.filter((kind) => kind.provider && !missing.includes(kind));
+  const add = async ({ id: kind, title, sentence, gateway }: KindOf) => {
+    // A second way of a kind goes through an account of its own.
+    const free = (from: string, taken: (string | null | undefined)[]) => {
+      for (let n = 2; ; n++) if (!taken.includes(`${from}-${n}`)) return `${from}-${n}`;
+    };
+    const first = methods.every((each) => each.kind !== kind);
+    const id = first
+      ? kind
+      : free(
+          kind,
+          methods.map((each) => each.id),
+        );
+    const through =
+      gateway &&
+      (first
+        ? gateway
+        : free(
+            gateway,
+            methods.map((each) => each.gateway),
+          ));
+    const now = { id, kind, on: false, title, sentence, ...(through ? { gateway: through } : {}) };
     if (await acts.set(setupPath("payment", "methods", id), now)) setChosen(id);
   };
   // Who is led to a field of a way finds the way open.
@@ -87,7 +106,7 @@ export function PaymentStation() {
           </ul>
         </>
       )}
-      {missing.length > 0 && (
+      {missing.length + again.length > 0 && (
         <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
           <span className="quiet">{say("notSewnOn")}</span>
           {missing.map((kind) => (
@@ -97,6 +116,11 @@ export function PaymentStation() {
                 {sayCode("band", routeOf({ kind: kind.id, capture: "at-once", terms: null }).band)}
               </span>
             </span>
+          ))}
+          {again.map((kind) => (
+            <TextButton key={kind.id} onClick={() => void add(kind)}>
+              {say("anotherAccountOf", { title: kind.title })}
+            </TextButton>
           ))}
         </p>
       )}

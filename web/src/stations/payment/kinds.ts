@@ -4,7 +4,7 @@ import { say } from "../../shared/say";
 export type MethodSetup = Setup["payment"]["methods"][number];
 export type Kind = MethodSetup["kind"];
 
-interface KindOf {
+export interface KindOf {
   id: Kind;
   title: string;
   sentence: string;

@@ -1,7 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { answer, api, problemsOf } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
+import { useNames } from "../../shared/NamedField";
+import { NamedInput } from "../../shared/NamedInput";
+import { named } from "../../shared/named";
 import { setupPath } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
@@ -12,13 +16,15 @@ export function Accepted() {
   const bench = useBench();
   const acts = useActs();
   const { currencies } = bench.setup.shop;
+  const names = useNames("currency", "");
+  const [code, setCode] = useState("");
   const change = (next: typeof currencies) => void acts.set(setupPath("shop", "currencies"), next);
   return (
     <section aria-label={say("otherCurrencies")}>
       <h2 className="text-base">{say("alsoTakes")}</h2>
       {currencies.map((accepted, index) => (
-        <div key={accepted.code} className="mt-1 grid grid-cols-[2.5rem_3rem_1fr_auto] items-end gap-x-2">
-          <span className="font-mono">{accepted.code}</span>
+        <div key={accepted.code} className="mt-1 grid grid-cols-[7rem_3rem_1fr_auto] items-end gap-x-2">
+          <span title={accepted.code}>{named(names, accepted.code)?.name ?? accepted.code}</span>
           <label>
             <span className="block text-xs quiet">{say("percent")}</span>
             <input
@@ -69,18 +75,17 @@ export function Accepted() {
         className="mt-1 flex items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          const form = event.currentTarget;
-          const code = String(new FormData(form).get("code")).trim().toUpperCase();
           if (code && currencies.every((each) => each.code !== code)) change([...currencies, { code }]);
-          form.reset();
+          setCode("");
         }}
       >
-        <input
-          name="code"
-          className="inplace w-16 uppercase"
-          aria-label={say("currencyTake")}
-          maxLength={3}
-          placeholder={say("usd")}
+        <NamedInput
+          key={currencies.length}
+          label={say("currencyTake")}
+          names={names}
+          placeholder={say("currencyTake")}
+          className="w-44"
+          give={setCode}
         />
         <button type="submit" className="btn btn-ghost btn-xs">
           {say("take")}

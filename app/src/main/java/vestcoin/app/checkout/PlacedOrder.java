@@ -1,5 +1,6 @@
 package vestcoin.app.checkout;
 
+import java.util.List;
 import java.util.Optional;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
@@ -17,6 +18,7 @@ import vestcoin.core.payment.Payment;
  * @param address where it goes
  * @param method id of the way to pay chosen
  * @param sent how much of it has left or was handed over: no, in part or all
+ * @param parcels what the carrier calls what has left
  */
 record PlacedOrder(
         String token,
@@ -38,4 +40,5 @@ record PlacedOrder(
         Optional<Handover> handover,
         Orders.Address address,
         String method,
-        String sent) {}
+        String sent,
+        List<String> parcels) {}

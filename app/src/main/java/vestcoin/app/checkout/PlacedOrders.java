@@ -83,6 +83,7 @@ class PlacedOrders {
                 Handover.of(document.setup(), asked, quote),
                 Json.read(order.address(), Orders.Address.class),
                 order.method(),
-                order.sent());
+                order.sent(),
+                orders.parcels(order.id()));
     }
 }

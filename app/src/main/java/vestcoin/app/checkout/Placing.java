@@ -134,7 +134,8 @@ public class Placing {
                         Json.write(quote.kept(order.slot())),
                         quote.currency(),
                         due,
-                        method.map(Payment.Method::id).orElse("")),
+                        method.map(Payment.Method::id).orElse(""),
+                        way(quote)),
                 new Orders.Customer(
                         contact.email().strip(),
                         contact.name().strip(),
@@ -362,6 +363,15 @@ public class Placing {
     }
 
     /** What an order takes of what is counted: of the variation where that is, else of the product. */
+    /** How it gets there, where all of it goes one way. */
+    private static String way(QuoteView quote) {
+        return quote.delivery().stream()
+                .filter(QuoteView.Option::chosen)
+                .map(QuoteView.Option::id)
+                .findFirst()
+                .orElse("");
+    }
+
     private static Map<String, BigDecimal> stock(QuoteView quote) {
         Map<String, BigDecimal> taken = new HashMap<>();
         quote.lines()

@@ -32,6 +32,10 @@ public final class ApiProblem extends RuntimeException {
         this(status, List.of(new Problem(path, sentence, remedy)), Map.of());
     }
 
+    public List<Problem> problems() {
+        return problems;
+    }
+
     /** In the language of the request. */
     public ProblemDetail detail() {
         return detail(status, problems, more);

@@ -9,6 +9,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
@@ -18,6 +19,8 @@ import vestcoin.core.terms.Terms;
 /** The letters of an order at the desk. */
 @RestController
 class LetterController {
+    private static final int MOST_SLIPS = 100;
+
     private final Messages messages;
     private final Orders orders;
 
@@ -59,7 +62,24 @@ class LetterController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"slip-" + number + ".pdf\"")
-                .body(messages.slip(find(shop, number)));
+                .body(messages.slips(List.of(find(shop, number))));
+    }
+
+    /** The slips of several orders, one page each, in the order they are asked for. */
+    @GetMapping("/api/shops/{shop}/slips.pdf")
+    ResponseEntity<byte[]> slips(@PathVariable String shop, @RequestParam List<Integer> order) {
+        if (order.isEmpty() || order.size() > MOST_SLIPS) {
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "order",
+                    Message.of("message.slips-of-one-order-to", "most", MOST_SLIPS),
+                    Message.of("message.choose-fewer-and-print-the-rest-after"));
+        }
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"slips.pdf\"")
+                .body(messages.slips(
+                        order.stream().map(number -> find(shop, number)).toList()));
     }
 
     /** How the letters that ship begin, by occasion and language. */

@@ -88,11 +88,13 @@ final class LetterTexts {
      *     greeting
      * @param handover where and when it is collected or brought
      * @param slip what is still to be transferred
+     * @param parcels what the carrier calls what has left
      */
-    record Besides(boolean named, Optional<Handover> handover, Optional<TransferSlips.Slip> slip) {
+    record Besides(
+            boolean named, Optional<Handover> handover, Optional<TransferSlips.Slip> slip, List<String> parcels) {
         /** Nothing of where it is and what is open. */
         Besides without() {
-            return new Besides(named, Optional.empty(), Optional.empty());
+            return new Besides(named, Optional.empty(), Optional.empty(), List.of());
         }
     }
 
@@ -280,6 +282,10 @@ final class LetterTexts {
         List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
         if (!handedOver) {
             paragraphs.addAll(facts(besides));
+        }
+        if (occasion.equals("sent") && !besides.parcels().isEmpty()) {
+            paragraphs.add(
+                    say("parcels", "count", besides.parcels().size(), "numbers", String.join(", ", besides.parcels())));
         }
         return new LetterContent(filled(letter.subject(), values), new Body(paragraphs, rows, total, link, linkText));
     }

@@ -293,7 +293,8 @@ public class Messages {
         return new LetterTexts.Besides(
                 orders.known(order.shop(), order.email()),
                 Handover.of(document.setup(), OrderFile.parse(order.document()), quote),
-                slips.of(order, method));
+                slips.of(order, method),
+                orders.parcels(order.id()));
     }
 
     /**
@@ -350,21 +351,27 @@ public class Messages {
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
         LetterTexts words = LetterTexts.in(document.setup(), order.language());
         LetterTexts.Besides besides = besides(order, document, quote);
-        return ReceiptPdf.of(
+        return ReceiptPdf.of(List.of(new ReceiptPdf.Page(
                 document.setup().shop().name(),
                 words.told("receipt", order, quote, besides, link(order)),
                 words.facts(besides),
-                order.mode().equals("test") ? Phrases.in(order.language()).say("letter.test-mark") : "");
+                order.mode().equals("test") ? Phrases.in(order.language()).say("letter.test-mark") : "")));
     }
 
-    /** What goes into the parcel: what is in it, and the message of a gift. No price stands on it. */
-    byte[] slip(Orders.Order order) {
+    /**
+     * What goes into the parcels, one page an order: what is in it, and the message of a gift. No price stands on it.
+     */
+    byte[] slips(List<Orders.Order> several) {
+        return ReceiptPdf.of(several.stream().map(this::slip).toList());
+    }
+
+    private ReceiptPdf.Page slip(Orders.Order order) {
         Document document = editions.spoken(order.shop(), order.edition(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
         LetterContent slip = LetterTexts.in(document.setup(), order.language())
                 .slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
-        return ReceiptPdf.of(
+        return new ReceiptPdf.Page(
                 document.setup().shop().name(),
                 slip,
                 slip.body().paragraphs(),

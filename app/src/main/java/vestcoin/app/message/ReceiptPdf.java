@@ -24,17 +24,32 @@ final class ReceiptPdf {
     private ReceiptPdf() {}
 
     /**
+     * One page.
+     *
      * @param below what stands under the rows: of a receipt no words of its letter, but where it is collected and what
      *     is open
      */
-    static byte[] of(String shop, Messages.LetterContent said, List<String> below, String note) {
+    record Page(String shop, Messages.LetterContent said, List<String> below, String note) {}
+
+    /** @param pages at least one */
+    static byte[] of(List<Page> pages) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        Document page = new Document(PageSize.A5, MARGIN, MARGIN, MARGIN, MARGIN);
-        PdfWriter.getInstance(page, out);
-        page.addTitle(said.subject());
-        page.open();
-        page.add(new Paragraph(shop, new Font(Typeface.BASE, 15, Font.BOLD)));
-        page.add(new Paragraph(said.subject() + (note.isEmpty() ? "" : " · " + note), TEXT));
+        Document document = new Document(PageSize.A5, MARGIN, MARGIN, MARGIN, MARGIN);
+        PdfWriter.getInstance(document, out);
+        document.addTitle(pages.get(0).said().subject());
+        document.open();
+        for (Page page : pages) {
+            document.newPage();
+            draw(document, page);
+        }
+        document.close();
+        return out.toByteArray();
+    }
+
+    private static void draw(Document document, Page page) {
+        Messages.LetterContent said = page.said();
+        document.add(new Paragraph(page.shop(), new Font(Typeface.BASE, 15, Font.BOLD)));
+        document.add(new Paragraph(said.subject() + (page.note().isEmpty() ? "" : " · " + page.note()), TEXT));
         PdfPTable rows = new PdfPTable(WIDTHS);
         rows.setWidthPercentage(100);
         rows.setSpacingBefore(16);
@@ -44,10 +59,8 @@ final class ReceiptPdf {
             rows.addCell(cell(row.name(), total, Element.ALIGN_LEFT));
             rows.addCell(cell(row.value(), total, Element.ALIGN_RIGHT));
         }
-        page.add(rows);
-        below.forEach(paragraph -> page.add(new Paragraph(paragraph, TEXT)));
-        page.close();
-        return out.toByteArray();
+        document.add(rows);
+        page.below().forEach(paragraph -> document.add(new Paragraph(paragraph, TEXT)));
     }
 
     private static PdfPCell cell(String text, boolean total, int alignment) {

@@ -2,6 +2,7 @@ package vestcoin.app.order;
 
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Set;
@@ -22,6 +23,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.life.SendingCapture;
 import vestcoin.core.message.Message;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 
@@ -57,11 +59,38 @@ public class Dispatching {
     }
 
     /**
-     * @param lines places of lines in the quote; all that are left when empty @param key once a dispatch @param despite
-     *     although the buyer has withdrawn
+     * What leaves.
+     *
+     * @param key once a dispatch
+     * @param lines places of lines in the quote; all that are left when empty
+     * @param tracking what the carrier calls the parcel, empty where nobody says
+     * @param despite although the buyer has withdrawn
      */
-    public void send(Orders.Order order, String key, Set<Integer> lines, boolean despite, String actor) {
-        if (!despite && orders.withdrawn(order.id())) {
+    public record Departure(String key, Set<Integer> lines, String tracking, boolean despite) {
+        private static final int LONGEST = 100;
+
+        public Departure {
+            lines = lines == null ? Set.of() : lines;
+            tracking = tracking == null ? "" : tracking.strip();
+            if (key == null || !key.matches("[0-9a-f-]{36}")) {
+                throw new InvalidInput(
+                        "key", Message.of("orderdesk.request-has-no-key"), Message.of("orderdesk.load-page-again"));
+            }
+            if (tracking.length() > LONGEST || tracking.chars().anyMatch(Character::isISOControl)) {
+                throw new InvalidInput(
+                        "tracking",
+                        Message.of("order.no-number-of-a-parcel"),
+                        Message.of("order.copy-the-number-alone"));
+            }
+        }
+    }
+
+    /** What has left at one time. */
+    public record Left(Instant at, String tracking) {}
+
+    /** Sends what is named of an order. */
+    public void send(Orders.Order order, Departure departure, String actor) {
+        if (!departure.despite() && orders.withdrawn(order.id())) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "despite",
@@ -85,19 +114,20 @@ public class Dispatching {
         Quote quote = Pricing.priceUntraced(
                 editions.of(order.shop(), order.edition()).document().compiled(), OrderFile.parse(order.document()));
         transaction.executeWithoutResult(
-                status -> write(order, key, lines, quote.lines().size(), actor));
+                status -> write(order, departure, quote.lines().size(), actor));
         // Also when it was written before: a crash may have come before the money was taken, and what is taken already
         // is not taken again.
-        capture(orders.byId(order.id()), key, quote, actor);
+        capture(orders.byId(order.id()), departure.key(), quote, actor);
     }
 
-    private void write(Orders.Order order, String key, Set<Integer> asked, int all, String actor) {
+    private void write(Orders.Order order, Departure departure, int all, String actor) {
+        Set<Integer> asked = departure.lines();
         sql.sql("select id from orders where id = :id for update")
                 .param("id", order.id())
                 .query(Long.class)
                 .single();
         if (sql.sql("select count(*) from dispatch where idempotency_key = :key")
-                        .param("key", key)
+                        .param("key", departure.key())
                         .query(Integer.class)
                         .single()
                 > 0) {
@@ -118,11 +148,12 @@ public class Dispatching {
                     Message.of("order.load-order-again-to-see-what-left"));
         }
         sql.sql("""
-                insert into dispatch(order_id, seq, idempotency_key, lines, at, actor)
+                insert into dispatch(order_id, seq, idempotency_key, lines, tracking, at, actor)
                 values (:order, (select coalesce(max(seq), 0) + 1 from dispatch where order_id = :order), :key,
-                    :lines, :at, :actor)""")
+                    :lines, :tracking, :at, :actor)""")
                 .param("order", order.id())
-                .param("key", key)
+                .param("key", departure.key())
+                .param("tracking", departure.tracking())
                 .param("lines", Json.write(now))
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC))
                 .param("actor", actor)
@@ -132,6 +163,14 @@ public class Dispatching {
                 .param("id", order.id())
                 .update();
         book.announce(order.id());
+    }
+
+    /** What has left, in order. */
+    public List<Left> departures(long order) {
+        return sql.sql("select at, tracking from dispatch where order_id = :order order by seq")
+                .param("order", order)
+                .query(Left.class)
+                .list();
     }
 
     /** Lines that have left. */

@@ -1,6 +1,7 @@
 package vestcoin.app.order;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -30,6 +31,7 @@ public class OrderList {
             String currency,
             long payable,
             String method,
+            String way,
             Instant placedAt,
             String standing,
             String sent,
@@ -46,14 +48,29 @@ public class OrderList {
      * What of the list is wanted; empty for all. A step stands alone: what else is asked is left aside. @param step
      * what is to be done next @param afterwards ids of the ways to pay that bring the money when the goods are handed
      * over, or later @param standing as {@link PaymentStanding} has it @param words an order number, or the beginning
-     * of a name or e-mail address
+     * of a name or e-mail address @param kept what else an order has to be
      */
     public record OrderFilter(
             Optional<NextStep> step,
             List<String> afterwards,
             Optional<String> standing,
             Optional<String> mode,
-            Optional<String> words) {}
+            Optional<String> words,
+            Kept kept) {}
+
+    /**
+     * What an order has to be besides. @param from first moment it was placed in @param to first moment after @param
+     * way how it gets there @param method how it is paid @param country where it goes, ISO 3166-1
+     */
+    public record Kept(
+            Optional<Instant> from,
+            Optional<Instant> to,
+            Optional<String> way,
+            Optional<String> method,
+            Optional<String> country) {
+        public static final Kept ALL =
+                new Kept(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+    }
 
     /** A page of the list, newest first, below an order number. */
     public List<Row> page(String shop, OrderFilter wanted, int below, int most) {
@@ -76,7 +93,7 @@ public class OrderList {
             params.put("found", found);
             which = "number in (:found)";
         }
-        return sql.sql("select number, name, country, mode, currency, payable, method, placed_at, standing, sent, "
+        return sql.sql("select number, name, country, mode, currency, payable, method, way, placed_at, standing, sent, "
                         + "cancelled_at is not null as cancelled, "
                         + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn "
                         + "from orders where shop = :shop and " + which + " order by shop, number desc limit :most")
@@ -131,8 +148,21 @@ public class OrderList {
     }
 
     private static String where(OrderFilter wanted) {
+        Kept kept = wanted.kept();
         return (wanted.standing().isPresent() ? " and standing = :standing" : "")
                 + (wanted.mode().isPresent() ? " and mode = :mode" : "")
+                + (kept.way().isPresent() ? " and way = :way" : "")
+                + (kept.method().isPresent() ? " and method = :method" : "")
+                + (kept.country().isPresent() ? " and country = :country" : "")
+                // Numbers rise with time, so a span is one of numbers, and found at both its ends.
+                + (kept.from().isPresent()
+                        ? " and number >= coalesce((select number from orders use index (orders_by_time) where shop = "
+                                + ":shop and placed_at >= :since order by placed_at limit 1), 2147483647)"
+                        : "")
+                + (kept.to().isPresent()
+                        ? " and number < coalesce((select number from orders use index (orders_by_time) where shop = "
+                                + ":shop and placed_at >= :until order by placed_at limit 1), 2147483647)"
+                        : "")
                 + wanted.words()
                         .filter(OrderList::isNumber)
                         .map(words -> " and number = :number")
@@ -210,6 +240,12 @@ public class OrderList {
         Map<String, Object> params = new HashMap<>(Map.of("shop", shop));
         // A list that no way of paying is in.
         params.put("afterwards", wanted.afterwards().isEmpty() ? List.of("") : wanted.afterwards());
+        Kept kept = wanted.kept();
+        kept.way().ifPresent(way -> params.put("way", way));
+        kept.method().ifPresent(method -> params.put("method", method));
+        kept.country().ifPresent(country -> params.put("country", country));
+        kept.from().ifPresent(from -> params.put("since", from.atOffset(ZoneOffset.UTC)));
+        kept.to().ifPresent(to -> params.put("until", to.atOffset(ZoneOffset.UTC)));
         wanted.standing().ifPresent(standing -> params.put("standing", standing));
         wanted.mode().ifPresent(mode -> params.put("mode", mode));
         wanted.words().ifPresent(words -> {

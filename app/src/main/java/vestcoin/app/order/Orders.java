@@ -84,8 +84,11 @@ public class Orders {
         }
     }
 
-    /** What was ordered and what it costs, as JSON. @param due in minor units, by the method chosen */
-    public record PricedDocument(String order, String quote, String currency, long due, String method) {}
+    /**
+     * What was ordered and what it costs, as JSON. @param due in minor units, by the method chosen @param way how it
+     * gets there, empty where nothing does
+     */
+    public record PricedDocument(String order, String quote, String currency, long due, String method, String way) {}
 
     /**
      * Who orders. @param address as JSON @param language they read in @param agreed what they agreed to, as JSON @param
@@ -161,6 +164,14 @@ public class Orders {
         this.clock = clock;
     }
 
+    /** What the carrier calls the parcels of an order that have left. */
+    public List<String> parcels(long order) {
+        return sql.sql("select tracking from dispatch where order_id = :order and tracking <> '' order by seq")
+                .param("order", order)
+                .query(String.class)
+                .list();
+    }
+
     /**
      * Places an order, or gives the one placed before with the same client key. What it takes, of discounts, vouchers
      * and stock, is taken in the same transaction or not at all.
@@ -185,11 +196,12 @@ public class Orders {
         sql.sql("""
                 insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
                     payable, due, method, email, buyer, name, country, address, placed_at, language, agreed,
-                    wishes, lapses_at, tax_number, quiet)
+                    wishes, lapses_at, tax_number, quiet, way)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token,
                     :key, :edition, :mode, :document, :quote,
                         :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at,
-                            :language, :agreed, :wishes, :lapses, :taxNumber, :quiet)""")
+                            :language, :agreed, :wishes, :lapses, :taxNumber, :quiet, :way)""")
+                .param("way", order.priced().way())
                 .param("shop", order.shop())
                 .param("token", token)
                 .param("key", order.clientKey())

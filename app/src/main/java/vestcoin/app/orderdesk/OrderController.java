@@ -103,7 +103,8 @@ class OrderController {
             Destination to,
             Optional<Handover> handover,
             boolean withdrawn,
-            boolean lapsed) {}
+            boolean lapsed,
+            List<Dispatching.Left> departures) {}
 
     /**
      * @param key made once by the page, so that sending twice moves once
@@ -165,27 +166,14 @@ class OrderController {
         return move(shop, number, Provider.Kind.VOID, move, who);
     }
 
-    /**
-     * @param key made once by the page @param lines places of lines in the quote; all that are left when empty @param
-     *     despite although the buyer has withdrawn
-     */
-    record HandingOver(String key, Set<Integer> lines, boolean despite) {
-        HandingOver {
-            lines = lines == null ? Set.of() : lines;
-        }
-    }
-
     /** Goods leave; what is authorised for them is taken. */
     @PostMapping("/api/shops/{shop}/orders/{number}/dispatch")
-    Whole send(@PathVariable String shop, @PathVariable int number, @RequestBody HandingOver sending, Principal who) {
-        if (sending.key() == null || !sending.key().matches("[0-9a-f-]{36}")) {
-            throw new ApiProblem(
-                    HttpStatus.UNPROCESSABLE_CONTENT,
-                    "key",
-                    Message.of("orderdesk.request-has-no-key"),
-                    Message.of("orderdesk.load-page-again"));
-        }
-        dispatching.send(find(shop, number), sending.key(), sending.lines(), sending.despite(), who.getName());
+    Whole send(
+            @PathVariable String shop,
+            @PathVariable int number,
+            @RequestBody Dispatching.Departure departure,
+            Principal who) {
+        dispatching.send(find(shop, number), departure, who.getName());
         return whole(find(shop, number));
     }
 
@@ -358,7 +346,8 @@ class OrderController {
                 asked.to(),
                 Handover.of(document.setup(), asked, quote),
                 orders.withdrawn(order.id()),
-                order.lapsed());
+                order.lapsed(),
+                dispatching.departures(order.id()));
     }
 
     /** What the buyer added, in the words of the edition that asked for it. */

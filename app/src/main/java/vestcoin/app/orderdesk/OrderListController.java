@@ -3,6 +3,9 @@ package vestcoin.app.orderdesk;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -36,6 +40,7 @@ class OrderListController {
             String currency,
             BigDecimal payable,
             String method,
+            String way,
             Instant placedAt,
             String state,
             String sent,
@@ -51,6 +56,7 @@ class OrderListController {
                     BigDecimal.valueOf(
                             row.payable(), CurrencyUnit.of(row.currency()).getDecimalPlaces()),
                     row.method(),
+                    row.way(),
                     row.placedAt(),
                     row.standing(),
                     row.sent(),
@@ -68,7 +74,22 @@ class OrderListController {
     record Page(List<OrderRow> orders, Optional<Integer> next, int count, boolean more, Map<String, Integer> steps) {}
 
     /** What can be asked for in the list, as the address has it. */
-    record ListQuery(Optional<String> step, Optional<String> standing, Optional<String> mode, Optional<String> words) {}
+    record ListQuery(
+            Optional<String> step,
+            Optional<String> standing,
+            Optional<String> mode,
+            Optional<String> words,
+            Optional<LocalDate> from,
+            Optional<LocalDate> to,
+            Optional<String> way,
+            Optional<String> method,
+            Optional<String> country) {
+        static ListQuery of(NextStep step) {
+            Optional<String> none = Optional.empty();
+            return new ListQuery(
+                    Optional.of(step.text()), none, none, none, Optional.empty(), Optional.empty(), none, none, none);
+        }
+    }
 
     private static final Set<Payment.Kind> AFTERWARDS =
             Set.of(Payment.Kind.CASH_ON_DELIVERY, Payment.Kind.CASH_AT_PICKUP, Payment.Kind.ON_ACCOUNT);
@@ -86,11 +107,8 @@ class OrderListController {
             @PathVariable String shop,
             @RequestParam(defaultValue = "2147483647") int below,
             @RequestParam(defaultValue = "false") boolean steps,
-            @RequestParam Optional<String> step,
-            @RequestParam Optional<String> standing,
-            @RequestParam Optional<String> mode,
-            @RequestParam Optional<String> words) {
-        OrderList.OrderFilter wanted = wanted(shop, new ListQuery(step, standing, mode, words));
+            @ParameterObject ListQuery asked) {
+        OrderList.OrderFilter wanted = wanted(shop, asked);
         List<OrderList.Row> rows = list.page(shop, wanted, below, OrderList.PAGE);
         Optional<Integer> next = rows.size() == OrderList.PAGE
                 ? Optional.of(rows.get(rows.size() - 1).number())
@@ -109,17 +127,7 @@ class OrderListController {
         Map<String, Integer> counts = new LinkedHashMap<>();
         for (NextStep step : NextStep.values()) {
             if (step != NextStep.NOTHING) {
-                counts.put(
-                        step.text(),
-                        list.count(
-                                shop,
-                                wanted(
-                                        shop,
-                                        new ListQuery(
-                                                Optional.of(step.text()),
-                                                Optional.empty(),
-                                                Optional.empty(),
-                                                Optional.empty()))));
+                counts.put(step.text(), list.count(shop, wanted(shop, ListQuery.of(step))));
             }
         }
         return counts;
@@ -127,13 +135,8 @@ class OrderListController {
 
     /** The list as CSV (RFC 4180), all of what is wanted, a page at a time. */
     @GetMapping(path = "/api/shops/{shop}/orders.csv", produces = "text/csv")
-    ResponseEntity<StreamingResponseBody> file(
-            @PathVariable String shop,
-            @RequestParam Optional<String> step,
-            @RequestParam Optional<String> standing,
-            @RequestParam Optional<String> mode,
-            @RequestParam Optional<String> words) {
-        OrderList.OrderFilter wanted = wanted(shop, new ListQuery(step, standing, mode, words));
+    ResponseEntity<StreamingResponseBody> file(@PathVariable String shop, @ParameterObject ListQuery asked) {
+        OrderList.OrderFilter wanted = wanted(shop, asked);
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-orders.csv\"")
@@ -150,7 +153,22 @@ class OrderListController {
                 step.isPresent() ? paidAfterwards(shop) : List.of(),
                 asked.standing().filter(PaymentStanding.texts()::contains),
                 asked.mode().filter(List.of("test", "live")::contains),
-                asked.words().map(String::strip).filter(text -> !text.isEmpty()));
+                asked.words().map(String::strip).filter(text -> !text.isEmpty()),
+                new OrderList.Kept(
+                        asked.from().map(day -> day.atStartOfDay(clock(shop)).toInstant()),
+                        asked.to().map(day -> day.plusDays(1)
+                                .atStartOfDay(clock(shop))
+                                .toInstant()),
+                        asked.way().filter(text -> !text.isBlank()),
+                        asked.method().filter(text -> !text.isBlank()),
+                        asked.country().filter(text -> !text.isBlank())));
+    }
+
+    /** Days are those of the shop's clock. */
+    private ZoneId clock(String shop) {
+        return editions.live(shop)
+                .map(edition -> ZoneId.of(edition.document().setup().shop().timeZone()))
+                .orElse(ZoneOffset.UTC);
     }
 
     /** Ids of the live ways to pay that bring the money when the goods are handed over, or later. */

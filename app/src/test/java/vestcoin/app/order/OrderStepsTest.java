@@ -98,7 +98,8 @@ class OrderStepsTest {
                                     List.of(AFTERWARDS),
                                     Optional.empty(),
                                     Optional.empty(),
-                                    Optional.empty()),
+                                    Optional.empty(),
+                                    OrderList.Kept.ALL),
                             Integer.MAX_VALUE,
                             1_000)
                     .stream()

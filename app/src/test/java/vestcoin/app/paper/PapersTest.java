@@ -126,7 +126,10 @@ class PapersTest {
             }
         }
         bean(Dispatching.class)
-                .send(bean(Orders.class).byId(order.id()), UUID.randomUUID().toString(), Set.of(), false, "test");
+                .send(
+                        bean(Orders.class).byId(order.id()),
+                        new Dispatching.Departure(UUID.randomUUID().toString(), Set.of(), "", false),
+                        "test");
         bean(Issuing.class).keepUp(order.id());
         for (int i = random.nextInt(4); i > 0; i--) {
             for (PaymentBook.Payment payment : book.ofOrder(order.id())) {
