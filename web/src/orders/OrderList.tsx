@@ -1,13 +1,14 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
-import { answer, api, type Setup } from "../api/client";
+import { answer, api } from "../api/client";
 import { useBench } from "../desk/bench";
 import { orderCount, stepCount } from "../shared/counted";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
 import { StationHead } from "../shared/StationHead";
 import { readIn, say, sayCode } from "../shared/say";
+import { waysOf } from "../shared/ways";
 import { BankStatement } from "./BankStatement";
 import { Several } from "./Several";
 
@@ -216,7 +217,7 @@ export function OrderList() {
                     {order.number}
                   </Link>
                   {order.mode === "test" && (
-                    <span className="ms-2 border border-dashed border-warning px-1 text-xs text-warning">
+                    <span className="ms-2 border border-dashed border-warning px-1 text-xs text-warning max-sm:ms-0 max-sm:block max-sm:w-fit">
                       {say("practice")}
                     </span>
                   )}
@@ -290,18 +291,6 @@ function Day({ label, value, choose }: Omit<PickProps, "of">) {
       <input type="date" className="inplace" value={value} onChange={(event) => choose(event.target.value)} />
     </label>
   );
-}
-
-/** Ways goods get to buyers and ways to pay, by what orders name them. */
-function waysOf({ delivery, pickup, payment }: Setup) {
-  return {
-    ways: [
-      ...delivery.options.map(({ id, name }) => ({ id, name })),
-      ...pickup.places.map(({ id, name }) => ({ id: `pickup-${id}`, name })),
-      ...(pickup.local ? [{ id: "local", name: pickup.local.name }] : []),
-    ],
-    methods: payment.methods.map(({ id, title }) => ({ id, name: title })),
-  };
 }
 
 interface ChooseProps {

@@ -9,7 +9,14 @@ export function countryName(code: string, language = document.documentElement.la
   return /^[A-Z]{2}$/.test(code) ? (known.of(code) ?? code) : code;
 }
 
-/** A destination in words: "H91 X2A0, Ireland". */
-export function inWords(to: Destination): string {
-  return [to.postcode, to.region?.slice(3), countryName(to.country)].filter(Boolean).join(", ");
+/** A destination in words: "H91 X2A0, Ireland". @param nameOf a region's name */
+export function inWords(to: Destination, nameOf: (region: string) => string): string {
+  return [to.postcode, to.region && nameOf(to.region), countryName(to.country)].filter(Boolean).join(", ");
 }
+
+/** A language's name, in the language of the page. */
+export const languageName = (tag: string): string =>
+  new Intl.DisplayNames([document.documentElement.lang || "en", "en"], {
+    type: "language",
+    languageDisplay: "standard",
+  }).of(tag) ?? tag;

@@ -1,6 +1,9 @@
-import { useState } from "react";
+import { useId, useState } from "react";
 import type { Destination, Setup } from "../api/client";
 import { useBench } from "../desk/bench";
+import { useNames } from "../shared/NamedField";
+import { begun as begunIn, named } from "../shared/named";
+import { usePlaceNames, useRegions } from "../shared/PlacesField";
 import { countryName, inWords } from "../shared/places";
 import { say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
@@ -34,10 +37,11 @@ export function Asking({ baskets, place, choose, to, changed, change, touched, r
   const currencies = [shop.currency, ...shop.currencies.map((accepted) => accepted.code)];
   const foreign = changed.currency !== "" && changed.currency !== shop.currency;
   const [part, setPart] = useState<Part>();
+  const { nameOf: placeName } = usePlaceNames();
   const buyer = buyers.find((each) => each.id === changed.buyer);
   if (!part) {
     const parts: [Part, string][] = [
-      ["place", inWords(to)],
+      ["place", inWords(to, placeName)],
       ["buyer", buyer?.name ?? changed.buyer],
       ["when", changed.when ? changed.when.replace("T", " ") : say("now")],
       ["codes", [changed.codes || say("noCode"), foreign && changed.currency].filter(Boolean).join(", ")],
@@ -234,10 +238,16 @@ function PlaceChoice({
   begun: boolean;
 }) {
   const [open, setOpen] = useState(begun);
+  const regions = useRegions();
+  const countries = useNames("country", "");
+  const list = useId();
+  const [country, setCountry] = useState(to.country);
+  const own = regions.filter((each) => each.id.startsWith(`${country}-`));
+  const nameOf = (region: string) => own.find((each) => each.id === region)?.name ?? region;
   if (!open) {
     return (
       <button type="button" className="inplace col-span-2 text-start font-semibold" onClick={() => setOpen(true)}>
-        {inWords(to)}
+        {inWords(to, nameOf)}
       </button>
     );
   }
@@ -248,7 +258,8 @@ function PlaceChoice({
         event.preventDefault();
         const form = new FormData(event.currentTarget);
         const postcode = String(form.get("postcode")).trim();
-        const region = String(form.get("region")).trim().toUpperCase();
+        const typed = String(form.get("region")).trim();
+        const region = begunIn(own, typed)?.id ?? typed.toUpperCase();
         choose({
           country: String(form.get("country")).trim(),
           ...(postcode ? { postcode } : {}),
@@ -264,14 +275,22 @@ function PlaceChoice({
         maxLength={60}
         className="inplace min-w-0 flex-1"
         autoFocus
+        onChange={(event) => setCountry(named(countries, event.target.value)?.id ?? "")}
       />
       <input
         name="region"
-        aria-label={say("regionCode")}
-        defaultValue={to.region ?? ""}
+        key={own.length === 0 ? "none" : "some"}
+        aria-label={say("region")}
+        list={list}
+        defaultValue={nameOf(to.region ?? "")}
         placeholder={say("ticketRegion")}
-        className="inplace w-16"
+        className="inplace w-24"
       />
+      <datalist id={list}>
+        {own.map((each) => (
+          <option key={each.id} value={each.name} />
+        ))}
+      </datalist>
       <input
         name="postcode"
         aria-label={say("postcode")}

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from "react";
 import { answer, api, type Line, type Problem, problemsOf, type Setup } from "../api/client";
 import { useActs, useBench, useTroubles } from "../desk/bench";
 import { AddNamed } from "../shared/AddNamed";
+import { usePlaceNames } from "../shared/PlacesField";
 import { idFrom, setupPath, under } from "../shared/paths";
 import { inWords } from "../shared/places";
 import { Said } from "../shared/Said";
@@ -21,6 +22,7 @@ interface Props {
 
 /** What is in a sample basket, changed where it stands; each change is one step of the draft and can be undone. */
 export function BasketEditor({ basket, choose, open }: Props) {
+  const { nameOf } = usePlaceNames();
   const bench = useBench();
   const acts = useActs();
   const troubles = useTroubles();
@@ -97,7 +99,7 @@ export function BasketEditor({ basket, choose, open }: Props) {
         </button>
       </form>
       {basket.order.to && (
-        <p className="mt-1 quiet">{say("goesUnlessAnotherPlaceTried", { to: inWords(basket.order.to) })}</p>
+        <p className="mt-1 quiet">{say("goesUnlessAnotherPlaceTried", { to: inWords(basket.order.to, nameOf) })}</p>
       )}
       <Said
         problems={[

@@ -7,12 +7,6 @@ export const lines: Notation = {
   read: (text) => text.split(/,\s*/).filter(Boolean),
 };
 
-/** Words with spaces between them. */
-export const words: Notation = {
-  write: (value) => ((value as string[] | undefined) ?? []).join(" "),
-  read: (text) => text.split(/[\s,]+/).filter(Boolean),
-};
-
 export const whole: Notation = {
   write: (value) => (value === undefined || value === null ? "" : String(value)),
   read: (text) => (text.trim() === "" ? undefined : /^\s*\d+\s*$/.test(text) ? Number(text) : text),

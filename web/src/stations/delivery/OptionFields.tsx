@@ -3,11 +3,12 @@ import type { Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { endings } from "../../shared/endings";
 import { Field } from "../../shared/Field";
+import { IdsField, useGoodsKinds } from "../../shared/IdsField";
 import { Moves } from "../../shared/Moves";
 import { NotationField } from "../../shared/NotationField";
 import { dayText, volume } from "../../shared/notation/delivery";
 import { weekdays } from "../../shared/notation/hours";
-import { words, yesNo, yesNoChoices } from "../../shared/notation/plain";
+import { yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 
@@ -17,6 +18,7 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
   const acts = useActs();
   const path = setupPath("delivery", "options", id);
   const { options, zones } = bench.setup.delivery;
+  const kinds = useGoodsKinds();
   const option = options.find((each) => each.id === id);
   if (!option) return null;
   const remove = async () => {
@@ -55,8 +57,18 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
         <Field path={under(path)("limits", "quantityTo")} label={say("thingsUp")} placeholder={say("any")} optional />
         <Field path={under(path)("limits", "valueFrom")} label={say("goodsFrom")} placeholder={say("any")} optional />
         <Field path={under(path)("limits", "valueTo")} label={say("goodsUp")} placeholder={say("any")} optional />
-        <Field path={under(path)("limits", "only")} label={say("onlyTheseGroups")} {...words} />
-        <Field path={under(path)("limits", "except")} label={say("notTheseGroups")} {...words} />
+        <IdsField
+          path={under(path)("limits", "only")}
+          label={say("onlyTheseGroups")}
+          things={kinds}
+          empty={say("allOfThem")}
+        />
+        <IdsField
+          path={under(path)("limits", "except")}
+          label={say("notTheseGroups")}
+          things={kinds}
+          empty={say("none")}
+        />
         <NotationField
           path={under(path)("limits", "weekdays")}
           label={say("orderedOn")}

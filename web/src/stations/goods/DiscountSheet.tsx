@@ -3,9 +3,11 @@ import type { Setup } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
+import { IdsField, useGoodsKinds } from "../../shared/IdsField";
 import { NotationField } from "../../shared/NotationField";
 import { window } from "../../shared/notation/days";
-import { whole, words, yesNo, yesNoChoices } from "../../shared/notation/plain";
+import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
+import { PlacesField } from "../../shared/PlacesField";
 import { idFrom, setupPath, under, valueAt } from "../../shared/paths";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
@@ -48,6 +50,7 @@ const pathOf = (rule: string, column: Id) =>
 function DiscountDetail({ id }: { id: string }) {
   const at = setupPath("discounts", "rules", id);
   const when = under(at)("conditions");
+  const kinds = useGoodsKinds();
   return (
     <section
       aria-label={say("whenApplies")}
@@ -62,9 +65,9 @@ function DiscountDetail({ id }: { id: string }) {
           notation={window}
         />
         <Field path={under(when)("leastQuantity")} label={say("fromThings")} placeholder={say("any")} optional />
-        <Field path={under(when)("categories")} label={say("onlyGoods")} placeholder={say("allOfThem")} {...words} />
-        <Field path={under(when)("except")} label={say("notGoods")} placeholder={say("none")} {...words} />
-        <Field path={under(when)("places")} label={say("only")} placeholder={say("everywhere")} {...words} />
+        <IdsField path={under(when)("categories")} label={say("onlyGoods")} things={kinds} empty={say("allOfThem")} />
+        <IdsField path={under(when)("except")} label={say("notGoods")} things={kinds} empty={say("none")} />
+        <PlacesField path={under(when)("places")} label={say("only")} empty={say("everywhere")} />
         <Field path={under(when)("uses")} label={say("usesAll")} placeholder={say("any")} {...whole} />
         <Field path={under(when)("usesPerBuyer")} label={say("usesForOneBuyer")} placeholder={say("any")} {...whole} />
         <Field path={under(when)("firstOrder")} label={say("firstOrderOnly")} choices={yesNoChoices} {...yesNo} />

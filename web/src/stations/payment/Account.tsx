@@ -5,6 +5,7 @@ import { PracticeOffer } from "../../desk/PracticeOffer";
 import { usePractice } from "../../desk/usePractice";
 import { Said } from "../../shared/Said";
 import { say, sayCode } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { Trial } from "./Trial";
 import { type Provider, usable, useGateways } from "./useGateways";
 
@@ -63,13 +64,19 @@ export function Account({ gateway, provider, brought = [] }: Props) {
       ({ url }) => window.location.assign(url),
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
+  const ask = () =>
+    answer(api.POST("/api/shops/{shop}/gateways/{gateway}/ask", { params: { path: { shop, gateway } } })).then(
+      gateways.refresh,
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
   const connected = known !== undefined && known.state !== "not-connected";
   const input = "inplace w-full font-mono";
   return (
     <section aria-label={say("accountBehind")} className="border-s-2 border-base-300 ps-4">
       <p>
         <strong>{known?.mode ? sayCode("mode", known.mode) : say("noAccountYet")}</strong> ·{" "}
-        {states[known?.state ?? "not-connected"]}
+        {states[known?.state ?? "not-connected"]}{" "}
+        {known?.state === "waiting-for-approval" && <TextButton onClick={() => void ask()}>{say("askNow")}</TextButton>}
       </p>
       {practice?.on && (
         <p className="mt-2 flex flex-wrap items-baseline gap-x-3">

@@ -1,9 +1,12 @@
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
-import { whole, words } from "../../shared/notation/plain";
+import { IdsField, useGoodsKinds } from "../../shared/IdsField";
+import { useNames } from "../../shared/NamedField";
+import { whole } from "../../shared/notation/plain";
 import { PlacesField } from "../../shared/PlacesField";
 import { type SetupPath, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
+import { waysOf } from "../../shared/ways";
 import { kindOf, type MethodSetup } from "./kinds";
 
 const buyers = [
@@ -21,6 +24,9 @@ export function MethodFields({ method }: { method: MethodSetup }) {
   const bench = useBench();
   const path = setupPath("payment", "methods", method.id);
   const { currency } = bench.setup.shop;
+  const kinds = useGoodsKinds();
+  const currencies = useNames("currency", "");
+  const ways = waysOf(bench.setup).ways;
   return (
     <>
       <div className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
@@ -83,21 +89,26 @@ export function MethodFields({ method }: { method: MethodSetup }) {
           choices={buyers}
           read={(text) => text || undefined}
         />
-        <Field path={under(path)("conditions", "currencies")} label={say("paid")} placeholder={say("any")} {...words} />
+        <IdsField
+          path={under(path)("conditions", "currencies")}
+          label={say("paid")}
+          things={currencies}
+          empty={say("any")}
+        />
         <div className="col-span-2">
           <PlacesField path={under(path)("conditions", "places")} label={say("sentTo")} empty={say("anywhere")} />
         </div>
-        <Field
+        <IdsField
           path={under(path)("conditions", "deliveries")}
           label={say("deliveredBy")}
-          placeholder={say("anyOption")}
-          {...words}
+          things={ways}
+          empty={say("anyOption")}
         />
-        <Field
+        <IdsField
           path={under(path)("conditions", "except")}
           label={say("notWithTheseGroups")}
-          placeholder={say("none")}
-          {...words}
+          things={kinds}
+          empty={say("none")}
         />
       </fieldset>
     </>

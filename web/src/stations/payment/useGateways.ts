@@ -20,6 +20,8 @@ export function useGateways() {
     refresh: () => {
       void client.invalidateQueries({ queryKey: key });
       void client.invalidateQueries({ queryKey: ["draft", shop] });
+      // An account that was tried, or is not any more, may stand against opening.
+      void client.invalidateQueries({ queryKey: ["opening", shop] });
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { Setup } from "../../api/client";
 import { useActs, useBench, usePriced } from "../../desk/bench";
+import { PracticeOffer } from "../../desk/PracticeOffer";
 import { Field } from "../../shared/Field";
 import { NamedField } from "../../shared/NamedField";
 import { NotationField } from "../../shared/NotationField";
@@ -53,9 +54,10 @@ export function PickupStation() {
       </StationHead>
       <Ways />
       {reason && !shop.point && (
-        <p role="status" className="mb-3 text-warning">
-          {reason}
-        </p>
+        <div role="status" className="mb-3">
+          <p className="text-warning">{reason}</p>
+          <PracticeOffer />
+        </div>
       )}
       {pickup.places.length === 0 && !pickup.local && (
         <p className="max-w-xl py-6 quiet">{say("nothingCollectedNothingBroughtRound")}</p>

@@ -1,8 +1,14 @@
+import { useId, useState } from "react";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { begun, near } from "../../shared/named";
+import { usePlaceNames } from "../../shared/PlacesField";
+import type { SetupPath } from "../../shared/paths";
 import { idFrom, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
+
+const MOST = 8;
 
 const schemes = [
   { id: "ordinary", name: say("ordinary") },
@@ -31,11 +37,36 @@ const most = {
   },
 };
 
+/** Whom the number is from: a country, a region with taxes of its own, or the Union for its schemes. */
+function AuthorityField({ path }: { path: SetupPath }) {
+  const { all, nameOf } = usePlaceNames();
+  const list = useId();
+  const [typed, setTyped] = useState("");
+  return (
+    <>
+      <Field
+        path={path}
+        label={say("authority")}
+        write={(value) => nameOf(String(value ?? ""))}
+        read={(text) => begun(all, text)?.id ?? text.trim()}
+        suggestions={list}
+        typed={setTyped}
+      />
+      <datalist id={list}>
+        {near(all, typed, MOST).map((each) => (
+          <option key={each.id} value={each.name} />
+        ))}
+      </datalist>
+    </>
+  );
+}
+
 /** With whom the seller is registered, and what stands still for buyers elsewhere. */
 export function Registrations() {
   const bench = useBench();
   const acts = useActs();
   const { tax, shop } = bench.setup;
+  const { nameOf } = usePlaceNames();
   const add = () => {
     const id = idFrom(
       "registration",
@@ -63,9 +94,9 @@ export function Registrations() {
             return (
               <li
                 key={each.id}
-                className="grid grid-cols-2 items-end gap-y-1 md:grid-cols-[5rem_1fr_1fr_7rem_8rem_auto] gap-x-4"
+                className="grid grid-cols-2 items-end gap-y-1 md:grid-cols-[9rem_1fr_1fr_7rem_8rem_auto] gap-x-4"
               >
-                <Field path={under(at)("authority")} label={say("authority")} read={(text) => text.toUpperCase()} />
+                <AuthorityField path={under(at)("authority")} />
                 <Field path={under(at)("scheme")} label={say("scheme")} choices={schemes} />
                 <Field path={under(at)("number")} label={say("numberOnEveryPaper")} placeholder={say("asOnLetter")} />
                 <Field path={under(at)("from")} label={say("fromDay")} placeholder={say("always")} optional />
@@ -80,7 +111,7 @@ export function Registrations() {
                   type="button"
                   className="btn btn-ghost btn-xs"
                   onClick={() => void acts.set(at, undefined)}
-                  aria-label={say("removeRegistrationWith", { authority: each.authority })}
+                  aria-label={say("removeRegistrationWith", { authority: nameOf(each.authority) })}
                 >
                   {say("removeIt")}
                 </button>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight, useTroubles } from "../../desk/bench";
 import { type SetupPath, setupPath } from "../../shared/paths";
+import { languageName } from "../../shared/places";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 
@@ -43,7 +44,7 @@ export function LetterTexts({ languages }: { languages: string[] }) {
               <LetterText
                 key={language}
                 path={setupPath("terms", "letters", occasion.id, language)}
-                label={`${occasion.name}, ${occasion.to}, ${language}`}
+                label={`${occasion.name}, ${occasion.to}, ${languageName(language)}`}
                 language={language}
                 shipped={shipped.data[occasion.id]?.[language] ?? shipped.data[occasion.id]?.en}
               />

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { setupPath } from "../../shared/paths";
+import { languageName } from "../../shared/places";
 import { Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
 
@@ -40,7 +41,11 @@ export function OwnPhrases({ languages }: { languages: string[] }) {
         <span role="status">
           {lacking.length === 0
             ? say("eachPhrasesThereEveryLanguage", { count: all.length })
-            : lacking.map(([language, many]) => say("lackLanguage2", { many, count: all.length, language })).join(", ")}
+            : lacking
+                .map(([language, many]) =>
+                  say("lackLanguage2", { many, count: all.length, language: languageName(language) }),
+                )
+                .join(", ")}
         </span>
         {lacking.length > 0 && (
           <label className="flex items-center gap-2">

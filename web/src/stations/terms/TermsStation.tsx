@@ -6,6 +6,7 @@ import { Field } from "../../shared/Field";
 import { Fold } from "../../shared/Fold";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { type SetupPath, setupPath, valueAt } from "../../shared/paths";
+import { languageName } from "../../shared/places";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -103,7 +104,7 @@ export function TermsStation() {
             <Field
               key={language}
               path={setupPath("terms", "orderButton", language)}
-              label={say("orderButton", { language })}
+              label={say("orderButton", { language: languageName(language) })}
               optional
             />
           ))}
@@ -117,7 +118,7 @@ export function TermsStation() {
                   <Text
                     key={language}
                     path={setupPath("terms", "texts", kind.id, language)}
-                    label={`${kind.name}, ${language}`}
+                    label={`${kind.name}, ${languageName(language)}`}
                     language={language}
                     template={templates.data?.[kind.id]?.[language]}
                     reads={read.data?.[language]?.find((text) => text.kind === kind.id)?.text}
@@ -192,7 +193,7 @@ function Text({ path, label, language, template, reads }: TextProps) {
         dir="auto"
         aria-label={label}
         data-path={path}
-        placeholder={say("notWrittenYet", { language })}
+        placeholder={say("notWrittenYet", { language: languageName(language) })}
         className="textarea w-full"
         value={typed ?? saved}
         onFocus={() => marks.setAt(path)}

@@ -49,6 +49,7 @@ final class Browser implements AutoCloseable {
     private final WebDriverWait wait;
     private final Path profile;
     private int taps;
+    private int others;
 
     private Browser(ChromeDriver driver, Path profile) {
         this.driver = driver;
@@ -168,6 +169,11 @@ final class Browser implements AutoCloseable {
         return taps;
     }
 
+    /** What was done so far: each click, each key or chord, each field typed. */
+    int actions() {
+        return taps + others;
+    }
+
     /** A page may draw an element anew between finding it and using it; then it is found again. */
     private void again(Runnable action) {
         wait.withMessage(this::page).until(d -> {
@@ -185,25 +191,35 @@ final class Browser implements AutoCloseable {
     }
 
     void fill(String css, String value) {
+        others++;
         again(() -> see(css).sendKeys(Keys.chord(Keys.CONTROL, "a"), value));
     }
 
     /** Gives a file to an input that may not be seen. */
     void upload(String css, java.nio.file.Path file) {
+        others++;
         again(() -> driver.findElement(By.cssSelector(css))
                 .sendKeys(file.toAbsolutePath().toString()));
     }
 
     void choose(String css, String value) {
+        others++;
         again(() -> new org.openqa.selenium.support.ui.Select(see(css)).selectByValue(value));
     }
 
     void keys(CharSequence... keys) {
+        others += keys.length;
         driver.switchTo().activeElement().sendKeys(keys);
     }
 
     void waitFor(String what, java.util.function.BooleanSupplier condition) {
         wait.withMessage(() -> what + "; " + page()).until(d -> condition.getAsBoolean());
+    }
+
+    /** How many of them can be seen. */
+    int count(By by) {
+        return (int)
+                driver.findElements(by).stream().filter(WebElement::isDisplayed).count();
     }
 
     boolean shows(String text) {

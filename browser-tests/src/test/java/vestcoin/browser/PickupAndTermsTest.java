@@ -111,7 +111,7 @@ class PickupAndTermsTest extends AtDesk {
     void a_letter_is_worded_a_subject_is_compulsory_and_the_one_that_ships_comes_back() {
         at("terms");
         browser.click(By.xpath("//summary[contains(., 'Letters')]"));
-        String subject = "input[aria-label='Subject: The order is confirmed, to the buyer, en']";
+        String subject = "input[aria-label='Subject: The order is confirmed, to the buyer, English']";
         browser.waitFor(
                 "the one that ships",
                 () -> browser.see(subject).getDomProperty("value").equals("Your order {order} at {shop}"));

@@ -4,16 +4,12 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -224,30 +220,5 @@ class DraftController {
                         Sales.NONE,
                         Set.of(),
                         Phrases.forBuyers().size()));
-    }
-
-    @ExceptionHandler(Edits.Conflict.class)
-    ResponseEntity<ProblemDetail> conflict(Edits.Conflict conflict) {
-        String now = Edits.shown(conflict.edit().path(), conflict.current());
-        String wanted = Edits.shown(conflict.edit().path(), conflict.edit().now());
-        ApiProblem told = new ApiProblem(
-                HttpStatus.CONFLICT,
-                List.of(new Problem(
-                        conflict.edit().path(),
-                        Message.of(
-                                "publishing.somebody-changed-this-meanwhile-now-you-wanted",
-                                "shortened",
-                                shortened(now),
-                                "shortened2",
-                                shortened(wanted)),
-                        Message.of("publishing.look-at-both-and-type-one-that"))),
-                Map.of("current", now));
-        return ResponseEntity.status(HttpStatus.CONFLICT)
-                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                .body(told.detail());
-    }
-
-    private static String shortened(String text) {
-        return text.length() <= 120 ? text : text.substring(0, 120) + "…";
     }
 }

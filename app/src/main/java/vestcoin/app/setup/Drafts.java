@@ -85,12 +85,16 @@ public class Drafts {
                 .update();
     }
 
-    /** The draft with edits made but nothing stored: what a keystroke would do. */
+    /**
+     * The draft with edits made but nothing stored: what a keystroke would do now, whatever stood there when the key
+     * went down.
+     */
     public Draft tried(String shop, List<Edit> edits) {
         Draft draft = of(shop);
         List<Edit> understood = Companions.with(
                 edits.stream()
                         .map(edit -> Edits.understood(edit, draft.document().tree()))
+                        .map(edit -> edit.onto(Edits.at(draft.document().tree(), edit.path())))
                         .toList(),
                 draft.document().tree());
         return new Draft(draft.version(), draft.document().tried(understood));

@@ -36,6 +36,11 @@ public record Edit(
                 : edits.stream().filter(Objects::nonNull).toList();
     }
 
+    /** The same, made on what stands there now. */
+    Edit onto(Optional<JsonNode> current) {
+        return new Edit(path, current, now, from, to);
+    }
+
     Edit meaning(Optional<JsonNode> read) {
         return new Edit(path, was, read, from, to);
     }

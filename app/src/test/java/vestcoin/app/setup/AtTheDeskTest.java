@@ -325,6 +325,22 @@ class AtTheDeskTest {
         assertThat(other.path("mended").toString()).contains("the ticket shows");
     }
 
+    @Test
+    void a_keystroke_made_while_the_draft_moved_on_is_priced_on_what_stands_now() {
+        Map<String, Object> edit = Map.of("path", "goods/products/line-reel/price", "was", "1.00", "now", "33.00");
+        Map<String, Object> order = Map.of(
+                "lines",
+                List.of(Map.of("product", "line-reel", "quantity", "1", "options", Map.of())),
+                "to",
+                Map.of("country", "IE", "postcode", "T12 X2A0"));
+        Caller.Answer ticket = owner.post(Caller.SHOP + "/ticket", Map.of("edits", List.of(edit), "order", order));
+        assertThat(ticket.status()).isEqualTo(200);
+        assertThat(ticket.json().at("/quote/goods/value").asString()).isEqualTo("33.00");
+        Caller.Answer kept = owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(edit)));
+        assertThat(kept.status()).as("kept it is not").isEqualTo(409);
+        assertThat(kept.sentence()).startsWith("Somebody changed this meanwhile");
+    }
+
     // How far Terms is.
 
     @Test
