@@ -110,8 +110,8 @@ class DraftController {
     }
 
     /**
-     * What is usual in a country. @param timeZones every one it has @param begun whether an edition stands, so that the
-     * first questions are over
+     * What is usual in a country. @param timeZones the one all its clocks show, or every one of those that
+     * differ @param begun whether an edition stands, so that the first questions are over
      */
     record Usual(String currency, String language, Tax.Prices prices, List<String> timeZones, boolean begun) {}
 
@@ -125,8 +125,16 @@ class DraftController {
                 FirstAnswers.currencyOf(code),
                 FirstAnswers.languageOf(code),
                 FirstAnswers.pricesOf(code),
-                TimeZones.all(code).stream().map(ZoneId::getId).toList(),
+                clocks(code),
                 editions.live(shop).isPresent());
+    }
+
+    private List<String> clocks(String country) {
+        ZoneId none = ZoneId.of("UTC");
+        ZoneId one = TimeZones.of(country, clock.instant(), none);
+        return one.equals(none)
+                ? TimeZones.all(country).stream().map(ZoneId::getId).toList()
+                : List.of(one.getId());
     }
 
     /** The draft that follows from the first questions, as one change that can be undone. */
