@@ -82,6 +82,9 @@ public final class Json {
             List.class,
             "a list");
 
+    /** Said of a value of another form than a document has there. */
+    public static final String WRONG_FORM = "format.value-here-has-wrong-form-expected";
+
     public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxNestingDepth(60)
@@ -218,13 +221,16 @@ public final class Json {
                     Message.of("format.remove-or-check-spelling"));
         }
         if (e instanceof StreamReadException) {
-            String where = e.getLocation() == null
-                    ? ""
-                    : " at line " + e.getLocation().getLineNr() + ", column "
-                            + e.getLocation().getColumnNr();
             return new InvalidInput(
                     "",
-                    Message.of("format.this-not-json", "where", where),
+                    e.getLocation() == null
+                            ? Message.of("format.this-not-json")
+                            : Message.of(
+                                    "format.this-not-json-at",
+                                    "line",
+                                    String.valueOf(e.getLocation().getLineNr()),
+                                    "column",
+                                    String.valueOf(e.getLocation().getColumnNr())),
                     Message.of("format.check-for-missing-comma-quote-or-bracket"));
         }
         if (e instanceof DatabindException databind) {

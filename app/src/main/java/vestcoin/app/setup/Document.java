@@ -110,7 +110,28 @@ public final class Document {
         for (Edit edit : edits) {
             changed = Edits.apply(changed, edit);
         }
-        return new Document(changed, CompiledSetup.of(read(changed, tree, setup()), compiled));
+        try {
+            return new Document(changed, CompiledSetup.of(read(changed, tree, setup()), compiled));
+        } catch (InvalidInput e) {
+            throw typed(e, edits);
+        }
+    }
+
+    /** What was typed into a field is refused in other words than a file: nobody typed fields of an object. */
+    private static InvalidInput typed(InvalidInput refused, List<Edit> edits) {
+        return edits.stream()
+                .filter(edit -> edit.text().isPresent())
+                .filter(edit -> refused.problems().stream()
+                        .anyMatch(problem -> problem.sentence().code().equals(Json.WRONG_FORM)))
+                .findFirst()
+                .map(edit -> new InvalidInput(
+                        edit.path(),
+                        Message.of(
+                                "setup.what-was-typed-cannot-be-read-here",
+                                "typed",
+                                edit.text().orElseThrow()),
+                        Message.of("setup.type-it-in-the-fields-beside")))
+                .orElse(refused);
     }
 
     /**

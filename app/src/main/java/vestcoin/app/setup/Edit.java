@@ -36,6 +36,11 @@ public record Edit(
                 : edits.stream().filter(Objects::nonNull).toList();
     }
 
+    /** What was typed, where it is a text. */
+    Optional<String> text() {
+        return now.filter(JsonNode::isString).map(JsonNode::asString);
+    }
+
     /** The same, made on what stands there now. */
     Edit onto(Optional<JsonNode> current) {
         return new Edit(path, current, now, from, to);

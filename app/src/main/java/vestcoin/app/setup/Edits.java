@@ -48,7 +48,7 @@ public final class Edits {
 
     /** The edit with texts of cells read into what they mean. @throws InvalidInput if a text cannot be read */
     static Edit understood(Edit edit, JsonNode document) {
-        Optional<String> text = edit.now().filter(JsonNode::isString).map(JsonNode::asString);
+        Optional<String> text = edit.text();
         String path = edit.path();
         if (path == null || path.isBlank() || path.length() > LONGEST_PATH) {
             throw new InvalidInput(

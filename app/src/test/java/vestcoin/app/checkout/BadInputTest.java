@@ -205,7 +205,11 @@ class BadInputTest {
                 400,
                 "basket/lines/0/quantity",
                 "has to stand in quotes");
-        told(buyer.post(Caller.COUNTER + "/quote", "{\"lines\":["), 400, "", "This is not JSON at line 1");
+        told(
+                buyer.post(Caller.COUNTER + "/quote", "{\"lines\":["),
+                400,
+                "",
+                "This cannot be read as a file Vest Coin wrote: at line 1");
         told(buyer.post("/api/counter/no-such-shop/quote", Caller.quoting(Caller.book())), 404, "shop", "not open");
         told(
                 buyer.post(

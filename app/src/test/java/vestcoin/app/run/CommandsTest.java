@@ -78,7 +78,7 @@ class CommandsTest {
         assertThat(said.status()).isEqualTo(2);
         assertThat(said.err())
                 .contains("broken.json")
-                .contains("This is not JSON at line 1")
+                .contains("This cannot be read as a file Vest Coin wrote: at line 1")
                 .doesNotContain("Exception");
         assertThat(Said.by(new PriceCommand(), "--setup", "nowhere.json", "--order", broken.toString())
                         .err())
