@@ -43,7 +43,7 @@ class FirstShopsTest {
     @ParameterizedTest
     @CsvSource({
         "Ireland, '', '', 3 Example Slip, Galway, H91 X2A0, IE, '', 5 Example Lane, T12 X2A0, Cork",
-        "usa, north carolina, new york, 9 Example Street, Asheville, 28801, US, US-NC, 7 Sample Avenue, 28803, Asheville"
+        "usa, north carolina, new york, 9 Example Street, Asheville, 28801, US, US-NC, 7 Sample Way, 28803, Asheville"
     })
     void a_shop_is_begun_and_its_first_order_placed_paid_and_collected(
             String country,

@@ -186,6 +186,7 @@ class TrialTest {
         browser.waitFor("a tenth more for the long one", () -> "10 %"
                 .equals(browser.see("[data-path='goods/products/paddle/options/length/choices/long']")
                         .getDomProperty("value")));
+        assertThat(browser.violations()).isEmpty();
         assertThat(browser.actions() - before).isLessThanOrEqualTo(16);
     }
 
@@ -254,6 +255,7 @@ class TrialTest {
         button("Cash when you collect");
         browser.click("[aria-label='Cash when you collect, on']");
         browser.waitFor("three ways", () -> browser.shows("Pays by Card") || browser.shows("Bank transfer"));
+        assertThat(browser.violations()).isEmpty();
         assertThat(browser.actions() - before).isLessThanOrEqualTo(25);
     }
 

@@ -249,7 +249,8 @@ public class Gateways {
                 where url like :url || '/%'""").param("url", serviceUrl).update();
         sql.sql("""
                 delete from gateway g where url like :url || '/%'
-                    and not exists (select 1 from payment p where p.shop = g.shop and p.gateway = g.id)""").param("url", serviceUrl).update();
+                    and not exists (select 1 from payment p where p.shop = g.shop and p.gateway = g.id)
+                """).param("url", serviceUrl).update();
     }
 
     private static void checkId(String id) {

@@ -24,9 +24,10 @@ import vestcoin.app.format.Phrases;
 @ExtendWith(RunningShop.class)
 class PlainRefusalsTest {
     /** Paths such as goods/products, names such as weightUnit, braces, and words only a programmer says. */
-    private static final Pattern INSIDES = Pattern.compile(
-            "\\b[a-z]+[A-Z][A-Za-z]*\\b|\\b[a-z]{3,}/[a-z]{3,}\\b|[{}\\[\\]]|"
-                    + "(?i:\\b(schema|json|null|object|array|boolean|string|integer|enum|class|java|exception|parse)\\b)");
+    private static final Pattern INSIDES =
+            Pattern.compile("\\b[a-z]+[A-Z][A-Za-z]*\\b|\\b[a-z]{3,}/[a-z]{3,}\\b|[{}\\[\\]]|"
+                    + "(?i:\\b(schema|json|null|object|array|boolean|string|integer|enum|class|java|exception"
+                    + "|parse)\\b)");
 
     /** What is typed wrongly: not what is there, too much of it, nothing at all, and what no field takes. */
     private static final List<String> WRONG = List.of(
@@ -131,11 +132,10 @@ class PlainRefusalsTest {
     @ValueSource(strings = {"en", "de"})
     void no_refusal_of_the_catalogue_speaks_of_the_programs_insides(String language) {
         List<String> inside = Phrases.catalogue(language).entrySet().stream()
-                .filter(
-                        each -> each.getKey()
-                                .matches(
-                                        "(setup|goods|delivery|tax|pickup|payment|discount|place|calendar|"
-                                                + "format|finding|publishing|orderdesk|order|stock|access|money|basket|terms|parcel)\\..*"))
+                .filter(each -> each.getKey()
+                        .matches("(setup|goods|delivery|tax|pickup|payment|discount|place|calendar|"
+                                + "format|finding|publishing|orderdesk|order|stock|access|money|basket|terms"
+                                + "|parcel)\\..*"))
                 // In German, null is nought.
                 .map(each -> Map.entry(each.getKey(), words(each.getValue()).replace("null", "nought")))
                 .filter(each -> INSIDES.matcher(each.getValue()).find())
