@@ -9,6 +9,7 @@ import { window } from "../../shared/notation/days";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { PlacesField } from "../../shared/PlacesField";
 import { idFrom, setupPath, under, valueAt } from "../../shared/paths";
+import { Settables, settable } from "../../shared/Settables";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -56,22 +57,38 @@ function DiscountDetail({ id }: { id: string }) {
       aria-label={say("whenApplies")}
       className="border-s-2 border-accent px-4 pt-2 pb-4 max-md:sticky max-md:start-0 max-md:w-[calc(100vw-2.75rem)]"
     >
-      <div className="grid max-w-3xl grid-cols-2 gap-x-6 md:grid-cols-3 gap-y-2">
+      <div className="max-w-xs">
         <Field path={under(at)("name")} label={say("asBuyerReads")} />
-        <NotationField
-          path={under(when)("window")}
-          label={say("daysField")}
-          placeholder={say("always")}
-          notation={window}
-        />
-        <Field path={under(when)("leastQuantity")} label={say("fromThings")} placeholder={say("any")} optional />
-        <IdsField path={under(when)("categories")} label={say("onlyGoods")} things={kinds} empty={say("allOfThem")} />
-        <IdsField path={under(when)("except")} label={say("notGoods")} things={kinds} empty={say("none")} />
-        <PlacesField path={under(when)("places")} label={say("only")} empty={say("everywhere")} />
-        <Field path={under(when)("uses")} label={say("usesAll")} placeholder={say("any")} {...whole} />
-        <Field path={under(when)("usesPerBuyer")} label={say("usesForOneBuyer")} placeholder={say("any")} {...whole} />
-        <Field path={under(when)("firstOrder")} label={say("firstOrderOnly")} choices={yesNoChoices} {...yesNo} />
       </div>
+      <Settables
+        className="mt-2 grid max-w-3xl grid-cols-2 gap-x-6 gap-y-2 md:grid-cols-3"
+        items={[
+          settable(under(when)("window"), say("daysField"), (path, label) => (
+            <NotationField path={path} label={label} placeholder={say("always")} notation={window} />
+          )),
+          settable(under(when)("leastQuantity"), say("fromThings"), (path, label) => (
+            <Field path={path} label={label} placeholder={say("any")} optional />
+          )),
+          settable(under(when)("categories"), say("onlyGoods"), (path, label) => (
+            <IdsField path={path} label={label} things={kinds} empty={say("allOfThem")} />
+          )),
+          settable(under(when)("except"), say("notGoods"), (path, label) => (
+            <IdsField path={path} label={label} things={kinds} empty={say("none")} />
+          )),
+          settable(under(when)("places"), say("only"), (path, label) => (
+            <PlacesField path={path} label={label} empty={say("everywhere")} />
+          )),
+          settable(under(when)("uses"), say("usesAll"), (path, label) => (
+            <Field path={path} label={label} placeholder={say("any")} {...whole} />
+          )),
+          settable(under(when)("usesPerBuyer"), say("usesForOneBuyer"), (path, label) => (
+            <Field path={path} label={label} placeholder={say("any")} {...whole} />
+          )),
+          settable(under(when)("firstOrder"), say("firstOrderOnly"), (path, label) => (
+            <Field path={path} label={label} choices={yesNoChoices} {...yesNo} />
+          )),
+        ]}
+      />
     </section>
   );
 }

@@ -7,11 +7,14 @@ import { NotationField } from "../../shared/NotationField";
 import { bounds, breaks, measure, own, renewal, sale } from "../../shared/notation/goods";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
+import { Settables, settable } from "../../shared/Settables";
 import { say } from "../../shared/say";
 import { ChoicesBoard } from "./ChoicesBoard";
 import { InStock } from "./InStock";
 
 type Product = Setup["goods"]["products"][number];
+
+const FIELDS = "grid grid-cols-2 content-start gap-x-6 gap-y-2 md:grid-cols-3";
 
 /** One product unfolded: what changes its price, and what it takes to send it. */
 export function ProductDetail({ product, close }: { product: Product; close: () => void }) {
@@ -40,96 +43,98 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         </button>
       </div>
       <Part title={say("price")}>
-        <NotationField path={under(at)("sale")} label={say("salePrice")} placeholder={say("none")} notation={sale} />
-        <NotationField
-          path={under(at)("breaks")}
-          label={say("fromQuantityOn")}
-          placeholder={say("none")}
-          notation={breaks}
+        <Settables
+          className={FIELDS}
+          items={[
+            settable(under(at)("sale"), say("salePrice"), (path, label) => (
+              <NotationField path={path} label={label} placeholder={say("none")} notation={sale} />
+            )),
+            settable(under(at)("breaks"), say("fromQuantityOn"), (path, label) => (
+              <NotationField path={path} label={label} placeholder={say("none")} notation={breaks} />
+            )),
+            settable(under(at)("measure"), say("soldByMeasure"), (path, label) => (
+              <NotationField path={path} label={label} placeholder={say("byThePiece")} notation={measure} />
+            )),
+            ...(product.kind === "donation"
+              ? [
+                  settable(under(at)("bounds"), say("buyerGives"), (path, label) => (
+                    <NotationField path={path} label={label} notation={bounds} />
+                  )),
+                ]
+              : []),
+            settable(under(at)("renews"), say("chargedAgainEvery"), (path, label) => (
+              <NotationField path={path} label={label} placeholder={say("onceOnly")} notation={renewal} />
+            )),
+            ...shop.currencies.map((accepted) =>
+              settable(
+                under(at)("prices", accepted.code),
+                say("priceInCurrency", { code: accepted.code }),
+                (path, label) => <Field path={path} label={label} placeholder={say("converted")} optional />,
+              ),
+            ),
+            ...goods.buyerGroups.map((group) =>
+              settable(under(at)("groupPrices", group.id), say("forNamed", { name: group.name }), (path, label) => (
+                <Field
+                  path={path}
+                  label={label}
+                  placeholder={
+                    group.percentOff ? say("percentOff2", { percentOff: group.percentOff }) : say("shelfPrice")
+                  }
+                  optional
+                />
+              )),
+            ),
+          ]}
         />
-        <NotationField
-          path={under(at)("measure")}
-          label={say("soldByMeasure")}
-          placeholder={say("byThePiece")}
-          notation={measure}
-        />
-        {product.kind === "donation" && (
-          <NotationField path={under(at)("bounds")} label={say("buyerGives")} notation={bounds} />
-        )}
-        <NotationField
-          path={under(at)("renews")}
-          label={say("chargedAgainEvery")}
-          placeholder={say("onceOnly")}
-          notation={renewal}
-        />
-        {shop.currencies.map((accepted) => (
-          <Field
-            key={accepted.code}
-            path={under(at)("prices", accepted.code)}
-            label={say("priceInCurrency", { code: accepted.code })}
-            placeholder={say("converted")}
-            optional
-          />
-        ))}
-        {goods.buyerGroups.map((group) => (
-          <Field
-            key={group.id}
-            path={under(at)("groupPrices", group.id)}
-            label={say("forNamed", { name: group.name })}
-            placeholder={group.percentOff ? say("percentOff2", { percentOff: group.percentOff }) : say("shelfPrice")}
-            optional
-          />
-        ))}
       </Part>
       <Part title={say("inAGroup")}>
-        <Field
-          path={under(at)("group")}
-          label={say("groupField")}
-          choices={groups}
-          read={optional}
-          note={groupNote(product, goods)}
-        />
+        <div className={FIELDS}>
+          <Field
+            path={under(at)("group")}
+            label={say("groupField")}
+            choices={groups}
+            read={optional}
+            note={groupNote(product, goods)}
+          />
+        </div>
         {physical && (
-          <>
-            <Field
-              path={under(at)("sending", "size")}
-              label={say("sizePacked")}
-              placeholder={say("sizeExample")}
-              optional
-            />
-            <Field
-              path={under(at)("sending", "alone")}
-              label={say("travelsAlone")}
-              choices={yesNoChoices}
-              write={yesNo.write}
-              read={yesNo.read}
-            />
-            <Field
-              path={under(at)("sending", "preparation")}
-              label={say("preparationWorkingDays")}
-              placeholder={say("none")}
-              {...whole}
-            />
-            <NotationField
-              path={under(at)("sending", "own")}
-              label={say("deliveryItsOwn")}
-              placeholder={say("none")}
-              notation={own}
-            />
-            {delivery.handling.length > 0 && (
-              <Field
-                path={under(at)("sending", "handling")}
-                label={say("handled")}
-                choices={handling}
-                read={optional}
-              />
-            )}
-            {delivery.dispatch.length > 0 && (
-              <Field path={under(at)("sending", "from")} label={say("leavesFrom")} choices={dispatch} read={optional} />
-            )}
-            <Field path={under(at)("sending", "tariff")} label={say("tariffCode")} placeholder={say("none")} optional />
-            <NamedField path={under(at)("sending", "origin")} label={say("made")} kind="country" optional />
-          </>
+          <Settables
+            className={FIELDS}
+            items={[
+              settable(under(at)("sending", "size"), say("sizePacked"), (path, label) => (
+                <Field path={path} label={label} placeholder={say("sizeExample")} optional />
+              )),
+              settable(under(at)("sending", "alone"), say("travelsAlone"), (path, label) => (
+                <Field path={path} label={label} choices={yesNoChoices} write={yesNo.write} read={yesNo.read} />
+              )),
+              settable(under(at)("sending", "preparation"), say("preparationWorkingDays"), (path, label) => (
+                <Field path={path} label={label} placeholder={say("none")} {...whole} />
+              )),
+              settable(under(at)("sending", "own"), say("deliveryItsOwn"), (path, label) => (
+                <NotationField path={path} label={label} placeholder={say("none")} notation={own} />
+              )),
+              ...(delivery.handling.length > 0
+                ? [
+                    settable(under(at)("sending", "handling"), say("handled"), (path, label) => (
+                      <Field path={path} label={label} choices={handling} read={optional} />
+                    )),
+                  ]
+                : []),
+              ...(delivery.dispatch.length > 0
+                ? [
+                    settable(under(at)("sending", "from"), say("leavesFrom"), (path, label) => (
+                      <Field path={path} label={label} choices={dispatch} read={optional} />
+                    )),
+                  ]
+                : []),
+              settable(under(at)("sending", "tariff"), say("tariffCode"), (path, label) => (
+                <Field path={path} label={label} placeholder={say("none")} optional />
+              )),
+              settable(under(at)("sending", "origin"), say("made"), (path, label) => (
+                <NamedField path={path} label={label} kind="country" optional />
+              )),
+            ]}
+          />
         )}
       </Part>
       <ChoicesBoard product={product} at={at} />
@@ -153,7 +158,7 @@ function Part({ title, add, children }: { title: string; add?: ReactNode; childr
         <h3 className="text-sm">{title}</h3>
         {add}
       </div>
-      <div className="grid grid-cols-2 content-start gap-x-6 gap-y-2 md:grid-cols-3">{children}</div>
+      <div>{children}</div>
     </div>
   );
 }

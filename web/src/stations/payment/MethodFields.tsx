@@ -5,6 +5,7 @@ import { useNames } from "../../shared/NamedField";
 import { whole } from "../../shared/notation/plain";
 import { PlacesField } from "../../shared/PlacesField";
 import { type SetupPath, setupPath, under } from "../../shared/paths";
+import { Settables, settable } from "../../shared/Settables";
 import { say } from "../../shared/say";
 import { waysOf } from "../../shared/ways";
 import { kindOf, type MethodSetup } from "./kinds";
@@ -69,46 +70,33 @@ export function MethodFields({ method }: { method: MethodSetup }) {
           />
         </div>
       )}
-      <fieldset className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
-        <legend className="col-span-full mb-1 text-xs quiet">{say("seenOnlyWhen")}</legend>
-        <Field
-          path={under(path)("conditions", "least")}
-          label={say("orderFrom", { currency })}
-          placeholder={say("any")}
-          optional
-        />
-        <Field
-          path={under(path)("conditions", "most")}
-          label={say("orderUp", { currency })}
-          placeholder={say("any")}
-          optional
-        />
-        <Field
-          path={under(path)("conditions", "buyers")}
-          label={say("boughtBy")}
-          choices={buyers}
-          read={(text) => text || undefined}
-        />
-        <IdsField
-          path={under(path)("conditions", "currencies")}
-          label={say("paid")}
-          things={currencies}
-          empty={say("any")}
-        />
-        <div className="col-span-2">
-          <PlacesField path={under(path)("conditions", "places")} label={say("sentTo")} empty={say("anywhere")} />
-        </div>
-        <IdsField
-          path={under(path)("conditions", "deliveries")}
-          label={say("deliveredBy")}
-          things={ways}
-          empty={say("anyOption")}
-        />
-        <IdsField
-          path={under(path)("conditions", "except")}
-          label={say("notWithTheseGroups")}
-          things={kinds}
-          empty={say("none")}
+      <fieldset>
+        <legend className="mb-1 text-xs quiet">{say("seenOnlyWhen")}</legend>
+        <Settables
+          className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3"
+          items={[
+            settable(under(path)("conditions", "least"), say("orderFrom", { currency }), (at, label) => (
+              <Field path={at} label={label} placeholder={say("any")} optional />
+            )),
+            settable(under(path)("conditions", "most"), say("orderUp", { currency }), (at, label) => (
+              <Field path={at} label={label} placeholder={say("any")} optional />
+            )),
+            settable(under(path)("conditions", "buyers"), say("boughtBy"), (at, label) => (
+              <Field path={at} label={label} choices={buyers} read={(text) => text || undefined} />
+            )),
+            settable(under(path)("conditions", "currencies"), say("paid"), (at, label) => (
+              <IdsField path={at} label={label} things={currencies} empty={say("any")} />
+            )),
+            settable(under(path)("conditions", "places"), say("sentTo"), (at, label) => (
+              <PlacesField path={at} label={label} empty={say("anywhere")} />
+            )),
+            settable(under(path)("conditions", "deliveries"), say("deliveredBy"), (at, label) => (
+              <IdsField path={at} label={label} things={ways} empty={say("anyOption")} />
+            )),
+            settable(under(path)("conditions", "except"), say("notWithTheseGroups"), (at, label) => (
+              <IdsField path={at} label={label} things={kinds} empty={say("none")} />
+            )),
+          ]}
         />
       </fieldset>
     </>

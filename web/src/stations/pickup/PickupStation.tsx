@@ -18,6 +18,9 @@ import { Rings } from "./Rings";
 import { Ways } from "./Ways";
 import { WeekBoard } from "./WeekBoard";
 
+/** So many places are open at once; more are a line each. */
+const FEW = 2;
+
 type Spot = Setup["pickup"]["places"][number];
 
 /** Where goods are collected, and what the shop brings round itself. */
@@ -63,7 +66,7 @@ export function PickupStation() {
         <p className="max-w-xl py-6 quiet">{say("nothingCollectedNothingBroughtRound")}</p>
       )}
       {pickup.places.map((spot) => (
-        <Place key={spot.id} spot={spot} />
+        <Place key={spot.id} spot={spot} few={pickup.places.length <= FEW} />
       ))}
       {pickup.local && <Local />}
       <Coming />
@@ -71,54 +74,60 @@ export function PickupStation() {
   );
 }
 
-function Place({ spot }: { spot: Spot }) {
+function Place({ spot, few }: { spot: Spot; few: boolean }) {
   const acts = useActs();
   const at = setupPath("pickup", "places", spot.id);
   return (
-    <section aria-label={spot.name} className="grid gap-x-8 border-t border-base-content py-4 xl:grid-cols-[3fr_2fr]">
-      <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
-        <Field path={under(at)("name")} label={say("place")} />
-        <Field path={under(at)("lines")} label={say("street")} className="col-span-2" {...lines} />
-        <NamedField path={under(at)("at", "country")} label={say("country")} kind="country" />
-        <RegionField path={under(at)("at", "region")} country={spot.at.country} />
-        <Field path={under(at)("at", "postcode")} label={say("postcode")} placeholder={say("none")} optional />
-        <NotationField path={under(at)("hours")} label={say("hours")} className="col-span-3" notation={hours} />
-        <Field
-          path={under(at)("slotMinutes")}
-          label={say("slotTakesMinutes")}
-          placeholder={say("wholeSpan")}
-          {...whole}
-        />
-        <Field path={under(at)("capacity")} label={say("ordersSlot")} placeholder={say("any")} {...whole} />
-        <Field path={under(at)("noticeHours")} label={say("noticeHours")} placeholder="2" {...whole} />
-        <Field path={under(at)("daysAhead")} label={say("daysAhead")} {...whole} />
-        <Field path={under(at)("holidays")} label={say("closedOnPublicHolidays")} choices={yesNoChoices} {...yesNo} />
-        <Field
-          path={under(at)("price")}
-          label={say("costs")}
-          placeholder={say("nothing")}
-          note={say("belowZeroTakesOff")}
-          optional
-        />
-        <Field path={under(at)("contact")} label={say("contact")} />
-        <Field path={under(at)("bring")} label={say("whatBringOrKnow")} className="col-span-2" />
-        <button
-          type="button"
-          className="btn btn-ghost btn-sm col-span-3 justify-self-start"
-          onClick={() => void acts.set(at, undefined)}
-        >
-          {say("removeNamed", { name: spot.name })}
-        </button>
-      </div>
-      <div>
-        <WeekBoard
-          spans={spot.hours}
-          label={say("hoursOf", { name: spot.name })}
-          change={(spans) => void acts.set(under(at)("hours"), spans)}
-        />
-        <Slots option={`pickup-${spot.id}`} />
-      </div>
-    </section>
+    <details open={few} className="border-t border-base-content py-3">
+      <summary className="cursor-pointer">
+        <span className="font-head font-semibold">{spot.name}</span>{" "}
+        <span className="text-xs quiet">{hours.write(spot.hours) || say("noHoursYet")}</span>
+      </summary>
+      <section aria-label={spot.name} className="mt-2 grid gap-x-8 xl:grid-cols-[3fr_2fr]">
+        <div className="grid grid-cols-[1.3fr_1fr_1fr] content-start gap-x-6 gap-y-2">
+          <Field path={under(at)("name")} label={say("place")} />
+          <Field path={under(at)("lines")} label={say("street")} className="col-span-2" {...lines} />
+          <NamedField path={under(at)("at", "country")} label={say("country")} kind="country" />
+          <RegionField path={under(at)("at", "region")} country={spot.at.country} />
+          <Field path={under(at)("at", "postcode")} label={say("postcode")} placeholder={say("none")} optional />
+          <NotationField path={under(at)("hours")} label={say("hours")} className="col-span-3" notation={hours} />
+          <Field
+            path={under(at)("slotMinutes")}
+            label={say("slotTakesMinutes")}
+            placeholder={say("wholeSpan")}
+            {...whole}
+          />
+          <Field path={under(at)("capacity")} label={say("ordersSlot")} placeholder={say("any")} {...whole} />
+          <Field path={under(at)("noticeHours")} label={say("noticeHours")} placeholder="2" {...whole} />
+          <Field path={under(at)("daysAhead")} label={say("daysAhead")} {...whole} />
+          <Field path={under(at)("holidays")} label={say("closedOnPublicHolidays")} choices={yesNoChoices} {...yesNo} />
+          <Field
+            path={under(at)("price")}
+            label={say("costs")}
+            placeholder={say("nothing")}
+            note={say("belowZeroTakesOff")}
+            optional
+          />
+          <Field path={under(at)("contact")} label={say("contact")} />
+          <Field path={under(at)("bring")} label={say("whatBringOrKnow")} className="col-span-2" />
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm col-span-3 justify-self-start"
+            onClick={() => void acts.set(at, undefined)}
+          >
+            {say("removeNamed", { name: spot.name })}
+          </button>
+        </div>
+        <div>
+          <WeekBoard
+            spans={spot.hours}
+            label={say("hoursOf", { name: spot.name })}
+            change={(spans) => void acts.set(under(at)("hours"), spans)}
+          />
+          <Slots option={`pickup-${spot.id}`} />
+        </div>
+      </section>
+    </details>
   );
 }
 

@@ -197,6 +197,7 @@ class TrialTest {
         browser.keys("Boat fair", Keys.ENTER);
         cell("discounts/rules/boat-fair/percent", "15");
         button("Boat fair");
+        button("Days");
         field("discounts/rules/boat-fair/conditions/window", "1 Dec 2026 to 6 Dec 2026");
         browser.waitFor("it is read back", () -> browser.see("section[aria-label='Discounts and codes']")
                 .getText()
