@@ -44,6 +44,7 @@ const parts: { name: string; station: string; also: string }[] = [
   { name: say("discountsCodes"), station: "goods", also: say("alsoDiscounts") },
   { name: say("vouchers"), station: "payment", also: say("alsoVouchers") },
   { name: say("wayMoneyTakes"), station: "payment", also: say("alsoPayment") },
+  { name: say("practiceServices"), station: "payment", also: say("alsoPractice") },
   { name: say("taxBook"), station: "tax", also: say("alsoTax") },
   { name: say("registrations"), station: "tax", also: say("alsoRegistrations") },
   { name: say("hours"), station: "pickup", also: say("alsoHours") },

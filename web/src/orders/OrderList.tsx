@@ -90,6 +90,15 @@ export function OrderList() {
     timeStyle: "short",
     timeZone: setup.shop.timeZone,
   });
+  // A slot is a time on the shop's own clock, shown as it is.
+  const slot = new Intl.DateTimeFormat(language, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+    timeZone: "UTC",
+  });
   return (
     <>
       <StationHead title={say("orders")}>
@@ -229,6 +238,7 @@ export function OrderList() {
                   {order.way && (
                     <span className="block text-xs quiet">
                       {names.ways.find((each) => each.id === order.way)?.name ?? order.way}
+                      {order.slot && `, ${slot.format(new Date(`${order.slot.slice(0, 16)}:00Z`))}`}
                     </span>
                   )}
                 </td>

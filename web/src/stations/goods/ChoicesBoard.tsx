@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Setup } from "../../api/client";
-import { useActs, useBench } from "../../desk/bench";
+import { useActs } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
 import { stored } from "../../shared/notation/figures";
@@ -228,7 +228,6 @@ interface CrossingProps {
 
 /** What choices come to together: a price, a weight and a count in place of what the edges say. */
 function Crossing({ product, at, picked, name }: CrossingProps) {
-  const bench = useBench();
   const acts = useActs();
   const variation = variationOf(product, picked);
   const id =
@@ -239,7 +238,6 @@ function Crossing({ product, at, picked, name }: CrossingProps) {
     );
   const path = under(at)("variations", id);
   const own = variation ?? ({ id, options: picked } as Variation);
-  const weightOf = (text: string) => (/\d\s*$/.test(text) ? `${stored(text)} ${bench.setup.shop.weightUnit}` : text);
   return (
     <td className="px-2 py-1">
       <span className="grid w-28 grid-cols-[2.6rem_1fr] items-baseline gap-x-1 text-xs">
@@ -259,7 +257,7 @@ function Crossing({ product, at, picked, name }: CrossingProps) {
               label={say("weightOfNamed", { name })}
               hideLabel
               write={() => String(variation?.weight ?? "")}
-              read={(text) => withFigure(own, "weight", text && weightOf(text.trim()))}
+              read={(text) => withFigure(own, "weight", stored(text))}
             />
           </>
         )}

@@ -1,6 +1,7 @@
 package vestcoin.app.order;
 
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -22,7 +23,7 @@ public class OrderList {
     /** How far those are counted that wait for a next step. */
     public static final int STEPS_COUNTED = 99;
 
-    /** One row of the list, its amount in minor units. */
+    /** One row of the list, its amount in minor units. @param slot start of the one it took, null where it took none */
     public record Row(
             int number,
             String name,
@@ -36,7 +37,8 @@ public class OrderList {
             String standing,
             String sent,
             boolean cancelled,
-            boolean withdrawn) {}
+            boolean withdrawn,
+            LocalDateTime slot) {}
 
     private final JdbcClient sql;
 
@@ -95,7 +97,8 @@ public class OrderList {
         }
         return sql.sql("select number, name, country, mode, currency, payable, method, way, placed_at, standing, sent, "
                         + "cancelled_at is not null as cancelled, "
-                        + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn "
+                        + "exists (select 1 from withdrawal w where w.waiting = orders.id) as withdrawn, "
+                        + "(select min(s.starts) from slot_taken s where s.order_id = orders.id) as slot "
                         + "from orders where shop = :shop and " + which + " order by shop, number desc limit :most")
                 .params(params)
                 .query(Row.class)

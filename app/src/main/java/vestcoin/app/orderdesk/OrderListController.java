@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.Arrays;
@@ -45,7 +46,8 @@ class OrderListController {
             String state,
             String sent,
             boolean cancelled,
-            boolean withdrawn) {
+            boolean withdrawn,
+            Optional<LocalDateTime> slot) {
         static OrderRow of(OrderList.Row row) {
             return new OrderRow(
                     row.number(),
@@ -61,7 +63,8 @@ class OrderListController {
                     row.standing(),
                     row.sent(),
                     row.cancelled(),
-                    row.withdrawn());
+                    row.withdrawn(),
+                    Optional.ofNullable(row.slot()));
         }
     }
 

@@ -102,8 +102,9 @@ final class TypedTexts {
     private static final TypedText PLAIN = new TypedText((path, typed, document) -> text(typed), TypedTexts::plain);
     private static final TypedText NUMBER =
             new TypedText((path, typed, document) -> text(number(once(path, typed))), TypedTexts::plain);
-    private static final TypedText WEIGHT = measure("weightUnit");
-    private static final TypedText LENGTH = measure("lengthUnit");
+    private static final TypedText WEIGHT =
+            new TypedText((path, typed, document) -> text(points(once(path, typed))), TypedTexts::plain);
+    private static final TypedText LENGTH = new TypedText(TypedTexts::length, TypedTexts::plain);
     private static final TypedText WHOLE = new TypedText(TypedTexts::whole, TypedTexts::plain);
 
     private static final Map<Type, TypedText> BY_TYPE = Map.of(
@@ -116,18 +117,17 @@ final class TypedTexts {
 
     private TypedTexts() {}
 
-    /** A measure, in the unit the shop names where none is typed. */
-    private static TypedText measure(String unit) {
-        return new TypedText(
-                (path, typed, document) -> {
-                    String measured = points(once(path, typed)).strip();
-                    return text(
-                            Character.isDigit(measured.charAt(measured.length() - 1))
-                                    ? measured + " "
-                                            + document.path("shop").path(unit).asString("")
-                                    : measured);
-                },
-                TypedTexts::plain);
+    /**
+     * A length or a size, in the unit the shop names where none is typed. A weight always bears its own: a pound might
+     * be money.
+     */
+    private static Optional<JsonNode> length(String path, String typed, JsonNode document) {
+        String measured = points(once(path, typed)).strip();
+        return text(
+                Character.isDigit(measured.charAt(measured.length() - 1))
+                        ? measured + " "
+                                + document.path("shop").path("lengthUnit").asString("")
+                        : measured);
     }
 
     /** How the field at a path is read and written; a text that means nothing else stays one. */

@@ -113,6 +113,12 @@ class HandedOverTest {
             assertThat(told.path("starts").asString()).startsWith(time.substring(0, 16));
             assertThat(told.path("bring").asString()).startsWith("Ring twice");
         }
+        JsonNode row = owner.get(
+                        Caller.SHOP + "/orders?words=" + placed.path("number").asInt())
+                .json()
+                .at("/orders/0");
+        assertThat(row.path("way").asString()).as("in the list").isEqualTo("pickup-workshop");
+        assertThat(row.path("slot").asString()).startsWith(time.substring(0, 16));
         String hour = time.substring(11, 16);
         assertThat(letter(placed, "Workshop, Example Dock").plain())
                 .contains("7 Example Dock Road", hour, "Ring twice");

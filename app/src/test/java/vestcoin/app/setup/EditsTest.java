@@ -231,4 +231,18 @@ class EditsTest {
                     assertThat(remedy.args()).containsEntry("thousands", "1200").containsEntry("decimals", "1.200");
                 });
     }
+
+    @Test
+    void a_size_typed_without_a_unit_takes_the_shops_and_a_weight_does_not() {
+        assertThat(understood("goods/products/box-kite/sending/size", "100 x 20 x 20")
+                        .now()
+                        .orElseThrow()
+                        .asString())
+                .isEqualTo("100 x 20 x 20 cm");
+        assertThat(understood("goods/products/box-kite/weight", "2.6")
+                        .now()
+                        .orElseThrow()
+                        .asString())
+                .isEqualTo("2.6");
+    }
 }

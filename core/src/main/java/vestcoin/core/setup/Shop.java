@@ -16,7 +16,7 @@ import vestcoin.core.place.Point;
  * @param currency ISO 4217; every amount of the setup is in it
  * @param language BCP 47 tag of what buyers read
  * @param timeZone IANA name
- * @param weightUnit {@code kg}, {@code g}, {@code lb} or {@code oz}: of a weight typed without one
+ * @param weightUnit {@code kg}, {@code g}, {@code lb} or {@code oz}, what new weights are offered in
  * @param rounding used at every rounding point
  * @param sellsTo places an order may go to
  * @param currencies other currencies buyers may pay in
