@@ -7,6 +7,8 @@ import { say } from "./say";
 
 interface Props {
   path: SetupPath;
+  /** Where the field is found, when it is a part of what is kept as a whole. */
+  at?: SetupPath;
   label: string;
   /** What the field changes, told under it. */
   note?: string;
@@ -33,6 +35,7 @@ const asText = (value: unknown): string => (value === undefined || value === nul
 /** One field of the setup: typed in place, tried on the ticket at every keystroke, saved when left. */
 export function Field({
   path,
+  at = path,
   label,
   note,
   choices,
@@ -67,13 +70,13 @@ export function Field({
   const value = (typed: string) => (read ? read(typed) : typed === "" && optional ? undefined : typed);
 
   useEffect(() => {
-    if (spotlight.wanted === path) {
+    if (spotlight.wanted === at) {
       for (let fold = input.current?.closest("details"); fold; fold = fold.parentElement?.closest("details"))
         fold.open = true;
       input.current?.focus();
       marks.arrived();
     }
-  }, [spotlight.wanted, marks, path]);
+  }, [spotlight.wanted, marks, at]);
 
   const leave = async () => {
     if (!typing || leaving.current) return;
@@ -93,11 +96,11 @@ export function Field({
   const common = {
     id,
     ref: input,
-    "data-path": path,
+    "data-path": at,
     "aria-invalid": mine.length > 0,
     "aria-describedby": mine.length > 0 ? `${id}-said` : undefined,
-    onFocus: () => marks.setAt(path),
-    className: `inplace w-full ${spotlight.lit.has(path) ? "lit" : ""} ${mine.length > 0 ? "border-b-error" : ""}`,
+    onFocus: () => marks.setAt(at),
+    className: `inplace w-full ${spotlight.lit.has(at) ? "lit" : ""} ${mine.length > 0 ? "border-b-error" : ""}`,
   };
   return (
     <div className={className}>

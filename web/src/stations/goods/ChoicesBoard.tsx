@@ -201,6 +201,7 @@ function Edge({ option, choice, at }: { option: Option; choice: string; at: Setu
       <span className="w-16 font-mono">
         <Field
           path={path}
+          at={its?.percent ? under(path)("percent") : under(path)("extra")}
           label={say("addsOf", { name: its?.name ?? "" })}
           hideLabel
           placeholder={say("adds")}
@@ -244,6 +245,7 @@ function Crossing({ product, at, picked, name }: CrossingProps) {
         <span className="quiet">{say("price")}</span>
         <Field
           path={path}
+          at={under(path)("price")}
           label={say("priceOfNamed", { name })}
           hideLabel
           write={() => variation?.price ?? ""}
@@ -254,6 +256,7 @@ function Crossing({ product, at, picked, name }: CrossingProps) {
             <span className="quiet">{say("weight")}</span>
             <Field
               path={path}
+              at={under(path)("weight")}
               label={say("weightOfNamed", { name })}
               hideLabel
               write={() => String(variation?.weight ?? "")}

@@ -177,14 +177,14 @@ class TrialTest {
         button("Unfold Paddle");
         browser.fill("section[aria-label='What the buyer chooses'] form input", "Length: short, medium, long");
         browser.keys(Keys.ENTER);
-        browser.fill("[data-path='goods/products/paddle/options/length/choices/medium']", "4");
-        browser.fill("[data-path='goods/products/paddle/options/length/choices/long']", "10 %");
+        browser.fill("[data-path='goods/products/paddle/options/length/choices/medium/extra']", "4");
+        browser.fill("[data-path='goods/products/paddle/options/length/choices/long/extra']", "10 %");
         browser.fill("[aria-label='Left of long']", "12");
         browser.keys(Keys.ENTER);
         browser.waitFor("twelve long ones are left", () -> "12"
                 .equals(browser.see("[aria-label='Left of long']").getDomProperty("value")));
         browser.waitFor("a tenth more for the long one", () -> "10 %"
-                .equals(browser.see("[data-path='goods/products/paddle/options/length/choices/long']")
+                .equals(browser.see("[data-path='goods/products/paddle/options/length/choices/long/percent']")
                         .getDomProperty("value")));
         assertThat(browser.violations()).isEmpty();
         assertThat(browser.actions() - before).isLessThanOrEqualTo(16);
