@@ -69,7 +69,7 @@ export function Several({ chosen, done }: Props) {
           <label>
             <span className="block text-xs quiet">{say("pasteCarriersNumbers")}</span>
             <textarea
-              className="textarea textarea-sm w-full font-mono"
+              className="textarea textarea-sm my-1 w-full font-mono"
               rows={4}
               maxLength={20_000}
               value={text}

@@ -1,6 +1,7 @@
 import type { CarrierLink, Setup } from "../../api/client";
 import { useActs, useBench, useMarks } from "../../desk/bench";
 import { plain } from "../../shared/money";
+import { figure, stored } from "../../shared/notation/figures";
 import type { SetupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { useCarrier } from "./useCarrier";
@@ -60,8 +61,15 @@ function CarrierNote({ service, carrier }: { service: string; carrier: CarrierLi
   return <p className="text-warning">{connected ? say("carrierHasNoSuchService") : say("noCarrierConnected")}</p>;
 }
 
+interface RuleFieldsProps {
+  path: SetupPath;
+  rule: PriceRule | undefined;
+  /** Whether a carrier can be asked for it. */
+  byCarrier?: boolean;
+}
+
 /** The same rule in fields: bands, what comes above, and from when it is free. */
-export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | undefined }) {
+export function RuleFields({ path, rule, byCarrier = true }: RuleFieldsProps) {
   const bench = useBench();
   const acts = useActs();
   const marks = useMarks();
@@ -69,7 +77,7 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
   const parts = partsOf(rule);
   if (!parts) return <p className="mt-2 text-xs quiet">{say("thisRuleWrittenAsText")}</p>;
   const services = carrier.data?.services ?? [];
-  const units = ["kg", "lb", "items", bench.setup.shop.currency, "km"];
+  const units = ["kg", "lb", "items", bench.setup.shop.currency, "km", "mi"];
   const unit = parts.unit || bench.setup.shop.weightUnit;
   const set = (next: Partial<Parts>) => void acts.set(path, textOf({ ...parts, ...next }));
   const field = (label: string, value: string, change: (text: string) => void, hint = "") => (
@@ -77,10 +85,10 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
       key={`${label} ${value}`}
       className="inplace w-20 font-mono text-xs"
       aria-label={label}
-      defaultValue={value}
+      defaultValue={figure(value)}
       placeholder={hint}
       onFocus={() => marks.setAt(path)}
-      onBlur={(event) => event.target.value !== value && change(event.target.value)}
+      onBlur={(event) => event.target.value !== figure(value) && change(stored(event.target.value))}
       onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
     />
   );
@@ -115,7 +123,7 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
               {say("countedBy", { each })}
             </option>
           ))}
-          <option value={CARRIER}>{say("whatCarrierAsks")}</option>
+          {byCarrier && <option value={CARRIER}>{say("whatCarrierAsks")}</option>}
         </select>
         {parts.service && services.length > 0 && (
           <select
@@ -154,7 +162,7 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
               const bands = rows.map((each, at) => (at === index ? { ...each, price } : each));
               set({ bands: bands.filter((each) => each.price !== "" || each.upTo !== ""), unit });
             },
-            index === rows.length - 1 && banded ? "next" : "price",
+            index === rows.length - 1 && banded ? say("nextBand") : "",
           )}
         </span>
       ))}
@@ -169,7 +177,7 @@ export function RuleFields({ path, rule }: { path: SetupPath; rule: PriceRule | 
       )}
       <span className="flex items-baseline gap-2">
         <span className="w-8 quiet">{say("free")}</span>
-        {field(say("freeFrom"), parts.free, (free) => set({ free }), "never")}
+        {field(say("freeFrom"), parts.free, (free) => set({ free }), say("never"))}
         <span className="quiet">{say("fromGoods")}</span>
       </span>
     </div>

@@ -13,6 +13,7 @@ import { RegionField } from "../../shared/RegionField";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
+import { RuleFields } from "../delivery/RuleFields";
 import { Coming } from "./Coming";
 import { Rings } from "./Rings";
 import { Ways } from "./Ways";
@@ -198,14 +199,27 @@ function Local() {
           placeholder={say("any")}
           optional
         />
-        <Field
-          path={setupPath("pickup", "local", "price")}
-          label={say("costs")}
-          className="col-span-3"
-          placeholder={say("localPriceExample")}
-          write={() => text}
-          read={(typed) => fromDesk(typed, notation)}
-        />
+        <div className="col-span-3">
+          <Field
+            path={setupPath("pickup", "local", "price")}
+            label={say("costs")}
+            placeholder={say("localPriceExample")}
+            write={() => text}
+            read={(typed) => fromDesk(typed, notation)}
+          />
+          <p className="mt-0.5 text-xs quiet">
+            {bench.draft.texts[setupPath("pickup", "local", "price")]?.words.join(" ")}
+          </p>
+          <details>
+            <summary className="cursor-pointer text-xs underline">{say("inFields")}</summary>
+            <RuleFields
+              key={bench.draft.version}
+              path={setupPath("pickup", "local", "price")}
+              rule={local.price}
+              byCarrier={false}
+            />
+          </details>
+        </div>
         <NotationField
           path={setupPath("pickup", "local", "windows")}
           label={say("broughtOn")}

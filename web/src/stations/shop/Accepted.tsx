@@ -23,8 +23,10 @@ export function Accepted() {
     <section aria-label={say("otherCurrencies")}>
       <h2 className="text-base">{say("alsoTakes")}</h2>
       {currencies.map((accepted, index) => (
-        <div key={accepted.code} className="mt-1 grid grid-cols-[7rem_3rem_1fr_auto] items-end gap-x-2">
-          <span title={accepted.code}>{named(names, accepted.code)?.name ?? accepted.code}</span>
+        <div key={accepted.code} className="mt-1 grid grid-cols-[4rem_1fr_auto] items-end gap-x-2">
+          <span title={accepted.code} className="col-span-full">
+            {named(names, accepted.code)?.name ?? accepted.code}
+          </span>
           <label>
             <span className="block text-xs quiet">{say("percent")}</span>
             <input

@@ -88,7 +88,7 @@ class FaultsTest extends AtCounter {
         browser.waitFor(
                 "the seller reads it",
                 () -> browser.shows(
-                        "The carrier is not answering; cells with a quote take their other price meanwhile."));
+                        "The carrier is not answering. Cells that ask it take their other price meanwhile."));
         browser.close();
         shop.services().carrier().outage(false);
         shop.services().carrier().refuse(true);
