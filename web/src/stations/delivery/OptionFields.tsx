@@ -39,19 +39,22 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
         <Field
           path={under(path)("limits", "weightTo")}
           label={say("weightUp")}
-          placeholder={say("weightPlaceholder")}
+          placeholder={say("any")}
+          note={say("notationExample", { text: say("weightPlaceholder") })}
           optional
         />
         <Field
           path={under(path)("limits", "longestTo")}
           label={say("longestSideUp")}
-          placeholder={say("longestSidePlaceholder")}
+          placeholder={say("any")}
+          note={say("notationExample", { text: say("longestSidePlaceholder") })}
           optional
         />
         <Field
           path={under(path)("limits", "girthTo")}
           label={say("lengthGirthUp")}
-          placeholder={say("girthPlaceholder")}
+          placeholder={say("any")}
+          note={say("notationExample", { text: say("girthPlaceholder") })}
           optional
         />
         <Field path={under(path)("limits", "quantityTo")} label={say("thingsUp")} placeholder={say("any")} optional />

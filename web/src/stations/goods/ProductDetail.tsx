@@ -102,7 +102,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
             className={FIELDS}
             items={[
               settable(under(at)("sending", "size"), say("sizePacked"), (path, label) => (
-                <Field path={path} label={label} placeholder={say("sizeExample")} optional />
+                <Field path={path} label={label} note={say("notationExample", { text: say("sizeExample") })} optional />
               )),
               settable(under(at)("sending", "alone"), say("travelsAlone"), (path, label) => (
                 <Field path={path} label={label} choices={yesNoChoices} write={yesNo.write} read={yesNo.read} />

@@ -203,7 +203,7 @@ function Local() {
           <Field
             path={setupPath("pickup", "local", "price")}
             label={say("costs")}
-            placeholder={say("localPriceExample")}
+            note={say("notationExample", { text: say("localPriceExample") })}
             write={() => text}
             read={(typed) => fromDesk(typed, notation)}
           />

@@ -21,7 +21,8 @@ export function WorkingDays() {
         <Field
           path={setupPath("shop", "working", "cutOff")}
           label={say("ordersCountForNextDay")}
-          placeholder={say("cutOffPlaceholder")}
+          placeholder={say("none")}
+          note={say("notationExample", { text: say("cutOffPlaceholder") })}
           {...time}
         />
         <Field

@@ -103,7 +103,8 @@ export function Registrations() {
                 <Field
                   path={under(at)("most")}
                   label={say("goodsWorthUp")}
-                  placeholder={say("largestConsignmentPlaceholder")}
+                  placeholder={say("any")}
+                  note={say("notationExample", { text: say("largestConsignmentPlaceholder") })}
                   write={most.write}
                   read={most.read}
                 />

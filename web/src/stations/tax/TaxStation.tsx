@@ -11,6 +11,7 @@ import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { AskRates } from "./AskRates";
+import { RateFields } from "./RateFields";
 import { Registrations } from "./Registrations";
 import { TaxPlace } from "./TaxPlace";
 
@@ -48,6 +49,12 @@ export function TaxStation() {
   };
   const row = open.kind === "place" ? tax.places.find((each) => each.id === open.id) : undefined;
   const category = open.kind === "category" ? tax.categories.find((each) => each.id === open.id) : undefined;
+  const [, , placeAt, , categoryAt] = spotlight.at.startsWith(`${setupPath("tax", "places")}/`)
+    ? spotlight.at.split("/")
+    : [];
+  const placeOfCell = tax.places.find((each) => each.id === placeAt);
+  const categoryOfCell = tax.categories.find((each) => each.id === categoryAt);
+  const cell = placeOfCell && categoryOfCell && { place: placeOfCell, category: categoryOfCell };
   const unconfirmed = tax.places.filter((each) => each.toConfirm);
   const rate = (id: string, cell: string) => setupPath("tax", "places", id, "rates", cell);
   return (
@@ -89,6 +96,18 @@ export function TaxStation() {
         {open.kind === "cell" && (
           <div id="sheet-reading">
             <Said problems={spotlight.at.startsWith(`${setupPath("tax", "places")}/`) ? troubles.problems : []} />
+            {cell && (
+              <>
+                <h2>
+                  {cell.place.name}, {cell.category.name}
+                </h2>
+                <RateFields
+                  key={bench.draft.version}
+                  path={rate(cell.place.id, cell.category.id)}
+                  rate={cell.place.rates[cell.category.id]}
+                />
+              </>
+            )}
             {unconfirmed.length > 0 && (
               <p className="mb-2 flex items-baseline gap-3">
                 <span>

@@ -101,4 +101,23 @@ class HomeTest extends AtDesk {
         browser.clickText("Undo");
         browser.waitFor("back", () -> browser.shows("no changes"));
     }
+
+    @Test
+    void a_rate_of_two_levies_is_set_in_fields_and_read_back() {
+        at("tax");
+        String cell = "[data-path='tax/places/ireland/rates/courses']";
+        browser.click(cell);
+        browser.waitFor("it is read back", () -> browser.shows("VAT: 23 % of the price."));
+        browser.fill("[aria-label='Name of levy 2']", "Levy");
+        browser.fill("[aria-label='Percent of levy 2']", "2.5");
+        browser.keys(Keys.ENTER);
+        browser.waitFor("both stand in the cell", () -> browser.see(cell).getText().startsWith("VAT 23 + Levy 2.5"));
+        browser.waitFor("and in words", () -> browser.shows("Levy: 2.5 % of the price."));
+        browser.choose("[aria-label='What levy 2 is levied on']", "others");
+        browser.waitFor("on top", () -> browser.shows("Levy: 2.5 % of the price and the levies before."));
+        assertThat(browser.violations()).isEmpty();
+        browser.clickText("Undo");
+        browser.clickText("Undo");
+        browser.waitFor("back", () -> browser.shows("no changes"));
+    }
 }
