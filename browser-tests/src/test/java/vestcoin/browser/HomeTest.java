@@ -111,7 +111,8 @@ class HomeTest extends AtDesk {
         browser.fill("[aria-label='Name of levy 2']", "Levy");
         browser.fill("[aria-label='Percent of levy 2']", "2.5");
         browser.keys(Keys.ENTER);
-        browser.waitFor("both stand in the cell", () -> browser.see(cell).getText().startsWith("VAT 23 + Levy 2.5"));
+        browser.waitFor(
+                "both stand in the cell", () -> browser.see(cell).getText().startsWith("VAT 23 + Levy 2.5"));
         browser.waitFor("and in words", () -> browser.shows("Levy: 2.5 % of the price."));
         browser.choose("[aria-label='What levy 2 is levied on']", "others");
         browser.waitFor("on top", () -> browser.shows("Levy: 2.5 % of the price and the levies before."));
