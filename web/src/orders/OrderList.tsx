@@ -73,13 +73,15 @@ export function OrderList() {
     queryFn: () => answer(api.GET("/api/shops/{shop}/orders", { params: { path: { shop }, query: { steps: true } } })),
   });
   const steps: Record<string, number> = waiting.data?.steps ?? {};
-  /** What else is asked for is asked of all orders. */
+  /** What else is asked for is asked of all orders; what is no longer shown is not chosen. */
   const other = (set: (value: string) => void) => (value: string) => {
     setStep("");
+    setChosen([]);
     set(value);
   };
   const keep = (part: string) => (value: string) => {
     setStep("");
+    setChosen([]);
     setKept(({ [part]: _, ...rest }) => (value ? { ...rest, [part]: value } : rest));
   };
   const names = waysOf(setup);

@@ -2,6 +2,7 @@ import { type ReactNode, useEffect, useRef, useState } from "react";
 import { answer, api, type HomePreview, type Problem, problemsOf } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { money, plain } from "../../shared/money";
+import { figure, stored } from "../../shared/notation/figures";
 import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { deskLocale, say } from "../../shared/say";
@@ -65,27 +66,32 @@ function Asking({ asked: { wish, preview: first }, end }: { asked: Asked; end: (
   const other = to !== now;
   const [preview, setPreview] = useState(first);
   const [figures, setFigures] = useState<Figures>(moves || !other ? "stay" : "kept");
-  const [rate, setRate] = useState(first.rate ? plain(first.rate) : "");
+  const [typed, setTyped] = useState<string>();
   const [clock, setClock] = useState(true);
   const [problems, setProblems] = useState<Problem[]>([]);
+  const rate = typed ?? (preview.rate ? figure(plain(preview.rate)) : "");
   const params = { params: { path: { shop } } };
   useEffect(() => dialog.current?.showModal(), []);
   // With a country its usual currency is asked about as well, and with every rate typed what comes of it.
   useEffect(() => {
     if (!other) return;
-    const body = asBody({ ...wish, currency: to }, rate ? { rate: rate.replace(",", ".") } : {});
+    let last = true;
+    const body = asBody({ ...wish, currency: to }, typed ? { rate: stored(typed) } : {});
     void answer(api.POST("/api/shops/{shop}/draft/home/preview", { params: { path: { shop } }, body })).then(
       (fresh) => {
+        if (!last) return;
         setPreview(fresh);
-        setRate((typed) => typed || (fresh.rate ? plain(fresh.rate) : ""));
         setProblems([]);
       },
-      (reason: unknown) => setProblems(problemsOf(reason)),
+      (reason: unknown) => last && setProblems(problemsOf(reason)),
     );
-  }, [shop, wish, to, other, rate]);
+    return () => {
+      last = false;
+    };
+  }, [shop, wish, to, other, typed]);
   const make = () => {
     const money = figures === "stay" ? {} : { currency: to };
-    const converted = figures === "converted" ? { rate: rate.replace(",", ".") } : {};
+    const converted = figures === "converted" ? { rate: stored(rate) } : {};
     const body = asBody(wish, { ...money, ...converted, timeZone: clock });
     if (figures === "stay" && !moves) return end(true);
     return answer(api.POST("/api/shops/{shop}/draft/home", { ...params, body })).then(
@@ -141,7 +147,7 @@ function Asking({ asked: { wish, preview: first }, end }: { asked: Asked; end: (
                   aria-label={say("rateOf", { now, to })}
                   value={rate}
                   onFocus={() => setFigures("converted")}
-                  onChange={(event) => setRate(event.target.value.trim())}
+                  onChange={(event) => setTyped(event.target.value.trim())}
                 />
                 {example?.converted && (
                   <span className="block text-xs quiet">

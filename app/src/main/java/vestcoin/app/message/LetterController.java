@@ -19,7 +19,7 @@ import vestcoin.core.terms.Terms;
 /** The letters of an order at the desk. */
 @RestController
 class LetterController {
-    private static final int MOST_SLIPS = 100;
+    private static final int MOST_SLIPS = 200;
 
     private final Messages messages;
     private final Orders orders;

@@ -153,13 +153,21 @@ public class Orders {
     private final JdbcClient sql;
     private final Payments payments;
     private final StockBook counted;
+    private final ReservationBook reservations;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Orders(JdbcClient sql, Payments payments, StockBook counted, ApplicationEventPublisher events, Clock clock) {
+    Orders(
+            JdbcClient sql,
+            Payments payments,
+            StockBook counted,
+            ReservationBook reservations,
+            ApplicationEventPublisher events,
+            Clock clock) {
         this.sql = sql;
         this.payments = payments;
         this.counted = counted;
+        this.reservations = reservations;
         this.events = events;
         this.clock = clock;
     }
@@ -231,8 +239,8 @@ public class Orders {
                 .param("quiet", order.quiet())
                 .update();
         Order placed = byToken(token).orElseThrow();
-        order.reserves().uses().forEach(use -> take(placed, use));
-        order.reserves().slot().ifPresent(slot -> take(placed, slot));
+        order.reserves().uses().forEach(use -> reservations.take(placed, use, history(order.shop(), placed.email())));
+        order.reserves().slot().ifPresent(slot -> reservations.take(placed, slot));
         order.reserves().stock().forEach((item, quantity) -> {
             if (!counted.take(order.shop(), item, quantity)) {
                 throw new SoldOut(item);
@@ -248,27 +256,6 @@ public class Orders {
         }
         events.publishEvent(new OrderPlaced(order.shop(), order.customer().email()));
         return byToken(token).orElseThrow();
-    }
-
-    private void take(Order order, Slot slot) {
-        int taken = sql.sql(
-                        "select count(*) from slot_taken where shop = :shop and place = :place and starts = :starts")
-                .param("shop", order.shop())
-                .param("place", slot.place())
-                .param("starts", slot.starts())
-                .query(Integer.class)
-                .single();
-        if (slot.capacity().filter(capacity -> taken >= capacity).isPresent()) {
-            throw new SlotGone(slot);
-        }
-        sql.sql("insert into slot_taken(shop, place, starts, ends, order_id) values (:shop, :place, "
-                        + ":starts, :ends, :order)")
-                .param("shop", order.shop())
-                .param("place", slot.place())
-                .param("starts", slot.starts())
-                .param("ends", slot.ends())
-                .param("order", order.id())
-                .update();
     }
 
     /**
@@ -420,30 +407,6 @@ public class Orders {
     }
 
     /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */
-    private void take(Order order, Use use) {
-        History now = history(order.shop(), order.email());
-        if (use.limit()
-                        .filter(limit -> now.uses().getOrDefault(use.discount(), 0) >= limit)
-                        .isPresent()
-                || use.limitPerBuyer()
-                        .filter(limit -> now.usesByBuyer().getOrDefault(use.discount(), 0) >= limit)
-                        .isPresent()) {
-            throw new DiscountExhausted(use.discount());
-        }
-        sql.sql("insert into discount_use(shop, discount, order_id, buyer) values (:shop, :discount, :order, :buyer)")
-                .param("shop", order.shop())
-                .param("discount", use.discount())
-                .param("order", order.id())
-                .param("buyer", MailAddress.normal(order.email()))
-                .update();
-        sql.sql("""
-                merge into discount_count(shop, discount, used) key (shop, discount) values (:shop, :discount,
-                    1 + coalesce((select used from discount_count where shop = :shop and discount = :discount), 0))""")
-                .param("shop", order.shop())
-                .param("discount", use.discount())
-                .update();
-    }
-
     private static final String COUNT_BACK = """
             update discount_count c set used = used - 1
             where c.shop = :shop and c.discount in (select discount from discount_use where order_id = :id)""";

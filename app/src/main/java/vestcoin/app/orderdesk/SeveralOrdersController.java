@@ -31,6 +31,10 @@ class SeveralOrdersController {
     /** @param key made once by the page, so that sending twice sends once */
     record SendSeveral(String key, List<ToSend> orders) {
         SendSeveral {
+            if (key == null || key.isBlank()) {
+                throw new InvalidInput(
+                        "key", Message.of("orderdesk.request-has-no-key"), Message.of("orderdesk.load-page-again"));
+            }
             orders = orders == null ? List.of() : List.copyOf(orders);
         }
     }

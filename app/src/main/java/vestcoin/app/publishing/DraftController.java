@@ -149,7 +149,7 @@ class DraftController {
         }
         Document before = drafts.of(shop).document();
         Document after = Document.of(answers.applied(before.setup(), clock.instant()));
-        List<Edit> edits = Stream.of("shop", "goods", "delivery", "tax", "rehearsal", "pickup")
+        List<Edit> edits = Stream.of("shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup")
                 .map(part -> new Edit(part, Edits.at(before.tree(), part), Edits.at(after.tree(), part)))
                 .toList();
         return view(shop, drafts.edit(shop, edits, who.getName()));

@@ -19,9 +19,11 @@ import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.TimeZones;
 import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.setup.CurrencyChange;
 import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.setup.ShopBuilder;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxBookFilling;
 import vestcoin.core.tax.TaxBuilder;
@@ -132,103 +134,122 @@ public record FirstAnswers(
 
     /** The setup that follows from the answers. @param at the instant, for the time zone of the place */
     public Setup applied(Setup setup, Instant at) {
-        Shop was = setup.shop();
-        String country = this.country.orElse(was.address().country());
-        boolean moved = !country.equals(was.address().country());
-        Shop.Address address = new Shop.Address(
-                was.address().lines(),
-                was.address().city(),
-                region.or(() -> was.address().region().filter(known -> !moved)),
-                was.address().postcode(),
-                country);
-        ZoneId zone = timeZone.map(ZoneId::of).orElseGet(() -> TimeZones.of(country, at, ZoneId.of(was.timeZone())));
-        Shop shop = new Shop(
-                was.name(),
-                was.legalName(),
-                address,
-                was.email(),
-                was.phone(),
-                currency.orElseGet(() -> moved ? currencyOf(country) : was.currency()),
-                language.orElseGet(() -> languageOf(country)),
-                zone.getId(),
-                POUNDS.contains(country) ? "lb" : "kg",
-                was.rounding(),
-                soldTo(country),
-                was.currencies(),
-                was.working(),
-                was.point(),
-                was.smallest(),
-                was.languages(),
-                was.numbers(),
-                POUNDS.contains(country) ? "in" : "cm");
-        FirstSheets before = new FirstSheets(was);
+        String was = setup.shop().address().country();
+        String country = this.country.orElse(was);
+        String money =
+                currency.orElseGet(() -> country.equals(was) ? setup.shop().currency() : currencyOf(country));
+        // Amounts typed meanwhile keep their numbers, as far as the new currency has them.
+        Setup typed = typed(setup);
+        Setup kept = money.equals(setup.shop().currency())
+                ? typed
+                : CurrencyChange.of(typed, money, Optional.empty()).setup();
+        Shop shop = shop(kept.shop(), country, money, at);
         FirstSheets sheets = new FirstSheets(shop);
-        List<Product> typed = setup.goods().products().stream()
-                .filter(product -> !before.laid(product))
-                .toList();
         List<Product> products = Stream.concat(
-                        typed.stream(), sheets.products(sells).stream().filter(sample -> typed.stream()
+                        kept.goods().products().stream(),
+                        sheets.products(sells).stream().filter(sample -> kept.goods().products().stream()
                                 .noneMatch(product -> product.id().equals(sample.id()))))
                 .toList();
-        boolean sent = ways.contains(Way.SENT) && products.stream().anyMatch(Product::physical);
-        Delivery delivery = !before.laid(setup.delivery())
-                ? setup.delivery()
-                : sent
-                        ? sheets.delivery(sending.orElse(SendingPrice.ONE_PRICE), to.orElse(Reach.COUNTRY))
-                        : new Delivery(List.of(), List.of());
-        TaxBuilder tax = TaxBuilder.builder(setup.tax())
+        boolean sends = ways.contains(Way.SENT) && products.stream().anyMatch(Product::physical);
+        Tax open = TaxBuilder.builder(kept.tax())
                 .prices(prices.orElse(pricesOf(country)))
-                .places(confirmed(setup.tax()));
-        tax.places(Stream.concat(
-                        tax.places().stream(), TaxBookFilling.of(tax.build(), shop.home(), shop.sellsTo()).stream())
-                .toList());
-        Rehearsal rehearsal = products.isEmpty()
-                ? setup.rehearsal()
-                : new Rehearsal(
-                        Stream.concat(
-                                        Stream.of(Rehearsal.SampleOrder.of(
-                                                FIRST,
-                                                sheets.nameOfOne(products.get(0)),
-                                                Basket.of(
-                                                        List.of(Line.of(
-                                                                products.get(0).id(), 1)),
-                                                        new Destination(country, address.region(), Optional.empty())))),
-                                        setup.rehearsal().baskets().stream()
-                                                .filter(basket -> !basket.id().equals(FIRST)))
-                                .toList(),
-                        setup.rehearsal().meant());
+                .build();
+        List<Tax.PlaceRates> rows = Stream.concat(
+                        open.places().stream(), TaxBookFilling.of(open, shop.home(), shop.sellsTo()).stream())
+                .toList();
         return new Setup(
                 shop,
-                new Goods(
-                        products,
-                        setup.goods().buyerGroups(),
-                        setup.goods().groups(),
-                        setup.goods().defaultGroup()),
+                goods(kept.goods(), products),
+                kept.discounts(),
+                sends && nothing(kept.delivery())
+                        ? sheets.delivery(sending.orElse(SendingPrice.ONE_PRICE), to.orElse(Reach.COUNTRY))
+                        : kept.delivery(),
+                TaxBuilder.builder(open).places(rows).build(),
+                kept.payment(),
+                products.isEmpty()
+                        ? kept.rehearsal()
+                        : rehearsal(kept.rehearsal(), sheets.nameOfOne(products.get(0)), products.get(0), shop.home()),
+                pickup(kept.pickup(), sheets),
+                kept.terms());
+    }
+
+    /** What was typed since the questions were last answered: without what is still as it was laid. */
+    private static Setup typed(Setup setup) {
+        FirstSheets before = new FirstSheets(setup.shop());
+        return new Setup(
+                setup.shop(),
+                goods(
+                        setup.goods(),
+                        setup.goods().products().stream()
+                                .filter(product -> !before.laid(product))
+                                .toList()),
                 setup.discounts(),
-                delivery,
-                tax.build(),
+                before.laid(setup.delivery()) ? new Delivery(List.of(), List.of()) : setup.delivery(),
+                // Rows filled from the reference and not confirmed are filled anew.
+                TaxBuilder.builder(setup.tax())
+                        .places(setup.tax().places().stream()
+                                .filter(row -> row.toConfirm().isEmpty())
+                                .toList())
+                        .build(),
                 setup.payment(),
-                rehearsal,
-                pickup(setup.pickup(), before, sheets),
+                setup.rehearsal(),
+                new Pickup(
+                        setup.pickup().places().stream()
+                                .filter(spot -> !spot.equals(before.spot()))
+                                .toList(),
+                        setup.pickup().local().filter(local -> !local.equals(before.local()))),
                 setup.terms());
     }
 
-    /** Rows of the tax book that somebody typed or confirmed; those filled from the reference are filled anew. */
-    private static List<Tax.PlaceRates> confirmed(Tax tax) {
-        return tax.places().stream().filter(row -> row.toConfirm().isEmpty()).toList();
+    private Shop shop(Shop was, String country, String money, Instant at) {
+        Shop.Address address = was.address();
+        boolean moved = !country.equals(address.country());
+        boolean pounds = POUNDS.contains(country);
+        return ShopBuilder.builder(was)
+                // Region, postcode and point are of the country before.
+                .address(new Shop.Address(
+                        address.lines(),
+                        address.city(),
+                        region.or(() -> address.region().filter(known -> !moved)),
+                        moved ? "" : address.postcode(),
+                        country))
+                .point(was.point().filter(known -> !moved))
+                .currency(money)
+                .language(language.orElseGet(() -> languageOf(country)))
+                .timeZone(timeZone.orElseGet(() ->
+                        TimeZones.of(country, at, ZoneId.of(was.timeZone())).getId()))
+                .weightUnit(pounds ? "lb" : "kg")
+                .lengthUnit(pounds ? "in" : "cm")
+                .sellsTo(soldTo(country))
+                .build();
     }
 
-    /** What is collected and brought round, unless it was set since. */
-    private Pickup pickup(Pickup was, FirstSheets before, FirstSheets sheets) {
-        List<Pickup.Spot> spots = Stream.concat(
-                        was.places().stream().filter(spot -> !spot.equals(before.spot())),
-                        ways.contains(Way.FETCHED) && was.places().stream().allMatch(spot -> spot.equals(before.spot()))
-                                ? Stream.of(sheets.spot())
-                                : Stream.empty())
-                .toList();
-        Optional<Pickup.Local> local = was.local().filter(set -> !set.equals(before.local()));
+    private static Goods goods(Goods goods, List<Product> products) {
+        return new Goods(products, goods.buyerGroups(), goods.groups(), goods.defaultGroup());
+    }
+
+    private static boolean nothing(Delivery delivery) {
+        return delivery.zones().isEmpty() && delivery.options().isEmpty();
+    }
+
+    /** One of the first product, sent home, before the other orders to try. */
+    private static Rehearsal rehearsal(Rehearsal was, String name, Product product, Destination home) {
+        Destination to = new Destination(home.country(), home.region(), Optional.empty());
+        return new Rehearsal(
+                Stream.concat(
+                                Stream.of(Rehearsal.SampleOrder.of(
+                                        FIRST, name, Basket.of(List.of(Line.of(product.id(), 1)), to))),
+                                was.baskets().stream()
+                                        .filter(basket -> !basket.id().equals(FIRST)))
+                        .toList(),
+                was.meant());
+    }
+
+    /** What is collected and brought round; what was set since stays. */
+    private Pickup pickup(Pickup typed, FirstSheets sheets) {
         return new Pickup(
-                spots, local.or(() -> ways.contains(Way.BROUGHT) ? Optional.of(sheets.local()) : Optional.empty()));
+                ways.contains(Way.FETCHED) && typed.places().isEmpty() ? List.of(sheets.spot()) : typed.places(),
+                typed.local().or(() -> ways.contains(Way.BROUGHT) ? Optional.of(sheets.local()) : Optional.empty()));
     }
 
     private List<Place> soldTo(String country) {

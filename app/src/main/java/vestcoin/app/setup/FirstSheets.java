@@ -122,12 +122,11 @@ final class FirstSheets {
                         Optional.empty())));
     }
 
-    /** Whether a rate sheet is empty, or one that was laid and that nobody changed since. */
+    /** Whether a rate sheet is one that was laid, and that nobody changed since. */
     boolean laid(Delivery delivery) {
-        return delivery.zones().isEmpty() && delivery.options().isEmpty()
-                || Arrays.stream(SendingPrice.values())
-                        .flatMap(sending -> Stream.of(Reach.values()).map(to -> delivery(sending, to)))
-                        .anyMatch(delivery::equals);
+        return Arrays.stream(SendingPrice.values())
+                .flatMap(sending -> Stream.of(Reach.values()).map(to -> delivery(sending, to)))
+                .anyMatch(delivery::equals);
     }
 
     private Delivery.Zone zone(String id, String name, Place place, SendingPrice sending, int units) {

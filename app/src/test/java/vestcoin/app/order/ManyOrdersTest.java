@@ -66,6 +66,11 @@ class ManyOrdersTest {
         "'?words=buyer%2099999', 1",
         "'?words=10777', 1",
         "'?mode=live', 0",
+        "'?way=nobody', 0",
+        "'?country=FJ', 0",
+        "'?country=IE', 50",
+        "'?method=cheque', 0",
+        "'?from=2020-01-01&to=2020-12-31', 0",
         "'?standing=disputed&below=20000', 9"
     })
     void a_page_of_the_list_comes_without_lag(String query, int found) {
@@ -93,6 +98,18 @@ class ManyOrdersTest {
         assertThat(plan(sql, """
                 select number from orders where shop = 'tern-and-tether' and number < 2147483647
                 order by shop, number desc limit 51""")).contains("ORDERS_LATEST").contains("index sorted");
+        for (String column : List.of("way", "method", "country")) {
+            assertThat(plan(sql, """
+                    select number from orders use index (orders_by_%1$s)
+                    where shop = 'tern-and-tether' and number < 2147483647 and %1$s = 'IE'
+                    order by shop, %1$s, number desc limit 51""".formatted(column)))
+                    .contains("ORDERS_BY_" + column.toUpperCase(java.util.Locale.ROOT))
+                    .contains("index sorted");
+        }
+        assertThat(plan(sql, """
+                select number from orders use index (orders_by_time)
+                where shop = 'tern-and-tether' and placed_at >= timestamp with time zone '2026-11-01 00:00:00+00'
+                order by placed_at limit 1""")).contains("ORDERS_BY_TIME");
         assertThat(plan(sql, """
                 select number as found from orders use index (orders_by_name)
                 where shop = 'tern-and-tether'

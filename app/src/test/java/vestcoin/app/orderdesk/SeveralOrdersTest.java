@@ -108,6 +108,9 @@ class SeveralOrdersTest {
                         .asString())
                 .isEqualTo("no");
         assertThat(send("x", List.of()).status()).isEqualTo(422);
+        assertThat(send("", List.of(one(placed, ""))).status())
+                .as("without a key twice would be two things")
+                .isEqualTo(400);
     }
 
     @Test

@@ -39,6 +39,7 @@ import vestcoin.core.quote.RandomShops;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.setup.ShopBuilder;
 import vestcoin.core.tax.TaxLiability.Code;
 
 /**
@@ -59,24 +60,9 @@ class InvoiceRulesTest {
     /** A shop as generated, with a VAT number of its own. */
     private static Setup registered(Setup setup) {
         Shop shop = setup.shop();
-        Shop with = new Shop(
-                shop.name(),
-                shop.legalName(),
-                shop.address(),
-                shop.email(),
-                shop.phone(),
-                shop.currency(),
-                shop.language(),
-                shop.timeZone(),
-                shop.weightUnit(),
-                shop.rounding(),
-                shop.sellsTo(),
-                shop.currencies(),
-                shop.working(),
-                shop.point(),
-                shop.smallest(),
-                shop.languages(),
-                List.of(shop.address().country() + "1234567T"));
+        Shop with = ShopBuilder.builder(shop)
+                .numbers(List.of(shop.address().country() + "1234567T"))
+                .build();
         return new Setup(
                 with,
                 setup.goods(),

@@ -175,6 +175,29 @@ class FirstAnswersTest {
     }
 
     @Test
+    void figures_typed_before_another_country_is_answered_keep_their_numbers_and_its_postcode_goes() {
+        Setup begun = answered("IE", null, List.of(Sells.THINGS), List.of(Way.SENT), Reach.COUNTRY);
+        Document laid = Document.of(begun);
+        Document typed = laid.with(List.of(
+                typed(laid, "goods/products/thing/price", "24.50"),
+                typed(laid, "delivery/zones/home/rates/standard", "to 1 kg 4.90"),
+                typed(laid, "shop/address/postcode", "H91 X2A0"),
+                typed(laid, "shop/smallest", "10.00")));
+        Setup moved = Json.read(
+                        "{\"country\": \"Südkorea\", \"sells\": [\"things\"], \"ways\": [\"sent\"]}",
+                        FirstAnswers.class)
+                .applied(typed.setup(), NOON);
+        assertThat(Document.of(moved).setup().shop().currency())
+                .as("and the setup stands")
+                .isEqualTo("KRW");
+        assertThat(moved.goods().products().get(0).price().toPlainString()).isEqualTo("25");
+        assertThat(RateText.print(moved.delivery().zones().get(0).rates().get("standard")))
+                .isEqualTo("to 1 kg 5");
+        assertThat(moved.shop().address().postcode()).isEmpty();
+        assertThat(moved.shop().smallest().orElseThrow().toPlainString()).isEqualTo("10");
+    }
+
+    @Test
     void a_country_with_several_clocks_is_asked_for_one_and_a_clock_nobody_knows_is_refused() {
         FirstAnswers given =
                 Json.read("{\"timeZone\": \"America/Denver\", \"sells\": [], \"ways\": []}", FirstAnswers.class);

@@ -1,5 +1,6 @@
 package vestcoin.core.setup;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -28,6 +29,7 @@ import vestcoin.core.place.Point;
  * @param lengthUnit as in {@link vestcoin.core.goods.Length}: of a length typed without one; inches where weights are
  *     in pounds or ounces, else centimetres, unless said otherwise
  */
+@RecordBuilder
 public record Shop(
         String name,
         String legalName,
@@ -74,45 +76,6 @@ public record Shop(
             String timeZone,
             String weightUnit,
             Rounding rounding,
-            List<Place> sellsTo,
-            List<AcceptedCurrency> currencies,
-            WorkSchedule working,
-            Optional<Point> point,
-            Optional<BigDecimal> smallest,
-            List<String> languages,
-            List<String> numbers) {
-        this(
-                name,
-                legalName,
-                address,
-                email,
-                phone,
-                currency,
-                language,
-                timeZone,
-                weightUnit,
-                rounding,
-                sellsTo,
-                currencies,
-                working,
-                point,
-                smallest,
-                languages,
-                numbers,
-                null);
-    }
-
-    public Shop(
-            String name,
-            String legalName,
-            Address address,
-            String email,
-            String phone,
-            String currency,
-            String language,
-            String timeZone,
-            String weightUnit,
-            Rounding rounding,
             List<Place> sellsTo) {
         this(
                 name,
@@ -126,6 +89,7 @@ public record Shop(
                 weightUnit,
                 rounding,
                 sellsTo,
+                null,
                 null,
                 null,
                 null,

@@ -27,6 +27,7 @@ import vestcoin.core.place.Place;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.setup.ShopBuilder;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.Sales;
 import vestcoin.core.tax.Tax;
@@ -73,45 +74,17 @@ class CheckTest {
             UnaryOperator<String> email,
             UnaryOperator<String> phone,
             java.util.function.Function<Shop, List<String>> numbers) {
-        return s -> new Shop(
-                s.name(),
-                s.legalName(),
-                s.address(),
-                email.apply(s.email()),
-                phone.apply(s.phone()),
-                s.currency(),
-                s.language(),
-                s.timeZone(),
-                s.weightUnit(),
-                s.rounding(),
-                s.sellsTo(),
-                s.currencies(),
-                s.working(),
-                s.point(),
-                s.smallest(),
-                s.languages(),
-                numbers.apply(s));
+        return s -> ShopBuilder.builder(s)
+                .email(email.apply(s.email()))
+                .phone(phone.apply(s.phone()))
+                .numbers(numbers.apply(s))
+                .build();
     }
 
     private static UnaryOperator<Shop> sellsTo(String... places) {
-        return s -> new Shop(
-                s.name(),
-                s.legalName(),
-                s.address(),
-                s.email(),
-                s.phone(),
-                s.currency(),
-                s.language(),
-                s.timeZone(),
-                s.weightUnit(),
-                s.rounding(),
-                java.util.Arrays.stream(places).map(Place::parse).toList(),
-                s.currencies(),
-                s.working(),
-                s.point(),
-                s.smallest(),
-                s.languages(),
-                s.numbers());
+        return s -> ShopBuilder.builder(s)
+                .sellsTo(java.util.Arrays.stream(places).map(Place::parse).toList())
+                .build();
     }
 
     private static Payment.Method method(

@@ -14,6 +14,7 @@ import vestcoin.core.payment.Gateway;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.setup.ShopBuilder;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.TermsBuilder;
 
@@ -114,18 +115,9 @@ class DutiesTest {
                 .taxes("IE", "s", "23")
                 .sells("p", "10.00", "s", "1 kg")
                 .terms(whole())
-                .shop(s -> new Shop(
-                        s.name(),
-                        s.legalName(),
-                        new Shop.Address(List.of("1 Example Street"), "Basel", Optional.empty(), "4001", "CH"),
-                        s.email(),
-                        s.phone(),
-                        s.currency(),
-                        s.language(),
-                        s.timeZone(),
-                        s.weightUnit(),
-                        s.rounding(),
-                        s.sellsTo()));
+                .shop(s -> ShopBuilder.builder(s)
+                        .address(new Shop.Address(List.of("1 Example Street"), "Basel", Optional.empty(), "4001", "CH"))
+                        .build());
         assertThat(Duties.of(swiss.compiled().setup(), List.of())).isEmpty();
     }
 

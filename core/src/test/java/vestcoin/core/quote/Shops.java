@@ -37,6 +37,7 @@ import vestcoin.core.place.Point;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.setup.ShopBuilder;
 import vestcoin.core.tax.RateCell;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Terms;
@@ -325,88 +326,24 @@ public final class Shops {
 
         /** Takes another currency. */
         public Maker takes(String code, String percent, Ending ending) {
-            return shop(s -> new Shop(
-                    s.name(),
-                    s.legalName(),
-                    s.address(),
-                    s.email(),
-                    s.phone(),
-                    s.currency(),
-                    s.language(),
-                    s.timeZone(),
-                    s.weightUnit(),
-                    s.rounding(),
-                    s.sellsTo(),
-                    List.of(new AcceptedCurrency(
-                            code, Optional.ofNullable(percent).map(BigDecimal::new), Optional.ofNullable(ending))),
-                    s.working(),
-                    s.point(),
-                    s.smallest(),
-                    s.languages(),
-                    s.numbers()));
+            return shop(s -> ShopBuilder.builder(s)
+                    .currencies(List.of(new AcceptedCurrency(
+                            code, Optional.ofNullable(percent).map(BigDecimal::new), Optional.ofNullable(ending))))
+                    .build());
         }
 
         public Maker works(WorkSchedule working) {
-            return shop(s -> new Shop(
-                    s.name(),
-                    s.legalName(),
-                    s.address(),
-                    s.email(),
-                    s.phone(),
-                    s.currency(),
-                    s.language(),
-                    s.timeZone(),
-                    s.weightUnit(),
-                    s.rounding(),
-                    s.sellsTo(),
-                    s.currencies(),
-                    working,
-                    s.point(),
-                    s.smallest(),
-                    s.languages(),
-                    s.numbers()));
+            return shop(s -> ShopBuilder.builder(s).working(working).build());
         }
 
         public Maker stands(Point point) {
-            return shop(s -> new Shop(
-                    s.name(),
-                    s.legalName(),
-                    s.address(),
-                    s.email(),
-                    s.phone(),
-                    s.currency(),
-                    s.language(),
-                    s.timeZone(),
-                    s.weightUnit(),
-                    s.rounding(),
-                    s.sellsTo(),
-                    s.currencies(),
-                    s.working(),
-                    Optional.of(point),
-                    s.smallest(),
-                    s.languages(),
-                    s.numbers()));
+            return shop(s -> ShopBuilder.builder(s).point(Optional.of(point)).build());
         }
 
         public Maker smallest(String least) {
-            return shop(s -> new Shop(
-                    s.name(),
-                    s.legalName(),
-                    s.address(),
-                    s.email(),
-                    s.phone(),
-                    s.currency(),
-                    s.language(),
-                    s.timeZone(),
-                    s.weightUnit(),
-                    s.rounding(),
-                    s.sellsTo(),
-                    s.currencies(),
-                    s.working(),
-                    s.point(),
-                    Optional.of(new BigDecimal(least)),
-                    s.languages(),
-                    s.numbers()));
+            return shop(s -> ShopBuilder.builder(s)
+                    .smallest(Optional.of(new BigDecimal(least)))
+                    .build());
         }
 
         public Setup setup() {

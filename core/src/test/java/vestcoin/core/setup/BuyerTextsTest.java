@@ -64,24 +64,16 @@ class BuyerTextsTest {
     @Test
     void what_another_language_lacks_is_counted() {
         Shops.Maker bilingual = shop().change(setup -> new Setup(
-                new Shop(
-                        setup.shop().name(),
-                        "",
-                        setup.shop().address(),
-                        "a@shop.example",
-                        "1",
-                        "EUR",
-                        "en",
-                        "Europe/Dublin",
-                        "kg",
-                        null,
-                        setup.shop().sellsTo(),
-                        null,
-                        null,
-                        null,
-                        null,
-                        List.of("de"),
-                        null),
+                ShopBuilder.builder(setup.shop())
+                        .legalName("")
+                        .email("a@shop.example")
+                        .phone("1")
+                        .currency("EUR")
+                        .language("en")
+                        .timeZone("Europe/Dublin")
+                        .weightUnit("kg")
+                        .languages(List.of("de"))
+                        .build(),
                 setup.goods(),
                 setup.discounts(),
                 setup.delivery(),

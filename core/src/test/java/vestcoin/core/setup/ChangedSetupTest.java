@@ -83,24 +83,10 @@ class ChangedSetupTest {
 
     private static Setup shop(Setup s, String currency, List<AcceptedCurrency> currencies) {
         Shop was = s.shop();
-        Shop shop = new Shop(
-                was.name(),
-                was.legalName(),
-                was.address(),
-                was.email(),
-                was.phone(),
-                currency,
-                was.language(),
-                was.timeZone(),
-                was.weightUnit(),
-                was.rounding(),
-                was.sellsTo(),
-                currencies,
-                was.working(),
-                was.point(),
-                was.smallest(),
-                was.languages(),
-                was.numbers());
+        Shop shop = ShopBuilder.builder(was)
+                .currency(currency)
+                .currencies(currencies)
+                .build();
         return new Setup(
                 shop,
                 s.goods(),

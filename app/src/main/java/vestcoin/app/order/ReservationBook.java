@@ -1,0 +1,62 @@
+package vestcoin.app.order;
+
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import vestcoin.app.outside.MailAddress;
+import vestcoin.core.discount.History;
+
+/** What orders hold of slots and of discounts with a limit; taken in the transaction that places the order. */
+@Repository
+class ReservationBook {
+    private final JdbcClient sql;
+
+    ReservationBook(JdbcClient sql) {
+        this.sql = sql;
+    }
+
+    /** @throws Orders.SlotGone if it is full */
+    void take(Orders.Order order, Orders.Slot slot) {
+        int taken = sql.sql(
+                        "select count(*) from slot_taken where shop = :shop and place = :place and starts = :starts")
+                .param("shop", order.shop())
+                .param("place", slot.place())
+                .param("starts", slot.starts())
+                .query(Integer.class)
+                .single();
+        if (slot.capacity().filter(capacity -> taken >= capacity).isPresent()) {
+            throw new Orders.SlotGone(slot);
+        }
+        sql.sql("insert into slot_taken(shop, place, starts, ends, order_id) values (:shop, :place, "
+                        + ":starts, :ends, :order)")
+                .param("shop", order.shop())
+                .param("place", slot.place())
+                .param("starts", slot.starts())
+                .param("ends", slot.ends())
+                .param("order", order.id())
+                .update();
+    }
+
+    /** @param now how often it was used so far @throws Orders.DiscountExhausted if that is all it may be */
+    void take(Orders.Order order, Orders.Use use, History now) {
+        if (use.limit()
+                        .filter(limit -> now.uses().getOrDefault(use.discount(), 0) >= limit)
+                        .isPresent()
+                || use.limitPerBuyer()
+                        .filter(limit -> now.usesByBuyer().getOrDefault(use.discount(), 0) >= limit)
+                        .isPresent()) {
+            throw new Orders.DiscountExhausted(use.discount());
+        }
+        sql.sql("insert into discount_use(shop, discount, order_id, buyer) values (:shop, :discount, :order, :buyer)")
+                .param("shop", order.shop())
+                .param("discount", use.discount())
+                .param("order", order.id())
+                .param("buyer", MailAddress.normal(order.email()))
+                .update();
+        sql.sql("""
+                merge into discount_count(shop, discount, used) key (shop, discount) values (:shop, :discount,
+                    1 + coalesce((select used from discount_count where shop = :shop and discount = :discount), 0))""")
+                .param("shop", order.shop())
+                .param("discount", use.discount())
+                .update();
+    }
+}
