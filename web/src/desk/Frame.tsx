@@ -110,9 +110,7 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
   );
   return (
     <div className="flex h-full flex-col">
-      <header
-        className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2 max-sm:gap-x-3 max-sm:px-3 ${onOrders ? "max-sm:flex-nowrap" : ""}`}
-      >
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2 max-sm:flex-nowrap max-sm:gap-x-3 max-sm:px-3">
         <Link
           to={`/desk/${bench.shop}`}
           aria-label={say("vestCoin")}
@@ -133,17 +131,18 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
         >
           {say("orders")} <span className="quiet">{orderCount(orders.data)}</span>
         </Link>
-        <div className={`contents ${onOrders ? "max-sm:hidden" : ""}`}>{rest}</div>
-        {onOrders && (
-          <details className="relative sm:hidden">
-            <summary className="seg cursor-pointer list-none" aria-label={say("moreMenu")}>
-              ⋯
-            </summary>
-            <div className="absolute end-0 z-30 mt-1 grid w-56 gap-2 border border-base-300 bg-base-100 p-4 shadow-xl">
-              {rest}
-            </div>
-          </details>
-        )}
+        <div className="contents max-sm:hidden">{rest}</div>
+        <details className="relative sm:hidden">
+          <summary
+            className="seg cursor-pointer list-none whitespace-nowrap"
+            aria-label={changes > 0 ? say("moreMenuChanges", { changes }) : say("moreMenu")}
+          >
+            {changes > 0 && <span className="me-1 text-xs">{changes}</span>}⋯
+          </summary>
+          <div className="absolute end-0 z-30 mt-1 grid w-56 gap-2 border border-base-300 bg-base-100 p-4 shadow-xl">
+            {rest}
+          </div>
+        </details>
       </header>
       <Thread />
       <div className="flex min-h-0 flex-1">

@@ -127,7 +127,8 @@ export function Field({
             setText(event.target.value);
             setTyping(true);
             setLeft(false);
-            if (unread?.(event.target.value)) acts.stopTrying();
+            // What asks before it is kept is not tried meanwhile.
+            if (keep || unread?.(event.target.value)) acts.stopTrying();
             else acts.try(path, value(event.target.value));
           }}
           onBlur={() => void leave()}

@@ -39,8 +39,9 @@ export function NamedField({ path, label, kind, note, className, optional = fals
   const names = useNames(kind, kept);
   const acts = useActs();
   const [typed, setTyped] = useState("");
-  const keeping = (value: unknown) =>
-    keep && names.some((each) => each.id === value) ? keep(String(value)) : acts.set(path, value);
+  const keeping =
+    keep &&
+    ((value: unknown) => (names.some((each) => each.id === value) ? keep(String(value)) : acts.set(path, value)));
   return (
     <>
       <Field
@@ -52,7 +53,7 @@ export function NamedField({ path, label, kind, note, className, optional = fals
         read={(text) => (optional && text.trim() === "" ? undefined : (named(names, text)?.id ?? text))}
         suggestions={list}
         typed={setTyped}
-        keep={keeping}
+        {...(keeping ? { keep: keeping } : {})}
       />
       <datalist id={list}>
         {near(names, typed, MOST).map((each) => (

@@ -150,4 +150,25 @@ class LooksTest extends AtDesk {
                     return button.bottom <= document.querySelector('aside').getBoundingClientRect().top + 1;"""));
         }
     }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"goods", "payment", "pickup", "opening", "orders"})
+    void on_a_phone_the_head_is_a_line_and_the_thread_another(String station) throws Exception {
+        try (Browser phone = Browser.open(390, 844)) {
+            phone.go(shop.url() + "/desk");
+            phone.fill("input[name=email]", DemoShop.EMAIL);
+            phone.fill("input[name=password]", DemoShop.PASSWORD);
+            phone.keys(Keys.ENTER);
+            phone.see("nav[aria-label=Stations]");
+            phone.go(shop.url() + DESK + "/" + station);
+            phone.see("main h1");
+            assertThat(((Number) phone.script("return document.querySelector('header').offsetHeight")).intValue())
+                    .isLessThan(60);
+            assertThat(((Number) phone.script("return document.querySelector('main').getBoundingClientRect().top"))
+                            .intValue())
+                    .as("an eighth of the screen")
+                    .isLessThan(844 / 7);
+            assertThat(phone.scrollsSideways()).isFalse();
+        }
+    }
 }
