@@ -38,6 +38,9 @@ export type Counter = Schemas["Counter"];
 export type Product = Schemas["Product"];
 export type BuyerQuote = Schemas["BuyerQuote"];
 export type PlacedOrder = Schemas["PlacedOrder"];
+export type ProductFile = Schemas["FileRow"];
+export type Subscription = Schemas["SubscriptionViewsSubscriptionPage"];
+export type SubscriberRow = Schemas["SubscriptionViewsSubscriberRow"];
 
 /** A refusal: what is wrong, where, and how to mend it. */
 export class ApiProblem extends Error {
@@ -50,7 +53,8 @@ export class ApiProblem extends Error {
   }
 }
 
-function csrf(): string {
+/** What a request that changes something carries, so that no other site can make it. */
+export function csrf(): string {
   return /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 }
 

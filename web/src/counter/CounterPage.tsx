@@ -65,6 +65,7 @@ const basketOf = (kept: Kept, counter: Counter) => ({
 
 const buyerOf = (kept: Kept, counter: Counter) => ({
   language: counter.language,
+  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   ...(kept.business ? { business: true, taxNumber: kept.taxNumber } : {}),
 });
 
@@ -150,7 +151,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
       contact: {
         name: kept.name,
         email: kept.email,
-        lines: [kept.street],
+        lines: kept.street ? [kept.street] : [],
         city: kept.city,
         wishes: wishesOf(kept, counter),
       },
@@ -158,6 +159,8 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
       agreed: {
         ...Object.fromEntries(counter.texts.filter((text) => text.agreed).map((text) => [text.kind, text.hash])),
         ...(kept.age ? { age: String(kept.age) } : {}),
+        ...(quote.atOnce && kept.atOnce === quote.atOnce.hash ? { "supply-at-once": kept.atOnce } : {}),
+        ...Object.fromEntries(quote.renewing.map((each) => [each.kind, each.hash])),
       },
     };
     await answer(api.POST("/api/counter/{shop}/orders", { params: { path: { shop: counter.shop } }, body })).then(

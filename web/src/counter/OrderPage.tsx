@@ -1,14 +1,16 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { answer, api, type Counter, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { money, plain } from "../shared/money";
 import { Papers } from "../shared/Papers";
 import { Said } from "../shared/Said";
+import { sizeOf } from "../shared/sizes";
 import { forget } from "./basket";
 import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
 import { directionOf, type Say, SayProvider, useCatalogue, useSay } from "./phrases";
+import { arrives } from "./promise";
 import { SendBack } from "./SendBack";
 import { Summary } from "./Summary";
 import { TransferSlip } from "./TransferSlip";
@@ -162,6 +164,7 @@ function OtherWays({ order, fresh }: { order: PlacedOrder; fresh: (order: Placed
 function WhereTo({ order }: { order: PlacedOrder }) {
   const say = useSay();
   const { handover, address } = order;
+  const promise = order.quote.delivery.find((option) => option.chosen)?.promise;
   // Wall-clock times of the shop are shown as they are, whatever zone the buyer's phone is in.
   const at = (wall: string) => new Date(`${wall.slice(0, 16)}:00Z`);
   const day = new Intl.DateTimeFormat(order.language, {
@@ -177,14 +180,9 @@ function WhereTo({ order }: { order: PlacedOrder }) {
       <p className="mb-4">
         <span className="block text-xs quiet">{say("goesTo")}</span>
         {[order.name, ...address.lines, `${address.postcode} ${address.city}`.trim()].filter(Boolean).join(", ")}
-        {order.sent !== "no" && (
-          <span className="mt-1 block">{order.sent === "all" ? say("sentAll") : say("sentPart")}</span>
+        {order.sent === "no" && promise && (
+          <span className="mt-1 block font-semibold">{arrives(promise, order.language, say)}</span>
         )}
-        {order.parcels.map((number) => (
-          <span key={number} className="block">
-            {say("parcelNumber")} <span className="font-mono">{number}</span>
-          </span>
-        ))}
       </p>
     );
   return (
@@ -210,8 +208,39 @@ function WhereTo({ order }: { order: PlacedOrder }) {
   );
 }
 
-function handedOver({ handover, sent }: PlacedOrder, say: Say): string {
-  if (handover?.way === "collected") return sent === "all" ? say("collected") : say("toCollect");
+/** Each parcel that has left, what is in it and where it is; and what is still to come. */
+function Parcels({ order }: { order: PlacedOrder }) {
+  const say = useSay();
+  if (order.handover || order.parcels.length === 0) return null;
+  const day = new Intl.DateTimeFormat(order.language, { day: "numeric", month: "long" });
+  return (
+    <section className="mb-4 border-s-4 border-accent ps-3" aria-label={say("parcels")}>
+      <h2 className="text-base">{order.sent === "all" ? say("sentAll") : say("sentPart")}</h2>
+      {order.parcels.map((parcel) => (
+        <p key={parcel.at} className="py-1">
+          {day.format(new Date(parcel.at))}: {say.list(parcel.things)}
+          {(parcel.carrier || parcel.number) && (
+            <span className="block">
+              {parcel.carrier} <span className="font-mono">{parcel.number}</span>{" "}
+              {parcel.link && (
+                <a className="underline" href={parcel.link} target="_blank" rel="noreferrer">
+                  {say("followParcel")}
+                </a>
+              )}
+            </span>
+          )}
+        </p>
+      ))}
+      {order.toCome.length > 0 && (
+        <p className="py-1 font-semibold">{say("stillToCome", { things: say.list(order.toCome) })}</p>
+      )}
+    </section>
+  );
+}
+
+function handedOver({ handover, sent, ready }: PlacedOrder, say: Say): string {
+  if (handover?.way === "collected")
+    return sent === "all" ? say("collected") : ready ? say("isReady") : say("toCollect");
   return sent === "all" ? say("brought") : say("broughtRound");
 }
 
@@ -290,6 +319,7 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
         )}
       </p>
       <WhereTo order={order} />
+      <Parcels order={order} />
       {order.slip && <TransferSlip slip={order.slip} language={counter.language} />}
       <section className="ticket px-5 py-4" aria-label={say("receipt")}>
         {quote.lines.map((line) => (
@@ -335,6 +365,15 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
             />
           ))}
       </section>
+      {order.downloads.length > 0 && <Files order={order} language={counter.language} />}
+      {order.subscriptions.map((subscription) => (
+        <p key={subscription.token} className="mt-4 border-s-4 border-accent ps-3">
+          {subscription.name}:{" "}
+          <Link className="underline" to={`/counter/${counter.shop}/subscription/${subscription.token}`}>
+            {say("toSubscription")}
+          </Link>
+        </p>
+      ))}
       <p className="mt-3">
         <a className="underline" href={`/api/counter/orders/${order.token}/receipt.pdf`} download>
           {say("receiptPdf")}
@@ -351,6 +390,38 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
       </div>
       <SendBack order={order} language={counter.language} />
     </div>
+  );
+}
+
+/** The files of an order: to be fetched, not yet, or no longer. */
+function Files({ order, language }: { order: PlacedOrder; language: string }) {
+  const say = useSay();
+  const format = new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone: "UTC" });
+  const day = (date: string) => format.format(new Date(`${date}T00:00:00Z`));
+  return (
+    <section className="mt-4 border-s-4 border-accent ps-3" aria-label={say("yourFiles")}>
+      <h2 className="text-base">{say("yourFiles")}</h2>
+      {order.downloads.map((file) => (
+        <p key={file.name} className="flex flex-wrap items-baseline justify-between gap-x-4 py-1">
+          <span>
+            {file.name} {file.bytes != null && <span className="quiet">{sizeOf(file.bytes, language)}</span>}
+            <span className="block text-xs quiet">
+              {file.url
+                ? say("fileLeft", { left: file.left, until: day(file.until) })
+                : file.left > 0
+                  ? say("fileFrom", { from: day(file.from) })
+                  : say("fileOver")}
+            </span>
+          </span>
+          {file.url && (
+            <a className="btn btn-sm" href={file.url}>
+              {say("fetchFile")}
+              <span className="sr-only"> {file.name}</span>
+            </a>
+          )}
+        </p>
+      ))}
+    </section>
   );
 }
 

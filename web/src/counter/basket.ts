@@ -32,6 +32,8 @@ export interface Kept {
   currency?: string;
   /** Whether the texts shown were agreed to, by their hashes. */
   agreed?: string;
+  /** Whether files are to be supplied at once, by the hash of what was agreed to. */
+  atOnce?: string;
   delivery?: string;
   /** Ways chosen apart, by the place something leaves from. */
   deliveries?: Record<string, string>;

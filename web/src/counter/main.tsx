@@ -6,6 +6,7 @@ import "../styles.css";
 import { CounterPage } from "./CounterPage";
 import { MyOrders } from "./MyOrders";
 import { OrderPage } from "./OrderPage";
+import { SubscriptionPage } from "./SubscriptionPage";
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } } });
 // Until the shop has said what it speaks, the buyer is answered in the language the browser asks for.
@@ -20,6 +21,7 @@ if (root) {
             <Route path="/counter/:shop" element={<CounterPage />} />
             <Route path="/counter/:shop/me" element={<MyOrders />} />
             <Route path="/counter/:shop/order/:token" element={<OrderPage />} />
+            <Route path="/counter/:shop/subscription/:token" element={<SubscriptionPage />} />
           </Routes>
         </BrowserRouter>
       </QueryClientProvider>

@@ -3,13 +3,13 @@ import { type ReactNode, useEffect, useRef, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { answer, api, type Session } from "../api/client";
 import { orderCount } from "../shared/counted";
-import { Said } from "../shared/Said";
 import { say } from "../shared/say";
 import { TicketPane } from "../ticket/TicketPane";
-import { useActs, useBench, useTroubles } from "./bench";
+import { useActs, useBench } from "./bench";
 import { Find } from "./Find";
 import { KeyList } from "./KeyList";
 import { OtherLanguage } from "./OtherLanguage";
+import { Publishing } from "./Publishing";
 import { Strip } from "./Strip";
 import { stations, Thread } from "./Thread";
 
@@ -163,44 +163,5 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
       <KeyList dialog={keys} />
       <Find dialog={find} />
     </div>
-  );
-}
-
-function Publishing({ dialog }: { dialog: React.RefObject<HTMLDialogElement | null> }) {
-  const bench = useBench();
-  const acts = useActs();
-  const troubles = useTroubles();
-  const [refused, setRefused] = useState(false);
-  const next = (bench.draft.edition ?? 0) + 1;
-  const publish = async () => {
-    const published = await acts.publish();
-    setRefused(!published);
-    if (published) dialog.current?.close();
-  };
-  return (
-    <dialog ref={dialog} className="modal" aria-labelledby="publishing">
-      <div className="modal-box">
-        <h2 id="publishing" className="text-xl">
-          {say("publishEdition", { next })}
-        </h2>
-        <p className="mt-2">
-          {say("liveAtCounterAtOnce", {
-            changes:
-              bench.draft.changes === 1 ? say("oneChangeGoes") : say("changesGoLive", { changes: bench.draft.changes }),
-          })}
-        </p>
-        {refused && <Said problems={troubles.problems} />}
-        <div className="modal-action">
-          <form method="dialog">
-            <button type="submit" className="btn btn-ghost">
-              {say("notYet")}
-            </button>
-          </form>
-          <button type="button" className="btn btn-primary" onClick={() => void publish()}>
-            {say("publishNow")}
-          </button>
-        </div>
-      </div>
-    </dialog>
   );
 }

@@ -5,6 +5,7 @@ import { TextButton } from "../shared/TextButton";
 import { useBench, useMarks, useSpotlight } from "./bench";
 import { Findings } from "./Findings";
 import { PracticeMark } from "./PracticeOffer";
+import { TimePassing } from "./TimePassing";
 
 /** How many leading steps two paths share. */
 function nearness(finding: Finding, at: string): number {
@@ -49,6 +50,7 @@ export function Strip({ showKeys, showTicket }: { showKeys: () => void; showTick
         <span className="flex-1 quiet">{say("nothingMissingAtTheseStations")}</span>
       )}
       <PracticeMark />
+      <TimePassing />
       <button type="button" className="cursor-pointer lg:hidden" onClick={showTicket}>
         {say("ticketButton")}
       </button>

@@ -110,6 +110,9 @@ export function OrderList() {
         <a className="underline" href={`/api/shops/${shop}/orders.csv?${new URLSearchParams(wanted)}`} download>
           {say("file")}
         </a>
+        <Link className="underline" to={`/desk/${shop}/subscriptions`}>
+          {say("subscriptions")}
+        </Link>
         <BankStatement />
       </StationHead>
       <nav aria-label={say("whatNext")} className="mb-3 flex flex-wrap gap-x-5 gap-y-1 border-b border-base-300 pb-2">

@@ -12,6 +12,7 @@ import { deskLocale, readIn, say, sayCode } from "../shared/say";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
 import { CallingOff } from "./CallingOff";
+import { HandedOverFiles } from "./HandedOverFiles";
 import { Letters } from "./Letters";
 import { Refund } from "./Refund";
 import { Sending } from "./Sending";
@@ -62,6 +63,11 @@ export function OrderSheet() {
             {order.lapsed ? say("neverPaidLapsed") : say("calledOff")} {when.format(new Date(order.cancelledAt))}
           </span>
         )}
+        {order.subscriptions.map((id) => (
+          <Link key={id} className="underline" to={`/desk/${shop}/subscriptions/${id}`}>
+            {say("chargedAgainSheet")}
+          </Link>
+        ))}
         <Link className="underline" to={`/desk/${shop}/orders`}>
           {say("allOrders")}
         </Link>
@@ -115,6 +121,7 @@ export function OrderSheet() {
           </section>
         </div>
         <div>
+          {order.files.length > 0 && <HandedOverFiles order={order} shop={shop} />}
           <section aria-label={say("buyer")} className="mb-6">
             <h2 className="mb-1">{say("buyer")}</h2>
             <p>

@@ -9,7 +9,7 @@ const when = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "medium", timeSt
 
 /** What has left and what has not; handing over takes what is authorised for it. */
 export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: WholeOrder) => void }) {
-  const { shop } = useBench();
+  const { shop, setup } = useBench();
   const [key, setKey] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
   const asked = problems.some((problem) => problem.path === "despite");
@@ -20,12 +20,22 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
     event.preventDefault();
     const form = new FormData(event.currentTarget);
     const lines = form.getAll("line").map(Number);
-    const tracking = String(form.get("tracking") ?? "");
+    const said = (name: string) => String(form.get(name) ?? "");
     if (lines.length === 0) {
       setProblems([{ path: "lines", sentence: say("nothingChosen"), remedy: say("tickWhatLeavesNow") }]);
       return;
     }
-    const call = { params: { path: { shop, number: order.number } }, body: { key, lines, tracking, despite: asked } };
+    const call = {
+      params: { path: { shop, number: order.number } },
+      body: {
+        key,
+        lines,
+        tracking: said("tracking"),
+        carrier: said("carrier"),
+        link: said("link"),
+        despite: asked,
+      },
+    };
     await answer(api.POST("/api/shops/{shop}/orders/{number}/dispatch", call)).then(
       (after) => {
         setProblems([]);
@@ -36,6 +46,12 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
     );
   };
   const collected = order.handover != null;
+  const chosen = order.quote.delivery.find((option) => option.chosen)?.id;
+  const way = setup.delivery.options.find((option) => option.id === chosen);
+  const ready = () =>
+    answer(
+      api.POST("/api/shops/{shop}/orders/{number}/ready", { params: { path: { shop, number: order.number } } }),
+    ).then(fresh, (reason: unknown) => setProblems(problemsOf(reason)));
   if (order.cancelledAt) return null;
   return (
     <section aria-label={say("sending")} className="mb-6">
@@ -44,7 +60,14 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
         <ul className="mb-1 text-xs quiet">
           {order.departures.map((departure) => (
             <li key={departure.at}>
-              {when.format(new Date(departure.at))} <span className="font-mono">{departure.tracking}</span>
+              {when.format(new Date(departure.at))} {departure.carrier}{" "}
+              {departure.link ? (
+                <a className="font-mono underline" href={departure.link} target="_blank" rel="noreferrer">
+                  {departure.tracking || say("followIt")}
+                </a>
+              ) : (
+                <span className="font-mono">{departure.tracking}</span>
+              )}
             </li>
           ))}
         </ul>
@@ -60,14 +83,47 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
             </label>
           ))}
           {!collected && (
-            <label className="mt-1 block max-w-xs">
-              <span className="block text-xs quiet">{say("parcelsNumber")}</span>
-              <input name="tracking" className="inplace w-full font-mono" maxLength={100} autoComplete="off" />
-            </label>
+            <div className="mt-1 grid max-w-xl gap-x-6 sm:grid-cols-3">
+              <label className="block">
+                <span className="block text-xs quiet">{say("parcelsNumber")}</span>
+                <input name="tracking" className="inplace w-full font-mono" maxLength={100} autoComplete="off" />
+              </label>
+              <label className="block">
+                <span className="block text-xs quiet">{say("carrierName")}</span>
+                <input
+                  name="carrier"
+                  className="inplace w-full"
+                  maxLength={100}
+                  autoComplete="off"
+                  placeholder={way?.tracking?.carrier}
+                />
+              </label>
+              <label className="block">
+                <span className="block text-xs quiet">{say("trackingLink")}</span>
+                <input
+                  name="link"
+                  type="url"
+                  className="inplace w-full"
+                  maxLength={500}
+                  autoComplete="off"
+                  placeholder={way?.tracking?.link ? say("byItsPattern") : say("none")}
+                />
+              </label>
+            </div>
           )}
           <button type="submit" className="btn btn-sm mt-2">
             {asked ? say("sendAllSame") : collected ? say("handedOver") : say("leavesNow")}
           </button>
+          {order.handover?.way === "collected" &&
+            (order.readyAt ? (
+              <span className="ms-3 text-xs quiet">
+                {say("readySince", { when: when.format(new Date(order.readyAt)) })}
+              </span>
+            ) : (
+              <button type="button" className="btn btn-sm ms-3 mt-2" onClick={() => void ready()}>
+                {say("isReadyToCollect")}
+              </button>
+            ))}
           <span className="ms-3 text-xs quiet">{say("takesWhatAuthorisedForLast")}</span>
           <Said problems={problems} />
         </form>

@@ -3,6 +3,7 @@ import { isZero, money } from "../../shared/money";
 import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { useSay } from "../phrases";
+import { arrives } from "../promise";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
 
@@ -116,10 +117,12 @@ function Ways({ group, label, named, options, counter, quote, choose }: WaysProp
           >
             {[
               option.collected && say("youCollect"),
-              option.days &&
-                (option.days.from === option.days.to
-                  ? say("workingDays", { days: option.days.from })
-                  : say("workingDaysRange", { from: option.days.from, to: option.days.to })),
+              option.promise
+                ? !option.collected && arrives(option.promise, counter.language, say)
+                : option.days &&
+                  (option.days.from === option.days.to
+                    ? say("workingDays", { days: option.days.from })
+                    : say("workingDaysRange", { from: option.days.from, to: option.days.to })),
               option.sentence,
             ]
               .filter(Boolean)

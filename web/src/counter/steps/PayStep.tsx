@@ -82,6 +82,28 @@ export function PayStep({
         agreed={agreed}
         agree={(yes) => change({ agreed: yes ? hashesOf(counter) : undefined })}
       />
+      {quote?.atOnce && (
+        <div className="mt-4">
+          <label className="flex items-start gap-3">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm mt-0.5"
+              checked={kept.atOnce === quote.atOnce.hash}
+              onChange={(event) => change({ atOnce: event.target.checked ? quote.atOnce?.hash : undefined })}
+            />
+            {quote.atOnce.text}
+          </label>
+          <p className="ms-8 text-xs quiet">{quote.atOnce.otherwise}</p>
+        </div>
+      )}
+      {quote && quote.renewing.length > 0 && (
+        <section className="mt-4 border-s-4 border-accent ps-3" aria-label={say("chargedAgain")}>
+          <h2 className="text-base">{say("chargedAgain")}</h2>
+          {quote.renewing.map((renewing) => (
+            <p key={renewing.kind}>{renewing.text}</p>
+          ))}
+        </section>
+      )}
       <Said problems={problems} />
       {quote && (
         <button
@@ -92,9 +114,11 @@ export function PayStep({
         >
           {nothing
             ? say("orderForNothing")
-            : counter.orderButton
-              ? `${counter.orderButton}, ${money(quote.toPay, quote.currency, counter.language)}`
-              : say("orderFor", { amount: money(quote.toPay, quote.currency, counter.language) })}
+            : quote.renewing.length > 0
+              ? say("orderRenewing", { amount: money(quote.toPay, quote.currency, counter.language) })
+              : counter.orderButton
+                ? `${counter.orderButton}, ${money(quote.toPay, quote.currency, counter.language)}`
+                : say("orderFor", { amount: money(quote.toPay, quote.currency, counter.language) })}
         </button>
       )}
       {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">{say("choosePayFirst")}</p>}

@@ -30,7 +30,11 @@ export function WhereStep({
     .map((code) => ({ code, name: countryName(code, counter.language) }))
     .sort((a, b) => a.name.localeCompare(b.name, counter.language));
   const regions = Object.entries(counter.regions[kept.country] ?? {});
-  const rows = rowsOf(kept.country, regions.length > 0);
+  // Where nothing is sent no street is asked for, only what tax goes by.
+  const sent = quote?.needsDelivery !== false;
+  const rows = sent
+    ? rowsOf(kept.country, regions.length > 0)
+    : [["postcode" as Part], ...(regions.length > 0 ? [["region" as Part]] : [])];
   const parts: Record<Part, ReactNode> = {
     street: (
       <Text
@@ -111,6 +115,7 @@ export function WhereStep({
         </select>
         <span className="text-xs quiet">{say("decidesDelivery")}</span>
       </label>
+      {!sent && <p className="mb-3 text-xs quiet">{say("countryOnly")}</p>}
       {rows.map((row) => (
         <div key={row.join()} className="flex gap-3">
           {row.map((part) => parts[part])}
@@ -151,7 +156,7 @@ export function WhereStep({
             </p>
           ))}
       <button type="submit" className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-2 w-full">
-        {say("toDelivery")}
+        {sent ? say("toDelivery") : say("toPayment")}
       </button>
     </form>
   );

@@ -218,6 +218,8 @@ interface Renewal {
   every: number;
   unit: Unit;
   on?: number;
+  away?: number;
+  charges?: number;
 }
 
 const units = ["days", "weeks", "months", "years"] as const;
@@ -237,22 +239,47 @@ const unitOf = (unit: Unit, count: number): string =>
     years: () => say("unitYears", { count }),
   })[unit]();
 
-/** "1 month", "2 weeks", "1 month on 15"; "every month" and "monthly" are read as well. */
+/** What follows the span: days to the first fixed day, and after how many charges it ends. */
+const moreOf = ({ away, charges }: Renewal): string =>
+  [...(away ? [`${away} ${say("notationDaysAway")}`] : []), ...(charges ? [`${charges} ${say("notationTimes")}`] : [])]
+    .map((part) => `, ${part}`)
+    .join("");
+
+/** What stands after commas behind the span; nothing where that cannot be read. */
+function moreIn(parts: string[]): Partial<Renewal> | undefined {
+  const found: Partial<Renewal> = {};
+  for (const part of parts) {
+    const away = new RegExp(`^\\s*(\\d+)\\s*${wordsOf("days away", say("notationDaysAway"))}\\s*$`, "i").exec(part);
+    const times = new RegExp(`^\\s*(\\d+)\\s*${wordsOf("times", say("notationTimes"))}\\s*$`, "i").exec(part);
+    if (away) found.away = Number(away[1]);
+    else if (times) found.charges = Number(times[1]);
+    else return undefined;
+  }
+  return found;
+}
+
+/** "1 month", "2 weeks", "1 month on 15, 5 days away, 12 times"; "every month" and "monthly" are read as well. */
 export const renewal: Notation = {
   write: (value) => {
     const it = value as Renewal | undefined;
-    return it ? `${it.every} ${unitOf(it.unit, it.every)}${it.on ? ` ${say("notationOn")} ${it.on}` : ""}` : "";
+    return it
+      ? `${it.every} ${unitOf(it.unit, it.every)}${it.on ? ` ${say("notationOn")} ${it.on}` : ""}${moreOf(it)}`
+      : "";
   },
   read: (text) => {
     if (blank(text)) return undefined;
-    const adverb = units[["daily", "weekly", "monthly", "yearly"].indexOf(text.trim().toLowerCase())];
-    if (adverb) return { every: 1, unit: adverb };
+    const [span = "", ...behind] = text.split(",");
+    const more = moreIn(behind);
+    if (!more) return text;
+    const adverb = units[["daily", "weekly", "monthly", "yearly"].indexOf(span.trim().toLowerCase())];
+    if (adverb) return { every: 1, unit: adverb, ...more };
     for (const unit of units) {
       const found = new RegExp(
         `^\\s*(?:${wordsOf("every", say("notationEvery"))}\\s*)?(\\d*)\\s*${called[unit]()}(?:\\s+${wordsOf("on the", "on", say("notationOn"))}\\s+(\\d+)\\.?)?\\s*$`,
         "i",
-      ).exec(text);
-      if (found) return { every: Number(found[1] || "1"), unit, ...(found[2] ? { on: Number(found[2]) } : {}) };
+      ).exec(span);
+      if (found)
+        return { every: Number(found[1] || "1"), unit, ...(found[2] ? { on: Number(found[2]) } : {}), ...more };
     }
     return text;
   },
@@ -260,20 +287,37 @@ export const renewal: Notation = {
     const it = value as Renewal | undefined;
     if (!it) return "";
     const span = `${it.every} ${unitOf(it.unit, it.every)}`;
-    return it.on ? say("renewalOnSaid", { span, on: it.on }) : say("renewalSaid", { span });
+    return [
+      it.on ? say("renewalOnSaid", { span, on: it.on }) : say("renewalSaid", { span }),
+      ...(it.away ? [say("renewalAwaySaid", { days: it.away })] : []),
+      ...(it.charges ? [say("renewalEndsSaid", { count: it.charges })] : []),
+    ].join(" ");
   },
   fields: {
     columns: [
       { label: say("notationEvery") },
       { label: say("notationUnit"), kind: "choice", choices: units.map((id) => ({ id, name: unitOf(id, 2) })) },
       { label: say("notationOnDay") },
+      { label: say("notationFirstDayAway") },
+      { label: say("notationEndsAfter") },
     ],
     rows: (value) => {
       const it = value as Renewal | undefined;
-      return [it ? [String(it.every), it.unit, it.on ? String(it.on) : ""] : ["", "months", ""]];
+      const number = (of?: number) => (of ? String(of) : "");
+      return [
+        it
+          ? [String(it.every), it.unit, number(it.on), number(it.away), number(it.charges)]
+          : ["", "months", "", "", ""],
+      ];
     },
     value: ([row = []]) =>
-      row[0] && { every: Number(row[0]), unit: row[1] || "months", ...(row[2] ? { on: Number(row[2]) } : {}) },
+      row[0] && {
+        every: Number(row[0]),
+        unit: row[1] || "months",
+        ...(row[2] ? { on: Number(row[2]) } : {}),
+        ...(row[3] ? { away: Number(row[3]) } : {}),
+        ...(row[4] ? { charges: Number(row[4]) } : {}),
+      },
   },
   example: { every: 1, unit: "months" },
 };

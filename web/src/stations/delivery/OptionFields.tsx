@@ -34,6 +34,19 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
         <Field path={under(path)("name")} label={say("nameField")} />
         <Field path={under(path)("sentence")} label={say("whatBuyerReadsUnder")} />
         <NotationField path={under(path)("days")} label={say("workingDays")} notation={dayText} />
+        <Field
+          path={under(path)("tracking", "carrier")}
+          label={say("carrierName")}
+          placeholder={say("none")}
+          optional
+        />
+        <Field
+          path={under(path)("tracking", "link")}
+          label={say("trackingPattern")}
+          placeholder={say("none")}
+          note={say("trackingPatternNote")}
+          optional
+        />
       </div>
       <Fold title={say("whatCarries")}>
         <Field

@@ -11,6 +11,7 @@ import { Settables, settable } from "../../shared/Settables";
 import { say } from "../../shared/say";
 import { ChoicesBoard } from "./ChoicesBoard";
 import { InStock } from "./InStock";
+import { ProductFiles } from "./ProductFiles";
 
 type Product = Setup["goods"]["products"][number];
 
@@ -139,6 +140,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
       </Part>
       <ChoicesBoard product={product} at={at} />
       <PerUnits product={product} at={at} />
+      {product.kind === "digital" && <ProductFiles product={product} />}
       <InStock product={product} />
     </section>
   );

@@ -125,7 +125,35 @@ public final class Caller {
                 .build());
     }
 
-    private Answer sent(HttpRequest request) {
+    /** Headers of one who is signed in, for requests written by hand. */
+    public String signedHeaders() {
+        StringBuilder lines = new StringBuilder("X-Forwarded-For: " + client + "\r\n");
+        lines.append("Cookie: ")
+                .append(cookies.entrySet().stream()
+                        .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                        .collect(Collectors.joining("; ")))
+                .append("\r\nX-XSRF-TOKEN: ")
+                .append(cookies.getOrDefault("XSRF-TOKEN", ""))
+                .append("\r\n");
+        return lines.toString();
+    }
+
+    /** Sends a request made elsewhere, with the cookies there are. */
+    public Answer sent(HttpRequest made) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(made, (name, value) -> true);
+        request.setHeader("X-Forwarded-For", client);
+        if (made.headers().firstValue("Cookie").isEmpty() && !cookies.isEmpty()) {
+            request.header(
+                    "Cookie",
+                    cookies.entrySet().stream()
+                            .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                            .collect(Collectors.joining("; ")));
+            request.setHeader("X-XSRF-TOKEN", cookies.getOrDefault("XSRF-TOKEN", ""));
+        }
+        return answered(request.build());
+    }
+
+    private Answer answered(HttpRequest request) {
         try {
             HttpResponse<String> answer = http.send(request, HttpResponse.BodyHandlers.ofString());
             for (String cookie : answer.headers().allValues("Set-Cookie")) {

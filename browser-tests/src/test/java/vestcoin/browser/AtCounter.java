@@ -50,6 +50,16 @@ abstract class AtCounter {
         browser.clickText("Go on to delivery");
     }
 
+    /** Types who and in which country, where nothing is sent, and goes on. */
+    void countryAlone() {
+        browser.clickText("Go on to the address");
+        browser.fill("input[autocomplete=name]", "Nora Sample");
+        browser.fill("input[autocomplete=email]", "nora@buyers.example");
+        browser.fill("input[autocomplete=postal-code]", "T12 X2A0");
+        browser.see(By.xpath("//p[contains(., 'no street is needed')]"));
+        browser.clickText("Go on to payment");
+    }
+
     /** Chooses a way to pay, agrees to the terms and orders. */
     void order(String way) {
         browser.click(By.xpath("//label[contains(., '" + way + "')]"));

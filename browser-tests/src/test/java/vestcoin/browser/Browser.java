@@ -126,6 +126,11 @@ final class Browser implements AutoCloseable {
         driver.get(url);
     }
 
+    /** Loads the page again. */
+    void reload() {
+        driver.navigate().refresh();
+    }
+
     /** The element once it can be seen. */
     WebElement see(By by) {
         return wait.withMessage(() -> by + " is not to be seen; " + page()).until(d -> {

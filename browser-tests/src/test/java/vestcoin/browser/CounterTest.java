@@ -224,7 +224,7 @@ class CounterTest extends AtCounter {
     void a_number_that_is_no_card_is_told_before_anything_is_asked() throws IOException {
         open(390, 844);
         put("Plans for a box kite, to print yourself");
-        address();
+        countryAlone();
         assertThat(browser.see("h1").getText())
                 .as("a download needs no delivery")
                 .isEqualTo("How would you like to pay?");

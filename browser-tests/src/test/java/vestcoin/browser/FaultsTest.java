@@ -66,7 +66,7 @@ class FaultsTest extends AtCounter {
     void a_slow_bank_says_that_it_is_being_asked_and_takes_the_money_once() throws IOException {
         open(390, 844);
         put("Plans for a box kite, to print yourself");
-        address();
+        countryAlone();
         order("Card");
         browser.see("input[name=number]");
         shop.services().cards().delay(1500);
@@ -139,7 +139,7 @@ class FaultsTest extends AtCounter {
         shop.services().post().outage(true);
         open(390, 844);
         put("Plans for a box kite, to print yourself");
-        address();
+        countryAlone();
         order("Card");
         pay(TestCard.APPROVED.number());
         done();

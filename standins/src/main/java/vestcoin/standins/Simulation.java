@@ -14,6 +14,7 @@ import vestcoin.standins.rates.ExchangeRates;
 import vestcoin.standins.register.Register;
 import vestcoin.standins.shared.Services;
 import vestcoin.standins.taxrates.TaxRates;
+import vestcoin.standins.time.SharedClock;
 
 /** All simulated services together, behind one port of loopback. */
 public record Simulation(
@@ -27,16 +28,18 @@ public record Simulation(
         Register register,
         AddressFinder places,
         TaxRates taxRates,
-        OtherSite elsewhere)
+        OtherSite elsewhere,
+        SharedClock time)
         implements AutoCloseable {
 
     /** @param port 0 for any free one @param folder of the services' own books */
     public static Simulation start(int port, Path folder) throws IOException {
-        CardProcessor cards = new CardProcessor(folder.resolve("card-processor"));
-        Wallet wallet = new Wallet(folder.resolve("wallet"));
+        SharedClock time = new SharedClock(folder.resolve("clock"));
+        CardProcessor cards = new CardProcessor(folder.resolve("card-processor"), time.clock());
+        Wallet wallet = new Wallet(folder.resolve("wallet"), time.clock());
         Carrier carrier = new Carrier();
-        ExchangeRates rates = new ExchangeRates();
-        Bank bank = new Bank();
+        ExchangeRates rates = new ExchangeRates(time.clock());
+        Bank bank = new Bank(time.clock());
         PostRoom post = new PostRoom();
         Register register = new Register();
         AddressFinder places = new AddressFinder();
@@ -46,7 +49,9 @@ public record Simulation(
             return new Simulation(
                     Services.start(
                             port,
-                            List.of(cards, wallet, carrier, rates, bank, post, register, places, taxRates, elsewhere)),
+                            List.of(
+                                    cards, wallet, carrier, rates, bank, post, register, places, taxRates, elsewhere,
+                                    time)),
                     cards,
                     wallet,
                     carrier,
@@ -56,7 +61,8 @@ public record Simulation(
                     register,
                     places,
                     taxRates,
-                    elsewhere);
+                    elsewhere,
+                    time);
         } catch (IOException e) {
             cards.close();
             wallet.close();

@@ -7,10 +7,12 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Base64;
 import java.util.Optional;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.app.outside.ApplicationClock;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 
@@ -34,7 +36,7 @@ public class Buyers {
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    Buyers(JdbcClient sql, Clock clock) {
+    Buyers(JdbcClient sql, @Qualifier(ApplicationClock.MACHINE) Clock clock) {
         this.sql = sql;
         this.clock = clock;
     }

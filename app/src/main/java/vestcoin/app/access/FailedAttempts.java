@@ -6,7 +6,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Component;
+import vestcoin.app.outside.ApplicationClock;
 
 /**
  * Who has tried in vain: by key, such as a client's address or an account, the wait grows with each wrong try. Kept in
@@ -26,7 +28,7 @@ class FailedAttempts {
             .build();
     private final Clock clock;
 
-    FailedAttempts(Clock clock) {
+    FailedAttempts(@Qualifier(ApplicationClock.MACHINE) Clock clock) {
         this.clock = clock;
     }
 

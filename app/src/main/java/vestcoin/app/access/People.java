@@ -6,10 +6,12 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.app.outside.ApplicationClock;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
@@ -37,7 +39,11 @@ public class People {
     private final FailedAttempts trials;
     private final Clock clock;
 
-    People(JdbcClient sql, Passwords passwords, FailedAttempts trials, Clock clock) {
+    People(
+            JdbcClient sql,
+            Passwords passwords,
+            FailedAttempts trials,
+            @Qualifier(ApplicationClock.MACHINE) Clock clock) {
         this.sql = sql;
         this.passwords = passwords;
         this.trials = trials;

@@ -23,6 +23,7 @@ import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
 import vestcoin.app.order.OrderPlaced;
 import vestcoin.app.outside.MailAddress;
+import vestcoin.app.outside.TimePassed;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.basket.Basket;
@@ -172,6 +173,7 @@ public class Unfinished {
     }
 
     /** Writes the letters that are due. */
+    @EventListener(TimePassed.class)
     @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
     public void remind() {
         sql.sql("delete from unfinished where at < :long")

@@ -8,6 +8,7 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.context.PricingContexts;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Placing;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.service.TaxNumbers;
 import vestcoin.app.setup.Editions;
@@ -19,6 +20,7 @@ import vestcoin.core.place.Destination;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.tax.Buyer;
+import vestcoin.core.tax.BuyerBuilder;
 
 /** Makes an order of a buyer's basket, with what it is priced with around it. */
 @Service
@@ -50,7 +52,7 @@ class BasketOrders {
         }
         Order order = Order.of(clock.instant(), basket, gateways.states(edition.shop()))
                 .after(orders.history(edition.shop(), email))
-                .by(buyer(by).buyer());
+                .by(located(buyer(by).buyer(), by, basket));
         String currency =
                 basket.currency().orElse(edition.document().setup().shop().currency());
         List<String> onAccount = edition.document().setup().payment().methods().stream()
@@ -65,6 +67,20 @@ class BasketOrders {
                                 .map(CurrencyUnit::getDecimalPlaces)
                                 .orElse(0))));
         return circumstances.around(edition.shop(), edition.document().compiled(), order);
+    }
+
+    /**
+     * The buyer with what the browser's clock says of where they are, where that agrees: a second piece of evidence for
+     * what is supplied as a file. Source: Regulation (EU) 282/2011, Articles 24b and 24f.
+     */
+    private static Buyer located(Buyer buyer, BuyerDetails details, Basket basket) {
+        Optional<String> country = details.country().filter(seen -> basket.to()
+                .map(Destination::country)
+                .filter(seen::equals)
+                .isPresent());
+        return country.isEmpty()
+                ? buyer
+                : BuyerBuilder.builder(buyer).evidence(country).build();
     }
 
     /** Who buys, as far as is known. */

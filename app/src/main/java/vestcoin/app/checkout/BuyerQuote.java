@@ -8,8 +8,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import vestcoin.app.edge.Answers;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.setup.Document;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.delivery.Promise;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
@@ -38,13 +41,45 @@ public record BuyerQuote(
         List<Message> whose,
         Optional<Message> taxNumber,
         List<SeparateDelivery> apart,
-        List<Entry> basket) {
+        List<Entry> basket,
+        List<RecurringCharge> renewing,
+        Optional<AtOnce> atOnce) {
 
     /**
      * One line of the basket, in its order. @param amount of all it stands for @param left how many the shop has, where
      * it counts and they are fewer than asked for
      */
     public record Entry(BigDecimal amount, List<String> choices, Optional<BigDecimal> left) {}
+
+    /**
+     * What is charged again.
+     *
+     * @param kind under which it is agreed to
+     * @param text what a buyer agrees to, in their language
+     * @param hash of it
+     */
+    public record RecurringCharge(String kind, String name, String text, String hash) {
+        static RecurringCharge of(QuoteView.Renewal renewal) {
+            String text = Answers.phrases().say(renewal.terms());
+            return new RecurringCharge("renewal-" + renewal.line(), renewal.name(), text, Document.hash(text));
+        }
+    }
+
+    /**
+     * What a consumer may agree to, so that files are supplied at once.
+     *
+     * @param text of the box
+     * @param hash of it
+     * @param otherwise what happens without it
+     */
+    public record AtOnce(String text, String hash, String otherwise) {
+        static Optional<AtOnce> of(QuoteView quote) {
+            return quote.supply().map(supply -> {
+                String text = Answers.phrases().say(supply.text());
+                return new AtOnce(text, Document.hash(text), Answers.phrases().say(supply.otherwise()));
+            });
+        }
+    }
 
     public record Line(
             String product,
@@ -63,6 +98,7 @@ public record BuyerQuote(
             String name,
             String sentence,
             Optional<Delivery.Days> days,
+            Optional<Promise> promise,
             BigDecimal price,
             boolean chosen,
             boolean collected,
@@ -141,7 +177,9 @@ public record BuyerQuote(
                         .toList(),
                 taxNumber,
                 apart(quote),
-                basket(quote));
+                basket(quote),
+                quote.renewing().stream().map(RecurringCharge::of).toList(),
+                AtOnce.of(quote));
     }
 
     static final Message NO_SUCH_CODE = Message.of("checkout.shop-has-no-such-code");
@@ -169,7 +207,9 @@ public record BuyerQuote(
                 whose,
                 taxNumber,
                 apart,
-                basket);
+                basket,
+                renewing,
+                atOnce);
     }
 
     private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {
@@ -180,6 +220,7 @@ public record BuyerQuote(
                         option.name(),
                         option.sentence(),
                         option.days(),
+                        option.promise(),
                         option.price().get().value(),
                         option.chosen(),
                         quote.slots().containsKey(option.id()) && !option.id().equals(Pickup.Local.OPTION),

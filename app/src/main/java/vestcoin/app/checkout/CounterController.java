@@ -112,7 +112,7 @@ class CounterController {
     @GetMapping("/api/counter/orders/{token}/counter")
     Counter around(@PathVariable String token) {
         Orders.Order order = placed.find(token);
-        Editions.Edition edition = editions.of(order.shop(), order.edition());
+        Editions.Edition edition = editions.of(order.shop(), order.by());
         return counter(edition, editions.spoken(edition, order.language()), Optional.of(order.currency()));
     }
 

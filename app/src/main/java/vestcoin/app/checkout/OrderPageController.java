@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Placing;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 

@@ -19,6 +19,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.edge.RateLimits;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Placing;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
@@ -29,6 +30,7 @@ import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
 import vestcoin.core.terms.Asking;
+import vestcoin.core.terms.SupplyAtOnce;
 
 /** Takes orders from the counter: nothing is placed but what the buyer was shown. */
 @RestController
@@ -117,7 +119,12 @@ class OrderingController {
         if (quote.toPay().value().compareTo(wanted.expected()) != 0) {
             throw repriced(wanted, quote);
         }
+        if (quote.needsDelivery()) {
+            addressed(wanted.contact());
+        }
         agreed(Policies.texts(document.setup()), wanted, quote);
+        agreedAgain(wanted, quote);
+        agreedAtOnce(wanted, quote);
         Orders.Order placed = placing.place(
                 edition,
                 wanted.key(),
@@ -186,6 +193,57 @@ class OrderingController {
         }
     }
 
+    /** @throws InvalidInput if something is to be sent, and the address lacks a street or a town */
+    private static void addressed(Placing.Contact contact) {
+        Problems problems = new Problems();
+        problems.when(
+                contact.lines().isEmpty()
+                        || contact.lines().get(0).isBlank()
+                        || String.join("", contact.lines()).length() > 500,
+                "contact/lines",
+                Message.of("checkout.street-missing"),
+                Message.of("checkout.type-street-and-number"));
+        problems.when(
+                contact.city() == null
+                        || contact.city().isBlank()
+                        || contact.city().length() > 200,
+                "contact/city",
+                Message.of("checkout.town-missing"),
+                Message.of("checkout.type-town"));
+        problems.refuseIfAny();
+    }
+
+    /** @throws ApiProblem if what is charged again was not agreed to, or comes to something else by now */
+    private static void agreedAgain(OrderRequest wanted, QuoteView quote) {
+        for (QuoteView.Renewal renewal : quote.renewing()) {
+            BuyerQuote.RecurringCharge renewing = BuyerQuote.RecurringCharge.of(renewal);
+            if (!renewing.hash().equals(wanted.agreed().get(renewing.kind()))) {
+                throw instead(
+                        "agreed/" + renewing.kind(),
+                        Message.of("checkout.what-is-charged-again-not-agreed-to", "product", renewing.name()),
+                        Message.of("checkout.read-what-is-charged-each-time-and-order-again"),
+                        quote,
+                        wanted);
+            }
+        }
+    }
+
+    /** @throws ApiProblem if what was agreed to is another text than the one shown now */
+    private static void agreedAtOnce(OrderRequest wanted, QuoteView quote) {
+        String hash = wanted.agreed().get(SupplyAtOnce.KIND);
+        if (hash != null
+                && BuyerQuote.AtOnce.of(quote)
+                        .filter(atOnce -> atOnce.hash().equals(hash))
+                        .isEmpty()) {
+            throw instead(
+                    "agreed/" + SupplyAtOnce.KIND,
+                    Message.of("checkout.shop-has-changed-text-since-page-showed"),
+                    Message.of("checkout.read-again-and-tick-box-again"),
+                    quote,
+                    wanted);
+        }
+    }
+
     /** The total is another one than the buyer was shown; a code that takes nothing off any more is named as well. */
     private static ApiProblem repriced(OrderRequest wanted, QuoteView quote) {
         BuyerQuote now = BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty());
@@ -217,6 +275,7 @@ class OrderingController {
                 Map.of("quote", BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty())));
     }
 
+    /** What is asked for whatever is ordered. */
     private static void check(OrderRequest placing, Asking asking) {
         Problems problems = new Problems();
         problems.when(
@@ -252,21 +311,7 @@ class OrderingController {
                     "contact/email",
                     Message.of("checkout.e-mail-address-cannot-right"),
                     Message.of("checkout.write-name-example-com-receipt-goes-there"));
-            problems.when(
-                    contact.lines().isEmpty()
-                            || contact.lines().get(0).isBlank()
-                            || String.join("", contact.lines()).length() > 500,
-                    "contact/lines",
-                    Message.of("checkout.street-missing"),
-                    Message.of("checkout.type-street-and-number"));
             contact.wishes().check(asking, "contact/wishes", problems);
-            problems.when(
-                    contact.city() == null
-                            || contact.city().isBlank()
-                            || contact.city().length() > 200,
-                    "contact/city",
-                    Message.of("checkout.town-missing"),
-                    Message.of("checkout.type-town"));
         }
         asking.leastAge()
                 .ifPresent(age -> problems.when(

@@ -1,5 +1,7 @@
 package vestcoin.app.checkout;
 
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.app.order.Handover;
@@ -18,7 +20,11 @@ import vestcoin.core.payment.Payment;
  * @param address where it goes
  * @param method id of the way to pay chosen
  * @param sent how much of it has left or was handed over: no, in part or all
- * @param parcels what the carrier calls what has left
+ * @param parcels what has left, one by one
+ * @param toCome what has not, where something has
+ * @param ready whether what is collected waits for the buyer
+ * @param subscriptions what of it is charged again
+ * @param downloads its files
  */
 record PlacedOrder(
         String token,
@@ -41,4 +47,32 @@ record PlacedOrder(
         Orders.Address address,
         String method,
         String sent,
-        List<String> parcels) {}
+        List<ParcelSent> parcels,
+        List<String> toCome,
+        boolean ready,
+        List<SubscriptionLink> subscriptions,
+        List<HandedOver> downloads) {
+    /**
+     * A file of it.
+     *
+     * @param url where it is fetched, once it can be
+     * @param from the day it can be fetched first
+     * @param left how often it can still be fetched
+     * @param bytes how long it is, of a file of the shop's own
+     */
+    record HandedOver(
+            String name, Optional<String> url, LocalDate from, LocalDate until, int left, Optional<Long> bytes) {}
+
+    /**
+     * A parcel that has left.
+     *
+     * @param at when
+     * @param number what the carrier calls it, may be empty
+     * @param link where it is followed, may be empty
+     * @param things what is in it
+     */
+    record ParcelSent(Instant at, String carrier, String number, String link, List<String> things) {}
+
+    /** What of it is charged again, with a page of its own. */
+    record SubscriptionLink(String token, String name) {}
+}

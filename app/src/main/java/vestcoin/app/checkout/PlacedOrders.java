@@ -10,6 +10,7 @@ import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Placing;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
@@ -28,13 +29,21 @@ class PlacedOrders {
     private final Orders orders;
     private final PaymentBook book;
     private final TransferSlips slips;
+    private final OrderProgress progress;
 
-    PlacedOrders(Editions editions, Gateways gateways, Orders orders, PaymentBook book, TransferSlips slips) {
+    PlacedOrders(
+            Editions editions,
+            Gateways gateways,
+            Orders orders,
+            PaymentBook book,
+            TransferSlips slips,
+            OrderProgress progress) {
         this.editions = editions;
         this.gateways = gateways;
         this.orders = orders;
         this.book = book;
         this.slips = slips;
+        this.progress = progress;
     }
 
     /** @throws ApiProblem if no order has this token */
@@ -49,9 +58,9 @@ class PlacedOrders {
 
     /** What the buyer's page of an order shows. */
     PlacedOrder of(Orders.Order order) {
-        Document document = Spoken.in(editions.spoken(order.shop(), order.edition(), order.language()));
+        Document document = Spoken.in(editions.spoken(order.shop(), order.by(), order.language()));
         Order asked = OrderFile.parse(order.document());
-        Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.edition()), asked);
+        Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.by()), asked);
         Optional<Gateways.GatewayView> gateway = method.filter(way -> way.kind().throughProvider())
                 .flatMap(Payment.Method::gateway)
                 .flatMap(id -> gateways.of(order.shop(), id));
@@ -84,6 +93,10 @@ class PlacedOrders {
                 Json.read(order.address(), Orders.Address.class),
                 order.method(),
                 order.sent(),
-                orders.parcels(order.id()));
+                progress.parcels(order, quote),
+                progress.toCome(order, quote),
+                order.readyAt() != null,
+                progress.subscriptions(order, quote),
+                progress.files(order, document));
     }
 }

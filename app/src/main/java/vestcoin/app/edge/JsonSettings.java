@@ -1,6 +1,5 @@
 package vestcoin.app.edge;
 
-import java.time.Clock;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.ProblemDetail;
@@ -17,10 +16,5 @@ class JsonSettings {
                 .rebuild()
                 .addMixIn(ProblemDetail.class, ProblemDetailJacksonMixin.class)
                 .build();
-    }
-
-    @Bean
-    Clock clock() {
-        return Clock.systemUTC();
     }
 }

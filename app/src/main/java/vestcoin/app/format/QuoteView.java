@@ -72,6 +72,7 @@ public record QuoteView(
         List<Renewal> renewing,
         Map<String, BigDecimal> left,
         List<String> agreements,
+        Optional<Supply> supply,
         List<Message> missing,
         List<Figures.Node> figures,
         Optional<String> hash) {
@@ -183,7 +184,16 @@ public record QuoteView(
             BigDecimal keep) {}
 
     /** @param line index of the line */
-    public record Renewal(int line, String name, List<Charge> charges) {}
+    /** What a consumer of files may agree to. @param text agreed to @param otherwise what happens without it */
+    public record Supply(Message text, Message otherwise) {}
+
+    /**
+     * What of it is charged again.
+     *
+     * @param terms what a buyer agrees to
+     * @param charges the next ones
+     */
+    public record Renewal(int line, String name, Message terms, List<Charge> charges) {}
 
     public record Charge(Instant at, LocalDate day, BigDecimal payable) {}
 
@@ -229,6 +239,7 @@ public record QuoteView(
                 renewing,
                 left,
                 agreements,
+                supply,
                 missing,
                 figures,
                 hash);

@@ -98,6 +98,8 @@ final class QuoteWriting {
                 .map(each -> new QuoteView.Renewal(
                         each.line(),
                         each.name(),
+                        each.terms(
+                                new vestcoin.core.message.Amount(quote.toPay().value(), quote.currency())),
                         each.charges().stream()
                                 .map(charge -> new QuoteView.Charge(
                                         charge.at().toInstant(),
@@ -136,6 +138,7 @@ final class QuoteWriting {
                 renewing,
                 quote.left(),
                 quote.agreements(),
+                quote.supply().map(supply -> new QuoteView.Supply(supply.text(), supply.otherwise())),
                 quote.missing(),
                 figures.nodes(),
                 hash);

@@ -30,13 +30,13 @@ class LetterController {
     }
 
     @GetMapping("/api/shops/{shop}/orders/{number}/letters")
-    List<Messages.LetterRecord> letters(@PathVariable String shop, @PathVariable int number) {
+    List<LetterBook.LetterRecord> letters(@PathVariable String shop, @PathVariable int number) {
         return messages.ofOrder(find(shop, number).id());
     }
 
     /** Reminds the buyer of what is still to be paid. */
     @PostMapping("/api/shops/{shop}/orders/{number}/reminder")
-    List<Messages.LetterRecord> remind(@PathVariable String shop, @PathVariable int number) {
+    List<LetterBook.LetterRecord> remind(@PathVariable String shop, @PathVariable int number) {
         Orders.Order order = find(shop, number);
         if (order.cancelled()
                 || !List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing())) {

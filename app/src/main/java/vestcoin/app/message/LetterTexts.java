@@ -1,6 +1,8 @@
 package vestcoin.app.message;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -8,23 +10,30 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.IntPredicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import vestcoin.app.download.Downloads;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.Letter.Row;
-import vestcoin.app.message.Messages.LetterContent;
+import vestcoin.app.message.LetterBook.LetterContent;
+import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Wording;
+import vestcoin.core.delivery.Promise;
 import vestcoin.core.message.Amount;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -88,13 +97,18 @@ final class LetterTexts {
      *     greeting
      * @param handover where and when it is collected or brought
      * @param slip what is still to be transferred
-     * @param parcels what the carrier calls what has left
+     * @param promise when it is expected, of what a carrier brings
+     * @param again what is charged again, in sentences
      */
     record Besides(
-            boolean named, Optional<Handover> handover, Optional<TransferSlips.Slip> slip, List<String> parcels) {
+            boolean named,
+            Optional<Handover> handover,
+            Optional<TransferSlips.Slip> slip,
+            Optional<Promise> promise,
+            List<String> again) {
         /** Nothing of where it is and what is open. */
         Besides without() {
-            return new Besides(named, Optional.empty(), Optional.empty(), List.of());
+            return new Besides(named, Optional.empty(), Optional.empty(), Optional.empty(), List.of());
         }
     }
 
@@ -112,6 +126,46 @@ final class LetterTexts {
                 occasion.equals("copy") ? say("at-desk") : own());
     }
 
+    /**
+     * A letter of one departure: what is in it, how it is followed, what is still to come.
+     *
+     * @param gone places of all that has left by now
+     */
+    LetterContent sent(
+            String occasion,
+            Orders.Order order,
+            QuoteView quote,
+            Dispatching.Left left,
+            Set<Integer> gone,
+            Besides besides,
+            String link) {
+        LetterContent said = told(occasion, order, BigDecimal.ZERO, besides, link);
+        if (besides.handover().isPresent()) {
+            return said;
+        }
+        List<String> paragraphs = new ArrayList<>(said.body().paragraphs());
+        paragraphs.add(say("parcel-things", "things", things(quote, left.lines()::contains)));
+        String number = (left.carrier() + " " + left.tracking()).strip();
+        if (!number.isEmpty()) {
+            paragraphs.add(
+                    left.link().isEmpty()
+                            ? say("parcel-number", "number", number)
+                            : say("parcel-followed", "number", number, "link", left.link()));
+        }
+        if (gone.size() < quote.lines().size()) {
+            paragraphs.add(say("still-to-come", "things", things(quote, line -> !gone.contains(line))));
+        }
+        return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, own()));
+    }
+
+    private String things(QuoteView quote, IntPredicate which) {
+        return phrases.list(IntStream.range(0, quote.lines().size())
+                .filter(which)
+                .mapToObj(quote.lines()::get)
+                .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + named(line))
+                .toList());
+    }
+
     /** A letter to the buyer with an amount in its text, and nothing under it. */
     LetterContent told(String occasion, Orders.Order order, BigDecimal amount, Besides besides, String link) {
         return said(occasion, order, amount, List.of(), -1, besides, link, own());
@@ -121,6 +175,17 @@ final class LetterTexts {
     List<String> facts(Besides besides) {
         List<String> paragraphs = new ArrayList<>();
         besides.handover().ifPresent(handover -> paragraphs.add(sentence(handover)));
+        besides.promise()
+                .filter(promise -> besides.handover().isEmpty())
+                .ifPresent(promise -> paragraphs.add(
+                        promise.earliest().equals(promise.latest())
+                                ? say("expected-on", "day", phrases.weekday(promise.latest()))
+                                : say(
+                                        "expected",
+                                        "from",
+                                        phrases.weekday(promise.earliest()),
+                                        "to",
+                                        phrases.weekday(promise.latest()))));
         besides.slip()
                 .ifPresent(slip -> paragraphs.add(say(
                         "transfer",
@@ -132,6 +197,7 @@ final class LetterTexts {
                         slip.iban(),
                         "reference",
                         slip.reference())));
+        paragraphs.addAll(besides.again());
         return paragraphs;
     }
 
@@ -239,6 +305,93 @@ final class LetterTexts {
                         say("sign-in.button")));
     }
 
+    /**
+     * A letter about a subscription.
+     *
+     * @param values what stands in braces
+     * @param named whether the address is known to belong to who is named
+     */
+    LetterContent subscription(String occasion, Map<String, String> values, boolean named, String link) {
+        Terms.Letter worded = worded(occasion);
+        Terms.Letter letter = named ? worded : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
+        return new LetterContent(
+                filled(letter.subject(), values),
+                new Body(paragraphs(filled(letter.opening(), values)), List.of(), -1, link, say("subscription-page")));
+    }
+
+    /** What the seller is told of a subscription, in one line. @param more beside it, or empty */
+    LetterContent sellers(String kind, String product, String name, String more, String link) {
+        String subject = say("seller-renewal", "product", product, "name", name, "what", say("seller-renewal-" + kind));
+        return new LetterContent(
+                subject,
+                new Body(
+                        more.isEmpty() ? List.of(subject) : List.of(subject, more),
+                        List.of(),
+                        -1,
+                        link,
+                        say("at-desk")));
+    }
+
+    String money(Amount amount) {
+        return money(amount.value(), amount.currency());
+    }
+
+    String day(LocalDate day) {
+        return phrases.time(day);
+    }
+
+    /**
+     * A letter with the files of an order that can be fetched.
+     *
+     * @param agreed whether the buyer agreed that they are supplied at once
+     * @param named whether the address is known to belong to who is named
+     */
+    LetterContent files(
+            Orders.Order order,
+            List<Downloads.Download> there,
+            ZoneId zone,
+            boolean agreed,
+            boolean named,
+            String link) {
+        Terms.Letter worded = worded("download");
+        Terms.Letter letter = named ? worded : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
+        Map<String, String> values =
+                Map.of("name", order.name(), "shop", shop.name(), "order", String.valueOf(order.number()));
+        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
+        there.forEach(each -> paragraphs.add(say(
+                "file",
+                "name",
+                each.name(),
+                "times",
+                each.most() - each.used(),
+                "until",
+                LocalDate.ofInstant(each.until(), zone))));
+        if (agreed) {
+            paragraphs.add(say("supply-agreed"));
+        }
+        return new LetterContent(filled(letter.subject(), values), new Body(paragraphs, List.of(), -1, link, own()));
+    }
+
+    /** When files can be fetched first. */
+    String filesFrom(LocalDate day) {
+        return say("files-later", "day", day);
+    }
+
+    /** With a mark before its subject where it is practice. */
+    LetterContent marked(String mode, LetterContent said) {
+        return mode.equals("test") ? new LetterContent(say("test", "subject", said.subject()), said.body()) : said;
+    }
+
+    /** When a subscription is charged next, and where it can be changed. */
+    String next(LocalDate day, String link) {
+        return say("next-charge", "date", day) + " " + say("subscription-at", "link", link);
+    }
+
+    /** What is charged again of an order, as it was agreed to, and where it can be changed. */
+    String again(Message terms, String link) {
+        return phrases.say(terms) + " " + say("subscription-at", "link", link);
+    }
+
     /** The one reminder of a basket that was left. */
     LetterContent unfinished(String name, List<String> things, String link, String never) {
         Terms.Letter letter = worded("unfinished");
@@ -282,10 +435,6 @@ final class LetterTexts {
         List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
         if (!handedOver) {
             paragraphs.addAll(facts(besides));
-        }
-        if (occasion.equals("sent") && !besides.parcels().isEmpty()) {
-            paragraphs.add(
-                    say("parcels", "count", besides.parcels().size(), "numbers", String.join(", ", besides.parcels())));
         }
         return new LetterContent(filled(letter.subject(), values), new Body(paragraphs, rows, total, link, linkText));
     }

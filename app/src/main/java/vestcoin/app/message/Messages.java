@@ -1,49 +1,45 @@
 package vestcoin.app.message;
 
-import jakarta.annotation.PreDestroy;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.dao.DuplicateKeyException;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
+import vestcoin.app.download.Downloads;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
-import vestcoin.app.outside.ProviderRejection;
-import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
-import vestcoin.app.setup.Wording;
+import vestcoin.core.delivery.Promise;
 import vestcoin.core.life.PaymentState;
+import vestcoin.core.message.Amount;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.terms.SupplyAtOnce;
 
 /**
  * Letters owed for an order, by how it stands: a receipt once it stands, news when it has left, a note of each refund;
@@ -52,55 +48,42 @@ import vestcoin.core.setup.Shop;
 @Service
 public class Messages {
     private static final Logger LOG = LoggerFactory.getLogger(Messages.class);
-    private static final int AT_A_TIME = 50;
-    private static final int MOST_TRIES = 50;
     private static final int MOST_TRIES_AT_ONCE = 5;
     private static final int SECONDS_BETWEEN = 2;
 
-    /** One letter of an order. */
-    public record LetterRecord(String event, String recipient, String subject, Instant at, boolean sent) {}
-
-    private record Due(long id, String mime) {}
-
-    private final JdbcClient sql;
+    private final LetterBook letters;
     private final Orders orders;
     private final PaymentBook book;
     private final Editions editions;
-    private final PostService post;
     private final TransferSlips slips;
+    private final OrderSupply supply;
     private final Outbox outbox;
     private final Clock clock;
     private final String ownUrl;
-    private final ScheduledExecutorService queue =
-            Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "letters"));
 
     Messages(
-            JdbcClient sql,
+            LetterBook letters,
             Orders orders,
             PaymentBook book,
             Editions editions,
-            PostService post,
             TransferSlips slips,
+            OrderSupply supply,
             Outbox outbox,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
-        this.sql = sql;
+        this.letters = letters;
         this.orders = orders;
         this.book = book;
         this.editions = editions;
-        this.post = post;
         this.slips = slips;
+        this.supply = supply;
         this.outbox = outbox;
         this.clock = clock;
         this.ownUrl = ownUrl;
     }
 
-    public List<LetterRecord> ofOrder(long order) {
-        return sql.sql("select event, recipient, subject, at, sent_at is not null as sent from letter where "
-                        + "order_id = :order order by id")
-                .param("order", order)
-                .query(LetterRecord.class)
-                .list();
+    public List<LetterBook.LetterRecord> ofOrder(long order) {
+        return letters.ofOrder(order);
     }
 
     @TransactionalEventListener(fallbackExecution = true)
@@ -110,23 +93,22 @@ public class Messages {
 
     /** Writes and sends what is owed of an order. What fails is tried again after a while; at the next start anyway. */
     private void keepUpLater(long order, long seconds, int tries) {
-        if (queue.isShutdown() || tries == 0) {
+        if (tries == 0) {
             return;
         }
-        queue.schedule(
+        letters.later(
                 () -> {
                     try {
                         OptionalLong change = outbox.change(Outbox.Kind.LETTER, order);
                         keepUp(orders.byId(order));
                         outbox.done(Outbox.Kind.LETTER, order, change);
-                        deliver();
+                        letters.deliver();
                     } catch (RuntimeException e) {
                         LOG.warn("letters of order {} are owed: {}", order, e.toString());
                         keepUpLater(order, seconds + SECONDS_BETWEEN, tries - 1);
                     }
                 },
-                seconds,
-                TimeUnit.SECONDS);
+                seconds);
     }
 
     /** What was placed, sent or given back lately without its letter, because a crash came between. */
@@ -135,44 +117,13 @@ public class Messages {
         outbox.due(Outbox.Kind.LETTER).forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
     }
 
-    @EventListener(ApplicationReadyEvent.class)
-    @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
     public void deliverWhatIsDue() {
-        if (!queue.isShutdown()) {
-            queue.execute(this::deliver);
-        }
+        letters.deliverWhatIsDue();
     }
 
     /** Waits until what was told so far is done. */
     public void settled() throws Exception {
-        queue.submit(() -> {}).get(1, TimeUnit.MINUTES);
-    }
-
-    /** Sends what has not been taken yet, the oldest first; stops at the first silence. */
-    private void deliver() {
-        for (Due due : sql.sql(
-                        "select id, mime from letter where sent_at is null and tries < :tries order by id limit :most")
-                .param("tries", MOST_TRIES)
-                .param("most", AT_A_TIME)
-                .query(Due.class)
-                .list()) {
-            try {
-                post.send(due.mime());
-                sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else "
-                                + "mime end where id = :id")
-                        .param("at", now())
-                        .param("id", due.id())
-                        .update();
-            } catch (ProviderRejection e) {
-                LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
-                sql.sql("update letter set tries = tries + 1 where id = :id")
-                        .param("id", due.id())
-                        .update();
-            } catch (ProviderTimeout e) {
-                LOG.info("letters wait: {}", e.getMessage());
-                return;
-            }
-        }
+        letters.settled();
     }
 
     /** Writes down what is owed of an order and is not there yet. */
@@ -187,7 +138,7 @@ public class Messages {
         if (!stands && !order.cancelled()) {
             return;
         }
-        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Document document = editions.spoken(order.shop(), order.by(), order.language());
         Setup setup = document.setup();
         LetterTexts words = LetterTexts.in(setup, order.language());
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
@@ -196,14 +147,16 @@ public class Messages {
             owe(
                     order,
                     setup.shop(),
-                    "receipt",
+                    order.subscription() == null ? "receipt" : "renewal",
                     "",
                     order.email(),
-                    words.told("receipt", order, quote, besides, link(order)));
+                    words.told(
+                            order.subscription() == null ? "receipt" : "renewal", order, quote, besides, link(order)));
         }
+        files(order, document, words);
         if (stands && !setup.shop().email().isBlank()) {
             LetterTexts own = LetterTexts.in(
-                    editions.of(order.shop(), order.edition()).document().setup(), "");
+                    editions.of(order.shop(), order.by()).document().setup(), "");
             owe(
                     order,
                     setup.shop(),
@@ -217,14 +170,15 @@ public class Messages {
                             besides,
                             ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
         }
-        if (order.sent().equals("all")) {
+        sent(order, document, words, besides);
+        if (order.readyAt() != null && !order.cancelled()) {
             owe(
                     order,
                     setup.shop(),
-                    "sent",
+                    "ready",
                     "",
                     order.email(),
-                    words.told("sent", order, BigDecimal.ZERO, besides, link(order)));
+                    words.told("ready", order, BigDecimal.ZERO, besides, link(order)));
         }
         if (order.cancelled() && !order.lapsed()) {
             owe(
@@ -248,13 +202,51 @@ public class Messages {
         }
     }
 
+    /** Tells of each departure: what is in it, how it is followed, what is still to come. */
+    private void sent(Orders.Order order, Document document, LetterTexts words, LetterTexts.Besides besides) {
+        QuoteView quote = document.quote(OrderFile.parse(order.document()));
+        Set<Integer> gone = new TreeSet<>();
+        for (Dispatching.Left left : supply.departures(order)) {
+            gone.addAll(left.lines());
+            boolean whole = gone.size() == quote.lines().size();
+            String occasion = whole ? "sent" : "sent-part";
+            owe(
+                    order,
+                    document.setup().shop(),
+                    occasion,
+                    whole ? "" : String.valueOf(left.seq()),
+                    order.email(),
+                    words.sent(occasion, order, quote, left, Set.copyOf(gone), besides, link(order)));
+        }
+    }
+
+    /** Tells of files that can be fetched; again where the seller lets them be fetched again. */
+    private void files(Orders.Order order, Document document, LetterTexts words) {
+        List<Downloads.Download> there = supply.files(order);
+        if (!there.isEmpty() && !order.cancelled()) {
+            owe(
+                    order,
+                    document.setup().shop(),
+                    "download",
+                    String.valueOf(there.get(0).until().getEpochSecond()),
+                    order.email(),
+                    words.files(
+                            order,
+                            there,
+                            document.compiled().zone(),
+                            Json.tree(order.agreed()).has(SupplyAtOnce.KIND),
+                            orders.known(order.shop(), order.email()),
+                            link(order)));
+        }
+    }
+
     /**
      * Confirms to the buyer, and tells the shop, what was declared and when: withdrawing is confirmed on something that
      * lasts.
      */
     public void declared(Orders.Order order, Instant at, List<String> things) {
         Setup setup =
-                editions.spoken(order.shop(), order.edition(), order.language()).setup();
+                editions.spoken(order.shop(), order.by(), order.language()).setup();
         String about = String.valueOf(at.toEpochMilli());
         owe(
                 order,
@@ -272,7 +264,7 @@ public class Messages {
                     about + ".copy",
                     setup.shop().email(),
                     LetterTexts.in(
-                                    editions.of(order.shop(), order.edition())
+                                    editions.of(order.shop(), order.by())
                                             .document()
                                             .setup(),
                                     "")
@@ -294,7 +286,18 @@ public class Messages {
                 orders.known(order.shop(), order.email()),
                 Handover.of(document.setup(), OrderFile.parse(order.document()), quote),
                 slips.of(order, method),
-                orders.parcels(order.id()));
+                promised(order, quote),
+                supply.besides(order, document));
+    }
+
+    /** When the carrier is expected, while nothing has left. */
+    private static Optional<Promise> promised(Orders.Order order, QuoteView quote) {
+        return order.sent().equals("no")
+                ? quote.delivery().stream()
+                        .filter(QuoteView.Option::chosen)
+                        .findFirst()
+                        .flatMap(QuoteView.Option::promise)
+                : Optional.empty();
     }
 
     /**
@@ -307,7 +310,11 @@ public class Messages {
     }
 
     private static BigDecimal amount(long minor, Orders.Order order) {
-        return BigDecimal.valueOf(minor, CurrencyUnit.of(order.currency()).getDecimalPlaces());
+        return amount(minor, order.currency()).value();
+    }
+
+    static Amount amount(long minor, String currency) {
+        return new Amount(BigDecimal.valueOf(minor, CurrencyUnit.of(currency).getDecimalPlaces()), currency);
     }
 
     /**
@@ -317,7 +324,7 @@ public class Messages {
      */
     public boolean remind(Orders.Order order) {
         Setup setup =
-                editions.spoken(order.shop(), order.edition(), order.language()).setup();
+                editions.spoken(order.shop(), order.by(), order.language()).setup();
         List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream()
                 .filter(payment -> payment.stateNow().alive())
                 .toList();
@@ -337,8 +344,8 @@ public class Messages {
                                 amount(open, order),
                                 besides(
                                         order,
-                                        editions.spoken(order.shop(), order.edition(), order.language()),
-                                        editions.spoken(order.shop(), order.edition(), order.language())
+                                        editions.spoken(order.shop(), order.by(), order.language()),
+                                        editions.spoken(order.shop(), order.by(), order.language())
                                                 .quote(OrderFile.parse(order.document()))),
                                 link(order)));
         deliverWhatIsDue();
@@ -347,7 +354,7 @@ public class Messages {
 
     /** The receipt of an order as a PDF, in the order's language. */
     byte[] receipt(Orders.Order order) {
-        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Document document = editions.spoken(order.shop(), order.by(), order.language());
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
         LetterTexts words = LetterTexts.in(document.setup(), order.language());
         LetterTexts.Besides besides = besides(order, document, quote);
@@ -366,10 +373,10 @@ public class Messages {
     }
 
     private ReceiptPdf.Page slip(Orders.Order order) {
-        Document document = editions.spoken(order.shop(), order.edition(), order.language());
+        Document document = editions.spoken(order.shop(), order.by(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        LetterContent slip = LetterTexts.in(document.setup(), order.language())
+        LetterBook.LetterContent slip = LetterTexts.in(document.setup(), order.language())
                 .slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
         return new ReceiptPdf.Page(
                 document.setup().shop().name(),
@@ -388,14 +395,10 @@ public class Messages {
         return ownUrl + "/counter/" + order.shop() + "/order/" + order.token();
     }
 
-    /** What a letter says. */
-    record LetterContent(String subject, Letter.Body body) {}
-
     /** Lets a buyer in by a link. Nothing of it is kept once it is sent. */
     public void letIn(String shop, Setup setup, String email, String link) {
-        owe(
-                shop,
-                null,
+        letters.owe(
+                LetterBook.About.shop(shop),
                 setup.shop(),
                 "sign-in",
                 "sign-in." + UUID.randomUUID(),
@@ -417,9 +420,8 @@ public class Messages {
             List<String> things,
             String link,
             String never) {
-        owe(
-                shop,
-                null,
+        letters.owe(
+                LetterBook.About.shop(shop),
                 setup.shop(),
                 "unfinished",
                 token + ".unfinished",
@@ -427,65 +429,15 @@ public class Messages {
                 LetterTexts.in(setup, "").unfinished(name, things, link, never));
     }
 
-    private boolean owe(Orders.Order order, Shop shop, String event, String about, String to, LetterContent said) {
-        return owe(
-                order.shop(),
-                order.id(),
+    private boolean owe(
+            Orders.Order order, Shop shop, String event, String about, String to, LetterBook.LetterContent said) {
+        return letters.owe(
+                LetterBook.About.order(order.shop(), order.id()),
                 shop,
                 event,
                 order.token() + "." + event + (about.isEmpty() ? "" : "." + about),
                 to,
-                new LetterContent(
-                        order.mode().equals("test")
-                                ? Wording.of(
-                                                editions.of(order.shop(), order.edition())
-                                                        .document()
-                                                        .setup(),
-                                                order.language())
-                                        .say("letter.test", "subject", said.subject())
-                                : said.subject(),
-                        said.body()));
-    }
-
-    /**
-     * @param order its id, or null for a letter of none @param name the same for the same letter, which is written once
-     */
-    private boolean owe(String shop, Long order, Shop from, String event, String name, String to, LetterContent said) {
-        String sender =
-                Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + shop + ".invalid");
-        try {
-            String mime = new Letter(name, from.name(), sender, to, said.subject(), said.body()).mime();
-            sql.sql("insert into letter(shop, order_id, event, name, recipient, subject, mime, at) values "
-                            + "(:shop, :order, :event, :name, :to, :subject, :mime, :at)")
-                    .param("shop", shop)
-                    .param("order", order)
-                    .param("event", event)
-                    .param("name", name)
-                    .param("to", to)
-                    .param("subject", said.subject())
-                    .param("mime", mime)
-                    .param("at", now())
-                    .update();
-            return true;
-        } catch (DuplicateKeyException e) {
-            LOG.debug("{} is written already", name);
-            return false;
-        } catch (IllegalArgumentException e) {
-            // Another letter of the same order, such as the seller's copy, does not hang on this one.
-            LOG.warn("{} cannot be written: {}", name, e.getMessage());
-            return false;
-        }
-    }
-
-    private java.time.OffsetDateTime now() {
-        return clock.instant().atOffset(ZoneOffset.UTC);
-    }
-
-    @PreDestroy
-    void close() throws InterruptedException {
-        queue.shutdown();
-        if (!queue.awaitTermination(5, TimeUnit.SECONDS)) {
-            queue.shutdownNow();
-        }
+                LetterTexts.in(editions.of(order.shop(), order.by()).document().setup(), order.language())
+                        .marked(order.mode(), said));
     }
 }

@@ -29,7 +29,7 @@ final class ReceiptPdf {
      * @param below what stands under the rows: of a receipt no words of its letter, but where it is collected and what
      *     is open
      */
-    record Page(String shop, Messages.LetterContent said, List<String> below, String note) {}
+    record Page(String shop, LetterBook.LetterContent said, List<String> below, String note) {}
 
     /** @param pages at least one */
     static byte[] of(List<Page> pages) {
@@ -47,7 +47,7 @@ final class ReceiptPdf {
     }
 
     private static void draw(Document document, Page page) {
-        Messages.LetterContent said = page.said();
+        LetterBook.LetterContent said = page.said();
         document.add(new Paragraph(page.shop(), new Font(Typeface.BASE, 15, Font.BOLD)));
         document.add(new Paragraph(said.subject() + (page.note().isEmpty() ? "" : " · " + page.note()), TEXT));
         PdfPTable rows = new PdfPTable(WIDTHS);

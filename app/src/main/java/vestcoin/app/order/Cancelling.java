@@ -7,12 +7,14 @@ import java.util.Map;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.outside.TimePassed;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
@@ -69,6 +71,7 @@ public class Cancelling {
      * Calls off by itself what was never paid in its time. Nothing lapses while a payment's outcome is unknown: the
      * provider is asked first, and an order it may still pay is left for the next time.
      */
+    @EventListener(TimePassed.class)
     @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
     public void lapse() {
         for (Orders.Order order : orders.overdue(AT_A_TIME)) {

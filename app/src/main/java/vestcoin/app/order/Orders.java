@@ -3,6 +3,7 @@ package vestcoin.app.order;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
@@ -16,6 +17,7 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.payment.Payments;
+import vestcoin.app.setup.Editions;
 import vestcoin.app.stock.StockBook;
 import vestcoin.core.discount.History;
 import vestcoin.core.pickup.SlotOccupancy;
@@ -27,7 +29,9 @@ public class Orders {
      * @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside
      *     vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param
      *     cancelledAt when the seller called it off, or it lapsed, or null @param quiet whether its letters wait for
-     *     the money @param lapsed whether it was called off by itself, its money not having come
+     *     the money @param lapsed whether it was called off by itself, its money not having come @param taxEdition the
+     *     edition its taxes and ways to pay come from, where that is another, or null @param subscription it is a
+     *     charge of, or null @param readyAt when what is collected was made ready, or null
      */
     public record Order(
             long id,
@@ -54,7 +58,15 @@ public class Orders {
             Instant cancelledAt,
             String wishes,
             boolean lapsed,
-            boolean quiet) {
+            boolean quiet,
+            Integer taxEdition,
+            Long subscription,
+            Instant readyAt) {
+        /** By what it is priced. */
+        public Editions.Agreed by() {
+            return new Editions.Agreed(edition, Optional.ofNullable(taxEdition));
+        }
+
         public boolean cancelled() {
             return cancelledAt != null;
         }
@@ -67,22 +79,27 @@ public class Orders {
      * @param mode practice or real
      * @param lapsesAt until when it waits for its money
      * @param quiet whether its letters wait for the money
+     * @param renewing the date of a subscription it is the charge of
      */
     public record New(
             String shop,
             String clientKey,
-            int edition,
+            Editions.Agreed edition,
             String mode,
             PricedDocument priced,
             Customer customer,
             Reservations reserves,
             Optional<Instant> lapsesAt,
-            boolean quiet) {
+            boolean quiet,
+            Optional<ChargeDate> renewing) {
         long payable() {
             return priced.due()
                     + reserves.vouchers().stream().mapToLong(Voucher::amount).sum();
         }
     }
+
+    /** A date on which a subscription is charged. */
+    public record ChargeDate(long subscription, LocalDate dueOn) {}
 
     /**
      * What was ordered and what it costs, as JSON. @param due in minor units, by the method chosen @param way how it
@@ -147,7 +164,7 @@ public class Orders {
     private static final String ORDER = """
             select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
                 name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
-                quiet from orders
+                quiet, tax_edition, subscription, ready_at from orders
             """;
 
     private final JdbcClient sql;
@@ -170,14 +187,6 @@ public class Orders {
         this.reservations = reservations;
         this.events = events;
         this.clock = clock;
-    }
-
-    /** What the carrier calls the parcels of an order that have left. */
-    public List<String> parcels(long order) {
-        return sql.sql("select tracking from dispatch where order_id = :order and tracking <> '' order by seq")
-                .param("order", order)
-                .query(String.class)
-                .list();
     }
 
     /**
@@ -204,16 +213,22 @@ public class Orders {
         sql.sql("""
                 insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
                     payable, due, method, email, buyer, name, country, address, placed_at, language, agreed,
-                    wishes, lapses_at, tax_number, quiet, way)
+                    wishes, lapses_at, tax_number, quiet, way, tax_edition, subscription, due_on)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token,
                     :key, :edition, :mode, :document, :quote,
                         :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at,
-                            :language, :agreed, :wishes, :lapses, :taxNumber, :quiet, :way)""")
+                            :language, :agreed, :wishes, :lapses, :taxNumber, :quiet, :way, :taxes, :subscription,
+                            :dueOn)""")
                 .param("way", order.priced().way())
                 .param("shop", order.shop())
                 .param("token", token)
                 .param("key", order.clientKey())
-                .param("edition", order.edition())
+                .param("edition", order.edition().number())
+                .param("taxes", order.edition().taxes().orElse(null))
+                .param(
+                        "subscription",
+                        order.renewing().map(ChargeDate::subscription).orElse(null))
+                .param("dueOn", order.renewing().map(ChargeDate::dueOn).orElse(null))
                 .param("mode", order.mode())
                 .param("document", order.priced().order())
                 .param("quote", order.priced().quote())
@@ -254,7 +269,8 @@ public class Orders {
                     .param("id", placed.id())
                     .update();
         }
-        events.publishEvent(new OrderPlaced(order.shop(), order.customer().email()));
+        events.publishEvent(
+                new OrderPlaced(order.shop(), placed.id(), order.customer().email()));
         return byToken(token).orElseThrow();
     }
 
@@ -451,6 +467,15 @@ public class Orders {
                 .param("id", id)
                 .query(Order.class)
                 .single();
+    }
+
+    /** The same, which nobody else can change until the transaction ends. */
+    public Order locked(long id) {
+        sql.sql("select id from orders where id = :id for update")
+                .param("id", id)
+                .query(Long.class)
+                .single();
+        return byId(id);
     }
 
     public Optional<Order> byToken(String token) {

@@ -71,7 +71,7 @@ public class TransferSlips {
         }
         BigDecimal amount =
                 BigDecimal.valueOf(open, CurrencyUnit.of(order.currency()).getDecimalPlaces());
-        Setup setup = editions.of(order.shop(), order.edition()).document().setup();
+        Setup setup = editions.of(order.shop(), order.by()).document().setup();
         return setup.payment().account().map(account -> slip(account, setup.shop(), amount, order));
     }
 

@@ -104,7 +104,10 @@ class OrderController {
             Optional<Handover> handover,
             boolean withdrawn,
             boolean lapsed,
-            List<Dispatching.Left> departures) {}
+            List<Dispatching.Left> departures,
+            List<Long> subscriptions,
+            List<OngoingSupply.FileOf> files,
+            Optional<Instant> readyAt) {}
 
     /**
      * @param key made once by the page, so that sending twice moves once
@@ -127,6 +130,7 @@ class OrderController {
     private final Cancelling cancelling;
     private final Editions editions;
     private final Papers papers;
+    private final OngoingSupply supply;
 
     OrderController(
             Orders orders,
@@ -135,7 +139,8 @@ class OrderController {
             Dispatching dispatching,
             Cancelling cancelling,
             Editions editions,
-            Papers papers) {
+            Papers papers,
+            OngoingSupply supply) {
         this.orders = orders;
         this.book = book;
         this.payments = payments;
@@ -143,6 +148,7 @@ class OrderController {
         this.cancelling = cancelling;
         this.editions = editions;
         this.papers = papers;
+        this.supply = supply;
     }
 
     @GetMapping("/api/shops/{shop}/orders/{number}")
@@ -174,6 +180,15 @@ class OrderController {
             @RequestBody Dispatching.Departure departure,
             Principal who) {
         dispatching.send(find(shop, number), departure, who.getName());
+        return whole(find(shop, number));
+    }
+
+    /** What is collected is ready: the buyer is written to. */
+    @PostMapping("/api/shops/{shop}/orders/{number}/ready")
+    Whole ready(@PathVariable String shop, @PathVariable int number) {
+        Orders.Order order = find(shop, number);
+        dispatching.ready(
+                order, whole(order).handover().filter(Handover::collected).isPresent());
         return whole(find(shop, number));
     }
 
@@ -276,7 +291,7 @@ class OrderController {
 
     /** The rows of the order's bills, and what is left of each to give back. */
     private List<Refundable> items(Orders.Order order) {
-        Document document = editions.of(order.shop(), order.edition()).document();
+        Document document = editions.of(order.shop(), order.by()).document();
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         Map<String, Credit.CreditedShare> given = papers.given(order.id());
         return Bill.of(
@@ -313,7 +328,7 @@ class OrderController {
         boolean waits = !order.cancelled()
                 && List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing());
         Order asked = OrderFile.parse(order.document());
-        Document document = editions.of(order.shop(), order.edition()).document();
+        Document document = editions.of(order.shop(), order.by()).document();
         QuoteView quote = Json.read(order.quote(), QuoteView.class);
         List<AgreedTo> agreed = new ArrayList<>();
         Json.tree(order.agreed())
@@ -347,7 +362,10 @@ class OrderController {
                 Handover.of(document.setup(), asked, quote),
                 orders.withdrawn(order.id()),
                 order.lapsed(),
-                dispatching.departures(order.id()));
+                dispatching.departures(order.id()),
+                supply.subscriptions(order.id()),
+                supply.files(order.id()),
+                Optional.ofNullable(order.readyAt()));
     }
 
     /** What the buyer added, in the words of the edition that asked for it. */
@@ -359,7 +377,7 @@ class OrderController {
             told.add(new Wish(Message.of("order.gift-message"), gift.message()));
         });
         told.add(new Wish(Message.of("order.note"), wishes.note()));
-        editions.of(order.shop(), order.edition())
+        editions.of(order.shop(), order.by())
                 .document()
                 .setup()
                 .terms()

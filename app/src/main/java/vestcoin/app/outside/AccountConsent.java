@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -41,7 +42,11 @@ public class AccountConsent {
     private final Clock clock;
     private final String ownUrl;
 
-    AccountConsent(HttpCalls calls, Vault vault, Clock clock, @Value("${vest-coin.own-url}") String ownUrl) {
+    AccountConsent(
+            HttpCalls calls,
+            Vault vault,
+            @Qualifier(ApplicationClock.MACHINE) Clock clock,
+            @Value("${vest-coin.own-url}") String ownUrl) {
         this.calls = calls;
         this.vault = vault;
         this.clock = clock;

@@ -141,7 +141,7 @@ public class Issuing {
             this.order = order;
             this.payments =
                     tries.stream().filter(payment -> payment.stateNow().alive()).toList();
-            var document = editions.spoken(order.shop(), order.edition(), order.language());
+            var document = editions.spoken(order.shop(), order.by(), order.language());
             this.setup = document.setup();
             Order asked = OrderFile.parse(order.document());
             this.quote = Pricing.priceUntraced(document.compiled(), asked);

@@ -77,7 +77,7 @@ class PaperController {
                 .filter(found -> pdf || Ubl.fits(found))
                 .orElseThrow(PaperController::none);
         Phrases phrases =
-                Wording.of(editions.of(order.shop(), order.edition()).document().setup(), paper.language());
+                Wording.of(editions.of(order.shop(), order.by()).document().setup(), paper.language());
         return ResponseEntity.ok()
                 .contentType(pdf ? MediaType.APPLICATION_PDF : MediaType.APPLICATION_XML)
                 .header(

@@ -42,7 +42,38 @@ class HttpProvider implements Provider {
 
     @Override
     public View authorise(ServiceAccess access, String key, Charge charge) {
-        return view(call(access, "POST", "/v1/payments", key, charge));
+        return view(call(
+                access,
+                "POST",
+                "/v1/payments",
+                key,
+                new Charged(
+                        charge.amount(),
+                        charge.currency(),
+                        charge.means().token(),
+                        charge.means().keep(),
+                        charge.means().keptCard(),
+                        charge.reference(),
+                        charge.statement(),
+                        charge.returnUrl())));
+    }
+
+    /** A charge as these providers are told of it. */
+    private record Charged(
+            long amount,
+            String currency,
+            String token,
+            boolean keep,
+            String keptCard,
+            String reference,
+            String statement,
+            String returnUrl) {}
+
+    @Override
+    public String keep(ServiceAccess access, String token) {
+        return call(access, "POST", "/v1/cards", "", Map.of("token", token))
+                .path("card")
+                .asString("");
     }
 
     @Override
@@ -70,6 +101,7 @@ class HttpProvider implements Provider {
                 json.path("amount").asLong(0),
                 json.path("captured").asLong(0),
                 json.path("refunded").asLong(0),
+                json.path("keptCard").asString(""),
                 json.path("version").asLong(0));
     }
 

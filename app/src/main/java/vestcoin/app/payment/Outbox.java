@@ -15,7 +15,8 @@ public class Outbox {
     /** What follows from a change. */
     public enum Kind {
         PAPER,
-        LETTER;
+        LETTER,
+        FILE;
 
         private String text() {
             return name().toLowerCase(java.util.Locale.ROOT);

@@ -29,6 +29,7 @@ public class PaymentBook {
      * @param part code of the voucher that pays it; empty for the rest of the order
      * @param atOnce whether the money is taken as soon as it is authorised
      * @param lapsesAt when its authorisation ends by itself, null before there is one
+     * @param keptCard what the provider calls the card it keeps of it, or empty
      * @param version how many changes the provider had made when it last told of it
      */
     public record Payment(
@@ -49,6 +50,7 @@ public class PaymentBook {
             boolean atOnce,
             int holdDays,
             Instant lapsesAt,
+            String keptCard,
             long version) {
         public PaymentState stateNow() {
             return PaymentState.of(state);
@@ -68,7 +70,12 @@ public class PaymentBook {
         }
     }
 
-    /** What is to be paid. @param gateway empty where no provider stands behind it */
+    /**
+     * What is to be paid.
+     *
+     * @param gateway empty where no provider stands behind it
+     * @param key by which it is begun once; made anew where it is empty
+     */
     public record Begun(
             long order,
             String shop,
@@ -77,7 +84,25 @@ public class PaymentBook {
             String part,
             long amount,
             boolean atOnce,
-            int holdDays) {}
+            int holdDays,
+            String key) {
+        public Begun(
+                long order,
+                String shop,
+                String gateway,
+                String method,
+                String part,
+                long amount,
+                boolean atOnce,
+                int holdDays) {
+            this(order, shop, gateway, method, part, amount, atOnce, holdDays, "");
+        }
+
+        /** The same, once for a key. */
+        public Begun once(String own) {
+            return new Begun(order, shop, gateway, method, part, amount, atOnce, holdDays, own);
+        }
+    }
 
     public record Transition(String state, long amount, Instant at, String actor, String note) {}
 
@@ -86,7 +111,7 @@ public class PaymentBook {
     private static final String PAYMENT = """
             select id, order_id, shop, coalesce(gateway, '') as gateway, method, part, idempotency_key,
                 coalesce(provider_ref, '') as provider_ref, state, reason, action,
-                   amount, captured, refunded, at_once, hold_days, lapses_at, version
+                   amount, captured, refunded, at_once, hold_days, lapses_at, kept_card, version
             from payment
             """;
 
@@ -189,7 +214,11 @@ public class PaymentBook {
             throw new CalledOff(asked.order());
         }
         try {
-            String key = UUID.randomUUID().toString();
+            String key = asked.key().isEmpty() ? UUID.randomUUID().toString() : asked.key();
+            Optional<Payment> begunBefore = byKey(key);
+            if (begunBefore.isPresent()) {
+                return begunBefore.get();
+            }
             sql.sql("""
                     insert into payment(order_id, shop, gateway, method, part, idempotency_key, state, amount,
                         at_once, hold_days)
@@ -239,7 +268,7 @@ public class PaymentBook {
         PaymentState state = moves ? next : known.stateNow();
         sql.sql("""
                 update payment set state = :state, provider_ref = :ref, reason = :reason, action = :action,
-                    captured = :captured, refunded = :refunded, version = :version,
+                    captured = :captured, refunded = :refunded, version = :version, kept_card = :kept,
                        lapses_at = :lapses where id = :id""")
                 .param("state", state.text())
                 .param("ref", view.ref().isEmpty() ? null : view.ref())
@@ -248,6 +277,7 @@ public class PaymentBook {
                 .param("captured", captured)
                 .param("refunded", refunded)
                 .param("version", view.version())
+                .param("kept", view.keptCard())
                 .param("lapses", lapses(known, state))
                 .param("id", id)
                 .update();

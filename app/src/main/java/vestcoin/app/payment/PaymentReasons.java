@@ -20,6 +20,8 @@ public final class PaymentReasons {
             Map.entry("paid at the door", "payment.paid-at-the-door"),
             Map.entry("paid when it is collected", "payment.paid-when-it-is-collected"),
             Map.entry("waits for the cheque to clear", "payment.waits-for-the-cheque-to-clear"),
+            Map.entry("the card was taken back", "payment.the-card-was-taken-back"),
+            Map.entry("no card is kept", "payment.no-card-is-kept"),
             Map.entry("on account", "payment.on-account"));
 
     private PaymentReasons() {}

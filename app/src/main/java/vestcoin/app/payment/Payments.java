@@ -19,6 +19,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.outside.TimePassed;
 import vestcoin.app.payment.PaymentBook.Begun;
 import vestcoin.app.payment.PaymentBook.Payment;
 import vestcoin.core.life.PaymentState;
@@ -65,10 +66,10 @@ public class Payments {
     public record Reference(String currency, String reference, String returnUrl) {}
 
     /**
-     * Pays through a provider, once: while a try is alive it is given back instead. @param token of a card; empty where
-     * the buyer is sent to a page
+     * Pays through a provider, once: while a try is alive it is given back instead, and so is one begun with the same
+     * key.
      */
-    public Payment pay(Begun due, Reference more, String token) {
+    public Payment pay(Begun due, Reference more, Provider.Means means) {
         Payment payment = book.begin(due);
         if (payment.stateNow() != PaymentState.CREATED) {
             return payment.stateNow().open() ? asked(payment) : payment;
@@ -86,7 +87,7 @@ public class Payments {
                             new Provider.Charge(
                                     due.amount(),
                                     more.currency(),
-                                    token,
+                                    means,
                                     more.reference(),
                                     statement,
                                     more.returnUrl())),
@@ -280,6 +281,7 @@ public class Payments {
         askAfterWhatIsOpen();
     }
 
+    @EventListener(TimePassed.class)
     @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
     public void askAfterWhatIsOpen() {
         book.open().forEach(this::asked);

@@ -14,8 +14,8 @@ import vestcoin.app.outside.ServiceAccess;
 public interface Provider {
 
     /**
-     * How a provider sees a payment. @param state one of this house's payment states @param version grows with every
-     * change at the provider
+     * How a provider sees a payment. @param state one of this house's payment states @param keptCard what it calls the
+     * card it keeps, empty where it keeps none @param version grows with every change at the provider
      */
     record View(
             String ref,
@@ -26,6 +26,7 @@ public interface Provider {
             long amount,
             long captured,
             long refunded,
+            String keptCard,
             long version) {}
 
     record Account(String mode, boolean approved, String publicKey, StatementLength statement) {}
@@ -57,11 +58,33 @@ public interface Provider {
     /**
      * What a buyer is charged.
      *
-     * @param token of a card; empty where the buyer is sent to the provider's page
+     * @param means what it is paid by
      * @param statement what stands on the buyer's statement; empty for what the account says
      * @param returnUrl where the buyer comes back to
      */
-    record Charge(long amount, String currency, String token, String reference, String statement, String returnUrl) {}
+    record Charge(long amount, String currency, Means means, String reference, String statement, String returnUrl) {}
+
+    /**
+     * What a charge is paid by.
+     *
+     * @param token of a card; empty where the buyer is sent to the provider's page, or a card is kept
+     * @param keep whether the card is kept to be charged again
+     * @param keptCard what the provider calls a card it keeps; nobody is asked
+     */
+    record Means(String token, boolean keep, String keptCard) {
+        public static final Means PAGE = new Means("", false, "");
+
+        public static Means card(String token, boolean keep) {
+            return new Means(token, keep, "");
+        }
+
+        public static Means kept(String card) {
+            return new Means("", false, card);
+        }
+    }
+
+    /** Keeps a card without charging it; gives what the provider calls it. */
+    String keep(ServiceAccess access, String token);
 
     View authorise(ServiceAccess access, String key, Charge charge);
 

@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.HexFormat;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.outside.ApplicationClock;
 import vestcoin.core.message.Message;
 
 /** Where a provider tells about payments: HMAC-SHA-256 over time and body, at most five minutes old. */
@@ -30,7 +32,7 @@ class WebhookController {
     private final Payments payments;
     private final Clock clock;
 
-    WebhookController(Gateways gateways, Payments payments, Clock clock) {
+    WebhookController(Gateways gateways, Payments payments, @Qualifier(ApplicationClock.MACHINE) Clock clock) {
         this.gateways = gateways;
         this.payments = payments;
         this.clock = clock;

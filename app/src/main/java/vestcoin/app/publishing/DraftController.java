@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
@@ -55,12 +56,14 @@ class DraftController {
     private final Drafts drafts;
     private final Editions editions;
     private final Gateways gateways;
+    private final ProductFiles files;
     private final Clock clock;
 
-    DraftController(Drafts drafts, Editions editions, Gateways gateways, Clock clock) {
+    DraftController(Drafts drafts, Editions editions, Gateways gateways, ProductFiles files, Clock clock) {
         this.drafts = drafts;
         this.editions = editions;
         this.gateways = gateways;
+        this.files = files;
         this.clock = clock;
     }
 
@@ -223,10 +226,11 @@ class DraftController {
                 drafts.history(shop),
                 editions.live(shop).map(Editions.Edition::number),
                 new FindingContext(
-                        clock.instant(),
-                        gateways.states(shop),
-                        Sales.NONE,
-                        Set.of(),
-                        Phrases.forBuyers().size()));
+                                clock.instant(),
+                                gateways.states(shop),
+                                Sales.NONE,
+                                Set.of(),
+                                Phrases.forBuyers().size())
+                        .having(files.products(shop)));
     }
 }

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.ShopOpenings;
+import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.payment.Gateways;
@@ -58,13 +59,16 @@ class OpeningController {
     private final Editions editions;
     private final Drafts drafts;
     private final Gateways gateways;
+    private final ProductFiles files;
     private final Clock clock;
 
-    OpeningController(ShopOpenings doors, Editions editions, Drafts drafts, Gateways gateways, Clock clock) {
+    OpeningController(
+            ShopOpenings doors, Editions editions, Drafts drafts, Gateways gateways, ProductFiles files, Clock clock) {
         this.doors = doors;
         this.editions = editions;
         this.drafts = drafts;
         this.gateways = gateways;
+        this.files = files;
         this.clock = clock;
     }
 
@@ -130,7 +134,8 @@ class OpeningController {
                                 Sales.NONE,
                                 untried,
                                 Phrases.forBuyers().size(),
-                                FirstDraft.sampleNames()))
+                                FirstDraft.sampleNames(),
+                                Optional.of(files.products(shop))))
                 .stream()
                 .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
                 .toList();

@@ -82,7 +82,7 @@ class TrialController {
                             new Provider.Charge(
                                     SMALLEST,
                                     drafts.of(shop).document().setup().shop().currency(),
-                                    trial.cardToken().orElse(""),
+                                    Provider.Means.card(trial.cardToken().orElse(""), false),
                                     "trial",
                                     account.statement(),
                                     ownUrl + "/desk/" + shop + "/payment"));

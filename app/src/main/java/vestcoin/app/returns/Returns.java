@@ -18,6 +18,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.app.download.Downloads;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
@@ -34,6 +35,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.terms.ReturnRight;
+import vestcoin.core.terms.SupplyAtOnce;
 import vestcoin.core.terms.Terms;
 
 /** What buyers have declared, and what may be declared now. */
@@ -51,13 +53,15 @@ public class Returns {
     private final Editions editions;
     private final Papers papers;
     private final Messages messages;
+    private final Downloads downloads;
     private final Clock clock;
 
-    Returns(JdbcClient sql, Editions editions, Papers papers, Messages messages, Clock clock) {
+    Returns(JdbcClient sql, Editions editions, Papers papers, Messages messages, Downloads downloads, Clock clock) {
         this.sql = sql;
         this.editions = editions;
         this.papers = papers;
         this.messages = messages;
+        this.downloads = downloads;
         this.clock = clock;
     }
 
@@ -69,7 +73,7 @@ public class Returns {
                         .anyMatch(each -> each.settledAt().isEmpty())) {
             return Optional.empty();
         }
-        Document document = editions.of(order.shop(), order.edition()).document();
+        Document document = editions.of(order.shop(), order.by()).document();
         ZoneId zone = ZoneId.of(document.setup().shop().timeZone());
         var asked = OrderFile.parse(order.document());
         Optional<LocalDate> sent = order.sent().equals("all")
@@ -100,8 +104,13 @@ public class Returns {
     /** Lines of an order that do not come back, and why. */
     Map<Integer, Terms.Exclusion> excluded(Orders.Order order) {
         return ReturnSettlement.excluded(
-                quote(order),
-                editions.of(order.shop(), order.edition()).document().setup());
+                quote(order), editions.of(order.shop(), order.by()).document().setup(), supplied(order));
+    }
+
+    /** Whether files of an order can be fetched, or it was agreed that their supply starts at once. */
+    private boolean supplied(Orders.Order order) {
+        return Json.tree(order.agreed()).has(SupplyAtOnce.KIND)
+                || downloads.ofOrder(order.id()).stream().anyMatch(each -> each.there(clock.instant()));
     }
 
     List<Declared> ofOrder(long order) {
@@ -188,7 +197,7 @@ public class Returns {
                     Message.of("returns.this-order-was-withdrawn-from-already"),
                     Message.of("returns.load-page-again"));
         }
-        Document spoken = editions.spoken(order.shop(), order.edition(), order.language());
+        Document spoken = editions.spoken(order.shop(), order.by(), order.language());
         List<String> things = which.stream()
                 .map(line -> Pricing.priceUntraced(spoken.compiled(), OrderFile.parse(order.document()))
                         .lines()
@@ -201,12 +210,12 @@ public class Returns {
 
     private Quote quote(Orders.Order order) {
         return Pricing.priceUntraced(
-                editions.of(order.shop(), order.edition()).document().compiled(), OrderFile.parse(order.document()));
+                editions.of(order.shop(), order.by()).document().compiled(), OrderFile.parse(order.document()));
     }
 
     /** What is owed for a declaration: item of the order's bills to its amount with tax. */
     Map<String, BigDecimal> owed(Orders.Order order, Declared declared) {
-        Document document = editions.of(order.shop(), order.edition()).document();
+        Document document = editions.of(order.shop(), order.by()).document();
         Quote quote = quote(order);
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         boolean delivery =

@@ -12,7 +12,6 @@ import vestcoin.app.access.People;
 import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
-import vestcoin.app.payment.Vouchers;
 import vestcoin.app.service.ServiceConnections;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
@@ -30,7 +29,6 @@ public class DemoShop {
     public static final String EMAIL = "owner@tern-and-tether.example";
     public static final String PASSWORD = "kites over the bay";
 
-    private static final long VOUCHER_CENTS = 5000;
     private static final long REFUNDED_CENTS = 2000;
 
     private final People people;
@@ -39,7 +37,7 @@ public class DemoShop {
     private final ShopOpenings doors;
     private final Gateways gateways;
     private final ServiceConnections links;
-    private final Vouchers vouchers;
+    private final DemoGoods goods;
     private final DemoOrders orders;
 
     DemoShop(
@@ -49,7 +47,7 @@ public class DemoShop {
             ShopOpenings doors,
             Gateways gateways,
             ServiceConnections links,
-            Vouchers vouchers,
+            DemoGoods goods,
             DemoOrders orders) {
         this.people = people;
         this.drafts = drafts;
@@ -57,7 +55,7 @@ public class DemoShop {
         this.doors = doors;
         this.gateways = gateways;
         this.links = links;
-        this.vouchers = vouchers;
+        this.goods = goods;
         this.orders = orders;
     }
 
@@ -106,7 +104,7 @@ public class DemoShop {
                         Gateways.With.WALLET, Optional.of("test"), Wallet.TEST_PUBLIC, Wallet.TEST_SECRET, ""));
         links.connect(
                 SHOP, ServiceConnections.Kind.CARRIER, links.candidate(ServiceConnections.Kind.CARRIER, Carrier.KEY));
-        vouchers.issue(SHOP, "GIFT-KITE-2026", "EUR", VOUCHER_CENTS, "test");
+        goods.put();
         Editions.Edition edition = editions.publish(SHOP, EMAIL);
         // In test mode, which no seller could open; every order says so.
         doors.open(SHOP);

@@ -47,6 +47,7 @@ public final class ServeCommand {
                 PracticeServices practice = context.getBean(PracticeServices.class);
                 if (services != null) {
                     practice.givenFromOutside();
+                    context.getBean(PracticeTime.class).follow();
                     context.addApplicationListener(event -> {
                         if (event instanceof org.springframework.context.event.ContextClosedEvent) {
                             services.close();

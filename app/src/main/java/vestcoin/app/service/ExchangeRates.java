@@ -20,6 +20,7 @@ import vestcoin.app.outside.HttpCalls;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.outside.TimePassed;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.InvalidInput;
 
@@ -76,7 +77,7 @@ public class ExchangeRates {
         return fresh;
     }
 
-    @EventListener(ApplicationReadyEvent.class)
+    @EventListener({ApplicationReadyEvent.class, TimePassed.class})
     @Scheduled(cron = "0 30 */3 * * *")
     void fetchQuietly() {
         try {

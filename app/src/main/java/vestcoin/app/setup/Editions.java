@@ -16,11 +16,24 @@ import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.setup.RenewalSetup;
 
 /** The published editions of each shop. An edition never changes. */
 @Repository
 public class Editions {
     public record Edition(String shop, int number, String hash, Document document) {}
+
+    /**
+     * By what an order is priced.
+     *
+     * @param number of the edition whose goods, delivery and discounts hold
+     * @param taxes number of the one whose taxes and ways to pay hold, where that is another
+     */
+    public record Agreed(int number, Optional<Integer> taxes) {
+        public static Agreed to(int number) {
+            return new Agreed(number, Optional.empty());
+        }
+    }
 
     /** One line of the list of editions. */
     public record EditionEntry(int number, String hash, String author, Instant at) {}
@@ -67,16 +80,30 @@ public class Editions {
                         Message.of("setup.leave-edition-out-or-name-one-has"))));
     }
 
+    /** What an order is priced by: an edition, or the one agreed to with what the law says in another. */
+    public Edition of(String shop, Agreed by) {
+        Edition agreed = of(shop, by.number());
+        return by.taxes()
+                .filter(taxes -> taxes != by.number())
+                .map(taxes -> cache.get(shop + " " + by.number() + " " + taxes, key -> {
+                    Document both = Document.of(RenewalSetup.of(
+                            agreed.document().setup(),
+                            of(shop, taxes).document().setup()));
+                    return new Edition(shop, by.number(), both.hash(), both);
+                }))
+                .orElse(agreed);
+    }
+
     /** An edition in one of the shop's languages. */
     public Document spoken(Edition edition, String language) {
         String known = edition.document().language(language);
-        return spoken.get(edition.shop() + " " + edition.number() + " " + known, key -> edition.document()
+        return spoken.get(edition.shop() + " " + edition.hash() + " " + known, key -> edition.document()
                 .in(known));
     }
 
-    /** The edition an order was placed by, in the order's language. */
-    public Document spoken(String shop, int number, String language) {
-        return spoken(of(shop, number), language);
+    /** What an order was placed by, in the order's language. */
+    public Document spoken(String shop, Agreed by, String language) {
+        return spoken(of(shop, by), language);
     }
 
     public List<EditionEntry> list(String shop) {

@@ -87,9 +87,10 @@ class SeveralOrdersTest {
                         .json()
                         .path("parcels")
                         .get(0)
+                        .path("number")
                         .asString())
                 .isEqualTo("RR123456785IE");
-        String told = "The number of the parcel is RR123456785IE.";
+        String told = "Its number: RR123456785IE.";
         for (int tries = 0; tries < 100 && letters().noneMatch(text -> text.contains(told)); tries++) {
             Thread.sleep(100);
         }

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
+import vestcoin.app.KilledApplication;
 import vestcoin.app.RunningShop;
 import vestcoin.app.measure.Measured;
 import vestcoin.app.run.DemoShop;
@@ -70,7 +71,7 @@ class CrashTest {
             AtomicInteger tried = new AtomicInteger();
             Queue<String> refused = new ConcurrentLinkedQueue<>();
             for (int round = 0; round < ROUNDS; round++) {
-                Process process = launch(port, data);
+                Process process = KilledApplication.launch(port, data);
                 ExecutorService buyers = Executors.newFixedThreadPool(BUYERS);
                 for (int i = 0; i < BUYERS; i++) {
                     buyers.execute(() -> buyUntilTheLineGoesDead(port, tried, placed, refused));
@@ -125,38 +126,6 @@ class CrashTest {
         for (int i = 0; i < 3000 && placed.get() < least; i++) {
             Thread.sleep(10);
         }
-    }
-
-    private static Process launch(int port, Path data) throws IOException, InterruptedException {
-        String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
-        Process process = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-XX:TieredStopAtLevel=1",
-                        "-Dvest-coin.proxies=127.0.0.1",
-                        "-Dvest-coin.pace.orders-by-address=1000000",
-                        "-cp",
-                        classPath,
-                        "vestcoin.app.Main",
-                        "start",
-                        "--port",
-                        String.valueOf(port),
-                        "--data",
-                        data.toString())
-                .redirectErrorStream(true)
-                .redirectOutput(
-                        ProcessBuilder.Redirect.appendTo(data.resolve("log").toFile()))
-                .start();
-        // Patient, since a machine busy with something else starts it slowly.
-        for (int i = 0; i < 1200; i++) {
-            Thread.sleep(100);
-            try {
-                new Caller("http://127.0.0.1:" + port);
-                return process;
-            } catch (java.io.UncheckedIOException e) {
-                assertThat(process.isAlive()).as("the application started").isTrue();
-            }
-        }
-        throw new IllegalStateException("the application did not answer");
     }
 
     private static void buyUntilTheLineGoesDead(

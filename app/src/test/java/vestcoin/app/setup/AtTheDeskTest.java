@@ -370,7 +370,8 @@ class AtTheDeskTest {
                                 vestcoin.core.tax.Sales.NONE,
                                 java.util.Set.of(),
                                 0,
-                                FirstDraft.sampleNames()))
+                                FirstDraft.sampleNames(),
+                                java.util.Optional.empty()))
                 .stream()
                 .map(Finding::id)
                 .toList();

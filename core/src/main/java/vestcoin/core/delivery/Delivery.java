@@ -2,6 +2,8 @@ package vestcoin.core.delivery;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -67,6 +69,7 @@ public record Delivery(
      * @param limits what it does not carry
      * @param charges what comes on top of the zone's price
      * @param chargeable how the carrier finds the weight it charges; the packed weight without it
+     * @param tracking how a parcel is followed
      */
     public record Option(
             String id,
@@ -75,17 +78,55 @@ public record Delivery(
             Optional<Days> days,
             Optional<Limits> limits,
             Optional<Charges> charges,
-            Optional<ChargeableWeight> chargeable) {
+            Optional<ChargeableWeight> chargeable,
+            Optional<Tracking> tracking) {
         public Option {
             sentence = sentence == null ? "" : sentence;
             days = days == null ? Optional.empty() : days;
             limits = limits == null ? Optional.empty() : limits;
             charges = charges == null ? Optional.empty() : charges;
             chargeable = chargeable == null ? Optional.empty() : chargeable;
+            tracking = tracking == null ? Optional.empty() : tracking;
+        }
+
+        public Option(
+                String id,
+                String name,
+                String sentence,
+                Optional<Days> days,
+                Optional<Limits> limits,
+                Optional<Charges> charges,
+                Optional<ChargeableWeight> chargeable) {
+            this(id, name, sentence, days, limits, charges, chargeable, Optional.empty());
         }
 
         public Option(String id, String name, String sentence, Optional<Days> days, Optional<Limits> limits) {
-            this(id, name, sentence, days, limits, Optional.empty(), Optional.empty());
+            this(id, name, sentence, days, limits, Optional.empty(), Optional.empty(), Optional.empty());
+        }
+    }
+
+    /**
+     * How parcels of an option are followed.
+     *
+     * @param carrier as the buyer reads it; may be empty
+     * @param link an address with {@code {number}} where the parcel's number goes
+     */
+    public record Tracking(String carrier, Optional<String> link) {
+        /** What stands in a link for the number. */
+        public static final String NUMBER = "{number}";
+
+        public Tracking {
+            carrier = carrier == null ? "" : carrier;
+            link = link == null ? Optional.empty() : link;
+        }
+
+        /** Where a parcel is followed, its number written as an address has it (RFC 3986). */
+        public Optional<String> follow(String number) {
+            return number.isEmpty()
+                    ? Optional.empty()
+                    : link.map(pattern -> pattern.replace(
+                            NUMBER,
+                            URLEncoder.encode(number, StandardCharsets.UTF_8).replace("+", "%20")));
         }
     }
 

@@ -14,7 +14,7 @@ public final class Check {
     public static List<Finding> of(CompiledSetup compiled, FindingContext known) {
         Findings findings = new Findings();
         ShopFindings.add(compiled.setup(), findings.at(Station.SHOP));
-        GoodsFindings.add(compiled, findings.at(Station.GOODS));
+        GoodsFindings.add(compiled, known, findings.at(Station.GOODS));
         new DeliveryFindings(compiled, findings.at(Station.DELIVERY)).add();
         PickupFindings.add(compiled.setup(), findings.at(Station.PICKUP));
         new TaxFindings(compiled, known, findings.at(Station.TAX)).add();

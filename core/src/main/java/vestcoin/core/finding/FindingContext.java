@@ -2,6 +2,7 @@ package vestcoin.core.finding;
 
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.tax.Sales;
@@ -15,11 +16,18 @@ import vestcoin.core.tax.Sales;
  * @param phrases how many there are that buyers meet; 0 if nobody counts them
  * @param untried accounts no payment was tried with since they changed
  * @param samples names of the goods a new shop begins with
+ * @param files ids of products that have files to download; nothing where nobody knows
  */
 public record FindingContext(
-        Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases, Set<String> samples) {
+        Instant at,
+        Map<String, Gateway> gateways,
+        Sales sales,
+        Set<String> untried,
+        int phrases,
+        Set<String> samples,
+        Optional<Set<String>> files) {
     public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases) {
-        this(at, gateways, sales, untried, phrases, Set.of());
+        this(at, gateways, sales, untried, phrases, Set.of(), Optional.empty());
     }
 
     public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
@@ -28,5 +36,10 @@ public record FindingContext(
 
     public FindingContext(Instant at, Map<String, Gateway> gateways) {
         this(at, gateways, Sales.NONE, Set.of(), 0);
+    }
+
+    /** The same where it is known which products have files. */
+    public FindingContext having(Set<String> products) {
+        return new FindingContext(at, gateways, sales, untried, phrases, samples, Optional.of(products));
     }
 }

@@ -17,7 +17,7 @@ import vestcoin.core.tax.Tax;
 final class GoodsFindings {
     private GoodsFindings() {}
 
-    static void add(CompiledSetup compiled, Findings.At at) {
+    static void add(CompiledSetup compiled, FindingContext context, Findings.At at) {
         Setup setup = compiled.setup();
         if (setup.goods().products().isEmpty()) {
             at.blocks(
@@ -64,6 +64,17 @@ final class GoodsFindings {
                         Message.of("finding.name-group-if-another-fits-better"));
             }
             noEffect(setup, product, path, at);
+            boolean files =
+                    context.files().map(with -> with.contains(product.id())).orElse(true);
+            if (product.kind() == Product.Kind.DIGITAL
+                    && product.download().flatMap(Product.Download::link).isEmpty()
+                    && !files) {
+                at.blocks(
+                        "nothing-to-download",
+                        path + "/download",
+                        Message.of("finding.nothing-to-download", "product", product.name()),
+                        Message.of("finding.add-file-or-link"));
+            }
             for (Product.PerUnit each : product.perUnit()) {
                 if (each.taxed().isEmpty() && each.category().isEmpty()) {
                     at.look(
@@ -95,7 +106,7 @@ final class GoodsFindings {
         singlePurpose(compiled, at);
     }
 
-    /** What can be typed and has no effect yet. */
+    /** What can be typed and has no effect as the rest is set. */
     private static void noEffect(Setup setup, Product product, String path, Findings.At at) {
         boolean byProduct = setup.delivery().zones().stream()
                 .flatMap(zone -> zone.rates().values().stream())
@@ -107,12 +118,14 @@ final class GoodsFindings {
                     Message.of("finding.has-delivery-price-of-own-has-no", "product", product.name()),
                     Message.of("finding.write-by-product-into-cells-where-to"));
         }
-        if (product.renews().isPresent()) {
-            at.look(
-                    "renewal-without-effect",
+        boolean again = setup.payment().methods().stream()
+                .anyMatch(method -> method.on() && method.kind().chargedAgain());
+        if (product.renews().isPresent() && !again) {
+            at.blocks(
+                    "renewal-without-way-to-pay",
                     path + "/renews",
-                    Message.of("finding.says-that-renews-has-no-effect-yet", "product", product.name()),
-                    Message.of("finding.sell-single-purchase-until-renewals-charged"));
+                    Message.of("finding.renews-and-no-way-to-pay-can-be-charged-again", "product", product.name()),
+                    Message.of("finding.offer-card-for-what-renews"));
         }
         if (product.kind() == Product.Kind.BUNDLE && product.price().signum() != 0) {
             at.look(

@@ -32,6 +32,7 @@ import vestcoin.core.calendar.Window;
  * @param renews for subscriptions, how often it is charged again
  * @param perUnit amounts that stand on top of each unit, such as a deposit
  * @param contents what a bundle holds, each with all its choices made
+ * @param download how what is not sent is handed over
  */
 public record Product(
         String id,
@@ -52,7 +53,8 @@ public record Product(
         ShippingTraits sending,
         Optional<Renewal> renews,
         List<PerUnit> perUnit,
-        List<Line> contents) {
+        List<Line> contents,
+        Optional<Download> download) {
 
     /**
      * What it is. A service is done where the shop is, a remote service is not. A donation is an amount the buyer
@@ -185,6 +187,37 @@ public record Product(
         renews = renews == null ? Optional.empty() : renews;
         perUnit = perUnit == null ? List.of() : List.copyOf(perUnit);
         contents = contents == null ? List.of() : List.copyOf(contents);
+        download = download == null ? Optional.empty() : download;
+    }
+
+    /**
+     * How the files of a digital product are handed over.
+     *
+     * @param link where it is instead of in files of the shop; http or https
+     * @param most how often each file can be fetched; {@link #USUAL_TIMES} without it
+     * @param days for how many days; {@link #USUAL_DAYS} without it
+     */
+    public record Download(Optional<String> link, Optional<Integer> most, Optional<Integer> days) {
+        /** Common practice, no source. */
+        public static final int USUAL_TIMES = 5;
+        /** Common practice, no source. */
+        public static final int USUAL_DAYS = 30;
+
+        public static final Download USUAL = new Download(null, null, null);
+
+        public Download {
+            link = link == null ? Optional.empty() : link;
+            most = most == null ? Optional.empty() : most;
+            days = days == null ? Optional.empty() : days;
+        }
+
+        public int times() {
+            return most.orElse(USUAL_TIMES);
+        }
+
+        public int lasts() {
+            return days.orElse(USUAL_DAYS);
+        }
     }
 
     public static Product of(
@@ -203,6 +236,7 @@ public record Product(
                 Optional.of(category),
                 weight,
                 options,
+                null,
                 null,
                 null,
                 null,
@@ -238,7 +272,8 @@ public record Product(
                 sending.or(of.sending()),
                 renews,
                 perUnit,
-                contents);
+                contents,
+                download);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */

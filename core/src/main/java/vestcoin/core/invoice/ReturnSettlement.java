@@ -51,12 +51,17 @@ public final class ReturnSettlement {
         return owed;
     }
 
-    /** Lines of a quote that do not come back, by the group of their product, and why. */
-    public static Map<Integer, Terms.Exclusion> excluded(Quote quote, Setup setup) {
+    /**
+     * Lines of a quote that do not come back, by the group of their product, and why.
+     *
+     * @param supplied whether files have been supplied: until then even those can be withdrawn from
+     */
+    public static Map<Integer, Terms.Exclusion> excluded(Quote quote, Setup setup, boolean supplied) {
         Map<Integer, Terms.Exclusion> excluded = new TreeMap<>();
         for (int i = 0; i < quote.lines().size(); i++) {
             Optional<String> group = quote.lines().get(i).product().group().or(setup.goods()::defaultGroup);
-            Optional<Terms.Exclusion> why = group.map(setup.terms().exceptions()::get);
+            Optional<Terms.Exclusion> why = group.map(setup.terms().exceptions()::get)
+                    .filter(reason -> supplied || reason != Terms.Exclusion.DOWNLOAD_BEGUN);
             if (why.isPresent()) {
                 excluded.put(i, why.get());
             }

@@ -100,6 +100,15 @@ public record MethodAvailability(
         if (method.kind() == Payment.Kind.ON_ACCOUNT && !asked.buyer().confirmedBusiness()) {
             return Optional.of(Message.of("payment.only-for-business-whose-tax-number-confirmed"));
         }
+        Optional<PricedLine> renewing = asked.lines().stream()
+                .filter(line -> line.product().renews().isPresent())
+                .findFirst();
+        if (renewing.isPresent() && !method.kind().chargedAgain()) {
+            return Optional.of(Message.of(
+                    "payment.cannot-be-charged-again",
+                    "product",
+                    renewing.get().product().name()));
+        }
         BigDecimal payable = asked.payable().value();
         Optional<BigDecimal> limit = method.kind() == Payment.Kind.ON_ACCOUNT
                 ? method.terms().flatMap(Payment.Terms::limit)

@@ -57,6 +57,11 @@ public record Payment(
             return provider;
         }
 
+        /** Whether a provider keeps what it was paid by and can be asked for it again: a card. */
+        public boolean chargedAgain() {
+            return this == CARD;
+        }
+
         public boolean cash() {
             return cash;
         }

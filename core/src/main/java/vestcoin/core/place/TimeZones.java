@@ -4,9 +4,12 @@ import com.ibm.icu.util.TimeZone;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 
 /** The time zone a calendar date is told in at a place. */
 public final class TimeZones {
+    private static final int LONGEST = 60;
+
     private TimeZones() {}
 
     /**
@@ -20,6 +23,15 @@ public final class TimeZones {
                         .getOffset(at)
                         .equals(zones.get(0).getRules().getOffset(at)));
         return agree ? zones.get(0) : otherwise;
+    }
+
+    /** The country of a zone (CLDR); nothing where it is nobody's, or no zone. */
+    public static Optional<String> country(String zone) {
+        return Optional.ofNullable(zone)
+                .filter(id ->
+                        id.length() <= LONGEST && ZoneId.getAvailableZoneIds().contains(id))
+                .map(TimeZone::getRegion)
+                .filter(Countries::isCountry);
     }
 
     /** Every zone of a country (CLDR's location zones), by name. */

@@ -15,6 +15,7 @@ import vestcoin.core.discount.DiscountCalculation;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Rerating;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
@@ -30,6 +31,7 @@ import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.tax.TaxJurisdiction;
 import vestcoin.core.tax.Taxes;
+import vestcoin.core.terms.SupplyAtOnce;
 import vestcoin.core.why.Figure;
 import vestcoin.core.why.Tracer;
 
@@ -213,6 +215,9 @@ public final class Pricing {
                             return collecting.slots();
                         })),
                 setup.setup().terms().agreements(),
+                lines.stream().anyMatch(line -> line.product().kind() == Product.Kind.DIGITAL)
+                        ? SupplyAtOnce.asked(setup.setup().terms(), order.buyer(), order.to())
+                        : Optional.empty(),
                 Part.of(() -> notApplied(candidates, attempt)),
                 Part.of(() -> setup.setup().payment().methods().stream()
                         .map(method -> chosen.filter(known -> known.method() == method)

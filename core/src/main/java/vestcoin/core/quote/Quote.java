@@ -14,6 +14,7 @@ import vestcoin.core.pickup.Slots;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.tax.TaxLiability;
+import vestcoin.core.terms.SupplyAtOnce;
 import vestcoin.core.why.Figure;
 
 /**
@@ -25,6 +26,7 @@ public final class Quote {
     private final Totals totals;
     private final Shipment sent;
     private final List<String> agreements;
+    private final Optional<SupplyAtOnce> supply;
     private final Part<List<Reduction.UnusedDiscount>> notApplied;
     private final Part<List<MethodAvailability>> methods;
     private final Part<List<RenewalCharges>> renewing;
@@ -66,6 +68,7 @@ public final class Quote {
             Totals totals,
             Shipment sent,
             List<String> agreements,
+            Optional<SupplyAtOnce> supply,
             Part<List<Reduction.UnusedDiscount>> notApplied,
             Part<List<MethodAvailability>> methods,
             Part<List<RenewalCharges>> renewing,
@@ -74,6 +77,7 @@ public final class Quote {
         this.totals = totals;
         this.sent = sent;
         this.agreements = agreements;
+        this.supply = supply;
         this.notApplied = notApplied;
         this.methods = methods;
         this.renewing = renewing;
@@ -265,6 +269,11 @@ public final class Quote {
     }
 
     /** Kinds of texts the buyer agrees to. */
+    /** What a consumer of files may agree to. */
+    public Optional<SupplyAtOnce> supply() {
+        return supply;
+    }
+
     public List<String> agreements() {
         return agreements;
     }
@@ -321,6 +330,7 @@ public final class Quote {
                 sent.distances(),
                 sent.slots(),
                 agreements,
+                supply,
                 notApplied(),
                 methods(),
                 renewing(),

@@ -1,11 +1,16 @@
 package vestcoin.core.quote;
 
+import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import vestcoin.core.discount.History;
+import vestcoin.core.goods.Line;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Renewal;
+import vestcoin.core.message.Amount;
+import vestcoin.core.message.Message;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.why.Figure;
 
@@ -14,9 +19,10 @@ import vestcoin.core.why.Figure;
  * code counts only if it says it counts for all charges.
  *
  * @param line index of the priced line
- * @param charges the next three
+ * @param rhythm how often it is charged
+ * @param charges the next three, or as many as there are
  */
-public record RenewalCharges(int line, String name, List<Charge> charges) {
+public record RenewalCharges(int line, String name, Renewal rhythm, List<Charge> charges) {
     static final int SHOWN = 3;
 
     public record Charge(ZonedDateTime at, Figure payable) {}
@@ -29,15 +35,54 @@ public record RenewalCharges(int line, String name, List<Charge> charges) {
                 List<Charge> charges = new ArrayList<>();
                 for (ZonedDateTime date :
                         line.product().renews().get().next(order.at().atZone(setup.zone()), SHOWN)) {
-                    charges.add(new Charge(date, price.apply(later(setup, order, line, date))));
+                    History before = new History(
+                            order.history().uses(),
+                            order.history().usesByBuyer(),
+                            order.history().orders() + 1);
+                    Order later = again(setup, order, line.line(), date.toInstant(), before);
+                    charges.add(new Charge(date, price.apply(later)));
                 }
-                renewing.add(new RenewalCharges(line.index(), line.product().name(), charges));
+                renewing.add(new RenewalCharges(
+                        line.index(),
+                        line.product().name(),
+                        line.product().renews().get(),
+                        charges));
             }
         }
         return renewing;
     }
 
-    private static Order later(CompiledSetup setup, Order order, PricedLine line, ZonedDateTime date) {
+    /**
+     * What a buyer agrees to: what is charged now and what each time, how often, when next, until when, and how to
+     * stop.
+     *
+     * @param now what the whole order comes to
+     */
+    public Message terms(Amount now) {
+        Charge next = charges.get(0);
+        return Message.of(
+                rhythm.charges().isPresent() ? "renewal.terms-that-end" : "renewal.terms",
+                "product",
+                name,
+                "now",
+                now,
+                "each",
+                new Amount(next.payable().value(), now.currency()),
+                "every",
+                rhythm.said(),
+                "next",
+                next.at().toLocalDate(),
+                "charges",
+                rhythm.charges().orElse(0));
+    }
+
+    /**
+     * The order of a later charge: of what was ordered, the line alone.
+     *
+     * @param order the first one, or a later one, at which what was known then stood around it
+     * @param before what the buyer had used before that charge
+     */
+    public static Order again(CompiledSetup setup, Order order, Line line, Instant at, History before) {
         List<String> codes = order.codes().stream()
                 .filter(typed -> setup.setup().discounts().rules().stream()
                         .anyMatch(rule -> rule.everyCharge()
@@ -45,13 +90,9 @@ public record RenewalCharges(int line, String name, List<Charge> charges) {
                                         .filter(code -> code.strip().equalsIgnoreCase(typed.strip()))
                                         .isPresent()))
                 .toList();
-        History before = new History(
-                order.history().uses(),
-                order.history().usesByBuyer(),
-                order.history().orders() + 1);
         PricingContext outside = order.outside();
-        return order.of(List.of(line.line()))
-                .placed(date.toInstant())
+        return order.of(List.of(line))
+                .placed(at)
                 .withCodes(codes.toArray(String[]::new))
                 .after(before)
                 .withSlot(null)

@@ -19,6 +19,8 @@ import vestcoin.core.pickup.Pickup;
 
 /** What makes delivery, pickup or local delivery impossible to price with. */
 final class DeliveryCheck {
+    private static final int LONGEST_CARRIER = 100;
+
     private final Setup setup;
     private final Delivery delivery;
     private final Checks checks;
@@ -124,6 +126,20 @@ final class DeliveryCheck {
         });
         option.charges().ifPresent(charges -> charges(charges, path + "/charges"));
         option.chargeable().ifPresent(how -> chargeable(how, path + "/chargeable"));
+        option.tracking().ifPresent(tracking -> {
+            checks.problems.when(
+                    tracking.carrier().length() > LONGEST_CARRIER,
+                    path + "/tracking/carrier",
+                    Message.of("setup.name-of-carrier-too-long", "most", LONGEST_CARRIER),
+                    Message.of("setup.write-it-shorter"));
+            tracking.link()
+                    .ifPresent(link -> checks.problems.when(
+                            !link.contains(Delivery.Tracking.NUMBER)
+                                    || !WebAddress.isOne(link.replace(Delivery.Tracking.NUMBER, "1")),
+                            path + "/tracking/link",
+                            Message.of("setup.no-address-to-follow-parcel", "link", link),
+                            Message.of("setup.write-web-address-with-number-in-braces")));
+        });
     }
 
     private void charges(Charges charges, String path) {

@@ -275,7 +275,37 @@ final class GoodsCheck {
                             Message.of("setup.fixed-day-of-month-goes-with-months"),
                             Message.of("setup.renew-every-so-many-months-or-years"));
                 });
+                renews.away().ifPresent(days -> {
+                    checks.whole(days, 0, 60, path + "/renews/away", Message.of("setup.days-to-first-fixed-day"));
+                    checks.problems.when(
+                            renews.on().isEmpty(),
+                            path + "/renews/away",
+                            Message.of("setup.days-away-go-with-fixed-day"),
+                            Message.of("setup.name-fixed-day-or-leave-days-out"));
+                });
+                renews.charges()
+                        .ifPresent(most -> checks.whole(
+                                most, 2, 1000, path + "/renews/charges", Message.of("setup.number-of-charges")));
             }
+        });
+        product.download().ifPresent(download -> {
+            checks.problems.when(
+                    product.kind() != Product.Kind.DIGITAL,
+                    path + "/download",
+                    Message.of("setup.only-what-is-not-sent-is-downloaded"),
+                    Message.of("setup.make-digital-or-leave-download-out"));
+            download.link()
+                    .ifPresent(link -> checks.problems.when(
+                            !WebAddress.isOne(link),
+                            path + "/download/link",
+                            Message.of("setup.no-web-address", "link", link),
+                            Message.of("setup.write-web-address-with-http")));
+            download.most()
+                    .ifPresent(most -> checks.whole(
+                            most, 1, 1000, path + "/download/most", Message.of("setup.times-of-download")));
+            download.days()
+                    .ifPresent(days ->
+                            checks.whole(days, 1, 3650, path + "/download/days", Message.of("setup.days-of-download")));
         });
         boolean bundle = product.kind() == Product.Kind.BUNDLE;
         checks.problems.when(

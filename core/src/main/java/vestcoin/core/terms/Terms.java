@@ -101,17 +101,34 @@ public record Terms(
 
     /**
      * How a letter begins, with names in braces for what differs: {@code {name}}, {@code {shop}}, {@code {order}},
-     * {@code {amount}}.
+     * {@code {amount}}, {@code {product}}, {@code {date}}.
      *
      * @param subject never empty
      * @param opening what stands before the rows
      */
     public record Letter(String subject, String opening) {
         /** Occasions a letter is written on. */
-        public static final List<String> OCCASIONS =
-                List.of("receipt", "copy", "sent", "refund", "cancelled", "reminder", "unfinished");
+        public static final List<String> OCCASIONS = List.of(
+                "receipt",
+                "copy",
+                "sent",
+                "refund",
+                "cancelled",
+                "reminder",
+                "unfinished",
+                "sent-part",
+                "ready",
+                "download",
+                "renewal",
+                "renewal-announced",
+                "renewal-asked",
+                "renewal-failed",
+                "renewal-lapsed",
+                "renewal-stopped",
+                "renewal-ended",
+                "renewal-missed");
         /** What can stand in braces. */
-        public static final Set<String> NAMES = Set.of("name", "shop", "order", "amount");
+        public static final Set<String> NAMES = Set.of("name", "shop", "order", "amount", "product", "date");
 
         public static final int LONGEST_SUBJECT = 200;
         public static final int LONGEST_OPENING = 4000;

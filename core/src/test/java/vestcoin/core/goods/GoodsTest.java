@@ -267,6 +267,7 @@ class GoodsTest {
                     cola.sending(),
                     null,
                     List.of(deposit),
+                    null,
                     null);
             Quote quote = price(shop().sells(with), Line.of("cola", 1));
             String at = quote.taxes().stream()

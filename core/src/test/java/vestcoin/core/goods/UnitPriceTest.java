@@ -61,6 +61,7 @@ class UnitPriceTest {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

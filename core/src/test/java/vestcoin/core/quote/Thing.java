@@ -204,6 +204,7 @@ public final class Thing {
                         size, upright, alone, preparation, handling, Optional.empty(), Optional.empty(), from, own),
                 renews,
                 perUnit,
-                contents);
+                contents,
+                null);
     }
 }

@@ -2,8 +2,8 @@ package vestcoin.standins.bank;
 
 import java.io.IOException;
 import java.math.BigDecimal;
+import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -22,8 +22,11 @@ public final class Bank extends Service {
 
     private final List<Transfer> transfers = new ArrayList<>();
 
-    public Bank() {
+    private final Clock clock;
+
+    public Bank(Clock clock) {
         super("bank", "Bank");
+        this.clock = clock;
     }
 
     /** Makes a transfer to the shop. @param reference as the payer wrote it */
@@ -34,7 +37,7 @@ public final class Bank extends Service {
                 currency,
                 reference,
                 payer,
-                LocalDate.now(ZoneOffset.UTC)));
+                LocalDate.now(clock)));
     }
 
     @Override

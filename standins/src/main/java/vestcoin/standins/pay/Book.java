@@ -1,9 +1,10 @@
 package vestcoin.standins.pay;
 
 import java.nio.file.Path;
-import java.time.Instant;
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import javax.sql.DataSource;
 import org.h2.jdbcx.JdbcConnectionPool;
 import org.springframework.dao.DuplicateKeyException;
@@ -37,22 +38,29 @@ final class Book implements AutoCloseable {
             String card,
             String statement,
             String returnUrl,
+            String keptCard,
             long captured,
             long refunded,
             long version) {}
+
+    /** A card that can be charged again. @param refuses whether its bank has taken it back */
+    record KeptCard(String id, String account, String card, boolean refuses) {}
 
     record Move(String payment, String kind, String idempotencyKey, long amount, String at) {}
 
     private final TransactionTemplate transaction;
 
-    private Book(JdbcConnectionPool pool) {
+    private final Clock clock;
+
+    private Book(JdbcConnectionPool pool, Clock clock) {
         this.pool = pool;
+        this.clock = clock;
         this.transaction = new TransactionTemplate(new DataSourceTransactionManager(pool));
         this.sql = JdbcClient.create((DataSource) pool);
     }
 
-    static Book at(Path file) {
-        Book book = new Book(JdbcConnectionPool.create("jdbc:h2:file:" + file.toAbsolutePath(), "sa", ""));
+    static Book at(Path file, Clock clock) {
+        Book book = new Book(JdbcConnectionPool.create("jdbc:h2:file:" + file.toAbsolutePath(), "sa", ""), clock);
         book.sql.sql("""
                 create table if not exists account(
                   id varchar(40) primary key, mode varchar(4) not null check (mode in ('test', 'live')),
@@ -77,6 +85,10 @@ final class Book implements AutoCloseable {
                   idempotency_key varchar(100) not null, amount bigint not null, at timestamp with time zone not
                       null, unique (payment, idempotency_key));
                 alter table payment add column if not exists statement varchar(22) not null default '';
+                create table if not exists kept_card(
+                  id varchar(60) primary key, account varchar(40) not null references account(id), card varchar(30)
+                      not null, refuses boolean not null default false);
+                alter table payment add column if not exists kept_card varchar(60) not null default '';
                 """).update();
         return book;
     }
@@ -162,14 +174,47 @@ final class Book implements AutoCloseable {
                         .map(TestCard::valueOf);
     }
 
+    /** Keeps a card for charges to come. */
+    KeptCard keep(String account, TestCard card) {
+        KeptCard kept = new KeptCard("card-" + UUID.randomUUID(), account, card.name(), false);
+        sql.sql("insert into kept_card(id, account, card) values (:id, :account, :card)")
+                .param("id", kept.id())
+                .param("account", account)
+                .param("card", card.name())
+                .update();
+        return kept;
+    }
+
+    Optional<KeptCard> kept(String id, String account) {
+        return sql.sql("select id, account, card, refuses from kept_card where id = :id and account = :account")
+                .param("id", id)
+                .param("account", account)
+                .query(KeptCard.class)
+                .optional();
+    }
+
+    List<KeptCard> keptCards() {
+        return sql.sql("select id, account, card, refuses from kept_card order by id")
+                .query(KeptCard.class)
+                .list();
+    }
+
+    /** Whether a kept card is taken back by its bank from now on. */
+    void refuse(String id, boolean refuses) {
+        sql.sql("update kept_card set refuses = :refuses where id = :id")
+                .param("refuses", refuses)
+                .param("id", id)
+                .update();
+    }
+
     /** Writes a payment; the same idempotency key of one account gives the payment written first. */
     Payment begin(Payment payment) {
         try {
             sql.sql("""
                     insert into payment(id, account, idempotency_key, reference, currency, amount, state, reason,
-                        card, statement, return_url, at)
+                        card, statement, return_url, kept_card, at)
                     values (:id, :account, :key, :reference, :currency, :amount, :state, :reason, :card,
-                        :statement, :returnUrl, :at)""")
+                        :statement, :returnUrl, :keptCard, :at)""")
                     .param("id", payment.id())
                     .param("account", payment.account())
                     .param("key", payment.idempotencyKey())
@@ -181,7 +226,8 @@ final class Book implements AutoCloseable {
                     .param("card", payment.card())
                     .param("statement", payment.statement())
                     .param("returnUrl", payment.returnUrl())
-                    .param("at", Instant.now().toString())
+                    .param("keptCard", payment.keptCard())
+                    .param("at", clock.instant().toString())
                     .update();
             return payment;
         } catch (DuplicateKeyException e) {
@@ -191,7 +237,7 @@ final class Book implements AutoCloseable {
 
     private static final String PAYMENT = """
             select id, account, idempotency_key, reference, currency, amount, state, reason, card, statement,
-                return_url, captured, refunded, version from payment
+                return_url, kept_card, captured, refunded, version from payment
             """;
 
     Optional<Payment> byKey(String account, String key) {
@@ -213,6 +259,14 @@ final class Book implements AutoCloseable {
         return sql.sql(PAYMENT + "order by at desc limit 50")
                 .query(Payment.class)
                 .list();
+    }
+
+    long timesPaid(String reference) {
+        return sql.sql("select count(*) from payment where reference = :reference and state in ('authorised', "
+                        + "'captured', 'refunded')")
+                .param("reference", reference)
+                .query(Long.class)
+                .single();
     }
 
     boolean answer(String id, String from, String to, String reason) {
@@ -265,7 +319,7 @@ final class Book implements AutoCloseable {
                 .param("kind", kind)
                 .param("key", key)
                 .param("amount", amount)
-                .param("at", Instant.now().toString())
+                .param("at", clock.instant().toString())
                 .update();
         return true;
     }

@@ -2,6 +2,8 @@ package vestcoin.standins.pay;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
@@ -20,8 +22,8 @@ public final class CardProcessor extends Processor {
 
     public static final String LIVE_PUBLIC = "public-live-9e27d5a1b06c48f3a7d2";
 
-    public CardProcessor(Path file) {
-        super("cards", "Card processor", file);
+    public CardProcessor(Path file, Clock clock) {
+        super("cards", "Card processor", file, clock);
         book.open(
                 new Book.Account("workbench", "test", TEST_SECRET, TEST_PUBLIC, true, "", "hook-" + UUID.randomUUID()));
         book.open(
@@ -36,6 +38,7 @@ public final class CardProcessor extends Processor {
                 exchange.empty(204);
             }
             case "POST /v1/tokens" -> token(exchange);
+            case "POST /v1/cards" -> keep(exchange);
             default -> super.answer(exchange);
         }
     }
@@ -56,18 +59,54 @@ public final class CardProcessor extends Processor {
         exchange.answer(201, Map.of("token", id, "lastFour", number.substring(number.length() - 4)));
     }
 
+    /** Keeps a card without charging it. */
+    private void keep(Exchange exchange) throws IOException {
+        Book.Account account = shop(exchange);
+        TestCard card = book.use(exchange.json().path("token").asString(""), account.id())
+                .orElseThrow(() -> new Refusal(422, "The token is unknown or was used."));
+        if (card == TestCard.DECLINED || card == TestCard.EXPIRED) {
+            throw new Refusal(422, card.outcome());
+        }
+        exchange.answer(201, Map.of("card", book.keep(account.id(), card).id()));
+    }
+
     @Override
     Start start(JsonNode asked, Book.Account account) {
+        String kept = asked.path("keptCard").asString("");
+        if (!kept.isEmpty()) {
+            return again(book.kept(kept, account.id())
+                    .orElseThrow(() -> new Refusal(422, "No card is kept under this name.")));
+        }
         TestCard card = book.use(asked.path("token").asString(""), account.id())
                 .orElseThrow(() -> new Refusal(422, "The token is unknown or was used."));
         String state =
                 switch (card) {
-                    case APPROVED -> "authorised";
+                    case APPROVED, DECLINED_LATER -> "authorised";
                     case ASKED_AND_PASSED, ASKED_AND_FAILED -> "needs-buyer";
                     case SILENT -> "pending";
                     default -> "declined";
                 };
-        return new Start(state, state.equals("declined") ? card.outcome() : "", card.name(), card == TestCard.SILENT);
+        boolean keep = asked.path("keep").asBoolean(false) && !state.equals("declined");
+        return new Start(
+                state,
+                state.equals("declined") ? card.outcome() : "",
+                card.name(),
+                keep ? book.keep(account.id(), card).id() : "",
+                card == TestCard.SILENT);
+    }
+
+    /** A card charged again, with nobody there to be asked. */
+    private static Start again(Book.KeptCard kept) {
+        TestCard card = TestCard.valueOf(kept.card());
+        String reason = kept.refuses()
+                ? "the card was taken back"
+                : card == TestCard.DECLINED_LATER || card == TestCard.INSUFFICIENT_FUNDS ? "declined by the bank" : "";
+        return new Start(
+                reason.isEmpty() ? card == TestCard.SILENT ? "pending" : "authorised" : "declined",
+                reason,
+                kept.card(),
+                kept.id(),
+                card == TestCard.SILENT);
     }
 
     @Override
@@ -98,6 +137,32 @@ public final class CardProcessor extends Processor {
                     .append(card.outcome())
                     .append("</tr>");
         }
-        return html.append("</table>").toString();
+        html.append("</table>");
+        List<Book.KeptCard> kept = book.keptCards();
+        if (!kept.isEmpty()) {
+            html.append("<h2>Kept cards</h2>");
+        }
+        for (Book.KeptCard each : kept) {
+            html.append("<p><label><input type=checkbox name=refuses-")
+                    .append(Html.escape(each.id()))
+                    .append(each.refuses() ? " checked" : "")
+                    .append("> The bank has taken back <code>")
+                    .append(Html.escape(each.id()))
+                    .append("</code> (")
+                    .append(Html.escape(each.card()))
+                    .append(")</label></p>");
+        }
+        return html.toString();
+    }
+
+    @Override
+    protected void set(Map<String, String> form) {
+        super.set(form);
+        book.keptCards().forEach(each -> book.refuse(each.id(), form.containsKey("refuses-" + each.id())));
+    }
+
+    /** Whether the bank takes back every card kept so far; for tests. */
+    public void refuseKeptCards(boolean refuses) {
+        book.keptCards().forEach(each -> book.refuse(each.id(), refuses));
     }
 }

@@ -2,6 +2,7 @@ package vestcoin.standins.pay;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -34,9 +35,9 @@ abstract class Processor extends Service {
     private volatile Optional<Duration> approvalTime = Optional.empty();
 
     /** @param file of its own book */
-    Processor(String id, String name, Path file) {
+    Processor(String id, String name, Path file, Clock clock) {
         super(id, name);
-        this.book = Book.at(file);
+        this.book = Book.at(file, clock);
         Map<String, String> accounts = new LinkedHashMap<>();
         accounts.put("test", "One for practice, where no money moves");
         accounts.put("live", "One for real money, which waits for approval");
@@ -60,7 +61,11 @@ abstract class Processor extends Service {
     }
 
     /** How a payment begins. @param silent whether the shop gets no answer */
-    record Start(String state, String reason, String means, boolean silent) {}
+    record Start(String state, String reason, String means, String keptCard, boolean silent) {
+        Start(String state, String reason, String means, boolean silent) {
+            this(state, reason, means, "", silent);
+        }
+    }
 
     /** @throws Refusal if it cannot begin at all */
     abstract Start start(JsonNode asked, Book.Account account);
@@ -70,6 +75,11 @@ abstract class Processor extends Service {
 
     /** Why the buyer's answer ends the payment; empty when it goes on. */
     abstract String reasonOf(String answer, Book.Payment payment);
+
+    /** How often the book holds a payment that went through for what a shop calls so; for checks. */
+    public long timesPaid(String reference) {
+        return book.timesPaid(reference);
+    }
 
     /**
      * What the book holds for the payment a shop began with this key, as {@code state captured refunded}; for checks.
@@ -162,6 +172,7 @@ abstract class Processor extends Service {
                 start.means(),
                 statement(asked),
                 asked.path("returnUrl").asString(""),
+                start.keptCard(),
                 0,
                 0,
                 1));
@@ -271,6 +282,7 @@ abstract class Processor extends Service {
                 "refunded",
                 payment.refunded()));
         view.put("action", payment.state().equals("needs-buyer") ? url() + "/ask/" + payment.id() : "");
+        view.put("keptCard", payment.keptCard());
         view.put("version", payment.version());
         return view;
     }

@@ -14,7 +14,8 @@ public enum TestCard {
     EXPIRED("9810000000000035", "the card has expired"),
     ASKED_AND_PASSED("9810000000000043", "the bank asks the buyer, who passes"),
     ASKED_AND_FAILED("9810000000000050", "the bank asks the buyer, who fails"),
-    SILENT("9810000000000068", "the bank never answers");
+    SILENT("9810000000000068", "the bank never answers"),
+    DECLINED_LATER("9810000000000076", "approved, and declined whenever it is charged again");
 
     private final String number;
     private final String outcome;

@@ -1,6 +1,7 @@
 package vestcoin.standins.pay;
 
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
 import vestcoin.standins.shared.Html;
@@ -12,8 +13,8 @@ public final class Wallet extends Processor {
     public static final String LIVE_SECRET = "secret-live-0b7e44a9d3f14c5e92a8";
     public static final String LIVE_PUBLIC = "public-live-7c60f2b85ad94e1fb3d9";
 
-    public Wallet(Path file) {
-        super("wallet", "Wallet", file);
+    public Wallet(Path file, Clock clock) {
+        super("wallet", "Wallet", file, clock);
         book.open(new Book.Account("purse", "test", TEST_SECRET, TEST_PUBLIC, true, "", "hook-" + UUID.randomUUID()));
         book.open(new Book.Account("pocket", "live", LIVE_SECRET, LIVE_PUBLIC, false, "", "hook-" + UUID.randomUUID()));
     }

@@ -1,9 +1,9 @@
 package vestcoin.standins.rates;
 
 import java.io.IOException;
+import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.Map;
 import java.util.TreeMap;
 import vestcoin.standins.shared.Exchange;
@@ -19,8 +19,11 @@ public final class ExchangeRates extends Service {
     private volatile Map<String, String> rates = new TreeMap<>(Map.of(
             "CHF", "0.9312", "GBP", "0.8437", "JPY", "171.05", "PLN", "4.2615", "SEK", "11.0240", "USD", "1.1586"));
 
-    public ExchangeRates() {
+    private final Clock clock;
+
+    public ExchangeRates(Clock clock) {
         super("rates", "Exchange rates");
+        this.clock = clock;
     }
 
     @Override
@@ -45,8 +48,8 @@ public final class ExchangeRates extends Service {
                 xml.append("  </Cube></Cube>\n</gesmes:Envelope>\n").toString());
     }
 
-    private static LocalDate lastWorkingDay() {
-        LocalDate day = LocalDate.now(ZoneOffset.UTC);
+    private LocalDate lastWorkingDay() {
+        LocalDate day = LocalDate.now(clock);
         while (day.getDayOfWeek() == DayOfWeek.SATURDAY || day.getDayOfWeek() == DayOfWeek.SUNDAY) {
             day = day.minusDays(1);
         }

@@ -27,7 +27,7 @@ class CardProcessorTest {
 
     @BeforeEach
     void start(@TempDir Path folder) throws Exception {
-        processor = new CardProcessor(folder.resolve("cards"));
+        processor = new CardProcessor(folder.resolve("cards"), java.time.Clock.systemUTC());
         services = Services.start(0, List.of(processor));
     }
 

@@ -14,6 +14,7 @@ import java.security.SecureRandom;
 import java.util.Date;
 import java.util.HashSet;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -33,6 +34,7 @@ import org.bouncycastle.openpgp.operator.bc.BcPBEDataDecryptorFactory;
 import org.bouncycastle.openpgp.operator.bc.BcPBEKeyEncryptionMethodGenerator;
 import org.bouncycastle.openpgp.operator.bc.BcPGPDataEncryptorBuilder;
 import org.bouncycastle.openpgp.operator.bc.BcPGPDigestCalculatorProvider;
+import org.springframework.util.FileSystemUtils;
 
 /**
  * A backup: database and key file in one ZIP archive, sealed by a passphrase as an OpenPGP message (RFC 4880: AES-256
@@ -42,6 +44,10 @@ import org.bouncycastle.openpgp.operator.bc.BcPGPDigestCalculatorProvider;
 public final class Backup {
     static final String DATABASE = "vest-coin.mv.db";
     static final String KEY = "vault.key";
+    /** Folder of the files that are sold. */
+    static final String FILES = "files";
+
+    private static final Pattern FILE = Pattern.compile(FILES + "/[0-9a-f-]{36}");
     private static final String MANIFEST = "vest-coin-backup";
     private static final String FORMAT = "vest-coin/backup/1";
     private static final int BUFFER = 1 << 16;
@@ -71,10 +77,12 @@ public final class Backup {
     }
 
     /**
-     * Writes database and key file as an archive. @param database the file as the database itself has written it for a
-     * backup
+     * Writes database, key file and the files that are sold as an archive.
+     *
+     * @param database the file as the database itself has written it for a backup
+     * @param files the folder of those files, which need not be there
      */
-    public static void archive(Path database, Path key, OutputStream out) throws IOException {
+    public static void archive(Path database, Path key, Path files, OutputStream out) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(out);
         zip.putNextEntry(new ZipEntry(MANIFEST));
         zip.write(FORMAT.getBytes(StandardCharsets.UTF_8));
@@ -82,6 +90,17 @@ public final class Backup {
         Files.copy(database, zip);
         zip.putNextEntry(new ZipEntry(KEY));
         Files.copy(key, zip);
+        if (Files.isDirectory(files)) {
+            try (Stream<Path> all = Files.list(files)) {
+                for (Path file : all.sorted().toList()) {
+                    String name = FILES + "/" + file.getFileName();
+                    if (FILE.matcher(name).matches()) {
+                        zip.putNextEntry(new ZipEntry(name));
+                        Files.copy(file, zip);
+                    }
+                }
+            }
+        }
         zip.finish();
     }
 
@@ -105,17 +124,15 @@ public final class Backup {
             unpack(file, beside, passphrase);
             Files.createDirectories(data);
             Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwx------"));
+            if (Files.isDirectory(beside.resolve(FILES))) {
+                Files.move(beside.resolve(FILES), data.resolve(FILES), StandardCopyOption.ATOMIC_MOVE);
+            }
             for (String name : new String[] {DATABASE, KEY}) {
                 Files.setPosixFilePermissions(beside.resolve(name), PosixFilePermissions.fromString("rw-------"));
                 Files.move(beside.resolve(name), data.resolve(name), StandardCopyOption.ATOMIC_MOVE);
             }
         } finally {
-            try (Stream<Path> left = Files.list(beside)) {
-                for (Path each : left.toList()) {
-                    Files.delete(each);
-                }
-            }
-            Files.delete(beside);
+            FileSystemUtils.deleteRecursively(beside);
         }
     }
 
@@ -145,6 +162,9 @@ public final class Backup {
                 }
                 found.add(entry.getName());
                 if (entry.getName().equals(DATABASE) || entry.getName().equals(KEY)) {
+                    Files.copy(zip, into.resolve(entry.getName()));
+                } else if (FILE.matcher(entry.getName()).matches()) {
+                    Files.createDirectories(into.resolve(FILES));
                     Files.copy(zip, into.resolve(entry.getName()));
                 }
             }

@@ -5,11 +5,13 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.outside.ApplicationClock;
 import vestcoin.app.outside.Vault;
 import vestcoin.core.message.Message;
 
@@ -25,7 +27,7 @@ class BackupController {
     private final Vault vault;
     private final Clock clock;
 
-    BackupController(DatabaseCopies copies, Vault vault, Clock clock) {
+    BackupController(DatabaseCopies copies, Vault vault, @Qualifier(ApplicationClock.MACHINE) Clock clock) {
         this.copies = copies;
         this.vault = vault;
         this.clock = clock;

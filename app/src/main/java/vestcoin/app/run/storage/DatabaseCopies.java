@@ -33,7 +33,7 @@ class DatabaseCopies {
             try (ZipFile written = new ZipFile(zip.toFile())) {
                 Files.copy(written.getInputStream(written.getEntry(Backup.DATABASE)), database);
             }
-            Backup.archive(database, data.resolve(Backup.KEY), out);
+            Backup.archive(database, data.resolve(Backup.KEY), data.resolve(Backup.FILES), out);
         } finally {
             for (String name : new String[] {ZIPPED, Backup.DATABASE}) {
                 Files.deleteIfExists(folder.resolve(name));

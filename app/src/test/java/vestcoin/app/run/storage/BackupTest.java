@@ -157,7 +157,7 @@ class BackupTest {
         Files.write(installation.resolve("db"), new byte[200_000]);
         Files.write(installation.resolve("key"), new byte[32]);
         ByteArrayOutputStream archive = new ByteArrayOutputStream();
-        Backup.archive(installation.resolve("db"), installation.resolve("key"), archive);
+        Backup.archive(installation.resolve("db"), installation.resolve("key"), installation.resolve("files"), archive);
         ByteArrayOutputStream sealed = new ByteArrayOutputStream();
         Backup.seal(new java.io.ByteArrayInputStream(archive.toByteArray()), sealed, PASSPHRASE.toCharArray());
         byte[] bytes = sealed.toByteArray();

@@ -1,4 +1,4 @@
-package vestcoin.app.checkout;
+package vestcoin.app.order;
 
 import java.math.BigDecimal;
 import java.time.Clock;
@@ -18,11 +18,10 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
-import vestcoin.app.order.Orders;
-import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
+import vestcoin.app.payment.Provider;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.life.HoldPeriod;
@@ -39,6 +38,7 @@ public class Placing {
     public record Contact(String name, String email, List<String> lines, String city, Wishes wishes) {
         public Contact {
             lines = lines == null ? List.of() : List.copyOf(lines);
+            city = city == null ? "" : city;
             wishes = wishes == null ? Wishes.NONE : wishes;
         }
 
@@ -99,6 +99,61 @@ public class Placing {
             Contact contact,
             Agreed told,
             boolean quiet) {
+        return place(new Placement(
+                edition,
+                Editions.Agreed.to(edition.number()),
+                key,
+                order,
+                quote,
+                contact,
+                told,
+                quiet,
+                Optional.empty()));
+    }
+
+    /**
+     * Places a charge of a subscription, once for a date.
+     *
+     * @param by what the edition is made of
+     * @throws ApiProblem as {@link #place}
+     */
+    public Orders.Order renew(
+            Editions.Edition edition,
+            Editions.Agreed by,
+            Orders.ChargeDate renewing,
+            String key,
+            Order order,
+            Contact contact,
+            String language) {
+        return place(new Placement(
+                edition,
+                by,
+                key,
+                order,
+                edition.document().quote(order),
+                contact,
+                new Agreed(language, Map.of()),
+                false,
+                Optional.of(renewing)));
+    }
+
+    private record Placement(
+            Editions.Edition edition,
+            Editions.Agreed by,
+            String key,
+            Order order,
+            QuoteView quote,
+            Contact contact,
+            Agreed told,
+            boolean quiet,
+            Optional<Orders.ChargeDate> renewing) {}
+
+    private Orders.Order place(Placement placement) {
+        Editions.Edition edition = placement.edition();
+        Order order = placement.order();
+        QuoteView quote = placement.quote();
+        Contact contact = placement.contact();
+        Agreed told = placement.told();
         List<Orders.Voucher> vouchers = quote.vouchers().stream()
                 .filter(used -> used.used().value().signum() > 0)
                 .map(used -> new Orders.Voucher(used.code(), minor(used.used().value(), quote.currency())))
@@ -126,8 +181,8 @@ public class Placing {
                 order.to().country());
         Orders.New wanted = new Orders.New(
                 edition.shop(),
-                key,
-                edition.number(),
+                placement.key(),
+                placement.by(),
                 mode,
                 new Orders.PricedDocument(
                         Json.write(OrderFile.of(order)),
@@ -146,8 +201,11 @@ public class Placing {
                         Json.write(contact.wishes()),
                         taxNumber(order)),
                 new Orders.Reservations(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
-                method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way.kind())),
-                quiet);
+                placement.renewing().isPresent()
+                        ? Optional.empty()
+                        : method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way.kind())),
+                placement.quiet(),
+                placement.renewing());
         // One transaction, so that no order stands that waits for nothing.
         return transaction.execute(status -> {
             Orders.Order placed = taken(wanted);
@@ -158,7 +216,7 @@ public class Placing {
     }
 
     /** The number of a business the register has confirmed, or nothing. */
-    static String taxNumber(Order order) {
+    public static String taxNumber(Order order) {
         return order.buyer().confirmedBusiness()
                 ? order.buyer()
                         .number()
@@ -205,7 +263,7 @@ public class Placing {
      *     than the buyer was shown
      */
     public void otherWay(Orders.Order order, String method, BigDecimal expected) {
-        Editions.Edition edition = editions.of(order.shop(), order.edition());
+        Editions.Edition edition = editions.of(order.shop(), order.by());
         Order other = OrderFile.parse(order.document()).withMethod(method).given(gateways.states(order.shop()));
         QuoteView quote = edition.document().quote(other);
         Payment.Method way = method(edition, other)
@@ -251,9 +309,14 @@ public class Placing {
         });
     }
 
-    /** Pays what is due of an order through its provider. @param cardToken empty where the buyer is sent to a page */
+    /**
+     * Pays what is due of an order through its provider. The card is kept where something of the order is charged
+     * again.
+     *
+     * @param cardToken empty where the buyer is sent to a page
+     */
     public PaymentBook.Payment pay(Orders.Order order, String cardToken) {
-        Editions.Edition edition = editions.of(order.shop(), order.edition());
+        Editions.Edition edition = editions.of(order.shop(), order.by());
         Payment.Method method = method(edition, OrderFile.parse(order.document()))
                 .filter(way -> way.kind().throughProvider())
                 .orElseThrow(() -> new ApiProblem(
@@ -268,14 +331,11 @@ public class Placing {
                     Message.of("checkout.card-missing"),
                     Message.of("checkout.type-number"));
         }
+        boolean keep = Json.read(order.quote(), QuoteView.class).renewing().stream()
+                .findAny()
+                .isPresent();
         try {
-            return payments.pay(
-                    begun(order, method, edition),
-                    new Payments.Reference(
-                            order.currency(),
-                            String.valueOf(order.number()),
-                            ownUrl + "/counter/" + order.shop() + "/order/" + order.token()),
-                    cardToken);
+            return payments.pay(begun(order, method, edition), reference(order), Provider.Means.card(cardToken, keep));
         } catch (PaymentBook.CalledOff e) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
@@ -283,6 +343,25 @@ public class Placing {
                     Message.of("checkout.shop-has-called-this-order-off"),
                     Message.of("checkout.nothing-to-paid-ask-shop-why"));
         }
+    }
+
+    /**
+     * Charges what is due of an order to a card a provider keeps, once for a key.
+     *
+     * @throws PaymentBook.CalledOff if the order was called off
+     */
+    public PaymentBook.Payment chargeAgain(Orders.Order order, String keptCard, String key) {
+        Editions.Edition edition = editions.of(order.shop(), order.by());
+        Payment.Method method =
+                method(edition, OrderFile.parse(order.document())).orElseThrow();
+        return payments.pay(begun(order, method, edition).once(key), reference(order), Provider.Means.kept(keptCard));
+    }
+
+    private Payments.Reference reference(Orders.Order order) {
+        return new Payments.Reference(
+                order.currency(),
+                String.valueOf(order.number()),
+                ownUrl + "/counter/" + order.shop() + "/order/" + order.token());
     }
 
     private static PaymentBook.Begun begun(Orders.Order order, Payment.Method method, Editions.Edition edition) {
@@ -299,8 +378,13 @@ public class Placing {
                 method.id(),
                 "",
                 order.due(),
-                method.capture() == Payment.Capture.AT_ONCE,
+                method.capture() == Payment.Capture.AT_ONCE || nothingLeaves(order),
                 days);
+    }
+
+    /** Whether nothing of it is sent or handed over, so that the money is taken at once. */
+    private static boolean nothingLeaves(Orders.Order order) {
+        return !Json.read(order.quote(), QuoteView.class).needsDelivery();
     }
 
     /** What a payment without a provider waits for. */
@@ -315,7 +399,7 @@ public class Placing {
         };
     }
 
-    static Optional<Payment.Method> method(Editions.Edition edition, Order order) {
+    public static Optional<Payment.Method> method(Editions.Edition edition, Order order) {
         return edition.document().setup().payment().methods().stream()
                 .filter(method -> order.method().filter(method.id()::equals).isPresent())
                 .findFirst();
@@ -362,7 +446,6 @@ public class Placing {
                         })));
     }
 
-    /** What an order takes of what is counted: of the variation where that is, else of the product. */
     /** How it gets there, where all of it goes one way. */
     private static String way(QuoteView quote) {
         return quote.delivery().stream()
@@ -372,6 +455,7 @@ public class Placing {
                 .orElse("");
     }
 
+    /** What an order takes of what is counted: of the variation where that is, else of the product. */
     private static Map<String, BigDecimal> stock(QuoteView quote) {
         Map<String, BigDecimal> taken = new HashMap<>();
         quote.lines()
@@ -379,7 +463,7 @@ public class Placing {
         return taken;
     }
 
-    static long minor(BigDecimal amount, String currency) {
+    public static long minor(BigDecimal amount, String currency) {
         return amount.setScale(CurrencyUnit.of(currency).getDecimalPlaces())
                 .unscaledValue()
                 .longValueExact();

@@ -1,0 +1,105 @@
+package vestcoin.app.checkout;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import vestcoin.app.download.Downloads;
+import vestcoin.app.download.ProductFiles;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Dispatching;
+import vestcoin.app.order.Orders;
+import vestcoin.app.setup.Document;
+import vestcoin.app.subscription.Subscriptions;
+
+/** How far an order is, as its buyer sees it: parcels, files, what is charged again. */
+@Service
+class OrderProgress {
+    private final Dispatching dispatching;
+    private final Subscriptions subscriptions;
+    private final Downloads downloads;
+    private final ProductFiles files;
+    private final Clock clock;
+
+    OrderProgress(
+            Dispatching dispatching,
+            Subscriptions subscriptions,
+            Downloads downloads,
+            ProductFiles files,
+            Clock clock) {
+        this.dispatching = dispatching;
+        this.subscriptions = subscriptions;
+        this.downloads = downloads;
+        this.files = files;
+        this.clock = clock;
+    }
+
+    /** What has left, one parcel after the other. */
+    List<PlacedOrder.ParcelSent> parcels(Orders.Order order, QuoteView quote) {
+        return dispatching.departures(order.id()).stream()
+                .map(each -> new PlacedOrder.ParcelSent(
+                        each.at(), each.carrier(), each.tracking(), each.link(), things(each.lines(), quote)))
+                .toList();
+    }
+
+    /** What is still to leave, where a part has left. */
+    List<String> toCome(Orders.Order order, QuoteView quote) {
+        Set<Integer> gone = dispatching.gone(order.id());
+        return gone.isEmpty()
+                ? List.of()
+                : things(
+                        IntStream.range(0, quote.lines().size())
+                                .filter(line -> !gone.contains(line))
+                                .boxed()
+                                .collect(Collectors.toCollection(TreeSet::new)),
+                        quote);
+    }
+
+    private static List<String> things(Set<Integer> lines, QuoteView quote) {
+        return lines.stream()
+                .map(quote.lines()::get)
+                .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " "
+                        + Stream.concat(Stream.of(line.name()), line.choices().stream())
+                                .collect(Collectors.joining(", ")))
+                .toList();
+    }
+
+    List<PlacedOrder.SubscriptionLink> subscriptions(Orders.Order order, QuoteView quote) {
+        return subscriptions.ofOrder(order.id()).stream()
+                .map(subscription -> new PlacedOrder.SubscriptionLink(
+                        subscription.token(),
+                        quote.lines()
+                                .get(order.subscription() == null ? subscription.line() : 0)
+                                .name()))
+                .toList();
+    }
+
+    List<PlacedOrder.HandedOver> files(Orders.Order order, Document document) {
+        return downloads.ofOrder(order.id()).stream()
+                .map(each -> handedOver(each, order, document))
+                .toList();
+    }
+
+    private PlacedOrder.HandedOver handedOver(Downloads.Download download, Orders.Order order, Document document) {
+        ZoneId zone = document.compiled().zone();
+        Instant now = clock.instant();
+        boolean open = download.there(now) && !download.over(now);
+        return new PlacedOrder.HandedOver(
+                download.name(),
+                open ? Optional.of("/api/counter/downloads/" + download.token()) : Optional.empty(),
+                LocalDate.ofInstant(download.fromAt(), zone),
+                LocalDate.ofInstant(download.until(), zone),
+                now.isAfter(download.until()) ? 0 : download.most() - download.used(),
+                Optional.ofNullable(download.fileId())
+                        .flatMap(file -> files.find(order.shop(), file))
+                        .map(ProductFiles.ProductFile::bytes));
+    }
+}

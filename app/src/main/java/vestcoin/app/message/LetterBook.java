@@ -1,0 +1,162 @@
+package vestcoin.app.message;
+
+import jakarta.annotation.PreDestroy;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Repository;
+import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.core.setup.Shop;
+
+/** Letters as they are written down, each once, and sent until the post takes them; one after the other. */
+@Repository
+public class LetterBook {
+    private static final Logger LOG = LoggerFactory.getLogger(LetterBook.class);
+    private static final int AT_A_TIME = 50;
+    private static final int MOST_TRIES = 50;
+
+    /** One letter of an order. */
+    public record LetterRecord(String event, String recipient, String subject, Instant at, boolean sent) {}
+
+    /** What a letter says. */
+    record LetterContent(String subject, Letter.Body body) {}
+
+    /** What a letter is about. @param order its id, or null @param subscription its id, or null */
+    record About(String shop, Long order, Long subscription) {
+        static About order(String shop, long order) {
+            return new About(shop, order, null);
+        }
+
+        static About shop(String shop) {
+            return new About(shop, null, null);
+        }
+    }
+
+    private record Due(long id, String mime) {}
+
+    private final JdbcClient sql;
+    private final PostService post;
+    private final Clock clock;
+    private final ScheduledExecutorService queue =
+            Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "letters"));
+
+    LetterBook(JdbcClient sql, PostService post, Clock clock) {
+        this.sql = sql;
+        this.post = post;
+        this.clock = clock;
+    }
+
+    List<LetterRecord> ofOrder(long order) {
+        return sql.sql("select event, recipient, subject, at, sent_at is not null as sent from letter where "
+                        + "order_id = :order order by id")
+                .param("order", order)
+                .query(LetterRecord.class)
+                .list();
+    }
+
+    /** Does something on the thread that writes letters, after a while. */
+    void later(Runnable task, long seconds) {
+        if (!queue.isShutdown()) {
+            queue.schedule(task, seconds, TimeUnit.SECONDS);
+        }
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
+    public void deliverWhatIsDue() {
+        if (!queue.isShutdown()) {
+            queue.execute(this::deliver);
+        }
+    }
+
+    /** Waits until what was told so far is done. */
+    void settled() throws Exception {
+        queue.submit(() -> {}).get(1, TimeUnit.MINUTES);
+    }
+
+    /** Sends what has not been taken yet, the oldest first; stops at the first silence. */
+    void deliver() {
+        for (Due due : sql.sql(
+                        "select id, mime from letter where sent_at is null and tries < :tries order by id limit :most")
+                .param("tries", MOST_TRIES)
+                .param("most", AT_A_TIME)
+                .query(Due.class)
+                .list()) {
+            try {
+                post.send(due.mime());
+                sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else "
+                                + "mime end where id = :id")
+                        .param("at", now())
+                        .param("id", due.id())
+                        .update();
+            } catch (ProviderRejection e) {
+                LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
+                sql.sql("update letter set tries = tries + 1 where id = :id")
+                        .param("id", due.id())
+                        .update();
+            } catch (ProviderTimeout e) {
+                LOG.info("letters wait: {}", e.getMessage());
+                return;
+            }
+        }
+    }
+
+    /**
+     * Writes a letter down.
+     *
+     * @param name the same for the same letter, which is written once
+     * @return whether it was written now
+     */
+    boolean owe(About about, Shop from, String event, String name, String to, LetterContent said) {
+        String sender =
+                Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + about.shop() + ".invalid");
+        try {
+            String mime = new Letter(name, from.name(), sender, to, said.subject(), said.body()).mime();
+            sql.sql("insert into letter(shop, order_id, subscription, event, name, recipient, subject, mime, at) "
+                            + "values (:shop, :order, :subscription, :event, :name, :to, :subject, :mime, :at)")
+                    .param("shop", about.shop())
+                    .param("order", about.order())
+                    .param("subscription", about.subscription())
+                    .param("event", event)
+                    .param("name", name)
+                    .param("to", to)
+                    .param("subject", said.subject())
+                    .param("mime", mime)
+                    .param("at", now())
+                    .update();
+            return true;
+        } catch (DuplicateKeyException e) {
+            LOG.debug("{} is written already", name);
+            return false;
+        } catch (IllegalArgumentException e) {
+            // Another letter of the same order, such as the seller's copy, does not hang on this one.
+            LOG.warn("{} cannot be written: {}", name, e.getMessage());
+            return false;
+        }
+    }
+
+    private java.time.OffsetDateTime now() {
+        return clock.instant().atOffset(ZoneOffset.UTC);
+    }
+
+    @PreDestroy
+    void close() throws InterruptedException {
+        queue.shutdown();
+        if (!queue.awaitTermination(5, TimeUnit.SECONDS)) {
+            queue.shutdownNow();
+        }
+    }
+}

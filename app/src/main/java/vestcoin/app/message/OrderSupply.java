@@ -1,0 +1,87 @@
+package vestcoin.app.message;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import vestcoin.app.download.Downloads;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Dispatching;
+import vestcoin.app.order.Orders;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Editions;
+import vestcoin.app.subscription.Subscriptions;
+
+/** What letters tell of an order's supply: departures, files, what is charged again. */
+@Service
+class OrderSupply {
+    private final Dispatching dispatching;
+    private final Downloads downloads;
+    private final Subscriptions subscriptions;
+    private final Editions editions;
+    private final Clock clock;
+    private final String ownUrl;
+
+    OrderSupply(
+            Dispatching dispatching,
+            Downloads downloads,
+            Subscriptions subscriptions,
+            Editions editions,
+            Clock clock,
+            @Value("${vest-coin.own-url}") String ownUrl) {
+        this.dispatching = dispatching;
+        this.downloads = downloads;
+        this.subscriptions = subscriptions;
+        this.editions = editions;
+        this.clock = clock;
+        this.ownUrl = ownUrl;
+    }
+
+    List<Dispatching.Left> departures(Orders.Order order) {
+        return dispatching.departures(order.id());
+    }
+
+    /** Files that can be fetched now. */
+    List<Downloads.Download> files(Orders.Order order) {
+        return downloads.ofOrder(order.id()).stream()
+                .filter(each -> each.there(clock.instant()) && !each.over(clock.instant()))
+                .toList();
+    }
+
+    /** In sentences, what is charged again and from when files can be fetched. */
+    List<String> besides(Orders.Order order, Document document) {
+        return Stream.concat(again(order).stream(), later(order, document).stream())
+                .toList();
+    }
+
+    /** What is charged again of it: told with its first order and with each charge. */
+    private List<String> again(Orders.Order order) {
+        LetterTexts words = LetterTexts.in(
+                editions.spoken(order.shop(), order.by(), order.language()).setup(), order.language());
+        QuoteView kept = Json.read(order.quote(), QuoteView.class);
+        return subscriptions.ofOrder(order.id()).stream()
+                .filter(subscription -> !subscription.stateNow().over() && subscription.dueOn() != null)
+                .flatMap(subscription -> order.subscription() != null
+                        ? Stream.of(words.next(subscription.dueOn(), SubscriptionLetters.link(ownUrl, subscription)))
+                        : kept.renewing().stream()
+                                .filter(renewal -> renewal.line() == subscription.line())
+                                .map(renewal ->
+                                        words.again(renewal.terms(), SubscriptionLetters.link(ownUrl, subscription))))
+                .toList();
+    }
+
+    /** When files can be fetched that cannot yet. */
+    private List<String> later(Orders.Order order, Document document) {
+        return downloads.ofOrder(order.id()).stream()
+                .filter(each -> !each.there(clock.instant()))
+                .findFirst()
+                .map(each -> LetterTexts.in(document.setup(), order.language())
+                        .filesFrom(LocalDate.ofInstant(
+                                each.fromAt(), document.compiled().zone())))
+                .stream()
+                .toList();
+    }
+}

@@ -1,0 +1,15 @@
+import type { Say } from "./phrases";
+
+/** When something is expected, as days of the shop's calendar: "Tue 1 Dec to Thu 3 Dec". */
+export function arrives(promise: { earliest: string; latest: string }, language: string, say: Say): string {
+  const format = new Intl.DateTimeFormat(language, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    timeZone: "UTC",
+  });
+  const day = (date: string) => new Date(`${date}T00:00:00Z`);
+  return promise.earliest === promise.latest
+    ? say("arrivesOn", { day: format.format(day(promise.latest)) })
+    : say("arrives", { from: format.format(day(promise.earliest)), to: format.format(day(promise.latest)) });
+}

@@ -1,0 +1,123 @@
+import { useQuery } from "@tanstack/react-query";
+import { type RefObject, useState } from "react";
+import { answer, api, type Problem, problemsOf } from "../api/client";
+import { money } from "../shared/money";
+import { Said } from "../shared/Said";
+import { deskLocale, say } from "../shared/say";
+import { useActs, useBench, useTroubles } from "./bench";
+
+/** Asks before an edition is published, and after it what subscribers are to be told of it. */
+export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | null> }) {
+  const bench = useBench();
+  const acts = useActs();
+  const troubles = useTroubles();
+  const [refused, setRefused] = useState(false);
+  const [published, setPublished] = useState(false);
+  const next = (bench.draft.edition ?? 0) + 1;
+  const publish = async () => {
+    const done = await acts.publish();
+    setRefused(!done);
+    setPublished(done);
+  };
+  const over = () => {
+    setPublished(false);
+    dialog.current?.close();
+  };
+  return (
+    <dialog ref={dialog} className="modal" aria-labelledby="publishing">
+      <div className="modal-box">
+        {published ? (
+          <Subscribers over={over} />
+        ) : (
+          <>
+            <h2 id="publishing" className="text-xl">
+              {say("publishEdition", { next })}
+            </h2>
+            <p className="mt-2">
+              {say("liveAtCounterAtOnce", {
+                changes:
+                  bench.draft.changes === 1
+                    ? say("oneChangeGoes")
+                    : say("changesGoLive", { changes: bench.draft.changes }),
+              })}
+            </p>
+            {refused && <Said problems={troubles.problems} />}
+            <div className="modal-action">
+              <form method="dialog">
+                <button type="submit" className="btn btn-ghost">
+                  {say("notYet")}
+                </button>
+              </form>
+              <button type="button" className="btn btn-primary" onClick={() => void publish()}>
+                {say("publishNow")}
+              </button>
+            </div>
+          </>
+        )}
+      </div>
+    </dialog>
+  );
+}
+
+/** Those who are charged again by another edition's price: left as they are, or written to. */
+function Subscribers({ over }: { over: () => void }) {
+  const { shop } = useBench();
+  const [yes, setYes] = useState(false);
+  const [told, setTold] = useState<number>();
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const path = { params: { path: { shop } } };
+  const change = useQuery({
+    queryKey: ["price-change", shop],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/subscriptions/price-change", path)),
+    gcTime: 0,
+    staleTime: 0,
+  });
+  const { data } = change;
+  if (change.isPending) return null;
+  const nobody = !data || data.dearer + data.cheaper === 0;
+  const announce = () =>
+    answer(api.POST("/api/shops/{shop}/subscriptions/announcement", { ...path, body: { expressYes: yes } })).then(
+      (done) => setTold(done.told),
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+  return (
+    <>
+      <h2 id="publishing" className="text-xl">
+        {say("isPublished")}
+      </h2>
+      {told !== undefined ? (
+        <p className="mt-2">{say("subscribersWrittenTo", { told })}</p>
+      ) : nobody ? (
+        <p className="mt-2">{say("buyersMeetItNow")}</p>
+      ) : (
+        <>
+          <p className="mt-2">
+            {say("subscribersPayOther", { dearer: data.dearer, cheaper: data.cheaper })}{" "}
+            {data.most && say("atMostMore", { most: money(data.most, data.currency, deskLocale()) })}
+          </p>
+          <p className="mt-2">{say("leaveOrAnnounce", { days: data.daysOfNotice })}</p>
+          <label className="mt-3 flex gap-2">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={yes}
+              onChange={(event) => setYes(event.target.checked)}
+            />
+            {say("onlyWithYes")}
+          </label>
+        </>
+      )}
+      <Said problems={problems} />
+      <div className="modal-action">
+        <button type="button" className={`btn ${nobody || told !== undefined ? "btn-primary" : ""}`} onClick={over}>
+          {nobody || told !== undefined ? say("closeIt") : say("leaveSubscribers")}
+        </button>
+        {!nobody && told === undefined && (
+          <button type="button" className="btn btn-primary" onClick={() => void announce()}>
+            {say("writeToThem")}
+          </button>
+        )}
+      </div>
+    </>
+  );
+}
