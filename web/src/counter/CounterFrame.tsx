@@ -10,11 +10,13 @@ interface Props {
   /** Beside the shop's name: language and currency. */
   aside?: ReactNode;
   summary?: ReactNode;
+  /** Without the steps of an order: a page that is none of them. */
+  bare?: boolean;
   children: ReactNode;
 }
 
 /** The counter around a step: how far one is above, the total below on a phone and beside on a desktop. */
-export function CounterFrame({ counter, step, go, aside, summary, children }: Props) {
+export function CounterFrame({ counter, step, go, aside, summary, bare, children }: Props) {
   const say = useSay();
   const at = step ? steps.indexOf(step) : steps.length;
   return (
@@ -29,7 +31,7 @@ export function CounterFrame({ counter, step, go, aside, summary, children }: Pr
           <p className="font-head text-xl font-bold">{counter.name}</p>
           {aside}
         </div>
-        <nav aria-label={say("stepsName")}>
+        <nav aria-label={say("stepsName")} hidden={bare}>
           <ol className="mt-3 grid grid-cols-4">
             {steps.map((name, index) => (
               <li

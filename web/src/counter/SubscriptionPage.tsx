@@ -39,7 +39,7 @@ export function SubscriptionPage() {
   if (!page.data || !counter.data || !say) return null;
   return (
     <SayProvider value={say}>
-      <CounterFrame counter={counter.data}>
+      <CounterFrame counter={counter.data} bare>
         <Whole
           counter={counter.data}
           subscription={page.data}
@@ -168,7 +168,7 @@ function Whole({ counter, subscription, fresh, language }: Props & { counter: Co
       )}
       <p className="mt-4">
         <Link className="underline" to={`/counter/${counter.shop}/order/${subscription.order.token}`}>
-          {say("orderNumber", { number: subscription.order.number })}
+          {say("beganWith", { number: subscription.order.number })}
         </Link>
       </p>
     </div>

@@ -153,7 +153,9 @@ export function OrderSheet() {
                 {say("agreedEditionRead", {
                   join: order.agreed
                     .map((text) =>
-                      text.kind === "age" ? say("beingOrOlder", { hash: text.hash }) : sayCode("text", text.kind),
+                      text.kind === "age"
+                        ? say("beingOrOlder", { hash: text.hash })
+                        : sayCode("text", text.kind.replace(/^renewal-\d+$/, "renewal")),
                     )
                     .join(", "),
                   edition: order.edition,

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from "react";
-import type { BuyerQuote, Line, Problem, Product } from "../../api/client";
+import type { BuyerQuote, Counter, Line, Problem, Product } from "../../api/client";
 import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { TextButton } from "../../shared/TextButton";
@@ -120,6 +120,7 @@ export function BasketStep({
             key={product.id}
             product={product}
             listed={counter.prices[product.id]}
+            reduced={counter.reduced[product.id]}
             left={counter.left}
             currency={counter.currency}
             language={counter.language}
@@ -191,6 +192,7 @@ function itemOf(product: Product, options: Record<string, string>, left: Record<
 function Thing({
   product,
   listed,
+  reduced,
   left,
   currency,
   language,
@@ -199,6 +201,8 @@ function Thing({
   product: Product;
   /** Its price in the currency chosen; of an amount the buyer chooses the least. */
   listed: string | undefined;
+  /** That price lowered for some days. */
+  reduced: Counter["reduced"][string] | undefined;
   /** How many there are of what is counted. */
   left: Record<string, string>;
   currency: string;
@@ -206,7 +210,8 @@ function Thing({
   add: (line: Line) => void;
 }) {
   const say = useSay();
-  const price = money(listed ?? product.price, currency, language);
+  const price = money(reduced?.now ?? listed ?? product.price, currency, language);
+  const before = listed && reduced && listed !== reduced.now ? money(listed, currency, language) : undefined;
   const least = product.options.length > 0 ? say("from", { price }) : price;
   const perUnit = product.measure ? say("perUnit", { price: least, unit: product.measure.unit }) : least;
   const [options, setOptions] = useState<Record<string, string>>({});
@@ -231,7 +236,17 @@ function Thing({
       <div className="flex items-center gap-3">
         <span className="flex-1">
           {product.name}
-          <span className="block text-xs quiet">{donation ? say("from", { price }) : perUnit}</span>
+          <span className="block text-xs quiet">
+            {donation ? say("from", { price }) : perUnit}
+            {before && (
+              <>
+                {" "}
+                <span className="sr-only">{say("insteadOf")} </span>
+                <s>{before}</s>
+                {reduced?.prior && ` ${say("lowestBefore", { price: money(reduced.prior, currency, language) })}`}
+              </>
+            )}
+          </span>
         </span>
         {donation && (
           <input

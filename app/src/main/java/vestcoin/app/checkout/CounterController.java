@@ -39,6 +39,7 @@ class CounterController {
      * @param language of all that is read, one of the languages
      * @param prices of products by id, in the currency asked for: a bundle's the sum of its parts, of an amount the
      *     buyer chooses the least
+     * @param reduced of those, what is lower for some days
      * @param left how many there are of what is counted, by product, or product and variation
      * @param regions of countries whose addresses name one, by code and name
      * @param asking what is asked besides name and address
@@ -58,6 +59,7 @@ class CounterController {
             List<String> languages,
             List<String> currencies,
             Map<String, BigDecimal> prices,
+            Map<String, Reductions.Reduction> reduced,
             Map<String, BigDecimal> left,
             List<Policies.PolicyText> texts,
             String orderButton,
@@ -82,6 +84,7 @@ class CounterController {
     private final BasketOrders baskets;
     private final PlacedOrders placed;
     private final CodeGuessing guessing;
+    private final Reductions reductions;
 
     CounterController(
             CounterEntrance entrance,
@@ -89,13 +92,15 @@ class CounterController {
             PricingContexts circumstances,
             BasketOrders baskets,
             PlacedOrders placed,
-            CodeGuessing guessing) {
+            CodeGuessing guessing,
+            Reductions reductions) {
         this.entrance = entrance;
         this.editions = editions;
         this.circumstances = circumstances;
         this.baskets = baskets;
         this.placed = placed;
         this.guessing = guessing;
+        this.reductions = reductions;
     }
 
     /** @param language tag of one, or of one near to it @param currency one the shop takes */
@@ -150,6 +155,7 @@ class CounterController {
                         .toList(),
                 currencies,
                 Pricing.shelf(document.compiled(), taken, rates),
+                reductions.of(edition, document, taken, rates),
                 circumstances.left(edition.shop()),
                 Policies.texts(setup),
                 Policies.said(setup.terms().orderButton(), setup.shop().language())

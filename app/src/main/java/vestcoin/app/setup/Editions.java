@@ -5,6 +5,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +18,7 @@ import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.quote.PriorPrice;
 import vestcoin.core.setup.RenewalSetup;
 
 /** The published editions of each shop. An edition never changes. */
@@ -111,6 +114,16 @@ public class Editions {
                 .param("shop", shop)
                 .query(EditionEntry.class)
                 .list();
+    }
+
+    /** The editions of a shop with when each came into force, the earliest first; of many, the latest hundred. */
+    public List<PriorPrice.InForce> inForce(String shop) {
+        List<EditionEntry> entries = new ArrayList<>(list(shop));
+        Collections.reverse(entries);
+        return entries.stream()
+                .map(entry -> new PriorPrice.InForce(
+                        of(shop, entry.number()).document().compiled(), entry.at()))
+                .toList();
     }
 
     /** Freezes the draft as the next edition. @throws InvalidInput if two zones hold the same place */

@@ -86,7 +86,7 @@ class SubscriptionStart {
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
         book.ofOrder(moved.order()).stream()
-                .filter(subscription -> subscription.stateNow() == State.WAITING)
+                .filter(subscription -> subscription.firstOrder() == moved.order())
                 .forEach(this::keepUp);
     }
 
@@ -97,19 +97,24 @@ class SubscriptionStart {
         book.waiting(AT_A_TIME).forEach(this::keepUp);
     }
 
-    private void keepUp(Subscription waiting) {
-        Orders.Order order = orders.byId(waiting.firstOrder());
+    private void keepUp(Subscription known) {
+        Orders.Order order = orders.byId(known.firstOrder());
         Optional<PaymentBook.Payment> paid = payments.ofOrder(order.id()).stream()
                 .filter(payment -> payment.stateNow() == PaymentState.AUTHORISED || payment.captured() > 0)
                 .max(java.util.Comparator.comparing(
                         payment -> !payment.keptCard().isEmpty()));
         fresh.executeWithoutResult(status -> {
-            Subscription now = book.locked(waiting.id());
-            if (now.stateNow() != State.WAITING) {
-                return;
-            }
-            if (order.cancelled()) {
+            Subscription now = book.locked(known.id());
+            boolean told = now.stateNow() != State.WAITING;
+            // Called off by somebody, it offers nothing more; one that was paid goes on where only its first
+            // authorisation ran out.
+            if (order.cancelled() && !now.stateNow().over() && !(told && order.lapsed())) {
                 book.state(now.id(), State.STOPPED);
+                if (told) {
+                    book.happened(now.id(), Kind.STOPPED, "");
+                }
+            } else if (now.stateNow() != State.WAITING) {
+                return;
             } else if (order.due() == 0
                     || paid.filter(each -> !each.byVoucher()).isPresent()) {
                 paid.ifPresent(payment -> book.card(now.id(), payment.gateway(), payment.keptCard()));

@@ -295,6 +295,18 @@ class RenewalsTest {
     }
 
     @Test
+    void an_order_called_off_stops_what_it_began() {
+        JsonNode page = subscribed(TestCard.APPROVED, "calledoff@buyers.example");
+        int number = page.path("order").path("number").asInt();
+        assertThat(shop.owner()
+                        .post(Caller.SHOP + "/orders/" + number + "/cancel", Map.of())
+                        .status())
+                .isEqualTo(200);
+        assertThat(read(page).path("state").asString()).isEqualTo("stopped");
+        assertThat(read(page).hasNonNull("next")).isFalse();
+    }
+
+    @Test
     void after_a_long_time_away_dates_are_charged_one_a_day_the_oldest_first() throws Exception {
         JsonNode page = subscribed(TestCard.APPROVED, "away@buyers.example");
         LocalDate first = next(page);
