@@ -320,7 +320,7 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
       </p>
       <WhereTo order={order} />
       <Parcels order={order} />
-      {order.slip && <TransferSlip slip={order.slip} language={counter.language} />}
+      {order.slip && <TransferSlip slip={order.slip} language={counter.language} until={order.keptUntil} />}
       <section className="ticket px-5 py-4" aria-label={say("receipt")}>
         {quote.lines.map((line) => (
           <Row

@@ -5,7 +5,16 @@ import { useSay } from "./phrases";
 type Slip = NonNullable<PlacedOrder["slip"]>;
 
 /** What a transfer is made out to, with a square code bank apps read. */
-export function TransferSlip({ slip, language }: { slip: Slip; language: string }) {
+export function TransferSlip({
+  slip,
+  language,
+  until,
+}: {
+  slip: Slip;
+  language: string;
+  /** The day until which the order waits. */
+  until: string | null | undefined;
+}) {
   const say = useSay();
   return (
     <section className="mb-4 border border-base-content px-5 py-4" aria-label={say("transferThis")}>
@@ -23,7 +32,15 @@ export function TransferSlip({ slip, language }: { slip: Slip; language: string 
         </dl>
         {slip.code && <SquareCode rows={slip.code.split("\n")} swiss={slip.swiss} />}
       </div>
-      <p className="mt-2 text-sm quiet">{say("referenceNote")}</p>
+      <p className="mt-2 text-sm quiet">
+        {say("referenceNote")}{" "}
+        {until &&
+          say("keptUntil", {
+            until: new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone: "UTC" }).format(
+              new Date(`${until}T00:00:00Z`),
+            ),
+          })}
+      </p>
     </section>
   );
 }

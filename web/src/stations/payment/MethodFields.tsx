@@ -20,6 +20,9 @@ const captures = [
   { id: "at-dispatch", name: say("whenGoodsLeave") },
 ];
 
+/** How many hours an order waits for its money where nothing is set, by the kind of the way to pay. */
+const usualHours: Record<string, string> = { card: "1", wallet: "1", transfer: "168", cheque: "336" };
+
 /** What a way to pay costs, and when a buyer sees it. */
 export function MethodFields({ method }: { method: MethodSetup }) {
   const bench = useBench();
@@ -70,6 +73,14 @@ export function MethodFields({ method }: { method: MethodSetup }) {
           />
         </div>
       )}
+      <Field
+        path={under(path)("held")}
+        label={say("hoursHeld")}
+        placeholder={usualHours[method.kind] ?? say("anyTime")}
+        className="max-w-xs"
+        note={say("hoursHeldNote")}
+        {...whole}
+      />
       <fieldset>
         <legend className="mb-1 text-xs quiet">{say("seenOnlyWhen")}</legend>
         <Settables

@@ -15,6 +15,20 @@ const occasions = [
   { id: "cancelled", name: say("youCalledOff"), to: say("toTheBuyer") },
   { id: "unfinished", name: say("basketWasLeft"), to: say("buyerWhoAgreed") },
   { id: "reminder", name: say("youRemindPayment"), to: say("toTheBuyer") },
+  { id: "hold-reminder", name: say("halfWayToLapsing"), to: say("toTheBuyer") },
+  { id: "paid", name: say("waitedMoneyCame"), to: say("toTheBuyer") },
+  { id: "lapsed", name: say("orderHasLapsed"), to: say("toTheBuyer") },
+  { id: "sent-part", name: say("partHasLeft"), to: say("toTheBuyer") },
+  { id: "ready", name: say("readyToCollectLetter"), to: say("toTheBuyer") },
+  { id: "download", name: say("filesCanBeFetched"), to: say("toTheBuyer") },
+  { id: "renewal", name: say("chargedAgainLetter"), to: say("toTheBuyer") },
+  { id: "renewal-announced", name: say("otherPriceAnnounced"), to: say("toTheBuyer") },
+  { id: "renewal-asked", name: say("otherPriceAsked"), to: say("toTheBuyer") },
+  { id: "renewal-failed", name: say("chargeDeclined"), to: say("toTheBuyer") },
+  { id: "renewal-missed", name: say("chargeSoldOut"), to: say("toTheBuyer") },
+  { id: "renewal-lapsed", name: say("subscriptionLapsed"), to: say("toTheBuyer") },
+  { id: "renewal-stopped", name: say("subscriptionStopped"), to: say("toTheBuyer") },
+  { id: "renewal-ended", name: say("subscriptionEnded"), to: say("toTheBuyer") },
 ];
 
 interface Written {

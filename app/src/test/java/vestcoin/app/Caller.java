@@ -246,6 +246,12 @@ public final class Caller {
                 .path("texts")
                 .forEach(text -> agreed.put(
                         text.path("kind").asString(), text.path("hash").asString()));
+        quote.path("renewing")
+                .forEach(each -> agreed.put(
+                        each.path("kind").asString(), each.path("hash").asString()));
+        if (quote.hasNonNull("atOnce")) {
+            agreed.put("supply-at-once", quote.path("atOnce").path("hash").asString());
+        }
         Map<String, Object> placing = new LinkedHashMap<>(placing(
                 UUID.randomUUID().toString(), basket, quote.path("toPay").asString("0")));
         placing.put("agreed", agreed);

@@ -23,6 +23,7 @@ import vestcoin.core.payment.Payment;
  * @param parcels what has left, one by one
  * @param toCome what has not, where something has
  * @param ready whether what is collected waits for the buyer
+ * @param keptUntil the day until which it waits for its money
  * @param subscriptions what of it is charged again
  * @param downloads its files
  */
@@ -50,6 +51,7 @@ record PlacedOrder(
         List<ParcelSent> parcels,
         List<String> toCome,
         boolean ready,
+        Optional<LocalDate> keptUntil,
         List<SubscriptionLink> subscriptions,
         List<HandedOver> downloads) {
     /**

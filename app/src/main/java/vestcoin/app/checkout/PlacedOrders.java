@@ -1,5 +1,6 @@
 package vestcoin.app.checkout;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -96,6 +97,8 @@ class PlacedOrders {
                 progress.parcels(order, quote),
                 progress.toCome(order, quote),
                 order.readyAt() != null,
+                Optional.ofNullable(order.lapsesAt())
+                        .map(at -> LocalDate.ofInstant(at, document.compiled().zone())),
                 progress.subscriptions(order, quote),
                 progress.files(order, document));
     }

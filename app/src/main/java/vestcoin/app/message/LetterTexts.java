@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -115,15 +116,15 @@ final class LetterTexts {
     /** A letter to the buyer about the goods and what they cost. @param occasion of {@link Terms.Letter#OCCASIONS} */
     LetterContent told(String occasion, Orders.Order order, QuoteView quote, Besides besides, String link) {
         List<Row> rows = rows(quote);
+        Map<String, String> values = values(order, quote.toPay().value());
+        values.put(
+                "product",
+                phrases.list(quote.lines().stream()
+                        .map(QuoteView.Line::name)
+                        .distinct()
+                        .toList()));
         return said(
-                occasion,
-                order,
-                quote.toPay().value(),
-                rows,
-                total(rows),
-                besides,
-                link,
-                occasion.equals("copy") ? say("at-desk") : own());
+                occasion, values, rows, total(rows), besides, link, occasion.equals("copy") ? say("at-desk") : own());
     }
 
     /**
@@ -146,11 +147,12 @@ final class LetterTexts {
         List<String> paragraphs = new ArrayList<>(said.body().paragraphs());
         paragraphs.add(say("parcel-things", "things", things(quote, left.lines()::contains)));
         String number = (left.carrier() + " " + left.tracking()).strip();
-        if (!number.isEmpty()) {
-            paragraphs.add(
-                    left.link().isEmpty()
-                            ? say("parcel-number", "number", number)
-                            : say("parcel-followed", "number", number, "link", left.link()));
+        if (!left.link().isEmpty()) {
+            paragraphs.add(say("parcel-followed", "number", number, "link", left.link()));
+        } else if (!left.tracking().isEmpty()) {
+            paragraphs.add(say("parcel-number", "number", number));
+        } else if (!number.isEmpty()) {
+            paragraphs.add(say("parcel-with", "carrier", number));
         }
         if (gone.size() < quote.lines().size()) {
             paragraphs.add(say("still-to-come", "things", things(quote, line -> !gone.contains(line))));
@@ -168,7 +170,7 @@ final class LetterTexts {
 
     /** A letter to the buyer with an amount in its text, and nothing under it. */
     LetterContent told(String occasion, Orders.Order order, BigDecimal amount, Besides besides, String link) {
-        return said(occasion, order, amount, List.of(), -1, besides, link, own());
+        return said(occasion, values(order, amount), List.of(), -1, besides, link, own());
     }
 
     /** Where and when it is collected or brought, and what is still open, in sentences. */
@@ -409,8 +411,7 @@ final class LetterTexts {
 
     private LetterContent said(
             String occasion,
-            Orders.Order order,
-            BigDecimal amount,
+            Map<String, String> values,
             List<Row> rows,
             int total,
             Besides besides,
@@ -423,7 +424,16 @@ final class LetterTexts {
         Terms.Letter letter = besides.named() || occasion.equals("copy")
                 ? worded
                 : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
-        Map<String, String> values = Map.of(
+        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
+        if (!handedOver) {
+            paragraphs.addAll(facts(besides));
+        }
+        return new LetterContent(filled(letter.subject(), values), new Body(paragraphs, rows, total, link, linkText));
+    }
+
+    /** What is filled into the text of a letter about an order. */
+    private Map<String, String> values(Orders.Order order, BigDecimal amount) {
+        return new HashMap<>(Map.of(
                 "name",
                 order.name(),
                 "shop",
@@ -431,12 +441,9 @@ final class LetterTexts {
                 "order",
                 String.valueOf(order.number()),
                 "amount",
-                money(amount, order.currency()));
-        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
-        if (!handedOver) {
-            paragraphs.addAll(facts(besides));
-        }
-        return new LetterContent(filled(letter.subject(), values), new Body(paragraphs, rows, total, link, linkText));
+                money(amount, order.currency()),
+                "date",
+                keptUntil(order)));
     }
 
     private static String unnamed(String text) {
@@ -514,6 +521,14 @@ final class LetterTexts {
             }
         }
         return -1;
+    }
+
+    /** The day an order lapses where its money does not come; empty where it waits for none, or for any time. */
+    private String keptUntil(Orders.Order order) {
+        return order.lapsesAt() == null
+                ? ""
+                : phrases.time(
+                        order.lapsesAt().atZone(ZoneId.of(shop.timeZone())).toLocalDate());
     }
 
     private String money(BigDecimal amount, String currency) {

@@ -189,6 +189,7 @@ public class Messages {
                     order.email(),
                     words.told("cancelled", order, BigDecimal.ZERO, besides, link(order)));
         }
+        waited(order, payments, setup, words, besides);
         long refunded =
                 payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
         if (refunded > 0) {
@@ -200,6 +201,54 @@ public class Messages {
                     order.email(),
                     words.told("refund", order, amount(refunded, order), besides.without(), link(order)));
         }
+    }
+
+    /** Tells of an order that waits for its money: that it still does, that the money came, or that it lapsed. */
+    private void waited(
+            Orders.Order order,
+            List<PaymentBook.Payment> payments,
+            Setup setup,
+            LetterTexts words,
+            LetterTexts.Besides besides) {
+        if (order.cancelled() && order.lapsed() && !quiet(order)) {
+            owe(
+                    order,
+                    setup.shop(),
+                    "lapsed",
+                    "",
+                    order.email(),
+                    words.told("lapsed", order, amount(order.due(), order), besides.without(), link(order)));
+        }
+        boolean later = payments.stream().anyMatch(payment -> !payment.byVoucher() && !payment.throughProvider());
+        long came = payments.stream()
+                .filter(payment -> !payment.byVoucher())
+                .mapToLong(PaymentBook.Payment::captured)
+                .sum();
+        if (later && came > 0 && came == order.due() && !handedOver(order, setup)) {
+            owe(
+                    order,
+                    setup.shop(),
+                    "paid",
+                    "",
+                    order.email(),
+                    words.told("paid", order, amount(came, order), besides, link(order)));
+        }
+        if (order.remindedAt() != null && !order.cancelled() && came < order.due()) {
+            owe(
+                    order,
+                    setup.shop(),
+                    "hold-reminder",
+                    "",
+                    order.email(),
+                    words.told("hold-reminder", order, amount(order.due() - came, order), besides, link(order)));
+        }
+    }
+
+    /** Whether it was paid in cash when it was handed over: then nobody waited for the money. */
+    private static boolean handedOver(Orders.Order order, Setup setup) {
+        return setup.payment().methods().stream()
+                .anyMatch(method ->
+                        method.id().equals(order.method()) && method.kind().cash());
     }
 
     /** Tells of each departure: what is in it, how it is followed, what is still to come. */

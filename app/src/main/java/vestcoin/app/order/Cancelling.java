@@ -2,6 +2,7 @@ package vestcoin.app.order;
 
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
@@ -11,6 +12,8 @@ import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
@@ -18,6 +21,7 @@ import vestcoin.app.outside.TimePassed;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
+import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Message;
 
@@ -33,11 +37,16 @@ public class Cancelling {
     private final Orders orders;
     private final PaymentBook book;
     private final Payments payments;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
 
-    Cancelling(Orders orders, PaymentBook book, Payments payments) {
+    Cancelling(
+            Orders orders, PaymentBook book, Payments payments, PlatformTransactionManager transactions, Clock clock) {
         this.orders = orders;
         this.book = book;
         this.payments = payments;
+        this.transaction = new TransactionTemplate(transactions);
+        this.clock = clock;
     }
 
     /** @throws ApiProblem if something has left already, or the buyer is paying at this moment */
@@ -82,6 +91,20 @@ public class Cancelling {
             } catch (RuntimeException e) {
                 LOG.warn("order {} of {} could not lapse: {}", order.number(), order.shop(), e.toString());
             }
+        }
+    }
+
+    /** Reminds, once and half-way, of what is still to be paid. */
+    @EventListener(TimePassed.class)
+    @Scheduled(fixedDelayString = "PT5M", initialDelayString = "PT5M")
+    public void remind() {
+        for (Orders.Order order : orders.waiting(AT_A_TIME)) {
+            HoldPeriod.reminder(order.placedAt(), order.lapsesAt())
+                    .filter(at -> !clock.instant().isBefore(at))
+                    .ifPresent(at -> transaction.executeWithoutResult(status -> {
+                        orders.reminded(order.id());
+                        book.announce(order.id());
+                    }));
         }
     }
 

@@ -31,7 +31,8 @@ public class Orders {
      *     cancelledAt when the seller called it off, or it lapsed, or null @param quiet whether its letters wait for
      *     the money @param lapsed whether it was called off by itself, its money not having come @param taxEdition the
      *     edition its taxes and ways to pay come from, where that is another, or null @param subscription it is a
-     *     charge of, or null @param readyAt when what is collected was made ready, or null
+     *     charge of, or null @param readyAt when what is collected was made ready, or null @param lapsesAt until when
+     *     it waits for its money, or null @param remindedAt when its buyer was reminded, or null
      */
     public record Order(
             long id,
@@ -61,7 +62,9 @@ public class Orders {
             boolean quiet,
             Integer taxEdition,
             Long subscription,
-            Instant readyAt) {
+            Instant readyAt,
+            Instant lapsesAt,
+            Instant remindedAt) {
         /** By what it is priced. */
         public Editions.Agreed by() {
             return new Editions.Agreed(edition, Optional.ofNullable(taxEdition));
@@ -164,7 +167,8 @@ public class Orders {
     private static final String ORDER = """
             select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
                 name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
-                quiet, tax_edition, subscription, ready_at from orders
+                quiet, tax_edition, subscription, ready_at, lapses_at,
+                reminded_at from orders
             """;
 
     private final JdbcClient sql;
@@ -407,6 +411,26 @@ public class Orders {
                 .param("buyer", MailAddress.normal(email))
                 .query(Boolean.class)
                 .single();
+    }
+
+    /** Orders that wait for their money and whose buyers were not reminded, those that lapse first first. */
+    List<Order> waiting(int most) {
+        return sql.sql(ORDER + """
+                where lapses_at > :now and reminded_at is null and cancelled_at is null and standing = 'waiting'
+                order by lapses_at limit :most""")
+                .param("now", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("most", most)
+                .query(Order.class)
+                .list();
+    }
+
+    /** Notes that a buyer is reminded, once. */
+    @Transactional
+    public void reminded(long id) {
+        sql.sql("update orders set reminded_at = :at where id = :id and reminded_at is null")
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("id", id)
+                .update();
     }
 
     /** Orders whose time to be paid is over, the earliest first. */

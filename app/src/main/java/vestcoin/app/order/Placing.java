@@ -203,7 +203,7 @@ public class Placing {
                 new Orders.Reservations(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
                 placement.renewing().isPresent()
                         ? Optional.empty()
-                        : method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way.kind())),
+                        : method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way)),
                 placement.quiet(),
                 placement.renewing());
         // One transaction, so that no order stands that waits for nothing.
@@ -296,7 +296,7 @@ public class Placing {
                             Json.write(OrderFile.of(other)),
                             Json.write(quote.kept(other.slot())),
                             due,
-                            HoldPeriod.end(clock.instant(), true, way.kind())))) {
+                            HoldPeriod.end(clock.instant(), true, way)))) {
                 throw new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",

@@ -305,7 +305,7 @@ final class Faces {
     /** The money comes, it is sent, and a part is given back. */
     private void carryOut(Orders.Order order) {
         String at = Caller.SHOP + "/orders/" + order.number();
-        owner.post(at + "/dispatch", Map.of("key", UUID.randomUUID().toString()));
+        owner.post(at + "/dispatch", Map.of("key", UUID.randomUUID().toString(), "tracking", "EX1"));
         for (PaymentBook.Payment payment : bean(PaymentBook.class).ofOrder(order.id())) {
             boolean there = !payment.throughProvider() || payment.stateNow() == PaymentState.AUTHORISED;
             if (payment.captured() < payment.amount() && there) {

@@ -7,10 +7,13 @@ import vestcoin.core.payment.Payment;
 
 /** How long an order waits for its money before it lapses. The spans are common practice, no source. */
 public final class HoldPeriod {
+    /** A shorter wait is not reminded of. */
+    private static final Duration LEAST_REMINDED = Duration.ofHours(36);
+
     private HoldPeriod() {}
 
-    /** By the way it is paid; nothing where it waits for any time. */
-    public static Optional<Duration> of(Payment.Kind kind) {
+    /** Where the seller says nothing, by the kind of the way to pay; nothing where it waits for any time. */
+    private static Optional<Duration> usual(Payment.Kind kind) {
         return switch (kind) {
             case CARD, WALLET -> Optional.of(Duration.ofHours(1));
             case TRANSFER -> Optional.of(Duration.ofDays(7));
@@ -19,8 +22,23 @@ public final class HoldPeriod {
         };
     }
 
-    /** When an order placed at an instant lapses; nothing where nothing is due, or it waits for any time. */
-    public static Optional<Instant> end(Instant placed, boolean due, Payment.Kind kind) {
-        return due ? of(kind).map(placed::plus) : Optional.empty();
+    /** By the way it is paid, as the seller has set it. */
+    private static Optional<Duration> of(Payment.Method method) {
+        return method.held().map(Duration::ofHours).or(() -> usual(method.kind()));
+    }
+
+    /** When an order paid in a way lapses; nothing where nothing is due, or it waits for any time. */
+    public static Optional<Instant> end(Instant placed, boolean due, Payment.Method method) {
+        return due ? of(method).map(placed::plus) : Optional.empty();
+    }
+
+    /**
+     * When a buyer is reminded: half-way, where an order waits for days. Who has an hour needs no reminder.
+     *
+     * @param lapses when it lapses
+     */
+    public static Optional<Instant> reminder(Instant placed, Instant lapses) {
+        Duration whole = Duration.between(placed, lapses);
+        return whole.compareTo(LEAST_REMINDED) < 0 ? Optional.empty() : Optional.of(placed.plus(whole.dividedBy(2)));
     }
 }

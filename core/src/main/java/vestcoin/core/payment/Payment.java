@@ -80,6 +80,7 @@ public record Payment(
      * @param capture when a card's money is taken
      * @param terms by when and up to how much an order on account is paid; 30 days without a limit where nothing is
      *     said
+     * @param held hours an order waits for its money; the usual span of its kind where nothing is said
      */
     @RecordBuilder
     public record Method(
@@ -93,8 +94,10 @@ public record Payment(
             Optional<Charge> charge,
             Conditions conditions,
             Capture capture,
-            Optional<Terms> terms) {
+            Optional<Terms> terms,
+            Optional<Integer> held) {
         public Method {
+            held = held == null ? Optional.empty() : held;
             terms = terms == null ? Optional.empty() : terms;
             sentence = sentence == null ? "" : sentence;
             gateway = gateway == null ? Optional.empty() : gateway;
@@ -116,6 +119,21 @@ public record Payment(
                 Conditions conditions,
                 Capture capture) {
             this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, Optional.empty());
+        }
+
+        public Method(
+                String id,
+                Kind kind,
+                boolean on,
+                String title,
+                String sentence,
+                Optional<String> gateway,
+                Optional<Fee> fee,
+                Optional<Charge> charge,
+                Conditions conditions,
+                Capture capture,
+                Optional<Terms> terms) {
+            this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, terms, Optional.empty());
         }
 
         public Method(

@@ -42,6 +42,9 @@ final class PaymentCheck {
                 checks.whole(terms.days(), 0, 365, path + "/terms/days", Message.of("setup.days-until-invoice-due"));
                 terms.limit().ifPresent(limit -> checks.amount(limit, path + "/terms/limit", false));
             });
+            method.held()
+                    .ifPresent(hours -> checks.whole(
+                            hours, 1, 24 * 365, path + "/held", Message.of("setup.hours-order-waits-for-money")));
             conditions(method.conditions(), path + "/conditions", deliveries);
         }
         for (Payment.Account account : setup.payment().accounts()) {

@@ -3,8 +3,10 @@ package vestcoin.core.life;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
+import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import vestcoin.core.payment.Payment;
 
 class HoldPeriodTest {
@@ -21,7 +23,32 @@ class HoldPeriodTest {
         "ON_ACCOUNT, "
     })
     void an_order_waits_for_its_money_by_the_way_it_is_paid(Payment.Kind kind, Instant lapses) {
-        assertThat(HoldPeriod.end(PLACED, true, kind).orElse(null)).isEqualTo(lapses);
-        assertThat(HoldPeriod.end(PLACED, false, kind)).as("nothing is due").isEmpty();
+        assertThat(HoldPeriod.end(PLACED, true, paid(kind, null)).orElse(null)).isEqualTo(lapses);
+        assertThat(HoldPeriod.end(PLACED, false, paid(kind, null)))
+                .as("nothing is due")
+                .isEmpty();
+    }
+
+    @ParameterizedTest
+    @EnumSource(Payment.Kind.class)
+    void or_as_long_as_the_seller_says(Payment.Kind kind) {
+        assertThat(HoldPeriod.end(PLACED, true, paid(kind, 36))).contains(Instant.parse("2026-11-29T00:00:00Z"));
+    }
+
+    /** Half-way, and never where the wait is shorter than a day and a half: our own choice. */
+    @ParameterizedTest
+    @CsvSource({
+        "2026-12-04T12:00:00Z, 2026-12-01T00:00:00Z",
+        "2026-11-29T00:00:00Z, 2026-11-28T06:00:00Z",
+        "2026-11-28T23:59:59Z, ",
+        "2026-11-27T13:00:00Z, "
+    })
+    void a_buyer_is_reminded_half_way(Instant lapses, Instant reminded) {
+        assertThat(HoldPeriod.reminder(PLACED, lapses).orElse(null)).isEqualTo(reminded);
+    }
+
+    private static Payment.Method paid(Payment.Kind kind, Integer held) {
+        return new Payment.Method(
+                "way", kind, true, "Way", "", null, null, null, null, null, null, Optional.ofNullable(held));
     }
 }
