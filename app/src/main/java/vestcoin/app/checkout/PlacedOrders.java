@@ -1,6 +1,5 @@
 package vestcoin.app.checkout;
 
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -18,6 +17,7 @@ import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentReasons;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.quote.Order;
@@ -98,7 +98,7 @@ class PlacedOrders {
                 progress.toCome(order, quote),
                 order.readyAt() != null,
                 Optional.ofNullable(order.lapsesAt())
-                        .map(at -> LocalDate.ofInstant(at, document.compiled().zone())),
+                        .map(at -> HoldPeriod.lastDay(at, document.compiled().zone())),
                 progress.subscriptions(order, quote),
                 progress.files(order, document));
     }

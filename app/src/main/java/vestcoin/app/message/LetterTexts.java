@@ -33,6 +33,7 @@ import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.delivery.Promise;
+import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Amount;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
@@ -527,8 +528,7 @@ final class LetterTexts {
     private String keptUntil(Orders.Order order) {
         return order.lapsesAt() == null
                 ? ""
-                : phrases.time(
-                        order.lapsesAt().atZone(ZoneId.of(shop.timeZone())).toLocalDate());
+                : phrases.time(HoldPeriod.lastDay(order.lapsesAt(), ZoneId.of(shop.timeZone())));
     }
 
     private String money(BigDecimal amount, String currency) {

@@ -2,6 +2,7 @@ package vestcoin.app.order;
 
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -203,7 +204,7 @@ public class Placing {
                 new Orders.Reservations(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
                 placement.renewing().isPresent()
                         ? Optional.empty()
-                        : method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way)),
+                        : method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way, zone(edition))),
                 placement.quiet(),
                 placement.renewing());
         // One transaction, so that no order stands that waits for nothing.
@@ -296,7 +297,7 @@ public class Placing {
                             Json.write(OrderFile.of(other)),
                             Json.write(quote.kept(other.slot())),
                             due,
-                            HoldPeriod.end(clock.instant(), true, way)))) {
+                            HoldPeriod.end(clock.instant(), true, way, zone(edition))))) {
                 throw new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",
@@ -362,6 +363,10 @@ public class Placing {
                 order.currency(),
                 String.valueOf(order.number()),
                 ownUrl + "/counter/" + order.shop() + "/order/" + order.token());
+    }
+
+    private static ZoneId zone(Editions.Edition edition) {
+        return edition.document().compiled().zone();
     }
 
     private static PaymentBook.Begun begun(Orders.Order order, Payment.Method method, Editions.Edition edition) {

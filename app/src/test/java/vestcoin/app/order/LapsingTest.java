@@ -129,9 +129,12 @@ class LapsingTest {
         JsonNode placed = placed();
         assertThat(page(placed).path("keptUntil").asString())
                 .isEqualTo(today().plusDays(2).toString());
-        pass(1);
-        assertThat(letters(placed, "is kept for you until")).hasSize(1);
         pass(2);
+        assertThat(page(placed).path("cancelled").asBoolean())
+                .as("on its last day")
+                .isFalse();
+        assertThat(letters(placed, "is kept for you until")).hasSize(1);
+        pass(1);
         assertThat(page(placed).path("cancelled").asBoolean()).isTrue();
         owner.post(
                 Caller.SHOP + "/draft/edits",

@@ -2,6 +2,8 @@ package vestcoin.core.life;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Optional;
 import vestcoin.core.payment.Payment;
 
@@ -9,6 +11,9 @@ import vestcoin.core.payment.Payment;
 public final class HoldPeriod {
     /** A shorter wait is not reminded of. */
     private static final Duration LEAST_REMINDED = Duration.ofHours(36);
+
+    /** A shorter wait ends to the minute, a longer one with its day. */
+    private static final Duration A_DAY = Duration.ofDays(1);
 
     private HoldPeriod() {}
 
@@ -27,9 +32,27 @@ public final class HoldPeriod {
         return method.held().map(Duration::ofHours).or(() -> usual(method.kind()));
     }
 
-    /** When an order paid in a way lapses; nothing where nothing is due, or it waits for any time. */
-    public static Optional<Instant> end(Instant placed, boolean due, Payment.Method method) {
-        return due ? of(method).map(placed::plus) : Optional.empty();
+    /**
+     * When an order paid in a way lapses; nothing where nothing is due, or it waits for any time. Who is told a day has
+     * that day whole.
+     *
+     * @param zone of the shop, whose midnight ends a day
+     */
+    public static Optional<Instant> end(Instant placed, boolean due, Payment.Method method, ZoneId zone) {
+        return of(method).filter(span -> due).map(span -> {
+            Instant end = placed.plus(span);
+            return span.compareTo(A_DAY) < 0
+                    ? end
+                    : LocalDate.ofInstant(end, zone)
+                            .plusDays(1)
+                            .atStartOfDay(zone)
+                            .toInstant();
+        });
+    }
+
+    /** The last day on which an order still waits. */
+    public static LocalDate lastDay(Instant lapses, ZoneId zone) {
+        return LocalDate.ofInstant(lapses.minusNanos(1), zone);
     }
 
     /**
