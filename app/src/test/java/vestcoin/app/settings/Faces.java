@@ -303,9 +303,11 @@ final class Faces {
     }
 
     /** The money comes, it is sent, and a part is given back. */
-    private void carryOut(Orders.Order order) {
+    private void carryOut(Orders.Order order) throws Exception {
         String at = Caller.SHOP + "/orders/" + order.number();
         owner.post(at + "/dispatch", Map.of("key", UUID.randomUUID().toString(), "tracking", "EX1"));
+        // Whose address is known is greeted by name, and who paid is known: the letter is written before that.
+        settle();
         for (PaymentBook.Payment payment : bean(PaymentBook.class).ofOrder(order.id())) {
             boolean there = !payment.throughProvider() || payment.stateNow() == PaymentState.AUTHORISED;
             if (payment.captured() < payment.amount() && there) {
