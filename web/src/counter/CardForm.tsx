@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { answer, api, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
+import { CardNumber } from "./CardNumber";
 import { useSay } from "./phrases";
 import { tokenOf } from "./token";
 
@@ -35,19 +36,7 @@ export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: 
   };
   return (
     <form onSubmit={pay}>
-      <label className="block">
-        <span className="block text-xs quiet">{say("cardNumber")}</span>
-        <input
-          name="number"
-          required
-          inputMode="numeric"
-          autoComplete="cc-number"
-          maxLength={23}
-          className="input w-full font-mono text-base"
-          placeholder="0000 0000 0000 0000"
-        />
-      </label>
-      <p className="mt-1 text-xs quiet">{say("cardStraight")}</p>
+      <CardNumber />
       {order.test && (
         <p className="mt-2 border border-dashed border-warning px-2 py-1 text-xs">
           {say.marked("testMode", {

@@ -4,6 +4,7 @@ import { Link, useParams } from "react-router";
 import { answer, api, type Counter, type Problem, problemsOf, type Subscription } from "../api/client";
 import { money, plain } from "../shared/money";
 import { Said } from "../shared/Said";
+import { CardNumber } from "./CardNumber";
 import { CounterFrame } from "./CounterFrame";
 import { directionOf, SayProvider, useCatalogue, useSay } from "./phrases";
 import { tokenOf } from "./token";
@@ -241,19 +242,9 @@ function AnotherCard({ subscription, fresh }: Props) {
       <summary className="cursor-pointer">{say("anotherCard")}</summary>
       <form className="mt-2" onSubmit={keep}>
         <p className="text-xs quiet">{cards?.kept ? say("cardKept") : say("noCardKept")}</p>
-        <label className="mt-2 block">
-          <span className="block text-xs quiet">{say("cardNumber")}</span>
-          <input
-            name="number"
-            required
-            inputMode="numeric"
-            autoComplete="cc-number"
-            maxLength={23}
-            className="input w-full font-mono text-base"
-            placeholder="0000 0000 0000 0000"
-          />
-        </label>
-        <p className="mt-1 text-xs quiet">{say("cardStraight")}</p>
+        <div className="mt-2">
+          <CardNumber />
+        </div>
         <Said problems={problems} />
         <button type="submit" className="btn btn-primary mt-3" disabled={busy}>
           {say("keepCard")}

@@ -1,6 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
 import { type RefObject, useState } from "react";
-import { answer, api, type Problem, problemsOf } from "../api/client";
+import { answer, api, type PriceChange, type Problem, problemsOf } from "../api/client";
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
@@ -12,22 +11,26 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
   const acts = useActs();
   const troubles = useTroubles();
   const [refused, setRefused] = useState(false);
-  const [published, setPublished] = useState(false);
+  const [change, setChange] = useState<PriceChange>();
   const next = (bench.draft.edition ?? 0) + 1;
+  const over = () => {
+    setChange(undefined);
+    dialog.current?.close();
+  };
   const publish = async () => {
     const done = await acts.publish();
     setRefused(!done);
-    setPublished(done);
-  };
-  const over = () => {
-    setPublished(false);
-    dialog.current?.close();
+    if (!done) return;
+    const path = { params: { path: { shop: bench.shop } } };
+    const found = await answer(api.GET("/api/shops/{shop}/subscriptions/price-change", path)).catch(() => undefined);
+    if (found && found.dearer + found.cheaper > 0) setChange(found);
+    else over();
   };
   return (
     <dialog ref={dialog} className="modal" aria-labelledby="publishing">
       <div className="modal-box">
-        {published ? (
-          <Subscribers over={over} />
+        {change ? (
+          <Subscribers change={change} over={over} />
         ) : (
           <>
             <h2 id="publishing" className="text-xl">
@@ -60,21 +63,12 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
 }
 
 /** Those who are charged again by another edition's price: left as they are, or written to. */
-function Subscribers({ over }: { over: () => void }) {
+function Subscribers({ change, over }: { change: PriceChange; over: () => void }) {
   const { shop } = useBench();
   const [yes, setYes] = useState(false);
   const [told, setTold] = useState<number>();
   const [problems, setProblems] = useState<Problem[]>([]);
   const path = { params: { path: { shop } } };
-  const change = useQuery({
-    queryKey: ["price-change", shop],
-    queryFn: () => answer(api.GET("/api/shops/{shop}/subscriptions/price-change", path)),
-    gcTime: 0,
-    staleTime: 0,
-  });
-  const { data } = change;
-  if (change.isPending) return null;
-  const nobody = !data || data.dearer + data.cheaper === 0;
   const announce = () =>
     answer(api.POST("/api/shops/{shop}/subscriptions/announcement", { ...path, body: { expressYes: yes } })).then(
       (done) => setTold(done.told),
@@ -87,15 +81,13 @@ function Subscribers({ over }: { over: () => void }) {
       </h2>
       {told !== undefined ? (
         <p className="mt-2">{say("subscribersWrittenTo", { told })}</p>
-      ) : nobody ? (
-        <p className="mt-2">{say("buyersMeetItNow")}</p>
       ) : (
         <>
           <p className="mt-2">
-            {say("subscribersPayOther", { dearer: data.dearer, cheaper: data.cheaper })}{" "}
-            {data.most && say("atMostMore", { most: money(data.most, data.currency, deskLocale()) })}
+            {say("subscribersPayOther", { dearer: change.dearer, cheaper: change.cheaper })}{" "}
+            {change.most && say("atMostMore", { most: money(change.most, change.currency, deskLocale()) })}
           </p>
-          <p className="mt-2">{say("leaveOrAnnounce", { days: data.daysOfNotice })}</p>
+          <p className="mt-2">{say("leaveOrAnnounce", { days: change.daysOfNotice })}</p>
           <label className="mt-3 flex gap-2">
             <input
               type="checkbox"
@@ -109,10 +101,10 @@ function Subscribers({ over }: { over: () => void }) {
       )}
       <Said problems={problems} />
       <div className="modal-action">
-        <button type="button" className={`btn ${nobody || told !== undefined ? "btn-primary" : ""}`} onClick={over}>
-          {nobody || told !== undefined ? say("closeIt") : say("leaveSubscribers")}
+        <button type="button" className={`btn ${told === undefined ? "" : "btn-primary"}`} onClick={over}>
+          {told === undefined ? say("leaveSubscribers") : say("closeIt")}
         </button>
-        {!nobody && told === undefined && (
+        {told === undefined && (
           <button type="button" className="btn btn-primary" onClick={() => void announce()}>
             {say("writeToThem")}
           </button>

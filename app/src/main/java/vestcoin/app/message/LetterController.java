@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
+import vestcoin.core.life.PaymentStanding;
 import vestcoin.core.message.Message;
 import vestcoin.core.terms.Terms;
 
@@ -38,8 +39,7 @@ class LetterController {
     @PostMapping("/api/shops/{shop}/orders/{number}/reminder")
     List<LetterBook.LetterRecord> remind(@PathVariable String shop, @PathVariable int number) {
         Orders.Order order = find(shop, number);
-        if (order.cancelled()
-                || !List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing())) {
+        if (order.cancelled() || !PaymentStanding.open().contains(order.standing())) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "number",
@@ -85,7 +85,7 @@ class LetterController {
     /** How the letters that ship begin, by occasion and language. */
     @GetMapping("/api/shops/{shop}/letter-texts")
     Map<String, Map<String, Terms.Letter>> shipped(@PathVariable String shop) {
-        return LetterTexts.SHIPPED;
+        return LetterWording.SHIPPED;
     }
 
     private Orders.Order find(String shop, int number) {

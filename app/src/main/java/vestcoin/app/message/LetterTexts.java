@@ -5,17 +5,12 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.function.IntPredicate;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -42,50 +37,21 @@ import vestcoin.core.setup.Shop;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Terms;
 
-/**
- * The texts of letters in English and German, unless the shop has worded its own; other languages read English until
- * there are texts of their own.
- */
+/** What letters say, in the words of {@link LetterWording}: their text, their facts and the rows under them. */
 final class LetterTexts {
-    /** How letters begin, by occasion and language. */
-    static final Map<String, Map<String, Terms.Letter>> SHIPPED = shipped();
-
-    private static final Pattern NAMES = Pattern.compile("\\{([a-z]+)}");
-
     private final Shop shop;
-    private final Terms terms;
-    private final Locale locale;
+    private final LetterWording wording;
     private final Phrases phrases;
 
     private LetterTexts(Setup setup, String language) {
         this.shop = setup.shop();
-        this.terms = setup.terms();
-        this.locale = Locale.forLanguageTag(language);
         this.phrases = Wording.of(setup, language);
+        this.wording = new LetterWording(setup.terms(), language, phrases);
     }
 
     /** @param language of the letter; the shop's own when empty */
     static LetterTexts in(Setup setup, String language) {
         return new LetterTexts(setup, language.isEmpty() ? setup.shop().language() : language);
-    }
-
-    private static Map<String, Map<String, Terms.Letter>> shipped() {
-        Map<String, Map<String, Terms.Letter>> all = new TreeMap<>();
-        for (String occasion : Terms.Letter.OCCASIONS) {
-            Map<String, Terms.Letter> byLanguage = new TreeMap<>();
-            Phrases.FOR_BUYERS.forEach(language -> byLanguage.put(language, shipped(occasion, language)));
-            all.put(occasion, byLanguage);
-        }
-        return all;
-    }
-
-    /** The wording of the catalogue, its places still open. */
-    private static Terms.Letter shipped(String occasion, String language) {
-        Map<String, String> patterns = Phrases.catalogue(language);
-        Map<String, String> known =
-                patterns.containsKey("letter." + occasion + ".subject") ? patterns : Phrases.catalogue("en");
-        return new Terms.Letter(
-                known.get("letter." + occasion + ".subject"), known.get("letter." + occasion + ".opening"));
     }
 
     private String say(String code, Object... namesAndValues) {
@@ -315,11 +281,9 @@ final class LetterTexts {
      * @param named whether the address is known to belong to who is named
      */
     LetterContent subscription(String occasion, Map<String, String> values, boolean named, String link) {
-        Terms.Letter worded = worded(occasion);
-        Terms.Letter letter = named ? worded : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
+        LetterWording.Said said = wording.said(occasion, values, named);
         return new LetterContent(
-                filled(letter.subject(), values),
-                new Body(paragraphs(filled(letter.opening(), values)), List.of(), -1, link, say("subscription-page")));
+                said.subject(), new Body(said.paragraphs(), List.of(), -1, link, say("subscription-page")));
     }
 
     /** What the seller is told of a subscription, in one line. @param more beside it, or empty */
@@ -356,11 +320,10 @@ final class LetterTexts {
             boolean agreed,
             boolean named,
             String link) {
-        Terms.Letter worded = worded("download");
-        Terms.Letter letter = named ? worded : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
         Map<String, String> values =
                 Map.of("name", order.name(), "shop", shop.name(), "order", String.valueOf(order.number()));
-        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
+        LetterWording.Said said = wording.said("download", values, named);
+        List<String> paragraphs = new ArrayList<>(said.paragraphs());
         there.forEach(each -> paragraphs.add(say(
                 "file",
                 "name",
@@ -372,7 +335,7 @@ final class LetterTexts {
         if (agreed) {
             paragraphs.add(say("supply-agreed"));
         }
-        return new LetterContent(filled(letter.subject(), values), new Body(paragraphs, List.of(), -1, link, own()));
+        return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, own()));
     }
 
     /** When files can be fetched first. */
@@ -397,13 +360,11 @@ final class LetterTexts {
 
     /** The one reminder of a basket that was left. */
     LetterContent unfinished(String name, List<String> things, String link, String never) {
-        Terms.Letter letter = worded("unfinished");
-        Map<String, String> values = Map.of("name", name, "shop", shop.name());
-        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
+        LetterWording.Said said = wording.said("unfinished", Map.of("name", name, "shop", shop.name()), true);
+        List<String> paragraphs = new ArrayList<>(said.paragraphs());
         paragraphs.add(String.join("\n", things));
         paragraphs.add(say("unfinished.only", "link", never));
-        return new LetterContent(
-                filled(letter.subject(), values), new Body(paragraphs, List.of(), -1, link, say("unfinished.button")));
+        return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, say("unfinished.button")));
     }
 
     private String own() {
@@ -418,18 +379,14 @@ final class LetterTexts {
             Besides besides,
             String link,
             String linkText) {
-        boolean handedOver = occasion.equals("sent")
-                && besides.handover().isPresent()
-                && terms.letters().getOrDefault("sent", Map.of()).isEmpty();
-        Terms.Letter worded = handedOver ? shippedHere("handed-over") : worded(occasion);
-        Terms.Letter letter = besides.named() || occasion.equals("copy")
-                ? worded
-                : new Terms.Letter(unnamed(worded.subject()), unnamed(worded.opening()));
-        List<String> paragraphs = new ArrayList<>(paragraphs(filled(letter.opening(), values)));
+        boolean handedOver = occasion.equals("sent") && besides.handover().isPresent() && !wording.isOwn(occasion);
+        LetterWording.Said said =
+                wording.said(handedOver ? "handed-over" : occasion, values, besides.named() || occasion.equals("copy"));
+        List<String> paragraphs = new ArrayList<>(said.paragraphs());
         if (!handedOver) {
             paragraphs.addAll(facts(besides));
         }
-        return new LetterContent(filled(letter.subject(), values), new Body(paragraphs, rows, total, link, linkText));
+        return new LetterContent(said.subject(), new Body(paragraphs, rows, total, link, linkText));
     }
 
     /** What is filled into the text of a letter about an order. */
@@ -445,40 +402,6 @@ final class LetterTexts {
                 money(amount, order.currency()),
                 "date",
                 keptUntil(order)));
-    }
-
-    private static String unnamed(String text) {
-        return text.replaceAll(",?\\s*\\{name}", "");
-    }
-
-    private Terms.Letter worded(String occasion) {
-        Map<String, Terms.Letter> own = terms.letters().getOrDefault(occasion, Map.of());
-        return Optional.ofNullable(own.get(locale.toLanguageTag()))
-                .or(() -> Optional.ofNullable(own.get(locale.getLanguage())))
-                .orElseGet(() -> shippedHere(occasion));
-    }
-
-    private Terms.Letter shippedHere(String occasion) {
-        Terms.Letter letter = shipped(occasion, locale.getLanguage());
-        Map<String, String> worded = phrases.own();
-        letter = new Terms.Letter(
-                worded.getOrDefault("letter." + occasion + ".subject", letter.subject()),
-                worded.getOrDefault("letter." + occasion + ".opening", letter.opening()));
-        return phrases.language().equals(Phrases.BRACKETED)
-                ? new Terms.Letter("[" + letter.subject() + "]", "[" + letter.opening() + "]")
-                : letter;
-    }
-
-    private static List<String> paragraphs(String text) {
-        return Arrays.stream(text.split("\\R\\s*\\R"))
-                .map(String::strip)
-                .filter(paragraph -> !paragraph.isEmpty())
-                .toList();
-    }
-
-    private static String filled(String text, Map<String, String> values) {
-        return NAMES.matcher(text)
-                .replaceAll(found -> Matcher.quoteReplacement(values.getOrDefault(found.group(1), found.group())));
     }
 
     /** The same rows as the receipt on the screen. */

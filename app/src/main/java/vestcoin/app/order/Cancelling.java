@@ -2,7 +2,6 @@ package vestcoin.app.order;
 
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
@@ -21,7 +20,6 @@ import vestcoin.app.outside.TimePassed;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
-import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Message;
 
@@ -35,18 +33,22 @@ public class Cancelling {
     private static final int AT_A_TIME = 200;
 
     private final Orders orders;
+    private final WaitingOrders waiting;
     private final PaymentBook book;
     private final Payments payments;
     private final TransactionTemplate transaction;
-    private final Clock clock;
 
     Cancelling(
-            Orders orders, PaymentBook book, Payments payments, PlatformTransactionManager transactions, Clock clock) {
+            Orders orders,
+            WaitingOrders waiting,
+            PaymentBook book,
+            Payments payments,
+            PlatformTransactionManager transactions) {
         this.orders = orders;
+        this.waiting = waiting;
         this.book = book;
         this.payments = payments;
         this.transaction = new TransactionTemplate(transactions);
-        this.clock = clock;
     }
 
     /** @throws ApiProblem if something has left already, or the buyer is paying at this moment */
@@ -83,7 +85,7 @@ public class Cancelling {
     @EventListener(TimePassed.class)
     @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
     public void lapse() {
-        for (Orders.Order order : orders.overdue(AT_A_TIME)) {
+        for (Orders.Order order : waiting.overdue(AT_A_TIME)) {
             try {
                 cancel(order, "Vest Coin", true);
             } catch (ApiProblem paying) {
@@ -98,13 +100,12 @@ public class Cancelling {
     @EventListener(TimePassed.class)
     @Scheduled(fixedDelayString = "PT5M", initialDelayString = "PT5M")
     public void remind() {
-        for (Orders.Order order : orders.waiting(AT_A_TIME)) {
-            HoldPeriod.reminder(order.placedAt(), order.lapsesAt())
-                    .filter(at -> !clock.instant().isBefore(at))
-                    .ifPresent(at -> transaction.executeWithoutResult(status -> {
-                        orders.reminded(order.id());
-                        book.announce(order.id());
-                    }));
+        for (long order : waiting.toRemind(AT_A_TIME)) {
+            transaction.executeWithoutResult(status -> {
+                if (waiting.reminded(order)) {
+                    book.announce(order);
+                }
+            });
         }
     }
 

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import vestcoin.app.payment.Payments;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.stock.StockBook;
 import vestcoin.core.discount.History;
+import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.pickup.SlotOccupancy;
 
 /** The orders of all shops. An order keeps the edition and the quote it was priced by. */
@@ -80,7 +82,7 @@ public class Orders {
      *
      * @param clientKey made once by the buyer's page, so that sending twice places once
      * @param mode practice or real
-     * @param lapsesAt until when it waits for its money
+     * @param held how long it waits for its money
      * @param quiet whether its letters wait for the money
      * @param renewing the date of a subscription it is the charge of
      */
@@ -92,7 +94,7 @@ public class Orders {
             PricedDocument priced,
             Customer customer,
             Reservations reserves,
-            Optional<Instant> lapsesAt,
+            Optional<HoldPeriod> held,
             boolean quiet,
             Optional<ChargeDate> renewing) {
         long payable() {
@@ -164,7 +166,7 @@ public class Orders {
         }
     }
 
-    private static final String ORDER = """
+    static final String ORDER = """
             select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
                 name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
                 quiet, tax_edition, subscription, ready_at, lapses_at,
@@ -217,12 +219,12 @@ public class Orders {
         sql.sql("""
                 insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
                     payable, due, method, email, buyer, name, country, address, placed_at, language, agreed,
-                    wishes, lapses_at, tax_number, quiet, way, tax_edition, subscription, due_on)
+                    wishes, lapses_at, remind_at, tax_number, quiet, way, tax_edition, subscription, due_on)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token,
                     :key, :edition, :mode, :document, :quote,
                         :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at,
-                            :language, :agreed, :wishes, :lapses, :taxNumber, :quiet, :way, :taxes, :subscription,
-                            :dueOn)""")
+                            :language, :agreed, :wishes, :lapses, :remind, :taxNumber, :quiet, :way, :taxes,
+                            :subscription, :dueOn)""")
                 .param("way", order.priced().way())
                 .param("shop", order.shop())
                 .param("token", token)
@@ -249,11 +251,8 @@ public class Orders {
                 .param("language", order.customer().language())
                 .param("agreed", order.customer().agreed())
                 .param("wishes", order.customer().wishes())
-                .param(
-                        "lapses",
-                        order.lapsesAt()
-                                .map(until -> until.atOffset(ZoneOffset.UTC))
-                                .orElse(null))
+                .param("lapses", at(order.held().map(HoldPeriod::lapses)))
+                .param("remind", at(order.held().flatMap(HoldPeriod::reminder)))
                 .param("taxNumber", order.customer().taxNumber())
                 .param("quiet", order.quiet())
                 .update();
@@ -370,7 +369,7 @@ public class Orders {
     }
 
     /** Another way an order is paid. @param due what is left to pay that way, in minor units */
-    public record Way(String method, String document, String quote, long due, Optional<Instant> lapsesAt) {}
+    public record Way(String method, String document, String quote, long due, Optional<HoldPeriod> held) {}
 
     /**
      * Changes the way an order is paid. @return whether it could be: not while a payment of it is alive, or after it
@@ -384,18 +383,15 @@ public class Orders {
                 .single();
         return sql.sql("""
                 update orders set method = :method, document = :document, quote = :quote, payable = payable - due +
-                    :due, due = :due, lapses_at = :lapses
+                    :due, due = :due, lapses_at = :lapses, remind_at = :remind
                 where id = :id and cancelled_at is null and not exists (select 1 from payment p where p.order_id =
                     orders.id and p.part = '' and p.alive is not null)""")
                         .param("method", way.method())
                         .param("document", way.document())
                         .param("quote", way.quote())
                         .param("due", way.due())
-                        .param(
-                                "lapses",
-                                way.lapsesAt()
-                                        .map(until -> until.atOffset(ZoneOffset.UTC))
-                                        .orElse(null))
+                        .param("lapses", at(way.held().map(HoldPeriod::lapses)))
+                        .param("remind", at(way.held().flatMap(HoldPeriod::reminder)))
                         .param("id", id)
                         .update()
                 == 1;
@@ -413,37 +409,8 @@ public class Orders {
                 .single();
     }
 
-    /** Orders that wait for their money and whose buyers were not reminded, those that lapse first first. */
-    List<Order> waiting(int most) {
-        return sql.sql(ORDER + """
-                where lapses_at > :now and reminded_at is null and cancelled_at is null and standing = 'waiting'
-                order by lapses_at limit :most""")
-                .param("now", clock.instant().atOffset(ZoneOffset.UTC))
-                .param("most", most)
-                .query(Order.class)
-                .list();
-    }
-
-    /** Notes that a buyer is reminded, once. */
-    @Transactional
-    public void reminded(long id) {
-        sql.sql("update orders set reminded_at = :at where id = :id and reminded_at is null")
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
-                .param("id", id)
-                .update();
-    }
-
-    /** Orders whose time to be paid is over, the earliest first. */
-    List<Order> overdue(int most) {
-        return sql.sql(ORDER + """
-                where lapses_at < :now and cancelled_at is null and sent = 'no'
-                  and not exists (select 1 from payment p where p.order_id = orders.id and p.part = '' and
-                      (p.captured > 0 or p.state in ('authorised', 'disputed', 'dispute lost')))
-                order by lapses_at limit :most""")
-                .param("now", clock.instant().atOffset(ZoneOffset.UTC))
-                .param("most", most)
-                .query(Order.class)
-                .list();
+    private static OffsetDateTime at(Optional<Instant> time) {
+        return time.map(each -> each.atOffset(ZoneOffset.UTC)).orElse(null);
     }
 
     /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */

@@ -204,7 +204,7 @@ public class Placing {
                 new Orders.Reservations(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
                 placement.renewing().isPresent()
                         ? Optional.empty()
-                        : method.flatMap(way -> HoldPeriod.end(clock.instant(), due > 0, way, zone(edition))),
+                        : method.flatMap(way -> HoldPeriod.of(clock.instant(), due > 0, way, zone(edition))),
                 placement.quiet(),
                 placement.renewing());
         // One transaction, so that no order stands that waits for nothing.
@@ -297,7 +297,7 @@ public class Placing {
                             Json.write(OrderFile.of(other)),
                             Json.write(quote.kept(other.slot())),
                             due,
-                            HoldPeriod.end(clock.instant(), true, way, zone(edition))))) {
+                            HoldPeriod.of(clock.instant(), true, way, zone(edition))))) {
                 throw new ApiProblem(
                         HttpStatus.CONFLICT,
                         "method",

@@ -35,6 +35,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
+import vestcoin.core.life.PaymentStanding;
 import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
@@ -325,8 +326,7 @@ class OrderController {
     private Whole whole(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         List<PaymentBook.Payment> tries = book.ofOrder(order.id());
-        boolean waits = !order.cancelled()
-                && List.of("unpaid", "failed", "waiting", "paid in part").contains(order.standing());
+        boolean waits = !order.cancelled() && PaymentStanding.open().contains(order.standing());
         Order asked = OrderFile.parse(order.document());
         Document document = editions.of(order.shop(), order.by()).document();
         QuoteView quote = Json.read(order.quote(), QuoteView.class);

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
 import vestcoin.app.format.Phrases;
 import vestcoin.standins.post.PostRoom.Letter;
 
@@ -142,11 +143,11 @@ class BracketedTest {
             Thread.sleep(100);
             papers = owner.get(order + "/papers").json();
         }
-        List<Letter> letters = letters(placed);
-        assertThat(letters).hasSizeGreaterThanOrEqualTo(2).allSatisfy(letter -> {
-            assertThat(ours(letter.subject())).as(letter.subject()).isEmpty();
-            assertThat(ours(letter.plain())).as(letter.plain()).isEmpty();
-        });
+        Soon.holds(
+                () -> assertThat(letters(placed)).hasSizeGreaterThanOrEqualTo(2).allSatisfy(letter -> {
+                    assertThat(ours(letter.subject())).as(letter.subject()).isEmpty();
+                    assertThat(ours(letter.plain())).as(letter.plain()).isEmpty();
+                }));
         String receipt = text(shop.anybody().bytes(token + "/receipt.pdf"));
         assertThat(ours(receipt)).as(receipt).isEmpty();
         String invoice = text(
@@ -173,11 +174,11 @@ class BracketedTest {
     @Test
     void a_phrase_worded_by_the_seller_in_polish_is_written_and_shown() throws Exception {
         JsonNode placed = bought("pl");
-        assertThat(letters(placed))
+        Soon.holds(() -> assertThat(letters(placed))
                 .anySatisfy(letter -> assertThat(letter.subject())
                         .contains("Zamówienie " + placed.path("number").asInt()))
                 .anySatisfy(letter ->
-                        assertThat(letter.plain()).contains("Dzień dobry").contains("Razem"));
+                        assertThat(letter.plain()).contains("Dzień dobry").contains("Razem")));
         JsonNode counter = shop.anybody().get(Caller.COUNTER + "?language=pl").json();
         assertThat(counter.path("phrases").path("counter.total").asString()).isEqualTo("Razem");
         assertThat(shop.owner()

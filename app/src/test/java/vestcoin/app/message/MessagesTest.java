@@ -12,6 +12,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
 import vestcoin.standins.post.PostRoom.Letter;
 
 /** What buyers are written, once each, whatever the post room does. */
@@ -48,9 +49,9 @@ class MessagesTest {
     @Test
     void an_order_is_confirmed_to_buyer_and_shop_its_sending_and_refund_told() throws Exception {
         JsonNode placed = placed("transfer");
-        assertThat(letters(placed))
+        Soon.holds(() -> assertThat(letters(placed))
                 .extracting(vestcoin.standins.post.PostRoom.Letter::to)
-                .containsExactlyInAnyOrder("buyer@buyers.example", "hello@tern-and-tether.example");
+                .containsExactlyInAnyOrder("buyer@buyers.example", "hello@tern-and-tether.example"));
         Letter receipt = letters(placed).stream()
                 .filter(letter -> letter.to().startsWith("buyer"))
                 .findFirst()
@@ -70,16 +71,18 @@ class MessagesTest {
         owner.post(order + "/dispatch", Map.of("key", UUID.randomUUID().toString()));
         owner.post(order + "/refund", move(payment, "5.00"));
         // Two refunds in one breath are told in one letter, with all that was given back.
-        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("refund")))
-                .hasSize(1);
+        Soon.holds(() -> assertThat(letters(placed).stream()
+                        .filter(letter -> letter.subject().contains("refund")))
+                .hasSize(1));
         owner.post(order + "/refund", move(payment, "2.50"));
-        assertThat(letters(placed).stream().filter(letter -> letter.subject().contains("on its way")))
-                .hasSize(1);
-        assertThat(letters(placed).stream()
+        Soon.holds(() -> assertThat(letters(placed).stream()
+                        .filter(letter -> letter.subject().contains("on its way")))
+                .hasSize(1));
+        Soon.holds(() -> assertThat(letters(placed).stream()
                         .filter(letter -> letter.subject().contains("refund"))
                         .map(Letter::plain))
                 .hasSize(2)
-                .anyMatch(text -> text.contains("€7.50"));
+                .anyMatch(text -> text.contains("€7.50")));
         assertThat(owner.get(order + "/letters").json().valueStream().allMatch(letter -> letter.path("sent")
                         .asBoolean()))
                 .isTrue();
@@ -110,7 +113,7 @@ class MessagesTest {
         shop.anybody().pay(placed, vestcoin.standins.pay.TestCard.DECLINED);
         assertThat(letters(placed)).isEmpty();
         shop.anybody().pay(placed, vestcoin.standins.pay.TestCard.APPROVED);
-        assertThat(letters(placed)).hasSize(2);
+        Soon.holds(() -> assertThat(letters(placed)).hasSize(2));
     }
 
     @Test
@@ -120,9 +123,9 @@ class MessagesTest {
         assertThat(letters(placed)).isEmpty();
         shop.services().post().outage(false);
         shop.context().getBean(Messages.class).deliverWhatIsDue();
-        assertThat(letters(placed)).hasSize(2);
+        Soon.holds(() -> assertThat(letters(placed)).hasSize(2));
         shop.context().getBean(Messages.class).deliverWhatIsDue();
-        assertThat(letters(placed)).hasSize(2);
+        Soon.holds(() -> assertThat(letters(placed)).hasSize(2));
     }
 
     @Test

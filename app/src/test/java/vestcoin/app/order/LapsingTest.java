@@ -2,14 +2,19 @@ package vestcoin.app.order;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
@@ -18,6 +23,8 @@ import vestcoin.app.message.Messages;
 import vestcoin.app.outside.ApplicationClock;
 import vestcoin.app.settings.Felt;
 import vestcoin.app.settings.Witness;
+import vestcoin.core.life.HoldPeriod;
+import vestcoin.core.payment.Payment;
 import vestcoin.standins.post.PostRoom;
 
 /** Orders that wait for their money: reminded of half-way, told that it came, or that they lapsed. */
@@ -105,6 +112,21 @@ class LapsingTest {
         assertThat(page(placed).path("cancelled").asBoolean()).isTrue();
     }
 
+    /** What is left is reminded of; an order of which money has come does not lapse. */
+    @Test
+    void where_a_part_has_come_what_is_left_is_reminded_of() throws Exception {
+        JsonNode placed = placed();
+        Caller owner = shop.owner();
+        String at = Caller.SHOP + "/orders/" + placed.path("number").asInt();
+        long payment = owner.get(at).json().path("payments").path(0).path("id").asLong();
+        owner.post(at + "/capture", Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", "10.00"));
+        pass(4);
+        assertThat(letters(placed, "is kept for you until")).hasSize(1).allSatisfy(letter -> assertThat(letter.plain())
+                .contains("€21.40 are still to be paid"));
+        pass(5);
+        assertThat(page(placed).path("cancelled").asBoolean()).isFalse();
+    }
+
     @Test
     void that_the_money_came_is_told_and_its_instructions_are_gone() throws Exception {
         JsonNode placed = placed();
@@ -149,5 +171,17 @@ class LapsingTest {
                 Caller.SHOP + "/draft/edits",
                 Map.of("edits", List.of(Map.of("path", "payment/methods/transfer/held", "was", 48))));
         owner.post(Caller.SHOP + "/draft/publish", Map.of());
+    }
+
+    /** The field's placeholder stands in the desk's own code; it must not say another span than the core's. */
+    @ParameterizedTest
+    @EnumSource(Payment.Kind.class)
+    void the_desk_shows_what_is_usual(Payment.Kind kind) throws Exception {
+        String fields = Files.readString(Path.of("../web/src/stations/payment/MethodFields.tsx"));
+        String shown =
+                fields.substring(fields.indexOf("usualHours"), fields.indexOf("};", fields.indexOf("usualHours")));
+        String name = kind.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        assertThat(shown.contains(name)).isEqualTo(HoldPeriod.usual(kind).isPresent());
+        HoldPeriod.usual(kind).ifPresent(span -> assertThat(shown).contains(name + ": \"" + span.toHours() + "\""));
     }
 }

@@ -2,6 +2,7 @@ package vestcoin.core.life;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** How far an order's money is. */
 public enum PaymentStanding {
@@ -20,6 +21,13 @@ public enum PaymentStanding {
     /** All of them as they are stored and filtered by. */
     public static List<String> texts() {
         return Arrays.stream(values()).map(PaymentStanding::text).toList();
+    }
+
+    /** Those of an order of which money is still to come. */
+    public static List<String> open() {
+        return Stream.of(UNPAID, WAITING, FAILED, PAID_IN_PART)
+                .map(PaymentStanding::text)
+                .toList();
     }
 
     /** As it is stored and filtered by: words with spaces. */

@@ -118,38 +118,12 @@ public record Payment(
                 Optional<Charge> charge,
                 Conditions conditions,
                 Capture capture) {
-            this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, Optional.empty());
-        }
-
-        public Method(
-                String id,
-                Kind kind,
-                boolean on,
-                String title,
-                String sentence,
-                Optional<String> gateway,
-                Optional<Fee> fee,
-                Optional<Charge> charge,
-                Conditions conditions,
-                Capture capture,
-                Optional<Terms> terms) {
-            this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, terms, Optional.empty());
+            this(id, kind, on, title, sentence, gateway, fee, charge, conditions, capture, null, null);
         }
 
         public Method(
                 String id, Kind kind, boolean on, String title, String sentence, String gateway, Optional<Fee> fee) {
-            this(
-                    id,
-                    kind,
-                    on,
-                    title,
-                    sentence,
-                    Optional.ofNullable(gateway),
-                    fee,
-                    Optional.empty(),
-                    Conditions.NONE,
-                    Capture.AT_ONCE,
-                    Optional.empty());
+            this(id, kind, on, title, sentence, Optional.ofNullable(gateway), fee, null, null, null);
         }
     }
 
