@@ -153,7 +153,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
         email: kept.email,
         lines: kept.street ? [kept.street] : [],
         city: kept.city,
-        wishes: wishesOf(kept, counter),
+        wishes: wishesOf(kept, counter, quote),
       },
       expected: quote.toPay,
       agreed: {

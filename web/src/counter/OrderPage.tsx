@@ -9,6 +9,7 @@ import { sizeOf } from "../shared/sizes";
 import { forget } from "./basket";
 import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
+import { IssuedVouchers } from "./IssuedVouchers";
 import { directionOf, type Say, SayProvider, useCatalogue, useSay } from "./phrases";
 import { arrives } from "./promise";
 import { SendBack } from "./SendBack";
@@ -22,6 +23,13 @@ const open = ["pending", "created"];
 
 const stands = (order: PlacedOrder): boolean =>
   paid.includes(order.state) || (awaited.includes(order.kind ?? "") && order.state !== "unpaid");
+
+const paperNames = (say: Say) => ({
+  invoice: say("invoice"),
+  credit: say("credit"),
+  receipt: say("receiptOfVouchers"),
+  "receipt-back": say("vouchersGivenBack"),
+});
 
 /** An order that stands: to be paid, being paid, or paid with its receipt. */
 export function OrderPage() {
@@ -68,7 +76,7 @@ export function OrderPage() {
           currency={order.data.quote.currency}
           language={counter.data.language}
           fresh={order.data.standing}
-          names={{ invoice: said("invoice"), credit: said("credit") }}
+          names={paperNames(said)}
         />
       </CounterFrame>
     );
@@ -365,6 +373,7 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
             />
           ))}
       </section>
+      <IssuedVouchers order={order} language={counter.language} />
       {order.downloads.length > 0 && <Files order={order} language={counter.language} />}
       {order.subscriptions.map((subscription) => (
         <p key={subscription.token} className="mt-4 border-s-4 border-accent ps-3">
@@ -385,7 +394,7 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
           currency={quote.currency}
           language={counter.language}
           fresh={order.standing}
-          names={{ invoice: say("invoice"), credit: say("credit") }}
+          names={paperNames(say)}
         />
       </div>
       <SendBack order={order} language={counter.language} />

@@ -23,6 +23,8 @@ export interface Kept {
   giftName: string;
   giftMessage: string;
   extras: Record<string, string>;
+  /** For whom vouchers are, by what names their line. */
+  vouchers: Record<string, VoucherFor>;
   /** Whether to be reminded once of a basket that is left. */
   remind: boolean;
   /** The age that was confirmed. */
@@ -39,6 +41,16 @@ export interface Kept {
   deliveries?: Record<string, string>;
   slot?: string;
   method?: string;
+}
+
+/** Who gets a voucher: the buyer, or somebody else on a day, or at once. */
+export interface VoucherFor {
+  other: boolean;
+  name: string;
+  email: string;
+  /** ISO 8601, or empty. */
+  on: string;
+  message: string;
 }
 
 const fresh = (country: string): Kept => ({
@@ -59,6 +71,7 @@ const fresh = (country: string): Kept => ({
   giftName: "",
   giftMessage: "",
   extras: {},
+  vouchers: {},
   remind: false,
 });
 

@@ -14,6 +14,7 @@ import { figuresOf } from "../ticket/why";
 import { CallingOff } from "./CallingOff";
 import { HandedOverFiles } from "./HandedOverFiles";
 import { Letters } from "./Letters";
+import { OrderVouchers } from "./OrderVouchers";
 import { Refund } from "./Refund";
 import { Sending } from "./Sending";
 import { Wishes } from "./Wishes";
@@ -176,6 +177,7 @@ export function OrderSheet() {
             </p>
           </section>
           <Sending order={order} fresh={fresh} />
+          {order.vouchers.length > 0 && <OrderVouchers order={order} shop={shop} />}
           <CallingOff order={order} fresh={fresh} />
           <Wishes order={order} fill={setOwed} />
           {order.payments.length === 0 && <p className="quiet">{say("buyerHasNotPaidYet")}</p>}
@@ -188,7 +190,12 @@ export function OrderSheet() {
               at={{ shop, number }}
               currency={order.currency}
               language={readIn(setup.shop.language)}
-              names={{ invoice: say("invoice"), credit: say("creditNote") }}
+              names={{
+                invoice: say("invoice"),
+                credit: say("creditNote"),
+                receipt: say("voucherReceipt"),
+                "receipt-back": say("vouchersGivenBack"),
+              }}
               fresh={order.standing + order.sent + order.payments.map((paid) => paid.refunded).join()}
             />
             <p className="mt-1 text-xs quiet">{say("invoiceIssuedByItselfWhen")}</p>

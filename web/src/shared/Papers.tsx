@@ -10,10 +10,10 @@ interface Props {
   /** Changes when something may have been issued. */
   fresh: string;
   /** What the kinds are called. */
-  names: { invoice: string; credit: string };
+  names: Record<string, string>;
 }
 
-/** Invoices and credit notes of an order, to be kept as PDF, and as UBL where they fit it. */
+/** Invoices, credit notes and receipts of vouchers of an order, to be kept as PDF, and as UBL where they fit it. */
 export function Papers({ at, currency, language, fresh, names }: Props) {
   const papers = useQuery({
     queryKey: ["papers", at, fresh],
@@ -35,7 +35,7 @@ export function Papers({ at, currency, language, fresh, names }: Props) {
       {papers.data.map((paper) => (
         <li key={paper.number} className="flex flex-wrap items-baseline gap-x-4 border-b border-base-300 py-1">
           <span>
-            {paper.kind === "credit" ? names.credit : names.invoice} <span className="font-mono">{paper.number}</span>
+            {names[paper.kind]} <span className="font-mono">{paper.number}</span>
           </span>
           <span className="figure ms-auto">{money(paper.gross, currency, language)}</span>
           <a className="underline" href={`${base}/papers/${paper.number}.pdf`} download>

@@ -1,6 +1,7 @@
-import type { Counter } from "../../api/client";
+import type { BuyerQuote, Counter } from "../../api/client";
 import type { Kept } from "../basket";
 import { useSay } from "../phrases";
+import { vouchersOf } from "./VouchersFor";
 
 interface Props {
   counter: Counter;
@@ -82,8 +83,9 @@ function Area({ label, value, write }: { label: string; value: string; write: (t
 }
 
 /** What of it is sent with the order: nothing that is not asked. */
-export function wishesOf(kept: Kept, { asking }: Counter) {
+export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
   return {
+    vouchers: vouchersOf(kept, quote),
     note: asking.note ? kept.note : "",
     extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
     ...(asking.gift && kept.gift ? { gift: { name: kept.giftName, message: kept.giftMessage } } : {}),

@@ -6,6 +6,7 @@ import { type Part, postcodeName, rowsOf } from "../address";
 import { useSay } from "../phrases";
 import { Besides } from "./Besides";
 import type { StepProps } from "./shared";
+import { VouchersFor } from "./VouchersFor";
 
 /** Who it is for and where it goes. Country and postcode change the price, and say so. */
 export function WhereStep({
@@ -145,6 +146,7 @@ export function WhereStep({
           }
         />
       )}
+      <VouchersFor counter={counter} kept={kept} change={change} quote={quote} />
       <Besides counter={counter} kept={kept} change={change} />
       <Said problems={problems} />
       {tried &&

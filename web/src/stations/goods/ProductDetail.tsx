@@ -63,6 +63,16 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
                   )),
                 ]
               : []),
+            ...(product.kind === "voucher"
+              ? [
+                  settable(under(at)("bounds"), say("buyerGives"), (path, label) => (
+                    <NotationField path={path} label={label} notation={bounds} />
+                  )),
+                  settable(under(at)("validMonths"), say("validMonths"), (path, label) => (
+                    <Field path={path} label={label} placeholder={say("usualFiveYears")} read={whole.read} optional />
+                  )),
+                ]
+              : []),
             settable(under(at)("renews"), say("chargedAgainEvery"), (path, label) => (
               <NotationField path={path} label={label} placeholder={say("onceOnly")} notation={renewal} />
             )),

@@ -13,6 +13,13 @@ export function Vouchers() {
   const key = ["vouchers", shop];
   const path = { params: { path: { shop } } };
   const vouchers = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/vouchers", path)) });
+  const owed = useQuery({
+    queryKey: [...key, "outstanding"],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/vouchers/outstanding", path)),
+  });
+  const language = readIn(setup.shop.language);
+  const format = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeZone: "UTC" });
+  const day = (date: string) => format.format(new Date(`${date}T00:00:00Z`));
   const [problems, setProblems] = useState<Problem[]>([]);
   const issue = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -36,15 +43,30 @@ export function Vouchers() {
     <section aria-label={say("vouchers")}>
       <h2 className="text-base">{say("vouchers")}</h2>
       {vouchers.data?.length === 0 && <p className="quiet">{say("noneVoucherPaysAllOr")}</p>}
+      {owed.data?.map((each) => (
+        <p key={each.currency + each.mode} className="mb-1">
+          {say("outstandingVouchers", {
+            amount: money(each.balance, each.currency, language),
+            vouchers: each.vouchers,
+          })}
+          {each.mode === "test" && <span className="quiet"> {say("outstandingInPractice")}</span>}
+        </p>
+      ))}
       <ul className="max-h-48 overflow-y-auto">
         {vouchers.data?.map((voucher) => (
           <li key={voucher.code} className="flex justify-between gap-4 border-b border-base-300 py-1">
-            <span className="font-mono">{voucher.code}</span>
+            <span>
+              <span className="font-mono">{voucher.code}</span>{" "}
+              <span className="text-xs quiet">
+                {voucher.sold ? say("soldVoucher") : say("givenVoucher")}
+                {voucher.until && `, ${day(voucher.until)}`}
+              </span>
+            </span>
             <span className="figure">
-              {money(voucher.balance, voucher.currency, readIn(setup.shop.language))}
+              {money(voucher.balance, voucher.currency, language)}
               <span className="quiet">
                 {" "}
-                {say("ofIssued", { issued: money(voucher.issued, voucher.currency, readIn(setup.shop.language)) })}
+                {say("ofIssued", { issued: money(voucher.issued, voucher.currency, language) })}
               </span>
             </span>
           </li>

@@ -21,6 +21,8 @@ const occasions = [
   { id: "sent-part", name: say("partHasLeft"), to: say("toTheBuyer") },
   { id: "ready", name: say("readyToCollectLetter"), to: say("toTheBuyer") },
   { id: "download", name: say("filesCanBeFetched"), to: say("toTheBuyer") },
+  { id: "voucher", name: say("voucherSold"), to: say("toTheBuyer") },
+  { id: "voucher-gift", name: say("voucherGiven"), to: say("toWhoGetsIt") },
   { id: "renewal", name: say("chargedAgainLetter"), to: say("toTheBuyer") },
   { id: "renewal-announced", name: say("otherPriceAnnounced"), to: say("toTheBuyer") },
   { id: "renewal-asked", name: say("otherPriceAsked"), to: say("toTheBuyer") },

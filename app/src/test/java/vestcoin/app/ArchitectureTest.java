@@ -37,7 +37,7 @@ class ArchitectureTest {
             Set.of("payment"),
             Set.of("order"),
             Set.of("context", "paper"),
-            Set.of("subscription", "download"),
+            Set.of("subscription", "download", "voucher"),
             Set.of("message"),
             Set.of(
                     "ticket",
@@ -82,7 +82,8 @@ class ArchitectureTest {
             "PaymentBook$Payment",
             "Gateways$Row",
             "Subscriptions$Subscription",
-            "Downloads$Download");
+            "Downloads$Download",
+            "SoldVouchers$SoldVoucher");
 
     /**
      * Tables with a second writer: a shop is begun by its setup and opened by who may; an order's standing follows its

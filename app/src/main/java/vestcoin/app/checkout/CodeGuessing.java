@@ -1,8 +1,12 @@
 package vestcoin.app.checkout;
 
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import vestcoin.app.edge.RateLimits;
+import vestcoin.app.payment.Vouchers;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.message.Message;
 
@@ -15,9 +19,11 @@ class CodeGuessing {
     private static final Message WAIT = Message.of("checkout.too-many-codes-were-tried");
 
     private final RateLimits pace;
+    private final Vouchers vouchers;
 
-    CodeGuessing(RateLimits pace) {
+    CodeGuessing(RateLimits pace, Vouchers vouchers) {
         this.pace = pace;
+        this.vouchers = vouchers;
     }
 
     /** The basket as it is priced: without its codes while too many were tried in vain. */
@@ -28,8 +34,13 @@ class CodeGuessing {
         return slowed ? basket.withCodes(List.of()) : basket;
     }
 
-    /** The quote, with what was in vain counted. @param tried as it was priced */
-    BuyerQuote counted(BuyerQuote quote, Basket tried, String client) {
+    /**
+     * The quote, with what was in vain counted; a voucher that pays nothing is no guess, and says why.
+     *
+     * @param tried as it was priced
+     * @param today at the shop
+     */
+    BuyerQuote counted(String shop, BuyerQuote quote, Basket tried, LocalDate today, String client) {
         if (tried.codes().isEmpty()) {
             return quote.refusedCodes().isEmpty()
                     ? quote
@@ -37,12 +48,17 @@ class CodeGuessing {
                             .map(code -> new BuyerQuote.RefusedCode(code.code(), WAIT))
                             .toList());
         }
+        List<BuyerQuote.RefusedCode> refused = new ArrayList<>();
         for (BuyerQuote.RefusedCode code : quote.refusedCodes()) {
-            if (code.reason().equals(BuyerQuote.NO_SUCH_CODE)) {
+            Optional<Message> known = code.reason().equals(BuyerQuote.NO_SUCH_CODE)
+                    ? vouchers.unusable(shop, code.code(), quote.currency(), today)
+                    : Optional.of(code.reason());
+            if (known.isEmpty()) {
                 pace.wait(RateLimits.Of.CODES_BY_CLIENT, client);
                 pace.wait(RateLimits.Of.CODES_BY_ALL, ALL);
             }
+            refused.add(new BuyerQuote.RefusedCode(code.code(), known.orElse(code.reason())));
         }
-        return quote;
+        return quote.with(refused);
     }
 }

@@ -2,6 +2,8 @@ package vestcoin.app.checkout;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -85,6 +87,7 @@ class CounterController {
     private final PlacedOrders placed;
     private final CodeGuessing guessing;
     private final Reductions reductions;
+    private final Clock clock;
 
     CounterController(
             CounterEntrance entrance,
@@ -93,7 +96,8 @@ class CounterController {
             BasketOrders baskets,
             PlacedOrders placed,
             CodeGuessing guessing,
-            Reductions reductions) {
+            Reductions reductions,
+            Clock clock) {
         this.entrance = entrance;
         this.editions = editions;
         this.circumstances = circumstances;
@@ -101,6 +105,7 @@ class CounterController {
         this.placed = placed;
         this.guessing = guessing;
         this.reductions = reductions;
+        this.clock = clock;
     }
 
     /** @param language tag of one, or of one near to it @param currency one the shop takes */
@@ -193,6 +198,8 @@ class CounterController {
                 document.quote(baskets.order(edition, tried, wanted.buyer(), "")),
                 wanted.basket().codes(),
                 baskets.buyer(wanted.buyer()).trouble());
-        return guessing.counted(quote, tried, request.getRemoteAddr());
+        LocalDate today =
+                LocalDate.ofInstant(clock.instant(), document.compiled().zone());
+        return guessing.counted(shop, quote, tried, today, request.getRemoteAddr());
     }
 }

@@ -1,5 +1,6 @@
 package vestcoin.app.checkout;
 
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -11,6 +12,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.download.Downloads;
 import vestcoin.app.download.ProductFiles;
@@ -19,6 +21,7 @@ import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Orders;
 import vestcoin.app.setup.Document;
 import vestcoin.app.subscription.Subscriptions;
+import vestcoin.app.voucher.SoldVouchers;
 
 /** How far an order is, as its buyer sees it: parcels, files, what is charged again. */
 @Service
@@ -27,6 +30,7 @@ class OrderProgress {
     private final Subscriptions subscriptions;
     private final Downloads downloads;
     private final ProductFiles files;
+    private final SoldVouchers vouchers;
     private final Clock clock;
 
     OrderProgress(
@@ -34,11 +38,13 @@ class OrderProgress {
             Subscriptions subscriptions,
             Downloads downloads,
             ProductFiles files,
+            SoldVouchers vouchers,
             Clock clock) {
         this.dispatching = dispatching;
         this.subscriptions = subscriptions;
         this.downloads = downloads;
         this.files = files;
+        this.vouchers = vouchers;
         this.clock = clock;
     }
 
@@ -79,6 +85,22 @@ class OrderProgress {
                         quote.lines()
                                 .get(order.subscription() == null ? subscription.line() : 0)
                                 .name()))
+                .toList();
+    }
+
+    List<PlacedOrder.VoucherIssued> vouchers(Orders.Order order) {
+        int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        return vouchers.ofOrder(order.id()).stream()
+                .map(each -> new PlacedOrder.VoucherIssued(
+                        each.code(),
+                        BigDecimal.valueOf(each.issued(), digits),
+                        BigDecimal.valueOf(each.balance(), digits),
+                        each.gift() ? Optional.of(each.name()) : Optional.empty(),
+                        each.sendOn(),
+                        each.told(),
+                        each.validUntil(),
+                        each.ended(),
+                        "/api/counter/vouchers/" + each.token() + "/voucher.pdf"))
                 .toList();
     }
 

@@ -3,6 +3,8 @@ package vestcoin.app.checkout;
 import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,11 +22,13 @@ import vestcoin.app.edge.RateLimits;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
+import vestcoin.app.order.Wishes;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
 import vestcoin.core.basket.Basket;
+import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
@@ -122,6 +126,7 @@ class OrderingController {
         if (quote.needsDelivery()) {
             addressed(wanted.contact());
         }
+        vouchersFor(wanted.contact().wishes(), document, quote, order.at());
         agreed(Policies.texts(document.setup()), wanted, quote);
         agreedAgain(wanted, quote);
         agreedAtOnce(wanted, quote);
@@ -210,6 +215,34 @@ class OrderingController {
                 "contact/city",
                 Message.of("checkout.town-missing"),
                 Message.of("checkout.type-town"));
+        problems.refuseIfAny();
+    }
+
+    /** @throws InvalidInput if what is for somebody is no voucher, or is to be sent on a day that cannot be */
+    private static void vouchersFor(Wishes wishes, Document document, QuoteView quote, Instant now) {
+        Problems problems = new Problems();
+        LocalDate today = LocalDate.ofInstant(now, document.compiled().zone());
+        for (int i = 0; i < wishes.vouchers().size(); i++) {
+            Wishes.VoucherFor each = wishes.vouchers().get(i);
+            String path = "contact/wishes/vouchers/" + i;
+            problems.when(
+                    each.line() < 0
+                            || each.line() >= quote.lines().size()
+                            || document.compiled()
+                                    .shelf()
+                                    .find(quote.lines().get(each.line()).product())
+                                    .filter(product -> product.kind() == Product.Kind.VOUCHER)
+                                    .isEmpty(),
+                    path + "/line",
+                    Message.of("checkout.no-voucher-for-whom"),
+                    Message.of("checkout.load-page-again"));
+            each.on()
+                    .ifPresent(on -> problems.when(
+                            on.isBefore(today) || on.isAfter(today.plusYears(1)),
+                            path + "/on",
+                            Message.of("checkout.voucher-cannot-be-sent-on", "day", on),
+                            Message.of("checkout.choose-day-from-today-within-a-year")));
+        }
         problems.refuseIfAny();
     }
 

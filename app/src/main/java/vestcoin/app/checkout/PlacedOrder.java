@@ -1,5 +1,6 @@
 package vestcoin.app.checkout;
 
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -26,6 +27,7 @@ import vestcoin.core.payment.Payment;
  * @param keptUntil the day until which it waits for its money
  * @param subscriptions what of it is charged again
  * @param downloads its files
+ * @param vouchers those issued with it
  */
 record PlacedOrder(
         String token,
@@ -53,7 +55,29 @@ record PlacedOrder(
         boolean ready,
         Optional<LocalDate> keptUntil,
         List<SubscriptionLink> subscriptions,
-        List<HandedOver> downloads) {
+        List<HandedOver> downloads,
+        List<VoucherIssued> vouchers) {
+    /**
+     * A voucher of it.
+     *
+     * @param left what it still pays
+     * @param name of who gets it, where that is not the buyer
+     * @param on the day on which they are written to
+     * @param told whether they were
+     * @param ended whether what was left of it was given back
+     * @param url of the page to print
+     */
+    record VoucherIssued(
+            String code,
+            BigDecimal worth,
+            BigDecimal left,
+            Optional<String> name,
+            LocalDate on,
+            boolean told,
+            LocalDate validUntil,
+            boolean ended,
+            String url) {}
+
     /**
      * A file of it.
      *

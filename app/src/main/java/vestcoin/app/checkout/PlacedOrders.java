@@ -100,6 +100,7 @@ class PlacedOrders {
                 Optional.ofNullable(order.lapsesAt())
                         .map(at -> HoldPeriod.lastDay(at, document.compiled().zone())),
                 progress.subscriptions(order, quote),
-                progress.files(order, document));
+                progress.files(order, document),
+                progress.vouchers(order));
     }
 }

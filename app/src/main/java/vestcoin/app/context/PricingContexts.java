@@ -1,6 +1,7 @@
 package vestcoin.app.context;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -67,8 +68,9 @@ public class PricingContexts {
                                 && setup.setup().tax().registrations().isEmpty()
                 ? own.exchange()
                 : exchange.latest();
-        List<PricingContext.Voucher> used =
-                own.vouchers().isEmpty() ? vouchers.among(shop, order.codes(), currency) : own.vouchers();
+        List<PricingContext.Voucher> used = own.vouchers().isEmpty()
+                ? vouchers.among(shop, order.codes(), currency, LocalDate.ofInstant(order.at(), setup.zone()))
+                : own.vouchers();
         Stock stock = own.stock().left().isEmpty()
                 ? counted.of(
                         shop,

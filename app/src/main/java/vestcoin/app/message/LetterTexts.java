@@ -338,6 +338,21 @@ final class LetterTexts {
         return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, own()));
     }
 
+    /** A letter to whoever gets vouchers. @param facts the message that goes with them, codes, how they are used */
+    LetterContent voucher(String occasion, Map<String, String> values, List<String> facts, String link) {
+        LetterWording.Said said = wording.said(occasion, values, true);
+        List<String> paragraphs = new ArrayList<>(said.paragraphs());
+        paragraphs.addAll(facts);
+        return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, say("to-the-counter")));
+    }
+
+    /** To whom a voucher goes, and when, once it is paid. */
+    String voucherFor(Wishes.VoucherFor to) {
+        return to.on()
+                .map(day -> say("voucher-for-on", "name", to.name(), "email", to.email(), "day", day))
+                .orElseGet(() -> say("voucher-for", "name", to.name(), "email", to.email()));
+    }
+
     /** When files can be fetched first. */
     String filesFrom(LocalDate day) {
         return say("files-later", "day", day);

@@ -11,6 +11,7 @@ import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.subscription.Subscriptions;
@@ -51,9 +52,17 @@ class OrderSupply {
                 .toList();
     }
 
-    /** In sentences, what is charged again and from when files can be fetched. */
+    /** In sentences, what is charged again, from when files can be fetched, and to whom vouchers go. */
     List<String> besides(Orders.Order order, Document document) {
-        return Stream.concat(again(order).stream(), later(order, document).stream())
+        return Stream.of(again(order), later(order, document), vouchers(order, document))
+                .flatMap(List::stream)
+                .toList();
+    }
+
+    private List<String> vouchers(Orders.Order order, Document document) {
+        LetterTexts words = LetterTexts.in(document.setup(), order.language());
+        return Json.read(order.wishes(), Wishes.class).vouchers().stream()
+                .map(words::voucherFor)
                 .toList();
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -36,6 +37,7 @@ public class Cancelling {
     private final WaitingOrders waiting;
     private final PaymentBook book;
     private final Payments payments;
+    private final ApplicationEventPublisher events;
     private final TransactionTemplate transaction;
 
     Cancelling(
@@ -43,11 +45,13 @@ public class Cancelling {
             WaitingOrders waiting,
             PaymentBook book,
             Payments payments,
+            ApplicationEventPublisher events,
             PlatformTransactionManager transactions) {
         this.orders = orders;
         this.waiting = waiting;
         this.book = book;
         this.payments = payments;
+        this.events = events;
         this.transaction = new TransactionTemplate(transactions);
     }
 
@@ -64,6 +68,7 @@ public class Cancelling {
                     Message.of("order.something-of-this-order-has-left-already"),
                     Message.of("order.give-back-what-comes-back-refund"));
         }
+        events.publishEvent(new OrderCalledOff(order.id()));
         book.ofOrder(order.id()).forEach(payments::asked);
         if (!orders.cancel(order, stock(order), lapsed)) {
             throw new ApiProblem(

@@ -25,6 +25,7 @@ import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.goods.Product;
 import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
@@ -383,13 +384,21 @@ public class Placing {
                 method.id(),
                 "",
                 order.due(),
-                method.capture() == Payment.Capture.AT_ONCE || nothingLeaves(order),
+                method.capture() == Payment.Capture.AT_ONCE || nothingLeaves(order) || voucher(order, edition),
                 days);
     }
 
     /** Whether nothing of it is sent or handed over, so that the money is taken at once. */
     private static boolean nothingLeaves(Orders.Order order) {
         return !Json.read(order.quote(), QuoteView.class).needsDelivery();
+    }
+
+    /** Whether a voucher is among it, which is handed over only for money that was taken. */
+    private static boolean voucher(Orders.Order order, Editions.Edition edition) {
+        return Json.read(order.quote(), QuoteView.class).lines().stream()
+                .map(line -> edition.document().compiled().shelf().find(line.product()))
+                .flatMap(Optional::stream)
+                .anyMatch(product -> product.kind() == Product.Kind.VOUCHER);
     }
 
     /** What a payment without a provider waits for. */

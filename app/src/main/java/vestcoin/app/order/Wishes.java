@@ -1,9 +1,12 @@
 package vestcoin.app.order;
 
+import java.time.LocalDate;
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
@@ -14,9 +17,10 @@ import vestcoin.core.terms.Asking;
  * @param note to the seller
  * @param gift where it is one
  * @param extras what was typed into the seller's own fields, by their ids
+ * @param vouchers for whom vouchers are that are not for the buyer
  */
-public record Wishes(String note, Optional<Gift> gift, Map<String, String> extras) {
-    public static final Wishes NONE = new Wishes(null, null, null);
+public record Wishes(String note, Optional<Gift> gift, Map<String, String> extras, List<VoucherFor> vouchers) {
+    public static final Wishes NONE = new Wishes(null, null, null, null);
     private static final int LONGEST_NOTE = 1000;
     private static final int LONGEST_EXTRA = 300;
 
@@ -28,7 +32,42 @@ public record Wishes(String note, Optional<Gift> gift, Map<String, String> extra
         }
     }
 
+    /**
+     * Who gets the vouchers of a line.
+     *
+     * @param line its place among the order's lines
+     * @param message that goes with them
+     * @param on the day on which they are written to, in the shop's time; at once without one
+     */
+    public record VoucherFor(int line, String name, String email, String message, Optional<LocalDate> on) {
+        public VoucherFor {
+            name = name == null ? "" : name.strip();
+            email = email == null ? "" : email.strip();
+            message = message == null ? "" : message.strip();
+            on = on == null ? Optional.empty() : on;
+        }
+
+        void check(String path, Problems problems) {
+            problems.when(
+                    name.isEmpty() || name.length() > 200,
+                    path + "/name",
+                    Message.of("order.nobody-named-who-receives-voucher"),
+                    Message.of("order.type-name"));
+            problems.when(
+                    !MailAddress.isOne(email),
+                    path + "/email",
+                    Message.of("order.voucher-has-no-e-mail-address-to-go-to"),
+                    Message.of("order.type-e-mail-address-of-who-gets-it"));
+            problems.when(
+                    message.length() > LONGEST_NOTE,
+                    path + "/message",
+                    Message.of("order.message-longer-than-characters", "longestnote", LONGEST_NOTE),
+                    Message.of("order.shorten"));
+        }
+    }
+
     public Wishes {
+        vouchers = vouchers == null ? List.of() : List.copyOf(vouchers);
         note = note == null ? "" : note.strip();
         gift = gift == null ? Optional.empty() : gift;
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
@@ -63,6 +102,9 @@ public record Wishes(String note, Optional<Gift> gift, Map<String, String> extra
                     Message.of("order.message-longer-than-characters", "longestnote", LONGEST_NOTE),
                     Message.of("order.shorten"));
         });
+        for (int i = 0; i < vouchers.size(); i++) {
+            vouchers.get(i).check(path + "/vouchers/" + i, problems);
+        }
         for (Asking.Extra extra : asking.extras()) {
             String typed = extras.getOrDefault(extra.id(), "");
             problems.when(

@@ -108,6 +108,7 @@ class OrderController {
             List<Dispatching.Left> departures,
             List<Long> subscriptions,
             List<OngoingSupply.FileOf> files,
+            List<OngoingSupply.VoucherOf> vouchers,
             Optional<Instant> readyAt) {}
 
     /**
@@ -238,16 +239,13 @@ class OrderController {
                     Message.of("orderdesk.that-more-than-payment"),
                     Message.of("orderdesk.take-at-most-what-left-of"));
         }
+        long amount = move.amount().setScale(digits).unscaledValue().longValueExact();
         if (kind == Provider.Kind.REFUND) {
-            book.allocateRefund(
-                    move.key(), order.id(), move.parts().isEmpty() ? Map.of() : parts(move, items(order), digits));
+            Map<String, Long> parts = move.parts().isEmpty() ? Map.of() : parts(move, items(order), digits);
+            payments.refund(payment, move.key(), amount, parts, who.getName());
+        } else {
+            payments.move(payment, kind, move.key(), amount, who.getName());
         }
-        payments.move(
-                payment,
-                kind,
-                move.key(),
-                move.amount().setScale(digits).unscaledValue().longValueExact(),
-                who.getName());
         return whole(find(shop, number));
     }
 
@@ -365,6 +363,7 @@ class OrderController {
                 dispatching.departures(order.id()),
                 supply.subscriptions(order.id()),
                 supply.files(order.id()),
+                supply.vouchers(order.id()),
                 Optional.ofNullable(order.readyAt()));
     }
 

@@ -39,7 +39,7 @@ record Drawing(
     /** @param paid of it so far @param rounding in cash, part of what is paid */
     Paper invoice(Papers.Numbered numbered, Bill bill, BigDecimal paid, BigDecimal rounding) {
         return new Paper(
-                Paper.Kind.INVOICE,
+                bill.vouchers() ? Paper.Kind.RECEIPT : Paper.Kind.INVOICE,
                 numbered.number(),
                 numbered.issued(),
                 seller(bill),
@@ -67,7 +67,7 @@ record Drawing(
     /** What is given back of an invoice, which stays as it is. */
     static Paper credit(Papers.Numbered numbered, Paper invoice, Bill given, BigDecimal rounding) {
         return new Paper(
-                Paper.Kind.CREDIT,
+                given.vouchers() ? Paper.Kind.RECEIPT_BACK : Paper.Kind.CREDIT,
                 numbered.number(),
                 numbered.issued(),
                 invoice.seller(),

@@ -15,7 +15,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -26,6 +25,7 @@ import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.RefundBook;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.Credit;
@@ -36,19 +36,18 @@ import vestcoin.core.quote.Quote;
 import vestcoin.core.setup.Setup;
 
 /**
- * Issues what is owed on paper: an invoice for each bill when an order is paid in full, for goods to a business in
- * another member state when they leave, for an order on account when it leaves; a credit note for what was given back.
- * It looks at how things stand, so being called twice, or only after a crash, comes to the same.
+ * Issues what is owed on paper: an invoice for each bill, of vouchers a receipt, when an order is paid in full, for
+ * goods to a business in another member state when they leave, for an order on account when it leaves; a credit note
+ * for what was given back. It looks at how things stand, so being called twice, or only after a crash, comes to the
+ * same.
  */
 @Service
 public class Issuing {
     private static final Logger LOG = LoggerFactory.getLogger(Issuing.class);
 
-    private record ItemShare(String item, long amount) {}
-
-    private final JdbcClient sql;
     private final Papers papers;
     private final PaymentBook book;
+    private final RefundBook refunds;
     private final Editions editions;
     private final Orders orders;
     private final Outbox outbox;
@@ -56,16 +55,16 @@ public class Issuing {
     private final ExecutorService queue = Executors.newSingleThreadExecutor(task -> new Thread(task, "papers"));
 
     Issuing(
-            JdbcClient sql,
             Papers papers,
             PaymentBook book,
+            RefundBook refunds,
             Editions editions,
             Orders orders,
             Outbox outbox,
             PlatformTransactionManager transactions) {
-        this.sql = sql;
         this.papers = papers;
         this.book = book;
+        this.refunds = refunds;
         this.editions = editions;
         this.orders = orders;
         this.outbox = outbox;
@@ -113,12 +112,8 @@ public class Issuing {
     /** Issues what is owed of an order and is not there yet. */
     public void keepUp(long id) {
         fresh.executeWithoutResult(status -> {
-            sql.sql("select id from orders where id = :id for update")
-                    .param("id", id)
-                    .query(Long.class)
-                    .single();
+            Orders.Order order = orders.locked(id);
             OptionalLong change = outbox.change(Outbox.Kind.PAPER, id);
-            Orders.Order order = orders.byId(id);
             Owed owed = new Owed(order, book.ofOrder(id));
             if (owed.payable() > 0) {
                 owed.issue();
@@ -206,7 +201,7 @@ public class Issuing {
                     order.shop(),
                     order.mode(),
                     zone(),
-                    Paper.Kind.INVOICE,
+                    bill.vouchers() ? Paper.Kind.RECEIPT : Paper.Kind.INVOICE,
                     order.id(),
                     place,
                     numbered -> drawing.invoice(numbered, bill, paid, rounding));
@@ -238,7 +233,7 @@ public class Issuing {
                         order.shop(),
                         order.mode(),
                         zone(),
-                        Paper.Kind.CREDIT,
+                        invoice.bill().vouchers() ? Paper.Kind.RECEIPT_BACK : Paper.Kind.CREDIT,
                         order.id(),
                         each.bill(),
                         numbered -> Drawing.credit(numbered, invoice, each.credit(), own));
@@ -248,14 +243,7 @@ public class Issuing {
         /** What the seller has said that refunds which went through were for. */
         private Map<String, BigDecimal> named() {
             Map<String, BigDecimal> named = new TreeMap<>();
-            sql.sql("""
-                    select item, sum(r.amount) as amount from refund_part r join payment_move m on
-                        m.idempotency_key = r.idempotency_key
-                    where r.order_id = :order and m.settled = 'done' group by item""")
-                    .param("order", order.id())
-                    .query(ItemShare.class)
-                    .list()
-                    .forEach(each -> named.put(each.item(), amount(each.amount())));
+            refunds.named(order.id()).forEach((item, amount) -> named.put(item, amount(amount)));
             return named;
         }
 

@@ -10,7 +10,7 @@ import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
 
 /**
- * An invoice or a credit note with all it states, kept as it was issued.
+ * An invoice, a credit note or a receipt of vouchers with all it states, kept as it was issued.
  *
  * @param number without gaps within shop, mode, kind and year
  * @param credits number of the invoice a credit note is of, and its day
@@ -47,9 +47,30 @@ public record Paper(
         language = language == null ? "en" : language;
     }
 
+    /** Each is a series of its own. */
     public enum Kind {
-        INVOICE,
-        CREDIT
+        INVOICE(""),
+        CREDIT("C"),
+        /** Of vouchers sold, which are not invoiced: nothing is supplied before they are used. */
+        RECEIPT("V"),
+        /** Vouchers sold that were given back. */
+        RECEIPT_BACK("VC");
+
+        private final String letters;
+
+        Kind(String letters) {
+            this.letters = letters;
+        }
+
+        /** What its numbers begin with. */
+        String letters() {
+            return letters;
+        }
+
+        /** Whether it is of what was given back. */
+        boolean back() {
+            return this == CREDIT || this == RECEIPT_BACK;
+        }
     }
 
     /** @param vat VAT number with its country's letters @param numbers other registration numbers, as printed */

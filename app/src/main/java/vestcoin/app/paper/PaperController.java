@@ -19,7 +19,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.message.Message;
 
-/** Invoices and credit notes, for the seller and for the buyer who holds the order's link. */
+/** Invoices, credit notes and receipts of vouchers, for the seller and for the buyer who holds the order's link. */
 @RestController
 class PaperController {
     /** @param ubl whether it can be had as UBL */

@@ -72,16 +72,22 @@ final class PaperPdf {
     }
 
     private String title() {
-        return say(paper.kind() == Paper.Kind.INVOICE ? "invoice" : "credit-note", "number", paper.number());
+        String named =
+                switch (paper.kind()) {
+                    case INVOICE -> "invoice";
+                    case CREDIT -> "credit-note";
+                    case RECEIPT -> "voucher-receipt";
+                    case RECEIPT_BACK -> "voucher-receipt-back";
+                };
+        return say(named, "number", paper.number());
     }
 
     private String under() {
         List<String> parts = new ArrayList<>();
         parts.add(say("issued", "day", paper.issued()));
         parts.add(say("order", "number", paper.order()));
-        paper.credits()
-                .ifPresent(
-                        credits -> parts.add(say("of-invoice", "number", credits.number(), "day", credits.issued())));
+        String of = paper.kind() == Paper.Kind.RECEIPT_BACK ? "of-receipt" : "of-invoice";
+        paper.credits().ifPresent(credits -> parts.add(say(of, "number", credits.number(), "day", credits.issued())));
         paper.delivered().ifPresent(day -> parts.add(say("delivered", "day", day)));
         if (paper.test()) {
             parts.add(say("test"));
@@ -200,13 +206,13 @@ final class PaperPdf {
                         text));
         total(
                 table,
-                say(paper.kind() == Paper.Kind.INVOICE ? "total" : "given-back"),
+                say(paper.kind().back() ? "given-back" : "total"),
                 paper.bill().gross(),
                 strong);
         if (paper.rounding().signum() != 0) {
             total(table, say("rounded"), paper.rounding(), text);
         }
-        if (paper.kind() == Paper.Kind.INVOICE) {
+        if (!paper.kind().back()) {
             total(table, say("paid"), paper.paid(), text);
             String toPay = paper.due()
                     .filter(due -> paper.open().signum() > 0)
@@ -228,7 +234,10 @@ final class PaperPdf {
 
     private List<String> notes() {
         List<String> notes = new ArrayList<>();
-        if (paper.kind() == Paper.Kind.INVOICE && paper.open().signum() > 0) {
+        if (paper.kind() == Paper.Kind.RECEIPT) {
+            notes.add(say("voucher-note"));
+        }
+        if (!paper.kind().back() && paper.open().signum() > 0) {
             paper.means().iban().ifPresent(iban -> {
                 String holder = paper.means().holder().orElse(paper.seller().name());
                 notes.add(paper.means()

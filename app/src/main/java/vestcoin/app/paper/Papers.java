@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.format.Json;
 import vestcoin.core.invoice.Credit;
 
-/** Where invoices and credit notes are kept. Nothing here changes one. */
+/** Where invoices, credit notes and receipts of vouchers are kept. Nothing here changes one. */
 @Repository
 public class Papers {
     /** A row of the list. @param gross in minor units */
@@ -51,17 +51,18 @@ public class Papers {
                 .map(content -> Json.read(content, Paper.class));
     }
 
-    /** The invoices of an order, by the place of the bill. */
+    /** The invoices of an order, and the receipt of its vouchers, by the place of the bill. */
     Map<Integer, Paper> invoices(long order) {
         Map<Integer, Paper> invoices = new TreeMap<>();
-        kept(order, "invoice").forEach(kept -> invoices.put(kept.bill(), Json.read(kept.content(), Paper.class)));
+        kept(order, "invoice", "receipt")
+                .forEach(kept -> invoices.put(kept.bill(), Json.read(kept.content(), Paper.class)));
         return invoices;
     }
 
     /** What credit notes of an order have given back, by item. */
     public Map<String, Credit.CreditedShare> given(long order) {
         Map<String, Credit.CreditedShare> given = new TreeMap<>();
-        kept(order, "credit").forEach(kept -> Json.read(kept.content(), Paper.class)
+        kept(order, "credit", "receipt-back").forEach(kept -> Json.read(kept.content(), Paper.class)
                 .bill()
                 .items()
                 .forEach(item -> given.merge(
@@ -69,10 +70,10 @@ public class Papers {
         return given;
     }
 
-    private List<Kept> kept(long order, String kind) {
-        return sql.sql("select kind, bill, content from paper where order_id = :order and kind = :kind order by id")
+    private List<Kept> kept(long order, String... kinds) {
+        return sql.sql("select kind, bill, content from paper where order_id = :order and kind in (:kinds) order by id")
                 .param("order", order)
-                .param("kind", kind)
+                .param("kinds", List.of(kinds))
                 .query(Kept.class)
                 .list();
     }
@@ -95,8 +96,8 @@ public class Papers {
         LocalDate today = clock.instant().atZone(zone).toLocalDate();
         String of = Json.named(kind);
         int next = next(shop, mode, of, today.getYear());
-        String number = (mode.equals("test") ? "TEST-" : "") + (kind == Paper.Kind.CREDIT ? "C" : "") + today.getYear()
-                + "-" + String.format("%05d", next);
+        String number = (mode.equals("test") ? "TEST-" : "") + kind.letters() + today.getYear() + "-"
+                + String.format("%05d", next);
         Paper paper = made.apply(new Numbered(number, today));
         BigDecimal gross = paper.bill().gross().add(paper.rounding());
         sql.sql("""

@@ -68,7 +68,8 @@ final class Ubl {
      * two, with one rate an item.
      */
     static boolean fits(Paper paper) {
-        return paper.bill().oneRate()
+        return !paper.bill().vouchers()
+                && paper.bill().oneRate()
                 && CurrencyUnit.of(paper.currency()).getDecimalPlaces() == 2
                 && paper.homeTax().stream()
                         .allMatch(tax -> CurrencyUnit.of(tax.currency()).getDecimalPlaces() <= 2);

@@ -16,7 +16,8 @@ public class Outbox {
     public enum Kind {
         PAPER,
         LETTER,
-        FILE;
+        FILE,
+        VOUCHER;
 
         private String text() {
             return name().toLowerCase(java.util.Locale.ROOT);

@@ -5,9 +5,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -118,15 +118,23 @@ public class PaymentBook {
     /** Something of an order's payments changed; told within the transaction that changes it. */
     public record PaymentChanged(long order) {}
 
+    /**
+     * Money of an order is to be given back, or not after all: told at once, within the transaction that writes it
+     * down, so that whoever cannot have it says so.
+     */
+    public record RefundAsked(long order) {}
+
     private static final Duration EVENTS_KEPT = Duration.ofDays(1);
 
     private final JdbcClient sql;
     private final Outbox outbox;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    PaymentBook(JdbcClient sql, Outbox outbox, Clock clock) {
+    PaymentBook(JdbcClient sql, Outbox outbox, ApplicationEventPublisher events, Clock clock) {
         this.sql = sql;
         this.outbox = outbox;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -359,6 +367,7 @@ public class PaymentBook {
                 .param("id", known.id())
                 .update();
         write(known, kind == Provider.Kind.REFUND ? PaymentState.REFUNDED : PaymentState.CAPTURED, amount, actor, note);
+        refundAsked(known, kind);
         return Optional.of(of(known.id()));
     }
 
@@ -410,7 +419,7 @@ public class PaymentBook {
     /** Writes down that money shall move, before the provider is asked. A key moves once. */
     @Transactional
     public void ask(String key, long payment, Provider.Kind kind, long amount, String actor) {
-        locked(payment);
+        Payment known = locked(payment);
         if (sql.sql("select count(*) from payment_move where idempotency_key = :key")
                         .param("key", key)
                         .query(Long.class)
@@ -425,43 +434,28 @@ public class PaymentBook {
                     .param("actor", actor)
                     .param("at", now())
                     .update();
+            refundAsked(known, kind);
         }
     }
 
-    /**
-     * What a refund is for, with the refund's key. Said again before the refund was asked for, as when it was not
-     * allowed at first, it is what was said last; afterwards it stays.
-     *
-     * @param parts item of the order's bills to its amount; nothing is said when empty
-     */
+    private void refundAsked(Payment payment, Provider.Kind kind) {
+        if (kind == Provider.Kind.REFUND) {
+            events.publishEvent(new RefundAsked(payment.orderId()));
+        }
+    }
+
+    /** Whether what was asked for was done. */
     @Transactional
-    public void allocateRefund(String key, long order, Map<String, Long> parts) {
-        if (sql.sql("select count(*) from payment_move where idempotency_key = :key")
-                        .param("key", key)
-                        .query(Long.class)
-                        .single()
-                == 0) {
-            sql.sql("delete from refund_part where idempotency_key = :key")
-                    .param("key", key)
-                    .update();
-            parts.forEach((item, amount) -> sql.sql(
-                            "insert into refund_part(idempotency_key, order_id, item, amount) values (:key, :order, "
-                                    + ":item, :amount)")
-                    .param("key", key)
-                    .param("order", order)
-                    .param("item", item)
-                    .param("amount", amount)
-                    .update());
-        }
-    }
-
-    void settle(String key, boolean done, String note) {
+    public void settle(Move move, boolean done, String note) {
         sql.sql("update payment_move set settled = :settled, note = :note where idempotency_key = :key and "
                         + "settled is null")
                 .param("settled", done ? "done" : "refused")
                 .param("note", note)
-                .param("key", key)
+                .param("key", move.idempotencyKey())
                 .update();
+        if (!done) {
+            refundAsked(of(move.payment()), Provider.Kind.of(move.kind()));
+        }
     }
 
     /**

@@ -3,6 +3,7 @@ package vestcoin.app.payment;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -41,6 +42,7 @@ public class Payments {
     private static final Duration ON_ITS_WAY = Duration.ofSeconds(30);
 
     private final PaymentBook book;
+    private final RefundBook refunds;
     private final Vouchers vouchers;
     private final Gateways gateways;
     private final Provider provider;
@@ -49,12 +51,14 @@ public class Payments {
 
     Payments(
             PaymentBook book,
+            RefundBook refunds,
             Vouchers vouchers,
             Gateways gateways,
             Provider provider,
             PlatformTransactionManager transactions,
             Clock clock) {
         this.book = book;
+        this.refunds = refunds;
         this.vouchers = vouchers;
         this.gateways = gateways;
         this.provider = provider;
@@ -163,6 +167,16 @@ public class Payments {
     }
 
     /**
+     * Gives back once for a key, as {@link #move}.
+     *
+     * @param parts what it is for, by item of the order's bills, in minor units; nothing is said when empty
+     */
+    public Payment refund(Payment payment, String key, long amount, Map<String, Long> parts, String actor) {
+        refunds.allocate(key, payment.orderId(), parts);
+        return move(payment, Provider.Kind.REFUND, key, amount, actor);
+    }
+
+    /**
      * Captures, refunds or voids once for a key; of what no provider stands behind, writes down that money came or was
      * given back.
      *
@@ -195,10 +209,11 @@ public class Payments {
             throw notAllowed(kind, most > 0 && allowed);
         }
         book.ask(key, payment.id(), kind, amount, actor);
+        PaymentBook.Move move = new PaymentBook.Move(key, payment.id(), kind.text(), amount, actor);
         try {
-            return carriedOut(new PaymentBook.Move(key, payment.id(), kind.text(), amount, actor));
+            return carriedOut(move);
         } catch (ProviderRejection e) {
-            book.settle(key, false, e.getMessage());
+            book.settle(move, false, e.getMessage());
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "amount",
@@ -253,7 +268,7 @@ public class Payments {
                 move.idempotencyKey(),
                 kind == Provider.Kind.VOID ? 0 : move.amount());
         Payment after = book.applyProviderState(payment.id(), view, move.actor());
-        book.settle(move.idempotencyKey(), true, "");
+        book.settle(move, true, "");
         return after;
     }
 
@@ -289,7 +304,7 @@ public class Payments {
             try {
                 carriedOut(move);
             } catch (ProviderRejection e) {
-                book.settle(move.idempotencyKey(), false, e.getMessage());
+                book.settle(move, false, e.getMessage());
             } catch (ProviderTimeout e) {
                 LOG.info("{} of payment {} stays open: {}", move.kind(), move.payment(), e.getMessage());
             }

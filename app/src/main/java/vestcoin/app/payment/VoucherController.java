@@ -1,7 +1,10 @@
 package vestcoin.app.payment;
 
 import java.math.BigDecimal;
+import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -21,22 +24,49 @@ import vestcoin.core.money.Currencies;
 class VoucherController {
     private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
-    record Shown(String code, String currency, BigDecimal issued, BigDecimal balance, String mode, Instant at) {}
+    /** @param sold whether it was paid for; those made up here are not */
+    record Shown(
+            String code,
+            String currency,
+            BigDecimal issued,
+            BigDecimal balance,
+            String mode,
+            Instant at,
+            boolean sold,
+            Optional<LocalDate> until) {}
+
+    /** What vouchers sold still hold. @param vouchers how many of them */
+    record Owed(String currency, String mode, BigDecimal balance, int vouchers) {}
 
     /** @param code empty for one made here */
     record Issue(String code, String currency, BigDecimal amount) {}
 
     private final Vouchers vouchers;
     private final Gateways gateways;
+    private final Clock clock;
 
-    VoucherController(Vouchers vouchers, Gateways gateways) {
+    VoucherController(Vouchers vouchers, Gateways gateways, Clock clock) {
         this.vouchers = vouchers;
         this.gateways = gateways;
+        this.clock = clock;
     }
 
     @GetMapping("/api/shops/{shop}/vouchers")
     List<Shown> list(@PathVariable String shop) {
         return vouchers.list(shop).stream().map(VoucherController::shown).toList();
+    }
+
+    /** What the shop owes to those who hold vouchers that were paid for. */
+    @GetMapping("/api/shops/{shop}/vouchers/outstanding")
+    List<Owed> outstanding(@PathVariable String shop) {
+        return vouchers.outstanding(shop, LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC)).stream()
+                .map(each -> new Owed(
+                        each.currency(),
+                        each.mode(),
+                        BigDecimal.valueOf(
+                                each.balance(), CurrencyUnit.of(each.currency()).getDecimalPlaces()),
+                        each.vouchers()))
+                .toList();
     }
 
     @PostMapping("/api/shops/{shop}/vouchers")
@@ -73,6 +103,8 @@ class VoucherController {
                 BigDecimal.valueOf(voucher.issued(), digits),
                 BigDecimal.valueOf(voucher.balance(), digits),
                 voucher.mode(),
-                voucher.at());
+                voucher.at(),
+                voucher.sold(),
+                Optional.ofNullable(voucher.validUntil()));
     }
 }

@@ -2,17 +2,21 @@ package vestcoin.app.payment;
 
 import java.math.BigDecimal;
 import java.security.SecureRandom;
+import java.sql.Types;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.core.message.Message;
@@ -24,13 +28,41 @@ public class Vouchers {
     /** Letters and digits that are not taken for one another. */
     private static final String ALPHABET = "ACDEFGHJKLMNPQRTUVWXY34679";
 
+    // 18 of 26 signs are 84 random bits.
     private static final int GROUPS = 3;
-    private static final int GROUP = 4;
+    private static final int GROUP = 6;
     private static final int LEAST_CODE = 10;
     private static final int PAGE = 200;
 
-    /** Amounts in minor units. */
-    public record Voucher(String code, String currency, long issued, long balance, String mode, Instant at) {}
+    /**
+     * Amounts in minor units.
+     *
+     * @param sold whether somebody has paid for it
+     * @param validFrom the first day on which it pays, null for every one
+     * @param validUntil the last one, null for ever
+     */
+    public record Voucher(
+            String shop,
+            String code,
+            String currency,
+            long issued,
+            long balance,
+            String mode,
+            Instant at,
+            boolean sold,
+            LocalDate validFrom,
+            LocalDate validUntil) {
+        /** Whether it pays on a day of the shop. */
+        public boolean valid(LocalDate day) {
+            return (validFrom == null || !day.isBefore(validFrom)) && (validUntil == null || !day.isAfter(validUntil));
+        }
+    }
+
+    /** What vouchers that were paid for still hold. @param balance in minor units */
+    public record Outstanding(String currency, String mode, long balance, int vouchers) {}
+
+    /** The days a voucher that was paid for is valid, both included. */
+    public record Days(LocalDate from, LocalDate until) {}
 
     /** A voucher holds less than was counted on. */
     public static final class Spent extends RuntimeException {
@@ -39,14 +71,17 @@ public class Vouchers {
         }
     }
 
-    private static final String VOUCHER = "select code, currency, issued, balance, mode, at from voucher ";
+    private static final String VOUCHER =
+            "select shop, code, currency, issued, balance, mode, at, sold, valid_from, valid_until from voucher ";
 
     private final JdbcClient sql;
+    private final Gateways gateways;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    Vouchers(JdbcClient sql, Clock clock) {
+    Vouchers(JdbcClient sql, Gateways gateways, Clock clock) {
         this.sql = sql;
+        this.gateways = gateways;
         this.clock = clock;
     }
 
@@ -66,12 +101,15 @@ public class Vouchers {
                 .optional();
     }
 
-    /** The vouchers among codes typed that have something left in a currency, in the order typed, each once. */
-    public List<PricingContext.Voucher> among(String shop, List<String> codes, String currency) {
+    /**
+     * The vouchers among codes typed that pay something in a currency on a day of the shop, in the order typed, each
+     * once. One made for practice pays nothing where money is real.
+     */
+    public List<PricingContext.Voucher> among(String shop, List<String> codes, String currency, LocalDate day) {
         List<PricingContext.Voucher> found = new ArrayList<>();
         for (String code : codes.stream().map(Vouchers::normal).distinct().toList()) {
             find(shop, code)
-                    .filter(voucher -> voucher.currency().equals(currency) && voucher.balance() > 0)
+                    .filter(voucher -> unusable(voucher, currency, day).isEmpty())
                     .ifPresent(voucher -> found.add(new PricingContext.Voucher(
                             voucher.code(),
                             BigDecimal.valueOf(
@@ -80,7 +118,48 @@ public class Vouchers {
         return found;
     }
 
-    /** Issues a voucher. @param code empty for one made here @param amount in minor units */
+    /** Why a voucher typed pays nothing, in a sentence; nothing where it pays, or is none. */
+    public Optional<Message> unusable(String shop, String code, String currency, LocalDate day) {
+        return find(shop, code)
+                .flatMap(voucher -> unusable(voucher, currency, day).map(Supplier::get));
+    }
+
+    private Optional<Supplier<Message>> unusable(Voucher voucher, String currency, LocalDate day) {
+        if (!voucher.currency().equals(currency)) {
+            return Optional.of(() -> Message.of("payment.voucher-in-other-currency", "currency", voucher.currency()));
+        }
+        if (!voucher.valid(day)) {
+            return Optional.of(() -> voucher.validFrom() != null && day.isBefore(voucher.validFrom())
+                    ? Message.of("payment.voucher-valid-from", "day", voucher.validFrom())
+                    : Message.of("payment.voucher-was-valid-until", "day", voucher.validUntil()));
+        }
+        if (voucher.balance() == 0) {
+            return Optional.of(() -> Message.of("payment.voucher-is-used-up"));
+        }
+        return voucher.mode().equals(gateways.mode(voucher.shop()))
+                ? Optional.empty()
+                : Optional.of(() -> Message.of("payment.voucher-for-practice-only"));
+    }
+
+    /** What vouchers sold still hold on a day, by currency: what the shop owes. */
+    public List<Outstanding> outstanding(String shop, LocalDate day) {
+        return sql.sql("""
+                select currency, mode, sum(balance) as balance, count(*) as vouchers from voucher
+                where shop = :shop and sold and balance > 0 and (valid_until is null or valid_until >= :day)
+                group by currency, mode order by mode, currency""")
+                .param("shop", shop)
+                .param("day", day)
+                .query(Outstanding.class)
+                .list();
+    }
+
+    /** Issues a voucher that was paid for, with a code made here. @param amount in minor units */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Voucher issueSold(String shop, String currency, long amount, String mode, Days days) {
+        return written(shop, fresh(), currency, amount, mode, true, days);
+    }
+
+    /** Issues a voucher nobody has paid for. @param code empty for one made here @param amount in minor units */
     @Transactional
     public Voucher issue(String shop, String code, String currency, long amount, String mode) {
         String named = code == null || code.isBlank() ? fresh() : normal(code);
@@ -106,22 +185,42 @@ public class Vouchers {
                     Message.of("payment.voucher-needs-amount-above-zero"),
                     Message.of("payment.write-one-25-00"));
         }
-        sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) values (:shop, :code, "
-                        + ":currency, :amount, :amount, :mode, :at)")
+        return written(shop, named, currency, amount, mode, false, new Days(null, null));
+    }
+
+    private Voucher written(
+            String shop, String code, String currency, long amount, String mode, boolean sold, Days days) {
+        sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at, sold, valid_from, valid_until) "
+                        + "values (:shop, :code, :currency, :amount, :amount, :mode, :at, :sold, :from, :until)")
                 .param("shop", shop)
-                .param("code", named)
+                .param("code", code)
                 .param("currency", currency)
                 .param("amount", amount)
                 .param("mode", mode)
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("sold", sold)
+                .param("from", days.from())
+                .param("until", days.until())
                 .update();
-        return find(shop, named).orElseThrow();
+        return find(shop, code).orElseThrow();
+    }
+
+    /**
+     * Takes from a voucher what its buyer was given back, or gives that to it again where nothing was given back after
+     * all.
+     *
+     * @param amount in minor units, below zero to give to it
+     * @throws Spent if it holds less
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void takeBack(String shop, String code, long amount) {
+        take(shop, code, null, amount);
     }
 
     /**
      * Takes from a voucher for a payment, in the transaction that writes the payment. @throws Spent if it holds less
      */
-    void take(String shop, String code, long payment, long amount) {
+    void take(String shop, String code, Long payment, long amount) {
         if (sql.sql("update voucher set balance = balance - :amount where shop = :shop and code = :code "
                                 + "and balance >= :amount")
                         .param("amount", amount)
@@ -144,12 +243,12 @@ public class Vouchers {
         write(shop, code, payment, amount);
     }
 
-    private void write(String shop, String code, long payment, long amount) {
+    private void write(String shop, String code, Long payment, long amount) {
         sql.sql("insert into voucher_move(shop, code, payment, amount, at) values (:shop, :code, :payment, "
                         + ":amount, :at)")
                 .param("shop", shop)
                 .param("code", code)
-                .param("payment", payment)
+                .param("payment", payment, Types.BIGINT)
                 .param("amount", amount)
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC))
                 .update();

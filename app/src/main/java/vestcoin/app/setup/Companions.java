@@ -2,7 +2,9 @@ package vestcoin.app.setup;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
@@ -122,10 +124,16 @@ final class Companions {
         return left;
     }
 
-    /** An amount the buyer chooses needs its bounds, what is no such thing has none. */
+    /** What only goods of some kinds have: with another kind it goes. */
+    private static final Map<String, Set<String>> OF_KINDS = Map.of(
+            "bounds", Set.of("donation", "voucher"),
+            "validMonths", Set.of("voucher"),
+            "download", Set.of("digital"),
+            "contents", Set.of("bundle"));
+
+    /** An amount the buyer chooses needs its bounds; what belongs to another kind goes. */
     private static List<Edit> kind(String at, String value, JsonNode document) {
-        Optional<JsonNode> bounds = Edits.at(document, at + "/bounds");
-        if (value.equals("donation") && bounds.isEmpty()) {
+        if (value.equals("donation") && Edits.at(document, at + "/bounds").isEmpty()) {
             return List.of(new Edit(
                     at + "/bounds",
                     Optional.empty(),
@@ -134,9 +142,13 @@ final class Companions {
                             .put("least", "1")
                             .put("most", "1000"))));
         }
-        return !value.equals("donation") && !value.equals("voucher") && bounds.isPresent()
-                ? List.of(new Edit(at + "/bounds", bounds, Optional.empty()))
-                : List.of();
+        return OF_KINDS.entrySet().stream()
+                .filter(each -> !each.getValue().contains(value))
+                .map(Map.Entry::getKey)
+                .sorted()
+                .map(field -> new Edit(at + "/" + field, Edits.at(document, at + "/" + field), Optional.empty()))
+                .filter(edit -> edit.was().isPresent())
+                .toList();
     }
 
     private static Edit to(JsonNode document, String path, String value) {

@@ -2,12 +2,15 @@ package vestcoin.core.finding;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
@@ -15,6 +18,9 @@ import vestcoin.core.tax.Tax;
 
 /** What a seller should know about the goods. */
 final class GoodsFindings {
+    /** Months a voucher sold there has to be valid. Source: from memory. */
+    private static final Map<String, Integer> LEAST_MONTHS = new TreeMap<>(Map.of("DE", 36, "IE", 60, "US", 60));
+
     private GoodsFindings() {}
 
     static void add(CompiledSetup compiled, FindingContext context, Findings.At at) {
@@ -104,6 +110,36 @@ final class GoodsFindings {
         }
         buyerGroups(setup, at);
         singlePurpose(compiled, at);
+        validity(setup, at);
+    }
+
+    /** Vouchers that end sooner than where they are sold allows. Source: from memory. */
+    private static void validity(Setup setup, Findings.At at) {
+        Set<String> sold = SalesArea.countries(setup);
+        for (Product product : setup.goods().products()) {
+            if (product.kind() != Product.Kind.VOUCHER) {
+                continue;
+            }
+            int months = product.validMonths().orElse(Product.USUAL_VALID_MONTHS);
+            LEAST_MONTHS.forEach((country, least) -> {
+                if (months < least && sold.contains(country)) {
+                    at.look(
+                            "voucher-ends-early",
+                            "goods/products/" + product.id() + "/validMonths",
+                            Message.of(
+                                    "finding.voucher-ends-early",
+                                    "product",
+                                    product.name(),
+                                    "months",
+                                    months,
+                                    "least",
+                                    least,
+                                    "country",
+                                    new Region(country)),
+                            Message.of("finding.make-it-valid-longer"));
+                }
+            });
+        }
     }
 
     /** What can be typed and has no effect as the rest is set. */

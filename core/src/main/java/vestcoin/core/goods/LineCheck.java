@@ -9,6 +9,8 @@ import vestcoin.core.problem.Problems;
 final class LineCheck {
     /** The largest quantity of one line: far above any shop's, far below what could overflow a money column. */
     private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
+    /** Each is a code of its own. */
+    private static final BigDecimal MOST_VOUCHERS = BigDecimal.valueOf(100);
 
     private final Line line;
     private final Product product;
@@ -86,6 +88,11 @@ final class LineCheck {
                     Message.of("goods.change-or-take-line-out"));
             return;
         }
+        problems.when(
+                product.kind() == Product.Kind.VOUCHER && quantity.compareTo(MOST_VOUCHERS) > 0,
+                path + "/quantity",
+                Message.of("goods.so-many-vouchers-at-once", "product", product.name(), "most", MOST_VOUCHERS),
+                Message.of("goods.change-or-take-line-out"));
         if (product.measure().isEmpty()) {
             if (quantity.scale() > 0 && quantity.stripTrailingZeros().scale() > 0) {
                 problems.add(

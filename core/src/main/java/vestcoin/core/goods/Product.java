@@ -1,6 +1,7 @@
 package vestcoin.core.goods;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,6 +34,8 @@ import vestcoin.core.calendar.Window;
  * @param perUnit amounts that stand on top of each unit, such as a deposit
  * @param contents what a bundle holds, each with all its choices made
  * @param download how what is not sent is handed over
+ * @param validMonths for vouchers, for how many months from the day on which they are handed over;
+ *     {@link #USUAL_VALID_MONTHS} without it
  */
 public record Product(
         String id,
@@ -54,12 +57,15 @@ public record Product(
         Optional<Renewal> renews,
         List<PerUnit> perUnit,
         List<Line> contents,
-        Optional<Download> download) {
+        Optional<Download> download,
+        Optional<Integer> validMonths) {
+    /** Five years, as long as any law known here asks for. Source: from memory. */
+    public static final int USUAL_VALID_MONTHS = 60;
 
     /**
      * What it is. A service is done where the shop is, a remote service is not. A donation is an amount the buyer
-     * chooses. A voucher is money put aside. Neither of the two is discounted, counted to thresholds or taxed. A bundle
-     * is several goods put into the basket in one go, each priced and taxed as itself.
+     * chooses. A voucher is money put aside, and bears its tax when it is used. Neither of the two is discounted or
+     * counted to thresholds. A bundle is several goods put into the basket in one go, each priced and taxed as itself.
      */
     public enum Kind {
         PHYSICAL,
@@ -188,6 +194,7 @@ public record Product(
         perUnit = perUnit == null ? List.of() : List.copyOf(perUnit);
         contents = contents == null ? List.of() : List.copyOf(contents);
         download = download == null ? Optional.empty() : download;
+        validMonths = validMonths == null ? Optional.empty() : validMonths;
     }
 
     /**
@@ -248,6 +255,7 @@ public record Product(
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -273,7 +281,8 @@ public record Product(
                 renews,
                 perUnit,
                 contents,
-                download);
+                download,
+                validMonths);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */
@@ -288,6 +297,11 @@ public record Product(
     /** Whether it stands outside of discounts, thresholds and tax: a donation or a voucher. */
     public boolean outside() {
         return kind == Kind.DONATION || kind == Kind.VOUCHER;
+    }
+
+    /** The last day of a voucher handed over on a day. */
+    public LocalDate validUntil(LocalDate from) {
+        return from.plusMonths(validMonths.orElse(USUAL_VALID_MONTHS));
     }
 
     /** Whether the buyer says how much. */

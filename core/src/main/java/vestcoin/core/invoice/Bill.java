@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import vestcoin.core.goods.PricedLine;
+import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.Tax;
@@ -19,10 +20,12 @@ import vestcoin.core.tax.TaxLiability;
 import vestcoin.core.tax.TaxLiability.Code;
 
 /**
- * What is invoiced together: all of an order that bears one country's tax, or all that is outside of tax. Amounts are
- * in the order's currency. Its items add up to its categories, they to its totals, to the minor unit.
+ * What is invoiced together: all of an order that bears one country's tax, or all that is outside of tax, or the
+ * vouchers sold with it, which are receipted and not invoiced. Amounts are in the order's currency. Its items add up to
+ * its categories, they to its totals, to the minor unit.
  *
  * @param country whose tax it states, ISO 3166-1; nothing for what is outside of tax
+ * @param vouchers whether it is of vouchers sold: no supply before they are used (Directive 2006/112/EC, Article 30b)
  * @param oneRate whether each item bears one rate, as EN 16931 wants; not where several levies stand on one item
  * @param categories one for each code and rate, larger rates first
  * @param net without tax
@@ -30,13 +33,16 @@ import vestcoin.core.tax.TaxLiability.Code;
  */
 public record Bill(
         Optional<String> country,
+        boolean vouchers,
         boolean oneRate,
         List<Item> items,
         List<Category> categories,
         BigDecimal net,
         BigDecimal tax,
         BigDecimal gross) {
-    private static final String OUTSIDE = "";
+    // Places among the bills, which are in reverse order: what is outside of tax after countries, vouchers last.
+    private static final String OUTSIDE = " ";
+    private static final String VOUCHERS = "";
 
     /** What an item is. Only goods are lines of an invoice; the others are charges of the whole. */
     public enum Kind {
@@ -81,8 +87,8 @@ public record Bill(
     }
 
     /**
-     * The bills of an order, by country, what is outside of tax last. Source: EN 16931 BR-O-02 and BR-O-11 to 14 for
-     * the split.
+     * The bills of an order, by country, then what is outside of tax, then vouchers sold. Source: EN 16931 BR-O-02 and
+     * BR-O-11 to 14 for the split.
      *
      * @param home country of the seller, for what bears no tax for a reason: exports, reverse charge, exemptions
      */
@@ -94,17 +100,26 @@ public record Bill(
             TaxGroup group = quote.taxes().get(g);
             String country = country(group, home);
             for (TaxGroup.Part part : group.parts()) {
-                item(quote, group, g, part).ifPresent(item -> byCountry
-                        .computeIfAbsent(country, k -> new ArrayList<>())
-                        .add(item));
+                item(quote, group, g, part).ifPresent(item -> {
+                    String of = ofVoucher(quote, item) ? VOUCHERS : country;
+                    byCountry.computeIfAbsent(of, k -> new ArrayList<>()).add(item);
+                    reasons.computeIfAbsent(of, k -> new TreeMap<>())
+                            .putIfAbsent(group.code(), group.treatment().sentence());
+                    plain.merge(of, group.components().size() <= 1, Boolean::logicalAnd);
+                });
             }
-            reasons.computeIfAbsent(country, k -> new TreeMap<>())
-                    .putIfAbsent(group.code(), group.treatment().sentence());
-            plain.merge(country, group.components().size() <= 1, Boolean::logicalAnd);
         }
         List<Bill> bills = new ArrayList<>();
         byCountry.forEach((country, items) -> bills.add(of(country, plain.get(country), items, reasons.get(country))));
         return bills;
+    }
+
+    private static boolean ofVoucher(Quote quote, Item item) {
+        return item.code() == Code.O
+                && item.line()
+                        .map(quote.lines()::get)
+                        .filter(line -> line.product().kind() == Product.Kind.VOUCHER)
+                        .isPresent();
     }
 
     private static String country(TaxGroup group, String home) {
@@ -198,7 +213,8 @@ public record Bill(
         BigDecimal net = sum(items.stream().map(Item::net).collect(Collectors.toList()));
         BigDecimal tax = sum(items.stream().map(Item::tax).collect(Collectors.toList()));
         return new Bill(
-                country.equals(OUTSIDE) ? Optional.empty() : Optional.of(country),
+                Optional.of(country).filter(named -> !named.isBlank()),
+                country.equals(VOUCHERS),
                 oneRate,
                 items,
                 List.copyOf(categories.values()),
@@ -215,7 +231,7 @@ public record Bill(
     Bill with(List<Item> others) {
         Map<Code, Message> reasons = categories.stream()
                 .collect(Collectors.toMap(Category::code, Category::reason, (one, other) -> one, TreeMap::new));
-        return of(country.orElse(OUTSIDE), oneRate, others, reasons);
+        return of(country.orElse(vouchers ? VOUCHERS : OUTSIDE), oneRate, others, reasons);
     }
 
     /**

@@ -39,7 +39,8 @@ public final class Credit {
     }
 
     /**
-     * Shares an amount given back over what is left of all items, where nobody has said what it is for.
+     * Shares an amount given back over what is left of all items, where nobody has said what it is for; it reaches
+     * vouchers sold only when nothing else is left, as somebody may have used them.
      *
      * @param digits decimals of the currency
      * @return item's key to its part, which add up to the amount
@@ -50,16 +51,26 @@ public final class Credit {
         if (amount.compareTo(left(bills, before)) > 0) {
             throw new IllegalArgumentException("more than is left");
         }
+        List<Bill> others = bills.stream().filter(bill -> !bill.vouchers()).toList();
+        List<Bill> vouchers = bills.stream().filter(Bill::vouchers).toList();
+        BigDecimal first = vouchers.isEmpty() ? amount : amount.min(left(others, before));
+        Map<String, BigDecimal> parts = new TreeMap<>(over(others, before, first, digits));
+        parts.putAll(over(vouchers, before, amount.subtract(first), digits));
+        return parts;
+    }
+
+    private static Map<String, BigDecimal> over(
+            List<Bill> bills, Map<String, CreditedShare> before, BigDecimal amount, int digits) {
         List<Bill.Item> items = bills.stream()
                 .flatMap(bill -> bill.items().stream())
                 .filter(item -> left(item, before).signum() != 0)
                 .toList();
-        Map<String, BigDecimal> parts = new TreeMap<>();
-        if (items.isEmpty()) {
-            return parts;
+        if (items.isEmpty() || amount.signum() == 0) {
+            return Map.of();
         }
         List<BigDecimal> shares = Sharing.out(
                 amount, digits, items.stream().map(item -> left(item, before)).toList());
+        Map<String, BigDecimal> parts = new TreeMap<>();
         for (int i = 0; i < items.size(); i++) {
             parts.put(items.get(i).key(), shares.get(i));
         }

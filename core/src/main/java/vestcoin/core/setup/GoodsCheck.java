@@ -307,6 +307,14 @@ final class GoodsCheck {
                     .ifPresent(days ->
                             checks.whole(days, 1, 3650, path + "/download/days", Message.of("setup.days-of-download")));
         });
+        product.validMonths().ifPresent(months -> {
+            checks.problems.when(
+                    product.kind() != Product.Kind.VOUCHER,
+                    path + "/validMonths",
+                    Message.of("setup.only-voucher-ends"),
+                    Message.of("setup.make-voucher-or-leave-months-out"));
+            checks.whole(months, 1, 1200, path + "/validMonths", Message.of("setup.months-of-voucher"));
+        });
         boolean bundle = product.kind() == Product.Kind.BUNDLE;
         checks.problems.when(
                 bundle != !product.contents().isEmpty(),

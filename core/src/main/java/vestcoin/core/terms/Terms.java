@@ -122,6 +122,8 @@ public record Terms(
                 "hold-reminder",
                 "lapsed",
                 "download",
+                "voucher",
+                "voucher-gift",
                 "renewal",
                 "renewal-announced",
                 "renewal-asked",
@@ -131,7 +133,7 @@ public record Terms(
                 "renewal-ended",
                 "renewal-missed");
         /** What can stand in braces. */
-        public static final Set<String> NAMES = Set.of("name", "shop", "order", "amount", "product", "date");
+        public static final Set<String> NAMES = Set.of("name", "shop", "order", "amount", "product", "date", "from");
 
         public static final int LONGEST_SUBJECT = 200;
         public static final int LONGEST_OPENING = 4000;

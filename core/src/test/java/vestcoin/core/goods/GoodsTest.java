@@ -268,6 +268,7 @@ class GoodsTest {
                     null,
                     List.of(deposit),
                     null,
+                    null,
                     null);
             Quote quote = price(shop().sells(with), Line.of("cola", 1));
             String at = quote.taxes().stream()

@@ -62,6 +62,7 @@ class UnitPriceTest {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

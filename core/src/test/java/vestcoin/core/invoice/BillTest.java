@@ -11,11 +11,16 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.junit.jupiter.api.Test;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.RandomShops;
+import vestcoin.core.quote.Shops;
+import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.TaxLiability.Code;
@@ -51,9 +56,16 @@ class BillTest {
                     .as("order %s", i)
                     .isEqualByComparingTo(quote.payable().value());
             assertThat(sum(bills, Bill::tax)).isEqualByComparingTo(quote.tax().value());
-            assertThat(bills.stream().filter(bill -> bill.country().isEmpty()).count())
+            assertThat(bills.stream()
+                            .filter(bill -> bill.country().isEmpty() && !bill.vouchers())
+                            .count())
                     .as("one for what is outside of tax")
                     .isLessThanOrEqualTo(1);
+            assertThat(bills.stream().filter(Bill::vouchers).mapToDouble(bill -> bill.tax()
+                            .doubleValue()))
+                    .as("one of vouchers, without tax")
+                    .hasSizeLessThanOrEqualTo(1)
+                    .allMatch(tax -> tax == 0);
             assertThat(bills.stream()
                             .filter(bill -> bill.country().isPresent())
                             .flatMap(bill -> bill.items().stream())
@@ -105,6 +117,35 @@ class BillTest {
             named++;
         }
         assertThat(named).isGreaterThan(100);
+    }
+
+    /** Directive 2006/112/EC, Article 30b: no tax at the sale of a voucher, so it is no line of an invoice. */
+    @Test
+    void a_voucher_sold_stands_apart_and_is_given_back_last() {
+        Quote quote = Pricing.priceUntraced(
+                new Shops.Maker()
+                        .taxes("IE", "s", "23")
+                        .delivers("IE", "post", "5.00")
+                        .sells(Thing.of("kite", "40.00", "s").weighs("1 kg").product())
+                        .sells(Thing.of("gift", "25.00", null)
+                                .kind(Product.Kind.VOUCHER)
+                                .product())
+                        .compiled(),
+                Shops.order(Destination.of("IE"), Line.of("kite", 1), Line.of("gift", 2)));
+        List<Bill> bills = Bill.of(quote, "IE");
+        Bill last = bills.get(bills.size() - 1);
+        assertThat(last.vouchers()).isTrue();
+        assertThat(last.gross()).isEqualByComparingTo("50.00");
+        assertThat(last.tax()).isEqualByComparingTo("0");
+        assertThat(bills.subList(0, bills.size() - 1)).noneMatch(Bill::vouchers);
+        BigDecimal others = quote.payable().value().subtract(last.gross());
+        Map<String, BigDecimal> parts = Credit.parts(bills, Map.of(), Map.of(), others.add(new BigDecimal("10.00")), 2);
+        assertThat(last.items())
+                .extracting(item -> parts.get(item.key()))
+                .singleElement()
+                .satisfies(part -> assertThat(part).isEqualByComparingTo("10.00"));
+        assertThat(Credit.parts(bills, Map.of(), Map.of(), others, 2))
+                .doesNotContainKey(last.items().get(0).key());
     }
 
     private static void creditedInParts(List<Bill> bills, int digits, Random random) {

@@ -205,6 +205,7 @@ public final class Thing {
                 renews,
                 perUnit,
                 contents,
+                null,
                 null);
     }
 }
