@@ -252,7 +252,7 @@ export function OrderList() {
                   {order.withdrawn && (
                     <span className="ms-2 border border-warning px-1 text-xs">{say("withdrawn")}</span>
                   )}
-                  {order.sent !== "no" && (
+                  {(order.sent === "all" || order.sent === "in part") && (
                     <span className="quiet">, {order.sent === "all" ? say("hasBeenSent") : say("sentPart")}</span>
                   )}
                 </td>

@@ -170,11 +170,13 @@ export function OrderSheet() {
                 <span className="quiet">{wish.name}:</span> <span className="whitespace-pre-line">{wish.text}</span>
               </p>
             ))}
-            <p className="mt-1 text-sm">
-              <a className="underline" href={`/api/shops/${shop}/orders/${number}/slip.pdf`}>
-                {say("slipForParcelWithoutPrices")}
-              </a>
-            </p>
+            {order.leaving.length > 0 && (
+              <p className="mt-1 text-sm">
+                <a className="underline" href={`/api/shops/${shop}/orders/${number}/slip.pdf`}>
+                  {say("slipForParcelWithoutPrices")}
+                </a>
+              </p>
+            )}
           </section>
           <Sending order={order} fresh={fresh} />
           {order.vouchers.length > 0 && <OrderVouchers order={order} shop={shop} />}

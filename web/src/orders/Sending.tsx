@@ -15,7 +15,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
   const asked = problems.some((problem) => problem.path === "despite");
   const left = order.quote.lines
     .map((line, index) => ({ line, index }))
-    .filter(({ index }) => !order.gone.includes(index));
+    .filter(({ index }) => order.leaving.includes(index) && !order.gone.includes(index));
   const send = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
@@ -52,7 +52,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
     answer(
       api.POST("/api/shops/{shop}/orders/{number}/ready", { params: { path: { shop, number: order.number } } }),
     ).then(fresh, (reason: unknown) => setProblems(problemsOf(reason)));
-  if (order.cancelledAt) return null;
+  if (order.cancelledAt || order.leaving.length === 0) return null;
   return (
     <section aria-label={say("sending")} className="mb-6">
       <h2 className="mb-1">{collected ? say("handingOver") : say("sending")}</h2>

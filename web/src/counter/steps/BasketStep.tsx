@@ -220,10 +220,11 @@ function Thing({
   const donation = product.kind === "donation" || (product.kind === "voucher" && product.bounds != null);
   const gone = Number(left[itemOf(product, options, left)] ?? "1") <= 0;
   const open = product.options.filter((option) => !options[option.id]);
+  const unsaid = donation && !/^\d+([.,]\d+)?$/.test(amount.trim());
   const put = () => {
     setAsked(true);
-    if (open.length > 0 || (donation && !/^\d+([.,]\d+)?$/.test(amount))) return;
-    const given = amount.replace(",", ".");
+    if (open.length > 0 || unsaid) return;
+    const given = amount.trim().replace(",", ".");
     add({
       product: product.id,
       quantity: product.measure?.least ?? "1",
@@ -287,6 +288,11 @@ function Thing({
           ))}
         </fieldset>
       ))}
+      {asked && unsaid && (
+        <p role="alert" className="mt-1 text-error">
+          {say("sayHowMuch", { currency })}
+        </p>
+      )}
       {asked && open.length > 0 && (
         <p role="alert" className="mt-1 text-error">
           {say("chooseFirst", { names: say.list(open.map((option) => option.name)) })}

@@ -7,10 +7,12 @@ interface Props {
   counter: Counter;
   kept: Kept;
   change: (part: Partial<Kept>) => void;
+  /** Whether anything is sent or fetched: else nothing can be wrapped for somebody. */
+  sent: boolean;
 }
 
 /** What the shop asks besides name and address: its own fields, a gift, a note, consent to one reminder. */
-export function Besides({ counter, kept, change }: Props) {
+export function Besides({ counter, kept, change, sent }: Props) {
   const say = useSay();
   const { asking } = counter;
   return (
@@ -27,8 +29,8 @@ export function Besides({ counter, kept, change }: Props) {
           />
         </label>
       ))}
-      {asking.gift && <Tick label={say("isGift")} ticked={kept.gift} tick={(gift) => change({ gift })} />}
-      {asking.gift && kept.gift && (
+      {asking.gift && sent && <Tick label={say("isGift")} ticked={kept.gift} tick={(gift) => change({ gift })} />}
+      {asking.gift && sent && kept.gift && (
         <div className="mb-3 border-s-2 border-base-300 ps-3">
           <label className="mb-3 block">
             <span className="mb-1 block text-xs quiet">{say("giftFor")}</span>
@@ -88,6 +90,8 @@ export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
     vouchers: vouchersOf(kept, quote),
     note: asking.note ? kept.note : "",
     extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
-    ...(asking.gift && kept.gift ? { gift: { name: kept.giftName, message: kept.giftMessage } } : {}),
+    ...(asking.gift && kept.gift && quote?.needsDelivery !== false
+      ? { gift: { name: kept.giftName, message: kept.giftMessage } }
+      : {}),
   };
 }

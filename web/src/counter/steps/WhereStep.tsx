@@ -147,7 +147,7 @@ export function WhereStep({
         />
       )}
       <VouchersFor counter={counter} kept={kept} change={change} quote={quote} />
-      <Besides counter={counter} kept={kept} change={change} />
+      <Besides counter={counter} kept={kept} change={change} sent={sent} />
       <Said problems={problems} />
       {tried &&
         wrong

@@ -18,7 +18,7 @@ const asking = (more: Partial<Counter["asking"]>): Counter =>
   }) as unknown as Counter;
 
 test("nothing that the shop no longer asks is sent, whatever was typed before", () => {
-  expect(wishesOf(kept, asking({}))).toEqual({ note: "", extras: {} });
+  expect(wishesOf(kept, asking({}))).toEqual({ note: "", extras: {}, vouchers: [] });
 });
 
 test("what is asked is sent, a field left empty as empty", () => {
@@ -30,11 +30,12 @@ test("what is asked is sent, a field left empty as empty", () => {
     note: "Ring twice.",
     gift: { name: "Finn Sample", message: "Fly it high." },
     extras: { tail: "red", size: "" },
+    vouchers: [],
   });
 });
 
 test("a gift that was ticked off again is none", () => {
-  expect(wishesOf({ ...kept, gift: false }, asking({ gift: true }))).toEqual({ note: "", extras: {} });
+  expect(wishesOf({ ...kept, gift: false }, asking({ gift: true }))).toEqual({ note: "", extras: {}, vouchers: [] });
 });
 
 const store = new Map<string, string>();

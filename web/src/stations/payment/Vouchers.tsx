@@ -59,7 +59,7 @@ export function Vouchers() {
               <span className="font-mono">{voucher.code}</span>{" "}
               <span className="text-xs quiet">
                 {voucher.sold ? say("soldVoucher") : say("givenVoucher")}
-                {voucher.until && `, ${day(voucher.until)}`}
+                {voucher.until && ` ${say("validUntilDay", { day: day(voucher.until) })}`}
               </span>
             </span>
             <span className="figure">

@@ -77,3 +77,11 @@ create table owed_now (
 insert into owed_now select kind, order_id, change from owed;
 drop table owed;
 alter table owed_now rename to owed;
+
+-- An order of which nothing leaves: files, vouchers, donations.
+drop index orders_by_sent;
+alter table orders add column leaves varchar(10) not null default 'no' check (leaves in ('no', 'in part', 'all', 'nothing'));
+update orders set leaves = sent;
+alter table orders drop column sent;
+alter table orders alter column leaves rename to sent;
+create index orders_by_sent on orders(shop, sent, standing, number desc);

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
@@ -57,14 +56,13 @@ class OrderProgress {
     }
 
     /** What is still to leave, where a part has left. */
-    List<String> toCome(Orders.Order order, QuoteView quote) {
+    List<String> toCome(Orders.Order order, Document document, QuoteView quote) {
         Set<Integer> gone = dispatching.gone(order.id());
         return gone.isEmpty()
                 ? List.of()
                 : things(
-                        IntStream.range(0, quote.lines().size())
+                        Dispatching.leaving(document, quote).stream()
                                 .filter(line -> !gone.contains(line))
-                                .boxed()
                                 .collect(Collectors.toCollection(TreeSet::new)),
                         quote);
     }

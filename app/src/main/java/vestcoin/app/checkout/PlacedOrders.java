@@ -95,7 +95,7 @@ class PlacedOrders {
                 order.method(),
                 order.sent(),
                 progress.parcels(order, quote),
-                progress.toCome(order, quote),
+                progress.toCome(order, document, quote),
                 order.readyAt() != null,
                 Optional.ofNullable(order.lapsesAt())
                         .map(at -> HoldPeriod.lastDay(at, document.compiled().zone())),

@@ -97,14 +97,14 @@ final class LetterTexts {
     /**
      * A letter of one departure: what is in it, how it is followed, what is still to come.
      *
-     * @param gone places of all that has left by now
+     * @param toCome places of what is still to leave
      */
     LetterContent sent(
             String occasion,
             Orders.Order order,
             QuoteView quote,
             Dispatching.Left left,
-            Set<Integer> gone,
+            Set<Integer> toCome,
             Besides besides,
             String link) {
         LetterContent said = told(occasion, order, BigDecimal.ZERO, besides, link);
@@ -121,8 +121,8 @@ final class LetterTexts {
         } else if (!number.isEmpty()) {
             paragraphs.add(say("parcel-with", "carrier", number));
         }
-        if (gone.size() < quote.lines().size()) {
-            paragraphs.add(say("still-to-come", "things", things(quote, line -> !gone.contains(line))));
+        if (!toCome.isEmpty()) {
+            paragraphs.add(say("still-to-come", "things", things(quote, toCome::contains)));
         }
         return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, own()));
     }

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
@@ -254,10 +253,10 @@ public class Messages {
     /** Tells of each departure: what is in it, how it is followed, what is still to come. */
     private void sent(Orders.Order order, Document document, LetterTexts words, LetterTexts.Besides besides) {
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        Set<Integer> gone = new TreeSet<>();
+        Set<Integer> toCome = Dispatching.leaving(document, quote);
         for (Dispatching.Left left : supply.departures(order)) {
-            gone.addAll(left.lines());
-            boolean whole = gone.size() == quote.lines().size();
+            toCome.removeAll(left.lines());
+            boolean whole = toCome.isEmpty();
             String occasion = whole ? "sent" : "sent-part";
             owe(
                     order,
@@ -265,7 +264,7 @@ public class Messages {
                     occasion,
                     whole ? "" : String.valueOf(left.seq()),
                     order.email(),
-                    words.sent(occasion, order, quote, left, Set.copyOf(gone), besides, link(order)));
+                    words.sent(occasion, order, quote, left, Set.copyOf(toCome), besides, link(order)));
         }
     }
 

@@ -61,7 +61,7 @@ public class Cancelling {
     }
 
     private void cancel(Orders.Order order, String actor, boolean lapsed) {
-        if (!order.sent().equals("no")) {
+        if (!order.nothingHasLeft()) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",

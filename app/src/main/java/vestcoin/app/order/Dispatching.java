@@ -21,6 +21,7 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
+import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.invoice.Bill;
@@ -139,16 +140,38 @@ public class Dispatching {
                     Message.of("order.nobody-has-paid-for-this-order-or", "standing", order.standing()),
                     Message.of("order.wait-for-payment"));
         }
-        Quote quote = Pricing.priceUntraced(
-                editions.of(order.shop(), order.by()).document().compiled(), OrderFile.parse(order.document()));
-        transaction.executeWithoutResult(
-                status -> write(order, departure, quote.lines().size(), actor));
+        if (order.sent().equals("nothing")) {
+            throw new ApiProblem(
+                    HttpStatus.CONFLICT,
+                    "lines",
+                    Message.of("order.nothing-of-this-order-leaves"),
+                    Message.of("order.files-and-vouchers-are-handed-over-when-paid"));
+        }
+        Document document = editions.of(order.shop(), order.by()).document();
+        Quote quote = Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document()));
+        Set<Integer> leaving = leaving(document, Json.read(order.quote(), QuoteView.class));
+        transaction.executeWithoutResult(status -> write(order, departure, leaving, actor));
         // Also when it was written before: a crash may have come before the money was taken, and what is taken already
         // is not taken again.
         capture(orders.byId(order.id()), departure.key(), quote, actor);
     }
 
-    private void write(Orders.Order order, Departure departure, int all, String actor) {
+    /** Places of lines that leave: goods, and services that are done; not what is fetched or put aside. */
+    public static Set<Integer> leaving(Document document, QuoteView quote) {
+        Set<Integer> leaving = new TreeSet<>();
+        for (int line = 0; line < quote.lines().size(); line++) {
+            if (document.compiled()
+                    .shelf()
+                    .find(quote.lines().get(line).product())
+                    .filter(product -> !product.leaves())
+                    .isEmpty()) {
+                leaving.add(line);
+            }
+        }
+        return leaving;
+    }
+
+    private void write(Orders.Order order, Departure departure, Set<Integer> leaving, String actor) {
         Set<Integer> asked = departure.lines();
         sql.sql("select id from orders where id = :id for update")
                 .param("id", order.id())
@@ -163,12 +186,11 @@ public class Dispatching {
         }
         Set<Integer> gone = gone(order.id());
         Set<Integer> now = new TreeSet<>(asked);
-        for (int line = 0; asked.isEmpty() && line < all; line++) {
-            if (!gone.contains(line)) {
-                now.add(line);
-            }
+        if (asked.isEmpty()) {
+            now.addAll(leaving);
+            now.removeAll(gone);
         }
-        if (now.isEmpty() || now.stream().anyMatch(line -> line < 0 || line >= all || gone.contains(line))) {
+        if (now.isEmpty() || now.stream().anyMatch(line -> !leaving.contains(line) || gone.contains(line))) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "lines",
@@ -199,7 +221,7 @@ public class Dispatching {
                 .param("actor", actor)
                 .update();
         sql.sql("update orders set sent = :sent where id = :id")
-                .param("sent", gone.size() + now.size() == all ? "all" : "in part")
+                .param("sent", gone.size() + now.size() == leaving.size() ? "all" : "in part")
                 .param("id", order.id())
                 .update();
         book.announce(order.id());

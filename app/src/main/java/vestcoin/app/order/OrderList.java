@@ -214,7 +214,7 @@ public class OrderList {
                                 ofStanding("failed", OPEN, each),
                                 ofStanding(
                                         "waiting",
-                                        OPEN + " and (o.sent = 'all' or o.method not in (:afterwards))",
+                                        OPEN + " and (o.sent in ('all', 'nothing') or o.method not in (:afterwards))",
                                         each));
                     case WITHDRAWN -> List.of(bounded("""
                                 select o.number as found from withdrawal w join orders o on o.id = w.waiting

@@ -29,12 +29,13 @@ import vestcoin.core.pickup.SlotOccupancy;
 public class Orders {
     /**
      * @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside
-     *     vouchers @param sent how much of it has left: no, in part or all @param language the buyer ordered in @param
-     *     cancelledAt when the seller called it off, or it lapsed, or null @param quiet whether its letters wait for
-     *     the money @param lapsed whether it was called off by itself, its money not having come @param taxEdition the
-     *     edition its taxes and ways to pay come from, where that is another, or null @param subscription it is a
-     *     charge of, or null @param readyAt when what is collected was made ready, or null @param lapsesAt until when
-     *     it waits for its money, or null @param remindedAt when its buyer was reminded, or null
+     *     vouchers @param sent how much of it has left: no, in part, all, or nothing where nothing has to @param
+     *     language the buyer ordered in @param cancelledAt when the seller called it off, or it lapsed, or null @param
+     *     quiet whether its letters wait for the money @param lapsed whether it was called off by itself, its money not
+     *     having come @param taxEdition the edition its taxes and ways to pay come from, where that is another, or
+     *     null @param subscription it is a charge of, or null @param readyAt when what is collected was made ready, or
+     *     null @param lapsesAt until when it waits for its money, or null @param remindedAt when its buyer was
+     *     reminded, or null
      */
     public record Order(
             long id,
@@ -70,6 +71,11 @@ public class Orders {
         /** By what it is priced. */
         public Editions.Agreed by() {
             return new Editions.Agreed(edition, Optional.ofNullable(taxEdition));
+        }
+
+        /** Whether all of it is still at the shop. */
+        public boolean nothingHasLeft() {
+            return sent.equals("no") || sent.equals("nothing");
         }
 
         public boolean cancelled() {
@@ -108,9 +114,10 @@ public class Orders {
 
     /**
      * What was ordered and what it costs, as JSON. @param due in minor units, by the method chosen @param way how it
-     * gets there, empty where nothing does
+     * gets there, empty where nothing does @param leaves whether anything of it has to be sent, handed over or done
      */
-    public record PricedDocument(String order, String quote, String currency, long due, String method, String way) {}
+    public record PricedDocument(
+            String order, String quote, String currency, long due, String method, String way, boolean leaves) {}
 
     /**
      * Who orders. @param address as JSON @param language they read in @param agreed what they agreed to, as JSON @param
@@ -219,13 +226,14 @@ public class Orders {
         sql.sql("""
                 insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
                     payable, due, method, email, buyer, name, country, address, placed_at, language, agreed,
-                    wishes, lapses_at, remind_at, tax_number, quiet, way, tax_edition, subscription, due_on)
+                    wishes, lapses_at, remind_at, tax_number, quiet, way, tax_edition, subscription, due_on, sent)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token,
                     :key, :edition, :mode, :document, :quote,
                         :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at,
                             :language, :agreed, :wishes, :lapses, :remind, :taxNumber, :quiet, :way, :taxes,
-                            :subscription, :dueOn)""")
+                            :subscription, :dueOn, :sent)""")
                 .param("way", order.priced().way())
+                .param("sent", order.priced().leaves() ? "no" : "nothing")
                 .param("shop", order.shop())
                 .param("token", token)
                 .param("key", order.clientKey())
@@ -339,7 +347,7 @@ public class Orders {
             return true;
         }
         if (sql.sql("""
-                update orders set cancelled_at = :at, lapsed = :lapsed where id = :id and sent = 'no'
+                update orders set cancelled_at = :at, lapsed = :lapsed where id = :id and sent in ('no', 'nothing')
                   and not exists (select 1 from payment where order_id = orders.id and gateway is not null and
                       state in ('created', 'needs-buyer', 'pending'))""")
                         .param("at", clock.instant().atOffset(ZoneOffset.UTC))

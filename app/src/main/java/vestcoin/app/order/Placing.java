@@ -192,7 +192,8 @@ public class Placing {
                         quote.currency(),
                         due,
                         method.map(Payment.Method::id).orElse(""),
-                        way(quote)),
+                        way(quote),
+                        products(quote, edition).anyMatch(Product::leaves)),
                 new Orders.Customer(
                         contact.email().strip(),
                         contact.name().strip(),
@@ -395,10 +396,14 @@ public class Placing {
 
     /** Whether a voucher is among it, which is handed over only for money that was taken. */
     private static boolean voucher(Orders.Order order, Editions.Edition edition) {
-        return Json.read(order.quote(), QuoteView.class).lines().stream()
-                .map(line -> edition.document().compiled().shelf().find(line.product()))
-                .flatMap(Optional::stream)
+        return products(Json.read(order.quote(), QuoteView.class), edition)
                 .anyMatch(product -> product.kind() == Product.Kind.VOUCHER);
+    }
+
+    private static Stream<Product> products(QuoteView quote, Editions.Edition edition) {
+        return quote.lines().stream()
+                .map(line -> edition.document().compiled().shelf().find(line.product()))
+                .flatMap(Optional::stream);
     }
 
     /** What a payment without a provider waits for. */

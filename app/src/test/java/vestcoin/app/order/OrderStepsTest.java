@@ -22,7 +22,8 @@ import vestcoin.core.life.PaymentStanding;
 
 /** The list by what is to be done next, against the rule in core, for every state an order can be in. */
 class OrderStepsTest {
-    private static final Map<Sent, String> SENT = Map.of(Sent.NO, "no", Sent.IN_PART, "in part", Sent.ALL, "all");
+    private static final Map<Sent, String> SENT =
+            Map.of(Sent.NO, "no", Sent.IN_PART, "in part", Sent.ALL, "all", Sent.NOTHING, "nothing");
     private static final String AFTERWARDS = "cash";
 
     private static final Map<NextStep, List<Integer>> EXPECTED = new EnumMap<>(NextStep.class);

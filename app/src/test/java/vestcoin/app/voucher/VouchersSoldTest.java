@@ -317,6 +317,8 @@ class VouchersSoldTest {
     void an_unused_one_ends_with_its_refund_and_with_calling_off() throws Exception {
         JsonNode refunded = bought(basket("card", List.of(), List.of(voucher("40.00", 1))), List.of());
         String code = page(refunded).path("vouchers").path(0).path("code").asString();
+        assertThat(desk(refunded).path("sent").asString()).isEqualTo("nothing");
+        assertThat(act(refunded, "dispatch", Map.of()).sentence()).isEqualTo("Nothing of this order is sent or handed over.");
         assertThat(refund(refunded, "40.00", Map.of()).status()).isEqualTo(200);
         assertThat(quoted(code).path("vouchers")).isEmpty();
         papersMatch(refunded);

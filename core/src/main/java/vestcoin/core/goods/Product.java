@@ -294,6 +294,11 @@ public record Product(
         return kind == Kind.PHYSICAL;
     }
 
+    /** Whether it leaves the shop or is done for the buyer, rather than fetched, or money put aside or given. */
+    public boolean leaves() {
+        return kind != Kind.DIGITAL && !outside();
+    }
+
     /** Whether it stands outside of discounts, thresholds and tax: a donation or a voucher. */
     public boolean outside() {
         return kind == Kind.DONATION || kind == Kind.VOUCHER;

@@ -18,7 +18,9 @@ public enum NextStep {
     public enum Sent {
         NO,
         IN_PART,
-        ALL
+        ALL,
+        /** Nothing of it has to. */
+        NOTHING
     }
 
     /**
@@ -56,7 +58,7 @@ public enum NextStep {
     }
 
     private static NextStep handOver(OrderState order, NextStep afterwards) {
-        if (order.sent() == Sent.ALL) {
+        if (order.sent() == Sent.ALL || order.sent() == Sent.NOTHING) {
             return afterwards;
         }
         return order.booked() ? MAKE_READY : SEND;
