@@ -7,6 +7,7 @@ import { Papers } from "../shared/Papers";
 import { Said } from "../shared/Said";
 import { sizeOf } from "../shared/sizes";
 import { forget } from "./basket";
+import { CallOff } from "./CallOff";
 import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
 import { IssuedVouchers } from "./IssuedVouchers";
@@ -70,7 +71,7 @@ export function OrderPage() {
     return (
       <CounterFrame counter={counter.data}>
         <h1 className="text-2xl">{said("calledOff", { number: order.data.number })}</h1>
-        <p className="mt-2">{said("calledOffNote")}</p>
+        <p className="mt-2">{said(order.data.byBuyer ? "youCalledOff" : "calledOffNote")}</p>
         <Papers
           at={{ token: order.data.token }}
           currency={order.data.quote.currency}
@@ -88,7 +89,14 @@ export function OrderPage() {
         step={settled ? undefined : "Pay"}
         summary={settled ? undefined : <Summary counter={counter.data} quote={order.data.quote} />}
       >
-        {settled ? <Receipt counter={counter.data} order={order.data} /> : <Paying order={order.data} fresh={fresh} />}
+        {settled ? (
+          <Receipt counter={counter.data} order={order.data} fresh={fresh} />
+        ) : (
+          <>
+            <Paying order={order.data} fresh={fresh} />
+            <CallOff order={order.data} language={counter.data.language} fresh={fresh} />
+          </>
+        )}
       </CounterFrame>
     </SayProvider>
   );
@@ -308,7 +316,13 @@ function WalletButton({ order, fresh }: { order: PlacedOrder; fresh: (order: Pla
   );
 }
 
-function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
+interface ReceiptProps {
+  counter: Counter;
+  order: PlacedOrder;
+  fresh: (order: PlacedOrder) => void;
+}
+
+function Receipt({ counter, order, fresh }: ReceiptProps) {
   const say = useSay();
   const { quote } = order;
   const amount = (value: string) => money(value, quote.currency, counter.language);
@@ -397,6 +411,7 @@ function Receipt({ counter, order }: { counter: Counter; order: PlacedOrder }) {
           names={paperNames(say)}
         />
       </div>
+      <CallOff order={order} language={counter.language} fresh={fresh} />
       <SendBack order={order} language={counter.language} />
     </div>
   );

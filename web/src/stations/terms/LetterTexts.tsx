@@ -13,6 +13,7 @@ const occasions = [
   { id: "sent", name: say("allHasLeft"), to: say("toTheBuyer") },
   { id: "refund", name: say("moneyWasGivenBack"), to: say("toTheBuyer") },
   { id: "cancelled", name: say("youCalledOff"), to: say("toTheBuyer") },
+  { id: "called-off", name: say("buyerCalledOff"), to: say("toTheBuyer") },
   { id: "unfinished", name: say("basketWasLeft"), to: say("buyerWhoAgreed") },
   { id: "reminder", name: say("youRemindPayment"), to: say("toTheBuyer") },
   { id: "hold-reminder", name: say("halfWayToLapsing"), to: say("toTheBuyer") },

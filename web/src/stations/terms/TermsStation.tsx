@@ -4,6 +4,7 @@ import { answer, api } from "../../api/client";
 import { useActs, useBench, useMarks, useSpotlight } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { Fold } from "../../shared/Fold";
+import type { Notation } from "../../shared/notation/notation";
 import { lines, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { type SetupPath, setupPath, valueAt } from "../../shared/paths";
 import { languageName } from "../../shared/places";
@@ -25,6 +26,18 @@ const kinds = [
   { id: "privacy", name: say("privacy") },
   { id: "legal-notice", name: say("legalNotice") },
 ];
+
+const callOffs = [
+  { id: "", name: say("notThemselves") },
+  { id: "leaves", name: say("untilItLeaves") },
+  { id: "hours", name: say("forSomeHours") },
+];
+
+/** Not at all, until something leaves, or for hours: a day, until another number is typed. */
+const callOff: Notation = {
+  write: (value) => (value == null ? "" : (value as { hours?: number | null }).hours == null ? "leaves" : "hours"),
+  read: (text) => (text === "" ? undefined : text === "hours" ? { hours: 24 } : {}),
+};
 
 /** The facts left, the texts right, in every language of the shop. */
 export function TermsStation() {
@@ -99,6 +112,10 @@ export function TermsStation() {
             ]}
             read={(text) => text || undefined}
           />
+          <Field path={setupPath("terms", "callOff")} label={say("buyersCallOff")} choices={callOffs} {...callOff} />
+          {bench.setup.terms.callOff?.hours != null && (
+            <Field path={setupPath("terms", "callOff", "hours")} label={say("hoursToCallOff")} {...whole} />
+          )}
           <Field path={setupPath("terms", "prior")} label={say("lowestPriceShown")} choices={yesNoChoices} {...yesNo} />
           {languages.map((language) => (
             <Field

@@ -1,15 +1,19 @@
 package vestcoin.app.checkout;
 
 import java.math.BigDecimal;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.order.Cancelling;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
+import vestcoin.core.message.Message;
 
 /** What the page of a placed order asks: where it stands, and paying it. */
 @RestController
@@ -26,12 +30,15 @@ class OrderPageController {
     private final Placing placing;
     private final Payments payments;
     private final PaymentBook book;
+    private final Cancelling cancelling;
 
-    OrderPageController(PlacedOrders placed, Placing placing, Payments payments, PaymentBook book) {
+    OrderPageController(
+            PlacedOrders placed, Placing placing, Payments payments, PaymentBook book, Cancelling cancelling) {
         this.placed = placed;
         this.placing = placing;
         this.payments = payments;
         this.book = book;
+        this.cancelling = cancelling;
     }
 
     @PostMapping("/api/counter/orders/{token}/payments")
@@ -48,6 +55,21 @@ class OrderPageController {
                 placed.find(token),
                 way.method() == null ? "" : way.method(),
                 way.expected() == null ? BigDecimal.ZERO : way.expected());
+        return placed.of(placed.find(token));
+    }
+
+    /** Calls an order off, as long as the shop lets its buyer; what was paid is given back. */
+    @PostMapping("/api/counter/orders/{token}/call-off")
+    PlacedOrder callOff(@PathVariable String token) {
+        Orders.Order order = placed.find(token);
+        if (!order.cancelled() && placed.of(order).callingOff().isEmpty()) {
+            throw new ApiProblem(
+                    HttpStatus.CONFLICT,
+                    "token",
+                    Message.of("checkout.cannot-be-called-off-any-more"),
+                    Message.of("checkout.withdraw-or-ask-shop"));
+        }
+        cancelling.cancelForBuyer(order);
         return placed.of(placed.find(token));
     }
 

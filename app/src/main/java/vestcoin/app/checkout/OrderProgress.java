@@ -86,6 +86,19 @@ class OrderProgress {
                 .toList();
     }
 
+    /** Whether its buyer can call it off now, as the edition says by which it was ordered. */
+    Optional<PlacedOrder.CallingOff> callingOff(Orders.Order order, Document document) {
+        return order.cancelled()
+                ? Optional.empty()
+                : document.setup()
+                        .terms()
+                        .callOff()
+                        .filter(granted -> granted.open(order.placedAt(), !order.nothingHasLeft(), clock.instant()))
+                        .filter(granted ->
+                                vouchers.ofOrder(order.id()).stream().noneMatch(SoldVouchers.SoldVoucher::used))
+                        .map(granted -> new PlacedOrder.CallingOff(granted.until(order.placedAt())));
+    }
+
     List<PlacedOrder.VoucherIssued> vouchers(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         return vouchers.ofOrder(order.id()).stream()

@@ -28,6 +28,8 @@ import vestcoin.core.payment.Payment;
  * @param subscriptions what of it is charged again
  * @param downloads its files
  * @param vouchers those issued with it
+ * @param callingOff whether its buyer can call it off now, and until when
+ * @param byBuyer whether its buyer has called it off
  */
 record PlacedOrder(
         String token,
@@ -56,7 +58,12 @@ record PlacedOrder(
         Optional<LocalDate> keptUntil,
         List<SubscriptionLink> subscriptions,
         List<HandedOver> downloads,
-        List<VoucherIssued> vouchers) {
+        List<VoucherIssued> vouchers,
+        Optional<CallingOff> callingOff,
+        boolean byBuyer) {
+    /** @param until the instant it ends, without one when anything leaves */
+    record CallingOff(Optional<Instant> until) {}
+
     /**
      * A voucher of it.
      *

@@ -101,6 +101,8 @@ class PlacedOrders {
                         .map(at -> HoldPeriod.lastDay(at, document.compiled().zone())),
                 progress.subscriptions(order, quote),
                 progress.files(order, document),
-                progress.vouchers(order));
+                progress.vouchers(order),
+                progress.callingOff(order, document),
+                order.byBuyer());
     }
 }

@@ -338,6 +338,13 @@ final class LetterTexts {
         return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, own()));
     }
 
+    /** What the shop is told of an order its buyer has called off. */
+    LetterContent calledOff(Orders.Order order, String link) {
+        String subject = say("called-off-copy", "order", String.valueOf(order.number()), "name", order.name());
+        return new LetterContent(
+                subject, new Body(List.of(say("called-off-copy-text")), List.of(), -1, link, say("at-desk")));
+    }
+
     /** A letter to whoever gets vouchers. @param facts the message that goes with them, codes, how they are used */
     LetterContent voucher(String occasion, Map<String, String> values, List<String> facts, String link) {
         LetterWording.Said said = wording.said(occasion, values, true);

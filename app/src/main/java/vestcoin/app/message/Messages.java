@@ -179,15 +179,7 @@ public class Messages {
                     order.email(),
                     words.told("ready", order, BigDecimal.ZERO, besides, link(order)));
         }
-        if (order.cancelled() && !order.lapsed()) {
-            owe(
-                    order,
-                    setup.shop(),
-                    "cancelled",
-                    "",
-                    order.email(),
-                    words.told("cancelled", order, BigDecimal.ZERO, besides, link(order)));
-        }
+        calledOff(order, setup, words, besides);
         waited(order, payments, setup, words, besides);
         long refunded =
                 payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
@@ -199,6 +191,30 @@ public class Messages {
                     String.valueOf(refunded),
                     order.email(),
                     words.told("refund", order, amount(refunded, order), besides.without(), link(order)));
+        }
+    }
+
+    /** Tells that an order was called off, the shop too where the buyer did. */
+    private void calledOff(Orders.Order order, Setup setup, LetterTexts words, LetterTexts.Besides besides) {
+        if (!order.cancelled() || order.lapsed()) {
+            return;
+        }
+        owe(
+                order,
+                setup.shop(),
+                "cancelled",
+                "",
+                order.email(),
+                words.told(order.byBuyer() ? "called-off" : "cancelled", order, BigDecimal.ZERO, besides, link(order)));
+        if (order.byBuyer() && !setup.shop().email().isBlank()) {
+            owe(
+                    order,
+                    setup.shop(),
+                    "cancelled",
+                    "copy",
+                    setup.shop().email(),
+                    LetterTexts.in(setup, setup.shop().language())
+                            .calledOff(order, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
         }
     }
 

@@ -57,10 +57,15 @@ public class Cancelling {
 
     /** @throws ApiProblem if something has left already, or the buyer is paying at this moment */
     public void cancel(Orders.Order order, String actor) {
-        cancel(order, actor, false);
+        cancel(order, actor, CalledOffBy.SHOP);
     }
 
-    private void cancel(Orders.Order order, String actor, boolean lapsed) {
+    /** Calls an order off for its buyer. @throws ApiProblem as {@link #cancel} */
+    public void cancelForBuyer(Orders.Order order) {
+        cancel(order, "buyer", CalledOffBy.BUYER);
+    }
+
+    private void cancel(Orders.Order order, String actor, CalledOffBy who) {
         if (!order.nothingHasLeft()) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
@@ -70,7 +75,7 @@ public class Cancelling {
         }
         events.publishEvent(new OrderCalledOff(order.id()));
         book.ofOrder(order.id()).forEach(payments::asked);
-        if (!orders.cancel(order, stock(order), lapsed)) {
+        if (!orders.cancel(order, stock(order), who)) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",
@@ -92,7 +97,7 @@ public class Cancelling {
     public void lapse() {
         for (Orders.Order order : waiting.overdue(AT_A_TIME)) {
             try {
-                cancel(order, "Vest Coin", true);
+                cancel(order, "Vest Coin", CalledOffBy.TIME);
             } catch (ApiProblem paying) {
                 LOG.info("order {} of {} does not lapse yet: {}", order.number(), order.shop(), paying.getMessage());
             } catch (RuntimeException e) {

@@ -30,12 +30,12 @@ public class Orders {
     /**
      * @param payable all of it, in minor units @param due what is left to pay by the method chosen, beside
      *     vouchers @param sent how much of it has left: no, in part, all, or nothing where nothing has to @param
-     *     language the buyer ordered in @param cancelledAt when the seller called it off, or it lapsed, or null @param
-     *     quiet whether its letters wait for the money @param lapsed whether it was called off by itself, its money not
-     *     having come @param taxEdition the edition its taxes and ways to pay come from, where that is another, or
-     *     null @param subscription it is a charge of, or null @param readyAt when what is collected was made ready, or
-     *     null @param lapsesAt until when it waits for its money, or null @param remindedAt when its buyer was
-     *     reminded, or null
+     *     language the buyer ordered in @param cancelledAt when it was called off, or null @param quiet whether its
+     *     letters wait for the money @param lapsed whether it was called off by itself, its money not having
+     *     come @param byBuyer whether its buyer called it off @param taxEdition the edition its taxes and ways to pay
+     *     come from, where that is another, or null @param subscription it is a charge of, or null @param readyAt when
+     *     what is collected was made ready, or null @param lapsesAt until when it waits for its money, or null @param
+     *     remindedAt when its buyer was reminded, or null
      */
     public record Order(
             long id,
@@ -62,6 +62,7 @@ public class Orders {
             Instant cancelledAt,
             String wishes,
             boolean lapsed,
+            boolean byBuyer,
             boolean quiet,
             Integer taxEdition,
             Long subscription,
@@ -176,7 +177,7 @@ public class Orders {
     static final String ORDER = """
             select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
                 name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
-                quiet, tax_edition, subscription, ready_at, lapses_at,
+                by_buyer, quiet, tax_edition, subscription, ready_at, lapses_at,
                 reminded_at from orders
             """;
 
@@ -337,7 +338,7 @@ public class Orders {
      *     left
      */
     @Transactional
-    public boolean cancel(Order order, Map<String, BigDecimal> stock, boolean lapsed) {
+    public boolean cancel(Order order, Map<String, BigDecimal> stock, CalledOffBy who) {
         // The order's row alone, as those do who issue papers: they lock the shop after it.
         boolean before = sql.sql("select cancelled_at is not null from orders where id = :id for update")
                 .param("id", order.id())
@@ -347,11 +348,13 @@ public class Orders {
             return true;
         }
         if (sql.sql("""
-                update orders set cancelled_at = :at, lapsed = :lapsed where id = :id and sent in ('no', 'nothing')
+                update orders set cancelled_at = :at, lapsed = :lapsed, by_buyer = :buyer where id = :id
+                  and sent in ('no', 'nothing')
                   and not exists (select 1 from payment where order_id = orders.id and gateway is not null and
                       state in ('created', 'needs-buyer', 'pending'))""")
                         .param("at", clock.instant().atOffset(ZoneOffset.UTC))
-                        .param("lapsed", lapsed)
+                        .param("lapsed", who == CalledOffBy.TIME)
+                        .param("buyer", who == CalledOffBy.BUYER)
                         .param("id", order.id())
                         .update()
                 == 0) {

@@ -76,13 +76,17 @@ public class Returns {
         Document document = editions.of(order.shop(), order.by()).document();
         ZoneId zone = ZoneId.of(document.setup().shop().timeZone());
         var asked = OrderFile.parse(order.document());
-        Optional<LocalDate> sent = order.sent().equals("all")
-                ? sql.sql("select max(at) from dispatch where order_id = :order")
-                        .param("order", order.id())
-                        .query(Instant.class)
-                        .optional()
-                        .map(at -> LocalDate.ofInstant(at, zone))
-                : Optional.empty();
+        Optional<LocalDate> sent =
+                switch (order.sent()) {
+                    case "all" ->
+                        sql.sql("select max(at) from dispatch where order_id = :order")
+                                .param("order", order.id())
+                                .query(Instant.class)
+                                .optional()
+                                .map(at -> LocalDate.ofInstant(at, zone));
+                    case "nothing" -> Optional.of(LocalDate.ofInstant(order.placedAt(), zone));
+                    default -> Optional.empty();
+                };
         if (excluded(order).size() == quote(order).lines().size()) {
             return Optional.empty();
         }

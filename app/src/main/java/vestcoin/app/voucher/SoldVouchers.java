@@ -128,8 +128,8 @@ public class SoldVouchers {
 
     /** Lets a voucher be written again, to another address if need be. */
     void again(long id, String name, String email) {
-        sql.sql(
-                        "update sold_voucher set name = :name, email = :email, sends = sends + 1, told_at = null where id = :id")
+        sql.sql("update sold_voucher set name = :name, email = :email, sends = sends + 1, told_at = null "
+                        + "where id = :id")
                 .param("name", name)
                 .param("email", email)
                 .param("id", id)

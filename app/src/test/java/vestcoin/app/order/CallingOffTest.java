@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
 import vestcoin.app.run.DemoShop;
 import vestcoin.standins.pay.TestCard;
 
@@ -48,6 +49,43 @@ class CallingOffTest {
 
     private JdbcClient sql() {
         return shop.context().getBean(JdbcClient.class);
+    }
+
+    @Test
+    void a_buyer_calls_off_until_something_leaves_and_has_everything_back() throws Exception {
+        JsonNode placed = placed(basket("card"));
+        shop.anybody().pay(placed, TestCard.APPROVED);
+        String page = "/api/counter/orders/" + placed.path("token").asString();
+        assertThat(shop.anybody().get(page).json().path("callingOff").isObject())
+                .isTrue();
+        Caller.Answer off = shop.anybody().post(page + "/call-off", "");
+        assertThat(off.status()).as(off.text()).isEqualTo(200);
+        assertThat(off.json().path("cancelled").asBoolean()).isTrue();
+        assertThat(off.json().path("byBuyer").asBoolean()).isTrue();
+        assertThat(off.json().path("callingOff").isMissingNode()
+                        || off.json().path("callingOff").isNull())
+                .isTrue();
+        assertThat(shop.anybody().post(page + "/call-off", "").status())
+                .as("said twice")
+                .isEqualTo(200);
+        JsonNode desk = owner.get(path(placed)).json();
+        assertThat(desk.path("payments").path(0).path("state").asString()).isEqualTo("voided");
+        String number = placed.path("number").asString();
+        Soon.holds(() -> assertThat(shop.services().post().letters())
+                .anySatisfy(letter -> assertThat(letter.subject()).contains("You have called order " + number + " off"))
+                .anySatisfy(letter -> {
+                    assertThat(letter.subject()).contains("Order " + number).contains("called off by its buyer");
+                    assertThat(letter.to()).isEqualTo("hello@tern-and-tether.example");
+                }));
+
+        JsonNode sent = placed(basket("card"));
+        shop.anybody().pay(sent, TestCard.APPROVED);
+        owner.post(path(sent) + "/dispatch", key());
+        String gone = "/api/counter/orders/" + sent.path("token").asString();
+        assertThat(shop.anybody().get(gone).json().path("callingOff").isObject())
+                .isFalse();
+        assertThat(shop.anybody().post(gone + "/call-off", "").sentence())
+                .isEqualTo("This order cannot be called off here any more.");
     }
 
     @Test

@@ -318,7 +318,8 @@ class VouchersSoldTest {
         JsonNode refunded = bought(basket("card", List.of(), List.of(voucher("40.00", 1))), List.of());
         String code = page(refunded).path("vouchers").path(0).path("code").asString();
         assertThat(desk(refunded).path("sent").asString()).isEqualTo("nothing");
-        assertThat(act(refunded, "dispatch", Map.of()).sentence()).isEqualTo("Nothing of this order is sent or handed over.");
+        assertThat(act(refunded, "dispatch", Map.of()).sentence())
+                .isEqualTo("Nothing of this order is sent or handed over.");
         assertThat(refund(refunded, "40.00", Map.of()).status()).isEqualTo(200);
         assertThat(quoted(code).path("vouchers")).isEmpty();
         papersMatch(refunded);

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
+import vestcoin.core.terms.CallOff;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.Terms.Letter;
@@ -22,6 +23,7 @@ final class TermsCheck {
     private static final Pattern BRACES = Pattern.compile("\\{([^{}]*)}");
     private static final int LONGEST_WORDS = 500;
     private static final int LONGEST_TEXT = 50_000;
+    private static final int MOST_HOURS = 720;
 
     private TermsCheck() {}
 
@@ -29,6 +31,20 @@ final class TermsCheck {
         Terms terms = setup.terms();
         Set<String> groups =
                 setup.goods().groups().stream().map(group -> group.id()).collect(Collectors.toSet());
+        terms.callOff()
+                .flatMap(CallOff::hours)
+                .ifPresent(hours -> problems.when(
+                        hours < 1 || hours > MOST_HOURS,
+                        "terms/callOff/hours",
+                        Message.of(
+                                "setup.has-to-from-to",
+                                "what",
+                                Message.of("setup.hours-to-call-off"),
+                                "least",
+                                1,
+                                "most",
+                                MOST_HOURS),
+                        Message.of("setup.write-number-within")));
         terms.exceptions()
                 .keySet()
                 .forEach(group -> problems.when(

@@ -6,7 +6,7 @@ import java.util.Optional;
 /**
  * Whether a buyer can still withdraw from an order or send something back. Source: Directive 2011/83/EU, Article 9: the
  * days run from when the goods are received, and before that too; the receipt is taken to be the last day the delivery
- * takes.
+ * takes. Of what does not leave the shop they run from the day of the order.
  *
  * @param kind a withdrawal, which a consumer has by law, or a return, which the shop grants
  * @param until last day, once it is known
@@ -24,7 +24,8 @@ public record ReturnRight(Kind kind, Optional<LocalDate> until) {
      * What is open to a buyer on a day, or nothing.
      *
      * @param consumer whether a person bought; businesses have no right of withdrawal
-     * @param sent day the last of it left; nothing while something is still to leave
+     * @param sent day the last of it left, or it was ordered where nothing has to; nothing while something is still to
+     *     leave
      * @param transit working days it takes at most
      */
     public static Optional<ReturnRight> open(

@@ -25,6 +25,7 @@ import java.util.TreeMap;
  * @param returnPayer who pays for sending goods back; nothing is said without it
  * @param exceptions product groups nobody withdraws from, and why
  * @param asking what the counter asks besides name and address
+ * @param callOff how long buyers can call an order off themselves; not at all without it
  */
 @RecordBuilder
 public record Terms(
@@ -40,7 +41,8 @@ public record Terms(
         Map<String, Map<String, String>> words,
         Optional<Payer> returnPayer,
         Map<String, Exclusion> exceptions,
-        Asking asking) {
+        Asking asking,
+        Optional<CallOff> callOff) {
     public static final String LEGAL_NOTICE = "legal-notice";
     public static final String PRIVACY = "privacy";
     public static final String SHIPPING = "shipping";
@@ -57,6 +59,7 @@ public record Terms(
         returnPayer = returnPayer == null ? Optional.empty() : returnPayer;
         exceptions = exceptions == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(exceptions));
         asking = asking == null ? Asking.NOTHING : asking;
+        callOff = callOff == null ? Optional.empty() : callOff;
     }
 
     public Terms(
@@ -77,6 +80,7 @@ public record Terms(
                 texts,
                 orderButton,
                 prior,
+                null,
                 null,
                 null,
                 null,
@@ -114,6 +118,7 @@ public record Terms(
                 "sent",
                 "refund",
                 "cancelled",
+                "called-off",
                 "reminder",
                 "unfinished",
                 "sent-part",
