@@ -368,10 +368,11 @@ function Receipt({ counter, order, fresh }: ReceiptProps) {
           <Row key={voucher.code} name={say("voucher", { code: voucher.code })} value={`−${amount(voucher.used)}`} />
         ))}
         {quote.rounding && <Row name={say("rounded")} value={amount(quote.rounding)} />}
+        {order.inPart && <Row name={say("hasComeAlready")} value={`−${amount(order.inPart.came)}`} />}
         <div className="my-2 flex items-baseline justify-between border-y-2 border-base-content py-2">
           <span className="font-head text-lg font-bold">{paidHow(order, say)}</span>
           <span className="figure text-2xl font-bold" data-total={quote.payable}>
-            {amount(quote.toPay)}
+            {amount(order.inPart?.left ?? quote.toPay)}
           </span>
         </div>
         {quote.prices === "with-tax" &&

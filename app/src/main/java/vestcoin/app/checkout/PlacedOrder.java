@@ -30,6 +30,7 @@ import vestcoin.core.payment.Payment;
  * @param vouchers those issued with it
  * @param callingOff whether its buyer can call it off now, and until when
  * @param byBuyer whether its buyer has called it off
+ * @param inPart where only a part of its money has come
  */
 record PlacedOrder(
         String token,
@@ -60,7 +61,11 @@ record PlacedOrder(
         List<HandedOver> downloads,
         List<VoucherIssued> vouchers,
         Optional<CallingOff> callingOff,
-        boolean byBuyer) {
+        boolean byBuyer,
+        Optional<PaidInPart> inPart) {
+    /** What of its money has come beside vouchers, and what has not. */
+    record PaidInPart(BigDecimal came, BigDecimal left) {}
+
     /** @param until the instant it ends, without one when anything leaves */
     record CallingOff(Optional<Instant> until) {}
 

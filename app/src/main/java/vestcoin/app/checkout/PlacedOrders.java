@@ -1,7 +1,9 @@
 package vestcoin.app.checkout;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import vestcoin.app.edge.ApiProblem;
@@ -103,6 +105,14 @@ class PlacedOrders {
                 progress.files(order, document),
                 progress.vouchers(order),
                 progress.callingOff(order, document),
-                order.byBuyer());
+                order.byBuyer(),
+                payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order, each)));
+    }
+
+    private static PlacedOrder.PaidInPart inPart(Orders.Order order, PaymentBook.Payment payment) {
+        int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        return new PlacedOrder.PaidInPart(
+                BigDecimal.valueOf(payment.captured(), digits),
+                BigDecimal.valueOf(payment.amount() - payment.captured(), digits));
     }
 }
