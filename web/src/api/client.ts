@@ -18,6 +18,7 @@ export type FirstAnswers = Schemas["FirstAnswers"];
 export type SheetPreview = Schemas["SheetFilePreview"];
 export type CountryCoverage = Schemas["CountryCoverage"];
 export type Finding = Schemas["Finding"];
+export type MailServerView = Schemas["MailServerView"];
 export type PriceChange = Schemas["PriceChange"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];

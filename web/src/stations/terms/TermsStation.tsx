@@ -15,6 +15,7 @@ import { Asking } from "./Asking";
 import { Duties } from "./Duties";
 import { Exclusions } from "./Exclusions";
 import { LetterTexts } from "./LetterTexts";
+import { MailServer } from "./MailServer";
 import { OtherWords } from "./OtherWords";
 import { OwnPhrases } from "./OwnPhrases";
 
@@ -155,6 +156,7 @@ export function TermsStation() {
         <Asking />
       </Fold>
       <Fold title={say("letters")} note={say("whatBuyersAreWrittenWhen")}>
+        <MailServer />
         <LetterTexts languages={languages} />
       </Fold>
       <Fold title={say("whatWeSay")} note={say("phrasesCounterLettersPapersWorded")}>

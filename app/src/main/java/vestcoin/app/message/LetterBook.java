@@ -4,8 +4,10 @@ import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -45,17 +47,21 @@ public class LetterBook {
         }
     }
 
-    private record Due(long id, String mime) {}
+    private record Due(long id, String shop, boolean practice, String mime) {}
 
     private final JdbcClient sql;
     private final PostService post;
+    private final MailServers servers;
+    private final SmtpPost smtp;
     private final Clock clock;
     private final ScheduledExecutorService queue =
             Executors.newSingleThreadScheduledExecutor(task -> new Thread(task, "letters"));
 
-    LetterBook(JdbcClient sql, PostService post, Clock clock) {
+    LetterBook(JdbcClient sql, PostService post, MailServers servers, SmtpPost smtp, Clock clock) {
         this.sql = sql;
         this.post = post;
+        this.servers = servers;
+        this.smtp = smtp;
         this.clock = clock;
     }
 
@@ -87,29 +93,43 @@ public class LetterBook {
         queue.submit(() -> {}).get(1, TimeUnit.MINUTES);
     }
 
-    /** Sends what has not been taken yet, the oldest first; stops at the first silence. */
+    /**
+     * Sends what has not been taken yet, the oldest first. Letters of practice orders, and of a shop without a mail
+     * server, go to the post room. Where one says nothing, what else would go there waits.
+     */
     void deliver() {
-        for (Due due : sql.sql(
-                        "select id, mime from letter where sent_at is null and tries < :tries order by id limit :most")
+        Set<String> silent = new HashSet<>();
+        for (Due due : sql.sql("""
+                        select l.id, l.shop, coalesce(o.mode = 'test', false) as practice, l.mime
+                        from letter l left join orders o on o.id = l.order_id
+                        where l.sent_at is null and l.tries < :tries order by l.id limit :most""")
                 .param("tries", MOST_TRIES)
                 .param("most", AT_A_TIME)
                 .query(Due.class)
                 .list()) {
+            Optional<MailServers.Access> server = due.practice() ? Optional.empty() : servers.access(due.shop());
+            String line = server.isPresent() ? due.shop() : "";
+            if (silent.contains(line)) {
+                continue;
+            }
             try {
-                post.send(due.mime());
+                server.ifPresentOrElse(by -> smtp.send(by, due.mime()), () -> post.send(due.mime()));
                 sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else "
                                 + "mime end where id = :id")
                         .param("at", now())
                         .param("id", due.id())
                         .update();
+                servers.wentWell(due.shop());
             } catch (ProviderRejection e) {
                 LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
                 sql.sql("update letter set tries = tries + 1 where id = :id")
                         .param("id", due.id())
                         .update();
+                servers.wentWrong(due.shop(), e.getMessage());
             } catch (ProviderTimeout e) {
                 LOG.info("letters wait: {}", e.getMessage());
-                return;
+                servers.wentWrong(due.shop(), e.getMessage());
+                silent.add(line);
             }
         }
     }

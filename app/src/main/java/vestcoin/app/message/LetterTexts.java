@@ -338,6 +338,12 @@ final class LetterTexts {
         return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, own()));
     }
 
+    /** A letter to the shop itself, to see whether letters leave. */
+    LetterContent trial() {
+        return new LetterContent(
+                say("trial", "shop", shop.name()), new Body(List.of(say("trial-text")), List.of(), -1, "", ""));
+    }
+
     /** What the shop is told of an order its buyer has called off. */
     LetterContent calledOff(Orders.Order order, String link) {
         String subject = say("called-off-copy", "order", String.valueOf(order.number()), "name", order.name());

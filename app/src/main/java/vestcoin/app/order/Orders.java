@@ -79,6 +79,11 @@ public class Orders {
             return sent.equals("no") || sent.equals("nothing");
         }
 
+        /** Whether nothing of it is still to leave. */
+        public boolean allHasLeft() {
+            return sent.equals("all") || sent.equals("nothing");
+        }
+
         public boolean cancelled() {
             return cancelledAt != null;
         }

@@ -178,7 +178,7 @@ public class Issuing {
             long refunded =
                     payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
             boolean paid = captured == order.payable();
-            boolean gone = order.sent().equals("all");
+            boolean gone = order.allHasLeft();
             Map<Integer, Paper> invoices = papers.invoices(order.id());
             BigDecimal spread = amount(captured);
             for (int b = 0; b < bills.size(); b++) {

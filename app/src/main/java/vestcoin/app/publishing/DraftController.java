@@ -21,6 +21,7 @@ import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
+import vestcoin.app.message.MailServers;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.DraftView;
@@ -57,13 +58,16 @@ class DraftController {
     private final Editions editions;
     private final Gateways gateways;
     private final ProductFiles files;
+    private final MailServers servers;
     private final Clock clock;
 
-    DraftController(Drafts drafts, Editions editions, Gateways gateways, ProductFiles files, Clock clock) {
+    DraftController(
+            Drafts drafts, Editions editions, Gateways gateways, ProductFiles files, MailServers servers, Clock clock) {
         this.drafts = drafts;
         this.editions = editions;
         this.gateways = gateways;
         this.files = files;
+        this.servers = servers;
         this.clock = clock;
     }
 
@@ -231,6 +235,7 @@ class DraftController {
                                 Sales.NONE,
                                 Set.of(),
                                 Phrases.forBuyers().size())
-                        .having(files.products(shop)));
+                        .having(files.products(shop))
+                        .writing(servers.trouble(shop)));
     }
 }

@@ -17,6 +17,7 @@ import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Phrases;
+import vestcoin.app.message.MailServers;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
@@ -60,15 +61,23 @@ class OpeningController {
     private final Drafts drafts;
     private final Gateways gateways;
     private final ProductFiles files;
+    private final MailServers servers;
     private final Clock clock;
 
     OpeningController(
-            ShopOpenings doors, Editions editions, Drafts drafts, Gateways gateways, ProductFiles files, Clock clock) {
+            ShopOpenings doors,
+            Editions editions,
+            Drafts drafts,
+            Gateways gateways,
+            ProductFiles files,
+            MailServers servers,
+            Clock clock) {
         this.doors = doors;
         this.editions = editions;
         this.drafts = drafts;
         this.gateways = gateways;
         this.files = files;
+        this.servers = servers;
         this.clock = clock;
     }
 
@@ -135,7 +144,8 @@ class OpeningController {
                                 untried,
                                 Phrases.forBuyers().size(),
                                 FirstDraft.sampleNames(),
-                                Optional.of(files.products(shop))))
+                                Optional.of(files.products(shop)),
+                                servers.trouble(shop)))
                 .stream()
                 .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
                 .toList();

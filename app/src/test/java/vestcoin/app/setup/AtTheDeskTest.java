@@ -371,6 +371,7 @@ class AtTheDeskTest {
                                 java.util.Set.of(),
                                 0,
                                 FirstDraft.sampleNames(),
+                                java.util.Optional.empty(),
                                 java.util.Optional.empty()))
                 .stream()
                 .map(Finding::id)

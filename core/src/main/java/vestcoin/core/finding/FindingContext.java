@@ -17,6 +17,7 @@ import vestcoin.core.tax.Sales;
  * @param untried accounts no payment was tried with since they changed
  * @param samples names of the goods a new shop begins with
  * @param files ids of products that have files to download; nothing where nobody knows
+ * @param lettersWait why letters do not leave, as the mail server said; nothing where they do
  */
 public record FindingContext(
         Instant at,
@@ -25,9 +26,10 @@ public record FindingContext(
         Set<String> untried,
         int phrases,
         Set<String> samples,
-        Optional<Set<String>> files) {
+        Optional<Set<String>> files,
+        Optional<String> lettersWait) {
     public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases) {
-        this(at, gateways, sales, untried, phrases, Set.of(), Optional.empty());
+        this(at, gateways, sales, untried, phrases, Set.of(), Optional.empty(), Optional.empty());
     }
 
     public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
@@ -40,6 +42,11 @@ public record FindingContext(
 
     /** The same where it is known which products have files. */
     public FindingContext having(Set<String> products) {
-        return new FindingContext(at, gateways, sales, untried, phrases, samples, Optional.of(products));
+        return new FindingContext(at, gateways, sales, untried, phrases, samples, Optional.of(products), lettersWait);
+    }
+
+    /** The same where letters may wait. @param why they do */
+    public FindingContext writing(Optional<String> why) {
+        return new FindingContext(at, gateways, sales, untried, phrases, samples, files, why);
     }
 }

@@ -82,6 +82,12 @@ final class TermsFindings {
         });
         words(setup, languages.subList(1, languages.size()), at);
         phrases(setup, known.phrases(), languages, at);
+        known.lettersWait()
+                .ifPresent(why -> at.look(
+                        "letters-do-not-leave",
+                        "terms/letters",
+                        Message.of("finding.letters-do-not-leave", "why", why),
+                        Message.of("finding.look-at-mail-server")));
         lacking("terms/orderButton", Message.of("finding.order-button"), terms.orderButton(), languages, at);
     }
 
