@@ -20,6 +20,7 @@ export type CountryCoverage = Schemas["CountryCoverage"];
 export type Finding = Schemas["Finding"];
 export type MailServerView = Schemas["MailServerView"];
 export type PriceChange = Schemas["PriceChange"];
+export type Sales = Schemas["SalesView"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];
 export type Destination = Schemas["Destination"];

@@ -21,6 +21,8 @@ const paid = ["authorised", "captured", "refunded", "disputed"];
 /** Ways whose payment waits for money that comes by itself: the order stands, nothing more is asked here. */
 const awaited = ["transfer", "cash-on-delivery", "cash-at-pickup", "cheque", "on-account"];
 const open = ["pending", "created"];
+/** How often a page is read while something may still follow. */
+const MOMENTS = 5;
 
 const stands = (order: PlacedOrder): boolean =>
   paid.includes(order.state) || (awaited.includes(order.kind ?? "") && order.state !== "unpaid");
@@ -44,8 +46,13 @@ export function OrderPage() {
   const order = useQuery({
     queryKey: key,
     queryFn: () => answer(api.GET("/api/counter/orders/{token}", { params: { path: { token } } })),
-    refetchInterval: ({ state: { data } }) =>
-      data && open.includes(data.state) && !awaited.includes(data.kind ?? "") ? 3000 : false,
+    // While a bank is silent; and a few times in any case, as files and vouchers follow the money a moment later.
+    refetchInterval: ({ state: { data, dataUpdateCount } }) =>
+      data && open.includes(data.state) && !awaited.includes(data.kind ?? "")
+        ? 3000
+        : dataUpdateCount < MOMENTS
+          ? 1500
+          : false,
   });
   useEffect(() => {
     if (!order.data) return;

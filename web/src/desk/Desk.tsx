@@ -3,6 +3,7 @@ import { Navigate, Route, Routes, useParams } from "react-router";
 import { answer, api, type Session } from "../api/client";
 import { OrderList } from "../orders/OrderList";
 import { OrderSheet } from "../orders/OrderSheet";
+import { SalesPage } from "../orders/SalesPage";
 import { SubscriberList } from "../orders/SubscriberList";
 import { SubscriberSheet } from "../orders/SubscriberSheet";
 import { say } from "../shared/say";
@@ -64,6 +65,7 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="opening" element={<OpeningStation />} />
           <Route path="orders" element={<OrderList />} />
           <Route path="orders/:number" element={<OrderSheet />} />
+          <Route path="sales" element={<SalesPage />} />
           <Route path="subscriptions" element={<SubscriberList />} />
           <Route path="subscriptions/:id" element={<SubscriberSheet />} />
           <Route path="*" element={<Beginning />} />

@@ -110,6 +110,9 @@ export function OrderList() {
         <a className="underline" href={`/api/shops/${shop}/orders.csv?${new URLSearchParams(wanted)}`} download>
           {say("file")}
         </a>
+        <Link className="underline" to={`/desk/${shop}/sales`}>
+          {say("whatWasSold")}
+        </Link>
         <Link className="underline" to={`/desk/${shop}/subscriptions`}>
           {say("subscriptions")}
         </Link>

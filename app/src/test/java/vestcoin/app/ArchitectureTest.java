@@ -48,6 +48,7 @@ class ArchitectureTest {
                     "buyer",
                     "booking",
                     "statement",
+                    "sales",
                     "storefront",
                     "embedding",
                     "renewing"),
@@ -73,6 +74,7 @@ class ArchitectureTest {
             "OrderListController$OrderRow",
             "OrderController$Paid",
             "SubscriptionViews$SubscriptionPage",
+            "SalesReport$Row",
             "OrderController$Whole");
 
     /** Rows as they are read from a table, which has as many columns as it has. */
@@ -83,7 +85,8 @@ class ArchitectureTest {
             "Gateways$Row",
             "Subscriptions$Subscription",
             "Downloads$Download",
-            "SoldVouchers$SoldVoucher");
+            "SoldVouchers$SoldVoucher",
+            "SalesPapers$PaperOfOrder");
 
     /**
      * Tables with a second writer: a shop is begun by its setup and opened by who may; an order's standing follows its

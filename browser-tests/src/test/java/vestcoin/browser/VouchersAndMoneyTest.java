@@ -161,4 +161,22 @@ class VouchersAndMoneyTest extends AtCounter {
         desk(number);
         browser.see(By.xpath("//h2[contains(., 'voided')]"));
     }
+
+    @Test
+    void what_was_sold_is_a_picture_tables_and_a_file_and_a_mail_server_is_refused_in_a_sentence() throws IOException {
+        browser = Browser.atDesk(shop);
+        browser.go(shop.url() + DESK + "/sales");
+        browser.see(By.xpath("//table//th[.='Given back']"));
+        browser.choose("main select", "day");
+        browser.waitFor("days are shown", () -> browser.shows("Total by day, EUR"));
+        assertThat(browser.violations()).isEmpty();
+        assertThat(browser.see(By.linkText("Every line as CSV")).getDomAttribute("href"))
+                .contains("/sales.csv?by=day");
+        browser.go(shop.url() + DESK + "/terms");
+        browser.click(By.xpath("//summary[starts-with(normalize-space(.), 'Letters')]"));
+        browser.fill("input[name=host]", "no server");
+        browser.click(By.xpath("//section[@aria-label='How letters leave']//button[.='Keep']"));
+        browser.see(By.xpath("//*[@role='alert'][contains(., 'is no name of a server')]"));
+        assertThat(browser.violations()).isEmpty();
+    }
 }

@@ -246,12 +246,42 @@ class LettersInEveryLanguageTest {
                 .replace("{order}", order.path("number").asString());
         awaits(order, "sent", token, handedOver);
 
+        JsonNode byBuyer = bought(language, basket("transfer", "tube", line("wind-sock")));
+        shop.anybody().post("/api/counter/orders/" + byBuyer.path("token").asString() + "/call-off", "");
+        String subject = Phrases.catalogue(language)
+                .get("letter.called-off.subject")
+                .replace("{order}", byBuyer.path("number").asString());
+        awaits(byBuyer, "cancelled", byBuyer.path("token").asString(), subject);
+
         JsonNode off = bought(language, basket("transfer", "tube", line("wind-sock")));
         act(off, "cancel", Map.of());
         has(off, "cancelled", language, off.path("token").asString());
         JsonNode lapsing = bought(language, basket("transfer", "tube", line("wind-sock")));
         pass(8);
         has(lapsing, "lapsed", language, lapsing.path("token").asString());
+    }
+
+    @ParameterizedTest
+    @MethodSource("languages")
+    void a_voucher_is_told_with_its_code_worth_and_last_day(String language) throws Exception {
+        Phrases phrases = Phrases.in(language);
+        JsonNode order = bought(
+                language, basket("card", "", Map.of("product", "gift-voucher", "quantity", "1", "amount", "25.00")));
+        shop.anybody().pay(order, TestCard.APPROVED);
+        JsonNode voucher = shop.anybody()
+                .get("/api/counter/orders/" + order.path("token").asString())
+                .json()
+                .path("vouchers")
+                .path(0);
+        has(
+                order,
+                "voucher",
+                language,
+                voucher.path("code").asString(),
+                phrases.money(new BigDecimal("25.00"), "EUR"),
+                phrases.time(today().plusMonths(60)),
+                voucher.path("url").asString(),
+                "/counter/");
     }
 
     @ParameterizedTest

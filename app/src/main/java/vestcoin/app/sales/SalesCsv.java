@@ -1,0 +1,131 @@
+package vestcoin.app.sales;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
+import java.util.Locale;
+import java.util.Set;
+import org.joda.money.CurrencyUnit;
+import vestcoin.app.format.Json;
+import vestcoin.app.format.Phrases;
+import vestcoin.app.order.Orders;
+import vestcoin.app.paper.Paper;
+import vestcoin.core.invoice.Bill;
+
+/**
+ * Every line of every paper as CSV (RFC 4180), what was given back below zero. What is of the whole order, such as what
+ * was paid, stands in its first row alone, so that columns can be added up. Texts a spreadsheet would take for a
+ * formula get an apostrophe before them.
+ */
+final class SalesCsv implements AutoCloseable {
+    private static final String FORMULA = "=+@-\t\r";
+
+    private final CsvWriter csv;
+    private final Phrases phrases;
+    private final Set<Long> begun = new HashSet<>();
+
+    SalesCsv(OutputStream out, Phrases phrases) {
+        this.csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+        this.phrases = phrases;
+        csv.writeRecord(
+                "order",
+                "placed",
+                "paper",
+                "kind",
+                "issued",
+                "currency",
+                "buyer",
+                "e-mail",
+                "street",
+                "postcode",
+                "town",
+                "country",
+                "VAT number",
+                "line",
+                "what",
+                "quantity",
+                "discount",
+                "net",
+                "tax country",
+                "tax category",
+                "rate",
+                "tax",
+                "gross",
+                "rounding",
+                "paid by",
+                "delivered by",
+                "sent",
+                "paid",
+                "of it by voucher",
+                "refunded");
+    }
+
+    void write(SalesPapers.PaperOfOrder row) {
+        Paper paper = Json.read(row.content(), Paper.class);
+        Orders.Address address = Json.read(row.address(), Orders.Address.class);
+        boolean back = paper.credits().isPresent();
+        boolean firstOfPaper = true;
+        for (Bill.Item item : paper.bill().items()) {
+            boolean first = begun.add(row.orderId());
+            csv.writeRecord(
+                    String.valueOf(row.number()),
+                    row.placedAt().toString(),
+                    paper.number(),
+                    row.kind(),
+                    paper.issued().toString(),
+                    paper.currency(),
+                    plain(row.name()),
+                    plain(row.email()),
+                    plain(String.join(", ", address.lines())),
+                    plain(address.postcode()),
+                    plain(address.city()),
+                    row.country(),
+                    plain(paper.buyer().vat().orElse("")),
+                    item.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                    plain(phrases.say(item.name())),
+                    item.quantity().stripTrailingZeros().toPlainString(),
+                    amount(item.allowance(), back),
+                    amount(item.net(), back),
+                    paper.bill().country().orElse(""),
+                    item.code().name(),
+                    item.rate().stripTrailingZeros().toPlainString(),
+                    amount(item.tax(), back),
+                    amount(item.gross(), back),
+                    firstOfPaper ? amount(paper.rounding(), back) : "",
+                    row.method(),
+                    row.way(),
+                    row.sent(),
+                    first ? minor(row.captured(), paper.currency()) : "",
+                    first ? minor(row.byVoucher(), paper.currency()) : "",
+                    first ? minor(row.refunded(), paper.currency()) : "");
+            firstOfPaper = false;
+        }
+    }
+
+    private static String amount(BigDecimal amount, boolean back) {
+        return (back ? amount.negate() : amount).toPlainString();
+    }
+
+    private static String minor(long amount, String currency) {
+        return BigDecimal.valueOf(amount, CurrencyUnit.of(currency).getDecimalPlaces())
+                .toPlainString();
+    }
+
+    private static String plain(String text) {
+        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+    }
+
+    @Override
+    public void close() {
+        try {
+            csv.close();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
