@@ -133,6 +133,8 @@ class AfterTheClickTest extends AtCounter {
         put("Wind sock");
         address();
         browser.click(By.xpath("//label[contains(., 'Workshop, Example Dock')]"));
+        browser.waitFor(
+                "times can be chosen", () -> browser.count(By.cssSelector("main select option:not([disabled])")) > 0);
         String first = String.valueOf(
                 browser.script("return document.querySelector('main select option:not([disabled])').value"));
         browser.choose("main select", first);
