@@ -181,7 +181,7 @@ function OneCurrency({ sales, currency, by }: CurrencyProps) {
           title={say("taxByCountry")}
           columns={[say("columnNet"), say("columnTax")]}
           rows={mine(sales.taxes).map((row) => ({
-            name: `${row.country ? countryName(row.country, language) : say("noCountry")}, ${row.code} ${row.rate} %`,
+            name: row.country ? `${countryName(row.country, language)}, ${row.code} ${row.rate} %` : say("noCountry"),
             more: amount(row.net),
             value: amount(row.tax),
           }))}
