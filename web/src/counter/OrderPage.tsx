@@ -347,6 +347,7 @@ function Receipt({ counter, order, fresh }: ReceiptProps) {
           <span className="ms-2 border border-dashed border-warning px-1 text-warning">{say("test")}</span>
         )}
       </p>
+      {order.reference && <p className="-mt-3 mb-4">{say("yourOrderNumberIs", { number: order.reference })}</p>}
       <WhereTo order={order} />
       <Parcels order={order} />
       {order.slip && <TransferSlip slip={order.slip} language={counter.language} until={order.keptUntil} />}

@@ -17,6 +17,8 @@ export interface Kept {
   city: string;
   business: boolean;
   taxNumber: string;
+  /** A business buyer's own number of the order. */
+  reference: string;
   /** What the buyer adds besides. */
   note: string;
   gift: boolean;
@@ -66,6 +68,7 @@ const fresh = (country: string): Kept => ({
   city: "",
   business: false,
   taxNumber: "",
+  reference: "",
   note: "",
   gift: false,
   giftName: "",

@@ -88,6 +88,7 @@ function Area({ label, value, write }: { label: string; value: string; write: (t
 export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
   return {
     vouchers: vouchersOf(kept, quote),
+    reference: kept.business ? kept.reference : "",
     note: asking.note ? kept.note : "",
     extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
     ...(asking.gift && kept.gift && quote?.needsDelivery !== false

@@ -146,6 +146,17 @@ export function WhereStep({
           }
         />
       )}
+      {kept.business && (
+        <Text
+          label={say("yourOrderNumber")}
+          note={say("yourOrderNumberNote")}
+          value={kept.reference}
+          autoComplete="off"
+          optional
+          longest={60}
+          onChange={(reference) => change({ reference })}
+        />
+      )}
       <VouchersFor counter={counter} kept={kept} change={change} quote={quote} />
       <Besides counter={counter} kept={kept} change={change} sent={sent} />
       <Said problems={problems} />
@@ -173,9 +184,20 @@ interface TextProps {
   autoComplete: string;
   problem?: Problem | undefined;
   optional?: boolean;
+  longest?: number;
 }
 
-function Text({ label, value, onChange, note, type = "text", autoComplete, problem, optional }: TextProps) {
+function Text({
+  label,
+  value,
+  onChange,
+  note,
+  type = "text",
+  autoComplete,
+  problem,
+  optional,
+  longest = 200,
+}: TextProps) {
   return (
     <label className="mb-3 block flex-1">
       <span className="mb-1 block text-xs quiet">{label}</span>
@@ -183,7 +205,7 @@ function Text({ label, value, onChange, note, type = "text", autoComplete, probl
         required={!optional}
         type={type}
         autoComplete={autoComplete}
-        maxLength={200}
+        maxLength={longest}
         className="input w-full text-base"
         value={value}
         aria-invalid={problem !== undefined}

@@ -18,7 +18,7 @@ const asking = (more: Partial<Counter["asking"]>): Counter =>
   }) as unknown as Counter;
 
 test("nothing that the shop no longer asks is sent, whatever was typed before", () => {
-  expect(wishesOf(kept, asking({}))).toEqual({ note: "", extras: {}, vouchers: [] });
+  expect(wishesOf(kept, asking({}))).toEqual({ note: "", extras: {}, vouchers: [], reference: "" });
 });
 
 test("what is asked is sent, a field left empty as empty", () => {
@@ -31,11 +31,17 @@ test("what is asked is sent, a field left empty as empty", () => {
     gift: { name: "Finn Sample", message: "Fly it high." },
     extras: { tail: "red", size: "" },
     vouchers: [],
+    reference: "",
   });
 });
 
 test("a gift that was ticked off again is none", () => {
-  expect(wishesOf({ ...kept, gift: false }, asking({ gift: true }))).toEqual({ note: "", extras: {}, vouchers: [] });
+  expect(wishesOf({ ...kept, gift: false }, asking({ gift: true }))).toEqual({
+    note: "",
+    extras: {},
+    vouchers: [],
+    reference: "",
+  });
 });
 
 const store = new Map<string, string>();

@@ -179,4 +179,32 @@ class VouchersAndMoneyTest extends AtCounter {
         browser.see(By.xpath("//*[@role='alert'][contains(., 'is no name of a server')]"));
         assertThat(browser.violations()).isEmpty();
     }
+
+    @Test
+    void a_business_has_its_own_order_number_on_everything() throws IOException {
+        open(390, 844);
+        put(BOOK);
+        browser.clickText("Go on to the address");
+        browser.fill("input[autocomplete=name]", "Nora Sample");
+        browser.fill("input[autocomplete=email]", "office@buyers.example");
+        browser.fill("input[autocomplete=address-line1]", "5 Example Lane");
+        browser.fill("input[autocomplete=postal-code]", "T12 X2A0");
+        browser.fill("input[autocomplete=address-level2]", "Cork");
+        browser.click(By.xpath("//label[normalize-space(.)='A business or school buys this']"));
+        browser.fill("input[maxlength='60']", "PO 4711/a");
+        clean("a business's number");
+        browser.waitFor("the address fits", () -> !browser.shows("not complete"));
+        browser.clickText("Go on to delivery");
+        browser.clickText("Go on to payment");
+        order("Card");
+        pay(TestCard.APPROVED.number());
+        done();
+        assertThat(browser.shows("Your order number: PO 4711/a")).isTrue();
+        String number = number();
+        desk(number);
+        browser.see(By.xpath("//p[contains(., 'order number')][contains(., 'PO 4711/a')]"));
+        browser.waitFor("it is in the letter", () -> shop.services().post().letters().stream()
+                .anyMatch(letter -> letter.to().equals("office@buyers.example")
+                        && letter.plain().contains("PO 4711/a")));
+    }
 }

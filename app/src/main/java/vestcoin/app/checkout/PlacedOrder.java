@@ -31,6 +31,7 @@ import vestcoin.core.payment.Payment;
  * @param callingOff whether its buyer can call it off now, and until when
  * @param byBuyer whether its buyer has called it off
  * @param inPart where only a part of its money has come
+ * @param reference the buyer's own number of it, or empty
  */
 record PlacedOrder(
         String token,
@@ -62,7 +63,8 @@ record PlacedOrder(
         List<VoucherIssued> vouchers,
         Optional<CallingOff> callingOff,
         boolean byBuyer,
-        Optional<PaidInPart> inPart) {
+        Optional<PaidInPart> inPart,
+        String reference) {
     /** What of its money has come beside vouchers, and what has not. */
     record PaidInPart(BigDecimal came, BigDecimal left) {}
 

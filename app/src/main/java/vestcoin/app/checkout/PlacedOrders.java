@@ -14,6 +14,7 @@ import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.order.TransferSlips;
+import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentReasons;
@@ -106,7 +107,8 @@ class PlacedOrders {
                 progress.vouchers(order),
                 progress.callingOff(order, document),
                 order.byBuyer(),
-                payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order, each)));
+                payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order, each)),
+                Json.read(order.wishes(), Wishes.class).reference());
     }
 
     private static PlacedOrder.PaidInPart inPart(Orders.Order order, PaymentBook.Payment payment) {

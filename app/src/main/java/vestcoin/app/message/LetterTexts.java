@@ -359,6 +359,11 @@ final class LetterTexts {
         return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, say("to-the-counter")));
     }
 
+    /** The buyer's own number of the order. */
+    String reference(String number) {
+        return say("reference", "number", number);
+    }
+
     /** To whom a voucher goes, and when, once it is paid. */
     String voucherFor(Wishes.VoucherFor to) {
         return to.on()

@@ -52,17 +52,22 @@ class OrderSupply {
                 .toList();
     }
 
-    /** In sentences, what is charged again, from when files can be fetched, and to whom vouchers go. */
+    /** In sentences, what is charged again, from when files can be fetched, the buyer's number, to whom vouchers go. */
     List<String> besides(Orders.Order order, Document document) {
-        return Stream.of(again(order), later(order, document), vouchers(order, document))
+        return Stream.of(again(order), later(order, document), wished(order, document))
                 .flatMap(List::stream)
                 .toList();
     }
 
-    private List<String> vouchers(Orders.Order order, Document document) {
+    /** The buyer's own number of it, and to whom its vouchers go. */
+    private List<String> wished(Orders.Order order, Document document) {
         LetterTexts words = LetterTexts.in(document.setup(), order.language());
-        return Json.read(order.wishes(), Wishes.class).vouchers().stream()
-                .map(words::voucherFor)
+        Wishes wishes = Json.read(order.wishes(), Wishes.class);
+        return Stream.concat(
+                        Stream.of(wishes.reference())
+                                .filter(reference -> !reference.isEmpty())
+                                .map(words::reference),
+                        wishes.vouchers().stream().map(words::voucherFor))
                 .toList();
     }
 

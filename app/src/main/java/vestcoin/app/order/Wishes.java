@@ -18,11 +18,14 @@ import vestcoin.core.terms.Asking;
  * @param gift where it is one
  * @param extras what was typed into the seller's own fields, by their ids
  * @param vouchers for whom vouchers are that are not for the buyer
+ * @param reference a business buyer's own number of the order (BT-13 of EN 16931), empty without one
  */
-public record Wishes(String note, Optional<Gift> gift, Map<String, String> extras, List<VoucherFor> vouchers) {
-    public static final Wishes NONE = new Wishes(null, null, null, null);
+public record Wishes(
+        String note, Optional<Gift> gift, Map<String, String> extras, List<VoucherFor> vouchers, String reference) {
+    public static final Wishes NONE = new Wishes(null, null, null, null, null);
     private static final int LONGEST_NOTE = 1000;
     private static final int LONGEST_EXTRA = 300;
+    private static final int LONGEST_REFERENCE = 60;
 
     /** @param name of who receives it @param message that goes with it */
     public record Gift(String name, String message) {
@@ -68,6 +71,7 @@ public record Wishes(String note, Optional<Gift> gift, Map<String, String> extra
 
     public Wishes {
         vouchers = vouchers == null ? List.of() : List.copyOf(vouchers);
+        reference = reference == null ? "" : reference.strip();
         note = note == null ? "" : note.strip();
         gift = gift == null ? Optional.empty() : gift;
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
@@ -102,6 +106,11 @@ public record Wishes(String note, Optional<Gift> gift, Map<String, String> extra
                     Message.of("order.message-longer-than-characters", "longestnote", LONGEST_NOTE),
                     Message.of("order.shorten"));
         });
+        problems.when(
+                reference.length() > LONGEST_REFERENCE || reference.chars().anyMatch(Character::isISOControl),
+                path + "/reference",
+                Message.of("order.number-of-buyer-too-long", "longest", LONGEST_REFERENCE),
+                Message.of("order.shorten"));
         for (int i = 0; i < vouchers.size(); i++) {
             vouchers.get(i).check(path + "/vouchers/" + i, problems);
         }

@@ -377,6 +377,7 @@ class OrderController {
             told.add(new Wish(Message.of("order.gift-for"), gift.name()));
             told.add(new Wish(Message.of("order.gift-message"), gift.message()));
         });
+        told.add(new Wish(Message.of("order.number-of-buyer"), wishes.reference()));
         told.add(new Wish(Message.of("order.note"), wishes.note()));
         editions.of(order.shop(), order.by())
                 .document()

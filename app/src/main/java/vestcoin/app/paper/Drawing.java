@@ -34,7 +34,15 @@ record Drawing(
         boolean test,
         boolean sent,
         String language) {
-    record Buyer(String name, String email, List<String> lines, String city, String postcode, String country) {}
+    /** @param reference their own number of the order, or empty */
+    record Buyer(
+            String name,
+            String email,
+            List<String> lines,
+            String city,
+            String postcode,
+            String country,
+            String reference) {}
 
     /** @param paid of it so far @param rounding in cash, part of what is paid */
     Paper invoice(Papers.Numbered numbered, Bill bill, BigDecimal paid, BigDecimal rounding) {
@@ -61,7 +69,8 @@ record Drawing(
                 delivered(bill, numbered.issued()),
                 test,
                 homeTax(bill.tax()),
-                language);
+                language,
+                from.reference());
     }
 
     /** What is given back of an invoice, which stays as it is. */
@@ -83,7 +92,8 @@ record Drawing(
                 invoice.delivered(),
                 invoice.test(),
                 invoice.homeTax().map(home -> home.of(given.tax())),
-                invoice.language());
+                invoice.language(),
+                invoice.reference());
     }
 
     /** The tax in the shop's own currency, of an order in another. */

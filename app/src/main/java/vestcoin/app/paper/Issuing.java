@@ -23,6 +23,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.RefundBook;
@@ -151,7 +152,8 @@ public class Issuing {
                             address.lines(),
                             address.city(),
                             address.postcode(),
-                            address.country()),
+                            address.country(),
+                            Json.read(order.wishes(), Wishes.class).reference()),
                     order.method(),
                     order.mode().equals("test"),
                     order.sent().equals("all"),

@@ -22,6 +22,7 @@ import vestcoin.core.payment.Payment;
  * @param delivered day and place of delivery, for what is invoiced when goods leave
  * @param test whether no money moved
  * @param language BCP 47, of what it says; papers issued before there was a choice are English
+ * @param reference the buyer's own number of the order (BT-13 of EN 16931), empty without one
  * @param homeTax its tax in the seller's own currency, where the paper is in another
  */
 public record Paper(
@@ -41,8 +42,10 @@ public record Paper(
         Optional<LocalDate> delivered,
         boolean test,
         Optional<HomeTax> homeTax,
-        String language) {
+        String language,
+        String reference) {
     public Paper {
+        reference = reference == null ? "" : reference;
         homeTax = homeTax == null ? Optional.empty() : homeTax;
         language = language == null ? "en" : language;
     }

@@ -86,6 +86,9 @@ final class PaperPdf {
         List<String> parts = new ArrayList<>();
         parts.add(say("issued", "day", paper.issued()));
         parts.add(say("order", "number", paper.order()));
+        if (!paper.reference().isEmpty()) {
+            parts.add(say("reference", "number", paper.reference()));
+        }
         String of = paper.kind() == Paper.Kind.RECEIPT_BACK ? "of-receipt" : "of-invoice";
         paper.credits().ifPresent(credits -> parts.add(say(of, "number", credits.number(), "day", credits.issued())));
         paper.delivered().ifPresent(day -> parts.add(say("delivered", "day", day)));

@@ -281,9 +281,15 @@ final class Ubl {
         return total;
     }
 
+    /** The buyer's number of the order (BT-13) and ours (BT-14); ours alone where there is no other. */
     private OrderReferenceType orderReference() {
         OrderReferenceType reference = new OrderReferenceType();
-        reference.setID(paper.order());
+        if (paper.reference().isEmpty()) {
+            reference.setID(paper.order());
+        } else {
+            reference.setID(paper.reference());
+            reference.setSalesOrderID(paper.order());
+        }
         return reference;
     }
 
