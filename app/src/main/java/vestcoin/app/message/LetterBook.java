@@ -29,6 +29,8 @@ public class LetterBook {
     private static final Logger LOG = LoggerFactory.getLogger(LetterBook.class);
     private static final int AT_A_TIME = 50;
     private static final int MOST_TRIES = 50;
+    /** No shop is called so. */
+    private static final String NO_LINE = " ";
 
     /** One letter of an order. */
     public record LetterRecord(String event, String recipient, String subject, Instant at, boolean sent) {}
@@ -47,7 +49,8 @@ public class LetterBook {
         }
     }
 
-    private record Due(long id, String shop, boolean practice, String mime) {}
+    /** @param line by which it leaves: the shop's own server, or the post room where it is empty */
+    private record Due(long id, String shop, String mime, String line) {}
 
     private final JdbcClient sql;
     private final PostService post;
@@ -99,38 +102,56 @@ public class LetterBook {
      */
     void deliver() {
         Set<String> silent = new HashSet<>();
-        for (Due due : sql.sql("""
-                        select l.id, l.shop, coalesce(o.mode = 'test', false) as practice, l.mime
+        List<Due> page;
+        do {
+            page = due(silent);
+            int before = silent.size();
+            page.stream().filter(each -> !silent.contains(each.line())).forEach(each -> send(each, silent));
+            // Behind what waits for a line that is silent there may be letters of another one.
+            if (silent.size() == before) {
+                return;
+            }
+        } while (page.size() == AT_A_TIME && servers.any());
+    }
+
+    /** What is owed on lines that are not silent. */
+    private List<Due> due(Set<String> silent) {
+        return sql.sql("""
+                        select l.id, l.shop, l.mime, case when o.mode = 'test' or m.shop is null then '' else m.shop
+                            end as line
                         from letter l left join orders o on o.id = l.order_id
-                        where l.sent_at is null and l.tries < :tries order by l.id limit :most""")
+                            left join mail_server m on m.shop = l.shop
+                        where l.sent_at is null and l.tries < :tries
+                            and case when o.mode = 'test' or m.shop is null then '' else m.shop end not in (:silent)
+                        order by l.id limit :most""")
                 .param("tries", MOST_TRIES)
+                .param("silent", silent.isEmpty() ? List.of(NO_LINE) : silent)
                 .param("most", AT_A_TIME)
                 .query(Due.class)
-                .list()) {
-            Optional<MailServers.Access> server = due.practice() ? Optional.empty() : servers.access(due.shop());
-            String line = server.isPresent() ? due.shop() : "";
-            if (silent.contains(line)) {
-                continue;
-            }
-            try {
-                server.ifPresentOrElse(by -> smtp.send(by, due.mime()), () -> post.send(due.mime()));
-                sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else "
-                                + "mime end where id = :id")
-                        .param("at", now())
-                        .param("id", due.id())
-                        .update();
-                servers.wentWell(due.shop());
-            } catch (ProviderRejection e) {
-                LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
-                sql.sql("update letter set tries = tries + 1 where id = :id")
-                        .param("id", due.id())
-                        .update();
-                servers.wentWrong(due.shop(), e.getMessage());
-            } catch (ProviderTimeout e) {
-                LOG.info("letters wait: {}", e.getMessage());
-                servers.wentWrong(due.shop(), e.getMessage());
-                silent.add(line);
-            }
+                .list();
+    }
+
+    /** Sends one letter by its line, which is noted where it says nothing. */
+    private void send(Due due, Set<String> silent) {
+        Optional<MailServers.Access> server = due.line().isEmpty() ? Optional.empty() : servers.access(due.line());
+        try {
+            server.ifPresentOrElse(by -> smtp.send(by, due.mime()), () -> post.send(due.mime()));
+            sql.sql("update letter set sent_at = :at, mime = case when event = 'sign-in' then '' else "
+                            + "mime end where id = :id")
+                    .param("at", now())
+                    .param("id", due.id())
+                    .update();
+            server.ifPresent(by -> servers.wentWell(due.shop()));
+        } catch (ProviderRejection e) {
+            LOG.warn("letter {} was refused: {}", due.id(), e.getMessage());
+            sql.sql("update letter set tries = tries + 1 where id = :id")
+                    .param("id", due.id())
+                    .update();
+            server.ifPresent(by -> servers.wentWrong(due.shop(), e.getMessage()));
+        } catch (ProviderTimeout e) {
+            LOG.info("letters wait: {}", e.getMessage());
+            server.ifPresent(by -> servers.wentWrong(due.shop(), e.getMessage()));
+            silent.add(due.line());
         }
     }
 

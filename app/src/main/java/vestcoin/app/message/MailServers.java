@@ -99,6 +99,11 @@ public class MailServers {
                 .update();
     }
 
+    /** Whether any shop has one. */
+    boolean any() {
+        return sql.sql("select count(*) from mail_server").query(Integer.class).single() > 0;
+    }
+
     void forget(String shop) {
         sql.sql("delete from mail_server where shop = :shop")
                 .param("shop", shop)

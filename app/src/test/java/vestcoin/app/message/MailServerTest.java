@@ -46,6 +46,10 @@ class MailServerTest {
 
     @AfterEach
     void stop() {
+        shop.context()
+                .getBean(JdbcClient.class)
+                .sql("delete from letter where name like 'many-%'")
+                .update();
         owner.delete(SERVER);
         mail.stop();
     }
@@ -138,6 +142,27 @@ class MailServerTest {
         Soon.holds(() -> assertThat(waiting("patient@buyers.example")).isZero());
         assertThat(trouble()).isEmpty();
         assertThat(owner.get(Caller.SHOP + "/draft").text()).doesNotContain("letters-do-not-leave");
+    }
+
+    @Test
+    void a_silent_server_holds_up_no_other_line_and_what_it_did_stands_while_others_leave() throws Exception {
+        set(1, "", "");
+        JsonNode real = ordered("many@buyers.example");
+        shop.context()
+                .getBean(JdbcClient.class)
+                .sql("""
+                insert into letter(shop, order_id, event, name, recipient, subject, mime, at)
+                select o.shop, o.id, 'receipt', 'many-' || x, o.email, 'many',
+                    'From: shop@shop.example' || char(10) || 'To: many@buyers.example' || char(10) || char(10) || 'x',
+                    current_timestamp
+                from orders o cross join system_range(1, 120) where o.token = :token""")
+                .param("token", real.path("token").asString())
+                .update();
+        letter("behind@buyers.example", true);
+        Soon.holds(() -> assertThat(shop.services().post().letters())
+                .anyMatch(each -> each.to().equals("behind@buyers.example")));
+        assertThat(waiting("many@buyers.example")).isEqualTo(120);
+        assertThat(trouble()).contains("does not take letters now");
     }
 
     /** A server that says what it is told to, line by line, and may hang up. */
