@@ -4,6 +4,7 @@ import { Link, useParams } from "react-router";
 import { answer, api, type Counter, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { money, plain } from "../shared/money";
 import { Papers } from "../shared/Papers";
+import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { sizeOf } from "../shared/sizes";
 import { forget } from "./basket";
@@ -201,8 +202,21 @@ function WhereTo({ order }: { order: PlacedOrder }) {
   if (!handover)
     return (
       <p className="mb-4">
+        {order.invoice && (
+          <span className="mb-2 block">
+            <span className="block text-xs quiet">{say("invoiceGoesTo")}</span>
+            {[
+              order.invoice.name,
+              ...order.invoice.lines,
+              `${order.invoice.postcode} ${order.invoice.city}`.trim(),
+              countryName(order.invoice.country, order.language),
+            ].join(", ")}
+          </span>
+        )}
         <span className="block text-xs quiet">{say("goesTo")}</span>
-        {[order.name, ...address.lines, `${address.postcode} ${address.city}`.trim()].filter(Boolean).join(", ")}
+        {[order.receiver ?? order.name, ...address.lines, `${address.postcode} ${address.city}`.trim()]
+          .filter(Boolean)
+          .join(", ")}
         {order.sent === "no" && promise && (
           <span className="mt-1 block font-semibold">{arrives(promise, order.language, say)}</span>
         )}

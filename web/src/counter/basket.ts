@@ -24,6 +24,12 @@ export interface Kept {
   gift: boolean;
   giftName: string;
   giftMessage: string;
+  /** Above the name, and how the carrier reaches who gets it. */
+  company: string;
+  phone: string;
+  /** Whether the invoice goes elsewhere; of a gift it does. */
+  apart: boolean;
+  invoice: InvoiceTo;
   extras: Record<string, string>;
   /** For whom vouchers are, by what names their line. */
   vouchers: Record<string, VoucherFor>;
@@ -43,6 +49,15 @@ export interface Kept {
   deliveries?: Record<string, string>;
   slot?: string;
   method?: string;
+}
+
+/** Where the invoice goes, if not where the goods do. */
+export interface InvoiceTo {
+  name: string;
+  street: string;
+  postcode: string;
+  city: string;
+  country: string;
 }
 
 /** Who gets a voucher: the buyer, or somebody else on a day, or at once. */
@@ -73,6 +88,10 @@ const fresh = (country: string): Kept => ({
   gift: false,
   giftName: "",
   giftMessage: "",
+  company: "",
+  phone: "",
+  apart: false,
+  invoice: { name: "", street: "", postcode: "", city: "", country },
   extras: {},
   vouchers: {},
   remind: false,

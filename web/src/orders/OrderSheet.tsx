@@ -136,6 +136,17 @@ export function OrderSheet() {
                 .filter(Boolean)
                 .join(", ")}
             </p>
+            {order.invoice && (
+              <p>
+                <span className="quiet">{say("invoiceGoesTo")}</span>{" "}
+                {[
+                  order.invoice.name,
+                  ...order.invoice.lines,
+                  `${order.invoice.postcode} ${order.invoice.city}`.trim(),
+                  countryName(order.invoice.country),
+                ].join(", ")}
+              </p>
+            )}
             {order.handover && (
               <p className="mt-1 border-s-4 border-accent ps-2">
                 <span className="font-semibold">

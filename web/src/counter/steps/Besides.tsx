@@ -1,6 +1,7 @@
 import type { BuyerQuote, Counter } from "../../api/client";
 import type { Kept } from "../basket";
 import { useSay } from "../phrases";
+import { InvoiceTo } from "./InvoiceTo";
 import { vouchersOf } from "./VouchersFor";
 
 interface Props {
@@ -15,8 +16,25 @@ interface Props {
 export function Besides({ counter, kept, change, sent }: Props) {
   const say = useSay();
   const { asking } = counter;
+  const gift = asking.gift && sent && kept.gift;
   return (
     <>
+      {asking.phone !== "no" && (
+        <label className="mb-3 block">
+          <span className="mb-1 block text-xs quiet">
+            {say(asking.phone === "optional" ? "phoneOptional" : "phone")}
+          </span>
+          <input
+            required={asking.phone === "compulsory"}
+            type="tel"
+            className="input w-full text-base"
+            maxLength={30}
+            autoComplete="tel"
+            value={kept.phone}
+            onChange={(event) => change({ phone: event.target.value })}
+          />
+        </label>
+      )}
       {asking.extras.map((extra) => (
         <label key={extra.id} className="mb-3 block">
           <span className="mb-1 block text-xs quiet">{extra.name}</span>
@@ -46,6 +64,17 @@ export function Besides({ counter, kept, change, sent }: Props) {
           </label>
           <Area label={say("giftMessage")} value={kept.giftMessage} write={(giftMessage) => change({ giftMessage })} />
         </div>
+      )}
+      {asking.invoiceAddress && !gift && (
+        <Tick label={say("invoiceElsewhere")} ticked={kept.apart} tick={(apart) => change({ apart })} />
+      )}
+      {(gift || (asking.invoiceAddress && kept.apart)) && (
+        <InvoiceTo
+          language={counter.language}
+          countries={counter.everywhere}
+          address={kept.invoice}
+          change={(invoice) => change({ invoice })}
+        />
       )}
       {asking.note && <Area label={say("note")} value={kept.note} write={(note) => change({ note })} />}
       {asking.remindAfter != null && (
@@ -86,13 +115,16 @@ function Area({ label, value, write }: { label: string; value: string; write: (t
 
 /** What of it is sent with the order: nothing that is not asked. */
 export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
+  const gift = asking.gift && kept.gift && quote?.needsDelivery !== false;
+  const { street, ...invoice } = kept.invoice;
   return {
     vouchers: vouchersOf(kept, quote),
     reference: kept.business ? kept.reference : "",
     note: asking.note ? kept.note : "",
     extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
-    ...(asking.gift && kept.gift && quote?.needsDelivery !== false
-      ? { gift: { name: kept.giftName, message: kept.giftMessage } }
-      : {}),
+    company: asking.company === "no" ? "" : kept.company,
+    phone: asking.phone === "no" ? "" : kept.phone,
+    ...(gift ? { gift: { name: kept.giftName, message: kept.giftMessage } } : {}),
+    ...(gift || (asking.invoiceAddress && kept.apart) ? { invoice: { ...invoice, lines: [street] } } : {}),
   };
 }

@@ -92,6 +92,15 @@ export function WhereStep({
         {say("whereTo")}
       </h1>
       <Text label={say("name")} value={kept.name} autoComplete="name" onChange={(name) => change({ name })} />
+      {counter.asking.company !== "no" && (
+        <Text
+          label={say("company")}
+          value={kept.company}
+          autoComplete="organization"
+          optional={counter.asking.company === "optional"}
+          onChange={(company) => change({ company })}
+        />
+      )}
       <Text
         label={say("email")}
         note={say("receiptGoesThere")}

@@ -9,16 +9,37 @@ const kept = {
   gift: true,
   giftName: "Finn Sample",
   giftMessage: "Fly it high.",
+  company: "Payer & Co",
+  phone: "+353 21 555 0100",
+  apart: true,
+  invoice: { name: "Nora Sample", street: "7 Payer Lane", postcode: "H91 X2A0", city: "Galway", country: "IE" },
   extras: { tail: "red", gone: "old" },
 } as unknown as Kept;
 
 const asking = (more: Partial<Counter["asking"]>): Counter =>
   ({
-    asking: { note: false, gift: false, withoutCodes: false, signIn: false, extras: [], ...more },
+    asking: {
+      note: false,
+      gift: false,
+      withoutCodes: false,
+      signIn: false,
+      extras: [],
+      company: "no",
+      phone: "no",
+      invoiceAddress: false,
+      ...more,
+    },
   }) as unknown as Counter;
 
 test("nothing that the shop no longer asks is sent, whatever was typed before", () => {
-  expect(wishesOf(kept, asking({}))).toEqual({ note: "", extras: {}, vouchers: [], reference: "" });
+  expect(wishesOf(kept, asking({}))).toEqual({
+    note: "",
+    extras: {},
+    vouchers: [],
+    reference: "",
+    company: "",
+    phone: "",
+  });
 });
 
 test("what is asked is sent, a field left empty as empty", () => {
@@ -32,6 +53,9 @@ test("what is asked is sent, a field left empty as empty", () => {
     extras: { tail: "red", size: "" },
     vouchers: [],
     reference: "",
+    company: "",
+    phone: "",
+    invoice: { name: "Nora Sample", lines: ["7 Payer Lane"], postcode: "H91 X2A0", city: "Galway", country: "IE" },
   });
 });
 
@@ -41,7 +65,20 @@ test("a gift that was ticked off again is none", () => {
     extras: {},
     vouchers: [],
     reference: "",
+    company: "",
+    phone: "",
   });
+});
+
+test("an address for the invoice is sent where it is asked, and with a gift in any case", () => {
+  const invoice = { name: "Nora Sample", lines: ["7 Payer Lane"], postcode: "H91 X2A0", city: "Galway", country: "IE" };
+  expect(wishesOf({ ...kept, gift: false }, asking({ invoiceAddress: true, phone: "optional" }))).toMatchObject({
+    invoice,
+    phone: "+353 21 555 0100",
+    company: "",
+  });
+  expect(wishesOf({ ...kept, apart: false }, asking({ invoiceAddress: true })).invoice).toBeUndefined();
+  expect(wishesOf({ ...kept, apart: false }, asking({ gift: true })).invoice).toEqual(invoice);
 });
 
 const store = new Map<string, string>();

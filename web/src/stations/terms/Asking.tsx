@@ -4,6 +4,12 @@ import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 
+const wantedChoices = [
+  { id: "no", name: say("notAsked") },
+  { id: "optional", name: say("askedNotCompulsory") },
+  { id: "compulsory", name: say("compulsory") },
+];
+
 /** What the counter asks besides name and address. Nothing of it changes a price. */
 export function Asking() {
   const bench = useBench();
@@ -29,6 +35,14 @@ export function Asking() {
           choices={yesNoChoices}
           {...yesNo}
         />
+        <Field
+          path={setupPath("terms", "asking", "invoiceAddress")}
+          label={say("invoiceAddressApart")}
+          choices={yesNoChoices}
+          {...yesNo}
+        />
+        <Field path={setupPath("terms", "asking", "company")} label={say("nameOfCompany")} choices={wantedChoices} />
+        <Field path={setupPath("terms", "asking", "phone")} label={say("telephoneNumber")} choices={wantedChoices} />
         <Field
           path={setupPath("terms", "asking", "withoutCodes")}
           label={say("fieldForCodesVouchersLeft")}

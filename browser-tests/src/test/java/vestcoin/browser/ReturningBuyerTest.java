@@ -25,6 +25,11 @@ class ReturningBuyerTest extends AtCounter {
         assertThat(browser.scrollsSideways()).isFalse();
     }
 
+    private void invoice(String label, String text) {
+        browser.see(By.xpath("//fieldset[contains(., 'for the invoice')]//label[contains(., '" + label + "')]//input"))
+                .sendKeys(text);
+    }
+
     /** Twelve taps and one address are the shop's own bound. */
     @Test
     void an_order_on_a_phone_takes_at_most_twelve_taps_and_everything_has_a_name() throws IOException {
@@ -57,6 +62,10 @@ class ReturningBuyerTest extends AtCounter {
         browser.see(By.xpath("//label[contains(., 'Who receives it')]//input")).sendKeys("Finn Sample");
         browser.see(By.xpath("//label[contains(., 'A message that goes with it')]//textarea"))
                 .sendKeys("Fly it high.");
+        invoice("Name", "Nora Sample");
+        invoice("Street and number", "7 Payer Lane");
+        invoice("Eircode", "H91 X2A0");
+        invoice("Town", "Galway");
         browser.see(By.xpath("//label[contains(., 'A note to the shop')]//textarea"))
                 .sendKeys("No hurry.");
         assertThat(browser.violations()).isEmpty();
@@ -65,6 +74,9 @@ class ReturningBuyerTest extends AtCounter {
         order("Card");
         pay("9810000000000001");
         done();
+        assertThat(browser.see("main").getText())
+                .contains("Nora Sample, 7 Payer Lane, H91 X2A0 Galway, Ireland")
+                .contains("Finn Sample, ");
         String number = browser.see("main").getText().replaceAll("(?s).*Order (1\\d+).*", "$1");
 
         browser.go(shop.url() + "/counter/tern-and-tether/me");

@@ -66,6 +66,7 @@ class CounterController {
             List<Policies.PolicyText> texts,
             String orderButton,
             Map<String, Map<String, String>> regions,
+            Set<String> everywhere,
             boolean closed,
             Asking asking,
             Map<String, String> phrases) {}
@@ -166,6 +167,7 @@ class CounterController {
                 Policies.said(setup.terms().orderButton(), setup.shop().language())
                         .orElse(""),
                 regions(countries),
+                Countries.all(),
                 entrance.closed(edition.shop()),
                 setup.terms().asking(),
                 phrases(setup));

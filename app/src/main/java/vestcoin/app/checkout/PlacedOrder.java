@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.app.order.Handover;
+import vestcoin.app.order.InvoiceAddress;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.core.message.Message;
@@ -32,6 +33,8 @@ import vestcoin.core.payment.Payment;
  * @param byBuyer whether its buyer has called it off
  * @param inPart where only a part of its money has come
  * @param reference the buyer's own number of it, or empty
+ * @param receiver who it is for, where it is a gift
+ * @param invoice where its invoice goes, if not where the goods do
  */
 record PlacedOrder(
         String token,
@@ -64,7 +67,9 @@ record PlacedOrder(
         Optional<CallingOff> callingOff,
         boolean byBuyer,
         Optional<PaidInPart> inPart,
-        String reference) {
+        String reference,
+        Optional<String> receiver,
+        Optional<InvoiceAddress> invoice) {
     /** What of its money has come beside vouchers, and what has not. */
     record PaidInPart(BigDecimal came, BigDecimal left) {}
 

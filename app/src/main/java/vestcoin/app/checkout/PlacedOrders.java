@@ -76,6 +76,7 @@ class PlacedOrders {
                 : payment.map(PaymentBook.Payment::state).orElse("unpaid");
         QuoteView quote = document.quote(asked);
         String language = document.setup().shop().language();
+        Wishes wishes = Json.read(order.wishes(), Wishes.class);
         return new PlacedOrder(
                 order.token(),
                 order.number(),
@@ -108,7 +109,9 @@ class PlacedOrders {
                 progress.callingOff(order, document),
                 order.byBuyer(),
                 payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order, each)),
-                Json.read(order.wishes(), Wishes.class).reference());
+                wishes.reference(),
+                wishes.gift().map(Wishes.Gift::name),
+                wishes.invoice());
     }
 
     private static PlacedOrder.PaidInPart inPart(Orders.Order order, PaymentBook.Payment payment) {

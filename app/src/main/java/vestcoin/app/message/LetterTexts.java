@@ -23,6 +23,7 @@ import vestcoin.app.message.Letter.Row;
 import vestcoin.app.message.LetterBook.LetterContent;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
+import vestcoin.app.order.InvoiceAddress;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
@@ -241,12 +242,16 @@ final class LetterTexts {
         Orders.Address address = Json.read(order.address(), Orders.Address.class);
         List<String> paragraphs = new ArrayList<>();
         paragraphs.add(handover.filter(Handover::collected).map(this::sentence).orElseGet(() -> Stream.of(
+                        Stream.of(wishes.gift().isPresent() ? "" : wishes.company()),
                         Stream.of(wishes.gift().map(Wishes.Gift::name).orElse(order.name())),
                         address.lines().stream(),
                         Stream.of(
                                 (address.postcode() + " " + address.city()).strip(),
                                 address.region().map(Countries::name).orElse(""),
-                                phrases.region(address.country())))
+                                phrases.region(address.country())),
+                        Stream.of(wishes.phone())
+                                .filter(phone -> !phone.isEmpty())
+                                .map(phone -> say("slip-phone", "number", phone)))
                 .flatMap(stream -> stream)
                 .filter(line -> !line.isBlank())
                 .collect(Collectors.joining("\n"))));
@@ -362,6 +367,16 @@ final class LetterTexts {
     /** The buyer's own number of the order. */
     String reference(String number) {
         return say("reference", "number", number);
+    }
+
+    /** That it is a gift, and for whom. */
+    String giftFor(Wishes.Gift gift) {
+        return say("gift-for", "name", gift.name());
+    }
+
+    /** Where the invoice goes. */
+    String invoiceTo(InvoiceAddress to) {
+        return say("invoice-to", "address", to.inOneLine(phrases::region));
     }
 
     /** To whom a voucher goes, and when, once it is paid. */

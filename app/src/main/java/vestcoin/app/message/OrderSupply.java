@@ -59,15 +59,18 @@ class OrderSupply {
                 .toList();
     }
 
-    /** The buyer's own number of it, and to whom its vouchers go. */
+    /** The buyer's own number of it, whose gift it is, where its invoice and its vouchers go. */
     private List<String> wished(Orders.Order order, Document document) {
         LetterTexts words = LetterTexts.in(document.setup(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
-        return Stream.concat(
+        return Stream.of(
                         Stream.of(wishes.reference())
                                 .filter(reference -> !reference.isEmpty())
                                 .map(words::reference),
+                        wishes.gift().map(words::giftFor).stream(),
+                        wishes.invoice().map(words::invoiceTo).stream(),
                         wishes.vouchers().stream().map(words::voucherFor))
+                .flatMap(sentences -> sentences)
                 .toList();
     }
 

@@ -208,6 +208,14 @@ public class Orders {
         this.clock = clock;
     }
 
+    /** The date of its subscription an order is the charge of, if it is one. */
+    public Optional<LocalDate> chargedFor(long id) {
+        return sql.sql("select due_on from orders where id = :id and due_on is not null")
+                .param("id", id)
+                .query(LocalDate.class)
+                .optional();
+    }
+
     /**
      * Places an order, or gives the one placed before with the same client key. What it takes, of discounts, vouchers
      * and stock, is taken in the same transaction or not at all.

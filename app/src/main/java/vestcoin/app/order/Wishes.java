@@ -19,10 +19,20 @@ import vestcoin.core.terms.Asking;
  * @param extras what was typed into the seller's own fields, by their ids
  * @param vouchers for whom vouchers are that are not for the buyer
  * @param reference a business buyer's own number of the order (BT-13 of EN 16931), empty without one
+ * @param invoice where the invoice goes, if not where the goods do; of a gift always
+ * @param company above the name, empty without one
+ * @param phone of where it goes, empty without one
  */
 public record Wishes(
-        String note, Optional<Gift> gift, Map<String, String> extras, List<VoucherFor> vouchers, String reference) {
-    public static final Wishes NONE = new Wishes(null, null, null, null, null);
+        String note,
+        Optional<Gift> gift,
+        Map<String, String> extras,
+        List<VoucherFor> vouchers,
+        String reference,
+        Optional<InvoiceAddress> invoice,
+        String company,
+        String phone) {
+    public static final Wishes NONE = new Wishes(null, null, null, null, null, null, null, null);
     private static final int LONGEST_NOTE = 1000;
     private static final int LONGEST_EXTRA = 300;
     private static final int LONGEST_REFERENCE = 60;
@@ -72,6 +82,9 @@ public record Wishes(
     public Wishes {
         vouchers = vouchers == null ? List.of() : List.copyOf(vouchers);
         reference = reference == null ? "" : reference.strip();
+        invoice = invoice == null ? Optional.empty() : invoice;
+        company = company == null ? "" : company.strip();
+        phone = phone == null ? "" : phone.strip();
         note = note == null ? "" : note.strip();
         gift = gift == null ? Optional.empty() : gift;
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
@@ -105,7 +118,25 @@ public record Wishes(
                     path + "/gift/message",
                     Message.of("order.message-longer-than-characters", "longestnote", LONGEST_NOTE),
                     Message.of("order.shorten"));
+            problems.when(
+                    invoice.isEmpty(),
+                    path + "/invoice",
+                    Message.of("order.gift-has-no-address-for-invoice"),
+                    Message.of("order.type-own-address"));
         });
+        problems.when(
+                invoice.isPresent() && gift.isEmpty() && !asking.invoiceAddress(),
+                path + "/invoice",
+                Message.of("order.this-shop-asks-one-address"),
+                Message.of("order.load-page-again"));
+        invoice.ifPresent(address -> address.check(path + "/invoice", problems));
+        wanted(company, asking.company(), "company", path, problems);
+        wanted(phone, asking.phone(), "phone", path, problems);
+        problems.when(
+                !phone.isEmpty() && !phone.matches("[+]?[0-9][0-9 ()/.-]{3,30}"),
+                path + "/phone",
+                Message.of("order.no-telephone-number"),
+                Message.of("order.type-telephone-number"));
         problems.when(
                 reference.length() > LONGEST_REFERENCE || reference.chars().anyMatch(Character::isISOControl),
                 path + "/reference",
@@ -136,5 +167,24 @@ public record Wishes(
                         path + "/extras",
                         Message.of("order.shop-does-not-ask-this-any-more"),
                         Message.of("order.load-page-again")));
+    }
+
+    private static void wanted(
+            String typed, Asking.Wanted wanted, String field, String path, Problems problems) {
+        problems.when(
+                typed.isEmpty() && wanted == Asking.Wanted.COMPULSORY,
+                path + "/" + field,
+                Message.of("order." + field + "-missing"),
+                Message.of("order.fill-in"));
+        problems.when(
+                !typed.isEmpty() && wanted == Asking.Wanted.NO,
+                path + "/" + field,
+                Message.of("order.shop-does-not-ask-this-any-more"),
+                Message.of("order.load-page-again"));
+        problems.when(
+                typed.length() > LONGEST_EXTRA,
+                path + "/" + field,
+                Message.of("order.field-longer-than-characters", "longest", LONGEST_EXTRA),
+                Message.of("order.shorten"));
     }
 }

@@ -23,6 +23,7 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Cancelling;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
+import vestcoin.app.order.InvoiceAddress;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.paper.Papers;
@@ -110,7 +111,8 @@ class OrderController {
             List<Long> subscriptions,
             List<OngoingSupply.FileOf> files,
             List<OngoingSupply.VoucherOf> vouchers,
-            Optional<Instant> readyAt) {}
+            Optional<Instant> readyAt,
+            Optional<InvoiceAddress> invoice) {}
 
     /**
      * @param key made once by the page, so that sending twice moves once
@@ -366,7 +368,8 @@ class OrderController {
                 supply.subscriptions(order.id()),
                 supply.files(order.id()),
                 supply.vouchers(order.id()),
-                Optional.ofNullable(order.readyAt()));
+                Optional.ofNullable(order.readyAt()),
+                Json.read(order.wishes(), Wishes.class).invoice());
     }
 
     /** What the buyer added, in the words of the edition that asked for it. */
@@ -377,6 +380,8 @@ class OrderController {
             told.add(new Wish(Message.of("order.gift-for"), gift.name()));
             told.add(new Wish(Message.of("order.gift-message"), gift.message()));
         });
+        told.add(new Wish(Message.of("order.company"), wishes.company()));
+        told.add(new Wish(Message.of("order.phone"), wishes.phone()));
         told.add(new Wish(Message.of("order.number-of-buyer"), wishes.reference()));
         told.add(new Wish(Message.of("order.note"), wishes.note()));
         editions.of(order.shop(), order.by())

@@ -23,6 +23,7 @@ import vestcoin.core.tax.Tax;
  * @param number of the order
  * @param method id of the way it is paid beside vouchers
  * @param sent whether all of it has left
+ * @param period of a renewal, what it is for
  * @param language BCP 47, of what the papers say
  */
 record Drawing(
@@ -33,16 +34,14 @@ record Drawing(
         String method,
         boolean test,
         boolean sent,
-        String language) {
-    /** @param reference their own number of the order, or empty */
-    record Buyer(
-            String name,
-            String email,
-            List<String> lines,
-            String city,
-            String postcode,
-            String country,
-            String reference) {}
+        String language,
+        Optional<Paper.Period> period) {
+    /**
+     * @param party with its address, as the order has it, without a number
+     * @param reference their own number of the order, or empty
+     * @param goesTo where the goods go, if not there
+     */
+    record Buyer(Paper.Party party, String reference, Optional<Paper.Party> goesTo) {}
 
     /** @param paid of it so far @param rounding in cash, part of what is paid */
     Paper invoice(Papers.Numbered numbered, Bill bill, BigDecimal paid, BigDecimal rounding) {
@@ -70,7 +69,9 @@ record Drawing(
                 test,
                 homeTax(bill.tax()),
                 language,
-                from.reference());
+                from.reference(),
+                from.goesTo(),
+                period);
     }
 
     /** What is given back of an invoice, which stays as it is. */
@@ -93,7 +94,9 @@ record Drawing(
                 invoice.test(),
                 invoice.homeTax().map(home -> home.of(given.tax())),
                 invoice.language(),
-                invoice.reference());
+                invoice.reference(),
+                invoice.goesTo(),
+                invoice.period());
     }
 
     /** The tax in the shop's own currency, of an order in another. */
@@ -173,8 +176,7 @@ record Drawing(
                         .map(given -> given.number().startsWith(given.country())
                                 ? given.number()
                                 : given.country() + given.number());
-        return new Paper.Party(
-                from.name(), from.lines(), from.city(), from.postcode(), from.country(), vat, List.of(), from.email());
+        return vat.map(from.party()::with).orElse(from.party());
     }
 
     private Optional<LocalDate> delivered(Bill bill, LocalDate today) {

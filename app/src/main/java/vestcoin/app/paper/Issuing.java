@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.TreeMap;
 import java.util.concurrent.ExecutorService;
@@ -23,7 +24,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.order.Orders;
-import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.RefundBook;
@@ -141,25 +141,28 @@ public class Issuing {
             this.setup = document.setup();
             Order asked = OrderFile.parse(order.document());
             this.quote = Pricing.priceUntraced(document.compiled(), asked);
-            Orders.Address address = Json.read(order.address(), Orders.Address.class);
             this.drawing = new Drawing(
                     setup,
                     asked,
                     String.valueOf(order.number()),
-                    new Drawing.Buyer(
-                            order.name(),
-                            order.email(),
-                            address.lines(),
-                            address.city(),
-                            address.postcode(),
-                            address.country(),
-                            Json.read(order.wishes(), Wishes.class).reference()),
+                    BuyerParties.of(order),
                     order.method(),
                     order.mode().equals("test"),
                     order.sent().equals("all"),
-                    order.language());
+                    order.language(),
+                    period());
             this.bills = Bill.of(quote, setup.shop().address().country());
             this.digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        }
+
+        /** Of a renewal: from its date until the day before the next would be. */
+        private Optional<Paper.Period> period() {
+            return orders.chargedFor(order.id()).flatMap(from -> quote.lines().stream()
+                    .flatMap(line -> setup.goods().products().stream()
+                            .filter(product -> product.id().equals(line.product())))
+                    .flatMap(product -> product.renews().stream())
+                    .findFirst()
+                    .map(renewal -> new Paper.Period(from, renewal.next(from).minusDays(1))));
         }
 
         long payable() {

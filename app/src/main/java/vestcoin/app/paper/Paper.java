@@ -23,6 +23,8 @@ import vestcoin.core.payment.Payment;
  * @param test whether no money moved
  * @param language BCP 47, of what it says; papers issued before there was a choice are English
  * @param reference the buyer's own number of the order (BT-13 of EN 16931), empty without one
+ * @param goesTo where its goods go, if not to the buyer's address (BG-15)
+ * @param period of a renewal, what it is for (BT-73, BT-74)
  * @param homeTax its tax in the seller's own currency, where the paper is in another
  */
 public record Paper(
@@ -43,8 +45,12 @@ public record Paper(
         boolean test,
         Optional<HomeTax> homeTax,
         String language,
-        String reference) {
+        String reference,
+        Optional<Party> goesTo,
+        Optional<Period> period) {
     public Paper {
+        goesTo = goesTo == null ? Optional.empty() : goesTo;
+        period = period == null ? Optional.empty() : period;
         reference = reference == null ? "" : reference;
         homeTax = homeTax == null ? Optional.empty() : homeTax;
         language = language == null ? "en" : language;
@@ -91,11 +97,19 @@ public record Paper(
             numbers = List.copyOf(numbers);
         }
 
+        /** The same, with a VAT number. */
+        Party with(String number) {
+            return new Party(name, lines, city, postcode, country, Optional.of(number), numbers, email);
+        }
+
         /** Without numbers of a tax register, as an invoice of what is outside of tax has to be. */
         Party withoutVat() {
             return new Party(name, lines, city, postcode, country, Optional.empty(), numbers, email);
         }
     }
+
+    /** Days, both of them in it. */
+    public record Period(LocalDate from, LocalDate until) {}
 
     public record Credits(String number, LocalDate issued) {}
 

@@ -92,6 +92,7 @@ final class PaperPdf {
         String of = paper.kind() == Paper.Kind.RECEIPT_BACK ? "of-receipt" : "of-invoice";
         paper.credits().ifPresent(credits -> parts.add(say(of, "number", credits.number(), "day", credits.issued())));
         paper.delivered().ifPresent(day -> parts.add(say("delivered", "day", day)));
+        paper.period().ifPresent(days -> parts.add(say("period", "from", days.from(), "until", days.until())));
         if (paper.test()) {
             parts.add(say("test"));
         }
@@ -123,6 +124,11 @@ final class PaperPdf {
         paper.buyer().vat().ifPresent(vat -> {
             to.add(Chunk.NEWLINE);
             to.add(new Chunk(say("vat-number", "number", vat), text));
+        });
+        paper.goesTo().ifPresent(there -> {
+            to.add(Chunk.NEWLINE);
+            to.add(Chunk.NEWLINE);
+            to.add(new Chunk(say("goes-to", "who", there.name() + ", " + address(there)), quiet));
         });
         to.setSpacingAfter(24);
         return to;

@@ -27,6 +27,7 @@ import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.Par
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PartyTaxSchemeType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PartyType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PaymentMeansType;
+import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PeriodType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PriceType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.SupplierPartyType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.TaxCategoryType;
@@ -91,6 +92,7 @@ final class Ubl {
         invoice.setInvoiceTypeCode(INVOICE);
         invoice.setDocumentCurrencyCode(paper.currency());
         paper.homeTax().ifPresent(home -> invoice.setTaxCurrencyCode(home.currency()));
+        period().ifPresent(invoice::addInvoicePeriod);
         invoice.setOrderReference(orderReference());
         invoice.setAccountingSupplierParty(supplier());
         invoice.setAccountingCustomerParty(customer());
@@ -122,6 +124,7 @@ final class Ubl {
         note.setCreditNoteTypeCode(CREDIT_NOTE);
         note.setDocumentCurrencyCode(paper.currency());
         paper.homeTax().ifPresent(home -> note.setTaxCurrencyCode(home.currency()));
+        period().ifPresent(note::addInvoicePeriod);
         note.setOrderReference(orderReference());
         paper.credits().ifPresent(credits -> {
             DocumentReferenceType reference = new DocumentReferenceType();
@@ -356,15 +359,34 @@ final class Ubl {
         return address;
     }
 
-    private Optional<DeliveryType> delivery() {
-        return paper.delivered().map(day -> {
-            DeliveryType delivery = new DeliveryType();
-            delivery.setActualDeliveryDate(day);
-            LocationType location = new LocationType();
-            location.setAddress(address(paper.buyer()));
-            delivery.setDeliveryLocation(location);
-            return delivery;
+    /** What a renewal is for (BT-73, BT-74). */
+    private Optional<PeriodType> period() {
+        return paper.period().map(days -> {
+            PeriodType period = new PeriodType();
+            period.setStartDate(days.from());
+            period.setEndDate(days.until());
+            return period;
         });
+    }
+
+    /** Where goods go, with the day they left; once they did, or where that is not the buyer's address (BG-15). */
+    private Optional<DeliveryType> delivery() {
+        if (paper.delivered().isEmpty() && paper.goesTo().isEmpty()) {
+            return Optional.empty();
+        }
+        DeliveryType delivery = new DeliveryType();
+        paper.delivered().ifPresent(delivery::setActualDeliveryDate);
+        LocationType location = new LocationType();
+        location.setAddress(address(paper.goesTo().orElse(paper.buyer())));
+        delivery.setDeliveryLocation(location);
+        paper.goesTo().ifPresent(to -> {
+            PartyNameType name = new PartyNameType();
+            name.setName(to.name());
+            PartyType party = new PartyType();
+            party.addPartyName(name);
+            delivery.setDeliveryParty(party);
+        });
+        return Optional.of(delivery);
     }
 
     private Optional<PaymentMeansType> means() {

@@ -10,16 +10,31 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
+import vestcoin.app.order.Wishes;
+import vestcoin.core.problem.Problem;
+import vestcoin.core.problem.Problems;
+import vestcoin.core.terms.Asking;
+import vestcoin.core.terms.AskingBuilder;
+import vestcoin.standins.pay.TestCard;
 
 /** What a counter asks besides name and address: taken down, shown to the seller, and priced at nothing. */
 @ExtendWith(RunningShop.class)
 class WishesTest {
+    private static final Map<String, Object> OWN_ADDRESS = Map.of(
+            "name", "Nora Sample",
+            "lines", List.of("7 Payer Lane"),
+            "city", "Galway",
+            "postcode", "H91 X2A0",
+            "country", "IE");
+
     private final RunningShop.Running shop;
 
     WishesTest(RunningShop.Running shop) {
@@ -88,6 +103,8 @@ class WishesTest {
                         "Ring twice.",
                         "gift",
                         Map.of("name", "Finn Sample", "message", "Happy birthday"),
+                        "invoice",
+                        OWN_ADDRESS,
                         "extras",
                         Map.of("tail", "red")),
                 "18");
@@ -111,6 +128,8 @@ class WishesTest {
                         Map.of(
                                 "gift",
                                 Map.of("name", "Finn Sample", "message", "Happy birthday"),
+                                "invoice",
+                                OWN_ADDRESS,
                                 "extras",
                                 Map.of("tail", "red")),
                         "18")
@@ -145,12 +164,80 @@ class WishesTest {
         assertThat(place(Map.of("extras", Map.of("tail", "red")), "16").paths()).containsExactly("agreed/age");
         assertThat(place(Map.of("extras", Map.of("tail", "red"), "gift", Map.of("name", "", "message", "")), "18")
                         .paths())
-                .containsExactly("contact/wishes/gift/name");
+                .containsExactly("contact/wishes/gift/name", "contact/wishes/invoice");
         assertThat(place(Map.of("extras", Map.of("tail", "red"), "note", "x".repeat(1001)), "18")
                         .paths())
                 .containsExactly("contact/wishes/note");
         assertThat(place(Map.of("extras", Map.of("tail", "red", "other", "x")), "18")
                         .paths())
                 .containsExactly("contact/wishes/extras");
+    }
+
+    @Test
+    void the_invoice_of_a_gift_goes_to_who_paid_and_the_slip_to_who_gets_it() throws Exception {
+        edit("terms/asking/phone", "no", "optional");
+        edit("terms/asking/company", "no", "optional");
+        assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
+                .isEqualTo(200);
+        Map<String, Object> gift = new HashMap<>(Map.of(
+                "extras", Map.of("tail", "red"), "gift", Map.of("name", "Finn Sample", "message", "")));
+        gift.put("invoice", Map.of("name", " ", "lines", List.of(), "city", "", "country", "XX"));
+        assertThat(place(gift, "18").paths())
+                .containsExactly(
+                        "contact/wishes/invoice/name",
+                        "contact/wishes/invoice/lines",
+                        "contact/wishes/invoice/city",
+                        "contact/wishes/invoice/country");
+        Problems problems = new Problems();
+        Wishes.NONE.check(
+                AskingBuilder.builder().phone(Asking.Wanted.COMPULSORY).build(), "contact/wishes", problems);
+        assertThat(problems.list()).extracting(Problem::path).containsExactly("contact/wishes/phone");
+        gift.put("invoice", OWN_ADDRESS);
+        gift.put("phone", "ring me");
+        assertThat(place(gift, "18").paths()).containsExactly("contact/wishes/phone");
+        gift.put("phone", "+353 21 555 0100");
+        gift.put("company", "Payer & Co");
+        Caller.Answer placed = place(gift, "18");
+        assertThat(placed.status()).as(placed.text()).isEqualTo(200);
+        String token = placed.json().path("token").asString();
+        shop.anybody().pay(placed.json(), TestCard.APPROVED);
+        int number = placed.json().path("number").asInt();
+        String slip = new PdfTextExtractor(
+                        new PdfReader(shop.owner().bytes(Caller.SHOP + "/orders/" + number + "/slip.pdf")))
+                .getTextFromPage(1);
+        assertThat(slip)
+                .contains("Finn Sample", "1 Example Street", "+353 21 555 0100")
+                .doesNotContain("Payer", "Galway");
+        JsonNode seen = shop.anybody().get("/api/counter/orders/" + token).json();
+        assertThat(seen.path("receiver").asString()).isEqualTo("Finn Sample");
+        assertThat(seen.path("invoice").path("city").asString()).isEqualTo("Galway");
+        assertThat(shop.owner()
+                        .post(
+                                Caller.SHOP + "/orders/" + number + "/capture",
+                                Map.of("key", UUID.randomUUID().toString(), "amount", "31.40"))
+                        .status())
+                .isEqualTo(200);
+        Soon.holds(() -> assertThat(papers(token)).isNotEmpty());
+        assertThat(new PdfTextExtractor(new PdfReader(shop.owner()
+                                .bytes(Caller.SHOP + "/orders/" + number + "/papers/" + papers(token) + ".pdf")))
+                        .getTextFromPage(1))
+                .containsSubsequence("Payer & Co", "Nora Sample", "7 Payer Lane", "H91 X2A0 Galway")
+                .contains("Goods go to Finn Sample, 1 Example Street");
+        String letter = Stream.of(shop.services().post().letters())
+                .flatMap(List::stream)
+                .filter(each -> each.plain().contains("1 Example Street") || each.plain().contains("Finn Sample"))
+                .findFirst()
+                .orElseThrow()
+                .plain();
+        assertThat(letter).contains("Galway");
+    }
+
+    private String papers(String token) {
+        return shop.anybody()
+                .get("/api/counter/orders/" + token + "/papers")
+                .json()
+                .path(0)
+                .path("number")
+                .asString();
     }
 }

@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
@@ -55,6 +56,18 @@ class InvoiceRulesTest {
 
     static {
         EN16931Validation.initEN16931(REGISTRY);
+    }
+
+    private static Paper.Party party(String country) {
+        return new Paper.Party(
+                "Aoife Ní Mháille & Söhne <Ltd>",
+                List.of("12 Example Quay", "Left bell"),
+                "Cork",
+                "T12 X2A0",
+                country,
+                Optional.empty(),
+                List.of(),
+                "aoife@buyers.example");
     }
 
     /** A shop as generated, with a VAT number of its own. */
@@ -123,17 +136,19 @@ class InvoiceRulesTest {
                     order,
                     "1001",
                     new Drawing.Buyer(
-                            "Aoife Ní Mháille & Söhne <Ltd>",
-                            "aoife@buyers.example",
-                            List.of("12 Example Quay", "Left bell"),
-                            "Cork",
-                            "T12 X2A0",
-                            order.to().country(),
-                            invoices % 2 == 0 ? "PO 4711/a" : ""),
+                            party(order.to().country()),
+                            invoices % 2 == 0 ? "PO 4711/a" : "",
+                            invoices % 3 == 0
+                                    ? Optional.of(party(order.to().country()))
+                                    : Optional.empty()),
                     order.method().orElse(""),
                     true,
                     true,
-                    Phrases.FOR_BUYERS.get((invoices + credits) % Phrases.FOR_BUYERS.size()));
+                    Phrases.FOR_BUYERS.get((invoices + credits) % Phrases.FOR_BUYERS.size()),
+                    invoices % 5 == 0
+                            ? Optional.of(
+                                    new Paper.Period(NUMBERED.issued(), NUMBERED.issued().plusMonths(1).minusDays(1)))
+                            : Optional.empty());
             List<Bill> bills = Bill.of(quote, setup.shop().address().country());
             if (quote.payable().value().signum() <= 0) {
                 continue;

@@ -56,6 +56,13 @@ public record Renewal(int every, Unit unit, Optional<Integer> on, Optional<Integ
                 : Optional.of(on.isPresent() ? fixed(first, on.get(), times) : counted(first, times));
     }
 
+    /** The day of the charge after one of its charges, were there no last. */
+    public LocalDate next(LocalDate charge) {
+        return on.isPresent()
+                ? clamped(YearMonth.from(charge).plusMonths((unit == Unit.YEARS ? 12L : 1L) * every), on.get())
+                : counted(charge, 1);
+    }
+
     /** The next charges after the first, at the same local time: as many as are asked for, or as there are. */
     public List<ZonedDateTime> next(ZonedDateTime first, int count) {
         List<ZonedDateTime> dates = new ArrayList<>();

@@ -15,6 +15,9 @@ import java.util.Optional;
  * @param leastAge years a buyer has to confirm
  * @param extras fields of the seller's own
  * @param remindAfter hours after which a buyer who agreed to it is reminded of an unfinished basket, once
+ * @param company the name of a company, above the buyer's own
+ * @param phone a telephone number, of where it goes
+ * @param invoiceAddress whether a buyer can give another address for the invoice; of a gift it is asked in any case
  */
 @RecordBuilder
 public record Asking(
@@ -24,7 +27,17 @@ public record Asking(
         boolean signIn,
         Optional<Integer> leastAge,
         List<Extra> extras,
-        Optional<Integer> remindAfter) {
+        Optional<Integer> remindAfter,
+        Wanted company,
+        Wanted phone,
+        boolean invoiceAddress) {
+    /** Whether a field is shown, and whether it has to be filled in. */
+    public enum Wanted {
+        NO,
+        OPTIONAL,
+        COMPULSORY
+    }
+
     public static final Asking NOTHING = AskingBuilder.builder().build();
     /** Kind under which an order keeps that the least age was confirmed. */
     public static final String AGE = "age";
@@ -37,6 +50,8 @@ public record Asking(
         leastAge = leastAge == null ? Optional.empty() : leastAge;
         extras = extras == null ? List.of() : List.copyOf(extras);
         remindAfter = remindAfter == null ? Optional.empty() : remindAfter;
+        company = company == null ? Wanted.NO : company;
+        phone = phone == null ? Wanted.NO : phone;
     }
 
     /** A field of the seller's own. @param name as the buyer reads it */

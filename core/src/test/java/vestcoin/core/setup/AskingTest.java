@@ -12,6 +12,7 @@ import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.terms.Asking;
+import vestcoin.core.terms.AskingBuilder;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.TermsBuilder;
 
@@ -31,8 +32,13 @@ class AskingTest {
     }
 
     private static Asking asking(Integer age, Integer hours, Asking.Extra... extras) {
-        return new Asking(
-                true, true, false, false, Optional.ofNullable(age), List.of(extras), Optional.ofNullable(hours));
+        return AskingBuilder.builder()
+                .note(true)
+                .gift(true)
+                .leastAge(Optional.ofNullable(age))
+                .extras(List.of(extras))
+                .remindAfter(Optional.ofNullable(hours))
+                .build();
     }
 
     private static void refused(Asking asking, String... paths) {
