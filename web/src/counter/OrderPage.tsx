@@ -78,8 +78,10 @@ export function OrderPage() {
   if (order.data.cancelled) {
     return (
       <CounterFrame counter={counter.data}>
-        <h1 className="text-2xl">{said("calledOff", { number: order.data.number })}</h1>
-        <p className="mt-2">{said(order.data.byBuyer ? "youCalledOff" : "calledOffNote")}</p>
+        <h1 className="text-2xl">{said(order.data.lapsed ? "lapsed" : "calledOff", { number: order.data.number })}</h1>
+        <p className="mt-2">
+          {said(order.data.lapsed ? "lapsedNote" : order.data.byBuyer ? "youCalledOff" : "calledOffNote")}
+        </p>
         <Papers
           at={{ token: order.data.token }}
           currency={order.data.quote.currency}

@@ -31,6 +31,7 @@ import vestcoin.core.payment.Payment;
  * @param vouchers those issued with it
  * @param callingOff whether its buyer can call it off now, and until when
  * @param byBuyer whether its buyer has called it off
+ * @param lapsed whether it was called off by itself, its money not having come
  * @param inPart where only a part of its money has come
  * @param reference the buyer's own number of it, or empty
  * @param receiver who it is for, where it is a gift
@@ -66,6 +67,7 @@ record PlacedOrder(
         List<VoucherIssued> vouchers,
         Optional<CallingOff> callingOff,
         boolean byBuyer,
+        boolean lapsed,
         Optional<PaidInPart> inPart,
         String reference,
         Optional<String> receiver,

@@ -108,6 +108,7 @@ class PlacedOrders {
                 progress.vouchers(order),
                 progress.callingOff(order, document),
                 order.byBuyer(),
+                order.lapsed(),
                 payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order, each)),
                 wishes.reference(),
                 wishes.gift().map(Wishes.Gift::name),
