@@ -29,8 +29,26 @@ record Letter(String id, String fromName, String from, String to, String subject
         }
     }
 
-    /** Paragraphs, rows of name and value, a link. @param total place of the row that is the total, -1 for none */
-    record Body(List<String> paragraphs, List<Row> rows, int total, String link, String linkText) {}
+    /**
+     * Paragraphs, rows of name and value, a link.
+     *
+     * @param total place of the row that is the total, -1 for none
+     * @param annexes texts that are kept with it, below all else
+     */
+    record Body(
+            List<String> paragraphs,
+            List<Row> rows,
+            int total,
+            String link,
+            String linkText,
+            List<Annex> annexes) {
+        Body(List<String> paragraphs, List<Row> rows, int total, String link, String linkText) {
+            this(paragraphs, rows, total, link, linkText, List.of());
+        }
+    }
+
+    /** A text of its own, its paragraphs on lines of their own. */
+    record Annex(String title, String text) {}
 
     record Row(String name, String value) {}
 
@@ -75,12 +93,19 @@ record Letter(String id, String fromName, String from, String to, String subject
             text.append(i == body.total() ? "-".repeat(widest + 14) + "\n" : "")
                     .append(String.format("%-" + Math.max(widest, 1) + "s  %12s%n", row.name(), row.value()));
         }
-        return text.append("\n")
+        text.append("\n")
                 .append(body.linkText())
                 .append(": ")
                 .append(body.link())
+                .append("\n");
+        body.annexes().forEach(annex -> text.append("\n\n")
+                .append(annex.title())
                 .append("\n")
-                .toString();
+                .append("=".repeat(annex.title().length()))
+                .append("\n\n")
+                .append(annex.text().replace("\n", "\n\n"))
+                .append("\n"));
+        return text.toString();
     }
 
     private String html() {
@@ -101,12 +126,17 @@ record Letter(String id, String fromName, String from, String to, String subject
                     .append(escaped(row.value()))
                     .append("</td></tr>");
         }
-        return html.append("</table><p><a href=\"")
+        html.append("</table><p><a href=\"")
                 .append(escaped(body.link()))
                 .append("\">")
                 .append(escaped(body.linkText()))
-                .append("</a></p></body></html>")
-                .toString();
+                .append("</a></p>");
+        body.annexes().forEach(annex -> html.append("<h2 style=\"font-size:1rem;margin-top:2rem\">")
+                .append(escaped(annex.title()))
+                .append("</h2><p style=\"font-size:.875rem\">")
+                .append(escaped(annex.text()).replace("\n", "<br>"))
+                .append("</p>"));
+        return html.append("</body></html>").toString();
     }
 
     private static String escaped(String text) {

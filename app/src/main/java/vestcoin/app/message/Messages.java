@@ -149,8 +149,12 @@ public class Messages {
                     order.subscription() == null ? "receipt" : "renewal",
                     "",
                     order.email(),
-                    words.told(
-                            order.subscription() == null ? "receipt" : "renewal", order, quote, besides, link(order)));
+                    placed(order, setup, words.told(
+                            order.subscription() == null ? "receipt" : "renewal",
+                            order,
+                            quote,
+                            besides,
+                            link(order))));
         }
         files(order, document, words);
         if (stands && !setup.shop().email().isBlank()) {
@@ -192,6 +196,11 @@ public class Messages {
                     order.email(),
                     words.told("refund", order, amount(refunded, order), besides.without(), link(order)));
         }
+    }
+
+    private static LetterBook.LetterContent placed(
+            Orders.Order order, Setup setup, LetterBook.LetterContent said) {
+        return order.subscription() == null ? LetterAnnexes.with(said, order, setup) : said;
     }
 
     /** Tells that an order was called off, the shop too where the buyer did. */

@@ -5,9 +5,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import vestcoin.app.format.Phrases;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.Facts;
+import vestcoin.core.terms.Terms;
 
 /** What buyers read of a shop's terms, with the facts set in. */
 public final class Policies {
@@ -16,6 +19,9 @@ public final class Policies {
      * it is agreed to, or only shown
      */
     public record PolicyText(String kind, String text, String hash, boolean agreed) {}
+
+    private static final Set<String> NAMED =
+            Set.of("returns", "terms-of-sale", "cancellation", Terms.SHIPPING, "privacy", "legal-notice");
 
     private Policies() {}
 
@@ -45,6 +51,13 @@ public final class Policies {
         Map<String, String> agreed = new TreeMap<>();
         texts(setup).stream().filter(PolicyText::agreed).forEach(text -> agreed.put(text.kind(), text.hash()));
         return agreed;
+    }
+
+    /** What a text is called. @param language BCP 47 */
+    public static String name(String kind, String language) {
+        return NAMED.contains(kind)
+                ? Phrases.in(language).say("counter.texts." + kind)
+                : kind.replace('-', ' ');
     }
 
     /** Of texts by language the one for a language, or for its first part. */

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -24,13 +23,11 @@ import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.format.Json;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.setup.ModelForm;
 import vestcoin.app.setup.Policies;
 import vestcoin.core.pickup.Hours;
-import vestcoin.core.place.Groups;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.setup.Shop;
-import vestcoin.core.terms.Terms;
 
 /** What a shop says, as one page anybody and any search engine can read. */
 @RestController
@@ -101,7 +98,7 @@ class StorefrontController {
                 .append("<p><a href=\"/counter/")
                 .append(escaped(shop))
                 .append("\">")
-                .append(german(setup) ? "Zum Laden" : "To the shop")
+                .append(say(setup, "storefront.to-the-shop"))
                 .append("</a></p>");
         setup.pickup().places().forEach(spot -> html.append("<h2>")
                 .append(escaped(spot.name()))
@@ -112,16 +109,15 @@ class StorefrontController {
         Policies.texts(setup).forEach(text -> html.append("<h2 id=\"")
                 .append(escaped(text.kind()))
                 .append("\">")
-                .append(escaped(name(text.kind(), setup)))
+                .append(escaped(Policies.name(text.kind(), setup.shop().language())))
                 .append("</h2><p>")
                 .append(escaped(text.text()).replace("\n", "</p><p>"))
                 .append("</p>"));
-        if (Groups.EU.contains(setup.shop().address().country())
-                && setup.terms().withdrawalDays().isPresent()) {
+        if (ModelForm.isDue(setup)) {
             html.append("<h2 id=\"model-form\">")
-                    .append(german(setup) ? "Muster-Widerrufsformular" : "Model withdrawal form")
+                    .append(escaped(say(setup, "letter.model-form.title")))
                     .append("</h2>");
-            ModelForm.lines(seller(setup), setup.shop().language())
+            ModelForm.lines(setup, setup.shop().language())
                     .forEach(line -> html.append("<p>").append(escaped(line)).append("</p>"));
         }
         return html.append("</main></body></html>\n").toString();
@@ -138,35 +134,8 @@ class StorefrontController {
                 .collect(Collectors.joining("", "<ul>", "</ul>"));
     }
 
-    private static String seller(Setup setup) {
-        Shop shop = setup.shop();
-        return Stream.of(
-                        Stream.of(shop.legalName().isBlank() ? shop.name() : shop.legalName()),
-                        shop.address().lines().stream(),
-                        Stream.of(
-                                (shop.address().postcode() + " "
-                                                + shop.address().city())
-                                        .strip(),
-                                shop.email()))
-                .flatMap(parts -> parts)
-                .filter(part -> !part.isBlank())
-                .collect(Collectors.joining(", "));
-    }
-
-    private static boolean german(Setup setup) {
-        return setup.shop().language().startsWith("de");
-    }
-
-    private static String name(String kind, Setup setup) {
-        return switch (kind) {
-            case "returns" -> german(setup) ? "Rückgabe" : "Returns";
-            case "terms-of-sale" -> german(setup) ? "Verkaufsbedingungen" : "Terms of sale";
-            case "cancellation" -> german(setup) ? "Stornieren" : "Cancelling";
-            case Terms.SHIPPING -> german(setup) ? "Versand" : "Shipping";
-            case "privacy" -> german(setup) ? "Datenschutz" : "Privacy";
-            case "legal-notice" -> german(setup) ? "Impressum" : "Legal notice";
-            default -> kind.replace('-', ' ');
-        };
+    private static String say(Setup setup, String code) {
+        return Phrases.in(setup.shop().language()).say(code);
     }
 
     private static String escaped(String text) {

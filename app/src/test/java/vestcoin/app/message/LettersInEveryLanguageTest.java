@@ -28,6 +28,7 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.outside.ApplicationClock;
+import vestcoin.app.setup.Policies;
 import vestcoin.standins.pay.TestCard;
 
 /**
@@ -181,7 +182,16 @@ class LettersInEveryLanguageTest {
         String whole =
                 phrases.money(new BigDecimal(order.path("quote").path("toPay").asString()), "EUR");
         String iban = "IE36TNTR93000001234567";
-        has(order, "receipt", language, token, whole, phrases.say("letter.total"));
+        has(
+                order,
+                "receipt",
+                language,
+                token,
+                whole,
+                phrases.say("letter.total"),
+                Policies.name("terms-of-sale", language),
+                phrases.say("letter.model-form.title"),
+                phrases.say("letter.model-form.signature"));
         assertThat(letters(order).get("receipt").replace(" ", "")).contains(iban);
         LocalDate until = today().plusDays(7);
         pass(4);
