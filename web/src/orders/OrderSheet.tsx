@@ -12,6 +12,7 @@ import { deskLocale, readIn, say, sayCode } from "../shared/say";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
 import { CallingOff } from "./CallingOff";
+import { Disputed } from "./Disputed";
 import { HandedOverFiles } from "./HandedOverFiles";
 import { Letters } from "./Letters";
 import { OrderVouchers } from "./OrderVouchers";
@@ -256,6 +257,7 @@ function Payment({ order, paid, owed, fresh }: PaymentProps) {
             say("heldUntil", { format: when.format(new Date(paid.lapsesAt)) }),
         })}
       </p>
+      {paid.state === "disputed" && <Disputed order={order} until={paid.answerBy} when={when} />}
       <div className="mt-2 flex flex-wrap gap-6">
         {!isZero(paid.toCapture) && (
           <Move kind="capture" order={order} paid={paid} most={paid.toCapture} fresh={fresh} />

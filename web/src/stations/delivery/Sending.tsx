@@ -143,6 +143,12 @@ export function Sending() {
                 {...whole}
               />
               <Remove path={setupPath("delivery", "dispatch", place.id)} what={place.name} />
+              <Field
+                path={setupPath("delivery", "dispatch", place.id, "email")}
+                label={say("toldWhatToSend")}
+                placeholder={say("nobodyThere")}
+                className="col-span-2"
+              />
             </div>
           ))}
         </Part>

@@ -1,4 +1,7 @@
 import type { Setup } from "../../api/client";
+import { Field } from "../../shared/Field";
+import { whole } from "../../shared/notation/plain";
+import { setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { partial } from "./choices";
 import { LeftField } from "./LeftField";
@@ -28,6 +31,15 @@ export function InStock({ product }: { product: Product }) {
           ))}
         </div>
         <p className="mt-1 text-xs quiet">{say("holdsAtOnceWithoutPublishing")}</p>
+        <div className="mt-2 max-w-72">
+          <Field
+            path={setupPath("goods", "lowStock")}
+            label={say("tellWhenSoFewLeft")}
+            placeholder={say("notTold")}
+            note={say("lowStockOfAllGoods")}
+            {...whole}
+          />
+        </div>
       </div>
     </div>
   );

@@ -18,6 +18,7 @@ import { LetterTexts } from "./LetterTexts";
 import { MailServer } from "./MailServer";
 import { OtherWords } from "./OtherWords";
 import { OwnPhrases } from "./OwnPhrases";
+import { SellerNotices } from "./SellerNotices";
 
 const kinds = [
   { id: "returns", name: say("returns") },
@@ -157,6 +158,7 @@ export function TermsStation() {
       </Fold>
       <Fold title={say("letters")} note={say("whatBuyersAreWrittenWhen")}>
         <MailServer />
+        <SellerNotices />
         <LetterTexts languages={languages} />
       </Fold>
       <Fold title={say("whatWeSay")} note={say("phrasesCounterLettersPapersWorded")}>

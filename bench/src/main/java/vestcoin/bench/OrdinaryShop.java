@@ -123,7 +123,7 @@ public final class OrdinaryShop {
                     Optional.of(Weight.parse("weight", "0." + (3 + i % 5) + " kg")),
                     options));
         }
-        return new Goods(products, List.of(), List.of(), Optional.empty());
+        return new Goods(products);
     }
 
     private static Discounts discounts(int times) {

@@ -1,17 +1,20 @@
 package vestcoin.app.message;
 
+import jakarta.activation.DataHandler;
 import jakarta.mail.MessagingException;
 import jakarta.mail.Session;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
+import jakarta.mail.util.ByteArrayDataSource;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 import java.util.Properties;
 import org.springframework.web.util.HtmlUtils;
 import vestcoin.app.outside.MailAddress;
@@ -35,13 +38,7 @@ record Letter(String id, String fromName, String from, String to, String subject
      * @param total place of the row that is the total, -1 for none
      * @param annexes texts that are kept with it, below all else
      */
-    record Body(
-            List<String> paragraphs,
-            List<Row> rows,
-            int total,
-            String link,
-            String linkText,
-            List<Annex> annexes) {
+    record Body(List<String> paragraphs, List<Row> rows, int total, String link, String linkText, List<Annex> annexes) {
         Body(List<String> paragraphs, List<Row> rows, int total, String link, String linkText) {
             this(paragraphs, rows, total, link, linkText, List.of());
         }
@@ -52,8 +49,11 @@ record Letter(String id, String fromName, String from, String to, String subject
 
     record Row(String name, String value) {}
 
-    /** As MIME text by RFC 5322 and 2045, multipart/alternative. */
-    String mime() {
+    /** A file that goes with it. */
+    record Attachment(String name, String type, byte[] content) {}
+
+    /** As MIME text by RFC 5322 and 2045: multipart/alternative, with a file multipart/mixed around it. */
+    String mime(Optional<Attachment> attached) {
         try {
             MimeMessage message = new MimeMessage(Session.getInstance(new Properties())) {
                 @Override
@@ -71,7 +71,17 @@ record Letter(String id, String fromName, String from, String to, String subject
             plain.setText(plain(), StandardCharsets.UTF_8.name());
             MimeBodyPart html = new MimeBodyPart();
             html.setText(html(), StandardCharsets.UTF_8.name(), "html");
-            message.setContent(new MimeMultipart("alternative", plain, html));
+            MimeMultipart letter = new MimeMultipart("alternative", plain, html);
+            if (attached.isPresent()) {
+                MimeBodyPart whole = new MimeBodyPart();
+                whole.setContent(letter);
+                MimeBodyPart file = new MimeBodyPart();
+                file.setDataHandler(new DataHandler(new ByteArrayDataSource(
+                        attached.get().content(), attached.get().type())));
+                file.setFileName(attached.get().name());
+                letter = new MimeMultipart("mixed", whole, file);
+            }
+            message.setContent(letter);
             message.saveChanges();
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             message.writeTo(out);
@@ -93,11 +103,13 @@ record Letter(String id, String fromName, String from, String to, String subject
             text.append(i == body.total() ? "-".repeat(widest + 14) + "\n" : "")
                     .append(String.format("%-" + Math.max(widest, 1) + "s  %12s%n", row.name(), row.value()));
         }
-        text.append("\n")
-                .append(body.linkText())
-                .append(": ")
-                .append(body.link())
-                .append("\n");
+        if (!body.link().isEmpty()) {
+            text.append("\n")
+                    .append(body.linkText())
+                    .append(": ")
+                    .append(body.link())
+                    .append("\n");
+        }
         body.annexes().forEach(annex -> text.append("\n\n")
                 .append(annex.title())
                 .append("\n")
@@ -126,11 +138,14 @@ record Letter(String id, String fromName, String from, String to, String subject
                     .append(escaped(row.value()))
                     .append("</td></tr>");
         }
-        html.append("</table><p><a href=\"")
-                .append(escaped(body.link()))
-                .append("\">")
-                .append(escaped(body.linkText()))
-                .append("</a></p>");
+        html.append("</table>");
+        if (!body.link().isEmpty()) {
+            html.append("<p><a href=\"")
+                    .append(escaped(body.link()))
+                    .append("\">")
+                    .append(escaped(body.linkText()))
+                    .append("</a></p>");
+        }
         body.annexes().forEach(annex -> html.append("<h2 style=\"font-size:1rem;margin-top:2rem\">")
                 .append(escaped(annex.title()))
                 .append("</h2><p style=\"font-size:.875rem\">")

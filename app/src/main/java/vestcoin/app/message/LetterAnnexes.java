@@ -33,7 +33,6 @@ final class LetterAnnexes {
         Letter.Body body = said.body();
         return new LetterBook.LetterContent(
                 said.subject(),
-                new Letter.Body(
-                        body.paragraphs(), body.rows(), body.total(), body.link(), body.linkText(), annexes));
+                new Letter.Body(body.paragraphs(), body.rows(), body.total(), body.link(), body.linkText(), annexes));
     }
 }

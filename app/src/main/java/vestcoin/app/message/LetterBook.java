@@ -36,7 +36,11 @@ public class LetterBook {
     public record LetterRecord(String event, String recipient, String subject, Instant at, boolean sent) {}
 
     /** What a letter says. */
-    record LetterContent(String subject, Letter.Body body) {}
+    record LetterContent(String subject, Letter.Body body, Optional<Letter.Attachment> attached) {
+        LetterContent(String subject, Letter.Body body) {
+            this(subject, body, Optional.empty());
+        }
+    }
 
     /** What a letter is about. @param order its id, or null @param subscription its id, or null */
     record About(String shop, Long order, Long subscription) {
@@ -165,7 +169,7 @@ public class LetterBook {
         String sender =
                 Optional.of(from.email()).filter(email -> !email.isBlank()).orElse("shop@" + about.shop() + ".invalid");
         try {
-            String mime = new Letter(name, from.name(), sender, to, said.subject(), said.body()).mime();
+            String mime = new Letter(name, from.name(), sender, to, said.subject(), said.body()).mime(said.attached());
             sql.sql("insert into letter(shop, order_id, subscription, event, name, recipient, subject, mime, at) "
                             + "values (:shop, :order, :subscription, :event, :name, :to, :subject, :mime, :at)")
                     .param("shop", about.shop())

@@ -221,9 +221,12 @@ final class LetterTexts {
                         own()));
     }
 
-    /** The slip of a parcel: things and how many, no price. */
-    LetterContent slip(Orders.Order order, Wishes wishes, QuoteView quote, Optional<Handover> handover) {
-        List<Row> rows = quote.lines().stream()
+    /** The slip of a parcel: things and how many, no price. @param which places of the lines in it */
+    LetterContent slip(
+            Orders.Order order, Wishes wishes, QuoteView quote, IntPredicate which, Optional<Handover> handover) {
+        List<Row> rows = IntStream.range(0, quote.lines().size())
+                .filter(which)
+                .mapToObj(quote.lines()::get)
                 .map(line -> new Row(
                         named(line), line.quantity().stripTrailingZeros().toPlainString()))
                 .toList();
@@ -291,19 +294,6 @@ final class LetterTexts {
                 said.subject(), new Body(said.paragraphs(), List.of(), -1, link, say("subscription-page")));
     }
 
-    /** What the seller is told of a subscription, in one line. @param more beside it, or empty */
-    LetterContent sellers(String kind, String product, String name, String more, String link) {
-        String subject = say("seller-renewal", "product", product, "name", name, "what", say("seller-renewal-" + kind));
-        return new LetterContent(
-                subject,
-                new Body(
-                        more.isEmpty() ? List.of(subject) : List.of(subject, more),
-                        List.of(),
-                        -1,
-                        link,
-                        say("at-desk")));
-    }
-
     String money(Amount amount) {
         return money(amount.value(), amount.currency());
     }
@@ -349,13 +339,6 @@ final class LetterTexts {
                 say("trial", "shop", shop.name()), new Body(List.of(say("trial-text")), List.of(), -1, "", ""));
     }
 
-    /** What the shop is told of an order its buyer has called off. */
-    LetterContent calledOff(Orders.Order order, String link) {
-        String subject = say("called-off-copy", "order", String.valueOf(order.number()), "name", order.name());
-        return new LetterContent(
-                subject, new Body(List.of(say("called-off-copy-text")), List.of(), -1, link, say("at-desk")));
-    }
-
     /** A letter to whoever gets vouchers. @param facts the message that goes with them, codes, how they are used */
     LetterContent voucher(String occasion, Map<String, String> values, List<String> facts, String link) {
         LetterWording.Said said = wording.said(occasion, values, true);
@@ -393,7 +376,9 @@ final class LetterTexts {
 
     /** With a mark before its subject where it is practice. */
     LetterContent marked(String mode, LetterContent said) {
-        return mode.equals("test") ? new LetterContent(say("test", "subject", said.subject()), said.body()) : said;
+        return mode.equals("test")
+                ? new LetterContent(say("test", "subject", said.subject()), said.body(), said.attached())
+                : said;
     }
 
     /** When a subscription is charged next, and where it can be changed. */

@@ -135,7 +135,7 @@ class MailServerController {
         LetterBook.LetterContent said = words.trial();
         String mime = new Letter(
                         "try-" + UUID.randomUUID(), own.name(), own.email(), own.email(), said.subject(), said.body())
-                .mime();
+                .mime(said.attached());
         try {
             smtp.send(access, mime);
             servers.wentWell(shop);

@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.IntPredicate;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -26,7 +28,6 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
-import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
@@ -38,6 +39,7 @@ import vestcoin.core.message.Amount;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
+import vestcoin.core.terms.SellerNotice.Event;
 import vestcoin.core.terms.SupplyAtOnce;
 
 /**
@@ -54,8 +56,8 @@ public class Messages {
     private final Orders orders;
     private final PaymentBook book;
     private final Editions editions;
-    private final TransferSlips slips;
     private final OrderSupply supply;
+    private final SellerLetters sellers;
     private final Outbox outbox;
     private final Clock clock;
     private final String ownUrl;
@@ -65,8 +67,8 @@ public class Messages {
             Orders orders,
             PaymentBook book,
             Editions editions,
-            TransferSlips slips,
             OrderSupply supply,
+            SellerLetters sellers,
             Outbox outbox,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
@@ -74,8 +76,8 @@ public class Messages {
         this.orders = orders;
         this.book = book;
         this.editions = editions;
-        this.slips = slips;
         this.supply = supply;
+        this.sellers = sellers;
         this.outbox = outbox;
         this.clock = clock;
         this.ownUrl = ownUrl;
@@ -149,30 +151,35 @@ public class Messages {
                     order.subscription() == null ? "receipt" : "renewal",
                     "",
                     order.email(),
-                    placed(order, setup, words.told(
-                            order.subscription() == null ? "receipt" : "renewal",
+                    placed(
                             order,
-                            quote,
-                            besides,
-                            link(order))));
+                            setup,
+                            words.told(
+                                    order.subscription() == null ? "receipt" : "renewal",
+                                    order,
+                                    quote,
+                                    besides,
+                                    link(order))));
         }
         files(order, document, words);
-        if (stands && !setup.shop().email().isBlank()) {
-            LetterTexts own = LetterTexts.in(
-                    editions.of(order.shop(), order.by()).document().setup(), "");
-            owe(
+        Setup own = editions.of(order.shop(), order.by()).document().setup();
+        if (stands) {
+            sellers.owe(
                     order,
-                    setup.shop(),
+                    own,
+                    Event.PLACED,
                     "copy",
                     "",
-                    setup.shop().email(),
-                    own.told(
-                            "copy",
-                            order,
-                            Json.read(order.quote(), QuoteView.class),
-                            besides,
-                            ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+                    LetterTexts.in(own, "")
+                            .told(
+                                    "copy",
+                                    order,
+                                    Json.read(order.quote(), QuoteView.class),
+                                    besides,
+                                    sellers.link(order)));
+            toSend(order, payments, own, quote);
         }
+        disputed(order, payments, own);
         sent(order, document, words, besides);
         if (order.readyAt() != null && !order.cancelled()) {
             owe(
@@ -198,8 +205,7 @@ public class Messages {
         }
     }
 
-    private static LetterBook.LetterContent placed(
-            Orders.Order order, Setup setup, LetterBook.LetterContent said) {
+    private static LetterBook.LetterContent placed(Orders.Order order, Setup setup, LetterBook.LetterContent said) {
         return order.subscription() == null ? LetterAnnexes.with(said, order, setup) : said;
     }
 
@@ -215,16 +221,74 @@ public class Messages {
                 "",
                 order.email(),
                 words.told(order.byBuyer() ? "called-off" : "cancelled", order, BigDecimal.ZERO, besides, link(order)));
-        if (order.byBuyer() && !setup.shop().email().isBlank()) {
-            owe(
+        if (order.byBuyer()) {
+            sellers.owe(
                     order,
-                    setup.shop(),
+                    setup,
+                    Event.STOPPED,
                     "cancelled",
                     "copy",
-                    setup.shop().email(),
-                    LetterTexts.in(setup, setup.shop().language())
-                            .calledOff(order, ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
+                    new SellerTexts(setup).calledOff(order, sellers.link(order)));
         }
+    }
+
+    /** Tells the seller of a dispute, each once. */
+    private void disputed(Orders.Order order, List<PaymentBook.Payment> payments, Setup own) {
+        payments.stream()
+                .filter(payment -> payment.stateNow() == PaymentState.DISPUTED)
+                .forEach(payment -> sellers.owe(
+                        order,
+                        own,
+                        Event.DISPUTES,
+                        "disputed",
+                        payment.id() + "." + payment.version(),
+                        new SellerTexts(own)
+                                .disputed(
+                                        order,
+                                        Optional.ofNullable(payment.answerBy())
+                                                .map(at -> LocalDate.ofInstant(
+                                                        at, ZoneId.of(own.shop().timeZone()))),
+                                        sellers.link(order))));
+    }
+
+    /** Tells each dispatch place with an address what to send, once the order is to be sent. */
+    private void toSend(Orders.Order order, List<PaymentBook.Payment> payments, Setup own, QuoteView quote) {
+        if (order.cancelled() || !order.sent().equals("no") || !secured(order, payments, own)) {
+            return;
+        }
+        for (QuoteView.Shipment consignment : quote.consignments()) {
+            own.delivery().dispatch().stream()
+                    .filter(place -> place.id().equals(consignment.dispatch())
+                            && !place.email().isEmpty())
+                    .forEach(place -> {
+                        IntPredicate there = consignment.lines()::contains;
+                        String way = Stream.concat(consignment.delivery().stream(), quote.delivery().stream())
+                                .filter(QuoteView.Option::chosen)
+                                .map(QuoteView.Option::name)
+                                .findFirst()
+                                .orElse("");
+                        ReceiptPdf.Page page = slip(order, there);
+                        owe(
+                                order,
+                                own.shop(),
+                                "to-send",
+                                place.id(),
+                                place.email(),
+                                new SellerTexts(own)
+                                        .toSend(order, place.name(), way, page.said(), ReceiptPdf.of(List.of(page))));
+                    });
+        }
+    }
+
+    /** Whether its money is there, or is not waited for before it leaves. */
+    private static boolean secured(Orders.Order order, List<PaymentBook.Payment> payments, Setup own) {
+        boolean later = own.payment().methods().stream()
+                .filter(method -> method.id().equals(order.method()))
+                .anyMatch(method -> method.kind().cash() || method.kind() == Payment.Kind.ON_ACCOUNT);
+        return payments.stream()
+                .allMatch(payment -> payment.captured() == payment.amount()
+                        || payment.stateNow() == PaymentState.AUTHORISED
+                        || later && !payment.throughProvider());
     }
 
     /** Tells of an order that waits for its money: that it still does, that the money came, or that it lapsed. */
@@ -329,24 +393,15 @@ public class Messages {
                 order.email(),
                 LetterTexts.in(setup, order.language())
                         .declared(order, at.atZone(ZoneId.of(setup.shop().timeZone())), things, link(order)));
-        if (!setup.shop().email().isBlank()) {
-            owe(
-                    order,
-                    setup.shop(),
-                    "return",
-                    about + ".copy",
-                    setup.shop().email(),
-                    LetterTexts.in(
-                                    editions.of(order.shop(), order.by())
-                                            .document()
-                                            .setup(),
-                                    "")
-                            .declared(
-                                    order,
-                                    at.atZone(ZoneId.of(setup.shop().timeZone())),
-                                    things,
-                                    ownUrl + "/desk/" + order.shop() + "/orders/" + order.number()));
-        }
+        Setup own = editions.of(order.shop(), order.by()).document().setup();
+        sellers.owe(
+                order,
+                own,
+                Event.STOPPED,
+                "return",
+                about + ".copy",
+                LetterTexts.in(own, "")
+                        .declared(order, at.atZone(ZoneId.of(own.shop().timeZone())), things, sellers.link(order)));
         // Sent when what was declared is committed.
         book.announce(order.id());
     }
@@ -358,7 +413,7 @@ public class Messages {
         return new LetterTexts.Besides(
                 orders.known(order.shop(), order.email()),
                 Handover.of(document.setup(), OrderFile.parse(order.document()), quote),
-                slips.of(order, method),
+                supply.slip(order, method),
                 promised(order, quote),
                 supply.besides(order, document));
     }
@@ -442,15 +497,21 @@ public class Messages {
      * What goes into the parcels, one page an order: what is in it, and the message of a gift. No price stands on it.
      */
     byte[] slips(List<Orders.Order> several) {
-        return ReceiptPdf.of(several.stream().map(this::slip).toList());
+        return ReceiptPdf.of(
+                several.stream().map(order -> slip(order, line -> true)).toList());
     }
 
-    private ReceiptPdf.Page slip(Orders.Order order) {
+    private ReceiptPdf.Page slip(Orders.Order order, IntPredicate which) {
         Document document = editions.spoken(order.shop(), order.by(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
         LetterBook.LetterContent slip = LetterTexts.in(document.setup(), order.language())
-                .slip(order, wishes, quote, Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
+                .slip(
+                        order,
+                        wishes,
+                        quote,
+                        which,
+                        Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
         return new ReceiptPdf.Page(
                 document.setup().shop().name(),
                 slip,

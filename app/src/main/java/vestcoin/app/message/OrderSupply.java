@@ -3,6 +3,7 @@ package vestcoin.app.message;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -11,10 +12,12 @@ import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Orders;
+import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.subscription.Subscriptions;
+import vestcoin.core.payment.Payment;
 
 /** What letters tell of an order's supply: departures, files, what is charged again. */
 @Service
@@ -22,6 +25,7 @@ class OrderSupply {
     private final Dispatching dispatching;
     private final Downloads downloads;
     private final Subscriptions subscriptions;
+    private final TransferSlips slips;
     private final Editions editions;
     private final Clock clock;
     private final String ownUrl;
@@ -30,12 +34,14 @@ class OrderSupply {
             Dispatching dispatching,
             Downloads downloads,
             Subscriptions subscriptions,
+            TransferSlips slips,
             Editions editions,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.dispatching = dispatching;
         this.downloads = downloads;
         this.subscriptions = subscriptions;
+        this.slips = slips;
         this.editions = editions;
         this.clock = clock;
         this.ownUrl = ownUrl;
@@ -43,6 +49,11 @@ class OrderSupply {
 
     List<Dispatching.Left> departures(Orders.Order order) {
         return dispatching.departures(order.id());
+    }
+
+    /** What is still to be transferred. */
+    Optional<TransferSlips.Slip> slip(Orders.Order order, Optional<Payment.Method> method) {
+        return slips.of(order, method);
     }
 
     /** Files that can be fetched now. */

@@ -23,6 +23,7 @@ import vestcoin.app.subscription.Subscriptions.Kind;
 import vestcoin.app.subscription.Subscriptions.Subscription;
 import vestcoin.core.message.Amount;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.terms.SellerNotice;
 
 /**
  * What buyer and seller are told of a subscription: once for each thing that happened to it. That it was charged is
@@ -46,6 +47,7 @@ class SubscriptionLetters {
     private static final List<Kind> TO_SELLER = List.of(Kind.LAPSED, Kind.STOPPED, Kind.SOLD_OUT, Kind.HELD);
 
     private final LetterBook letters;
+    private final SellerLetters sellers;
     private final Subscriptions subscriptions;
     private final RenewalPricing pricing;
     private final Orders orders;
@@ -55,6 +57,7 @@ class SubscriptionLetters {
 
     SubscriptionLetters(
             LetterBook letters,
+            SellerLetters sellers,
             Subscriptions subscriptions,
             RenewalPricing pricing,
             Orders orders,
@@ -62,6 +65,7 @@ class SubscriptionLetters {
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.letters = letters;
+        this.sellers = sellers;
         this.subscriptions = subscriptions;
         this.pricing = pricing;
         this.orders = orders;
@@ -104,20 +108,20 @@ class SubscriptionLetters {
                     event.kindNow() == Kind.ANNOUNCED && subscription.agreed().equals("asked");
             toBuyer(asked ? "renewal-asked" : occasion, event, subscription, first);
         }
-        if (TO_SELLER.contains(event.kindNow()) && !own.shop().email().isBlank()) {
-            LetterTexts words = LetterTexts.in(own, "");
-            letters.owe(
+        if (TO_SELLER.contains(event.kindNow())) {
+            sellers.owe(
                     new LetterBook.About(first.shop(), first.id(), subscription.id()),
-                    own.shop(),
+                    own,
+                    SellerNotice.Event.RENEWALS,
                     "renewal",
                     name(subscription, event) + ".copy",
-                    own.shop().email(),
-                    words.sellers(
-                            event.kind(),
-                            pricing.product(subscription).name(),
-                            first.name(),
-                            event.kindNow() == Kind.HELD ? event.about() : "",
-                            ownUrl + "/desk/" + first.shop() + "/subscriptions/" + subscription.id()));
+                    new SellerTexts(own)
+                            .subscription(
+                                    event.kind(),
+                                    pricing.product(subscription).name(),
+                                    first.name(),
+                                    event.kindNow() == Kind.HELD ? event.about() : "",
+                                    ownUrl + "/desk/" + first.shop() + "/subscriptions/" + subscription.id()));
         }
     }
 

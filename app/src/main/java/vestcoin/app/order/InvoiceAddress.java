@@ -22,7 +22,10 @@ public record InvoiceAddress(String name, List<String> lines, String city, Strin
         name = name == null ? "" : name.strip();
         lines = lines == null
                 ? List.of()
-                : lines.stream().map(String::strip).filter(line -> !line.isEmpty()).toList();
+                : lines.stream()
+                        .map(String::strip)
+                        .filter(line -> !line.isEmpty())
+                        .toList();
         city = city == null ? "" : city.strip();
         postcode = postcode == null ? "" : postcode.strip();
         country = country == null ? "" : country.strip().toUpperCase(Locale.ROOT);

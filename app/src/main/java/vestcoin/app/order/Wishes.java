@@ -169,15 +169,14 @@ public record Wishes(
                         Message.of("order.load-page-again")));
     }
 
-    private static void wanted(
-            String typed, Asking.Wanted wanted, String field, String path, Problems problems) {
+    private static void wanted(String typed, Asking.Field wanted, String field, String path, Problems problems) {
         problems.when(
-                typed.isEmpty() && wanted == Asking.Wanted.COMPULSORY,
+                typed.isEmpty() && wanted == Asking.Field.COMPULSORY,
                 path + "/" + field,
                 Message.of("order." + field + "-missing"),
                 Message.of("order.fill-in"));
         problems.when(
-                !typed.isEmpty() && wanted == Asking.Wanted.NO,
+                !typed.isEmpty() && wanted == Asking.Field.NO,
                 path + "/" + field,
                 Message.of("order.shop-does-not-ask-this-any-more"),
                 Message.of("order.load-page-again"));

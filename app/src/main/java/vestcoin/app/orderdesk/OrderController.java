@@ -66,6 +66,7 @@ class OrderController {
             BigDecimal toRefund,
             boolean toVoid,
             Optional<Instant> lapsesAt,
+            Optional<Instant> answerBy,
             List<Step> life) {}
 
     record Step(String state, BigDecimal amount, Instant at, String actor, Message note) {}
@@ -416,6 +417,7 @@ class OrderController {
                 BigDecimal.valueOf(state.refundable() ? payment.captured() - payment.refunded() : 0, digits),
                 letGo,
                 Optional.ofNullable(payment.lapsesAt()),
+                Optional.ofNullable(payment.answerBy()).filter(at -> state == PaymentState.DISPUTED),
                 book.transitions(payment.id()).stream()
                         .map(step -> new Step(
                                 step.state(),

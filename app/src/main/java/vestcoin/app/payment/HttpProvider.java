@@ -2,7 +2,9 @@ package vestcoin.app.payment;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.time.DateTimeException;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -98,11 +100,22 @@ class HttpProvider implements Provider {
                 json.path("state").asString(""),
                 json.path("reason").asString(""),
                 json.path("action").asString(""),
-                json.path("amount").asLong(0),
-                json.path("captured").asLong(0),
-                json.path("refunded").asLong(0),
+                new Sums(
+                        json.path("amount").asLong(0),
+                        json.path("captured").asLong(0),
+                        json.path("refunded").asLong(0)),
                 json.path("keptCard").asString(""),
-                json.path("version").asLong(0));
+                json.path("version").asLong(0),
+                instant(json.path("answerBy").asString("")));
+    }
+
+    /** A time by ISO 8601; what is none is told as nothing, since the payment itself does not hang on it. */
+    private static Optional<Instant> instant(String text) {
+        try {
+            return text.isEmpty() ? Optional.empty() : Optional.of(Instant.parse(text));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
     }
 
     private JsonNode call(ServiceAccess access, String method, String path, String key, Object body) {

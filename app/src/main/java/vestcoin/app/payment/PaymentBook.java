@@ -31,6 +31,7 @@ public class PaymentBook {
      * @param lapsesAt when its authorisation ends by itself, null before there is one
      * @param keptCard what the provider calls the card it keeps of it, or empty
      * @param version how many changes the provider had made when it last told of it
+     * @param answerBy until when the seller has to answer a dispute, or null
      */
     public record Payment(
             long id,
@@ -51,7 +52,8 @@ public class PaymentBook {
             int holdDays,
             Instant lapsesAt,
             String keptCard,
-            long version) {
+            long version,
+            Instant answerBy) {
         public PaymentState stateNow() {
             return PaymentState.of(state);
         }
@@ -111,7 +113,7 @@ public class PaymentBook {
     private static final String PAYMENT = """
             select id, order_id, shop, coalesce(gateway, '') as gateway, method, part, idempotency_key,
                 coalesce(provider_ref, '') as provider_ref, state, reason, action,
-                   amount, captured, refunded, at_once, hold_days, lapses_at, kept_card, version
+                   amount, captured, refunded, at_once, hold_days, lapses_at, kept_card, version, answer_by
             from payment
             """;
 
@@ -265,8 +267,8 @@ public class PaymentBook {
         }
         PaymentState next = PaymentState.of(view.state());
         boolean moves = known.stateNow().leadsTo(next);
-        long captured = Math.max(known.captured(), Math.min(view.captured(), known.amount()));
-        long refunded = Math.max(known.refunded(), Math.min(view.refunded(), captured));
+        long captured = Math.max(known.captured(), Math.min(view.sums().captured(), known.amount()));
+        long refunded = Math.max(known.refunded(), Math.min(view.sums().refunded(), captured));
         if (!moves
                 && captured == known.captured()
                 && refunded == known.refunded()
@@ -277,7 +279,10 @@ public class PaymentBook {
         sql.sql("""
                 update payment set state = :state, provider_ref = :ref, reason = :reason, action = :action,
                     captured = :captured, refunded = :refunded, version = :version, kept_card = :kept,
-                       lapses_at = :lapses where id = :id""")
+                       lapses_at = :lapses, answer_by = :answer where id = :id""")
+                .param(
+                        "answer",
+                        view.answerBy().map(at -> at.atOffset(ZoneOffset.UTC)).orElse(null))
                 .param("state", state.text())
                 .param("ref", view.ref().isEmpty() ? null : view.ref())
                 .param("reason", moves ? view.reason() : known.reason())

@@ -1,5 +1,6 @@
 package vestcoin.app.payment;
 
+import java.time.Instant;
 import java.util.Locale;
 import java.util.Optional;
 import vestcoin.app.outside.ProviderRejection;
@@ -15,7 +16,8 @@ public interface Provider {
 
     /**
      * How a provider sees a payment. @param state one of this house's payment states @param keptCard what it calls the
-     * card it keeps, empty where it keeps none @param version grows with every change at the provider
+     * card it keeps, empty where it keeps none @param version grows with every change at the provider @param answerBy
+     * until when it has to hear from the seller of a dispute
      */
     record View(
             String ref,
@@ -23,11 +25,13 @@ public interface Provider {
             String state,
             String reason,
             String action,
-            long amount,
-            long captured,
-            long refunded,
+            Sums sums,
             String keptCard,
-            long version) {}
+            long version,
+            Optional<Instant> answerBy) {}
+
+    /** What a payment is over, and what of it was taken and given back, in minor units. */
+    record Sums(long amount, long captured, long refunded) {}
 
     record Account(String mode, boolean approved, String publicKey, StatementLength statement) {}
 

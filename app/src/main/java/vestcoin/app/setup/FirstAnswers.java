@@ -225,7 +225,7 @@ public record FirstAnswers(
     }
 
     private static Goods goods(Goods goods, List<Product> products) {
-        return new Goods(products, goods.buyerGroups(), goods.groups(), goods.defaultGroup());
+        return goods.with(products);
     }
 
     private static boolean nothing(Delivery delivery) {

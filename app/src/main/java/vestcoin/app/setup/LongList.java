@@ -32,13 +32,7 @@ record LongList<S, T>(
         Function<S, List<T>> get,
         BiFunction<S, List<T>, S> with) {
     private static final List<LongList<?, ?>> ALL = List.of(
-            new LongList<>(
-                    "goods",
-                    "products",
-                    Goods.class,
-                    Product.class,
-                    Goods::products,
-                    (goods, list) -> new Goods(list, goods.buyerGroups(), goods.groups(), goods.defaultGroup())),
+            new LongList<>("goods", "products", Goods.class, Product.class, Goods::products, Goods::with),
             new LongList<>(
                     "delivery",
                     "zones",

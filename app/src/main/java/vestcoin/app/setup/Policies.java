@@ -55,9 +55,7 @@ public final class Policies {
 
     /** What a text is called. @param language BCP 47 */
     public static String name(String kind, String language) {
-        return NAMED.contains(kind)
-                ? Phrases.in(language).say("counter.texts." + kind)
-                : kind.replace('-', ' ');
+        return NAMED.contains(kind) ? Phrases.in(language).say("counter.texts." + kind) : kind.replace('-', ' ');
     }
 
     /** Of texts by language the one for a language, or for its first part. */

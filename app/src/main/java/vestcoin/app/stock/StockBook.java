@@ -91,12 +91,39 @@ public class StockBook {
                     .param("item", item)
                     .update();
         } else {
-            sql.sql("merge into stock(shop, item, remaining) key (shop, item) values (:shop, :item, :remaining)")
+            sql.sql("merge into stock(shop, item, remaining, told) key (shop, item) "
+                            + "values (:shop, :item, :remaining, false)")
                     .param("shop", shop)
                     .param("item", item)
                     .param("remaining", remaining.get())
                     .update();
         }
+    }
+
+    /**
+     * What has fallen to a bound or below since it was told last; it counts as told from now on. What has risen above
+     * the bound is told again the next time.
+     */
+    @Transactional
+    public Map<String, BigDecimal> fallen(String shop, int bound) {
+        sql.sql("update stock set told = false where shop = :shop and told and remaining > :bound")
+                .param("shop", shop)
+                .param("bound", bound)
+                .update();
+        Map<String, BigDecimal> low = new TreeMap<>();
+        sql.sql("select item, remaining from stock where shop = :shop and not told and remaining <= :bound for update")
+                .param("shop", shop)
+                .param("bound", bound)
+                .query(Row.class)
+                .list()
+                .forEach(row -> low.put(row.item(), row.remaining().stripTrailingZeros()));
+        if (!low.isEmpty()) {
+            sql.sql("update stock set told = true where shop = :shop and item in (:items)")
+                    .param("shop", shop)
+                    .param("items", low.keySet())
+                    .update();
+        }
+        return low;
     }
 
     /** Takes what an order wants, in the order's transaction. @return whether there was enough */

@@ -179,8 +179,8 @@ class WishesTest {
         edit("terms/asking/company", "no", "optional");
         assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
                 .isEqualTo(200);
-        Map<String, Object> gift = new HashMap<>(Map.of(
-                "extras", Map.of("tail", "red"), "gift", Map.of("name", "Finn Sample", "message", "")));
+        Map<String, Object> gift = new HashMap<>(
+                Map.of("extras", Map.of("tail", "red"), "gift", Map.of("name", "Finn Sample", "message", "")));
         gift.put("invoice", Map.of("name", " ", "lines", List.of(), "city", "", "country", "XX"));
         assertThat(place(gift, "18").paths())
                 .containsExactly(
@@ -190,7 +190,7 @@ class WishesTest {
                         "contact/wishes/invoice/country");
         Problems problems = new Problems();
         Wishes.NONE.check(
-                AskingBuilder.builder().phone(Asking.Wanted.COMPULSORY).build(), "contact/wishes", problems);
+                AskingBuilder.builder().phone(Asking.Field.COMPULSORY).build(), "contact/wishes", problems);
         assertThat(problems.list()).extracting(Problem::path).containsExactly("contact/wishes/phone");
         gift.put("invoice", OWN_ADDRESS);
         gift.put("phone", "ring me");
@@ -225,7 +225,8 @@ class WishesTest {
                 .contains("Goods go to Finn Sample, 1 Example Street");
         String letter = Stream.of(shop.services().post().letters())
                 .flatMap(List::stream)
-                .filter(each -> each.plain().contains("1 Example Street") || each.plain().contains("Finn Sample"))
+                .filter(each -> each.plain().contains("1 Example Street")
+                        || each.plain().contains("Finn Sample"))
                 .findFirst()
                 .orElseThrow()
                 .plain();

@@ -76,6 +76,14 @@ class BracketedTest {
     private List<String> sellers() {
         List<String> texts = new ArrayList<>();
         gather(shop.owner().get(Caller.SHOP + "/draft").json().path("document"), texts);
+        // Texts that were agreed to, with the shop's facts set in.
+        shop.anybody()
+                .get(Caller.COUNTER + "?language=" + Phrases.BRACKETED)
+                .json()
+                .path("texts")
+                .forEach(each -> texts.addAll(
+                        List.of(each.path("text").asString().replaceAll(" *\\[[^\\]]*] *", "").split("\\n+"))));
+        texts.removeIf(String::isBlank);
         texts.sort(Comparator.comparing(String::length).reversed());
         return texts;
     }

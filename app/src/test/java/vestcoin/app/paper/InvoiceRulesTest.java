@@ -138,16 +138,15 @@ class InvoiceRulesTest {
                     new Drawing.Buyer(
                             party(order.to().country()),
                             invoices % 2 == 0 ? "PO 4711/a" : "",
-                            invoices % 3 == 0
-                                    ? Optional.of(party(order.to().country()))
-                                    : Optional.empty()),
+                            invoices % 3 == 0 ? Optional.of(party(order.to().country())) : Optional.empty()),
                     order.method().orElse(""),
                     true,
                     true,
                     Phrases.FOR_BUYERS.get((invoices + credits) % Phrases.FOR_BUYERS.size()),
                     invoices % 5 == 0
-                            ? Optional.of(
-                                    new Paper.Period(NUMBERED.issued(), NUMBERED.issued().plusMonths(1).minusDays(1)))
+                            ? Optional.of(new Paper.Period(
+                                    NUMBERED.issued(),
+                                    NUMBERED.issued().plusMonths(1).minusDays(1)))
                             : Optional.empty());
             List<Bill> bills = Bill.of(quote, setup.shop().address().country());
             if (quote.payable().value().signum() <= 0) {

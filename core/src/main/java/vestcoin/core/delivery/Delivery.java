@@ -206,6 +206,7 @@ public record Delivery(
      *
      * @param preparation working days it needs, where a product does not say
      * @param options ids of the options offered from there; all when empty
+     * @param email who there is told what to send; nobody when empty
      */
     public record Dispatch(
             String id,
@@ -213,7 +214,8 @@ public record Delivery(
             Destination at,
             Optional<Point> point,
             Optional<Integer> preparation,
-            List<String> options) {
+            List<String> options,
+            String email) {
         /** The id of the shop itself. */
         public static final String SHOP = "shop";
 
@@ -221,6 +223,7 @@ public record Delivery(
             point = point == null ? Optional.empty() : point;
             preparation = preparation == null ? Optional.empty() : preparation;
             options = options == null ? List.of() : List.copyOf(options);
+            email = email == null ? "" : email.strip();
         }
     }
 }

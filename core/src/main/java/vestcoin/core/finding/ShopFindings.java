@@ -2,8 +2,8 @@ package vestcoin.core.finding;
 
 import com.google.i18n.phonenumbers.NumberParseException;
 import com.google.i18n.phonenumbers.PhoneNumberUtil;
-import org.apache.commons.validator.routines.EmailValidator;
 import vestcoin.core.message.Message;
+import vestcoin.core.setup.MailForm;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 
@@ -26,7 +26,7 @@ final class ShopFindings {
                     "shop/email",
                     Message.of("finding.buyers-have-no-address-to-write-to"),
                     Message.of("finding.add-shops-e-mail"));
-        } else if (!isEmail(shop.email())) {
+        } else if (!MailForm.fits(shop.email())) {
             at.look(
                     "bad-email",
                     "shop/email",
@@ -52,10 +52,6 @@ final class ShopFindings {
     }
 
     /** Domains kept for examples (RFC 2606, RFC 6761) are addresses too. */
-    private static boolean isEmail(String email) {
-        return EmailValidator.getInstance().isValid(email.strip().replaceAll("\\.(example|test)$", ".com"));
-    }
-
     /** Whether it has the length and digits of a number somewhere; numbers kept for fiction pass. */
     private static boolean isPhone(Shop shop) {
         PhoneNumberUtil numbers = PhoneNumberUtil.getInstance();

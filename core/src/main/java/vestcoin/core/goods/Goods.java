@@ -8,22 +8,30 @@ import java.util.Optional;
  * The Goods station of a setup.
  *
  * @param groups what products have in common
+ * @param lowStock from how many left of something counted the seller is told, not at all without it
  * @param defaultGroup id of the group of products that name none
  */
 public record Goods(
         List<Product> products,
         List<BuyerGroup> buyerGroups,
         List<ProductGroup> groups,
-        Optional<String> defaultGroup) {
+        Optional<String> defaultGroup,
+        Optional<Integer> lowStock) {
     public Goods {
         products = products == null ? List.of() : List.copyOf(products);
         buyerGroups = buyerGroups == null ? List.of() : List.copyOf(buyerGroups);
         groups = groups == null ? List.of() : List.copyOf(groups);
         defaultGroup = defaultGroup == null ? Optional.empty() : defaultGroup;
+        lowStock = lowStock == null ? Optional.empty() : lowStock;
     }
 
     public Goods(List<Product> products) {
-        this(products, List.of(), List.of(), Optional.empty());
+        this(products, List.of(), List.of(), Optional.empty(), Optional.empty());
+    }
+
+    /** The same with other products. */
+    public Goods with(List<Product> others) {
+        return new Goods(others, buyerGroups, groups, defaultGroup, lowStock);
     }
 
     /**

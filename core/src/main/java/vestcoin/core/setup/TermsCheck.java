@@ -12,6 +12,7 @@ import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
 import vestcoin.core.terms.CallOff;
 import vestcoin.core.terms.Facts;
+import vestcoin.core.terms.SellerNotice;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.Terms.Letter;
 
@@ -45,6 +46,7 @@ final class TermsCheck {
                                 "most",
                                 MOST_HOURS),
                         Message.of("setup.write-number-within")));
+        notices(terms, problems);
         terms.exceptions()
                 .keySet()
                 .forEach(group -> problems.when(
@@ -89,6 +91,33 @@ final class TermsCheck {
                     path,
                     Message.of("setup.braces-of-this-phrase-do-not-fit"),
                     Message.of("setup.keep-names-in-braces-as-in-the-original"));
+        }
+    }
+
+    private static void notices(Terms terms, Problems problems) {
+        problems.when(
+                terms.notices().size() > SellerNotice.MOST,
+                "terms/notices",
+                Message.of("setup.more-notices-than", "most", SellerNotice.MOST),
+                Message.of("setup.take-some-away"));
+        Set<String> ids = new HashSet<>();
+        for (SellerNotice notice : terms.notices()) {
+            String path = "terms/notices/" + notice.id();
+            problems.when(
+                    notice.id() == null || !notice.id().matches("[a-z0-9]+(-[a-z0-9]+)*"),
+                    path,
+                    Message.of("setup.cannot-id-2", "extra", notice.id()),
+                    Message.of("setup.use-small-letters-digits-and-hyphens"));
+            problems.when(
+                    !ids.add(notice.id()),
+                    path,
+                    Message.of("setup.two-fields-have-id", "extra", notice.id()),
+                    Message.of("setup.rename-one"));
+            problems.when(
+                    !MailForm.fits(notice.email()),
+                    path + "/email",
+                    Message.of("finding.not-e-mail-address", "email", notice.email()),
+                    Message.of("finding.write-hello-my-shop-example"));
         }
     }
 

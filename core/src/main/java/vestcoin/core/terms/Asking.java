@@ -28,11 +28,11 @@ public record Asking(
         Optional<Integer> leastAge,
         List<Extra> extras,
         Optional<Integer> remindAfter,
-        Wanted company,
-        Wanted phone,
+        Field company,
+        Field phone,
         boolean invoiceAddress) {
     /** Whether a field is shown, and whether it has to be filled in. */
-    public enum Wanted {
+    public enum Field {
         NO,
         OPTIONAL,
         COMPULSORY
@@ -50,8 +50,8 @@ public record Asking(
         leastAge = leastAge == null ? Optional.empty() : leastAge;
         extras = extras == null ? List.of() : List.copyOf(extras);
         remindAfter = remindAfter == null ? Optional.empty() : remindAfter;
-        company = company == null ? Wanted.NO : company;
-        phone = phone == null ? Wanted.NO : phone;
+        company = company == null ? Field.NO : company;
+        phone = phone == null ? Field.NO : phone;
     }
 
     /** A field of the seller's own. @param name as the buyer reads it */

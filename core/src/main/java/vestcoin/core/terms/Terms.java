@@ -26,6 +26,7 @@ import java.util.TreeMap;
  * @param exceptions product groups nobody withdraws from, and why
  * @param asking what the counter asks besides name and address
  * @param callOff how long buyers can call an order off themselves; not at all without it
+ * @param notices who on the seller's side is written to, and of what
  */
 @RecordBuilder
 public record Terms(
@@ -42,7 +43,8 @@ public record Terms(
         Optional<Payer> returnPayer,
         Map<String, Exclusion> exceptions,
         Asking asking,
-        Optional<CallOff> callOff) {
+        Optional<CallOff> callOff,
+        List<SellerNotice> notices) {
     public static final String LEGAL_NOTICE = "legal-notice";
     public static final String PRIVACY = "privacy";
     public static final String SHIPPING = "shipping";
@@ -60,6 +62,7 @@ public record Terms(
         exceptions = exceptions == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(exceptions));
         asking = asking == null ? Asking.NOTHING : asking;
         callOff = callOff == null ? Optional.empty() : callOff;
+        notices = notices == null ? List.of() : List.copyOf(notices);
     }
 
     public Terms(
@@ -85,7 +88,18 @@ public record Terms(
                 null,
                 null,
                 null,
+                null,
                 null);
+    }
+
+    /** Where the seller is written to of an event. @param usual where, if nobody is named for it; may be empty */
+    public List<String> toSeller(SellerNotice.Event event, String usual) {
+        List<String> named = notices.stream()
+                .filter(notice -> notice.of(event))
+                .map(SellerNotice::email)
+                .distinct()
+                .toList();
+        return named.isEmpty() && !usual.isBlank() ? List.of(usual) : named;
     }
 
     public enum Payer {

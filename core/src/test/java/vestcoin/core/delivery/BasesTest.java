@@ -367,7 +367,7 @@ class BasesTest {
 
     private static Shops.Maker twoPlaces() {
         Delivery.Dispatch barn = new Delivery.Dispatch(
-                "barn", "Barn", Destination.of("DE"), null, Optional.of(2), List.of("post", "van"));
+                "barn", "Barn", Destination.of("DE"), null, Optional.of(2), List.of("post", "van"), null);
         return shop("5.00")
                 .delivers("IE", "van", "2.00 + 1.00/kg")
                 .delivers("IE", "bike", "3.00")

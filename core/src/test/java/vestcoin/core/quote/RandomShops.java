@@ -259,8 +259,8 @@ public final class RandomShops {
                     "van",
                     new ChargeableWeight(new BigDecimal("5000"), null, Optional.of(Weight.parse("s", "0.5 kg"))));
         }
-        maker.dispatch(
-                new Delivery.Dispatch("barn", "Barn", Destination.of(any("IE", "DE")), null, Optional.of(1), null));
+        maker.dispatch(new Delivery.Dispatch(
+                "barn", "Barn", Destination.of(any("IE", "DE")), null, Optional.of(1), null, null));
     }
 
     private Thing thing(int p, int categories) {

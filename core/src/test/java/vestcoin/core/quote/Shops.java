@@ -382,7 +382,7 @@ public final class Shops {
                     .toList();
             return change.apply(new Setup(
                     shop,
-                    new Goods(products, buyerGroups, groups, Optional.empty()),
+                    new Goods(products, buyerGroups, groups, Optional.empty(), Optional.empty()),
                     new Discounts(discounts),
                     new Delivery(zones, made),
                     new Tax(

@@ -503,7 +503,7 @@ class TaxJurisdictionTest {
 
     @Test
     void goods_go_by_their_own_dispatch_country() {
-        Delivery.Dispatch barn = new Delivery.Dispatch("barn", "Barn", Destination.of("DE"), null, null, null);
+        Delivery.Dispatch barn = new Delivery.Dispatch("barn", "Barn", Destination.of("DE"), null, null, null, null);
         Shops.Maker shop = shop().registered("DE")
                 .dispatch(barn)
                 .sells(Thing.of("tent", "119.00", "s")

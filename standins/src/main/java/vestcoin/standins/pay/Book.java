@@ -2,6 +2,9 @@ package vestcoin.standins.pay;
 
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -41,7 +44,11 @@ final class Book implements AutoCloseable {
             String keptCard,
             long captured,
             long refunded,
-            long version) {}
+            long version,
+            Instant answerBy) {}
+
+    /** How long a seller has to answer a dispute. */
+    private static final Duration DISPUTED = Duration.ofDays(20);
 
     /** A card that can be charged again. @param refuses whether its bank has taken it back */
     record KeptCard(String id, String account, String card, boolean refuses) {}
@@ -89,6 +96,7 @@ final class Book implements AutoCloseable {
                   id varchar(60) primary key, account varchar(40) not null references account(id), card varchar(30)
                       not null, refuses boolean not null default false);
                 alter table payment add column if not exists kept_card varchar(60) not null default '';
+                alter table payment add column if not exists answer_by timestamp with time zone;
                 """).update();
         return book;
     }
@@ -237,7 +245,8 @@ final class Book implements AutoCloseable {
 
     private static final String PAYMENT = """
             select id, account, idempotency_key, reference, currency, amount, state, reason, card, statement,
-                return_url, kept_card, captured, refunded, version from payment
+                return_url, kept_card, captured, refunded, version, answer_by
+            from payment
             """;
 
     Optional<Payment> byKey(String account, String key) {
@@ -270,8 +279,13 @@ final class Book implements AutoCloseable {
     }
 
     boolean answer(String id, String from, String to, String reason) {
-        return sql.sql("update payment set state = :to, reason = :reason, version = version + 1 where id = "
-                                + ":id and state = :from")
+        return sql.sql("update payment set state = :to, reason = :reason, version = version + 1, answer_by = :by "
+                                + "where id = :id and state = :from")
+                        .param(
+                                "by",
+                                to.equals("disputed")
+                                        ? clock.instant().plus(DISPUTED).atOffset(ZoneOffset.UTC)
+                                        : null)
                         .param("to", to)
                         .param("reason", reason)
                         .param("id", id)

@@ -175,7 +175,8 @@ abstract class Processor extends Service {
                 start.keptCard(),
                 0,
                 0,
-                1));
+                1,
+                null));
         tell(payment);
         if (start.silent()) {
             throw new Refusal(504, "The bank has not answered yet.");
@@ -284,6 +285,9 @@ abstract class Processor extends Service {
         view.put("action", payment.state().equals("needs-buyer") ? url() + "/ask/" + payment.id() : "");
         view.put("keptCard", payment.keptCard());
         view.put("version", payment.version());
+        if (payment.answerBy() != null) {
+            view.put("answerBy", payment.answerBy().toString());
+        }
         return view;
     }
 
