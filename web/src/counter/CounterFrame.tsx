@@ -1,10 +1,13 @@
 import type { ReactNode } from "react";
 import type { Counter } from "../api/client";
+import { ForBuyer } from "./ForBuyer";
 import { useSay } from "./phrases";
 import { type Step, steps } from "./step";
 
 interface Props {
-  counter: Pick<Counter, "name" | "texts"> & { closed?: boolean };
+  counter: Pick<Counter, "name" | "texts"> & { closed?: boolean; shop?: string; ownShop?: boolean };
+  /** The order shown, once there is one. */
+  number?: number;
   step?: Step;
   go?: (step: Step) => void;
   /** Beside the shop's name: language and currency. */
@@ -16,11 +19,12 @@ interface Props {
 }
 
 /** The counter around a step: how far one is above, the total below on a phone and beside on a desktop. */
-export function CounterFrame({ counter, step, go, aside, summary, bare, children }: Props) {
+export function CounterFrame({ counter, step, go, aside, summary, bare, number, children }: Props) {
   const say = useSay();
   const at = step ? steps.indexOf(step) : steps.length;
   return (
     <div className="mx-auto flex min-h-full max-w-5xl flex-col">
+      {counter.ownShop && counter.shop && <ForBuyer shop={counter.shop} {...(number ? { number } : {})} />}
       {counter.closed && (
         <p role="status" className="bg-base-content px-5 py-1.5 text-sm text-base-100">
           {say("onlyYou")}

@@ -6,6 +6,7 @@ import { countryName } from "../shared/places";
 import { type Kept, sameLine, useBasket } from "./basket";
 import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
+import { beginForBuyer, forBuyer } from "./forBuyer";
 import { NeverRemind } from "./NeverRemind";
 import { directionOf, SayProvider, useCatalogue } from "./phrases";
 import { chosen, Speaking, type Spoken } from "./Speaking";
@@ -22,6 +23,7 @@ import { useTaken } from "./useTaken";
 export function CounterPage() {
   const { shop = "" } = useParams();
   const never = useSearchParams()[0].get("never");
+  useState(() => beginForBuyer(shop));
   const [spoken, setSpoken] = useState(() => chosen(shop));
   const counter = useQuery({
     queryKey: ["counter", shop, spoken],
@@ -156,6 +158,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
         wishes: wishesOf(kept, counter, quote),
       },
       expected: quote.toPay,
+      ...(counter.ownShop && forBuyer(counter.shop) ? { forBuyer: true } : {}),
       agreed: {
         ...Object.fromEntries(counter.texts.filter((text) => text.agreed).map((text) => [text.kind, text.hash])),
         ...(kept.age ? { age: String(kept.age) } : {}),

@@ -96,6 +96,7 @@ export function OrderPage() {
     <SayProvider value={said}>
       <CounterFrame
         counter={counter.data}
+        number={order.data.number}
         step={settled ? undefined : "Pay"}
         summary={settled ? undefined : <Summary counter={counter.data} quote={order.data.quote} />}
       >

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Line, Product } from "../api/client";
+import { forBuyer } from "./forBuyer";
 
 /** What a buyer has put together; it survives closing the browser. */
 export interface Kept {
@@ -97,7 +98,8 @@ const fresh = (country: string): Kept => ({
   remind: false,
 });
 
-const nameOf = (shop: string) => `basket ${shop}`;
+/** What is typed for a buyer is not the seller's own basket. */
+const nameOf = (shop: string) => (forBuyer(shop) ? `basket ${shop} for buyers` : `basket ${shop}`);
 
 /** What is kept of a shop's basket, as far as it can be read. */
 export function keptOf(shop: string): Partial<Kept> {

@@ -116,6 +116,9 @@ export function OrderList() {
         <Link className="underline" to={`/desk/${shop}/subscriptions`}>
           {say("subscriptions")}
         </Link>
+        <a className="underline" href={`/counter/${shop}?desk`}>
+          {say("takeAnOrder")}
+        </a>
         <BankStatement />
       </StationHead>
       <nav aria-label={say("whatNext")} className="mb-3 flex flex-wrap gap-x-5 gap-y-1 border-b border-base-300 pb-2">

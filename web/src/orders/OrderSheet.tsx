@@ -126,6 +126,7 @@ export function OrderSheet() {
           {order.files.length > 0 && <HandedOverFiles order={order} shop={shop} />}
           <section aria-label={say("buyer")} className="mb-6">
             <h2 className="mb-1">{say("buyer")}</h2>
+            {order.takenBy && <p className="quiet">{say("takenForBuyerBy", { who: order.takenBy })}</p>}
             <p>
               {order.name} ·{" "}
               <a href={`mailto:${order.email}`} className="underline">

@@ -166,4 +166,27 @@ class AfterTheClickTest extends AtCounter {
                         "Your order " + number + " was handed over")
                 .noneMatch(subject -> subject.contains("on its way"));
     }
+
+    @Test
+    void an_order_is_taken_at_the_desk_for_a_buyer() throws IOException {
+        browser = Browser.atDesk(shop);
+        browser.go(shop.url() + DESK + "/orders");
+        browser.click(By.linkText("Take an order for a buyer"));
+        browser.see(By.xpath("//*[@role='status'][contains(., 'You take an order for a buyer')]"));
+        assertThat(browser.violations()).isEmpty();
+        put("Wind sock");
+        address();
+        browser.click(By.xpath("//label[contains(., 'Workshop, Example Dock')]"));
+        browser.waitFor(
+                "times can be chosen", () -> browser.count(By.cssSelector("main select option:not([disabled])")) > 0);
+        browser.choose(
+                "main select",
+                String.valueOf(browser.script(
+                        "return document.querySelector('main select option:not([disabled])').value")));
+        browser.clickText("Go on to payment");
+        order("Cash or card when you collect");
+        done();
+        browser.click(By.linkText("The order at the desk"));
+        browser.see(By.xpath("//p[contains(., 'Taken for the buyer by owner@tern-and-tether.example')]"));
+    }
 }

@@ -2,6 +2,7 @@ package vestcoin.app.access;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -31,7 +32,7 @@ public class CounterEntrance {
     public Editions.Edition into(String shop) {
         Editions.Edition edition = editions.live(shop).orElseThrow(() -> closed(Map.of()));
         ShopOpenings.Door door = doors.of(shop);
-        if (!door.open() && !runs(shop)) {
+        if (!door.open() && whoRuns(shop).isEmpty()) {
             throw closed(Map.of("name", edition.document().setup().shop().name(), "notice", door.notice()));
         }
         return edition;
@@ -42,9 +43,12 @@ public class CounterEntrance {
         return !doors.of(shop).open();
     }
 
-    private boolean runs(String shop) {
-        Authentication who = SecurityContextHolder.getContext().getAuthentication();
-        return who != null && who.isAuthenticated() && people.mayOpen(who.getName(), shop);
+    /** Who asks, where they run the shop. */
+    public Optional<String> whoRuns(String shop) {
+        return Optional.ofNullable(SecurityContextHolder.getContext().getAuthentication())
+                .filter(Authentication::isAuthenticated)
+                .map(Authentication::getName)
+                .filter(name -> people.mayOpen(name, shop));
     }
 
     private static ApiProblem closed(Map<String, Object> shop) {

@@ -46,6 +46,7 @@ class CounterController {
      * @param regions of countries whose addresses name one, by code and name
      * @param asking what is asked besides name and address
      * @param closed whether only those who run the shop can see this
+     * @param ownShop whether who looks runs it
      * @param phrases the shop's own wording of what the counter says, by code
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
@@ -68,6 +69,7 @@ class CounterController {
             Map<String, Map<String, String>> regions,
             Set<String> everywhere,
             boolean closed,
+            boolean ownShop,
             Asking asking,
             Map<String, String> phrases) {}
 
@@ -169,6 +171,7 @@ class CounterController {
                 regions(countries),
                 Countries.all(),
                 entrance.closed(edition.shop()),
+                entrance.whoRuns(edition.shop()).isPresent(),
                 setup.terms().asking(),
                 phrases(setup));
     }

@@ -20,6 +20,7 @@ import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.edge.RateLimits;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.message.Messages;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.order.Wishes;
@@ -43,6 +44,7 @@ class OrderingController {
      * @param expected what the buyer was shown; another total is shown before anything is placed
      * @param key made once by the page
      * @param agreed kinds of texts agreed to, each with the hash of what was shown
+     * @param forBuyer whether somebody of the shop takes it for the buyer, by telephone or at a stall
      */
     record OrderRequest(
             String key,
@@ -50,8 +52,10 @@ class OrderingController {
             BuyerDetails buyer,
             Placing.Contact contact,
             BigDecimal expected,
-            Map<String, String> agreed) {
+            Map<String, String> agreed,
+            Optional<Boolean> forBuyer) {
         OrderRequest {
+            forBuyer = forBuyer == null ? Optional.empty() : forBuyer;
             buyer = buyer == null ? BuyerDetails.NONE : buyer;
             agreed = agreed == null ? Map.of() : Map.copyOf(agreed);
         }
@@ -67,6 +71,7 @@ class OrderingController {
     private final PlacedOrders placed;
     private final Buyers buyers;
     private final RateLimits pace;
+    private final Messages messages;
 
     OrderingController(
             CounterEntrance entrance,
@@ -75,7 +80,8 @@ class OrderingController {
             Placing placing,
             PlacedOrders placed,
             Buyers buyers,
-            RateLimits pace) {
+            RateLimits pace,
+            Messages messages) {
         this.entrance = entrance;
         this.editions = editions;
         this.baskets = baskets;
@@ -83,6 +89,7 @@ class OrderingController {
         this.placed = placed;
         this.buyers = buyers;
         this.pace = pace;
+        this.messages = messages;
     }
 
     @PostMapping("/api/counter/{shop}/orders")
@@ -93,9 +100,12 @@ class OrderingController {
             HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
         check(wanted, edition.document().setup().terms().asking());
-        boolean quiet = slowed(wanted, request.getRemoteAddr());
+        Optional<String> taker = taker(shop, wanted);
+        boolean quiet = taker.isEmpty() && slowed(wanted, request.getRemoteAddr());
         Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
-        signedIn(edition, wanted.contact(), session);
+        if (taker.isEmpty()) {
+            signedIn(edition, wanted.contact(), session);
+        }
         Order order = baskets.order(
                 edition, wanted.basket(), wanted.buyer(), wanted.contact().email());
         QuoteView quote = document.quote(order);
@@ -136,9 +146,25 @@ class OrderingController {
                 order,
                 edition.document().quote(order),
                 wanted.contact(),
-                new Placing.Agreed(document.setup().shop().language(), wanted.agreed()),
+                new Placing.Agreed(document.setup().shop().language(), wanted.agreed(), taker),
                 quiet);
+        if (taker.isPresent() && placed.due() > 0 && placed.standing().equals("unpaid")) {
+            messages.remind(placed);
+        }
         return this.placed.of(placed);
+    }
+
+    /** Who takes it for its buyer. @throws ApiProblem if that is nobody of the shop */
+    private Optional<String> taker(String shop, OrderRequest wanted) {
+        if (!wanted.forBuyer().orElse(false)) {
+            return Optional.empty();
+        }
+        return Optional.of(entrance.whoRuns(shop)
+                .orElseThrow(() -> new ApiProblem(
+                        HttpStatus.FORBIDDEN,
+                        "forBuyer",
+                        Message.of("checkout.only-the-shop-orders-for-others"),
+                        Message.of("checkout.sign-in-at-desk-first"))));
     }
 
     /** @return whether more were placed than people do without paying first @throws ApiProblem if it is far more */

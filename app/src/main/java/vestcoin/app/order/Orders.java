@@ -35,7 +35,7 @@ public class Orders {
      *     come @param byBuyer whether its buyer called it off @param taxEdition the edition its taxes and ways to pay
      *     come from, where that is another, or null @param subscription it is a charge of, or null @param readyAt when
      *     what is collected was made ready, or null @param lapsesAt until when it waits for its money, or null @param
-     *     remindedAt when its buyer was reminded, or null
+     *     remindedAt when its buyer was reminded, or null @param takenBy who of the shop took it for its buyer, or empty
      */
     public record Order(
             long id,
@@ -68,7 +68,8 @@ public class Orders {
             Long subscription,
             Instant readyAt,
             Instant lapsesAt,
-            Instant remindedAt) {
+            Instant remindedAt,
+            String takenBy) {
         /** By what it is priced. */
         public Editions.Agreed by() {
             return new Editions.Agreed(edition, Optional.ofNullable(taxEdition));
@@ -127,7 +128,8 @@ public class Orders {
 
     /**
      * Who orders. @param address as JSON @param language they read in @param agreed what they agreed to, as JSON @param
-     * wishes as JSON @param taxNumber of a confirmed business, else empty
+     * wishes as JSON @param taxNumber of a confirmed business, else empty @param takenBy who of the shop wrote it
+     * down for them, else empty
      */
     public record Customer(
             String email,
@@ -137,7 +139,8 @@ public class Orders {
             String language,
             String agreed,
             String wishes,
-            String taxNumber) {}
+            String taxNumber,
+            String takenBy) {}
 
     /** What an order takes, all of it or nothing. */
     public record Reservations(
@@ -183,7 +186,7 @@ public class Orders {
             select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
                 name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
                 by_buyer, quiet, tax_edition, subscription, ready_at, lapses_at,
-                reminded_at from orders
+                reminded_at, taken_by from orders
             """;
 
     private final JdbcClient sql;
@@ -240,12 +243,14 @@ public class Orders {
         sql.sql("""
                 insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
                     payable, due, method, email, buyer, name, country, address, placed_at, language, agreed,
-                    wishes, lapses_at, remind_at, tax_number, quiet, way, tax_edition, subscription, due_on, sent)
+                    wishes, lapses_at, remind_at, tax_number, quiet, way, tax_edition, subscription, due_on, sent,
+                    taken_by)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token,
                     :key, :edition, :mode, :document, :quote,
                         :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at,
                             :language, :agreed, :wishes, :lapses, :remind, :taxNumber, :quiet, :way, :taxes,
-                            :subscription, :dueOn, :sent)""")
+                            :subscription, :dueOn, :sent, :takenBy)""")
+                .param("takenBy", order.customer().takenBy())
                 .param("way", order.priced().way())
                 .param("sent", order.priced().leaves() ? "no" : "nothing")
                 .param("shop", order.shop())

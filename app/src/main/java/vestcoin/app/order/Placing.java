@@ -51,9 +51,13 @@ public class Placing {
 
     /**
      * In which language a buyer ordered, and what was agreed to. @param agreed kind of text to the hash of what was
-     * shown
+     * shown @param takenBy who of the shop wrote the order down for them
      */
-    public record Agreed(String language, Map<String, String> agreed) {}
+    public record Agreed(String language, Map<String, String> agreed, Optional<String> takenBy) {
+        public Agreed(String language, Map<String, String> agreed) {
+            this(language, agreed, Optional.empty());
+        }
+    }
 
     private static final int USUAL_HOLD_DAYS = 7;
 
@@ -202,7 +206,8 @@ public class Placing {
                         told.language(),
                         Json.write(told.agreed()),
                         Json.write(contact.wishes()),
-                        taxNumber(order)),
+                        taxNumber(order),
+                        told.takenBy().orElse("")),
                 new Orders.Reservations(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
                 placement.renewing().isPresent()
                         ? Optional.empty()

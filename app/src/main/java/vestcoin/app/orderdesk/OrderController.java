@@ -113,7 +113,8 @@ class OrderController {
             List<OngoingSupply.FileOf> files,
             List<OngoingSupply.VoucherOf> vouchers,
             Optional<Instant> readyAt,
-            Optional<InvoiceAddress> invoice) {}
+            Optional<InvoiceAddress> invoice,
+            String takenBy) {}
 
     /**
      * @param key made once by the page, so that sending twice moves once
@@ -370,7 +371,8 @@ class OrderController {
                 supply.files(order.id()),
                 supply.vouchers(order.id()),
                 Optional.ofNullable(order.readyAt()),
-                Json.read(order.wishes(), Wishes.class).invoice());
+                Json.read(order.wishes(), Wishes.class).invoice(),
+                order.takenBy());
     }
 
     /** What the buyer added, in the words of the edition that asked for it. */

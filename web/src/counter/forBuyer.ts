@@ -1,0 +1,11 @@
+const KEY = "takes orders for buyers of";
+
+/** Whether somebody of the shop takes an order for a buyer in this window. It begins at the desk, with ?desk. */
+export const forBuyer = (shop: string): boolean => sessionStorage.getItem(KEY) === shop;
+
+/** Begins it where the address says so. */
+export function beginForBuyer(shop: string): void {
+  if (new URLSearchParams(location.search).has("desk")) sessionStorage.setItem(KEY, shop);
+}
+
+export const endForBuyer = (): void => sessionStorage.removeItem(KEY);
