@@ -1,4 +1,4 @@
-const KEY = "takes orders for buyers of";
+const KEY = "forBuyersOf";
 
 /** Whether somebody of the shop takes an order for a buyer in this window. It begins at the desk, with ?desk. */
 export const forBuyer = (shop: string): boolean => sessionStorage.getItem(KEY) === shop;

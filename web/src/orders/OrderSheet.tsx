@@ -12,6 +12,7 @@ import { deskLocale, readIn, say, sayCode } from "../shared/say";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
 import { CallingOff } from "./CallingOff";
+import { CameBack } from "./CameBack";
 import { Disputed } from "./Disputed";
 import { HandedOverFiles } from "./HandedOverFiles";
 import { Letters } from "./Letters";
@@ -192,6 +193,7 @@ export function OrderSheet() {
             )}
           </section>
           <Sending order={order} fresh={fresh} />
+          <CameBack order={order} />
           {order.vouchers.length > 0 && <OrderVouchers order={order} shop={shop} />}
           <CallingOff order={order} fresh={fresh} />
           <Wishes order={order} fill={setOwed} />

@@ -88,6 +88,7 @@ beforeEach(() => {
     getItem: (key: string) => store.get(key) ?? null,
     setItem: (key: string, value: string) => void store.set(key, value),
   });
+  vi.stubGlobal("sessionStorage", { getItem: () => null });
 });
 
 test("an address used again is put beside what lies in the basket already", () => {
