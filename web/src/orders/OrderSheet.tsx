@@ -13,6 +13,7 @@ import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
 import { CallingOff } from "./CallingOff";
 import { CameBack } from "./CameBack";
+import { Customs } from "./Customs";
 import { Disputed } from "./Disputed";
 import { HandedOverFiles } from "./HandedOverFiles";
 import { Letters } from "./Letters";
@@ -191,6 +192,7 @@ export function OrderSheet() {
                 </a>
               </p>
             )}
+            <Customs shop={shop} number={order.number} />
           </section>
           <Sending order={order} fresh={fresh} />
           <CameBack order={order} />
