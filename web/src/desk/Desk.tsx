@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { answer, api, type Session } from "../api/client";
+import { BuyerList } from "../orders/BuyerList";
 import { OrderList } from "../orders/OrderList";
 import { OrderSheet } from "../orders/OrderSheet";
 import { SalesPage } from "../orders/SalesPage";
@@ -66,6 +67,7 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="orders" element={<OrderList />} />
           <Route path="orders/:number" element={<OrderSheet />} />
           <Route path="sales" element={<SalesPage />} />
+          <Route path="buyers" element={<BuyerList />} />
           <Route path="subscriptions" element={<SubscriberList />} />
           <Route path="subscriptions/:id" element={<SubscriberSheet />} />
           <Route path="*" element={<Beginning />} />

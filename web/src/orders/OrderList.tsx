@@ -116,6 +116,9 @@ export function OrderList() {
         <Link className="underline" to={`/desk/${shop}/subscriptions`}>
           {say("subscriptions")}
         </Link>
+        <Link className="underline" to={`/desk/${shop}/buyers`}>
+          {say("buyers")}
+        </Link>
         <a className="underline" href={`/counter/${shop}?desk`}>
           {say("takeAnOrder")}
         </a>

@@ -13,6 +13,7 @@ import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
+import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.paper.Paper;
 import vestcoin.core.invoice.Bill;
@@ -60,6 +61,9 @@ final class SalesCsv implements AutoCloseable {
                 "paid by",
                 "delivered by",
                 "sent",
+                "tracking",
+                "time",
+                "provider's fee",
                 "paid",
                 "of it by voucher",
                 "refunded");
@@ -100,11 +104,24 @@ final class SalesCsv implements AutoCloseable {
                     row.method(),
                     row.way(),
                     row.sent(),
+                    first ? plain(row.tracking()) : "",
+                    first ? row.slot() : "",
+                    first ? fee(row) : "",
                     first ? minor(row.captured(), paper.currency()) : "",
                     first ? minor(row.byVoucher(), paper.currency()) : "",
                     first ? minor(row.refunded(), paper.currency()) : "");
             firstOfPaper = false;
         }
+    }
+
+    /** What the provider takes by the shop's own table, as the order was priced. */
+    private static String fee(SalesPapers.PaperOfOrder row) {
+        return Json.read(row.quote(), QuoteView.class).methods().stream()
+                .filter(method -> method.id().equals(row.method()))
+                .flatMap(method -> method.fee().stream())
+                .map(fee -> fee.value().toPlainString())
+                .findFirst()
+                .orElse("");
     }
 
     private static String amount(BigDecimal amount, boolean back) {
@@ -116,7 +133,8 @@ final class SalesCsv implements AutoCloseable {
                 .toPlainString();
     }
 
-    private static String plain(String text) {
+    /** With an apostrophe before what a spreadsheet would take for a formula. */
+    static String plain(String text) {
         return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 

@@ -16,6 +16,9 @@ class SalesPapers {
      * @param kind of the paper
      * @param content the paper as it was issued
      * @param captured of its order, by whatever way, in minor units
+     * @param tracking carriers and numbers of its parcels
+     * @param slot the time chosen, by the shop's clock
+     * @param quote as it was placed
      */
     record PaperOfOrder(
             long orderId,
@@ -33,7 +36,10 @@ class SalesPapers {
             String sent,
             long captured,
             long refunded,
-            long byVoucher) {}
+            long byVoucher,
+            String tracking,
+            String slot,
+            String quote) {}
 
     /** What was ordered and has no paper. @param payable in minor units */
     record Without(String currency, int orders, long payable) {}
@@ -54,7 +60,12 @@ class SalesPapers {
                             (select coalesce(sum(captured), 0) from payment where order_id = o.id) as captured,
                             (select coalesce(sum(refunded), 0) from payment where order_id = o.id) as refunded,
                             (select coalesce(sum(captured - refunded), 0) from payment
-                                where order_id = o.id and part <> '') as by_voucher
+                                where order_id = o.id and part <> '') as by_voucher,
+                            (select coalesce(listagg(trim(carrier || ' ' || tracking), ', ')
+                                within group (order by seq), '') from dispatch
+                                where order_id = o.id and tracking <> '') as tracking,
+                            coalesce((select cast(min(starts) as varchar) from slot_taken
+                                where shop = o.shop and order_id = o.id), '') as slot, o.quote
                         from paper p join orders o on o.id = p.order_id
                         where p.shop = :shop and p.mode = :mode and p.at >= :from and p.at < :to
                         order by p.at, p.id""")
