@@ -82,6 +82,13 @@ export function OrderPage() {
         <p className="mt-2">
           {said(order.data.lapsed ? "lapsedNote" : order.data.byBuyer ? "youCalledOff" : "calledOffNote")}
         </p>
+        {order.data.surplus && (
+          <p className="mt-2">
+            {said("cameTooMuch", {
+              amount: money(order.data.surplus, order.data.quote.currency, counter.data.language),
+            })}
+          </p>
+        )}
         <Papers
           at={{ token: order.data.token }}
           currency={order.data.quote.currency}
@@ -393,6 +400,7 @@ function Receipt({ counter, order, fresh }: ReceiptProps) {
           <Row key={voucher.code} name={say("voucher", { code: voucher.code })} value={`−${amount(voucher.used)}`} />
         ))}
         {quote.rounding && <Row name={say("rounded")} value={amount(quote.rounding)} />}
+        {order.surplus && <p className="my-1">{say("cameTooMuch", { amount: amount(order.surplus) })}</p>}
         {order.inPart && <Row name={say("hasComeAlready")} value={`−${amount(order.inPart.came)}`} />}
         <div className="my-2 flex items-baseline justify-between border-y-2 border-base-content py-2">
           <span className="font-head text-lg font-bold">{paidHow(order, say)}</span>

@@ -20,6 +20,7 @@ import { Letters } from "./Letters";
 import { OrderVouchers } from "./OrderVouchers";
 import { Refund } from "./Refund";
 import { Sending } from "./Sending";
+import { Surplus } from "./Surplus";
 import { Wishes } from "./Wishes";
 
 /** One order: its quote with every why, the buyer, the life of its payment, capture and refund. */
@@ -199,6 +200,7 @@ export function OrderSheet() {
           {order.vouchers.length > 0 && <OrderVouchers order={order} shop={shop} />}
           <CallingOff order={order} fresh={fresh} />
           <Wishes order={order} fill={setOwed} />
+          <Surplus order={order} />
           {order.payments.length === 0 && <p className="quiet">{say("buyerHasNotPaidYet")}</p>}
           {order.payments.map((paid) => (
             <Payment key={paid.id} order={order} paid={paid} owed={owed} fresh={fresh} />
@@ -311,12 +313,41 @@ function Move({
   most: string;
   fresh: (order: WholeOrder) => void;
 }) {
-  const { shop } = useBench();
+  const { shop, setup } = useBench();
   const [key, setKey] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
+  // More than is owed, typed once; typed again it came all the same.
+  const [more, setMore] = useState("");
+  const client = useQueryClient();
+  const cameTooMuch = (amount: string) => {
+    const path = { shop, number: order.number };
+    return answer(
+      api.POST("/api/shops/{shop}/orders/{number}/surplus", {
+        params: { path },
+        body: { key, payment: paid.id, amount },
+      }),
+    ).then(
+      async () => {
+        setMore("");
+        setProblems([]);
+        setKey(crypto.randomUUID());
+        await client.invalidateQueries({ queryKey: ["surplus", shop, order.number] });
+        fresh(await answer(api.GET("/api/shops/{shop}/orders/{number}", { params: { path } })));
+      },
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
+  };
   const move = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const amount = String(new FormData(event.currentTarget).get("amount") ?? most).trim();
+    if (kind === "capture" && !paid.provider && !paid.part && Number(amount) > Number(most) && amount !== more) {
+      setMore(amount);
+      return;
+    }
+    if (more && amount === more) {
+      await cameTooMuch(amount);
+      return;
+    }
     const body = { key, amount, payment: paid.id, parts: {} };
     const params = { path: { shop, number: order.number } };
     const call =
@@ -353,6 +384,11 @@ function Move({
           {kind === "capture" && !paid.provider ? say("moneyHasCome") : names[kind]}
         </button>
       </div>
+      {more && (
+        <p role="alert" className="text-warning">
+          {say("moreThanOwed", { most: money(most, order.currency, readIn(setup.shop.language)) })}
+        </p>
+      )}
       <Said problems={problems} />
     </form>
   );

@@ -33,6 +33,7 @@ import vestcoin.core.payment.Payment;
  * @param byBuyer whether its buyer has called it off
  * @param lapsed whether it was called off by itself, its money not having come
  * @param inPart where only a part of its money has come
+ * @param surplus what came too much and is owed back
  * @param reference the buyer's own number of it, or empty
  * @param receiver who it is for, where it is a gift
  * @param invoice where its invoice goes, if not where the goods do
@@ -69,6 +70,7 @@ record PlacedOrder(
         boolean byBuyer,
         boolean lapsed,
         Optional<PaidInPart> inPart,
+        Optional<BigDecimal> surplus,
         String reference,
         Optional<String> receiver,
         Optional<InvoiceAddress> invoice) {

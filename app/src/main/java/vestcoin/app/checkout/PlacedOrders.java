@@ -18,6 +18,7 @@ import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.PaymentReasons;
+import vestcoin.app.payment.Surpluses;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.life.HoldPeriod;
@@ -34,6 +35,7 @@ class PlacedOrders {
     private final PaymentBook book;
     private final TransferSlips slips;
     private final OrderProgress progress;
+    private final Surpluses surpluses;
 
     PlacedOrders(
             Editions editions,
@@ -41,13 +43,15 @@ class PlacedOrders {
             Orders orders,
             PaymentBook book,
             TransferSlips slips,
-            OrderProgress progress) {
+            OrderProgress progress,
+            Surpluses surpluses) {
         this.editions = editions;
         this.gateways = gateways;
         this.orders = orders;
         this.book = book;
         this.slips = slips;
         this.progress = progress;
+        this.surpluses = surpluses;
     }
 
     /** @throws ApiProblem if no order has this token */
@@ -110,6 +114,10 @@ class PlacedOrders {
                 order.byBuyer(),
                 order.lapsed(),
                 payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order, each)),
+                Optional.of(surpluses.owed(order.id()))
+                        .filter(owed -> owed > 0)
+                        .map(owed -> BigDecimal.valueOf(
+                                owed, CurrencyUnit.of(order.currency()).getDecimalPlaces())),
                 wishes.reference(),
                 wishes.gift().map(Wishes.Gift::name),
                 wishes.invoice());

@@ -352,6 +352,11 @@ final class LetterTexts {
         return say("reference", "number", number);
     }
 
+    /** That more came than was owed. */
+    String tooMuch(Amount amount) {
+        return say("too-much", "amount", amount);
+    }
+
     /** That it is a gift, and for whom. */
     String giftFor(Wishes.Gift gift) {
         return say("gift-for", "name", gift.name());

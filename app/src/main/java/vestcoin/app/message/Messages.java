@@ -192,6 +192,15 @@ public class Messages {
         }
         calledOff(order, setup, words, besides);
         waited(order, payments, setup, words, besides);
+        supply.surpluses(order).stream()
+                .filter(surplus -> surplus.returnedAt() != null)
+                .forEach(surplus -> owe(
+                        order,
+                        setup.shop(),
+                        "refund",
+                        "surplus." + surplus.id(),
+                        order.email(),
+                        words.told("refund", order, amount(surplus.amount(), order), besides.without(), link(order))));
         long refunded =
                 payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
         if (refunded > 0) {

@@ -14,6 +14,7 @@ import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
+import vestcoin.app.payment.Surpluses;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.subscription.Subscriptions;
@@ -26,6 +27,7 @@ class OrderSupply {
     private final Downloads downloads;
     private final Subscriptions subscriptions;
     private final TransferSlips slips;
+    private final Surpluses surpluses;
     private final Editions editions;
     private final Clock clock;
     private final String ownUrl;
@@ -35,6 +37,7 @@ class OrderSupply {
             Downloads downloads,
             Subscriptions subscriptions,
             TransferSlips slips,
+            Surpluses surpluses,
             Editions editions,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
@@ -42,6 +45,7 @@ class OrderSupply {
         this.downloads = downloads;
         this.subscriptions = subscriptions;
         this.slips = slips;
+        this.surpluses = surpluses;
         this.editions = editions;
         this.clock = clock;
         this.ownUrl = ownUrl;
@@ -65,8 +69,21 @@ class OrderSupply {
 
     /** In sentences, what is charged again, from when files can be fetched, the buyer's number, to whom vouchers go. */
     List<String> besides(Orders.Order order, Document document) {
-        return Stream.of(again(order), later(order, document), wished(order, document))
+        return Stream.of(again(order), later(order, document), wished(order, document), tooMuch(order, document))
                 .flatMap(List::stream)
+                .toList();
+    }
+
+    /** What came too much for it. */
+    List<Surpluses.Surplus> surpluses(Orders.Order order) {
+        return surpluses.of(order.id());
+    }
+
+    private List<String> tooMuch(Orders.Order order, Document document) {
+        return Stream.of(surpluses.owed(order.id()))
+                .filter(owed -> owed > 0)
+                .map(owed -> LetterTexts.in(document.setup(), order.language())
+                        .tooMuch(Messages.amount(owed, order.currency())))
                 .toList();
     }
 

@@ -20,6 +20,7 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
+import vestcoin.app.payment.Surpluses;
 import vestcoin.core.life.StatementMatch;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.CreditorReference;
@@ -65,13 +66,15 @@ public class Statements {
     private final Orders orders;
     private final PaymentBook book;
     private final Payments payments;
+    private final Surpluses surpluses;
     private final Clock clock;
 
-    Statements(JdbcClient sql, Orders orders, PaymentBook book, Payments payments, Clock clock) {
+    Statements(JdbcClient sql, Orders orders, PaymentBook book, Payments payments, Surpluses surpluses, Clock clock) {
         this.sql = sql;
         this.orders = orders;
         this.book = book;
         this.payments = payments;
+        this.surpluses = surpluses;
         this.clock = clock;
     }
 
@@ -138,10 +141,13 @@ public class Statements {
                 .findFirst());
         StatementMatch match = waiting.map(payment -> StatementMatch.of(amount, payment.life()))
                 .orElse(StatementMatch.NONE);
+        String key = UUID.nameUUIDFromBytes((shop + " " + entry.id()).getBytes(StandardCharsets.UTF_8))
+                .toString();
         if (match.taken() > 0) {
-            String key = UUID.nameUUIDFromBytes((shop + " " + entry.id()).getBytes(StandardCharsets.UTF_8))
-                    .toString();
             payments.here(waiting.orElseThrow(), Provider.Kind.CAPTURE, key, match.taken(), actor);
+        }
+        if (match.surplus() > 0 && waiting.isPresent()) {
+            surpluses.keep(waiting.get().orderId(), key, match.surplus(), actor);
         }
         sql.sql("""
                 insert into bank_entry(shop, entry, amount, currency, booked, payer, told, order_id, state, surplus, at)
