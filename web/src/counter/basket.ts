@@ -28,6 +28,8 @@ export interface Kept {
   /** Above the name, and how the carrier reaches who gets it. */
   company: string;
   phone: string;
+  /** What a buyer who pays in cash will have at hand. */
+  paysWith: string;
   /** Whether the invoice goes elsewhere; of a gift it does. */
   apart: boolean;
   invoice: InvoiceTo;
@@ -91,6 +93,7 @@ const fresh = (country: string): Kept => ({
   giftMessage: "",
   company: "",
   phone: "",
+  paysWith: "",
   apart: false,
   invoice: { name: "", street: "", postcode: "", city: "", country },
   extras: {},

@@ -113,6 +113,10 @@ function Area({ label, value, write }: { label: string; value: string; write: (t
   );
 }
 
+/** Whether the way chosen is cash. */
+export const cash = (kept: Kept, quote?: BuyerQuote): boolean =>
+  quote?.methods.some((method) => method.id === kept.method && method.kind.startsWith("cash")) ?? false;
+
 /** What of it is sent with the order: nothing that is not asked. */
 export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
   const gift = asking.gift && kept.gift && quote?.needsDelivery !== false;
@@ -124,6 +128,9 @@ export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
     extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
     company: asking.company === "no" ? "" : kept.company,
     phone: asking.phone === "no" ? "" : kept.phone,
+    ...(asking.paysWith && kept.paysWith && cash(kept, quote)
+      ? { paysWith: kept.paysWith.trim().replace(",", ".") }
+      : {}),
     ...(gift ? { gift: { name: kept.giftName, message: kept.giftMessage } } : {}),
     ...(gift || (asking.invoiceAddress && kept.apart) ? { invoice: { ...invoice, lines: [street] } } : {}),
   };

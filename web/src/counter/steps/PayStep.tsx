@@ -5,6 +5,7 @@ import { Said } from "../../shared/Said";
 import type { Kept } from "../basket";
 import { useSay } from "../phrases";
 import { Agreement } from "./Agreement";
+import { cash } from "./Besides";
 import { Choice } from "./Choice";
 import type { StepProps } from "./shared";
 
@@ -66,6 +67,19 @@ export function PayStep({
           </Choice>
         ))}
       </fieldset>
+      {counter.asking.paysWith && cash(kept, quote) && (
+        <label className="mt-4 block">
+          <span className="mb-1 block text-xs quiet">{say("paysWith", { currency: quote?.currency ?? "" })}</span>
+          <input
+            className="input w-40 figure text-base"
+            inputMode="decimal"
+            autoComplete="off"
+            maxLength={12}
+            value={kept.paysWith}
+            onChange={(event) => change({ paysWith: event.target.value })}
+          />
+        </label>
+      )}
       {leastAge != null && (
         <label className="mt-4 flex items-start gap-3">
           <input

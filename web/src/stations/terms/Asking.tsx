@@ -41,6 +41,12 @@ export function Asking() {
           choices={yesNoChoices}
           {...yesNo}
         />
+        <Field
+          path={setupPath("terms", "asking", "paysWith")}
+          label={say("cashBuyersSayWithWhat")}
+          choices={yesNoChoices}
+          {...yesNo}
+        />
         <Field path={setupPath("terms", "asking", "company")} label={say("nameOfCompany")} choices={wantedChoices} />
         <Field path={setupPath("terms", "asking", "phone")} label={say("telephoneNumber")} choices={wantedChoices} />
         <Field

@@ -137,6 +137,9 @@ class OrderingController {
             addressed(wanted.contact());
         }
         vouchersFor(wanted.contact().wishes(), document, quote, order.at());
+        Problems cash = new Problems();
+        wanted.contact().wishes().checkCash(quote.toPay().value(), "contact/wishes", cash);
+        cash.refuseIfAny();
         agreed(Policies.texts(document.setup()), wanted, quote);
         agreedAgain(wanted, quote);
         agreedAtOnce(wanted, quote);

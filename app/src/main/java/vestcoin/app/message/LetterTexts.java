@@ -259,6 +259,7 @@ final class LetterTexts {
                 .filter(line -> !line.isBlank())
                 .collect(Collectors.joining("\n"))));
         handover.filter(each -> !each.collected()).ifPresent(brought -> paragraphs.add(sentence(brought)));
+        paysWith(order, wishes).ifPresent(paragraphs::add);
         wishes.gift()
                 .map(Wishes.Gift::message)
                 .filter(message -> !message.isEmpty())
@@ -350,6 +351,18 @@ final class LetterTexts {
     /** The buyer's own number of the order. */
     String reference(String number) {
         return say("reference", "number", number);
+    }
+
+    /** With what is paid in cash, and what is given out. */
+    Optional<String> paysWith(Orders.Order order, Wishes wishes) {
+        BigDecimal due = Messages.amount(order.due(), order.currency()).value();
+        return wishes.paysWith()
+                .map(with -> say(
+                        "pays-with",
+                        "amount",
+                        new Amount(with, order.currency()),
+                        "change",
+                        new Amount(wishes.change(due).orElseThrow(), order.currency())));
     }
 
     /** That more came than was owed. */

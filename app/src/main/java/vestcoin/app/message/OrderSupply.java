@@ -95,6 +95,7 @@ class OrderSupply {
                         Stream.of(wishes.reference())
                                 .filter(reference -> !reference.isEmpty())
                                 .map(words::reference),
+                        words.paysWith(order, wishes).stream(),
                         wishes.gift().map(words::giftFor).stream(),
                         wishes.invoice().map(words::invoiceTo).stream(),
                         wishes.vouchers().stream().map(words::voucherFor))

@@ -1,5 +1,6 @@
 package vestcoin.app.order;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Collections;
 import java.util.List;
@@ -22,6 +23,7 @@ import vestcoin.core.terms.Asking;
  * @param invoice where the invoice goes, if not where the goods do; of a gift always
  * @param company above the name, empty without one
  * @param phone of where it goes, empty without one
+ * @param paysWith what the buyer will have at hand who pays in cash, in the order's currency
  */
 public record Wishes(
         String note,
@@ -31,8 +33,9 @@ public record Wishes(
         String reference,
         Optional<InvoiceAddress> invoice,
         String company,
-        String phone) {
-    public static final Wishes NONE = new Wishes(null, null, null, null, null, null, null, null);
+        String phone,
+        Optional<BigDecimal> paysWith) {
+    public static final Wishes NONE = new Wishes(null, null, null, null, null, null, null, null, null);
     private static final int LONGEST_NOTE = 1000;
     private static final int LONGEST_EXTRA = 300;
     private static final int LONGEST_REFERENCE = 60;
@@ -85,9 +88,24 @@ public record Wishes(
         invoice = invoice == null ? Optional.empty() : invoice;
         company = company == null ? "" : company.strip();
         phone = phone == null ? "" : phone.strip();
+        paysWith = paysWith == null ? Optional.empty() : paysWith;
         note = note == null ? "" : note.strip();
         gift = gift == null ? Optional.empty() : gift;
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
+    }
+
+    /** What a buyer gets back who pays an amount in cash. @param due what is to be paid */
+    public Optional<BigDecimal> change(BigDecimal due) {
+        return paysWith.map(with -> with.subtract(due));
+    }
+
+    /** What of it cannot be, for what is to be paid. */
+    public void checkCash(BigDecimal due, String path, Problems problems) {
+        paysWith.ifPresent(with -> problems.when(
+                with.compareTo(due) < 0 || with.stripTrailingZeros().scale() > due.scale() || with.precision() > 12,
+                path + "/paysWith",
+                Message.of("order.pays-with-less-than-due", "due", due),
+                Message.of("order.type-what-you-pay-with")));
     }
 
     /** What of it cannot be, for what the counter asks. */
@@ -130,6 +148,11 @@ public record Wishes(
                 Message.of("order.this-shop-asks-one-address"),
                 Message.of("order.load-page-again"));
         invoice.ifPresent(address -> address.check(path + "/invoice", problems));
+        problems.when(
+                paysWith.isPresent() && !asking.paysWith(),
+                path + "/paysWith",
+                Message.of("order.shop-does-not-ask-this-any-more"),
+                Message.of("order.load-page-again"));
         wanted(company, asking.company(), "company", path, problems);
         wanted(phone, asking.phone(), "phone", path, problems);
         problems.when(

@@ -1,6 +1,7 @@
 package vestcoin.app.orderdesk;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -385,6 +386,14 @@ class OrderController {
         });
         told.add(new Wish(Message.of("order.company"), wishes.company()));
         told.add(new Wish(Message.of("order.phone"), wishes.phone()));
+        BigDecimal due = BigDecimal.valueOf(
+                order.due(), CurrencyUnit.of(order.currency()).getDecimalPlaces());
+        told.add(new Wish(
+                Message.of("order.pays-with"),
+                wishes.paysWith()
+                        .map(with -> with.setScale(due.scale(), RoundingMode.HALF_UP) + " " + order.currency() + " ("
+                                + wishes.change(due).orElseThrow().setScale(due.scale(), RoundingMode.HALF_UP) + ")")
+                        .orElse("")));
         told.add(new Wish(Message.of("order.number-of-buyer"), wishes.reference()));
         told.add(new Wish(Message.of("order.note"), wishes.note()));
         editions.of(order.shop(), order.by())

@@ -233,6 +233,22 @@ class WishesTest {
         assertThat(letter).contains("Galway");
     }
 
+    @Test
+    void change_for_cash_stands_at_the_desk_and_on_the_slip() throws Exception {
+        edit("terms/asking/paysWith", false, true);
+        assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
+                .isEqualTo(200);
+        Map<String, Object> wishes = new HashMap<>(Map.of("extras", Map.of("tail", "red"), "paysWith", "31.39"));
+        assertThat(place(wishes, "18").paths()).containsExactly("contact/wishes/paysWith");
+        wishes.put("paysWith", "50");
+        Caller.Answer placed = place(wishes, "18");
+        assertThat(placed.status()).as(placed.text()).isEqualTo(200);
+        String order = Caller.SHOP + "/orders/" + placed.json().path("number").asInt();
+        assertThat(shop.owner().get(order).json().path("wishes").toString()).contains("50.00 EUR (18.60)");
+        assertThat(new PdfTextExtractor(new PdfReader(shop.owner().bytes(order + "/slip.pdf"))).getTextFromPage(1))
+                .contains("Paid with €50.00: €18.60 change.");
+    }
+
     private String papers(String token) {
         return shop.anybody()
                 .get("/api/counter/orders/" + token + "/papers")

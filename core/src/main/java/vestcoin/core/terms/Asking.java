@@ -17,6 +17,7 @@ import java.util.Optional;
  * @param remindAfter hours after which a buyer who agreed to it is reminded of an unfinished basket, once
  * @param company the name of a company, above the buyer's own
  * @param phone a telephone number, of where it goes
+ * @param paysWith whether who pays in cash is asked with how much, so that change can be brought
  * @param invoiceAddress whether a buyer can give another address for the invoice; of a gift it is asked in any case
  */
 @RecordBuilder
@@ -30,7 +31,8 @@ public record Asking(
         Optional<Integer> remindAfter,
         Field company,
         Field phone,
-        boolean invoiceAddress) {
+        boolean invoiceAddress,
+        boolean paysWith) {
     /** Whether a field is shown, and whether it has to be filled in. */
     public enum Field {
         NO,
