@@ -4,6 +4,7 @@ import { useBench } from "../desk/bench";
 import { plain } from "../shared/money";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
+import { ParcelLabel, type Tracked } from "./ParcelLabel";
 
 const when = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "medium", timeStyle: "short" });
 
@@ -12,6 +13,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
   const { shop, setup } = useBench();
   const [key, setKey] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
+  const [tracked, setTracked] = useState<Tracked>({ tracking: "", carrier: "", link: "" });
   const asked = problems.some((problem) => problem.path === "despite");
   const left = order.quote.lines
     .map((line, index) => ({ line, index }))
@@ -40,6 +42,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
       (after) => {
         setProblems([]);
         setKey(crypto.randomUUID());
+        setTracked({ tracking: "", carrier: "", link: "" });
         fresh(after);
       },
       (reason: unknown) => setProblems(problemsOf(reason)),
@@ -75,7 +78,8 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
       {left.length === 0 ? (
         <p>{collected ? say("everythingHandedOver") : say("everythingHasLeft")}</p>
       ) : (
-        <form key={order.gone.join()} onSubmit={send}>
+        <form key={`${order.gone.join()} ${tracked.tracking}`} onSubmit={send}>
+          {!collected && <ParcelLabel order={order} fill={setTracked} />}
           {left.map(({ line, index }) => (
             <label key={index} className="flex items-center gap-2">
               <input type="checkbox" name="line" value={index} defaultChecked className="checkbox checkbox-xs" />
@@ -86,7 +90,13 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
             <div className="mt-1 grid max-w-xl gap-x-6 sm:grid-cols-3">
               <label className="block">
                 <span className="block text-xs quiet">{say("parcelsNumber")}</span>
-                <input name="tracking" className="inplace w-full font-mono" maxLength={100} autoComplete="off" />
+                <input
+                  name="tracking"
+                  className="inplace w-full font-mono"
+                  maxLength={100}
+                  autoComplete="off"
+                  defaultValue={tracked.tracking}
+                />
               </label>
               <label className="block">
                 <span className="block text-xs quiet">{say("carrierName")}</span>
@@ -95,6 +105,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
                   className="inplace w-full"
                   maxLength={100}
                   autoComplete="off"
+                  defaultValue={tracked.carrier}
                   placeholder={way?.tracking?.carrier}
                 />
               </label>
@@ -106,6 +117,7 @@ export function Sending({ order, fresh }: { order: WholeOrder; fresh: (order: Wh
                   className="inplace w-full"
                   maxLength={500}
                   autoComplete="off"
+                  defaultValue={tracked.link}
                   placeholder={way?.tracking?.link ? say("byItsPattern") : say("none")}
                 />
               </label>

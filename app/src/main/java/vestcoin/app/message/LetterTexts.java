@@ -360,7 +360,7 @@ final class LetterTexts {
                 .map(with -> say(
                         "pays-with",
                         "amount",
-                        new Amount(with, order.currency()),
+                        new Amount(with.setScale(due.scale()), order.currency()),
                         "change",
                         new Amount(wishes.change(due).orElseThrow(), order.currency())));
     }

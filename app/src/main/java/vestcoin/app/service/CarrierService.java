@@ -28,6 +28,21 @@ public interface CarrierService {
     /** @param currency of all prices */
     record Answer(String currency, List<Quoted> quotes) {}
 
+    /** @param address of who gets it, line by line, as it is printed */
+    record LabelRequest(String service, RateRequest parcels, List<String> address) {}
+
+    /**
+     * A label that was bought.
+     *
+     * @param carrier as buyers read it
+     * @param link where the parcels are followed
+     * @param pdf to print
+     */
+    record Label(String tracking, String carrier, String link, BigDecimal price, String currency, byte[] pdf) {}
+
+    /** Buys a label for parcels, once for a key. */
+    Label label(ServiceAccess access, String key, LabelRequest asked);
+
     /** What the carrier offers this shop. */
     List<Service> services(ServiceAccess access);
 

@@ -129,6 +129,37 @@ public class Carriers {
         });
     }
 
+    /** What the carrier asks for parcels of an order, freshly known or of the last minutes; nothing without one. */
+    public Optional<CarrierService.Answer> quotes(String shop, Destination from, Destination to, List<Parcel> parcels) {
+        return links.access(shop, ServiceConnections.Kind.CARRIER)
+                .flatMap(access -> answer(shop, access, request(from, to, parcels)));
+    }
+
+    /**
+     * Buys a label for parcels, once for a key.
+     *
+     * @throws ProviderRejection if the carrier refuses, or the shop has none
+     * @throws ProviderTimeout if it does not answer
+     */
+    public CarrierService.Label label(
+            String shop,
+            String key,
+            String wanted,
+            Destination from,
+            Destination to,
+            List<Parcel> parcels,
+            List<String> address) {
+        ServiceAccess access = links.access(shop, ServiceConnections.Kind.CARRIER)
+                .orElseThrow(() -> new ProviderRejection("No carrier is connected."));
+        return service.label(
+                access, key, new CarrierService.LabelRequest(wanted, request(from, to, parcels), address));
+    }
+
+    private static RateRequest request(Destination from, Destination to, List<Parcel> parcels) {
+        return new RateRequest(
+                from, to, parcels.stream().map(Carriers::parcel).toList());
+    }
+
     /** Forgets what a shop's carrier answered. */
     public void forget(String shop) {
         kept.asMap().keySet().removeIf(key -> key.shop().equals(shop));

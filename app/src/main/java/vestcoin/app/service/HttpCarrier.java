@@ -2,6 +2,7 @@ package vestcoin.app.service;
 
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,9 @@ import vestcoin.core.place.Destination;
 class HttpCarrier implements CarrierService {
     /** A buyer waits for it; a fallback price is better than a long wait. */
     private static final Duration PATIENCE = Duration.ofMillis(1500);
+
+    /** A seller waits for a label, who bought one. */
+    private static final Duration LABEL_PATIENCE = Duration.ofSeconds(10);
 
     private final HttpCalls calls;
 
@@ -37,18 +41,7 @@ class HttpCarrier implements CarrierService {
 
     @Override
     public Answer quotes(ServiceAccess access, RateRequest asked) {
-        Map<String, Object> body = Map.of(
-                "from",
-                place(asked.from()),
-                "to",
-                place(asked.to()),
-                "parcels",
-                asked.parcels().stream()
-                        .map(parcel -> parcel.centimetres().isEmpty()
-                                ? Map.of("kilograms", parcel.kilograms())
-                                : Map.of("kilograms", parcel.kilograms(), "centimetres", parcel.centimetres()))
-                        .toList());
-        JsonNode json = calls.json(access, "POST", "/v1/quotes", Map.of(), body, PATIENCE);
+        JsonNode json = calls.json(access, "POST", "/v1/quotes", Map.of(), body(asked), PATIENCE);
         List<Quoted> quotes = new ArrayList<>();
         for (JsonNode each : json.path("quotes")) {
             JsonNode price = each.path("price");
@@ -63,6 +56,41 @@ class HttpCarrier implements CarrierService {
                     number(each.path("days").path("to"))));
         }
         return new Answer(json.path("currency").asString(""), quotes);
+    }
+
+    @Override
+    public Label label(ServiceAccess access, String key, LabelRequest asked) {
+        Map<String, Object> body = new LinkedHashMap<>(body(asked.parcels()));
+        body.put("service", asked.service());
+        body.put("address", asked.address());
+        JsonNode json =
+                calls.json(access, "POST", "/v1/labels", Map.of("Idempotency-Key", key), body, LABEL_PATIENCE);
+        String link = json.path("link").asString("");
+        try {
+            return new Label(
+                    json.path("tracking").asString(""),
+                    json.path("carrier").asString(""),
+                    link.matches("https?://\\S{1,490}") ? link : "",
+                    json.path("price").decimalValue(),
+                    json.path("currency").asString(""),
+                    Base64.getDecoder().decode(json.path("label").asString("")));
+        } catch (RuntimeException e) {
+            throw new ProviderTimeout("The carrier's answer has no label that can be read.");
+        }
+    }
+
+    private static Map<String, Object> body(RateRequest asked) {
+        return Map.of(
+                "from",
+                place(asked.from()),
+                "to",
+                place(asked.to()),
+                "parcels",
+                asked.parcels().stream()
+                        .map(parcel -> parcel.centimetres().isEmpty()
+                                ? Map.of("kilograms", parcel.kilograms())
+                                : Map.of("kilograms", parcel.kilograms(), "centimetres", parcel.centimetres()))
+                        .toList());
     }
 
     private static Map<String, String> place(Destination place) {

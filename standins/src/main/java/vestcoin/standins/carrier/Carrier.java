@@ -4,8 +4,11 @@ import java.io.IOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import tools.jackson.databind.JsonNode;
 import vestcoin.standins.shared.Exchange;
 import vestcoin.standins.shared.Exchange.Refusal;
@@ -51,6 +54,8 @@ public final class Carrier extends Service {
             "Carrier",
             Map.of("test", "One for practice, where nothing is carried"),
             account -> Map.of("secretKey", KEY));
+    private final Map<String, Map<String, Object>> sold = new ConcurrentHashMap<>();
+    private final AtomicInteger numbers = new AtomicInteger(100_000);
     private volatile boolean refuses;
 
     public Carrier() {
@@ -80,6 +85,7 @@ public final class Carrier extends Service {
                                         .map(service -> Map.of("id", service.id(), "name", service.name()))
                                         .toList()));
             case "POST /v1/quotes" -> quotes(exchange, exchange.json());
+            case "POST /v1/labels" -> label(exchange, exchange.json());
             default -> throw new Refusal(404, "There is nothing here.");
         }
     }
@@ -115,6 +121,49 @@ public final class Carrier extends Service {
                                         "days",
                                         Map.of("from", service.from() + reach, "to", service.to() + 2 * reach)))
                                 .toList()));
+    }
+
+    /** Sells a label, once for a key. */
+    private void label(Exchange exchange, JsonNode asked) throws IOException {
+        String key =
+                exchange.header("Idempotency-Key").orElseThrow(() -> new Refusal(400, "An idempotency key is needed."));
+        Offered service = SERVICES.stream()
+                .filter(each -> each.id().equals(asked.path("service").asString("")))
+                .findFirst()
+                .orElseThrow(() -> new Refusal(422, "There is no such service."));
+        List<JsonNode> parcels = new ArrayList<>();
+        asked.path("parcels").forEach(parcels::add);
+        if (refuses || parcels.isEmpty() || parcels.stream().anyMatch(Carrier::oversize)) {
+            throw new Refusal(422, "A parcel is too heavy or too long.");
+        }
+        int reach = reach(
+                asked.path("from").path("country").asString(""),
+                asked.path("to").path("country").asString(""));
+        exchange.answer(200, sold.computeIfAbsent(key, once -> {
+            String tracking = "SC" + String.format("%09d", numbers.incrementAndGet());
+            List<String> to = new ArrayList<>();
+            asked.path("address").forEach(line -> to.add(line.asString("")));
+            return Map.of(
+                    "tracking",
+                    tracking,
+                    "carrier",
+                    "Simulated carrier",
+                    "link",
+                    url() + "/follow/" + tracking,
+                    "currency",
+                    "EUR",
+                    "price",
+                    parcels.stream()
+                            .map(parcel -> price(service, parcel, reach))
+                            .reduce(BigDecimal.ZERO, BigDecimal::add),
+                    "label",
+                    Base64.getEncoder().encodeToString(Label.pdf(service.name(), tracking, to, parcels.size())));
+        }));
+    }
+
+    /** How many labels were sold. */
+    public int sold() {
+        return sold.size();
     }
 
     private static BigDecimal price(Offered service, JsonNode parcel, int reach) {
