@@ -1,3 +1,4 @@
+import { Fragment } from "react";
 import type { PlacedOrder } from "../api/client";
 import { money } from "../shared/money";
 import { useSay } from "./phrases";
@@ -23,8 +24,12 @@ export function TransferSlip({
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
           <dt className="quiet">{say("transferTo")}</dt>
           <dd>{slip.holder}</dd>
-          <dt className="quiet">IBAN</dt>
-          <dd className="font-mono">{slip.iban}</dd>
+          {slip.account.map((part) => (
+            <Fragment key={part.name}>
+              <dt className="quiet">{part.name}</dt>
+              <dd className="font-mono">{part.value}</dd>
+            </Fragment>
+          ))}
           <dt className="quiet">{say("amount")}</dt>
           <dd className="font-mono">{money(slip.amount, slip.currency, language)}</dd>
           <dt className="quiet">{say("reference")}</dt>

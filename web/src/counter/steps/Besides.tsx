@@ -47,7 +47,13 @@ export function Besides({ counter, kept, change, sent }: Props) {
           />
         </label>
       ))}
-      {asking.gift && sent && <Tick label={say("isGift")} ticked={kept.gift} tick={(gift) => change({ gift })} />}
+      {asking.gift && sent && (
+        <Tick
+          label={say("isGift")}
+          ticked={kept.gift}
+          tick={(gift) => change({ gift, invoice: { ...kept.invoice, name: kept.invoice.name || kept.name } })}
+        />
+      )}
       {asking.gift && sent && kept.gift && (
         <div className="mb-3 border-s-2 border-base-300 ps-3">
           <label className="mb-3 block">

@@ -13,14 +13,15 @@ type Option = BuyerQuote["delivery"][number];
 export function HowStep({ counter, kept, change, quote, heading, problems, next }: StepProps & { next: () => void }) {
   const say = useSay();
   const chosen = quote?.delivery.find((option) => option.chosen);
+  const receiver = counter.asking.gift && kept.gift ? kept.giftName : kept.name;
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
         {say("howReach")}
       </h1>
       <p className="mb-3">
-        {say(kept.name ? "to" : "toYou", {
-          name: kept.name,
+        {say(receiver ? "to" : "toYou", {
+          name: receiver,
           place: [kept.city, kept.postcode, countryName(kept.country, counter.language)].filter(Boolean).join(", "),
         })}
       </p>

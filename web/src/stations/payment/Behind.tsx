@@ -31,13 +31,39 @@ export function Behind({ method, brought }: { method: MethodSetup; brought: Prob
   );
 }
 
+/** What names a bank where accounts have no IBAN, by the shop's country. */
+const branches: Record<string, string> = {
+  US: "routing-number",
+  CA: "transit-and-institution",
+  AU: "bsb",
+  IN: "ifsc",
+  ZA: "branch-code",
+};
+
 /** The account transfers go to. */
 function Transfers() {
-  const { account } = useBench().setup.payment;
+  const { setup } = useBench();
+  const { shop } = setup;
+  const { account } = setup.payment;
   return (
     <div className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
       <Field path={setupPath("payment", "account", "iban")} label={say("iban")} className="font-mono" />
       <Field path={setupPath("payment", "account", "holder")} label={say("accountHolderAsBankKnows")} />
+      {!account?.iban && (
+        <>
+          <Field
+            path={setupPath("payment", "account", "branch")}
+            label={sayCode("bank", branches[shop.address.country] ?? "bank-code")}
+            className="font-mono"
+          />
+          <Field
+            path={setupPath("payment", "account", "number")}
+            label={say("accountNumber")}
+            note={say("accountWithoutIban")}
+            className="font-mono"
+          />
+        </>
+      )}
       <Field
         path={setupPath("payment", "account", "payee")}
         label={say("payeeAsBuyersAreTold")}

@@ -7,7 +7,7 @@ import { say } from "../../shared/say";
 const wantedChoices = [
   { id: "no", name: say("notAsked") },
   { id: "optional", name: say("askedNotCompulsory") },
-  { id: "compulsory", name: say("compulsory") },
+  { id: "compulsory", name: say("askedCompulsory") },
 ];
 
 /** What the counter asks besides name and address. Nothing of it changes a price. */

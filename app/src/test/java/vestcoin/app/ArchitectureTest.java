@@ -63,6 +63,7 @@ class ArchitectureTest {
             "Pickup$Spot",
             "Payment$Method",
             "Terms",
+            "Asking",
             "Shop",
             "QuoteView",
             "QuoteView$Line",

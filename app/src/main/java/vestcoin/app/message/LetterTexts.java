@@ -163,8 +163,12 @@ final class LetterTexts {
                         new Amount(slip.amount(), slip.currency()),
                         "holder",
                         slip.holder(),
+                        "account",
+                        phrases.list(slip.account().stream()
+                                .map(part -> phrases.say(part.name()) + " " + part.value())
+                                .toList()),
                         "iban",
-                        slip.iban(),
+                        slip.account().get(slip.account().size() - 1).value(),
                         "reference",
                         slip.reference())));
         paragraphs.addAll(besides.again());

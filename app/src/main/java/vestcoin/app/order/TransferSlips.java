@@ -15,6 +15,7 @@ import org.springframework.stereotype.Service;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.life.PaymentState;
+import vestcoin.core.payment.AccountForm;
 import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.payment.SwissPayload;
@@ -28,13 +29,13 @@ import vestcoin.core.setup.Shop;
 @Service
 public class TransferSlips {
     /**
-     * @param iban in groups of four
+     * @param account its parts, each as it is called: an IBAN in groups of four, or what accounts have there
      * @param code modules of the square code, a row each, {@code #} dark; nothing where there is none
      * @param swiss whether the code is a Swiss QR-bill's, which bears a cross
      */
     public record Slip(
             String holder,
-            String iban,
+            List<AccountForm.Part> account,
             BigDecimal amount,
             String currency,
             String reference,
@@ -86,12 +87,14 @@ public class TransferSlips {
                 amount,
                 order.currency(),
                 reference);
-        Optional<String> payload = swiss.isPresent() || !order.currency().equals("EUR")
+        Optional<String> payload = swiss.isPresent()
+                        || !order.currency().equals("EUR")
+                        || account.iban().isBlank()
                 ? swiss
                 : EpcPayload.of(payee, account.iban(), amount, reference);
         return new Slip(
                 payee,
-                grouped(account.iban()),
+                account.parts(shop.address().country()),
                 amount,
                 order.currency(),
                 SwissPayload.isQrIban(account.iban())

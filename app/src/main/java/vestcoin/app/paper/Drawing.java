@@ -190,13 +190,17 @@ record Drawing(
         Optional<Payment.BankAccount> account = transfer ? setup.payment().account() : Optional.empty();
         return new Paper.Means(
                 kind,
-                account.map(Payment.BankAccount::iban).filter(iban -> !iban.isBlank()),
+                account.map(own -> own.iban().isBlank() ? own.number() : own.iban())
+                        .filter(number -> !number.isBlank()),
                 account.map(Payment.BankAccount::holder).filter(holder -> !holder.isBlank()),
                 transfer
                         ? Optional.of(setup.payment()
                                 .account()
                                 .map(own -> SwissPayload.reference(own.iban(), number))
                                 .orElseGet(() -> CreditorReference.of(number)))
-                        : Optional.empty());
+                        : Optional.empty(),
+                account.filter(own -> own.iban().isBlank() && !own.number().isEmpty())
+                        .map(own -> own.parts(setup.shop().address().country()))
+                        .orElse(List.of()));
     }
 }

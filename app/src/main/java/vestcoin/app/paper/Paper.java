@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.payment.AccountForm;
 import vestcoin.core.payment.Payment;
 
 /**
@@ -113,9 +114,21 @@ public record Paper(
 
     public record Credits(String number, LocalDate issued) {}
 
-    /** @param iban where a transfer goes @param reference it is found by */
+    /**
+     * @param iban where a transfer goes, or the number of an account without one
+     * @param reference it is found by
+     * @param parts of an account without an IBAN, each as it is called
+     */
     public record Means(
-            Optional<Payment.Kind> kind, Optional<String> iban, Optional<String> holder, Optional<String> reference) {}
+            Optional<Payment.Kind> kind,
+            Optional<String> iban,
+            Optional<String> holder,
+            Optional<String> reference,
+            List<AccountForm.Part> parts) {
+        public Means {
+            parts = parts == null ? List.of() : List.copyOf(parts);
+        }
+    }
 
     /**
      * Tax in the seller's own currency, as Directive 2006/112/EC, Article 230, asks: tax × from ÷ to, half up.

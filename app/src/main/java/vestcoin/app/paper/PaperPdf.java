@@ -134,6 +134,14 @@ final class PaperPdf {
         return to;
     }
 
+    private String account(String iban) {
+        return paper.means().parts().isEmpty()
+                ? phrases.say("account.iban") + " " + iban
+                : phrases.list(paper.means().parts().stream()
+                        .map(part -> phrases.say(part.name()) + " " + part.value())
+                        .toList());
+    }
+
     private String address(Paper.Party who) {
         List<String> parts = new ArrayList<>(who.lines());
         parts.add((who.postcode() + " " + who.city()).strip());
@@ -252,8 +260,8 @@ final class PaperPdf {
                 notes.add(paper.means()
                         .reference()
                         .map(reference ->
-                                say("transfer-with-reference", "holder", holder, "iban", iban, "reference", reference))
-                        .orElseGet(() -> say("transfer", "holder", holder, "iban", iban)));
+                                say("transfer-with-reference", "holder", holder, "account", account(iban), "iban", iban, "reference", reference))
+                        .orElseGet(() -> say("transfer", "holder", holder, "account", account(iban), "iban", iban)));
             });
         }
         return notes;

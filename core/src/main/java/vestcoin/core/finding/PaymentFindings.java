@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import org.apache.commons.validator.routines.IBANValidator;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
+import vestcoin.core.payment.AccountForm;
 import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
@@ -230,7 +231,17 @@ final class PaymentFindings {
     private void bank() {
         Optional<Payment.BankAccount> account = setup.payment().account();
         boolean transfers = on.stream().anyMatch(method -> method.kind() == Payment.Kind.TRANSFER);
-        if (transfers && account.filter(given -> !given.iban().isBlank()).isEmpty()) {
+        account.filter(given -> given.iban().isBlank() && !given.number().isEmpty())
+                .filter(given -> !AccountForm.of(setup.shop().address().country()).fits(given))
+                .ifPresent(given -> at.blocks(
+                        "bad-account",
+                        "payment/account/number",
+                        Message.of("finding.not-account-there", "number", (given.branch() + " " + given.number()).strip()),
+                        Message.of("finding.compare-with-accounts-papers-digit-may-wrong")));
+        if (transfers
+                && account.filter(given ->
+                                !given.iban().isBlank() || !given.number().isEmpty())
+                        .isEmpty()) {
             at.blocks(
                     "no-account",
                     "payment/account",

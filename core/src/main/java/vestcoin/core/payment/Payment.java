@@ -206,9 +206,28 @@ public record Payment(
         }
     }
 
-    /** @param holder as the bank knows it @param payee as buyers are told to write it */
-    public record BankAccount(String iban, String holder, String payee) {
+    /**
+     * Where transfers go.
+     *
+     * @param iban empty where accounts have none
+     * @param holder as the bank knows it
+     * @param payee as buyers are told to write it
+     * @param branch what names the bank, where accounts have no IBAN; see {@link AccountForm}
+     * @param number of the account there
+     */
+    public record BankAccount(String iban, String holder, String payee, String branch, String number) {
+        public BankAccount(String iban, String holder, String payee) {
+            this(iban, holder, payee, null, null);
+        }
+
+        /** The parts a transfer is made out to, each as it is called. @param country of the shop */
+        public List<AccountForm.Part> parts(String country) {
+            return AccountForm.of(country).parts(this);
+        }
+
         public BankAccount {
+            branch = branch == null ? "" : branch.strip();
+            number = number == null ? "" : number.strip();
             iban = iban == null ? "" : iban;
             holder = holder == null ? "" : holder;
             payee = payee == null ? "" : payee;

@@ -12,6 +12,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import tools.jackson.databind.JsonNode;
 import vestcoin.standins.shared.Exchange;
 import vestcoin.standins.shared.Exchange.Refusal;
+import vestcoin.standins.shared.Html;
 import vestcoin.standins.shared.Joining;
 import vestcoin.standins.shared.Service;
 
@@ -70,6 +71,11 @@ public final class Carrier extends Service {
     @Override
     protected void answer(Exchange exchange) throws IOException {
         if (joining.answered(exchange)) {
+            return;
+        }
+        if (exchange.method().equals("GET") && exchange.path().startsWith("/follow/")) {
+            exchange.page("<h1>" + Html.escape(exchange.path().substring("/follow/".length()))
+                    + "</h1><p>Practice. The parcel is on its way, as far as a simulated carrier can carry one.</p>");
             return;
         }
         if (!exchange.bearer().equals(KEY)) {
