@@ -46,7 +46,7 @@ export function DeliveryStation() {
       name,
       zones.map((zone) => zone.id),
     );
-    if (await acts.set(setupPath("delivery", "zones", id), { id, name, places: [], except: [], rates: {} })) {
+    if (await acts.set(setupPath("delivery", "zones", id), { id, name, places: [], except: [], rates: {}, days: {} })) {
       setOpen({ kind: "zone", id });
     }
   };

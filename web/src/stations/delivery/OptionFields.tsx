@@ -25,7 +25,10 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
     const rates = zones
       .filter((zone) => zone.rates[id])
       .map((zone) => ({ path: setupPath("delivery", "zones", zone.id, "rates", id), was: zone.rates[id] }));
-    if (await acts.commit([...rates, { path, was: option }])) close();
+    const days = zones
+      .filter((zone) => zone.days[id])
+      .map((zone) => ({ path: setupPath("delivery", "zones", zone.id, "days", id), was: zone.days[id] }));
+    if (await acts.commit([...rates, ...days, { path, was: option }])) close();
   };
   return (
     <section aria-label={say("optionNamed", { name: option.name })}>
@@ -48,6 +51,22 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
           optional
         />
       </div>
+      <fieldset className="mt-2">
+        <legend className="mb-1 text-xs quiet">{say("workingDaysToZones")}</legend>
+        <div className="grid max-w-3xl grid-cols-2 gap-x-6 gap-y-1 sm:grid-cols-3">
+          {zones
+            .filter((zone) => zone.rates[id])
+            .map((zone) => (
+              <NotationField
+                key={zone.id}
+                path={setupPath("delivery", "zones", zone.id, "days", id)}
+                label={zone.name}
+                placeholder={option.days ? dayText.write(option.days) : say("nothingSaid")}
+                notation={dayText}
+              />
+            ))}
+        </div>
+      </fieldset>
       <Fold title={say("whatCarries")}>
         <Field
           path={under(path)("limits", "weightTo")}

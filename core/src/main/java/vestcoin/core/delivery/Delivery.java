@@ -52,9 +52,21 @@ public record Delivery(
      *
      * @param except places taken out; they fall to the next less specific zone
      * @param rates option id to price; an option that is not there is not offered in this zone
+     * @param days option id to the days it takes to this zone, where they are others than the option's
      */
-    public record Zone(String id, String name, List<Place> places, List<Place> except, Map<String, PriceRule> rates) {
+    public record Zone(
+            String id,
+            String name,
+            List<Place> places,
+            List<Place> except,
+            Map<String, PriceRule> rates,
+            Map<String, Days> days) {
+        public Zone(String id, String name, List<Place> places, List<Place> except, Map<String, PriceRule> rates) {
+            this(id, name, places, except, rates, Map.of());
+        }
+
         public Zone {
+            days = days == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(days));
             places = places == null ? List.of() : List.copyOf(places);
             except = except == null ? List.of() : List.copyOf(except);
             rates = rates == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(rates));
@@ -87,6 +99,15 @@ public record Delivery(
             charges = charges == null ? Optional.empty() : charges;
             chargeable = chargeable == null ? Optional.empty() : chargeable;
             tracking = tracking == null ? Optional.empty() : tracking;
+        }
+
+        /** As it is in a zone, with the days it takes there. */
+        Option in(Zone zone) {
+            Days there = zone.days().get(id);
+            return there == null
+                    ? this
+                    : new Option(
+                            id, name, sentence, Optional.of(there), limits, charges, chargeable, tracking);
         }
 
         public Option(

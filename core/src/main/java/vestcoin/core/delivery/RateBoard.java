@@ -63,10 +63,11 @@ public final class RateBoard {
         List<Offer> offered = new ArrayList<>();
         List<Offer> not = new ArrayList<>();
         Map<Delivery.Days, Promise> promises = new HashMap<>();
-        for (Delivery.Option option : delivery.options()) {
+        for (Delivery.Option each : delivery.options()) {
+            Delivery.Option option = zone.map(each::in).orElse(each);
             Optional<Promise> promise = option.days()
                     .map(days -> promises.computeIfAbsent(
-                            days, each -> Promise.of(leaving.ready(), each, leaving.carrier())));
+                            days, span -> Promise.of(leaving.ready(), span, leaving.carrier())));
             Offer offer = offer(zone, option, load, promise, tracer);
             (offer instanceof Offer.Available ? offered : not).add(offer);
         }
@@ -79,10 +80,9 @@ public final class RateBoard {
 
     /** One option by its id, the same as among all {@link #offers}; nothing where there is no such option. */
     public Optional<Offer> offer(String id, Optional<Delivery.Zone> zone, Load load, Leaving leaving, Tracer tracer) {
-        Delivery.Option option = options.get(id);
-        return option == null
-                ? Optional.empty()
-                : Optional.of(offer(
+        return Optional.ofNullable(options.get(id))
+                .map(option -> zone.map(option::in).orElse(option))
+                .map(option -> offer(
                         zone,
                         option,
                         load,

@@ -60,6 +60,14 @@ final class DeliveryCheck {
                     rule(rule, at);
                 }
             });
+            zone.days().forEach((option, days) -> {
+                checks.problems.when(
+                        !options.contains(option),
+                        path + "/days/" + option,
+                        Message.of("setup.there-no-delivery-option", "option", option),
+                        Message.of("setup.add-option-or-remove-days"));
+                days(days, path + "/days/" + option);
+            });
         }
         delivery.parcels().forEach(this::parcel);
         for (Delivery.Handling handling : delivery.handling()) {
@@ -96,6 +104,14 @@ final class DeliveryCheck {
         pickup();
     }
 
+    private void days(Delivery.Days days, String path) {
+        checks.problems.when(
+                days.from() < 0 || days.to() < days.from() || days.to() > 365,
+                path,
+                Message.of("setup.days-run-backwards"),
+                Message.of("setup.write-smaller-number-first"));
+    }
+
     private void option(Delivery.Option option) {
         String path = "delivery/options/" + option.id();
         checks.named(option.name(), path);
@@ -105,12 +121,7 @@ final class DeliveryCheck {
                 path,
                 Message.of("setup.options-whose-id-begins-with-pickup-and"),
                 Message.of("setup.give-option-another-id"));
-        option.days()
-                .ifPresent(days -> checks.problems.when(
-                        days.from() < 0 || days.to() < days.from() || days.to() > 365,
-                        path + "/days",
-                        Message.of("setup.days-run-backwards"),
-                        Message.of("setup.write-smaller-number-first")));
+        option.days().ifPresent(days -> days(days, path + "/days"));
         option.limits().ifPresent(limits -> {
             limits.valueFrom().ifPresent(value -> checks.amount(value, path + "/limits/valueFrom", false));
             limits.valueTo().ifPresent(value -> checks.amount(value, path + "/limits/valueTo", false));
