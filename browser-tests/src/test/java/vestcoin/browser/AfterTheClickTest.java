@@ -181,8 +181,8 @@ class AfterTheClickTest extends AtCounter {
                 "times can be chosen", () -> browser.count(By.cssSelector("main select option:not([disabled])")) > 0);
         browser.choose(
                 "main select",
-                String.valueOf(browser.script(
-                        "return document.querySelector('main select option:not([disabled])').value")));
+                String.valueOf(
+                        browser.script("return document.querySelector('main select option:not([disabled])').value")));
         browser.clickText("Go on to payment");
         order("Cash or card when you collect");
         done();

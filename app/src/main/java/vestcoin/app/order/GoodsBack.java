@@ -64,7 +64,8 @@ public class GoodsBack {
         List<QuoteView.Line> sold = Json.read(order.quote(), QuoteView.class).lines();
         var gone = dispatching.gone(id);
         if (lines.isEmpty()) {
-            throw refused(Message.of("order.nothing-named-that-came-back"), Message.of("order.type-how-many-came-back"));
+            throw refused(
+                    Message.of("order.nothing-named-that-came-back"), Message.of("order.type-how-many-came-back"));
         }
         lines.forEach((line, quantity) -> {
             if (!gone.contains(line)
@@ -75,8 +76,7 @@ public class GoodsBack {
                                     .add(quantity)
                                     .compareTo(sold.get(line).quantity())
                             > 0) {
-                throw refused(
-                        Message.of("order.more-back-than-has-left"), Message.of("order.type-how-many-came-back"));
+                throw refused(Message.of("order.more-back-than-has-left"), Message.of("order.type-how-many-came-back"));
             }
             sql.sql("insert into goods_back(order_id, line, client_key, quantity, restocked, at, actor) values "
                             + "(:order, :line, :key, :quantity, :restocked, :at, :actor)")

@@ -35,7 +35,8 @@ public class Orders {
      *     come @param byBuyer whether its buyer called it off @param taxEdition the edition its taxes and ways to pay
      *     come from, where that is another, or null @param subscription it is a charge of, or null @param readyAt when
      *     what is collected was made ready, or null @param lapsesAt until when it waits for its money, or null @param
-     *     remindedAt when its buyer was reminded, or null @param takenBy who of the shop took it for its buyer, or empty
+     *     remindedAt when its buyer was reminded, or null @param takenBy who of the shop took it for its buyer, or
+     *     empty
      */
     public record Order(
             long id,
@@ -128,8 +129,8 @@ public class Orders {
 
     /**
      * Who orders. @param address as JSON @param language they read in @param agreed what they agreed to, as JSON @param
-     * wishes as JSON @param taxNumber of a confirmed business, else empty @param takenBy who of the shop wrote it
-     * down for them, else empty
+     * wishes as JSON @param taxNumber of a confirmed business, else empty @param takenBy who of the shop wrote it down
+     * for them, else empty
      */
     public record Customer(
             String email,

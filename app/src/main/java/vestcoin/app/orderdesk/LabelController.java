@@ -51,7 +51,8 @@ class LabelController {
     Labels buy(@PathVariable String shop, @PathVariable int number, @RequestBody LabelRequest asked, Principal who) {
         Orders.Order order = find(shop, number);
         Consignment next = labels.next(order)
-                .filter(consignment -> asked.service() != null && asked.service().length() <= 100)
+                .filter(consignment ->
+                        asked.service() != null && asked.service().length() <= 100)
                 .filter(consignment -> !order.cancelled())
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.CONFLICT,

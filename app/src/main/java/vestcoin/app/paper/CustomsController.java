@@ -30,7 +30,9 @@ import vestcoin.core.setup.Setup;
 /** What customs is told of the parcels of an order, to print and put outside on them. */
 @RestController
 class CustomsController {
-    /** @param needed whether anything of it crosses a border that asks @param incomplete goods without code or origin */
+    /**
+     * @param needed whether anything of it crosses a border that asks @param incomplete goods without code or origin
+     */
     record Customs(boolean needed, List<String> incomplete) {}
 
     private final Papers papers;
@@ -50,8 +52,7 @@ class CustomsController {
                 !declared.isEmpty(),
                 List.copyOf(declared.stream()
                         .flatMap(each -> each.items().stream())
-                        .filter(item ->
-                                item.tariff().isEmpty() || item.origin().isEmpty())
+                        .filter(item -> item.tariff().isEmpty() || item.origin().isEmpty())
                         .map(CustomsDeclaration.Item::name)
                         .collect(TreeSet::new, TreeSet::add, TreeSet::addAll)));
     }
@@ -95,8 +96,10 @@ class CustomsController {
         boolean collected = Handover.of(document.setup(), asked, Json.read(order.quote(), QuoteView.class))
                 .filter(Handover::collected)
                 .isPresent();
-        return collected ? List.of() : CustomsDeclaration.of(
-                quote, Bill.of(quote, document.setup().shop().address().country()), asked.to());
+        return collected
+                ? List.of()
+                : CustomsDeclaration.of(
+                        quote, Bill.of(quote, document.setup().shop().address().country()), asked.to());
     }
 
     private static Paper.Party seller(Setup setup) {

@@ -259,8 +259,16 @@ final class PaperPdf {
                 String holder = paper.means().holder().orElse(paper.seller().name());
                 notes.add(paper.means()
                         .reference()
-                        .map(reference ->
-                                say("transfer-with-reference", "holder", holder, "account", account(iban), "iban", iban, "reference", reference))
+                        .map(reference -> say(
+                                "transfer-with-reference",
+                                "holder",
+                                holder,
+                                "account",
+                                account(iban),
+                                "iban",
+                                iban,
+                                "reference",
+                                reference))
                         .orElseGet(() -> say("transfer", "holder", holder, "account", account(iban), "iban", iban)));
             });
         }

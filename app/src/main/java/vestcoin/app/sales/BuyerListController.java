@@ -72,15 +72,22 @@ class BuyerListController {
                     try (CsvWriter csv =
                             CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
                         csv.writeRecord(
-                                "e-mail", "name", "orders", "first", "last", "currency", "standing", "paid", "refunded");
+                                "e-mail",
+                                "name",
+                                "orders",
+                                "first",
+                                "last",
+                                "currency",
+                                "standing",
+                                "paid",
+                                "refunded");
                         list.each(shop, mode, page -> viewed(shop, mode, page).forEach(buyer -> write(csv, buyer)));
                     }
                 });
     }
 
     private static void write(CsvWriter csv, BuyerOfShop buyer) {
-        List<Spent> spent =
-                buyer.spent().isEmpty() ? List.of(new Spent("", 0, null, null)) : buyer.spent();
+        List<Spent> spent = buyer.spent().isEmpty() ? List.of(new Spent("", 0, null, null)) : buyer.spent();
         for (Spent each : spent) {
             csv.writeRecord(
                     SalesCsv.plain(buyer.email()),
@@ -97,7 +104,12 @@ class BuyerListController {
 
     private List<BuyerOfShop> viewed(String shop, String mode, List<BuyerList.BuyerRow> page) {
         Map<String, List<BuyerList.BuyerSum>> sums =
-                list.sums(shop, mode, page.stream().map(BuyerList.BuyerRow::buyer).toList()).stream()
+                list
+                        .sums(
+                                shop,
+                                mode,
+                                page.stream().map(BuyerList.BuyerRow::buyer).toList())
+                        .stream()
                         .collect(Collectors.groupingBy(BuyerList.BuyerSum::buyer));
         return page.stream()
                 .map(row -> new BuyerOfShop(

@@ -151,13 +151,11 @@ public class Carriers {
             List<String> address) {
         ServiceAccess access = links.access(shop, ServiceConnections.Kind.CARRIER)
                 .orElseThrow(() -> new ProviderRejection("No carrier is connected."));
-        return service.label(
-                access, key, new CarrierService.LabelRequest(wanted, request(from, to, parcels), address));
+        return service.label(access, key, new CarrierService.LabelRequest(wanted, request(from, to, parcels), address));
     }
 
     private static RateRequest request(Destination from, Destination to, List<Parcel> parcels) {
-        return new RateRequest(
-                from, to, parcels.stream().map(Carriers::parcel).toList());
+        return new RateRequest(from, to, parcels.stream().map(Carriers::parcel).toList());
     }
 
     /** Forgets what a shop's carrier answered. */

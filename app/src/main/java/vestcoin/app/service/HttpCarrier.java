@@ -63,8 +63,7 @@ class HttpCarrier implements CarrierService {
         Map<String, Object> body = new LinkedHashMap<>(body(asked.parcels()));
         body.put("service", asked.service());
         body.put("address", asked.address());
-        JsonNode json =
-                calls.json(access, "POST", "/v1/labels", Map.of("Idempotency-Key", key), body, LABEL_PATIENCE);
+        JsonNode json = calls.json(access, "POST", "/v1/labels", Map.of("Idempotency-Key", key), body, LABEL_PATIENCE);
         String link = json.path("link").asString("");
         try {
             return new Label(

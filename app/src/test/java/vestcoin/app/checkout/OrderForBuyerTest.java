@@ -38,14 +38,12 @@ class OrderForBuyerTest {
                 .get(Caller.SHOP + "/orders/" + placed.json().path("number").asInt())
                 .json();
         assertThat(order.path("takenBy").asString()).isEqualTo("owner@tern-and-tether.example");
-        Soon.holds(() -> assertThat(shop.services().post().letters())
-                .anySatisfy(letter -> {
-                    assertThat(letter.to()).isEqualTo("buyer@buyers.example");
-                    assertThat(letter.subject())
-                            .contains(placed.json().path("number").asString());
-                    assertThat(letter.plain())
-                            .contains("€31.40", placed.json().path("token").asString());
-                }));
+        Soon.holds(() -> assertThat(shop.services().post().letters()).anySatisfy(letter -> {
+            assertThat(letter.to()).isEqualTo("buyer@buyers.example");
+            assertThat(letter.subject()).contains(placed.json().path("number").asString());
+            assertThat(letter.plain())
+                    .contains("€31.40", placed.json().path("token").asString());
+        }));
     }
 
     @Test

@@ -189,8 +189,7 @@ class WishesTest {
                         "contact/wishes/invoice/city",
                         "contact/wishes/invoice/country");
         Problems problems = new Problems();
-        Wishes.NONE.check(
-                AskingBuilder.builder().phone(Asking.Field.COMPULSORY).build(), "contact/wishes", problems);
+        Wishes.NONE.check(AskingBuilder.builder().phone(Asking.Field.COMPULSORY).build(), "contact/wishes", problems);
         assertThat(problems.list()).extracting(Problem::path).containsExactly("contact/wishes/phone");
         gift.put("invoice", OWN_ADDRESS);
         gift.put("phone", "ring me");

@@ -44,12 +44,15 @@ class ZoneDaysTest {
     @Test
     void a_zone_with_days_of_its_own_is_promised_later_and_the_others_are_not() {
         LocalDate home = latest("IE", "T12 X2A0");
-        assertThat(edit("delivery/zones/ireland/days/pigeon", Map.of("from", 1, "to", 2)).paths())
+        assertThat(edit("delivery/zones/ireland/days/pigeon", Map.of("from", 1, "to", 2))
+                        .paths())
                 .containsExactly("delivery/zones/ireland/days/pigeon");
-        assertThat(edit("delivery/zones/ireland/days/tube", Map.of("from", 9, "to", 2)).paths())
+        assertThat(edit("delivery/zones/ireland/days/tube", Map.of("from", 9, "to", 2))
+                        .paths())
                 .containsExactly("delivery/zones/ireland/days/tube");
         LocalDate abroad = latest("DE", "10115");
-        assertThat(edit("delivery/zones/ireland/days/tube", Map.of("from", 10, "to", 15)).status())
+        assertThat(edit("delivery/zones/ireland/days/tube", Map.of("from", 10, "to", 15))
+                        .status())
                 .isEqualTo(200);
         assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
                 .isEqualTo(200);

@@ -81,8 +81,10 @@ class BracketedTest {
                 .get(Caller.COUNTER + "?language=" + Phrases.BRACKETED)
                 .json()
                 .path("texts")
-                .forEach(each -> texts.addAll(
-                        List.of(each.path("text").asString().replaceAll(" *\\[[^\\]]*] *", "").split("\\n+"))));
+                .forEach(each -> texts.addAll(List.of(each.path("text")
+                        .asString()
+                        .replaceAll(" *\\[[^\\]]*] *", "")
+                        .split("\\n+"))));
         texts.removeIf(String::isBlank);
         texts.sort(Comparator.comparing(String::length).reversed());
         return texts;

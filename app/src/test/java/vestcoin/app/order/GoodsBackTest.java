@@ -23,12 +23,7 @@ class GoodsBackTest {
     }
 
     private String left() {
-        return shop.owner()
-                .get(STOCK)
-                .json()
-                .path("left")
-                .path("wind-sock")
-                .asString();
+        return shop.owner().get(STOCK).json().path("left").path("wind-sock").asString();
     }
 
     private static Map<String, Object> back(String key, String quantity, boolean restock) {
@@ -60,14 +55,17 @@ class GoodsBackTest {
                 .isEqualTo("More would be back than has left.");
         owner.post(order + "/dispatch", Map.of("key", UUID.randomUUID().toString()));
         assertThat(owner.post(order + "/back", back(first, "1", true)).status()).isEqualTo(200);
-        assertThat(owner.post(order + "/back", back(first, "1", true)).json()).as("sent twice").hasSize(1);
+        assertThat(owner.post(order + "/back", back(first, "1", true)).json())
+                .as("sent twice")
+                .hasSize(1);
         assertThat(left()).isEqualTo("7");
         assertThat(owner.post(order + "/back", back(UUID.randomUUID().toString(), "1", false))
                         .json())
                 .hasSize(2);
         assertThat(left()).as("broken: not into stock").isEqualTo("7");
         for (String wrong : List.of("2", "0", "-1", "0.0001")) {
-            Caller.Answer refused = owner.post(order + "/back", back(UUID.randomUUID().toString(), wrong, true));
+            Caller.Answer refused =
+                    owner.post(order + "/back", back(UUID.randomUUID().toString(), wrong, true));
             assertThat(refused.status()).as(wrong).isEqualTo(409);
             assertThat(refused.paths()).containsExactly("lines");
         }

@@ -62,12 +62,17 @@ class LabelTest {
                         .bytes(order + "/labels/" + bought.path("id").asLong())))
                 .getTextFromPage(1);
         assertThat(page)
-                .contains("Test Buyer", "1 Example Street", bought.path("tracking").asString());
+                .contains(
+                        "Test Buyer",
+                        "1 Example Street",
+                        bought.path("tracking").asString());
         assertThat(shop.anybody()
                         .get(order + "/labels/" + bought.path("id").asLong())
                         .status())
                 .isEqualTo(401);
-        assertThat(shop.owner().get(placed() + "/labels/" + bought.path("id").asLong()).status())
+        assertThat(shop.owner()
+                        .get(placed() + "/labels/" + bought.path("id").asLong())
+                        .status())
                 .as("of another order")
                 .isEqualTo(404);
     }
@@ -84,8 +89,9 @@ class LabelTest {
                 .sql("update label set pdf = null, tracking = null where service = 'parcel-next'")
                 .update();
         assertThat(shop.owner().get(order + "/labels").json().path("bought")).isEmpty();
-        JsonNode again =
-                shop.owner().post(order + "/labels", Map.of("service", "parcel-next")).json();
+        JsonNode again = shop.owner()
+                .post(order + "/labels", Map.of("service", "parcel-next"))
+                .json();
         assertThat(again.path("bought")).hasSize(1);
         assertThat(carrier.sold()).isEqualTo(before + 1);
     }
@@ -102,10 +108,14 @@ class LabelTest {
         } finally {
             carrier.refuse(false);
         }
-        assertThat(shop.owner().post(order + "/labels", Map.of("service", "none")).sentence())
+        assertThat(shop.owner()
+                        .post(order + "/labels", Map.of("service", "none"))
+                        .sentence())
                 .isEqualTo("There is no such service.");
         shop.owner().post(order + "/dispatch", Map.of("key", UUID.randomUUID().toString()));
-        assertThat(shop.owner().post(order + "/labels", Map.of("service", "parcel-day")).status())
+        assertThat(shop.owner()
+                        .post(order + "/labels", Map.of("service", "parcel-day"))
+                        .status())
                 .as("everything has left")
                 .isEqualTo(409);
         assertThat(shop.owner().get(order + "/labels").json().path("bought")).isEmpty();

@@ -35,8 +35,7 @@ class SurplusTest {
         Caller owner = shop.owner();
         long payment =
                 owner.get(order).json().path("payments").path(0).path("id").asLong();
-        Map<String, Object> came =
-                Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", "40.00");
+        Map<String, Object> came = Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", "40.00");
         assertThat(owner.post(order + "/capture", came).status())
                 .as("a slip of the hand is refused")
                 .isEqualTo(409);
@@ -46,23 +45,16 @@ class SurplusTest {
         assertThat(twice.path(0).path("amount").asString()).isEqualTo("8.60");
         assertThat(owner.get(order).json().path("standing").asString()).isEqualTo("paid");
         assertThat(shop.anybody().get(page).json().path("surplus").asString()).isEqualTo("8.60");
-        Soon.holds(() -> assertThat(shop.services().post().letters())
-                .anySatisfy(letter -> {
-                    assertThat(letter.subject())
-                            .contains(placed.path("number").asString())
-                            .contains("has come");
-                    assertThat(letter.plain()).contains("€8.60 more than was owed");
-                }));
+        Soon.holds(() -> assertThat(shop.services().post().letters()).anySatisfy(letter -> {
+            assertThat(letter.subject())
+                    .contains(placed.path("number").asString())
+                    .contains("has come");
+            assertThat(letter.plain()).contains("€8.60 more than was owed");
+        }));
         for (String wrong : new String[] {"0", "-1", "1.001", "1000000000000000"}) {
             assertThat(owner.post(
                                     order + "/surplus",
-                                    Map.of(
-                                            "key",
-                                            UUID.randomUUID().toString(),
-                                            "payment",
-                                            payment,
-                                            "amount",
-                                            wrong))
+                                    Map.of("key", UUID.randomUUID().toString(), "payment", payment, "amount", wrong))
                             .status())
                     .as(wrong)
                     .isEqualTo(422);
@@ -73,7 +65,8 @@ class SurplusTest {
         owner.post(returned, Map.of());
         assertThat(shop.anybody().get(page).json().hasNonNull("surplus")).isFalse();
         Soon.holds(() -> assertThat(shop.services().post().letters().stream()
-                        .filter(letter -> letter.subject().contains(placed.path("number").asString()))
+                        .filter(letter ->
+                                letter.subject().contains(placed.path("number").asString()))
                         .filter(letter -> letter.plain().contains("€8.60"))
                         .filter(letter -> letter.subject().contains("refund")))
                 .hasSize(1));

@@ -27,15 +27,17 @@ class BuyerListTest {
         Map<String, Object> placing =
                 new HashMap<>(Caller.placing(UUID.randomUUID().toString(), basket, "31.40"));
         placing.put(
-                "contact",
-                Map.of("name", name, "email", email, "lines", List.of("1 Example Street"), "city", "Cork"));
+                "contact", Map.of("name", name, "email", email, "lines", List.of("1 Example Street"), "city", "Cork"));
         Caller.Answer placed = shop.anybody().post(Caller.COUNTER + "/orders", placing);
         assertThat(placed.status()).as(placed.text()).isEqualTo(200);
         return placed.json();
     }
 
     private JsonNode buyers(String query) {
-        return shop.owner().get(Caller.SHOP + "/buyers?mode=test" + query).json().path("buyers");
+        return shop.owner()
+                .get(Caller.SHOP + "/buyers?mode=test" + query)
+                .json()
+                .path("buyers");
     }
 
     @Test

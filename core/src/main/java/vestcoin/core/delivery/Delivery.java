@@ -106,8 +106,7 @@ public record Delivery(
             Days there = zone.days().get(id);
             return there == null
                     ? this
-                    : new Option(
-                            id, name, sentence, Optional.of(there), limits, charges, chargeable, tracking);
+                    : new Option(id, name, sentence, Optional.of(there), limits, charges, chargeable, tracking);
         }
 
         public Option(

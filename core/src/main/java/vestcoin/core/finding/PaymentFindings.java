@@ -232,11 +232,13 @@ final class PaymentFindings {
         Optional<Payment.BankAccount> account = setup.payment().account();
         boolean transfers = on.stream().anyMatch(method -> method.kind() == Payment.Kind.TRANSFER);
         account.filter(given -> given.iban().isBlank() && !given.number().isEmpty())
-                .filter(given -> !AccountForm.of(setup.shop().address().country()).fits(given))
+                .filter(given ->
+                        !AccountForm.of(setup.shop().address().country()).fits(given))
                 .ifPresent(given -> at.blocks(
                         "bad-account",
                         "payment/account/number",
-                        Message.of("finding.not-account-there", "number", (given.branch() + " " + given.number()).strip()),
+                        Message.of(
+                                "finding.not-account-there", "number", (given.branch() + " " + given.number()).strip()),
                         Message.of("finding.compare-with-accounts-papers-digit-may-wrong")));
         if (transfers
                 && account.filter(given ->

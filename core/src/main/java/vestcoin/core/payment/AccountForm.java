@@ -7,9 +7,9 @@ import java.util.regex.Pattern;
 import vestcoin.core.message.Message;
 
 /**
- * How accounts are written in a country whose banks have no IBAN. Lengths and check digits: ABA routing numbers (weights
- * 3, 7, 1, modulo 10), Australian BSB, Canadian transit and institution, New Zealand's one number, Indian IFSC, South
- * African branch codes; from memory. Elsewhere any text is taken.
+ * How accounts are written in a country whose banks have no IBAN. Lengths and check digits: ABA routing numbers
+ * (weights 3, 7, 1, modulo 10), Australian BSB, Canadian transit and institution, New Zealand's one number, Indian
+ * IFSC, South African branch codes; from memory. Elsewhere any text is taken.
  *
  * @param branch code of what names the bank; empty where the account's number does
  * @param branchFits whether a text can be one
@@ -20,12 +20,10 @@ public record AccountForm(String branch, Predicate<String> branchFits, Predicate
     public record Part(Message name, String value) {}
 
     private static final int LONGEST = 40;
-    private static final AccountForm ELSEWHERE = new AccountForm(
-            "bank-code", text -> text.length() <= LONGEST, text -> text.length() <= LONGEST);
+    private static final AccountForm ELSEWHERE =
+            new AccountForm("bank-code", text -> text.length() <= LONGEST, text -> text.length() <= LONGEST);
     private static final Map<String, AccountForm> FORMS = Map.of(
-            "US",
-                    new AccountForm(
-                            "routing-number", AccountForm::routingNumber, matching("[0-9]{4,17}")),
+            "US", new AccountForm("routing-number", AccountForm::routingNumber, matching("[0-9]{4,17}")),
             "CA", new AccountForm("transit-and-institution", matching("[0-9]{8}"), matching("[0-9]{7,12}")),
             "AU", new AccountForm("bsb", matching("[0-9]{6}"), matching("[0-9]{5,9}")),
             "NZ", new AccountForm("", String::isEmpty, matching("[0-9]{15,16}")),
@@ -48,8 +46,7 @@ public record AccountForm(String branch, Predicate<String> branchFits, Predicate
         return account.branch().isEmpty()
                 ? List.of(number)
                 : List.of(
-                        new Part(
-                                Message.of("account." + (branch.isEmpty() ? "bank-code" : branch)), account.branch()),
+                        new Part(Message.of("account." + (branch.isEmpty() ? "bank-code" : branch)), account.branch()),
                         number);
     }
 
