@@ -56,7 +56,8 @@ class BuyerList {
                 .update();
         if (known == 0) {
             sql.sql("""
-                            insert into shop_buyer(shop, mode, buyer, email, name, orders, first_at, last_at, last_order)
+                            insert into shop_buyer(shop, mode, buyer, email, name, orders, first_at, last_at,
+                                last_order)
                             values (:shop, :mode, :buyer, :email, :name, 1, :at, :at, :order)""")
                     .param("name", order.name())
                     .param("email", order.email())
