@@ -34,6 +34,10 @@ const untaxed: Record<string, string> = {
   O: say("outsideOfTax"),
 };
 
+/** A voucher that nobody paid for is a discount, and called what it is. */
+const nameOf = (discount: { id: string; name: string }): string =>
+  discount.id.startsWith("voucher:") ? say("voucherCode", { code: discount.name }) : discount.name;
+
 /** What each row costs under the live edition, by the row's name. */
 function namesOf(live: QuoteView | undefined): Map<string, string> {
   const inside = live?.prices === "with-tax";
@@ -94,7 +98,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
       {quote.discounts.map((discount) => (
         <TicketRow
           key={discount.id}
-          name={discount.name}
+          name={nameOf(discount)}
           figure={figure(discount.amount)}
           minus
           live={beside && (beside.get(discount.name) ?? "–")}
@@ -102,7 +106,7 @@ export function Slip({ quote, live, chosen, change }: Props) {
       ))}
       <Deliveries quote={quote} figure={figure} chosen={chosen} change={change} live={beside?.get("delivery")} />
       {quote.deliveryDiscounts.map((discount) => (
-        <TicketRow key={discount.id} name={discount.name} figure={figure(discount.amount)} minus />
+        <TicketRow key={discount.id} name={nameOf(discount)} figure={figure(discount.amount)} minus />
       ))}
       {quote.fee && <TicketRow name={say("forWayPaying")} figure={figure(quote.fee)} />}
       {quote.missing.map((sentence) => (

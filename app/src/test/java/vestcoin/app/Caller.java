@@ -1,10 +1,13 @@
 package vestcoin.app;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,8 +16,12 @@ import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
+import org.springframework.context.ApplicationContext;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
+import vestcoin.app.payment.Vouchers;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Policies;
@@ -298,5 +305,19 @@ public final class Caller {
                                 placed.path("processor").asString(),
                                 placed.path("publicKey").asString(),
                                 card)));
+    }
+
+    /** The code of a voucher of the demo that was paid for. @param amount in euro */
+    public static String soldVoucher(ApplicationContext context, String amount) {
+        LocalDate today = LocalDate.now(ZoneOffset.UTC);
+        return new TransactionTemplate(context.getBean(PlatformTransactionManager.class))
+                .execute(status -> context.getBean(Vouchers.class)
+                        .issueSold(
+                                DemoShop.SHOP,
+                                "EUR",
+                                new BigDecimal(amount).movePointRight(2).longValueExact(),
+                                "test",
+                                new Vouchers.Days(today.minusDays(2), today.plusYears(1)))
+                        .code());
     }
 }

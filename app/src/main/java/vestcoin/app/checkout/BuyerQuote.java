@@ -3,6 +3,7 @@ package vestcoin.app.checkout;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
@@ -90,7 +92,7 @@ public record BuyerQuote(
             BigDecimal amount) {}
 
     /** @param amount taken off, not negative */
-    public record Discount(String name, BigDecimal amount) {}
+    public record Discount(Message name, BigDecimal amount) {}
 
     /** @param collected whether the buyer comes for it @param slots open ones, on the shop's clock */
     public record Option(
@@ -139,10 +141,7 @@ public record BuyerQuote(
                                 line.amount().value()))
                         .toList(),
                 quote.goods().value(),
-                Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
-                        .map(discount ->
-                                new Discount(discount.name(), discount.amount().value()))
-                        .toList(),
+                discounts(quote),
                 options(quote.delivery(), quote),
                 quote.needsDelivery(),
                 quote.taxes().stream()
@@ -266,6 +265,21 @@ public record BuyerQuote(
                                     .min(BigDecimal::compareTo)));
         }
         return List.copyOf(entries.values());
+    }
+
+    /** What is taken off; a voucher that goes off goods and delivery stands once. */
+    private static List<Discount> discounts(QuoteView quote) {
+        Map<String, Discount> taken = new LinkedHashMap<>();
+        Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
+                .forEach(discount -> taken.merge(
+                        discount.id(),
+                        new Discount(
+                                discount.id().startsWith(Discounts.VOUCHER)
+                                        ? Message.of("counter.voucher", "code", discount.name())
+                                        : Message.name(discount.name()),
+                                discount.amount().value()),
+                        (one, more) -> new Discount(one.name(), one.amount().add(more.amount()))));
+        return List.copyOf(taken.values());
     }
 
     private static List<RefusedCode> refused(QuoteView quote, List<String> codes) {

@@ -29,6 +29,7 @@ import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.delivery.Promise;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Amount;
 import vestcoin.core.message.Message;
@@ -467,8 +468,11 @@ final class LetterTexts {
                         line.quantity().stripTrailingZeros().toPlainString() + " " + named(line),
                         money(line.amount().value(), quote.currency()))));
         quote.discounts()
-                .forEach(discount -> rows.add(
-                        new Row(discount.name(), money(discount.amount().value().negate(), quote.currency()))));
+                .forEach(discount -> rows.add(new Row(
+                        discount.id().startsWith(Discounts.VOUCHER)
+                                ? say("voucher", "code", discount.name())
+                                : discount.name(),
+                        money(discount.amount().value().negate(), quote.currency()))));
         quote.deliveryPrice()
                 .ifPresent(price -> rows.add(new Row(say("delivery"), money(price.value(), quote.currency()))));
         quote.fee().ifPresent(fee -> rows.add(new Row(say("way-of-paying"), money(fee.value(), quote.currency()))));

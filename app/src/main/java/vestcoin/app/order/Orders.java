@@ -17,6 +17,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.outside.MailAddress;
+import vestcoin.app.payment.GivenVouchers;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.stock.StockBook;
@@ -143,9 +144,16 @@ public class Orders {
             String taxNumber,
             String takenBy) {}
 
-    /** What an order takes, all of it or nothing. */
+    /**
+     * What an order takes, all of it or nothing. @param vouchers it is paid with @param given vouchers nobody paid for,
+     * with what they take off
+     */
     public record Reservations(
-            List<Use> uses, List<Voucher> vouchers, Map<String, BigDecimal> stock, Optional<Slot> slot) {}
+            List<Use> uses,
+            List<Voucher> vouchers,
+            List<Voucher> given,
+            Map<String, BigDecimal> stock,
+            Optional<Slot> slot) {}
 
     /** Where an order goes, as the buyer wrote it. */
     public record Address(List<String> lines, String city, String postcode, Optional<String> region, String country) {}
@@ -194,6 +202,7 @@ public class Orders {
     private final Payments payments;
     private final StockBook counted;
     private final ReservationBook reservations;
+    private final GivenVouchers given;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
@@ -202,12 +211,14 @@ public class Orders {
             Payments payments,
             StockBook counted,
             ReservationBook reservations,
+            GivenVouchers given,
             ApplicationEventPublisher events,
             Clock clock) {
         this.sql = sql;
         this.payments = payments;
         this.counted = counted;
         this.reservations = reservations;
+        this.given = given;
         this.events = events;
         this.clock = clock;
     }
@@ -292,6 +303,9 @@ public class Orders {
                 throw new SoldOut(item);
             }
         });
+        order.reserves()
+                .given()
+                .forEach(voucher -> given.take(placed.id(), order.shop(), voucher.code(), voucher.amount()));
         order.reserves()
                 .vouchers()
                 .forEach(voucher -> payments.payByVoucher(placed.id(), order.shop(), voucher.code(), voucher.amount()));
@@ -380,6 +394,7 @@ public class Orders {
             return false;
         }
         stock.forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
+        given.giveBack(order.id());
         sql.sql("delete from slot_taken where order_id = :id")
                 .param("id", order.id())
                 .update();

@@ -25,6 +25,7 @@ import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Product;
 import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Message;
@@ -32,6 +33,7 @@ import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.pickup.SlotOccupancy;
 import vestcoin.core.quote.Order;
+import vestcoin.core.quote.PricingContext;
 
 /** Turns a priced order into a placed one, and begins its payment by the way chosen. */
 @Service
@@ -208,7 +210,8 @@ public class Placing {
                         Json.write(contact.wishes()),
                         taxNumber(order),
                         told.takenBy().orElse("")),
-                new Orders.Reservations(uses(edition, quote), vouchers, stock(quote), slot(edition, order, quote)),
+                new Orders.Reservations(
+                        uses(edition, quote), vouchers, given(order, quote), stock(quote), slot(edition, order, quote)),
                 placement.renewing().isPresent()
                         ? Optional.empty()
                         : method.flatMap(way -> HoldPeriod.of(clock.instant(), due > 0, way, zone(edition))),
@@ -468,6 +471,22 @@ public class Placing {
                                                             .counts()
                                                             .getOrDefault(SlotOccupancy.key(place, starts), 0)));
                         })));
+    }
+
+    /** What vouchers that nobody paid for take off, as the buyer reads it; never more than they hold. */
+    private static List<Orders.Voucher> given(Order order, QuoteView quote) {
+        Map<String, BigDecimal> taken = new HashMap<>();
+        Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
+                .filter(discount -> discount.id().startsWith(Discounts.VOUCHER))
+                .forEach(discount -> taken.merge(
+                        discount.code().orElseThrow(), discount.amount().value(), BigDecimal::add));
+        return order.outside().vouchers().stream()
+                .filter(PricingContext.Voucher::given)
+                .filter(voucher ->
+                        taken.getOrDefault(voucher.code(), BigDecimal.ZERO).signum() > 0)
+                .map(voucher -> new Orders.Voucher(
+                        voucher.code(), minor(taken.get(voucher.code()).min(voucher.balance()), quote.currency())))
+                .toList();
     }
 
     /** How it gets there, where all of it goes one way. */

@@ -113,7 +113,8 @@ public class Vouchers {
                     .ifPresent(voucher -> found.add(new PricingContext.Voucher(
                             voucher.code(),
                             BigDecimal.valueOf(
-                                    voucher.balance(), CurrencyUnit.of(currency).getDecimalPlaces()))));
+                                    voucher.balance(), CurrencyUnit.of(currency).getDecimalPlaces()),
+                            !voucher.sold())));
         }
         return found;
     }
@@ -233,8 +234,8 @@ public class Vouchers {
         write(shop, code, payment, -amount);
     }
 
-    /** Gives back to the voucher a payment was made with. */
-    void giveBack(String shop, String code, long payment, long amount) {
+    /** Gives back to the voucher. @param payment that was made with it, or null where it was a discount */
+    void giveBack(String shop, String code, Long payment, long amount) {
         sql.sql("update voucher set balance = balance + :amount where shop = :shop and code = :code")
                 .param("amount", amount)
                 .param("shop", shop)

@@ -239,7 +239,12 @@ class WaysToPayTest {
         assertThat(shop.cards().bookOf(key)).hasValue("voided 0 0");
     }
 
+    /** One that was paid for. */
     private String voucher(String amount) {
+        return Caller.soldVoucher(shop.context(), amount);
+    }
+
+    private String given(String amount) {
         return shop.owner()
                 .post(Caller.SHOP + "/vouchers", Map.of("code", "", "currency", "EUR", "amount", amount))
                 .json()
@@ -283,6 +288,31 @@ class WaysToPayTest {
                 .isEqualTo(409);
         owner.post(order(placed) + "/refund", move(payments.path(1).path("id").asLong(), "5.00"));
         assertThat(balance(code)).isEqualTo("5.00");
+    }
+
+    /** Source: Directive 2006/112/EC, Art. 73a and 79: nobody paid for it, so it is a price reduction. */
+    @Test
+    void a_voucher_nobody_paid_for_is_a_discount_keeps_its_rest_and_comes_back_when_called_off() {
+        String code = given("40.00");
+        JsonNode placed = placed(book("transfer", code));
+        JsonNode quote = placed.path("quote");
+        assertThat(quote.path("payable").asString()).isEqualTo("0.00");
+        assertThat(quote.path("vouchers")).isEmpty();
+        assertThat(quote.path("discounts").path(0).path("name").asString()).isEqualTo("Voucher " + code);
+        assertThat(quote.path("discounts").path(0).path("amount").asString()).isEqualTo("31.40");
+        assertThat(quote.path("taxes").valueStream().map(levy -> levy.path("tax")
+                        .asString()))
+                .as("nothing is taxed")
+                .allMatch(tax -> new BigDecimal(tax).signum() == 0);
+        assertThat(balance(code)).isEqualTo("8.60");
+        Caller owner = shop.owner();
+        assertThat(owner.get(order(placed)).json().path("payments")).isEmpty();
+        JsonNode rest = placed(book("transfer", code));
+        assertThat(rest.path("quote").path("toPay").asString()).isEqualTo("22.80");
+        assertThat(balance(code)).isEqualTo("0.00");
+        assertThat(owner.post(order(rest) + "/cancel", "").status()).isEqualTo(200);
+        owner.post(order(rest) + "/cancel", "");
+        assertThat(balance(code)).as("once").isEqualTo("8.60");
     }
 
     /** The same request eight times at once gives back once. */

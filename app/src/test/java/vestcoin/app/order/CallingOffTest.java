@@ -111,10 +111,7 @@ class CallingOffTest {
 
     @Test
     void what_was_taken_goes_back_where_it_came_from_and_twice_gives_back_once() {
-        String code = owner.post(Caller.SHOP + "/vouchers", Map.of("code", "", "currency", "EUR", "amount", "20.00"))
-                .json()
-                .path("code")
-                .asString();
+        String code = Caller.soldVoucher(shop.context(), "20.00");
         Map<String, Object> basket = basket("transfer");
         basket.put("codes", List.of(code));
         JsonNode placed = placed(basket);

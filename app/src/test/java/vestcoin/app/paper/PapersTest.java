@@ -38,6 +38,7 @@ import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
+import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.RandomShops;
 
 /**
@@ -86,12 +87,12 @@ class PapersTest {
                                 .isEmpty()) {
             return null;
         }
-        for (QuoteView.VoucherUsed used : quote.vouchers()) {
-            if (used.used().value().signum() > 0
-                    && bean(Vouchers.class).find(edition.shop(), used.code()).isEmpty()) {
+        for (PricingContext.Voucher used : order.outside().vouchers()) {
+            if (bean(Vouchers.class).find(edition.shop(), used.code()).isEmpty()) {
                 bean(JdbcClient.class)
-                        .sql("insert into voucher(shop, code, currency, issued, balance, mode, at) values "
-                                + "(:shop, :code, :currency, 100000000, 100000000, 'test', now())")
+                        .sql("insert into voucher(shop, code, currency, issued, balance, mode, at, sold) values "
+                                + "(:shop, :code, :currency, 100000000, 100000000, 'test', now(), :sold)")
+                        .param("sold", !used.given())
                         .param("shop", edition.shop())
                         .param("code", used.code())
                         .param("currency", quote.currency())

@@ -51,15 +51,15 @@ class CrashTest {
             try (var context = ServeCommand.application(port, data, services.url())) {
                 context.getBean(DemoShop.class).loadIfEmpty();
                 JdbcClient sql = context.getBean(JdbcClient.class);
-                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, "
-                                + "'PART-' || x, 'EUR', :small, :small, 'test', now() from system_range(0, "
+                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at, sold) select :shop, "
+                                + "'PART-' || x, 'EUR', :small, :small, 'test', now(), true from system_range(0, "
                                 + ":most)")
                         .param("shop", DemoShop.SHOP)
                         .param("small", SMALL)
                         .param("most", VOUCHERS)
                         .update();
-                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, "
-                                + "'WHOLE-' || x, 'EUR', :large, :large, 'test', now() from system_range(0, "
+                sql.sql("insert into voucher(shop, code, currency, issued, balance, mode, at, sold) select :shop, "
+                                + "'WHOLE-' || x, 'EUR', :large, :large, 'test', now(), true from system_range(0, "
                                 + ":most)")
                         .param("shop", DemoShop.SHOP)
                         .param("large", LARGE)

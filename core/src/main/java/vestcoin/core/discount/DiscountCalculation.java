@@ -132,21 +132,111 @@ public final class DiscountCalculation {
                 not.add(new Reduction.UnusedDiscount(rule, lacking.get()));
                 continue;
             }
-            List<Figure> amounts = new ArrayList<>(eligible.size());
-            eligible.forEach(line -> amounts.add(shelf.get(line.index())));
-            Figure base = tracer.sum("rule/discount-base", Message.of("why.what-taken-off"), amounts);
-            Figure atShelf = amount(rule, base);
-            Figure amount = atShelf;
-            Map<Integer, Figure> shares = shared(amount, eligible, shelf);
-            if (!stands) {
-                shares.forEach((index, share) -> shelf.put(index, less(rule, shelf.get(index), share)));
-                shares = rerated(shares, eligible, left);
-                amount = tracer.sum("rule/rerated", Message.name(rule.name()), List.copyOf(shares.values()));
-            }
-            shares.forEach((index, share) -> left.put(index, less(rule, left.get(index), share)));
-            reductions.add(new Reduction(rule, amount, atShelf, shares));
+            Figure base = base(eligible, shelf);
+            reductions.add(taken(rule, amount(rule, base), eligible, left, shelf));
         }
         return new AppliedDiscounts(reductions, not, new RemainingAmounts(left, shelf));
+    }
+
+    private Figure base(List<PricedLine> eligible, Map<Integer, Figure> shelf) {
+        List<Figure> amounts = new ArrayList<>(eligible.size());
+        eligible.forEach(line -> amounts.add(shelf.get(line.index())));
+        return tracer.sum("rule/discount-base", Message.of("why.what-taken-off"), amounts);
+    }
+
+    /** Takes an amount, by the shelf-price figures, off lines. */
+    private Reduction taken(
+            Discounts.Rule rule,
+            Figure atShelf,
+            List<PricedLine> eligible,
+            Map<Integer, Figure> left,
+            Map<Integer, Figure> shelf) {
+        Figure amount = atShelf;
+        Map<Integer, Figure> shares = shared(amount, eligible, shelf);
+        if (left != shelf) {
+            shares.forEach((index, share) -> shelf.put(index, less(rule, shelf.get(index), share)));
+            shares = rerated(shares, eligible, left);
+            amount = tracer.sum("rule/rerated", Message.name(rule.name()), List.copyOf(shares.values()));
+        }
+        shares.forEach((index, share) -> left.put(index, less(rule, left.get(index), share)));
+        return new Reduction(rule, amount, atShelf, shares);
+    }
+
+    /** A voucher that nobody paid for, and what it holds. */
+    public record GivenVoucher(String code, Figure balance) {}
+
+    /** What vouchers take off goods and delivery, after all discounts. @param off the discounts' first */
+    public record AfterVouchers(AppliedDiscounts goods, List<Reduction> off) {}
+
+    /**
+     * Takes vouchers that nobody paid for off what discounts have left: off goods, then off delivery, as far as each
+     * reaches. They ask for nothing and always combine. Source: Directive 2006/112/EC, Article 79(b).
+     *
+     * @param off what discounts take off the delivery
+     * @param delivery the delivery by the shelf-price figures, before discounts; nothing where none is chosen
+     * @param price what such a figure comes to for this buyer
+     */
+    public AfterVouchers vouchers(
+            List<GivenVoucher> vouchers,
+            AppliedDiscounts taken,
+            List<PricedLine> lines,
+            List<Reduction> off,
+            Optional<Figure> delivery,
+            UnaryOperator<Figure> price) {
+        Map<Integer, Figure> left = new LinkedHashMap<>(taken.remaining().left());
+        Map<Integer, Figure> shelf = circumstances.buying().stands()
+                ? left
+                : new LinkedHashMap<>(taken.remaining().shelf());
+        List<Reduction> goods = new ArrayList<>(taken.reductions());
+        List<Reduction> more = new ArrayList<>(off);
+        Optional<Figure> carried = delivery.map(whole -> {
+            Figure rest = whole;
+            for (Reduction reduction : off) {
+                rest = less(reduction.rule(), rest, reduction.shelf());
+            }
+            return rest;
+        });
+        for (GivenVoucher voucher : vouchers) {
+            Discounts.Rule rule =
+                    Discounts.Rule.voucher(voucher.code(), voucher.balance().value());
+            Figure balance = voucher.balance();
+            List<PricedLine> eligible = eligible(rule, lines);
+            if (!eligible.isEmpty()) {
+                Figure amount = tracer.smallest(
+                        "rule/given-voucher", Message.name(voucher.code()), List.of(balance, base(eligible, shelf)));
+                if (!amount.zero()) {
+                    goods.add(taken(rule, amount, eligible, left, shelf));
+                    balance = tracer.less(
+                            "rule/given-voucher", Message.of("why.left-of-voucher"), balance, List.of(amount));
+                }
+            }
+            if (carried.isPresent()) {
+                Figure amount = tracer.smallest(
+                        "rule/given-voucher", Message.name(voucher.code()), List.of(balance, carried.get()));
+                if (!amount.zero()) {
+                    Figure after = less(rule, carried.get(), amount);
+                    more.add(off(rule, amount, carried.get(), after, price));
+                    carried = Optional.of(after);
+                }
+            }
+        }
+        return new AfterVouchers(
+                new AppliedDiscounts(goods, taken.not(), new RemainingAmounts(left, shelf)), List.copyOf(more));
+    }
+
+    private Reduction off(
+            Discounts.Rule rule, Figure amount, Figure before, Figure after, UnaryOperator<Figure> price) {
+        return new Reduction(
+                rule,
+                circumstances.buying().stands()
+                        ? amount
+                        : tracer.less(
+                                "rule/rerated",
+                                Message.name(rule.name()),
+                                price.apply(before),
+                                List.of(price.apply(after))),
+                amount,
+                Map.of());
     }
 
     private Figure less(Discounts.Rule rule, Figure from, Figure share) {
@@ -194,18 +284,7 @@ public final class DiscountCalculation {
                     && shortOf(rule, lines, eligible, left).isEmpty()) {
                 Figure amount = amount(rule, rest);
                 Figure after = less(rule, rest, amount);
-                boolean stands = circumstances.buying().stands();
-                reductions.add(new Reduction(
-                        rule,
-                        stands
-                                ? amount
-                                : tracer.less(
-                                        "rule/rerated",
-                                        Message.name(rule.name()),
-                                        price.apply(rest),
-                                        List.of(price.apply(after))),
-                        amount,
-                        Map.of()));
+                reductions.add(off(rule, amount, rest, after, price));
                 rest = after;
             }
         }

@@ -12,6 +12,9 @@ public record Discounts(List<Rule> rules) {
         rules = rules == null ? List.of() : List.copyOf(rules);
     }
 
+    /** How the ids of what vouchers take off begin; no discount of a setup can be called so. */
+    public static final String VOUCHER = "voucher:";
+
     public enum Off {
         GOODS,
         DELIVERY
@@ -48,6 +51,23 @@ public record Discounts(List<Rule> rules) {
                 boolean combines,
                 Conditions conditions) {
             this(id, name, code, off, percent, amount, combines, conditions, false);
+        }
+
+        /**
+         * What a voucher that nobody paid for takes off, as if it were a discount of an amount.
+         *
+         * @param balance what it holds, in the order's currency
+         */
+        static Rule voucher(String code, BigDecimal balance) {
+            return new Rule(
+                    VOUCHER + code,
+                    code,
+                    Optional.of(code),
+                    Off.GOODS,
+                    Optional.empty(),
+                    Optional.of(balance),
+                    true,
+                    Conditions.NONE);
         }
 
         public Rule {

@@ -45,6 +45,7 @@ import vestcoin.core.why.Tracer;
  * @param chosen the option whose one price covers all
  * @param each by dispatch place, where there are several: their own offers and the one chosen there
  * @param off what is taken off the delivery
+ * @param net the goods after vouchers that nobody paid for, too: what is paid and taxed; no threshold reads it
  */
 record DiscountScenario(
         Basket basket,
@@ -53,7 +54,8 @@ record DiscountScenario(
         Part<List<Offer>> offers,
         Optional<Offer.Available> chosen,
         Map<String, SeparateDelivery> each,
-        List<Reduction> off) {
+        List<Reduction> off,
+        DiscountCalculation.AppliedDiscounts net) {
 
     /** What an attempt needs to know of the order besides its discounts. */
     record Basket(
@@ -85,7 +87,7 @@ record DiscountScenario(
         DiscountCalculation.AppliedDiscounts taken = discounting.goods(rules, basket.lines());
         if (basket.consignments().isEmpty()) {
             return new DiscountScenario(
-                    basket, rules, taken, Part.known(List.of()), Optional.empty(), Map.of(), List.of());
+                    basket, rules, taken, Part.known(List.of()), Optional.empty(), Map.of(), List.of(), taken);
         }
         Order order = basket.order();
         Load load = load(basket, basket.consignments(), taken, tracer);
@@ -99,13 +101,24 @@ record DiscountScenario(
                 && !each.isEmpty()
                 && (!order.deliveries().isEmpty() || sent.isEmpty());
         Optional<Offer.Available> chosen = apart ? Optional.empty() : sent;
-        DiscountScenario attempt =
-                new DiscountScenario(basket, rules, taken, offers, chosen, apart ? each : unchosen(each), List.of());
+        DiscountScenario attempt = new DiscountScenario(
+                basket, rules, taken, offers, chosen, apart ? each : unchosen(each), List.of(), taken);
         List<Reduction> off = attempt.gross(Offer.Available::shelf, tracer)
                 .map(shelf -> discounting.delivery(
                         rules, basket.lines(), taken.left(), shelf, net -> attempt.price(net, tracer)))
                 .orElse(List.of());
-        return new DiscountScenario(basket, rules, taken, attempt.offers, attempt.chosen, attempt.each, off);
+        return new DiscountScenario(basket, rules, taken, attempt.offers, attempt.chosen, attempt.each, off, taken);
+    }
+
+    /** The same with what vouchers that nobody paid for take off what is left. */
+    DiscountScenario with(
+            List<DiscountCalculation.GivenVoucher> vouchers, DiscountCalculation discounting, Tracer tracer) {
+        if (vouchers.isEmpty()) {
+            return this;
+        }
+        DiscountCalculation.AfterVouchers after = discounting.vouchers(
+                vouchers, taken, basket.lines(), off, gross(Offer.Available::shelf, tracer), net -> price(net, tracer));
+        return new DiscountScenario(basket, rules, taken, offers, chosen, each, after.off(), after.goods());
     }
 
     private static Map<String, SeparateDelivery> unchosen(Map<String, SeparateDelivery> each) {

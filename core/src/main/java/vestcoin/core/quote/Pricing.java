@@ -161,18 +161,19 @@ public final class Pricing {
                 discounting.candidates(setup.setup().discounts());
         PickupOffers collecting = new PickupOffers(setup, order, consignments);
         DiscountScenario attempt = DiscountScenario.best(
-                candidates.rules(),
-                discounting,
-                new DiscountScenario.Basket(
-                        setup, order, lines, consignments, match.map(Match::value), buying, collecting),
-                tracer);
+                        candidates.rules(),
+                        discounting,
+                        new DiscountScenario.Basket(
+                                setup, order, lines, consignments, match.map(Match::value), buying, collecting),
+                        tracer)
+                .with(given(), discounting, tracer);
 
         Optional<Figure> perUnit = perUnit(lines);
         List<Taxes.Taxable> taxables = taxables(lines, attempt);
         List<Taxes.Carried> carried = new ArrayList<>(attempt.carried(tracer));
         Map<String, Figure> parts = new LinkedHashMap<>();
         List<Figure> taken = new ArrayList<>();
-        attempt.taken().reductions().forEach(reduction -> taken.add(reduction.amount()));
+        attempt.net().reductions().forEach(reduction -> taken.add(reduction.amount()));
         parts.put(
                 "goods",
                 taken.isEmpty()
@@ -195,7 +196,7 @@ public final class Pricing {
                 new Quote.Totals(
                         lines,
                         goods,
-                        attempt.taken().reductions(),
+                        attempt.net().reductions(),
                         perUnit,
                         weight,
                         setup.setup().tax().prices(),
@@ -240,6 +241,16 @@ public final class Pricing {
                         .of(lines, attempt, consignments, collecting, chosen, left.get())));
     }
 
+    /** Vouchers that nobody paid for. */
+    private List<DiscountCalculation.GivenVoucher> given() {
+        return order.outside().vouchers().stream()
+                .filter(PricingContext.Voucher::given)
+                .map(voucher -> new DiscountCalculation.GivenVoucher(
+                        voucher.code(),
+                        tracer.brought("order/outside/vouchers", Message.name(voucher.code()), voucher.balance())))
+                .toList();
+    }
+
     /** The way to pay that was chosen. */
     private Optional<Payment.Method> method() {
         return order.method().flatMap(id -> setup.setup().payment().methods().stream()
@@ -282,7 +293,7 @@ public final class Pricing {
                     sortKey,
                     line.counted() ? Optional.of(line.product().taxCategory()) : Optional.empty(),
                     Optional.of(line.taxedAlike()),
-                    attempt.taken().left().get(line.index()),
+                    attempt.net().left().get(line.index()),
                     line.line().quantity(),
                     taxedAs.of(line.product()),
                     country));

@@ -19,7 +19,7 @@ import vestcoin.core.tax.Sales;
  * @param stock what is left
  * @param sales across borders within the Union, before this order
  * @param owed by the buyer on account, before this order, in the order's currency
- * @param vouchers balances of the vouchers the buyer pays with, in the order they are used
+ * @param vouchers balances of the vouchers the buyer typed, in the order they are used
  */
 @RecordBuilder
 public record PricingContext(
@@ -32,8 +32,18 @@ public record PricingContext(
         BigDecimal owed) {
     public static final PricingContext NOTHING = PricingContextBuilder.builder().build();
 
-    /** @param balance in the order's currency */
-    public record Voucher(String code, BigDecimal balance) {}
+    /**
+     * A voucher the buyer typed.
+     *
+     * @param balance in the order's currency
+     * @param given whether nobody paid for it: then it is no means of payment but a discount (Directive 2006/112/EC,
+     *     Art. 73a, 79)
+     */
+    public record Voucher(String code, BigDecimal balance, boolean given) {
+        public Voucher(String code, BigDecimal balance) {
+            this(code, balance, false);
+        }
+    }
 
     public PricingContext {
         exchange = exchange == null ? Optional.empty() : exchange;

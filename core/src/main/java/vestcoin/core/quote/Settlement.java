@@ -24,6 +24,9 @@ record Settlement(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure t
         Figure rest = payable;
         List<VoucherUse> uses = new ArrayList<>();
         for (PricingContext.Voucher voucher : order.outside().vouchers()) {
+            if (voucher.given()) {
+                continue;
+            }
             Figure balance = tracer.brought("order/outside/vouchers", Message.name(voucher.code()), voucher.balance());
             Figure used = tracer.smallest("rule/voucher", Message.name(voucher.code()), List.of(balance, rest));
             uses.add(new VoucherUse(voucher.code(), used));

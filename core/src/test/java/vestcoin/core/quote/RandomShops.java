@@ -346,11 +346,15 @@ public final class RandomShops {
         return (foreign ? order.in("CHF") : order)
                 .given(
                         chance(4)
-                                ? outside.with(new PricingContext.Voucher(
-                                        "V",
+                                ? outside.with(voucher(
                                         foreign
                                                 ? BigDecimal.valueOf(random.nextInt(9000), 2)
                                                 : new BigDecimal(amount(9000))))
                                 : outside);
+    }
+
+    /** Every other one was paid for. */
+    private static PricingContext.Voucher voucher(BigDecimal balance) {
+        return new PricingContext.Voucher("V", balance, balance.unscaledValue().testBit(0));
     }
 }
