@@ -1,10 +1,12 @@
 package vestcoin.app;
 
 import java.io.IOException;
+import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -76,9 +78,30 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
         return new Running(port, data, services, context);
     }
 
+    /** Below the ports that outgoing connections get, of which one may take what was just found free. */
+    private static final int LOWEST = 10_000;
+
+    private static final int HIGHEST = 30_000;
+    private static final AtomicInteger PORTS =
+            new AtomicInteger(LOWEST + 2 * (int) (ProcessHandle.current().pid() * 97 % ((HIGHEST - LOWEST) / 2)));
+
+    /** A port that is free, and the next one too; nobody else of these tests gets either. */
     public static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
+        for (int tried = 0; tried < HIGHEST - LOWEST; tried += 2) {
+            int port = PORTS.getAndUpdate(last -> last + 2 >= HIGHEST ? LOWEST : last + 2);
+            if (isFree(port) && isFree(port + 1)) {
+                return port;
+            }
+        }
+        throw new IOException("no port is free");
+    }
+
+    private static boolean isFree(int port) {
+        try (ServerSocket socket = new ServerSocket()) {
+            socket.bind(new InetSocketAddress("127.0.0.1", port));
+            return true;
+        } catch (IOException e) {
+            return false;
         }
     }
 
