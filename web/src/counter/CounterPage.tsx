@@ -6,7 +6,7 @@ import { countryName } from "../shared/places";
 import { type Kept, sameLine, useBasket } from "./basket";
 import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
-import { beginForBuyer, forBuyer } from "./forBuyer";
+import { beginForBuyer, endForBuyer, forBuyer } from "./forBuyer";
 import { NeverRemind } from "./NeverRemind";
 import { directionOf, SayProvider, useCatalogue } from "./phrases";
 import { chosen, Speaking, type Spoken } from "./Speaking";
@@ -23,7 +23,6 @@ import { useTaken } from "./useTaken";
 export function CounterPage() {
   const { shop = "" } = useParams();
   const never = useSearchParams()[0].get("never");
-  useState(() => beginForBuyer(shop));
   const [spoken, setSpoken] = useState(() => chosen(shop));
   const counter = useQuery({
     queryKey: ["counter", shop, spoken],
@@ -81,6 +80,7 @@ interface CheckoutProps {
 
 function Checkout({ counter, speak, again }: CheckoutProps) {
   const navigate = useNavigate();
+  useState(() => (counter.ownShop ? beginForBuyer(counter.shop) : endForBuyer()));
   const { kept, keep } = useBasket(counter.shop, counter.home);
   const [step, setStep] = useState<Step>("Basket");
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -158,7 +158,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
         wishes: wishesOf(kept, counter, quote),
       },
       expected: quote.toPay,
-      ...(counter.ownShop && forBuyer(counter.shop) ? { forBuyer: true } : {}),
+      ...(forBuyer(counter.shop) ? { forBuyer: true } : {}),
       agreed: {
         ...Object.fromEntries(counter.texts.filter((text) => text.agreed).map((text) => [text.kind, text.hash])),
         ...(kept.age ? { age: String(kept.age) } : {}),

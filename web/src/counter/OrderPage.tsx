@@ -4,7 +4,7 @@ import { Link, useParams } from "react-router";
 import { answer, api, type Counter, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { money, plain } from "../shared/money";
 import { Papers } from "../shared/Papers";
-import { countryName } from "../shared/places";
+import { addressLine } from "../shared/places";
 import { Said } from "../shared/Said";
 import { sizeOf } from "../shared/sizes";
 import { forget } from "./basket";
@@ -215,12 +215,7 @@ function WhereTo({ order }: { order: PlacedOrder }) {
         {order.invoice && (
           <span className="mb-2 block">
             <span className="block text-xs quiet">{say("invoiceGoesTo")}</span>
-            {[
-              order.invoice.name,
-              ...order.invoice.lines,
-              `${order.invoice.postcode} ${order.invoice.city}`.trim(),
-              countryName(order.invoice.country, order.language),
-            ].join(", ")}
+            {addressLine(order.invoice, order.language)}
           </span>
         )}
         <span className="block text-xs quiet">{say("goesTo")}</span>

@@ -5,7 +5,7 @@ import { answer, api, type Paid, type Problem, problemsOf, type WholeOrder } fro
 import { useBench } from "../desk/bench";
 import { isZero, money, plain } from "../shared/money";
 import { Papers } from "../shared/Papers";
-import { countryName } from "../shared/places";
+import { addressLine, countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { deskLocale, readIn, say, sayCode } from "../shared/say";
@@ -143,13 +143,7 @@ export function OrderSheet() {
             </p>
             {order.invoice && (
               <p>
-                <span className="quiet">{say("invoiceGoesTo")}</span>{" "}
-                {[
-                  order.invoice.name,
-                  ...order.invoice.lines,
-                  `${order.invoice.postcode} ${order.invoice.city}`.trim(),
-                  countryName(order.invoice.country),
-                ].join(", ")}
+                <span className="quiet">{say("invoiceGoesTo")}</span> {addressLine(order.invoice)}
               </p>
             )}
             {order.handover && (

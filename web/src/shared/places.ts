@@ -14,6 +14,15 @@ export function inWords(to: Destination, nameOf: (region: string) => string): st
   return [to.postcode, to.region && nameOf(to.region), countryName(to.country)].filter(Boolean).join(", ");
 }
 
+/** Who and where, in one line. @param language of the country's name; the page's unless one is given */
+export const addressLine = (
+  to: { name: string; lines: string[]; postcode: string; city: string; country: string },
+  language?: string,
+): string =>
+  [to.name, ...to.lines, `${to.postcode} ${to.city}`.trim(), countryName(to.country, language)]
+    .filter(Boolean)
+    .join(", ");
+
 /** A language's name, in the language of the page. */
 export const languageName = (tag: string): string =>
   new Intl.DisplayNames([document.documentElement.lang || "en", "en"], {

@@ -19,7 +19,7 @@ export function Besides({ counter, kept, change, sent }: Props) {
   const gift = asking.gift && sent && kept.gift;
   return (
     <>
-      {asking.phone !== "no" && (
+      {asking.phone !== "no" && sent && (
         <label className="mb-3 block">
           <span className="mb-1 block text-xs quiet">
             {say(asking.phone === "optional" ? "phoneOptional" : "phone")}
@@ -133,7 +133,7 @@ export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
     note: asking.note ? kept.note : "",
     extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
     company: asking.company === "no" ? "" : kept.company,
-    phone: asking.phone === "no" ? "" : kept.phone,
+    phone: asking.phone === "no" || quote?.needsDelivery === false ? "" : kept.phone,
     ...(asking.paysWith && kept.paysWith && cash(kept, quote)
       ? { paysWith: kept.paysWith.trim().replace(",", ".") }
       : {}),

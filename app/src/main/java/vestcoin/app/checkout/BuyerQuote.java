@@ -14,7 +14,6 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.setup.Document;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
-import vestcoin.core.discount.Discounts;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
@@ -274,7 +273,7 @@ public record BuyerQuote(
                 .forEach(discount -> taken.merge(
                         discount.id(),
                         new Discount(
-                                discount.id().startsWith(Discounts.VOUCHER)
+                                discount.ofVoucher()
                                         ? Message.of("counter.voucher", "code", discount.name())
                                         : Message.name(discount.name()),
                                 discount.amount().value()),

@@ -134,7 +134,7 @@ class OrderingController {
             throw repriced(wanted, quote);
         }
         if (quote.needsDelivery()) {
-            addressed(wanted.contact());
+            addressed(wanted.contact(), edition.document().setup().terms().asking());
         }
         vouchersFor(wanted.contact().wishes(), document, quote, order.at());
         Problems cash = new Problems();
@@ -227,8 +227,8 @@ class OrderingController {
         }
     }
 
-    /** @throws InvalidInput if something is to be sent, and the address lacks a street or a town */
-    private static void addressed(Placing.Contact contact) {
+    /** @throws InvalidInput if something is to be sent, and the address lacks a street, a town or a number asked for */
+    private static void addressed(Placing.Contact contact, Asking asking) {
         Problems problems = new Problems();
         problems.when(
                 contact.lines().isEmpty()
@@ -244,6 +244,7 @@ class OrderingController {
                 "contact/city",
                 Message.of("checkout.town-missing"),
                 Message.of("checkout.type-town"));
+        contact.wishes().checkDelivered(asking, "contact/wishes", problems);
         problems.refuseIfAny();
     }
 

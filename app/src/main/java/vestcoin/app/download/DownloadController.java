@@ -117,11 +117,7 @@ class DownloadController {
     /** Lets the buyer fetch what an order holds as often and as long again. */
     @PostMapping("/api/shops/{shop}/orders/{number}/downloads")
     void renew(@PathVariable String shop, @PathVariable int number) {
-        handover.renew(orders.byNumber(shop, number)
-                .orElseThrow(() -> refused(
-                        HttpStatus.NOT_FOUND,
-                        Message.of("message.there-no-order", "number", String.valueOf(number)),
-                        Message.of("message.choose-one-from-list"))));
+        handover.renew(orders.numbered(shop, number));
     }
 
     private static ApiProblem usedUp() {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import vestcoin.app.format.Figures.Amount;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.Promise;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Size;
 import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Parcel;
@@ -100,7 +101,12 @@ public record QuoteView(
     public record PerUnit(String name, boolean inside, Amount amount) {}
 
     /** What a discount takes off. @param amount not negative */
-    public record Discount(String id, String name, Optional<String> code, Amount amount) {}
+    public record Discount(String id, String name, Optional<String> code, Amount amount) {
+        /** Whether it is what a voucher that nobody paid for takes off; its name is the voucher's code. */
+        public boolean ofVoucher() {
+            return id.startsWith(Discounts.VOUCHER);
+        }
+    }
 
     /** A discount that does not apply, and why. */
     public record UnusedDiscount(String id, String name, Optional<String> code, Message reason) {}

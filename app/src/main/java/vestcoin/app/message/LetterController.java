@@ -23,22 +23,24 @@ class LetterController {
     private static final int MOST_SLIPS = 200;
 
     private final Messages messages;
+    private final ParcelSlips slips;
     private final Orders orders;
 
-    LetterController(Messages messages, Orders orders) {
+    LetterController(Messages messages, ParcelSlips slips, Orders orders) {
         this.messages = messages;
+        this.slips = slips;
         this.orders = orders;
     }
 
     @GetMapping("/api/shops/{shop}/orders/{number}/letters")
     List<LetterBook.LetterRecord> letters(@PathVariable String shop, @PathVariable int number) {
-        return messages.ofOrder(find(shop, number).id());
+        return messages.ofOrder(orders.numbered(shop, number).id());
     }
 
     /** Reminds the buyer of what is still to be paid. */
     @PostMapping("/api/shops/{shop}/orders/{number}/reminder")
     List<LetterBook.LetterRecord> remind(@PathVariable String shop, @PathVariable int number) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         if (order.cancelled() || !PaymentStanding.open().contains(order.standing())) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
@@ -62,7 +64,7 @@ class LetterController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"slip-" + number + ".pdf\"")
-                .body(messages.slips(List.of(find(shop, number))));
+                .body(slips.pdf(List.of(orders.numbered(shop, number))));
     }
 
     /** The slips of several orders, one page each, in the order they are asked for. */
@@ -78,22 +80,14 @@ class LetterController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"slips.pdf\"")
-                .body(messages.slips(
-                        order.stream().map(number -> find(shop, number)).toList()));
+                .body(slips.pdf(order.stream()
+                        .map(number -> orders.numbered(shop, number))
+                        .toList()));
     }
 
     /** How the letters that ship begin, by occasion and language. */
     @GetMapping("/api/shops/{shop}/letter-texts")
     Map<String, Map<String, Terms.Letter>> shipped(@PathVariable String shop) {
         return LetterWording.SHIPPED;
-    }
-
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("message.there-no-order", "number", String.valueOf(number)),
-                        Message.of("message.choose-one-from-list")));
     }
 }

@@ -29,10 +29,10 @@ import vestcoin.app.order.TransferSlips;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.delivery.Promise;
-import vestcoin.core.discount.Discounts;
 import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Amount;
 import vestcoin.core.message.Message;
+import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Countries;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -42,11 +42,13 @@ import vestcoin.core.terms.Terms;
 /** What letters say, in the words of {@link LetterWording}: their text, their facts and the rows under them. */
 final class LetterTexts {
     private final Shop shop;
+    private final Payment payment;
     private final LetterWording wording;
     private final Phrases phrases;
 
     private LetterTexts(Setup setup, String language) {
         this.shop = setup.shop();
+        this.payment = setup.payment();
         this.phrases = Wording.of(setup, language);
         this.wording = new LetterWording(setup.terms(), language, phrases);
     }
@@ -360,14 +362,16 @@ final class LetterTexts {
 
     /** With what is paid in cash, and what is given out. */
     Optional<String> paysWith(Orders.Order order, Wishes wishes) {
-        BigDecimal due = Messages.amount(order.due(), order.currency()).value();
-        return wishes.paysWith()
-                .map(with -> say(
+        return wishes.change(
+                        payment,
+                        order.method(),
+                        Messages.amount(order.due(), order.currency()).value())
+                .map(cash -> say(
                         "pays-with",
                         "amount",
-                        new Amount(with.setScale(due.scale()), order.currency()),
+                        new Amount(cash.with(), order.currency()),
                         "change",
-                        new Amount(wishes.change(due).orElseThrow(), order.currency())));
+                        new Amount(cash.back(), order.currency())));
     }
 
     /** That more came than was owed. */
@@ -469,9 +473,7 @@ final class LetterTexts {
                         money(line.amount().value(), quote.currency()))));
         quote.discounts()
                 .forEach(discount -> rows.add(new Row(
-                        discount.id().startsWith(Discounts.VOUCHER)
-                                ? say("voucher", "code", discount.name())
-                                : discount.name(),
+                        discount.ofVoucher() ? say("voucher", "code", discount.name()) : discount.name(),
                         money(discount.amount().value().negate(), quote.currency()))));
         quote.deliveryPrice()
                 .ifPresent(price -> rows.add(new Row(say("delivery"), money(price.value(), quote.currency()))));

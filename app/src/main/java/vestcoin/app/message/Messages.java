@@ -10,8 +10,6 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.IntPredicate;
-import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -28,12 +26,13 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
-import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.delivery.Promise;
+import vestcoin.core.life.NextStep;
+import vestcoin.core.life.PaymentStanding;
 import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Amount;
 import vestcoin.core.payment.Payment;
@@ -134,7 +133,7 @@ public class Messages {
                 .toList();
         boolean begun = order.due() == 0 || payments.stream().anyMatch(payment -> !payment.byVoucher());
         boolean stands = begun
-                && !payments.isEmpty()
+                && (order.payable() == 0 || !payments.isEmpty())
                 && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
         if (!stands && !order.cancelled()) {
             return;
@@ -177,9 +176,11 @@ public class Messages {
                                     Json.read(order.quote(), QuoteView.class),
                                     besides,
                                     sellers.link(order)));
-            toSend(order, payments, own, quote);
+            if (next(order, own, besides) == NextStep.SEND) {
+                sellers.toSend(order, own, quote);
+            }
         }
-        disputed(order, payments, own);
+        sellers.disputed(order, payments, own);
         sent(order, document, words, besides);
         if (order.readyAt() != null && !order.cancelled()) {
             owe(
@@ -218,6 +219,22 @@ public class Messages {
         return order.subscription() == null ? LetterAnnexes.with(said, order, setup) : said;
     }
 
+    /** What is to be done next with an order of which nothing has left. */
+    private NextStep next(Orders.Order order, Setup own, LetterTexts.Besides besides) {
+        boolean later = own.payment().methods().stream()
+                .filter(method -> method.id().equals(order.method()))
+                .anyMatch(method -> method.kind().paidAfterwards());
+        return order.nothingHasLeft()
+                ? NextStep.of(new NextStep.OrderState(
+                        PaymentStanding.of(order.standing()),
+                        order.sent().equals("no") ? NextStep.Sent.NO : NextStep.Sent.NOTHING,
+                        order.cancelled(),
+                        orders.withdrawn(order.id()),
+                        besides.handover().isPresent(),
+                        later))
+                : NextStep.NOTHING;
+    }
+
     /** Tells that an order was called off, the shop too where the buyer did. */
     private void calledOff(Orders.Order order, Setup setup, LetterTexts words, LetterTexts.Besides besides) {
         if (!order.cancelled() || order.lapsed()) {
@@ -239,65 +256,6 @@ public class Messages {
                     "copy",
                     new SellerTexts(setup).calledOff(order, sellers.link(order)));
         }
-    }
-
-    /** Tells the seller of a dispute, each once. */
-    private void disputed(Orders.Order order, List<PaymentBook.Payment> payments, Setup own) {
-        payments.stream()
-                .filter(payment -> payment.stateNow() == PaymentState.DISPUTED)
-                .forEach(payment -> sellers.owe(
-                        order,
-                        own,
-                        Event.DISPUTES,
-                        "disputed",
-                        payment.id() + "." + payment.version(),
-                        new SellerTexts(own)
-                                .disputed(
-                                        order,
-                                        Optional.ofNullable(payment.answerBy())
-                                                .map(at -> LocalDate.ofInstant(
-                                                        at, ZoneId.of(own.shop().timeZone()))),
-                                        sellers.link(order))));
-    }
-
-    /** Tells each dispatch place with an address what to send, once the order is to be sent. */
-    private void toSend(Orders.Order order, List<PaymentBook.Payment> payments, Setup own, QuoteView quote) {
-        if (order.cancelled() || !order.sent().equals("no") || !secured(order, payments, own)) {
-            return;
-        }
-        for (QuoteView.Shipment consignment : quote.consignments()) {
-            own.delivery().dispatch().stream()
-                    .filter(place -> place.id().equals(consignment.dispatch())
-                            && !place.email().isEmpty())
-                    .forEach(place -> {
-                        IntPredicate there = consignment.lines()::contains;
-                        String way = Stream.concat(consignment.delivery().stream(), quote.delivery().stream())
-                                .filter(QuoteView.Option::chosen)
-                                .map(QuoteView.Option::name)
-                                .findFirst()
-                                .orElse("");
-                        ReceiptPdf.Page page = slip(order, there);
-                        owe(
-                                order,
-                                own.shop(),
-                                "to-send",
-                                place.id(),
-                                place.email(),
-                                new SellerTexts(own)
-                                        .toSend(order, place.name(), way, page.said(), ReceiptPdf.of(List.of(page))));
-                    });
-        }
-    }
-
-    /** Whether its money is there, or is not waited for before it leaves. */
-    private static boolean secured(Orders.Order order, List<PaymentBook.Payment> payments, Setup own) {
-        boolean later = own.payment().methods().stream()
-                .filter(method -> method.id().equals(order.method()))
-                .anyMatch(method -> method.kind().cash() || method.kind() == Payment.Kind.ON_ACCOUNT);
-        return payments.stream()
-                .allMatch(payment -> payment.captured() == payment.amount()
-                        || payment.stateNow() == PaymentState.AUTHORISED
-                        || later && !payment.throughProvider());
     }
 
     /** Tells of an order that waits for its money: that it still does, that the money came, or that it lapsed. */
@@ -500,32 +458,6 @@ public class Messages {
                 words.told("receipt", order, quote, besides, link(order)),
                 words.facts(besides),
                 order.mode().equals("test") ? Phrases.in(order.language()).say("letter.test-mark") : "")));
-    }
-
-    /**
-     * What goes into the parcels, one page an order: what is in it, and the message of a gift. No price stands on it.
-     */
-    byte[] slips(List<Orders.Order> several) {
-        return ReceiptPdf.of(
-                several.stream().map(order -> slip(order, line -> true)).toList());
-    }
-
-    private ReceiptPdf.Page slip(Orders.Order order, IntPredicate which) {
-        Document document = editions.spoken(order.shop(), order.by(), order.language());
-        Wishes wishes = Json.read(order.wishes(), Wishes.class);
-        QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        LetterBook.LetterContent slip = LetterTexts.in(document.setup(), order.language())
-                .slip(
-                        order,
-                        wishes,
-                        quote,
-                        which,
-                        Handover.of(document.setup(), OrderFile.parse(order.document()), quote));
-        return new ReceiptPdf.Page(
-                document.setup().shop().name(),
-                slip,
-                slip.body().paragraphs(),
-                order.mode().equals("test") ? Phrases.in(order.language()).say("letter.test-mark") : "");
     }
 
     private static boolean open(PaymentBook.Payment payment) {

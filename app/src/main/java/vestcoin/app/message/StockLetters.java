@@ -72,7 +72,7 @@ class StockLetters {
             return;
         }
         // Written down with what it was written of, or not at all.
-        fresh.executeWithoutResult(status -> {
+        boolean told = Boolean.TRUE.equals(fresh.execute(status -> {
             Map<String, BigDecimal> left = new TreeMap<>();
             stock.fallen(shop, bound.get()).forEach((item, count) -> left.put(name(setup.get(), item), count));
             if (!left.isEmpty()) {
@@ -84,8 +84,11 @@ class StockLetters {
                         "low-stock." + UUID.randomUUID(),
                         new SellerTexts(setup.get()).lowStock(left, ownUrl + "/desk/" + shop + "/goods"));
             }
-        });
-        letters.deliver();
+            return !left.isEmpty();
+        }));
+        if (told) {
+            letters.deliver();
+        }
     }
 
     /** What an item is called: its product, and its variation behind it. */

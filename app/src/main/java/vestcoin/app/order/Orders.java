@@ -13,9 +13,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.payment.GivenVouchers;
 import vestcoin.app.payment.Payments;
@@ -23,6 +25,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.app.stock.StockBook;
 import vestcoin.core.discount.History;
 import vestcoin.core.life.HoldPeriod;
+import vestcoin.core.message.Message;
 import vestcoin.core.pickup.SlotOccupancy;
 
 /** The orders of all shops. An order keeps the edition and the quote it was priced by. */
@@ -92,68 +95,8 @@ public class Orders {
         }
     }
 
-    /**
-     * A new order.
-     *
-     * @param clientKey made once by the buyer's page, so that sending twice places once
-     * @param mode practice or real
-     * @param held how long it waits for its money
-     * @param quiet whether its letters wait for the money
-     * @param renewing the date of a subscription it is the charge of
-     */
-    public record New(
-            String shop,
-            String clientKey,
-            Editions.Agreed edition,
-            String mode,
-            PricedDocument priced,
-            Customer customer,
-            Reservations reserves,
-            Optional<HoldPeriod> held,
-            boolean quiet,
-            Optional<ChargeDate> renewing) {
-        long payable() {
-            return priced.due()
-                    + reserves.vouchers().stream().mapToLong(Voucher::amount).sum();
-        }
-    }
-
     /** A date on which a subscription is charged. */
     public record ChargeDate(long subscription, LocalDate dueOn) {}
-
-    /**
-     * What was ordered and what it costs, as JSON. @param due in minor units, by the method chosen @param way how it
-     * gets there, empty where nothing does @param leaves whether anything of it has to be sent, handed over or done
-     */
-    public record PricedDocument(
-            String order, String quote, String currency, long due, String method, String way, boolean leaves) {}
-
-    /**
-     * Who orders. @param address as JSON @param language they read in @param agreed what they agreed to, as JSON @param
-     * wishes as JSON @param taxNumber of a confirmed business, else empty @param takenBy who of the shop wrote it down
-     * for them, else empty
-     */
-    public record Customer(
-            String email,
-            String name,
-            String country,
-            String address,
-            String language,
-            String agreed,
-            String wishes,
-            String taxNumber,
-            String takenBy) {}
-
-    /**
-     * What an order takes, all of it or nothing. @param vouchers it is paid with @param given vouchers nobody paid for,
-     * with what they take off
-     */
-    public record Reservations(
-            List<Use> uses,
-            List<Voucher> vouchers,
-            List<Voucher> given,
-            Map<String, BigDecimal> stock,
-            Optional<Slot> slot) {}
 
     /** Where an order goes, as the buyer wrote it. */
     public record Address(List<String> lines, String city, String postcode, Optional<String> region, String country) {}
@@ -238,7 +181,7 @@ public class Orders {
      * @throws DiscountExhausted, SoldOut SlotGone or Vouchers.Spent if another order was quicker
      */
     @Transactional
-    public Order place(New order) {
+    public Order place(NewOrder order) {
         sql.sql("select id from shop where id = :shop for update")
                 .param("shop", order.shop())
                 .query(String.class)
@@ -313,6 +256,7 @@ public class Orders {
             sql.sql("update orders set standing = 'paid' where id = :id")
                     .param("id", placed.id())
                     .update();
+            payments.nothingToPay(placed.id());
         }
         events.publishEvent(
                 new OrderPlaced(order.shop(), placed.id(), order.customer().email()));
@@ -519,6 +463,16 @@ public class Orders {
                 .param("token", token)
                 .query(Order.class)
                 .optional();
+    }
+
+    /** @throws ApiProblem if the shop has no order of this number */
+    public Order numbered(String shop, int number) {
+        return byNumber(shop, number)
+                .orElseThrow(() -> new ApiProblem(
+                        HttpStatus.NOT_FOUND,
+                        "number",
+                        Message.of("order.there-no-order", "number", String.valueOf(number)),
+                        Message.of("order.choose-one-from-list")));
     }
 
     public Optional<Order> byNumber(String shop, int number) {

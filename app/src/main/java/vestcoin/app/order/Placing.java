@@ -3,7 +3,6 @@ package vestcoin.app.order;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.ZoneId;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,15 +24,11 @@ import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Product;
 import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
-import vestcoin.core.pickup.Pickup;
-import vestcoin.core.pickup.SlotOccupancy;
 import vestcoin.core.quote.Order;
-import vestcoin.core.quote.PricingContext;
 
 /** Turns a priced order into a placed one, and begins its payment by the way chosen. */
 @Service
@@ -162,10 +157,6 @@ public class Placing {
         QuoteView quote = placement.quote();
         Contact contact = placement.contact();
         Agreed told = placement.told();
-        List<Orders.Voucher> vouchers = quote.vouchers().stream()
-                .filter(used -> used.used().value().signum() > 0)
-                .map(used -> new Orders.Voucher(used.code(), minor(used.used().value(), quote.currency())))
-                .toList();
         Optional<Payment.Method> method = method(edition, order);
         long due = minor(quote.toPay().value(), quote.currency());
         if (due > 0 && method.isEmpty()) {
@@ -187,12 +178,12 @@ public class Placing {
                 order.to().postcode().orElse(""),
                 order.to().region(),
                 order.to().country());
-        Orders.New wanted = new Orders.New(
+        NewOrder wanted = new NewOrder(
                 edition.shop(),
                 placement.key(),
                 placement.by(),
                 mode,
-                new Orders.PricedDocument(
+                new NewOrder.PricedDocument(
                         Json.write(OrderFile.of(order)),
                         Json.write(quote.kept(order.slot())),
                         quote.currency(),
@@ -200,7 +191,7 @@ public class Placing {
                         method.map(Payment.Method::id).orElse(""),
                         way(quote),
                         products(quote, edition).anyMatch(Product::leaves)),
-                new Orders.Customer(
+                new NewOrder.Customer(
                         contact.email().strip(),
                         contact.name().strip(),
                         order.to().country(),
@@ -210,8 +201,7 @@ public class Placing {
                         Json.write(contact.wishes()),
                         taxNumber(order),
                         told.takenBy().orElse("")),
-                new Orders.Reservations(
-                        uses(edition, quote), vouchers, given(order, quote), stock(quote), slot(edition, order, quote)),
+                OrderReservations.of(edition, order, quote),
                 placement.renewing().isPresent()
                         ? Optional.empty()
                         : method.flatMap(way -> HoldPeriod.of(clock.instant(), due > 0, way, zone(edition))),
@@ -236,7 +226,7 @@ public class Placing {
                 : "";
     }
 
-    private Orders.Order taken(Orders.New order) {
+    private Orders.Order taken(NewOrder order) {
         try {
             return orders.place(order);
         } catch (Orders.DiscountExhausted e) {
@@ -432,63 +422,6 @@ public class Placing {
                 .findFirst();
     }
 
-    /** The discounts an order takes, with their limits. */
-    private static List<Orders.Use> uses(Editions.Edition edition, QuoteView quote) {
-        List<String> taken = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
-                .map(QuoteView.Discount::id)
-                .toList();
-        return edition.document().setup().discounts().rules().stream()
-                .filter(rule -> taken.contains(rule.id()))
-                .map(rule -> new Orders.Use(
-                        rule.id(), rule.conditions().uses(), rule.conditions().usesPerBuyer()))
-                .toList();
-    }
-
-    /**
-     * The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted.
-     */
-    private static Optional<Orders.Slot> slot(Editions.Edition edition, Order order, QuoteView quote) {
-        Optional<QuoteView.Option> chosen =
-                quote.delivery().stream().filter(QuoteView.Option::chosen).findFirst();
-        return order.slot()
-                .flatMap(starts -> chosen.flatMap(option -> quote.slots().getOrDefault(option.id(), List.of()).stream()
-                        .filter(slot -> slot.start().equals(starts))
-                        .findFirst()
-                        .map(slot -> {
-                            String place = edition.document().setup().pickup().places().stream()
-                                    .filter(spot -> spot.option().equals(option.id()))
-                                    .findFirst()
-                                    .map(Pickup.Spot::id)
-                                    .orElse(option.id());
-                            return new Orders.Slot(
-                                    place,
-                                    starts,
-                                    slot.end(),
-                                    slot.left()
-                                            .map(left -> left
-                                                    + order.outside()
-                                                            .taken()
-                                                            .counts()
-                                                            .getOrDefault(SlotOccupancy.key(place, starts), 0)));
-                        })));
-    }
-
-    /** What vouchers that nobody paid for take off, as the buyer reads it; never more than they hold. */
-    private static List<Orders.Voucher> given(Order order, QuoteView quote) {
-        Map<String, BigDecimal> taken = new HashMap<>();
-        Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
-                .filter(discount -> discount.id().startsWith(Discounts.VOUCHER))
-                .forEach(discount -> taken.merge(
-                        discount.code().orElseThrow(), discount.amount().value(), BigDecimal::add));
-        return order.outside().vouchers().stream()
-                .filter(PricingContext.Voucher::given)
-                .filter(voucher ->
-                        taken.getOrDefault(voucher.code(), BigDecimal.ZERO).signum() > 0)
-                .map(voucher -> new Orders.Voucher(
-                        voucher.code(), minor(taken.get(voucher.code()).min(voucher.balance()), quote.currency())))
-                .toList();
-    }
-
     /** How it gets there, where all of it goes one way. */
     private static String way(QuoteView quote) {
         return quote.delivery().stream()
@@ -496,14 +429,6 @@ public class Placing {
                 .map(QuoteView.Option::id)
                 .findFirst()
                 .orElse("");
-    }
-
-    /** What an order takes of what is counted: of the variation where that is, else of the product. */
-    private static Map<String, BigDecimal> stock(QuoteView quote) {
-        Map<String, BigDecimal> taken = new HashMap<>();
-        quote.lines()
-                .forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
-        return taken;
     }
 
     public static long minor(BigDecimal amount, String currency) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.core.message.Message;
+import vestcoin.core.payment.Payment;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
 
@@ -94,9 +95,23 @@ public record Wishes(
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
     }
 
-    /** What a buyer gets back who pays an amount in cash. @param due what is to be paid */
-    public Optional<BigDecimal> change(BigDecimal due) {
-        return paysWith.map(with -> with.subtract(due));
+    /** What is paid with in cash, and what is given out. */
+    public record Change(BigDecimal with, BigDecimal back) {}
+
+    /**
+     * What a buyer gets back who pays in cash and said with what; nothing once another way was chosen, or that is not
+     * enough any more.
+     *
+     * @param payment the ways to pay ordered by
+     * @param method the one chosen
+     * @param due what is to be paid by it
+     */
+    public Optional<Change> change(Payment payment, String method, BigDecimal due) {
+        boolean cash = payment.methods().stream()
+                .anyMatch(way -> way.id().equals(method) && way.kind().cash());
+        return paysWith.filter(with -> cash && with.compareTo(due) >= 0)
+                .map(with -> with.setScale(due.scale()))
+                .map(with -> new Change(with, with.subtract(due)));
     }
 
     /** What of it cannot be, for what is to be paid. */
@@ -106,6 +121,11 @@ public record Wishes(
                 path + "/paysWith",
                 Message.of("order.pays-with-less-than-due", "due", due),
                 Message.of("order.type-what-you-pay-with")));
+    }
+
+    /** What is missing of it where something is delivered. */
+    public void checkDelivered(Asking asking, String path, Problems problems) {
+        missing(phone, asking.phone(), "phone", path, problems);
     }
 
     /** What of it cannot be, for what the counter asks. */
@@ -153,8 +173,9 @@ public record Wishes(
                 path + "/paysWith",
                 Message.of("order.shop-does-not-ask-this-any-more"),
                 Message.of("order.load-page-again"));
-        wanted(company, asking.company(), "company", path, problems);
-        wanted(phone, asking.phone(), "phone", path, problems);
+        asked(company, asking.company(), "company", path, problems);
+        missing(company, asking.company(), "company", path, problems);
+        asked(phone, asking.phone(), "phone", path, problems);
         problems.when(
                 !phone.isEmpty() && !phone.matches("[+]?[0-9][0-9 ()/.-]{3,30}"),
                 path + "/phone",
@@ -192,12 +213,15 @@ public record Wishes(
                         Message.of("order.load-page-again")));
     }
 
-    private static void wanted(String typed, Asking.Field wanted, String field, String path, Problems problems) {
+    private static void missing(String typed, Asking.Field wanted, String field, String path, Problems problems) {
         problems.when(
                 typed.isEmpty() && wanted == Asking.Field.COMPULSORY,
                 path + "/" + field,
                 Message.of("order." + field + "-missing"),
                 Message.of("order.fill-in"));
+    }
+
+    private static void asked(String typed, Asking.Field wanted, String field, String path, Problems problems) {
         problems.when(
                 !typed.isEmpty() && wanted == Asking.Field.NO,
                 path + "/" + field,

@@ -39,13 +39,13 @@ class GoodsBackController {
 
     @GetMapping("/api/shops/{shop}/orders/{number}/back")
     List<GoodsBack.Returned> back(@PathVariable String shop, @PathVariable int number) {
-        return back.of(find(shop, number).id());
+        return back.of(orders.numbered(shop, number).id());
     }
 
     @PostMapping("/api/shops/{shop}/orders/{number}/back")
     List<GoodsBack.Returned> take(
             @PathVariable String shop, @PathVariable int number, @RequestBody CameBack came, Principal who) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         if (came.key() == null || !came.key().matches("[0-9A-Za-z-]{8,60}")) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
@@ -55,14 +55,5 @@ class GoodsBackController {
         }
         back.take(order.id(), came.key(), came.lines(), came.restock(), who.getName());
         return back.of(order.id());
-    }
-
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("orderdesk.there-no-order", "number", String.valueOf(number)),
-                        Message.of("orderdesk.choose-one-from-list")));
     }
 }

@@ -44,12 +44,12 @@ class LabelController {
 
     @GetMapping("/api/shops/{shop}/orders/{number}/labels")
     Labels labels(@PathVariable String shop, @PathVariable int number) {
-        return viewed(find(shop, number));
+        return viewed(orders.numbered(shop, number));
     }
 
     @PostMapping("/api/shops/{shop}/orders/{number}/labels")
     Labels buy(@PathVariable String shop, @PathVariable int number, @RequestBody LabelRequest asked, Principal who) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         Consignment next = labels.next(order)
                 .filter(consignment ->
                         asked.service() != null && asked.service().length() <= 100)
@@ -79,7 +79,7 @@ class LabelController {
 
     @GetMapping("/api/shops/{shop}/orders/{number}/labels/{label}")
     ResponseEntity<byte[]> pdf(@PathVariable String shop, @PathVariable int number, @PathVariable long label) {
-        byte[] pdf = labels.pdf(find(shop, number).id(), label)
+        byte[] pdf = labels.pdf(orders.numbered(shop, number).id(), label)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "label",
@@ -111,14 +111,5 @@ class LabelController {
     private static BigDecimal inMinorUnits(BigDecimal price, String currency) {
         return price.setScale(
                 Currencies.of(currency).map(CurrencyUnit::getDecimalPlaces).orElse(2), RoundingMode.HALF_UP);
-    }
-
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("orderdesk.there-no-order", "number", String.valueOf(number)),
-                        Message.of("orderdesk.choose-one-from-list")));
     }
 }

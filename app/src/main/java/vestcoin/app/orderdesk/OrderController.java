@@ -1,7 +1,6 @@
 package vestcoin.app.orderdesk;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -161,7 +160,7 @@ class OrderController {
 
     @GetMapping("/api/shops/{shop}/orders/{number}")
     Whole one(@PathVariable String shop, @PathVariable int number) {
-        return whole(find(shop, number));
+        return whole(orders.numbered(shop, number));
     }
 
     @PostMapping("/api/shops/{shop}/orders/{number}/capture")
@@ -187,28 +186,28 @@ class OrderController {
             @PathVariable int number,
             @RequestBody Dispatching.Departure departure,
             Principal who) {
-        dispatching.send(find(shop, number), departure, who.getName());
-        return whole(find(shop, number));
+        dispatching.send(orders.numbered(shop, number), departure, who.getName());
+        return whole(orders.numbered(shop, number));
     }
 
     /** What is collected is ready: the buyer is written to. */
     @PostMapping("/api/shops/{shop}/orders/{number}/ready")
     Whole ready(@PathVariable String shop, @PathVariable int number) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         dispatching.ready(
                 order, whole(order).handover().filter(Handover::collected).isPresent());
-        return whole(find(shop, number));
+        return whole(orders.numbered(shop, number));
     }
 
     /** Calls the order off. */
     @PostMapping("/api/shops/{shop}/orders/{number}/cancel")
     Whole cancel(@PathVariable String shop, @PathVariable int number, Principal who) {
-        cancelling.cancel(find(shop, number), who.getName());
-        return whole(find(shop, number));
+        cancelling.cancel(orders.numbered(shop, number), who.getName());
+        return whole(orders.numbered(shop, number));
     }
 
     private Whole move(String shop, int number, Provider.Kind kind, Move move, Principal who) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         if (move.key() == null || !move.key().matches("[0-9a-f-]{36}")) {
             throw new ApiProblem(
@@ -227,7 +226,7 @@ class OrderController {
                         Message.of("orderdesk.wait-for-buyer-to-pay")));
         if (kind == Provider.Kind.VOID) {
             payments.move(payment, kind, move.key(), payment.amount(), who.getName());
-            return whole(find(shop, number));
+            return whole(orders.numbered(shop, number));
         }
         if (move.amount() == null
                 || move.amount().signum() <= 0
@@ -252,7 +251,7 @@ class OrderController {
         } else {
             payments.move(payment, kind, move.key(), amount, who.getName());
         }
-        return whole(find(shop, number));
+        return whole(orders.numbered(shop, number));
     }
 
     /**
@@ -318,15 +317,6 @@ class OrderController {
                 .toList();
     }
 
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("orderdesk.there-no-order", "number", String.valueOf(number)),
-                        Message.of("orderdesk.choose-one-from-list")));
-    }
-
     private Whole whole(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         List<PaymentBook.Payment> tries = book.ofOrder(order.id());
@@ -390,9 +380,14 @@ class OrderController {
                 order.due(), CurrencyUnit.of(order.currency()).getDecimalPlaces());
         told.add(new Wish(
                 Message.of("order.pays-with"),
-                wishes.paysWith()
-                        .map(with -> with.setScale(due.scale(), RoundingMode.HALF_UP) + " " + order.currency() + " ("
-                                + wishes.change(due).orElseThrow().setScale(due.scale(), RoundingMode.HALF_UP) + ")")
+                wishes.change(
+                                editions.of(order.shop(), order.by())
+                                        .document()
+                                        .setup()
+                                        .payment(),
+                                order.method(),
+                                due)
+                        .map(cash -> cash.with() + " " + order.currency() + " (" + cash.back() + ")")
                         .orElse("")));
         told.add(new Wish(Message.of("order.number-of-buyer"), wishes.reference()));
         told.add(new Wish(Message.of("order.note"), wishes.note()));

@@ -12,7 +12,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
@@ -93,9 +92,6 @@ class OrderListController {
                     Optional.of(step.text()), none, none, none, Optional.empty(), Optional.empty(), none, none, none);
         }
     }
-
-    private static final Set<Payment.Kind> AFTERWARDS =
-            Set.of(Payment.Kind.CASH_ON_DELIVERY, Payment.Kind.CASH_AT_PICKUP, Payment.Kind.ON_ACCOUNT);
 
     private final OrderList list;
     private final Editions editions;
@@ -178,7 +174,7 @@ class OrderListController {
     private List<String> paidAfterwards(String shop) {
         return editions.live(shop).stream()
                 .flatMap(edition -> edition.document().setup().payment().methods().stream())
-                .filter(method -> AFTERWARDS.contains(method.kind()))
+                .filter(method -> method.kind().paidAfterwards())
                 .map(Payment.Method::id)
                 .toList();
     }

@@ -1,13 +1,10 @@
 package vestcoin.app.orderdesk;
 
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
-import vestcoin.core.message.Message;
 
 /** Vouchers of an order, at the desk. */
 @RestController
@@ -27,12 +24,7 @@ class OrderVoucherController {
     @PostMapping("/api/shops/{shop}/orders/{number}/vouchers/{voucher}")
     void sendAgain(
             @PathVariable String shop, @PathVariable int number, @PathVariable long voucher, @RequestBody Receiver to) {
-        Orders.Order order = orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("orderdesk.there-no-order", "number", String.valueOf(number)),
-                        Message.of("orderdesk.choose-one-from-list")));
+        Orders.Order order = orders.numbered(shop, number);
         supply.sendAgain(order, voucher, to.name(), to.email());
     }
 }

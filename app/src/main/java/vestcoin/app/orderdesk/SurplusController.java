@@ -39,14 +39,14 @@ class SurplusController {
 
     @GetMapping("/api/shops/{shop}/orders/{number}/surplus")
     List<SurplusView> all(@PathVariable String shop, @PathVariable int number) {
-        return viewed(find(shop, number));
+        return viewed(orders.numbered(shop, number));
     }
 
     /** More came than is owed: the order gets its own, the rest is kept apart. */
     @PostMapping("/api/shops/{shop}/orders/{number}/surplus")
     List<SurplusView> came(
             @PathVariable String shop, @PathVariable int number, @RequestBody MoneyCame came, Principal who) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         int digits = digits(order);
         PaymentBook.Payment payment = book.ofOrder(order.id()).stream()
                 .filter(each -> each.id() == came.payment()
@@ -82,7 +82,7 @@ class SurplusController {
     @PostMapping("/api/shops/{shop}/orders/{number}/surplus/{id}/returned")
     List<SurplusView> returned(
             @PathVariable String shop, @PathVariable int number, @PathVariable long id, Principal who) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         surpluses.returned(order.id(), id, who.getName());
         return viewed(order);
     }
@@ -99,14 +99,5 @@ class SurplusController {
 
     private static int digits(Orders.Order order) {
         return CurrencyUnit.of(order.currency()).getDecimalPlaces();
-    }
-
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("orderdesk.there-no-order", "number", String.valueOf(number)),
-                        Message.of("orderdesk.choose-one-from-list")));
     }
 }

@@ -47,7 +47,7 @@ class CustomsController {
 
     @GetMapping("/api/shops/{shop}/orders/{order}/customs")
     Customs customs(@PathVariable String shop, @PathVariable int order) {
-        List<CustomsDeclaration> declared = declared(find(shop, order));
+        List<CustomsDeclaration> declared = declared(orders.numbered(shop, order));
         return new Customs(
                 !declared.isEmpty(),
                 List.copyOf(declared.stream()
@@ -59,7 +59,7 @@ class CustomsController {
 
     @GetMapping("/api/shops/{shop}/orders/{order}/customs.pdf")
     ResponseEntity<byte[]> declaration(@PathVariable String shop, @PathVariable int order) {
-        Orders.Order placed = find(shop, order);
+        Orders.Order placed = orders.numbered(shop, order);
         List<CustomsDeclaration> declared = declared(placed);
         if (declared.isEmpty()) {
             throw new ApiProblem(
@@ -77,7 +77,7 @@ class CustomsController {
                                 .filter(row -> row.kind().equals("invoice"))
                                 .map(Papers.Row::number)
                                 .findFirst(),
-                        seller(setup),
+                        Paper.Party.of(setup.shop(), Optional.empty(), Drawing.numbers(setup, Optional.empty())),
                         buyer.goesTo().orElse(buyer.party()),
                         Json.read(placed.wishes(), Wishes.class).phone(),
                         placed.currency(),
@@ -100,28 +100,5 @@ class CustomsController {
                 ? List.of()
                 : CustomsDeclaration.of(
                         quote, Bill.of(quote, document.setup().shop().address().country()), asked.to());
-    }
-
-    private static Paper.Party seller(Setup setup) {
-        return new Paper.Party(
-                setup.shop().legalName().isBlank()
-                        ? setup.shop().name()
-                        : setup.shop().legalName(),
-                setup.shop().address().lines(),
-                setup.shop().address().city(),
-                setup.shop().address().postcode(),
-                setup.shop().address().country(),
-                Optional.empty(),
-                setup.shop().numbers(),
-                setup.shop().email());
-    }
-
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("paper.there-no-order", "number", String.valueOf(number)),
-                        Message.of("paper.choose-one-from-list")));
     }
 }

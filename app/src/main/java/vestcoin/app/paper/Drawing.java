@@ -122,19 +122,14 @@ record Drawing(
 
     private Paper.Party seller(Bill bill) {
         Shop shop = setup.shop();
-        List<String> all = numbers(bill);
+        List<String> all = numbers(setup, bill.country());
         Optional<String> vat = all.stream()
                 .filter(each -> each.matches("[A-Z]{2}[0-9A-Z+*]{2,13}"))
                 .findFirst();
-        Paper.Party seller = new Paper.Party(
-                shop.legalName().isBlank() ? shop.name() : shop.legalName(),
-                shop.address().lines(),
-                shop.address().city(),
-                shop.address().postcode(),
-                shop.address().country(),
+        Paper.Party seller = Paper.Party.of(
+                shop,
                 vat,
-                all.stream().filter(each -> vat.filter(each::equals).isEmpty()).toList(),
-                shop.email());
+                all.stream().filter(each -> vat.filter(each::equals).isEmpty()).toList());
         return bill.country().isEmpty() ? seller.withoutVat() : seller;
     }
 
@@ -142,12 +137,13 @@ record Drawing(
      * The seller's numbers, those of the registrations first: the one for the country whose tax a bill states, then the
      * one at home; of other countries none. A VAT number has its country's letters (EL for Greece), whether they were
      * typed or not.
+     *
+     * @param taxed the country whose tax is stated
      */
-    private List<String> numbers(Bill bill) {
+    static List<String> numbers(Setup setup, Optional<String> taxed) {
         String home = setup.shop().address().country();
         List<String> numbers = new ArrayList<>();
-        for (String country :
-                Stream.of(bill.country().orElse(home), home).distinct().toList()) {
+        for (String country : Stream.of(taxed.orElse(home), home).distinct().toList()) {
             setup.tax().registrations().stream()
                     .filter(each -> each.scheme() == Tax.Scheme.ORDINARY
                             && !each.number().isBlank())

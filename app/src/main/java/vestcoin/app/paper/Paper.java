@@ -9,6 +9,7 @@ import vestcoin.core.invoice.Bill;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.AccountForm;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.setup.Shop;
 
 /**
  * An invoice, a credit note or a receipt of vouchers with all it states, kept as it was issued.
@@ -96,6 +97,19 @@ public record Paper(
         public Party {
             lines = List.copyOf(lines);
             numbers = List.copyOf(numbers);
+        }
+
+        /** The seller. @param vat with its country's letters @param numbers others */
+        static Party of(Shop shop, Optional<String> vat, List<String> numbers) {
+            return new Party(
+                    shop.legally(),
+                    shop.address().lines(),
+                    shop.address().city(),
+                    shop.address().postcode(),
+                    shop.address().country(),
+                    vat,
+                    numbers,
+                    shop.email());
         }
 
         /** The same, with a VAT number. */

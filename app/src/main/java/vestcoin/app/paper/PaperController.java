@@ -37,7 +37,7 @@ class PaperController {
 
     @GetMapping("/api/shops/{shop}/orders/{order}/papers")
     List<PaperRow> list(@PathVariable String shop, @PathVariable int order) {
-        return listed(find(shop, order));
+        return listed(orders.numbered(shop, order));
     }
 
     @GetMapping("/api/counter/orders/{token}/papers")
@@ -47,7 +47,7 @@ class PaperController {
 
     @GetMapping("/api/shops/{shop}/orders/{order}/papers/{file}")
     ResponseEntity<byte[]> file(@PathVariable String shop, @PathVariable int order, @PathVariable String file) {
-        return written(find(shop, order), file);
+        return written(orders.numbered(shop, order), file);
     }
 
     @GetMapping("/api/counter/orders/{token}/papers/{file}")
@@ -92,15 +92,6 @@ class PaperController {
                 "file",
                 Message.of("paper.there-no-such-paper"),
                 Message.of("paper.choose-one-from-order"));
-    }
-
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("paper.there-no-order", "number", String.valueOf(number)),
-                        Message.of("paper.choose-one-from-list")));
     }
 
     private Orders.Order find(String token) {

@@ -123,6 +123,14 @@ public class Payments {
         book.moveHere(payment, Provider.Kind.CAPTURE, key(payment, "capture"), amount, "buyer", "");
     }
 
+    /**
+     * An order stands without any payment: what follows from one that is paid follows, in the transaction that places
+     * it.
+     */
+    public void nothingToPay(long order) {
+        book.announce(order);
+    }
+
     /** Takes what was authorised if it is to be taken at once. */
     private Payment onwards(Payment payment) {
         if (payment.stateNow() != PaymentState.AUTHORISED || !payment.atOnce()) {

@@ -69,7 +69,7 @@ class ReturnController {
 
     @GetMapping("/api/shops/{shop}/orders/{number}/withdrawals")
     List<Wished> list(@PathVariable String shop, @PathVariable int number) {
-        Orders.Order order = find(shop, number);
+        Orders.Order order = orders.numbered(shop, number);
         return withdrawals.ofOrder(order.id()).stream()
                 .map(declared -> new Wished(
                         declared, declared.settledAt().isPresent() ? Map.of() : withdrawals.owed(order, declared)))
@@ -78,7 +78,7 @@ class ReturnController {
 
     @PostMapping("/api/shops/{shop}/orders/{number}/withdrawals/{id}/settled")
     List<Wished> settled(@PathVariable String shop, @PathVariable int number, @PathVariable long id) {
-        withdrawals.settle(find(shop, number), id);
+        withdrawals.settle(orders.numbered(shop, number), id);
         return list(shop, number);
     }
 
@@ -89,14 +89,5 @@ class ReturnController {
                         "token",
                         Message.of("returns.there-no-such-order"),
                         Message.of("returns.open-link-from-receipt-again")));
-    }
-
-    private Orders.Order find(String shop, int number) {
-        return orders.byNumber(shop, number)
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "number",
-                        Message.of("returns.there-no-order", "number", String.valueOf(number)),
-                        Message.of("returns.choose-one-from-list")));
     }
 }

@@ -26,7 +26,7 @@ public final class ModelForm {
         Shop shop = setup.shop();
         return lines(
                 Stream.of(
-                                Stream.of(shop.legalName().isBlank() ? shop.name() : shop.legalName()),
+                                Stream.of(shop.legally()),
                                 shop.address().lines().stream(),
                                 Stream.of(
                                         (shop.address().postcode() + " "

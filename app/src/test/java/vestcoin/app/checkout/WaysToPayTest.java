@@ -23,6 +23,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
 import vestcoin.app.order.TransferSlips;
 import vestcoin.app.run.DemoShop;
 import vestcoin.core.payment.SwissPayload;
@@ -313,6 +314,21 @@ class WaysToPayTest {
         assertThat(owner.post(order(rest) + "/cancel", "").status()).isEqualTo(200);
         owner.post(order(rest) + "/cancel", "");
         assertThat(balance(code)).as("once").isEqualTo("8.60");
+    }
+
+    @Test
+    void an_order_that_costs_nothing_is_confirmed_to_buyer_and_shop_and_hands_over_its_file() throws Exception {
+        Map<String, Object> basket = new HashMap<>(Map.of(
+                "lines", List.of(Map.of("product", "plans-to-print", "quantity", "1")), "to", Map.of("country", "CH")));
+        basket.put("codes", List.of(given("40.00")));
+        JsonNode placed = placed(basket);
+        assertThat(placed.path("quote").path("toPay").asString()).isEqualTo("0.00");
+        String number = placed.path("number").asString();
+        Soon.holds(() -> assertThat(shop.services().post().letters())
+                .filteredOn(letter -> letter.subject().contains(number))
+                .extracting(letter -> letter.to())
+                .contains("buyer@buyers.example", "hello@tern-and-tether.example"));
+        Soon.holds(() -> assertThat(looked(placed).path("downloads")).hasSize(1));
     }
 
     /** The same request eight times at once gives back once. */

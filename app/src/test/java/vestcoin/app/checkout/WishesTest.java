@@ -72,8 +72,12 @@ class WishesTest {
     }
 
     private Caller.Answer place(Map<String, Object> wishes, String age) {
+        return place(Caller.book(), "31.40", wishes, age);
+    }
+
+    private Caller.Answer place(Map<String, Object> basket, String expected, Map<String, Object> wishes, String age) {
         Map<String, Object> placing =
-                new HashMap<>(Caller.placing(UUID.randomUUID().toString(), Caller.book(), "31.40"));
+                new HashMap<>(Caller.placing(UUID.randomUUID().toString(), basket, expected));
         Map<String, String> agreed = new HashMap<>(Caller.AGREED);
         if (age != null) {
             agreed.put("age", age);
@@ -189,7 +193,11 @@ class WishesTest {
                         "contact/wishes/invoice/city",
                         "contact/wishes/invoice/country");
         Problems problems = new Problems();
-        Wishes.NONE.check(AskingBuilder.builder().phone(Asking.Field.COMPULSORY).build(), "contact/wishes", problems);
+        Asking compulsory =
+                AskingBuilder.builder().phone(Asking.Field.COMPULSORY).build();
+        Wishes.NONE.check(compulsory, "contact/wishes", problems);
+        assertThat(problems.list()).as("a download needs none").isEmpty();
+        Wishes.NONE.checkDelivered(compulsory, "contact/wishes", problems);
         assertThat(problems.list()).extracting(Problem::path).containsExactly("contact/wishes/phone");
         gift.put("invoice", OWN_ADDRESS);
         gift.put("phone", "ring me");
@@ -233,19 +241,39 @@ class WishesTest {
     }
 
     @Test
-    void change_for_cash_stands_at_the_desk_and_on_the_slip() throws Exception {
+    void change_for_cash_stands_at_the_desk_and_on_the_slip_while_it_is_paid_in_cash() throws Exception {
         edit("terms/asking/paysWith", false, true);
         assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
                 .isEqualTo(200);
-        Map<String, Object> wishes = new HashMap<>(Map.of("extras", Map.of("tail", "red"), "paysWith", "31.39"));
-        assertThat(place(wishes, "18").paths()).containsExactly("contact/wishes/paysWith");
+        Map<String, Object> wishes = new HashMap<>(Map.of("extras", Map.of("tail", "red"), "paysWith", "24.49"));
+        Map<String, Object> basket = new HashMap<>(Caller.book());
+        basket.put("delivery", "pickup-workshop");
+        basket.put("method", "cash");
+        JsonNode quote = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json();
+        for (JsonNode option : quote.path("delivery")) {
+            if (option.path("id").asString().equals("pickup-workshop")) {
+                basket.put("slot", option.path("slots").path(0).path("start").asString());
+            }
+        }
+        assertThat(quote.path("toPay").asString()).isEqualTo("24.50");
+        assertThat(place(basket, "24.50", wishes, "18").paths()).containsExactly("contact/wishes/paysWith");
         wishes.put("paysWith", "50");
-        Caller.Answer placed = place(wishes, "18");
+        Caller.Answer placed = place(basket, "24.50", wishes, "18");
         assertThat(placed.status()).as(placed.text()).isEqualTo(200);
         String order = Caller.SHOP + "/orders/" + placed.json().path("number").asInt();
-        assertThat(shop.owner().get(order).json().path("wishes").toString()).contains("50.00 EUR (18.60)");
+        assertThat(shop.owner().get(order).json().path("wishes").toString()).contains("50.00 EUR (25.50)");
         assertThat(new PdfTextExtractor(new PdfReader(shop.owner().bytes(order + "/slip.pdf"))).getTextFromPage(1))
-                .contains("Paid with €50.00: €18.60 change.");
+                .contains("Paid with €50.00: €25.50 change.");
+        // Another way that is no cash needs no change, whatever was typed before.
+        Caller.Answer card = place(wishes, "18");
+        assertThat(shop.owner()
+                        .get(Caller.SHOP + "/orders/" + card.json().path("number").asInt())
+                        .json()
+                        .path("wishes")
+                        .toString())
+                .doesNotContain("50.00");
     }
 
     private String papers(String token) {

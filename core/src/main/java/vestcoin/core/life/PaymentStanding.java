@@ -30,6 +30,11 @@ public enum PaymentStanding {
                 .toList();
     }
 
+    /** @param text as {@link #text} gives it */
+    public static PaymentStanding of(String text) {
+        return valueOf(text.toUpperCase(java.util.Locale.ROOT).replace(' ', '_'));
+    }
+
     /** As it is stored and filtered by: words with spaces. */
     public String text() {
         return name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');

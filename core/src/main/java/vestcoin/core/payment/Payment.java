@@ -65,6 +65,11 @@ public record Payment(
         public boolean cash() {
             return cash;
         }
+
+        /** Whether the money comes when goods are handed over, or later: nobody waits for it before they leave. */
+        public boolean paidAfterwards() {
+            return cash || this == ON_ACCOUNT;
+        }
     }
 
     /**

@@ -49,6 +49,11 @@ public record Shop(
         List<String> languages,
         List<String> numbers,
         String lengthUnit) {
+    /** Who it is on papers: the legal name, or its own where there is none. */
+    public String legally() {
+        return legalName.isBlank() ? name : legalName;
+    }
+
     public Shop {
         legalName = legalName == null ? "" : legalName;
         email = email == null ? "" : email;
