@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -117,6 +118,7 @@ class WholePathTest {
     }
 
     /** From the key in a rate cell to the new figure on the ticket, as the page itself measures it. */
+    @Tag("alone")
     @Test
     void a_keystroke_in_a_rate_cell_shows_on_the_ticket_within_a_tenth_of_a_second() throws IOException {
         open(1280, 800);
