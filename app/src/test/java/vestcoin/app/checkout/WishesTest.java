@@ -269,7 +269,8 @@ class WishesTest {
         // Another way that is no cash needs no change, whatever was typed before.
         Caller.Answer card = place(wishes, "18");
         assertThat(shop.owner()
-                        .get(Caller.SHOP + "/orders/" + card.json().path("number").asInt())
+                        .get(Caller.SHOP + "/orders/"
+                                + card.json().path("number").asInt())
                         .json()
                         .path("wishes")
                         .toString())
