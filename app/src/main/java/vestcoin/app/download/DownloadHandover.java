@@ -10,7 +10,6 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
@@ -18,6 +17,7 @@ import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.TimePassed;
+import vestcoin.app.payment.FollowedTransactions;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Document;
@@ -41,7 +41,8 @@ public class DownloadHandover {
     private final Editions editions;
     private final PaymentBook payments;
     private final Outbox outbox;
-    private final TransactionTemplate fresh;
+    private final FollowedTransactions transactions;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     DownloadHandover(
@@ -51,7 +52,7 @@ public class DownloadHandover {
             Editions editions,
             PaymentBook payments,
             Outbox outbox,
-            PlatformTransactionManager transactions,
+            FollowedTransactions transactions,
             Clock clock) {
         this.book = book;
         this.files = files;
@@ -60,13 +61,13 @@ public class DownloadHandover {
         this.payments = payments;
         this.outbox = outbox;
         this.clock = clock;
-        this.fresh = new TransactionTemplate(transactions);
-        this.fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
+        this.transactions = transactions;
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
-        handOver(moved.order());
+        transactions.afterwards(() -> handOver(moved.order()));
     }
 
     /** What was paid without being handed over, because a crash came between. */
@@ -78,7 +79,7 @@ public class DownloadHandover {
 
     /** Hands over what an order holds, if it is paid and was not handed over yet. */
     public void handOver(long id) {
-        fresh.executeWithoutResult(status -> {
+        transaction.executeWithoutResult(status -> {
             Orders.Order order = orders.locked(id);
             OptionalLong change = outbox.change(Outbox.Kind.FILE, id);
             if (!order.cancelled() && paid(order)) {
@@ -137,7 +138,7 @@ public class DownloadHandover {
 
     /** Lets a buyer fetch what an order holds as often and as long again, and tells them. */
     public void renew(Orders.Order order) {
-        fresh.executeWithoutResult(status -> {
+        transaction.executeWithoutResult(status -> {
             book.renew(order.id());
             payments.announce(order.id());
         });
@@ -148,7 +149,7 @@ public class DownloadHandover {
     @Scheduled(fixedDelayString = "PT1M", initialDelayString = "PT1M")
     public void tell() {
         for (long order : book.untold()) {
-            fresh.executeWithoutResult(status -> {
+            transaction.executeWithoutResult(status -> {
                 book.told(order);
                 payments.announce(order);
             });

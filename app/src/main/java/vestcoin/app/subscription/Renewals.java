@@ -13,7 +13,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
@@ -21,6 +21,7 @@ import vestcoin.app.order.Cancelling;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.outside.TimePassed;
+import vestcoin.app.payment.FollowedTransactions;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Wording;
 import vestcoin.app.subscription.Subscriptions.Kind;
@@ -49,6 +50,7 @@ public class Renewals {
     private final Orders orders;
     private final PaymentBook payments;
     private final Cancelling cancelling;
+    private final FollowedTransactions transactions;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -59,7 +61,7 @@ public class Renewals {
             Orders orders,
             PaymentBook payments,
             Cancelling cancelling,
-            PlatformTransactionManager transactions,
+            FollowedTransactions transactions,
             Clock clock) {
         this.book = book;
         this.pricing = pricing;
@@ -67,6 +69,7 @@ public class Renewals {
         this.orders = orders;
         this.payments = payments;
         this.cancelling = cancelling;
+        this.transactions = transactions;
         this.transaction = new TransactionTemplate(transactions);
         this.clock = clock;
     }
@@ -223,13 +226,16 @@ public class Renewals {
     }
 
     /** What a provider says later of a try whose outcome was not known. */
-    @org.springframework.transaction.event.TransactionalEventListener(fallbackExecution = true)
+    @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
-        Orders.Order order = orders.byId(moved.order());
+        transactions.afterwards(() -> moved(orders.byId(moved.order())));
+    }
+
+    private void moved(Orders.Order order) {
         if (order.subscription() == null) {
             return;
         }
-        transactionAfter().executeWithoutResult(status -> book.renewals(order.subscription()).stream()
+        transaction.executeWithoutResult(status -> book.renewals(order.subscription()).stream()
                 .filter(each -> each.open() && order.id() == (each.orderId() == null ? 0 : each.orderId()))
                 .findFirst()
                 .ifPresent(renewal -> payments.ofOrder(order.id()).stream()
@@ -237,14 +243,6 @@ public class Renewals {
                         .findFirst()
                         .filter(payment -> payment.stateNow() == PaymentState.AUTHORISED || payment.captured() > 0)
                         .ifPresent(payment -> paid(renewal, order))));
-    }
-
-    /** A listener that runs after a commit begins a transaction of its own. */
-    private TransactionTemplate transactionAfter() {
-        TransactionTemplate fresh =
-                new TransactionTemplate(java.util.Objects.requireNonNull(transaction.getTransactionManager()));
-        fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
-        return fresh;
     }
 
     private void paid(Renewal renewal, Orders.Order order) {

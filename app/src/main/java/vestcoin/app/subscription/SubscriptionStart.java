@@ -7,7 +7,6 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
@@ -15,6 +14,7 @@ import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.OrderPlaced;
 import vestcoin.app.order.Orders;
+import vestcoin.app.payment.FollowedTransactions;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
@@ -38,20 +38,21 @@ class SubscriptionStart {
     private final Orders orders;
     private final PaymentBook payments;
     private final Editions editions;
-    private final TransactionTemplate fresh;
+    private final FollowedTransactions transactions;
+    private final TransactionTemplate transaction;
 
     SubscriptionStart(
             Subscriptions book,
             Orders orders,
             PaymentBook payments,
             Editions editions,
-            PlatformTransactionManager transactions) {
+            FollowedTransactions transactions) {
         this.book = book;
         this.orders = orders;
         this.payments = payments;
         this.editions = editions;
-        this.fresh = new TransactionTemplate(transactions);
-        this.fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
+        this.transactions = transactions;
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     @EventListener
@@ -85,9 +86,9 @@ class SubscriptionStart {
 
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
-        book.ofOrder(moved.order()).stream()
+        transactions.afterwards(() -> book.ofOrder(moved.order()).stream()
                 .filter(subscription -> subscription.firstOrder() == moved.order())
-                .forEach(this::keepUp);
+                .forEach(this::keepUp));
     }
 
     /** Those whose order was paid or called off while nobody looked. */
@@ -103,7 +104,7 @@ class SubscriptionStart {
                 .filter(payment -> payment.stateNow() == PaymentState.AUTHORISED || payment.captured() > 0)
                 .max(java.util.Comparator.comparing(
                         payment -> !payment.keptCard().isEmpty()));
-        fresh.executeWithoutResult(status -> {
+        transaction.executeWithoutResult(status -> {
             Subscription now = book.locked(known.id());
             boolean told = now.stateNow() != State.WAITING;
             // Called off by somebody, it offers nothing more; one that was paid goes on where only its first

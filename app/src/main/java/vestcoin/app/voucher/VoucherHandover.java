@@ -13,13 +13,13 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
+import vestcoin.app.payment.FollowedTransactions;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Vouchers;
@@ -44,7 +44,8 @@ public class VoucherHandover {
     private final Editions editions;
     private final Outbox outbox;
     private final ApplicationEventPublisher events;
-    private final TransactionTemplate fresh;
+    private final FollowedTransactions transactions;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     VoucherHandover(
@@ -54,7 +55,7 @@ public class VoucherHandover {
             Editions editions,
             Outbox outbox,
             ApplicationEventPublisher events,
-            PlatformTransactionManager transactions,
+            FollowedTransactions transactions,
             Clock clock) {
         this.book = book;
         this.vouchers = vouchers;
@@ -63,13 +64,13 @@ public class VoucherHandover {
         this.outbox = outbox;
         this.events = events;
         this.clock = clock;
-        this.fresh = new TransactionTemplate(transactions);
-        this.fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
+        this.transactions = transactions;
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
-        handOver(moved.order());
+        transactions.afterwards(() -> handOver(moved.order()));
     }
 
     /** What was paid without being issued, because a crash came between. */
@@ -80,7 +81,7 @@ public class VoucherHandover {
     }
 
     private void handOver(long id) {
-        fresh.executeWithoutResult(status -> {
+        transaction.executeWithoutResult(status -> {
             Orders.Order order = orders.locked(id);
             OptionalLong change = outbox.change(Outbox.Kind.VOUCHER, id);
             if (!order.cancelled() && PAID.contains(order.standing())) {

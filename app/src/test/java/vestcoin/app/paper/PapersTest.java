@@ -241,11 +241,12 @@ class PapersTest {
     private JsonNode byTransfer() {
         Map<String, Object> basket = new java.util.HashMap<>(Caller.book());
         basket.put("method", "transfer");
-        return shop.anybody()
+        Caller.Answer placed = shop.anybody()
                 .post(
                         Caller.COUNTER + "/orders",
-                        Caller.placing(UUID.randomUUID().toString(), basket, "31.40"))
-                .json();
+                        Caller.placing(UUID.randomUUID().toString(), basket, "31.40"));
+        assertThat(placed.status()).as(placed.text()).isEqualTo(200);
+        return placed.json();
     }
 
     private JsonNode papers(JsonNode placed) throws InterruptedException {
@@ -295,10 +296,14 @@ class PapersTest {
         // Signed in one after the other: so many at once would be slowed, which is not what is tried here.
         Map<JsonNode, Caller> owners = new java.util.LinkedHashMap<>();
         placed.forEach(each -> owners.put(each, shop.owner()));
-        owners.entrySet().stream()
-                .map(each -> CompletableFuture.runAsync(() -> paid(each.getKey(), each.getValue())))
+        List<String> answers = owners.entrySet().stream()
+                .map(each -> CompletableFuture.supplyAsync(() -> paid(each.getKey(), each.getValue())))
                 .toList()
-                .forEach(CompletableFuture::join);
+                .stream()
+                .map(CompletableFuture::join)
+                .map(answer -> answer.status() + answer.sentence())
+                .toList();
+        assertThat(answers).containsOnly("200");
         List<String> numbers = new ArrayList<>();
         for (JsonNode each : placed) {
             numbers.add(papers(each).path(0).path("number").asString());
