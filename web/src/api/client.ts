@@ -19,6 +19,7 @@ export type SheetPreview = Schemas["SheetFilePreview"];
 export type CountryCoverage = Schemas["CountryCoverage"];
 export type Finding = Schemas["Finding"];
 export type MailServerView = Schemas["MailServerView"];
+export type MessageLink = Schemas["MessageLink"];
 export type PriceChange = Schemas["PriceChange"];
 export type Sales = Schemas["SalesView"];
 export type Problem = Schemas["Problem"];

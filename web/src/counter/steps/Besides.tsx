@@ -12,11 +12,21 @@ interface Props {
   sent: boolean;
 }
 
+const occasions = {
+  placed: "toldPlaced",
+  paid: "toldPaid",
+  sent: "toldSent",
+  ready: "toldReady",
+  cancelled: "toldCancelled",
+} as const;
+
 /** What the shop asks besides name and address: its own fields, a gift, a note, consent to one reminder. */
 export function Besides({ counter, kept, change, sent }: Props) {
   const say = useSay();
   const { asking } = counter;
   const gift = asking.gift && sent && kept.gift;
+  // Of a gift its receiver is told, by the number of where it goes.
+  const told = counter.told.filter((each) => !gift || each === "sent" || each === "ready");
   return (
     <>
       {asking.phone !== "no" && sent && (
@@ -33,6 +43,11 @@ export function Besides({ counter, kept, change, sent }: Props) {
             value={kept.phone}
             onChange={(event) => change({ phone: event.target.value })}
           />
+          {told.length > 0 && (
+            <span className="mt-1 block text-xs quiet">
+              {say("phoneTold", { when: say.list(told.map((each) => say(occasions[each]))) })}
+            </span>
+          )}
         </label>
       )}
       {asking.extras.map((extra) => (

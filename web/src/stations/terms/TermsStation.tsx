@@ -19,6 +19,7 @@ import { MailServer } from "./MailServer";
 import { OtherWords } from "./OtherWords";
 import { OwnPhrases } from "./OwnPhrases";
 import { SellerNotices } from "./SellerNotices";
+import { ShortMessages } from "./ShortMessages";
 
 const kinds = [
   { id: "returns", name: say("returns") },
@@ -159,6 +160,7 @@ export function TermsStation() {
       <Fold title={say("letters")} note={say("whatBuyersAreWrittenWhen")}>
         <MailServer />
         <SellerNotices />
+        <ShortMessages />
         <LetterTexts languages={languages} />
       </Fold>
       <Fold title={say("whatWeSay")} note={say("phrasesCounterLettersPapersWorded")}>

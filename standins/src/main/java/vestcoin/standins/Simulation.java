@@ -14,6 +14,7 @@ import vestcoin.standins.rates.ExchangeRates;
 import vestcoin.standins.register.Register;
 import vestcoin.standins.shared.Services;
 import vestcoin.standins.taxrates.TaxRates;
+import vestcoin.standins.texts.ShortMessages;
 import vestcoin.standins.time.SharedClock;
 
 /** All simulated services together, behind one port of loopback. */
@@ -28,6 +29,7 @@ public record Simulation(
         Register register,
         AddressFinder places,
         TaxRates taxRates,
+        ShortMessages texts,
         OtherSite elsewhere,
         SharedClock time)
         implements AutoCloseable {
@@ -44,14 +46,15 @@ public record Simulation(
         Register register = new Register();
         AddressFinder places = new AddressFinder();
         TaxRates taxRates = new TaxRates();
+        ShortMessages texts = new ShortMessages();
         OtherSite elsewhere = new OtherSite();
         try {
             return new Simulation(
                     Services.start(
                             port,
                             List.of(
-                                    cards, wallet, carrier, rates, bank, post, register, places, taxRates, elsewhere,
-                                    time)),
+                                    cards, wallet, carrier, rates, bank, post, register, places, taxRates, texts,
+                                    elsewhere, time)),
                     cards,
                     wallet,
                     carrier,
@@ -61,6 +64,7 @@ public record Simulation(
                     register,
                     places,
                     taxRates,
+                    texts,
                     elsewhere,
                     time);
         } catch (IOException e) {

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.context.PricingContexts;
+import vestcoin.app.message.ShortMessages;
 import vestcoin.app.order.Orders;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
@@ -33,6 +34,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Asking;
+import vestcoin.core.terms.ShortMessage;
 
 /** The counter of a shop, and what a basket costs there. Nothing here needs a sign-in. */
 @RestController
@@ -45,6 +47,7 @@ class CounterController {
      * @param left how many there are of what is counted, by product, or product and variation
      * @param regions of countries whose addresses name one, by code and name
      * @param asking what is asked besides name and address
+     * @param told what is told to the telephone number by a short message
      * @param closed whether only those who run the shop can see this
      * @param ownShop whether who looks runs it
      * @param phrases the shop's own wording of what the counter says, by code
@@ -71,6 +74,7 @@ class CounterController {
             boolean closed,
             boolean ownShop,
             Asking asking,
+            List<ShortMessage> told,
             Map<String, String> phrases) {}
 
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
@@ -90,6 +94,7 @@ class CounterController {
     private final PlacedOrders placed;
     private final CodeGuessing guessing;
     private final Reductions reductions;
+    private final ShortMessages texts;
     private final Clock clock;
 
     CounterController(
@@ -100,6 +105,7 @@ class CounterController {
             PlacedOrders placed,
             CodeGuessing guessing,
             Reductions reductions,
+            ShortMessages texts,
             Clock clock) {
         this.entrance = entrance;
         this.editions = editions;
@@ -108,6 +114,7 @@ class CounterController {
         this.placed = placed;
         this.guessing = guessing;
         this.reductions = reductions;
+        this.texts = texts;
         this.clock = clock;
     }
 
@@ -173,6 +180,7 @@ class CounterController {
                 entrance.closed(edition.shop()),
                 entrance.whoRuns(edition.shop()).isPresent(),
                 setup.terms().asking(),
+                texts.told(edition.shop(), setup),
                 phrases(setup));
     }
 

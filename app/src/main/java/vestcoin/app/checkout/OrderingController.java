@@ -31,6 +31,7 @@ import vestcoin.app.setup.Policies;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
+import vestcoin.core.place.Destination;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
@@ -134,7 +135,10 @@ class OrderingController {
             throw repriced(wanted, quote);
         }
         if (quote.needsDelivery()) {
-            addressed(wanted.contact(), edition.document().setup().terms().asking());
+            addressed(
+                    wanted.contact(),
+                    edition.document().setup().terms().asking(),
+                    wanted.basket().to().map(Destination::country).orElse(""));
         }
         vouchersFor(wanted.contact().wishes(), document, quote, order.at());
         Problems cash = new Problems();
@@ -228,7 +232,7 @@ class OrderingController {
     }
 
     /** @throws InvalidInput if something is to be sent, and the address lacks a street, a town or a number asked for */
-    private static void addressed(Placing.Contact contact, Asking asking) {
+    private static void addressed(Placing.Contact contact, Asking asking, String country) {
         Problems problems = new Problems();
         problems.when(
                 contact.lines().isEmpty()
@@ -244,7 +248,7 @@ class OrderingController {
                 "contact/city",
                 Message.of("checkout.town-missing"),
                 Message.of("checkout.type-town"));
-        contact.wishes().checkDelivered(asking, "contact/wishes", problems);
+        contact.wishes().checkDelivered(asking, country, "contact/wishes", problems);
         problems.refuseIfAny();
     }
 

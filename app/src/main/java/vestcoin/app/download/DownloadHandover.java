@@ -82,8 +82,9 @@ public class DownloadHandover {
         transaction.executeWithoutResult(status -> {
             Orders.Order order = orders.locked(id);
             OptionalLong change = outbox.change(Outbox.Kind.FILE, id);
-            if (!order.cancelled() && paid(order)) {
-                handOver(order);
+            if (!order.cancelled() && paid(order) && handOver(order)) {
+                // The letter that names them may have been looked for before.
+                payments.announce(id);
             }
             outbox.done(Outbox.Kind.FILE, id, change);
         });
@@ -98,7 +99,8 @@ public class DownloadHandover {
                                         method.id().equals(order.method()) && method.kind() == Payment.Kind.ON_ACCOUNT);
     }
 
-    private void handOver(Orders.Order order) {
+    /** @return whether anything was handed over that had not been */
+    private boolean handOver(Orders.Order order) {
         Document document = editions.spoken(order.shop(), order.by(), order.language());
         List<Product> digital = Json.read(order.quote(), QuoteView.class).lines().stream()
                 .map(QuoteView.Line::product)
@@ -107,17 +109,27 @@ public class DownloadHandover {
                 .filter(product -> product.kind() == Product.Kind.DIGITAL)
                 .toList();
         Instant from = digital.isEmpty() ? null : from(order, document);
+        boolean any = false;
         for (Product product : digital) {
             Product.Download how = product.download().orElse(Product.Download.USUAL);
-            how.link()
-                    .ifPresent(link -> book.handOver(
-                            order.id(), product.id(), null, link, product.name(), from, how.lasts(), how.times()));
-            if (how.link().isEmpty()) {
-                for (ProductFiles.ProductFile file : files.of(order.shop(), product.id())) {
-                    book.handOver(order.id(), product.id(), file.id(), "", file.name(), from, how.lasts(), how.times());
-                }
+            if (how.link().isPresent()) {
+                any |= book.handOver(
+                        order.id(),
+                        product.id(),
+                        null,
+                        how.link().get(),
+                        product.name(),
+                        from,
+                        how.lasts(),
+                        how.times());
+                continue;
+            }
+            for (ProductFiles.ProductFile file : files.of(order.shop(), product.id())) {
+                any |= book.handOver(
+                        order.id(), product.id(), file.id(), "", file.name(), from, how.lasts(), how.times());
             }
         }
+        return any;
     }
 
     /** When it can be fetched first. */

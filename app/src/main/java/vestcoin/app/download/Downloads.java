@@ -68,23 +68,25 @@ public class Downloads {
                 .optional();
     }
 
-    /** Hands a file or a link over, once for each of an order. */
-    void handOver(long order, String product, Long file, String link, String name, Instant from, int days, int most) {
-        sql.sql("""
+    /** Hands a file or a link over, once for each of an order. @return whether it was handed over now */
+    boolean handOver(
+            long order, String product, Long file, String link, String name, Instant from, int days, int most) {
+        return sql.sql("""
                 insert into download(order_id, product, file_id, link, name, token, from_at, until, most)
                 select :order, :product, :file, :link, :name, :token, :from, :until, :most where not exists (select 1
                     from download where order_id = :order and product = :product and (file_id = :file or file_id is
                     null and :file is null))""")
-                .param("order", order)
-                .param("product", product)
-                .param("file", file, java.sql.Types.BIGINT)
-                .param("link", link)
-                .param("name", name)
-                .param("token", UUID.randomUUID().toString())
-                .param("from", from.atOffset(ZoneOffset.UTC))
-                .param("until", from.plus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC))
-                .param("most", most)
-                .update();
+                        .param("order", order)
+                        .param("product", product)
+                        .param("file", file, java.sql.Types.BIGINT)
+                        .param("link", link)
+                        .param("name", name)
+                        .param("token", UUID.randomUUID().toString())
+                        .param("from", from.atOffset(ZoneOffset.UTC))
+                        .param("until", from.plus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC))
+                        .param("most", most)
+                        .update()
+                == 1;
     }
 
     /** Counts one fetching. @return whether there was one left */

@@ -5,11 +5,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -57,6 +59,7 @@ public class Messages {
     private final Editions editions;
     private final OrderSupply supply;
     private final SellerLetters sellers;
+    private final ShortMessages texts;
     private final Outbox outbox;
     private final Clock clock;
     private final String ownUrl;
@@ -68,6 +71,7 @@ public class Messages {
             Editions editions,
             OrderSupply supply,
             SellerLetters sellers,
+            ShortMessages texts,
             Outbox outbox,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
@@ -77,13 +81,17 @@ public class Messages {
         this.editions = editions;
         this.supply = supply;
         this.sellers = sellers;
+        this.texts = texts;
         this.outbox = outbox;
         this.clock = clock;
         this.ownUrl = ownUrl;
     }
 
+    /** Letters and short messages of an order, as they were written. */
     public List<LetterBook.LetterRecord> ofOrder(long order) {
-        return letters.ofOrder(order);
+        return Stream.concat(letters.ofOrder(order).stream(), texts.ofOrder(order).stream())
+                .sorted(Comparator.comparing(LetterBook.LetterRecord::at))
+                .toList();
     }
 
     @TransactionalEventListener(fallbackExecution = true)
@@ -103,6 +111,7 @@ public class Messages {
                         keepUp(orders.byId(order));
                         outbox.done(Outbox.Kind.LETTER, order, change);
                         letters.deliver();
+                        texts.deliver();
                     } catch (RuntimeException e) {
                         LOG.warn("letters of order {} are owed: {}", order, e.toString());
                         keepUpLater(order, seconds + SECONDS_BETWEEN, tries - 1);
@@ -506,11 +515,18 @@ public class Messages {
 
     private boolean owe(
             Orders.Order order, Shop shop, String event, String about, String to, LetterBook.LetterContent said) {
+        String name = order.token() + "." + event + (about.isEmpty() ? "" : "." + about);
+        texts.beside(
+                event,
+                name,
+                order,
+                editions.spoken(order.shop(), order.by(), order.language()).setup(),
+                link(order));
         return letters.owe(
                 LetterBook.About.order(order.shop(), order.id()),
                 shop,
                 event,
-                order.token() + "." + event + (about.isEmpty() ? "" : "." + about),
+                name,
                 to,
                 LetterTexts.in(editions.of(order.shop(), order.by()).document().setup(), order.language())
                         .marked(order.mode(), said));

@@ -40,7 +40,7 @@ class SmtpPost {
         } catch (MailSendException e) {
             throw told(e);
         } catch (MailException e) {
-            throw new ProviderTimeout("The mail server: " + e.getMessage());
+            throw new ProviderTimeout("The mail server takes no letters now.");
         }
     }
 
@@ -89,10 +89,12 @@ class SmtpPost {
     private static RuntimeException told(MailSendException e) {
         Exception failed = e.getFailedMessages().values().stream().findFirst().orElse(e);
         Throwable why = answered(failed).orElse(failed);
-        String what = Optional.ofNullable(why.getMessage())
+        // What a program would say of itself is nothing for a seller.
+        String what = code(why)
+                .flatMap(code -> Optional.ofNullable(why.getMessage()))
                 .flatMap(text -> text.lines().findFirst())
                 .map(String::strip)
-                .orElse("no reason");
+                .orElse("no answer that can be understood came back.");
         return code(why).filter(answered -> answered >= PERMANENT).isPresent()
                 ? new ProviderRejection("The mail server refused it: " + what)
                 : new ProviderTimeout("The mail server does not take letters now: " + what);

@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
+import vestcoin.core.place.PhoneNumber;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
 
@@ -123,9 +124,14 @@ public record Wishes(
                 Message.of("order.type-what-you-pay-with")));
     }
 
-    /** What is missing of it where something is delivered. */
-    public void checkDelivered(Asking asking, String path, Problems problems) {
+    /** What is missing of it, or cannot be, where something is delivered. @param country to which */
+    public void checkDelivered(Asking asking, String country, String path, Problems problems) {
         missing(phone, asking.phone(), "phone", path, problems);
+        problems.when(
+                !phone.isEmpty() && PhoneNumber.international(phone, country).isEmpty(),
+                path + "/phone",
+                Message.of("order.no-telephone-number"),
+                Message.of("order.type-telephone-number"));
     }
 
     /** What of it cannot be, for what the counter asks. */

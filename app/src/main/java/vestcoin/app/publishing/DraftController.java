@@ -22,6 +22,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.message.MailServers;
+import vestcoin.app.message.ShortMessages;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.DraftView;
@@ -59,15 +60,23 @@ class DraftController {
     private final Gateways gateways;
     private final ProductFiles files;
     private final MailServers servers;
+    private final ShortMessages texts;
     private final Clock clock;
 
     DraftController(
-            Drafts drafts, Editions editions, Gateways gateways, ProductFiles files, MailServers servers, Clock clock) {
+            Drafts drafts,
+            Editions editions,
+            Gateways gateways,
+            ProductFiles files,
+            MailServers servers,
+            ShortMessages texts,
+            Clock clock) {
         this.drafts = drafts;
         this.editions = editions;
         this.gateways = gateways;
         this.files = files;
         this.servers = servers;
+        this.texts = texts;
         this.clock = clock;
     }
 
@@ -236,6 +245,7 @@ class DraftController {
                                 Set.of(),
                                 Phrases.forBuyers().size())
                         .having(files.products(shop))
-                        .writing(servers.trouble(shop)));
+                        .writing(servers.trouble(shop))
+                        .texting(texts.line(shop)));
     }
 }

@@ -18,6 +18,7 @@ import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.message.MailServers;
+import vestcoin.app.message.ShortMessages;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
@@ -62,6 +63,7 @@ class OpeningController {
     private final Gateways gateways;
     private final ProductFiles files;
     private final MailServers servers;
+    private final ShortMessages texts;
     private final Clock clock;
 
     OpeningController(
@@ -71,6 +73,7 @@ class OpeningController {
             Gateways gateways,
             ProductFiles files,
             MailServers servers,
+            ShortMessages texts,
             Clock clock) {
         this.doors = doors;
         this.editions = editions;
@@ -78,6 +81,7 @@ class OpeningController {
         this.gateways = gateways;
         this.files = files;
         this.servers = servers;
+        this.texts = texts;
         this.clock = clock;
     }
 
@@ -145,7 +149,8 @@ class OpeningController {
                                 Phrases.forBuyers().size(),
                                 FirstDraft.sampleNames(),
                                 Optional.of(files.products(shop)),
-                                servers.trouble(shop)))
+                                servers.trouble(shop),
+                                texts.line(shop)))
                 .stream()
                 .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
                 .toList();

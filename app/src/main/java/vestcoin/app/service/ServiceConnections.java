@@ -19,7 +19,8 @@ public class ServiceConnections {
     /** What can be connected. The path is where its simulation answers. */
     public enum Kind {
         CARRIER("carrier"),
-        TAX_RATES("tax-rates");
+        TAX_RATES("tax-rates"),
+        SHORT_MESSAGES("short-messages");
 
         private final String path;
 

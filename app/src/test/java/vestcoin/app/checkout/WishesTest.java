@@ -197,7 +197,7 @@ class WishesTest {
                 AskingBuilder.builder().phone(Asking.Field.COMPULSORY).build();
         Wishes.NONE.check(compulsory, "contact/wishes", problems);
         assertThat(problems.list()).as("a download needs none").isEmpty();
-        Wishes.NONE.checkDelivered(compulsory, "contact/wishes", problems);
+        Wishes.NONE.checkDelivered(compulsory, "IE", "contact/wishes", problems);
         assertThat(problems.list()).extracting(Problem::path).containsExactly("contact/wishes/phone");
         gift.put("invoice", OWN_ADDRESS);
         gift.put("phone", "ring me");

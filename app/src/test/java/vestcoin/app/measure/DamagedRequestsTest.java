@@ -59,6 +59,9 @@ class DamagedRequestsTest {
             "tern-and-tether",
             "%27%20or%201=1--");
 
+    /** 502: a mail server that a damaged setting named, and that is none. Source: RFC 9110, 15.6.3. */
+    private static final int SOMEBODY_ELSES = 502;
+
     private record Address(String method, String path, JsonNode body) {}
 
     private final JsonNode described = Json.tree(Files.readString(Path.of("../docs/formats/openapi.json")));
@@ -123,7 +126,7 @@ class DamagedRequestsTest {
                 inside.addAndGet(AT_THE_DOOR.contains(answer.status()) ? 0 : 1);
                 String said = answer.status() + " to " + address.method() + " " + path + " with " + body + ": "
                         + answer.text();
-                if (answer.status() >= 500
+                if (answer.status() >= 500 && answer.status() != SOMEBODY_ELSES
                         || answer.text().contains("\tat ")
                         || answer.text().contains("Exception")
                         || answer.text().contains(OTHERS)

@@ -372,7 +372,8 @@ class AtTheDeskTest {
                                 0,
                                 FirstDraft.sampleNames(),
                                 java.util.Optional.empty(),
-                                java.util.Optional.empty()))
+                                java.util.Optional.empty(),
+                                FindingContext.ShortMessageLine.UNKNOWN))
                 .stream()
                 .map(Finding::id)
                 .toList();

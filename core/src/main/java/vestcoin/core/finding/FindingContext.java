@@ -18,6 +18,7 @@ import vestcoin.core.tax.Sales;
  * @param samples names of the goods a new shop begins with
  * @param files ids of products that have files to download; nothing where nobody knows
  * @param lettersWait why letters do not leave, as the mail server said; nothing where they do
+ * @param texts how short messages leave
  */
 public record FindingContext(
         Instant at,
@@ -27,9 +28,25 @@ public record FindingContext(
         int phrases,
         Set<String> samples,
         Optional<Set<String>> files,
-        Optional<String> lettersWait) {
+        Optional<String> lettersWait,
+        ShortMessageLine texts) {
+    /** @param connected whether there is a service for them @param trouble why they do not leave, as it said */
+    public record ShortMessageLine(boolean connected, Optional<String> trouble) {
+        /** Where nobody looked. */
+        public static final ShortMessageLine UNKNOWN = new ShortMessageLine(true, Optional.empty());
+    }
+
     public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried, int phrases) {
-        this(at, gateways, sales, untried, phrases, Set.of(), Optional.empty(), Optional.empty());
+        this(
+                at,
+                gateways,
+                sales,
+                untried,
+                phrases,
+                Set.of(),
+                Optional.empty(),
+                Optional.empty(),
+                ShortMessageLine.UNKNOWN);
     }
 
     public FindingContext(Instant at, Map<String, Gateway> gateways, Sales sales, Set<String> untried) {
@@ -42,11 +59,17 @@ public record FindingContext(
 
     /** The same where it is known which products have files. */
     public FindingContext having(Set<String> products) {
-        return new FindingContext(at, gateways, sales, untried, phrases, samples, Optional.of(products), lettersWait);
+        return new FindingContext(
+                at, gateways, sales, untried, phrases, samples, Optional.of(products), lettersWait, texts);
     }
 
     /** The same where letters may wait. @param why they do */
     public FindingContext writing(Optional<String> why) {
-        return new FindingContext(at, gateways, sales, untried, phrases, samples, files, why);
+        return new FindingContext(at, gateways, sales, untried, phrases, samples, files, why, texts);
+    }
+
+    /** The same where it is known how short messages leave. */
+    public FindingContext texting(ShortMessageLine line) {
+        return new FindingContext(at, gateways, sales, untried, phrases, samples, files, lettersWait, line);
     }
 }

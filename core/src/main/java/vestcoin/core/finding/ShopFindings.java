@@ -1,8 +1,7 @@
 package vestcoin.core.finding;
 
-import com.google.i18n.phonenumbers.NumberParseException;
-import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import vestcoin.core.message.Message;
+import vestcoin.core.place.PhoneNumber;
 import vestcoin.core.setup.MailForm;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
@@ -33,7 +32,9 @@ final class ShopFindings {
                     Message.of("finding.not-e-mail-address", "email", shop.email()),
                     Message.of("finding.write-hello-my-shop-example"));
         }
-        if (!shop.phone().isBlank() && !isPhone(shop)) {
+        if (!shop.phone().isBlank()
+                && PhoneNumber.international(shop.phone(), shop.address().country())
+                        .isEmpty()) {
             at.look(
                     "bad-phone",
                     "shop/phone",
@@ -52,14 +53,4 @@ final class ShopFindings {
     }
 
     /** Domains kept for examples (RFC 2606, RFC 6761) are addresses too. */
-    /** Whether it has the length and digits of a number somewhere; numbers kept for fiction pass. */
-    private static boolean isPhone(Shop shop) {
-        PhoneNumberUtil numbers = PhoneNumberUtil.getInstance();
-        try {
-            return numbers.isPossibleNumber(
-                    numbers.parse(shop.phone(), shop.address().country()));
-        } catch (NumberParseException e) {
-            return false;
-        }
-    }
 }

@@ -12,6 +12,7 @@ import vestcoin.core.message.Message;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.terms.Asking;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
 
@@ -88,7 +89,35 @@ final class TermsFindings {
                         "terms/letters",
                         Message.of("finding.letters-do-not-leave", "why", why),
                         Message.of("finding.look-at-mail-server")));
+        texts(terms, known.texts(), at);
         lacking("terms/orderButton", Message.of("finding.order-button"), terms.orderButton(), languages, at);
+    }
+
+    /** Short messages that reach nobody, or do not leave. */
+    private static void texts(Terms terms, FindingContext.ShortMessageLine line, Findings.At at) {
+        if (terms.shortMessages().isEmpty()) {
+            return;
+        }
+        if (terms.asking().phone() == Asking.Field.NO) {
+            at.look(
+                    "short-messages-reach-nobody",
+                    "terms/asking/phone",
+                    Message.of("finding.no-telephone-for-short-messages"),
+                    Message.of("finding.let-counter-ask-for-telephone"));
+        }
+        if (!line.connected()) {
+            at.look(
+                    "short-messages-do-not-leave",
+                    "terms/shortMessages",
+                    Message.of("finding.no-service-for-short-messages"),
+                    Message.of("finding.connect-service-for-short-messages"));
+        }
+        line.trouble()
+                .ifPresent(why -> at.look(
+                        "short-messages-wait",
+                        "terms/shortMessages",
+                        Message.of("finding.short-messages-wait", "why", why),
+                        Message.of("finding.look-at-service-for-short-messages")));
     }
 
     /** What counter, letters and papers say themselves, in languages that do not ship. */

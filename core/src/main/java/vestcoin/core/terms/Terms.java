@@ -27,6 +27,7 @@ import java.util.TreeMap;
  * @param asking what the counter asks besides name and address
  * @param callOff how long buyers can call an order off themselves; not at all without it
  * @param notices who on the seller's side is written to, and of what
+ * @param shortMessages what buyers who gave a telephone number are told by a short message
  */
 @RecordBuilder
 public record Terms(
@@ -44,7 +45,8 @@ public record Terms(
         Map<String, Exclusion> exceptions,
         Asking asking,
         Optional<CallOff> callOff,
-        List<SellerNotice> notices) {
+        List<SellerNotice> notices,
+        List<ShortMessage> shortMessages) {
     public static final String LEGAL_NOTICE = "legal-notice";
     public static final String PRIVACY = "privacy";
     public static final String SHIPPING = "shipping";
@@ -63,6 +65,7 @@ public record Terms(
         asking = asking == null ? Asking.NOTHING : asking;
         callOff = callOff == null ? Optional.empty() : callOff;
         notices = notices == null ? List.of() : List.copyOf(notices);
+        shortMessages = shortMessages == null ? List.of() : List.copyOf(shortMessages);
     }
 
     public Terms(
@@ -83,6 +86,7 @@ public record Terms(
                 texts,
                 orderButton,
                 prior,
+                null,
                 null,
                 null,
                 null,

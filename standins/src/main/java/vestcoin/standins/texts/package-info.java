@@ -1,0 +1,2 @@
+/** The simulated service for short messages. */
+package vestcoin.standins.texts;
