@@ -91,6 +91,7 @@ export function Besides({ counter, kept, change, sent }: Props) {
       )}
       {(gift || (asking.invoiceAddress && kept.apart)) && (
         <InvoiceTo
+          shop={counter.shop}
           language={counter.language}
           countries={counter.everywhere}
           address={kept.invoice}

@@ -2,8 +2,10 @@ import { countryName } from "../../shared/places";
 import { type Part, postcodeName, rowsOf } from "../address";
 import type { InvoiceTo as Address } from "../basket";
 import { useSay } from "../phrases";
+import { Street } from "./Street";
 
 interface Props {
+  shop: string;
   language: string;
   countries: string[];
   address: Address;
@@ -13,7 +15,7 @@ interface Props {
 const billing = (field: string) => `billing ${field}`;
 
 /** Where the invoice goes, if not where the goods do. Nothing here changes a price. */
-export function InvoiceTo({ language, countries, address, change }: Props) {
+export function InvoiceTo({ shop, language, countries, address, change }: Props) {
   const say = useSay();
   const field = (part: "name" | Exclude<Part, "region">, label: string, autoComplete: string, required = true) => (
     <label key={part} className="mb-3 block flex-1">
@@ -50,7 +52,17 @@ export function InvoiceTo({ language, countries, address, change }: Props) {
       </label>
       {rows.map((row) => (
         <div key={row.join()} className="flex gap-3">
-          {row.includes("street") && field("street", say("street"), "address-line1")}
+          {row.includes("street") && (
+            <Street
+              shop={shop}
+              country={address.country}
+              label={say("street")}
+              value={address.street}
+              autoComplete={billing("address-line1")}
+              write={(street) => change({ ...address, street })}
+              take={({ street, postcode, city }) => change({ ...address, street, postcode, city })}
+            />
+          )}
           {row.includes("postcode") &&
             field("postcode", postcodeName(address.country) ?? say("postcode"), "postal-code", false)}
           {row.includes("city") && field("city", say("town"), "address-level2")}

@@ -5,6 +5,7 @@ import { Said } from "../../shared/Said";
 import { type Part, postcodeName, rowsOf } from "../address";
 import { useSay } from "../phrases";
 import { Besides } from "./Besides";
+import { Street } from "./Street";
 import type { StepProps } from "./shared";
 import { VouchersFor } from "./VouchersFor";
 
@@ -38,12 +39,17 @@ export function WhereStep({
     : [["postcode" as Part], ...(regions.length > 0 ? [["region" as Part]] : [])];
   const parts: Record<Part, ReactNode> = {
     street: (
-      <Text
+      <Street
         key="street"
+        shop={counter.shop}
+        country={kept.country}
         label={say("street")}
         value={kept.street}
         autoComplete="address-line1"
-        onChange={(street) => change({ street })}
+        write={(street) => change({ street })}
+        take={({ region, ...found }) =>
+          change(regions.some(([code]) => code === region) ? { ...found, region } : found)
+        }
       />
     ),
     postcode: (

@@ -26,6 +26,8 @@ public class RateLimits {
         ORDERS_BY_ADDRESS(12, Duration.ofHours(1)),
         /** Letters with a link to sign in, to one e-mail address. */
         LINKS_BY_ADDRESS(5, Duration.ofHours(1)),
+        /** Addresses looked for from one client. */
+        ADDRESSES_BY_CLIENT(120, Duration.ofMinutes(1)),
         /** Codes tried in vain from one client. */
         CODES_BY_CLIENT(12, Duration.ofMinutes(5)),
         /** Codes tried in vain by all together. */

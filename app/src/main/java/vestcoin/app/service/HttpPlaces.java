@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -36,6 +38,24 @@ class HttpPlaces implements PlaceFinder {
                 null,
                 PATIENCE);
         return new Point(decimal(answer.path("latitude")), decimal(answer.path("longitude")));
+    }
+
+    @Override
+    public List<FoundAddress> addresses(String country, String text) {
+        List<FoundAddress> found = new ArrayList<>();
+        calls.json(
+                        finder,
+                        "GET",
+                        "/v1/addresses?country=" + encoded(country) + "&text=" + encoded(text),
+                        Map.of(),
+                        null,
+                        PATIENCE)
+                .forEach(each -> found.add(new FoundAddress(
+                        each.path("street").asString(""),
+                        each.path("postcode").asString(""),
+                        each.path("city").asString(""),
+                        each.path("region").asString(""))));
+        return found;
     }
 
     private static BigDecimal decimal(JsonNode node) {

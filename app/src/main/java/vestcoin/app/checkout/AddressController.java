@@ -1,0 +1,40 @@
+package vestcoin.app.checkout;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.edge.RateLimits;
+import vestcoin.app.service.AddressProposals;
+import vestcoin.app.service.PlaceFinder.FoundAddress;
+
+/** Proposes addresses at the counter as a buyer types, while a finder answers. */
+@RestController
+class AddressController {
+    private final CounterEntrance entrance;
+    private final AddressProposals proposals;
+    private final RateLimits pace;
+
+    AddressController(CounterEntrance entrance, AddressProposals proposals, RateLimits pace) {
+        this.entrance = entrance;
+        this.proposals = proposals;
+        this.pace = pace;
+    }
+
+    /** @param text as much as was typed of the street */
+    @GetMapping("/api/counter/{shop}/addresses")
+    List<FoundAddress> addresses(
+            @PathVariable String shop,
+            @RequestParam String country,
+            @RequestParam String text,
+            HttpServletRequest request) {
+        entrance.into(shop);
+        return pace.wait(RateLimits.Of.ADDRESSES_BY_CLIENT, request.getRemoteAddr())
+                        .isPresent()
+                ? List.of()
+                : proposals.of(country, text);
+    }
+}
