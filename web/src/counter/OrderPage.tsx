@@ -13,7 +13,7 @@ import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
 import { IssuedVouchers } from "./IssuedVouchers";
 import { directionOf, type Say, SayProvider, useCatalogue, useSay } from "./phrases";
-import { arrives } from "./promise";
+import { arrives, hoursOf } from "./promise";
 import { SendBack } from "./SendBack";
 import { Summary } from "./Summary";
 import { TransferSlip } from "./TransferSlip";
@@ -250,6 +250,19 @@ function WhereTo({ order }: { order: PlacedOrder }) {
   );
 }
 
+/** What takes place on a day, when and where. */
+function Attending({ order }: { order: PlacedOrder }) {
+  const say = useSay();
+  return order.attending.map((each) => (
+    <section key={each.product + each.starts} className="mb-4 border-s-4 border-accent ps-3" aria-label={each.name}>
+      <p className="text-xs quiet">{say("takesPlace")}</p>
+      <p className="font-semibold">{`${plain(each.quantity)} ${each.name}`}</p>
+      <p>{hoursOf(each, order.language)}</p>
+      {each.where.length > 0 && <p>{each.where.join(", ")}</p>}
+    </section>
+  ));
+}
+
 /** Each parcel that has left, what is in it and where it is; and what is still to come. */
 function Parcels({ order }: { order: PlacedOrder }) {
   const say = useSay();
@@ -368,6 +381,7 @@ function Receipt({ counter, order, fresh }: ReceiptProps) {
       </p>
       {order.reference && <p className="-mt-3 mb-4">{say("yourOrderNumberIs", { number: order.reference })}</p>}
       <WhereTo order={order} />
+      <Attending order={order} />
       <Parcels order={order} />
       {order.slip && <TransferSlip slip={order.slip} language={counter.language} until={order.keptUntil} />}
       <section className="ticket px-5 py-4" aria-label={say("receipt")}>

@@ -13,3 +13,17 @@ export function arrives(promise: { earliest: string; latest: string }, language:
     ? say("arrivesOn", { day: format.format(day(promise.latest)) })
     : say("arrives", { from: format.format(day(promise.earliest)), to: format.format(day(promise.latest)) });
 }
+
+/** When something takes place, as the shop's clock has it, whatever zone the reader's is in: "Saturday 5 December, 10:00 – 13:00". */
+export function hoursOf({ starts, ends }: { starts: string; ends: string }, language: string): string {
+  const wall = (local: string) => new Date(`${local.slice(0, 16)}:00Z`);
+  const format = new Intl.DateTimeFormat(language, {
+    weekday: "long",
+    day: "numeric",
+    month: "long",
+    hour: "numeric",
+    minute: "2-digit",
+    timeZone: "UTC",
+  });
+  return format.formatRange(wall(starts), wall(ends));
+}

@@ -159,6 +159,12 @@ export function OrderSheet() {
                 )}
               </p>
             )}
+            {order.attending.map((each) => (
+              <p key={each.product + each.starts} className="mt-1 border-s-4 border-accent ps-2">
+                <span className="font-semibold">{say("attends")}</span> {`${plain(each.quantity)} ${each.name}`}
+                {`, ${wall(each.starts)}–${each.ends.slice(11, 16)}`}
+              </p>
+            ))}
             {order.agreed.length > 0 && (
               <p className="text-xs quiet">
                 {say("agreedEditionRead", {

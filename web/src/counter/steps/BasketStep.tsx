@@ -5,6 +5,7 @@ import { Said } from "../../shared/Said";
 import { TextButton } from "../../shared/TextButton";
 import { type Kept, moved, sameLine, stepOf } from "../basket";
 import { useSay } from "../phrases";
+import { hoursOf } from "../promise";
 import type { StepProps } from "./shared";
 
 /** What is in the basket, and what can be put in. Choices are made before the basket. */
@@ -118,7 +119,7 @@ export function BasketStep({
         {counter.products.map((product) => (
           <Thing
             key={product.id}
-            product={product}
+            product={toCome(product, counter.now)}
             listed={counter.prices[product.id]}
             reduced={counter.reduced[product.id]}
             left={counter.left}
@@ -189,6 +190,15 @@ function itemOf(product: Product, options: Record<string, string>, left: Record<
   return own && own in left ? own : product.id;
 }
 
+/** A product without the days that have come. @param now on the shop's clock */
+const toCome = (product: Product, now: string): Product => ({
+  ...product,
+  options: product.options.map((option) => ({
+    ...option,
+    choices: option.choices.filter(({ when }) => !when || when.starts > now),
+  })),
+});
+
 function Thing({
   product,
   listed,
@@ -218,7 +228,9 @@ function Thing({
   const [amount, setAmount] = useState("");
   const [asked, setAsked] = useState(false);
   const donation = product.kind === "donation" || (product.kind === "voucher" && product.bounds != null);
-  const gone = Number(left[itemOf(product, options, left)] ?? "1") <= 0;
+  const gone =
+    Number(left[itemOf(product, options, left)] ?? "1") <= 0 ||
+    product.options.some((option) => option.choices.length === 0);
   const open = product.options.filter((option) => !options[option.id]);
   const unsaid = donation && !/^\d+([.,]\d+)?$/.test(amount.trim());
   const put = () => {
@@ -271,6 +283,7 @@ function Thing({
       {product.options.map((option) => (
         <fieldset key={option.id} className="mt-2 flex flex-wrap items-center gap-2">
           <legend className="float-start me-2 text-xs quiet">{option.name}</legend>
+          {option.choices.length === 0 && <span className="quiet">{say("noDayLeft")}</span>}
           {option.choices.map((choice) => (
             <label
               key={choice.id}
@@ -284,6 +297,7 @@ function Thing({
                 onChange={() => setOptions({ ...options, [option.id]: choice.id })}
               />
               {choice.name}
+              {choice.when && <span className="block text-xs">{hoursOf(choice.when, language)}</span>}
             </label>
           ))}
         </fieldset>

@@ -9,6 +9,7 @@ import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { Combinations } from "./Combinations";
 import { adds, newChoices, type Option, type Variation, variationOf, withFigure } from "./choices";
+import { Days } from "./Days";
 import { LeftField } from "./LeftField";
 
 type Product = Setup["goods"]["products"][number];
@@ -112,6 +113,7 @@ export function ChoicesBoard({ product, at }: { product: Product; at: SetupPath<
       ))}
       <NewOption product={product} at={at} />
       <Combinations product={product} at={at} />
+      {(product.kind === "service" || product.kind === "remote-service") && <Days product={product} at={at} />}
     </section>
   );
 }

@@ -87,7 +87,8 @@ class ArchitectureTest {
             "Subscriptions$Subscription",
             "Downloads$Download",
             "SoldVouchers$SoldVoucher",
-            "SalesPapers$PaperOfOrder");
+            "SalesPapers$PaperOfOrder",
+            "Bookings$Booking");
 
     /**
      * Tables with a second writer: a shop is begun by its setup and opened by who may; an order's standing follows its

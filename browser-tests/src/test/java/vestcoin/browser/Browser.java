@@ -55,7 +55,9 @@ final class Browser implements AutoCloseable {
         this.driver = driver;
         this.profile = profile;
         this.wait = new WebDriverWait(driver, Duration.ofSeconds(10), Duration.ofMillis(20));
-        this.wait.ignoring(org.openqa.selenium.StaleElementReferenceException.class);
+        this.wait
+                .ignoring(org.openqa.selenium.StaleElementReferenceException.class)
+                .ignoring(org.openqa.selenium.ElementNotInteractableException.class);
     }
 
     /**
@@ -214,7 +216,8 @@ final class Browser implements AutoCloseable {
 
     void keys(CharSequence... keys) {
         others += keys.length;
-        driver.switchTo().activeElement().sendKeys(keys);
+        // What has the focus may just be going, as a button of a dialog that closes; then the keys wait.
+        again(() -> driver.switchTo().activeElement().sendKeys(keys));
     }
 
     void waitFor(String what, java.util.function.BooleanSupplier condition) {

@@ -58,12 +58,12 @@ class BookingController {
         Setup setup = drafts.of(shop).document().setup();
         List<Coming> coming = bookings.from(shop, now(setup), SHOWN).stream()
                 .map(booking -> new Coming(
-                        Feed.name(setup, booking.place()),
+                        Feed.name(setup, booking),
                         booking.starts(),
                         booking.ends(),
                         booking.number(),
                         booking.name(),
-                        Feed.things(booking.quote()),
+                        Feed.things(booking),
                         booking.standing(),
                         booking.sent()))
                 .toList();

@@ -1,5 +1,6 @@
 package vestcoin.app.booking;
 
+import java.math.BigDecimal;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -8,12 +9,17 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Slots that orders have taken, and the address of the shop's calendar of them. */
+/** Slots that orders have taken, days of services they attend, and the address of the shop's calendar of them. */
 @Repository
 class Bookings {
-    /** @param place id of the pickup place, or {@code local} @param starts on the shop's clock */
+    /**
+     * @param place id of the pickup place, or {@code local}; of the service where it is attended
+     * @param attended whether it is a service, and how often; nothing of what is collected or brought
+     * @param starts on the shop's clock
+     */
     record Booking(
             String place,
+            BigDecimal attended,
             LocalDateTime starts,
             LocalDateTime ends,
             int number,
@@ -35,9 +41,16 @@ class Bookings {
     /** Of a shop from a time on, the soonest first, at most two thousand. */
     List<Booking> from(String shop, LocalDateTime from, int most) {
         return sql.sql("""
-                select s.place, s.starts, s.ends, o.number, o.token, o.name, o.quote, o.address, o.standing, o.sent
-                    from slot_taken s join orders o on o.id = s.order_id
-                where s.shop = :shop and s.starts >= :from order by s.starts, o.number limit :most""")
+                select s.place, s.attended, s.starts, s.ends, o.number, o.token, o.name, o.quote, o.address, o.standing,
+                    o.sent
+                from (
+                    select place, cast(null as decimal(18, 6)) as attended, starts, ends, order_id from slot_taken
+                        where shop = :shop and starts >= :from
+                    union all
+                    select product, quantity, starts, ends, order_id from attendance
+                        where shop = :shop and starts >= :from
+                ) s join orders o on o.id = s.order_id
+                order by s.starts, o.number limit :most""")
                 .param("shop", shop)
                 .param("from", from)
                 .param("most", Math.min(most, MOST))

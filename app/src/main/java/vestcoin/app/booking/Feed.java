@@ -13,8 +13,10 @@ import java.util.stream.Stream;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
+import vestcoin.core.goods.Product;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.Shop;
 
 /** Bookings as an iCalendar file. Times are written in UTC, so that no calendar has to know the shop's zone. */
 final class Feed {
@@ -32,19 +34,31 @@ final class Feed {
         ZoneId zone = ZoneId.of(setup.shop().timeZone());
         VEvent event = new VEvent();
         // The same for the same order for ever, so that a calendar that asks again changes nothing.
-        event.setUid(booking.token() + "@vest-coin");
+        event.setUid(booking.token()
+                + (booking.attended() == null ? "" : "." + booking.place() + "." + booking.starts()) + "@vest-coin");
         event.setDateTimeStamp(Date.from(now));
         event.setDateStart(Date.from(
                 booking.starts().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
         event.setDateEnd(Date.from(
                 booking.ends().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
-        event.setSummary(booking.number() + ", " + booking.name() + ": " + name(setup, booking.place()));
+        event.setSummary(booking.number() + ", " + booking.name() + ": " + name(setup, booking));
         event.setLocation(where(setup, booking));
-        event.setDescription(things(booking.quote()) + "\n" + booking.standing());
+        event.setDescription(things(booking) + "\n" + booking.standing());
         return event;
     }
 
-    static String name(Setup setup, String place) {
+    /** What the seller calls it. */
+    static String name(Setup setup, Bookings.Booking booking) {
+        return booking.attended() == null
+                ? place(setup, booking.place())
+                : setup.goods().products().stream()
+                        .filter(product -> product.id().equals(booking.place()))
+                        .findFirst()
+                        .map(Product::name)
+                        .orElse(booking.place());
+    }
+
+    private static String place(Setup setup, String place) {
         return setup.pickup().places().stream()
                 .filter(spot -> spot.id().equals(place))
                 .map(Pickup.Spot::name)
@@ -56,8 +70,13 @@ final class Feed {
                 .orElse(place);
     }
 
-    /** The pickup place's address; of what is brought round, the buyer's. */
+    /** The pickup place's address; of what is brought round, the buyer's; of a service, the shop's. */
     private static String where(Setup setup, Bookings.Booking booking) {
+        if (booking.attended() != null) {
+            Shop.Address own = setup.shop().address();
+            return Stream.concat(own.lines().stream(), Stream.of(own.postcode() + " " + own.city()))
+                    .collect(Collectors.joining(", "));
+        }
         return setup.pickup().places().stream()
                 .filter(spot -> spot.id().equals(booking.place()))
                 .findFirst()
@@ -69,7 +88,14 @@ final class Feed {
                 });
     }
 
-    static String things(String quote) {
+    /** What is handed over, or how many come. */
+    static String things(Bookings.Booking booking) {
+        return booking.attended() == null
+                ? things(booking.quote())
+                : booking.attended().stripTrailingZeros().toPlainString();
+    }
+
+    private static String things(String quote) {
         return Json.read(quote, QuoteView.class).lines().stream()
                 .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + line.name()
                         + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices())))

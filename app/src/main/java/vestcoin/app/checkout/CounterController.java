@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,6 +48,7 @@ class CounterController {
      * @param left how many there are of what is counted, by product, or product and variation
      * @param regions of countries whose addresses name one, by code and name
      * @param asking what is asked besides name and address
+     * @param now on the shop's clock: what has begun is not sold
      * @param told what is told to the telephone number by a short message
      * @param closed whether only those who run the shop can see this
      * @param ownShop whether who looks runs it
@@ -75,6 +77,7 @@ class CounterController {
             boolean ownShop,
             Asking asking,
             List<ShortMessage> told,
+            LocalDateTime now,
             Map<String, String> phrases) {}
 
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
@@ -181,6 +184,7 @@ class CounterController {
                 entrance.whoRuns(edition.shop()).isPresent(),
                 setup.terms().asking(),
                 texts.told(edition.shop(), setup),
+                LocalDateTime.ofInstant(clock.instant(), document.compiled().zone()),
                 phrases(setup));
     }
 

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.InvoiceAddress;
 import vestcoin.app.order.Orders;
@@ -19,6 +20,7 @@ import vestcoin.core.payment.Payment;
  * @param processor where the page sends the card number, and the key it names itself by
  * @param slip what a transfer is made out to, for what is still to come
  * @param handover where and when it is collected or brought
+ * @param attending what takes place on a day
  * @param address where it goes
  * @param method id of the way to pay chosen
  * @param sent how much of it has left or was handed over: no, in part or all
@@ -56,6 +58,7 @@ record PlacedOrder(
         String language,
         boolean cancelled,
         Optional<Handover> handover,
+        List<Attendance> attending,
         Orders.Address address,
         String method,
         String sent,

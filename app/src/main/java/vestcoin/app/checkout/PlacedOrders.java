@@ -10,6 +10,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
@@ -99,6 +100,7 @@ class PlacedOrders {
                 language,
                 order.cancelled(),
                 Handover.of(document.setup(), asked, quote),
+                Attendance.of(document.setup(), asked),
                 Json.read(order.address(), Orders.Address.class),
                 order.method(),
                 order.sent(),

@@ -65,12 +65,14 @@ public class DownloadHandover {
         this.transaction = new TransactionTemplate(transactions);
     }
 
+    @org.springframework.core.annotation.Order(FollowedTransactions.HANDOVER)
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
         transactions.afterwards(() -> handOver(moved.order()));
     }
 
     /** What was paid without being handed over, because a crash came between. */
+    @org.springframework.core.annotation.Order(FollowedTransactions.HANDOVER)
     @EventListener(ApplicationReadyEvent.class)
     @Scheduled(fixedDelayString = "PT5M", initialDelayString = "PT5M")
     public void makeGood() {

@@ -21,6 +21,7 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.Letter.Row;
 import vestcoin.app.message.LetterBook.LetterContent;
+import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.InvoiceAddress;
@@ -176,6 +177,22 @@ final class LetterTexts {
                         slip.reference())));
         paragraphs.addAll(besides.again());
         return paragraphs;
+    }
+
+    /** What takes place, when and where. */
+    String attending(Attendance each) {
+        return say(
+                each.where().isEmpty() ? "takes-place" : "takes-place-at",
+                "what",
+                each.quantity().stripTrailingZeros().toPlainString() + " " + each.name(),
+                "day",
+                phrases.weekday(each.starts().toLocalDate()),
+                "from",
+                each.starts().toLocalTime(),
+                "to",
+                each.ends().toLocalTime(),
+                "where",
+                String.join(", ", each.where()));
     }
 
     /** Where and when, and what to bring. */

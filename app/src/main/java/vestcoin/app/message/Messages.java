@@ -96,7 +96,8 @@ public class Messages {
 
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
-        keepUpLater(moved.order(), 0, MOST_TRIES_AT_ONCE);
+        // Behind what hands something over: the letter names it.
+        outbox.afterwards(() -> keepUpLater(moved.order(), 0, MOST_TRIES_AT_ONCE));
     }
 
     /** Writes and sends what is owed of an order. What fails is tried again after a while; at the next start anyway. */

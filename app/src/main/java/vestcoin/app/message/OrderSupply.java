@@ -9,7 +9,9 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import vestcoin.app.download.Downloads;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
@@ -67,9 +69,17 @@ class OrderSupply {
                 .toList();
     }
 
-    /** In sentences, what is charged again, from when files can be fetched, the buyer's number, to whom vouchers go. */
+    /**
+     * In sentences, what takes place when and where, what is charged again, from when files can be fetched, the buyer's
+     * number, to whom vouchers go.
+     */
     List<String> besides(Orders.Order order, Document document) {
-        return Stream.of(again(order), later(order, document), wished(order, document), tooMuch(order, document))
+        return Stream.of(
+                        attending(order, document),
+                        again(order),
+                        later(order, document),
+                        wished(order, document),
+                        tooMuch(order, document))
                 .flatMap(List::stream)
                 .toList();
     }
@@ -77,6 +87,16 @@ class OrderSupply {
     /** What came too much for it. */
     List<Surpluses.Surplus> surpluses(Orders.Order order) {
         return surpluses.of(order.id());
+    }
+
+    /** What takes place on a day, of an order that stands. */
+    private static List<String> attending(Orders.Order order, Document document) {
+        LetterTexts words = LetterTexts.in(document.setup(), order.language());
+        return order.cancelled()
+                ? List.of()
+                : Attendance.of(document.setup(), OrderFile.parse(order.document())).stream()
+                        .map(words::attending)
+                        .toList();
     }
 
     private List<String> tooMuch(Orders.Order order, Document document) {

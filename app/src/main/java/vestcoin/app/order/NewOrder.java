@@ -64,5 +64,6 @@ public record NewOrder(
             List<Orders.Voucher> vouchers,
             List<Orders.Voucher> given,
             Map<String, BigDecimal> stock,
-            Optional<Orders.Slot> slot) {}
+            Optional<Orders.Slot> slot,
+            List<Attendance> attending) {}
 }

@@ -19,7 +19,12 @@ final class OrderReservations {
 
     static NewOrder.Reservations of(Editions.Edition edition, Order order, QuoteView quote) {
         return new NewOrder.Reservations(
-                uses(edition, quote), paying(quote), given(order, quote), stock(quote), slot(edition, order, quote));
+                uses(edition, quote),
+                paying(quote),
+                given(order, quote),
+                stock(quote),
+                slot(edition, order, quote),
+                Attendance.of(edition.document().setup(), order));
     }
 
     /** Vouchers it is paid with. */

@@ -241,6 +241,7 @@ public class Orders {
         Order placed = byToken(token).orElseThrow();
         order.reserves().uses().forEach(use -> reservations.take(placed, use, history(order.shop(), placed.email())));
         order.reserves().slot().ifPresent(slot -> reservations.take(placed, slot));
+        reservations.take(placed, order.reserves().attending());
         order.reserves().stock().forEach((item, quantity) -> {
             if (!counted.take(order.shop(), item, quantity)) {
                 throw new SoldOut(item);
@@ -340,6 +341,9 @@ public class Orders {
         stock.forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
         given.giveBack(order.id());
         sql.sql("delete from slot_taken where order_id = :id")
+                .param("id", order.id())
+                .update();
+        sql.sql("delete from attendance where order_id = :id")
                 .param("id", order.id())
                 .update();
         sql.sql(COUNT_BACK).param("shop", order.shop()).param("id", order.id()).update();

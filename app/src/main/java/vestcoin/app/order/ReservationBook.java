@@ -1,5 +1,9 @@
 package vestcoin.app.order;
 
+import java.math.BigDecimal;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import vestcoin.app.outside.MailAddress;
@@ -34,6 +38,25 @@ class ReservationBook {
                 .param("ends", slot.ends())
                 .param("order", order.id())
                 .update();
+    }
+
+    /** Books what takes place on a day. Two lines of the same are one. */
+    void take(Orders.Order order, List<Attendance> attending) {
+        attending.stream()
+                .collect(Collectors.groupingBy(
+                        each -> List.of(each.product(), each.starts()), LinkedHashMap::new, Collectors.toList()))
+                .values()
+                .forEach(same -> sql.sql("insert into attendance(shop, order_id, product, starts, ends, quantity) "
+                                + "values (:shop, :order, :product, :starts, :ends, :quantity)")
+                        .param("shop", order.shop())
+                        .param("order", order.id())
+                        .param("product", same.get(0).product())
+                        .param("starts", same.get(0).starts())
+                        .param("ends", same.get(0).ends())
+                        .param(
+                                "quantity",
+                                same.stream().map(Attendance::quantity).reduce(BigDecimal.ZERO, BigDecimal::add))
+                        .update());
     }
 
     /** @param now how often it was used so far @throws Orders.DiscountExhausted if that is all it may be */

@@ -20,6 +20,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Cancelling;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
@@ -106,6 +107,7 @@ class OrderController {
             List<Line> lines,
             Destination to,
             Optional<Handover> handover,
+            List<Attendance> attending,
             boolean withdrawn,
             boolean lapsed,
             List<Dispatching.Left> departures,
@@ -355,6 +357,7 @@ class OrderController {
                 asked.lines(),
                 asked.to(),
                 Handover.of(document.setup(), asked, quote),
+                Attendance.of(document.setup(), asked),
                 orders.withdrawn(order.id()),
                 order.lapsed(),
                 dispatching.departures(order.id()),

@@ -15,6 +15,9 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class FollowedTransactions extends JdbcTransactionManager {
+    /** Place of listeners that hand something over: before those who tell of it. */
+    public static final int HANDOVER = 0;
+
     private static final Logger LOG = LoggerFactory.getLogger(FollowedTransactions.class);
 
     /** What the transactions of one thread leave behind. */

@@ -28,10 +28,12 @@ public class Outbox {
 
     private final JdbcClient sql;
     private final ApplicationEventPublisher events;
+    private final FollowedTransactions transactions;
 
-    Outbox(JdbcClient sql, ApplicationEventPublisher events) {
+    Outbox(JdbcClient sql, ApplicationEventPublisher events, FollowedTransactions transactions) {
         this.sql = sql;
         this.events = events;
+        this.transactions = transactions;
     }
 
     /** Notes that an order has changed, and tells once that is committed. */
@@ -54,6 +56,11 @@ public class Outbox {
             }
         }
         events.publishEvent(new PaymentBook.PaymentChanged(order));
+    }
+
+    /** Does something once the change that is told of has let go of its connection, behind what was begun before. */
+    public void afterwards(Runnable work) {
+        transactions.afterwards(work);
     }
 
     /** Orders of which something is owed, the oldest first, so many at a time. */

@@ -2,9 +2,13 @@ package vestcoin.app.run;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.time.Clock;
+import java.time.LocalDate;
 import org.springframework.stereotype.Component;
 import vestcoin.app.download.ProductFiles;
 import vestcoin.app.payment.Vouchers;
+import vestcoin.app.setup.Document;
+import vestcoin.app.stock.StockBook;
 
 /** What the demo sells that lies beside its setup: files, and a voucher somebody has. */
 @Component
@@ -13,10 +17,24 @@ class DemoGoods {
 
     private final ProductFiles files;
     private final Vouchers vouchers;
+    private final StockBook stock;
+    private final Clock clock;
 
-    DemoGoods(ProductFiles files, Vouchers vouchers) {
+    DemoGoods(ProductFiles files, Vouchers vouchers, StockBook stock, Clock clock) {
         this.files = files;
         this.vouchers = vouchers;
+        this.stock = stock;
+        this.clock = clock;
+    }
+
+    /** The demo's setup, its workshop on the Saturdays to come. */
+    Document setup() {
+        Document file = Document.parse(DemoShop.setupFile());
+        return DemoDays.with(file, today(file));
+    }
+
+    private LocalDate today(Document setup) {
+        return LocalDate.ofInstant(clock.instant(), setup.compiled().zone());
     }
 
     void put() throws IOException {
@@ -28,6 +46,7 @@ class DemoGoods {
                 "application/pdf",
                 new ByteArrayInputStream(plans),
                 plans.length);
+        DemoDays.seat(stock, today(Document.parse(DemoShop.setupFile())));
         vouchers.issue(DemoShop.SHOP, "GIFT-KITE-2026", "EUR", VOUCHER_CENTS, "test");
     }
 }

@@ -13,7 +13,6 @@ import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.service.ServiceConnections;
-import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Line;
@@ -85,7 +84,7 @@ public class DemoShop {
         if (!people.none()) {
             return;
         }
-        drafts.create(SHOP, Document.parse(setupFile()));
+        drafts.create(SHOP, goods.setup());
         people.letIn(people.add(EMAIL, PASSWORD), SHOP);
         String url = gateways.connect(
                         SHOP,

@@ -65,7 +65,8 @@ class SalesPapers {
                                 within group (order by seq), '') from dispatch
                                 where order_id = o.id and tracking <> '') as tracking,
                             coalesce((select cast(min(starts) as varchar) from slot_taken
-                                where shop = o.shop and order_id = o.id), '') as slot, o.quote
+                                where shop = o.shop and order_id = o.id), (select cast(min(starts) as varchar)
+                                from attendance where order_id = o.id), '') as slot, o.quote
                         from paper p join orders o on o.id = p.order_id
                         where p.shop = :shop and p.mode = :mode and p.at >= :from and p.at < :to
                         order by p.at, p.id""")

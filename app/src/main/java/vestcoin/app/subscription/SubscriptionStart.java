@@ -84,6 +84,7 @@ class SubscriptionStart {
         }
     }
 
+    @org.springframework.core.annotation.Order(FollowedTransactions.HANDOVER)
     @TransactionalEventListener(fallbackExecution = true)
     void moved(PaymentBook.PaymentChanged moved) {
         transactions.afterwards(() -> book.ofOrder(moved.order()).stream()
@@ -92,6 +93,7 @@ class SubscriptionStart {
     }
 
     /** Those whose order was paid or called off while nobody looked. */
+    @org.springframework.core.annotation.Order(FollowedTransactions.HANDOVER)
     @EventListener(ApplicationReadyEvent.class)
     @Scheduled(fixedDelayString = "PT5M", initialDelayString = "PT5M")
     void makeGood() {

@@ -68,6 +68,8 @@ final class Faces {
             "discount_use",
             "discount_count",
             "slot_taken",
+            "attendance",
+            "short_message",
             "dispatch",
             "paper",
             "series",

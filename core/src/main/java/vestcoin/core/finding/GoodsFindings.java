@@ -1,5 +1,6 @@
 package vestcoin.core.finding;
 
+import java.time.LocalDateTime;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,23 @@ final class GoodsFindings {
 
     private GoodsFindings() {}
 
+    /** A service none of whose days is still to come. */
+    private static void past(
+            Product product, CompiledSetup compiled, FindingContext context, String path, Findings.At at) {
+        LocalDateTime now = LocalDateTime.ofInstant(context.at(), compiled.zone());
+        List<Product.Appointment> all = product.options().stream()
+                .flatMap(option -> option.choices().stream())
+                .flatMap(choice -> choice.when().stream())
+                .toList();
+        if (!all.isEmpty() && all.stream().noneMatch(when -> when.starts().isAfter(now))) {
+            at.look(
+                    "dates-are-past",
+                    path + "/options",
+                    Message.of("finding.dates-of-are-past", "product", product.name()),
+                    Message.of("finding.add-days-to-come"));
+        }
+    }
+
     static void add(CompiledSetup compiled, FindingContext context, Findings.At at) {
         Setup setup = compiled.setup();
         if (setup.goods().products().isEmpty()) {
@@ -39,6 +57,7 @@ final class GoodsFindings {
         for (Product typed : setup.goods().products()) {
             Product product = compiled.shelf().find(typed.id()).orElse(typed);
             String path = "goods/products/" + product.id();
+            past(product, compiled, context, path, at);
             if (byWeight
                     && product.physical()
                     && product.weight().isEmpty()

@@ -2,6 +2,7 @@ package vestcoin.core.goods;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -89,12 +90,35 @@ public record Product(
      *
      * @param extra added to the base price, may be negative; an amount in the shop's currency
      * @param percent added to the base price, in percent of it
+     * @param when of a service that takes place on a day; it is not sold once that has begun
      */
-    public record Choice(String id, String name, Optional<BigDecimal> extra, Optional<BigDecimal> percent) {
+    public record Choice(
+            String id,
+            String name,
+            Optional<BigDecimal> extra,
+            Optional<BigDecimal> percent,
+            Optional<Appointment> when) {
         public Choice {
             extra = extra == null ? Optional.empty() : extra;
             percent = percent == null ? Optional.empty() : percent;
+            when = when == null ? Optional.empty() : when;
         }
+
+        public Choice(String id, String name, Optional<BigDecimal> extra, Optional<BigDecimal> percent) {
+            this(id, name, extra, percent, null);
+        }
+    }
+
+    /** When a service takes place, on the shop's clock. */
+    public record Appointment(LocalDateTime starts, LocalDateTime ends) {}
+
+    /** When it takes place with these choices made, by option and choice. */
+    public List<Appointment> appointments(Map<String, String> chosen) {
+        return options.stream()
+                .flatMap(option -> option.choices().stream()
+                        .filter(choice -> choice.id().equals(chosen.get(option.id())))
+                        .flatMap(choice -> choice.when().stream()))
+                .toList();
     }
 
     public record Sale(BigDecimal price, Window window) {}

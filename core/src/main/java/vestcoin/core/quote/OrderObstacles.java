@@ -53,6 +53,7 @@ final class OrderObstacles {
         if (setup.sellsTo().find(order.to()).isEmpty()) {
             missing.add(Message.of("quote.shop-does-not-sell-to-this-place"));
         }
+        begun(lines);
         stock(lines, left);
         smallest(lines, attempt);
         if (lines.stream().anyMatch(line -> line.product().kind() == Product.Kind.DIGITAL)) {
@@ -90,6 +91,16 @@ final class OrderObstacles {
                         .noneMatch(slot -> slot.start().toLocalDateTime().equals(chosen.get()))) {
             missing.add(Message.of("quote.slot-chosen-not-open-any-more"));
         }
+    }
+
+    /** Services of which the day chosen has come. */
+    private void begun(List<PricedLine> lines) {
+        LocalDateTime now = LocalDateTime.ofInstant(order.at(), setup.zone());
+        lines.stream()
+                .filter(line -> line.product().appointments(line.line().options()).stream()
+                        .anyMatch(when -> !when.starts().isAfter(now)))
+                .forEach(line -> missing.add(Message.of(
+                        "quote.date-chosen-is-past", "product", line.product().name())));
     }
 
     private void stock(List<PricedLine> lines, Map<String, BigDecimal> left) {

@@ -217,6 +217,9 @@ final class GoodsCheck {
         checks.ids(product.options(), Product.Option::id, path + "/options");
         for (Product.Option option : product.options()) {
             choices(option, path + "/options/" + option.id());
+            option.choices().forEach(choice -> choice.when()
+                    .ifPresent(when -> appointment(
+                            product, when, path + "/options/" + option.id() + "/choices/" + choice.id() + "/when")));
         }
         checks.ids(product.variations(), Product.Variation::id, path + "/variations");
         for (Product.Variation variation : product.variations()) {
@@ -238,6 +241,19 @@ final class GoodsCheck {
             variation.price().ifPresent(price -> checks.amount(price, at + "/price", false));
             variation.sale().ifPresent(sale -> sale(sale, at + "/sale"));
         }
+    }
+
+    private void appointment(Product product, Product.Appointment when, String path) {
+        checks.problems.when(
+                product.kind() != Product.Kind.SERVICE && product.kind() != Product.Kind.REMOTE_SERVICE,
+                path,
+                Message.of("setup.only-services-take-place", "product", product.name()),
+                Message.of("setup.make-it-a-service-or-leave-day-out"));
+        checks.problems.when(
+                when.starts() == null || when.ends() == null || !when.ends().isAfter(when.starts()),
+                path,
+                Message.of("setup.ends-before-it-starts"),
+                Message.of("setup.write-day-and-hours"));
     }
 
     private static boolean offers(Product product, String option, String choice) {

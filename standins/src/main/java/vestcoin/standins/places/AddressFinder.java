@@ -67,7 +67,8 @@ public final class AddressFinder extends Service {
     /** Where the house's number stands before the street. */
     private static final Set<String> NUMBER_FIRST = Set.of("IE", "GB", "US");
 
-    private static final Pattern HOUSE = Pattern.compile("(?:^|\\s)(\\d{1,4}[a-z]?)(?=\\s|$)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern HOUSE =
+            Pattern.compile("(?:^|\\s)(\\d{1,4}[a-z]?)(?=\\s|$)", Pattern.CASE_INSENSITIVE);
     private static final int MOST = 5;
 
     private record Town(String name, String region, String postcodeEnd) {}
@@ -105,7 +106,8 @@ public final class AddressFinder extends Service {
     private static List<Map<String, String>> addresses(String country, String text) {
         Matcher house = HOUSE.matcher(text);
         String number = house.find() ? house.group(1) : "1";
-        String street = HOUSE.matcher(text).replaceAll(" ").replace(",", " ").strip().toLowerCase(Locale.ROOT);
+        String street =
+                HOUSE.matcher(text).replaceAll(" ").replace(",", " ").strip().toLowerCase(Locale.ROOT);
         if (street.length() < 2) {
             return List.of();
         }

@@ -1,0 +1,64 @@
+package vestcoin.app.run;
+
+import java.math.BigDecimal;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.TemporalAdjusters;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.format.Json;
+import vestcoin.app.setup.Document;
+import vestcoin.app.stock.StockBook;
+
+/** The Saturdays of the demo's workshop: the next few, whenever the demo begins, with some seats each. */
+final class DemoDays {
+    private static final String PRODUCT = "saturday-workshop";
+    private static final int SATURDAYS = 4;
+    private static final int SEATS = 8;
+    private static final DateTimeFormatter NAMED = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
+
+    private DemoDays() {}
+
+    /** A setup in which the workshop takes place on the Saturdays after a day. */
+    static Document with(Document setup, LocalDate today) {
+        ObjectNode tree = (ObjectNode) setup.tree().deepCopy();
+        for (JsonNode each : tree.path("goods").path("products")) {
+            if (each.path("id").asString().equals(PRODUCT)) {
+                ObjectNode product = (ObjectNode) each;
+                ObjectNode option = product.putArray("options").addObject();
+                option.put("id", "day").put("name", "Day");
+                ArrayNode choices = option.putArray("choices");
+                ArrayNode variations = product.putArray("variations");
+                saturdays(today).forEach(day -> {
+                    ObjectNode choice = choices.addObject();
+                    choice.put("id", day.toString()).put("name", NAMED.format(day));
+                    choice.putObject("when").put("starts", day + "T10:00").put("ends", day + "T13:00");
+                    variations
+                            .addObject()
+                            .put("id", day.toString())
+                            .putObject("options")
+                            .put("day", day.toString());
+                });
+            }
+        }
+        return Document.parse(Json.write(tree));
+    }
+
+    /** Counts the seats. */
+    static void seat(StockBook stock, LocalDate today) {
+        saturdays(today)
+                .forEach(day -> stock.count(
+                        DemoShop.SHOP, PRODUCT + "/" + day, Optional.empty(), Optional.of(BigDecimal.valueOf(SEATS))));
+    }
+
+    private static List<LocalDate> saturdays(LocalDate today) {
+        LocalDate first = today.with(TemporalAdjusters.next(DayOfWeek.SATURDAY));
+        return IntStream.range(0, SATURDAYS).mapToObj(first::plusWeeks).toList();
+    }
+}
