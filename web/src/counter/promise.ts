@@ -14,13 +14,16 @@ export function arrives(promise: { earliest: string; latest: string }, language:
     : say("arrives", { from: format.format(day(promise.earliest)), to: format.format(day(promise.latest)) });
 }
 
-/** When something takes place, as the shop's clock has it, whatever zone the reader's is in: "Saturday 5 December, 10:00 – 13:00". */
-export function hoursOf({ starts, ends }: { starts: string; ends: string }, language: string): string {
+/**
+ * When something takes place, as the shop's clock has it, whatever zone the reader's is in: "Saturday, 5 December, 10:00–13:00". The
+ * date is left out beside a name that has it.
+ */
+export function hoursOf({ starts, ends }: { starts: string; ends: string }, language: string, name = ""): string {
   const wall = (local: string) => new Date(`${local.slice(0, 16)}:00Z`);
+  const said = new RegExp(`(^|\\D)0?${wall(starts).getUTCDate()}(\\D|$)`).test(name);
   const format = new Intl.DateTimeFormat(language, {
     weekday: "long",
-    day: "numeric",
-    month: "long",
+    ...(said ? {} : ({ day: "numeric", month: "long" } as const)),
     hour: "numeric",
     minute: "2-digit",
     timeZone: "UTC",

@@ -60,6 +60,9 @@ export function BasketStep({
               {shown && shown.choices.length > 0 && (
                 <span className="block text-xs quiet">{shown.choices.join(", ")}</span>
               )}
+              {product?.options
+                .flatMap(({ id, choices }) => choices.filter((choice) => choice.id === line.options?.[id]))
+                .map(({ id, name, when }) => when && <Hours key={id} said={hoursOf(when, counter.language, name)} />)}
               {shown?.left != null && (
                 <span className="block text-xs font-semibold text-error">
                   {Number(shown.left) > 0 ? say("onlyLeft", { count: plain(shown.left) }) : say("soldOut")}
@@ -119,7 +122,7 @@ export function BasketStep({
         {counter.products.map((product) => (
           <Thing
             key={product.id}
-            product={toCome(product, counter.now)}
+            product={toCome(product, counter.begun)}
             listed={counter.prices[product.id]}
             reduced={counter.reduced[product.id]}
             left={counter.left}
@@ -190,12 +193,20 @@ function itemOf(product: Product, options: Record<string, string>, left: Record<
   return own && own in left ? own : product.id;
 }
 
-/** A product without the days that have come. @param now on the shop's clock */
-const toCome = (product: Product, now: string): Product => ({
+/** When something chosen takes place. */
+const Hours = ({ said }: { said: string }) => <span className="block text-xs quiet">{said}</span>;
+
+/** Whether choices change what it costs. */
+const dearer = ({ options, variations }: Product): boolean =>
+  variations.some(({ price }) => price) ||
+  options.some(({ choices }) => choices.some(({ extra, percent }) => Number(extra ?? 0) || Number(percent ?? 0)));
+
+/** A product without the days that have come. */
+const toCome = (product: Product, begun: string[]): Product => ({
   ...product,
   options: product.options.map((option) => ({
     ...option,
-    choices: option.choices.filter(({ when }) => !when || when.starts > now),
+    choices: option.choices.filter(({ id }) => !begun.includes(`${product.id}/${option.id}/${id}`)),
   })),
 });
 
@@ -222,7 +233,7 @@ function Thing({
   const say = useSay();
   const price = money(reduced?.now ?? listed ?? product.price, currency, language);
   const before = listed && reduced && listed !== reduced.now ? money(listed, currency, language) : undefined;
-  const least = product.options.length > 0 ? say("from", { price }) : price;
+  const least = dearer(product) ? say("from", { price }) : price;
   const perUnit = product.measure ? say("perUnit", { price: least, unit: product.measure.unit }) : least;
   const [options, setOptions] = useState<Record<string, string>>({});
   const [amount, setAmount] = useState("");
@@ -297,7 +308,7 @@ function Thing({
                 onChange={() => setOptions({ ...options, [option.id]: choice.id })}
               />
               {choice.name}
-              {choice.when && <span className="block text-xs">{hoursOf(choice.when, language)}</span>}
+              {choice.when && <span className="block text-xs">{hoursOf(choice.when, language, choice.name)}</span>}
             </label>
           ))}
         </fieldset>

@@ -1,11 +1,18 @@
 import { type FormEvent, useState } from "react";
 import type { Product } from "../../api/client";
 import { useActs } from "../../desk/bench";
-import { NotationField } from "../../shared/NotationField";
-import { appointment, readAppointment } from "../../shared/notation/appointment";
+import { Field } from "../../shared/Field";
+import { type Appointment, appointment, readAppointment } from "../../shared/notation/appointment";
 import { dayOf } from "../../shared/notation/days";
 import { idFrom, type SetupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
+import type { Option } from "./choices";
+
+interface NewChoice {
+  id: string;
+  name: string;
+  when: Appointment;
+}
 
 /** The days on which a service takes place: each is a choice the buyer makes, and is not sold once it has begun. */
 export function Days({ product, at }: { product: Product; at: SetupPath<Product> }) {
@@ -13,46 +20,37 @@ export function Days({ product, at }: { product: Product; at: SetupPath<Product>
   const [typed, setTyped] = useState("");
   const dated = product.options.find((option) => option.choices.some((choice) => choice.when));
   const when = readAppointment(typed);
+  const addTo = (option: Option, choice: NewChoice) =>
+    acts.set(under(at)("options", option.id, "choices", choice.id), choice);
+  const begin = (choice: NewChoice) => {
+    const id = idFrom(
+      say("dayOption"),
+      product.options.map((option) => option.id),
+    );
+    return acts.set(under(at)("options", id), { id, name: say("dayOption"), choices: [choice] });
+  };
   const add = async (event: FormEvent) => {
     event.preventDefault();
     if (!when) return;
-    const name = dayOf(when.starts.slice(0, 10));
-    const choice = (taken: string[]) => ({ id: idFrom(when.starts.slice(0, 10), taken), name, when });
-    const added = dated
-      ? acts.set(under(at)("options", dated.id, "choices", choice(dated.choices.map(({ id }) => id)).id), {
-          ...choice(dated.choices.map(({ id }) => id)),
-        })
-      : acts.set(
-          under(at)(
-            "options",
-            idFrom(
-              say("dayOption"),
-              product.options.map(({ id }) => id),
-            ),
-          ),
-          {
-            id: idFrom(
-              say("dayOption"),
-              product.options.map(({ id }) => id),
-            ),
-            name: say("dayOption"),
-            choices: [choice([])],
-          },
-        );
+    const starts = when.starts.slice(0, 10);
+    const choice = (taken: string[]) => ({ id: idFrom(starts, taken), name: dayOf(starts), when });
+    const added = dated ? addTo(dated, choice(dated.choices.map(({ id }) => id))) : begin(choice([]));
     if (await added) setTyped("");
   };
   return (
     <section aria-label={say("takesPlaceOn")} className="mt-3">
-      <h4 className="text-sm">{say("takesPlaceOn")}</h4>
+      <h4 className="text-sm font-semibold">{say("takesPlaceOn")}</h4>
       {!dated && <p className="quiet">{say("onNoDay")}</p>}
       {dated?.choices.map((choice) => (
         <div key={choice.id} className="flex max-w-xl items-end gap-4">
-          <span className="w-40 pb-1">{choice.name}</span>
-          <NotationField
+          <span className="w-40 shrink-0 pb-1">{choice.name}</span>
+          <Field
             path={under(at)("options", dated.id, "choices", choice.id, "when")}
             label={say("whenTakesPlace", { name: choice.name })}
+            hideLabel
             placeholder={say("onNoDay")}
-            notation={appointment}
+            write={appointment.write}
+            read={appointment.read}
           />
         </div>
       ))}

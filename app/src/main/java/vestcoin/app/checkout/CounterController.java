@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,7 +47,7 @@ class CounterController {
      * @param left how many there are of what is counted, by product, or product and variation
      * @param regions of countries whose addresses name one, by code and name
      * @param asking what is asked besides name and address
-     * @param now on the shop's clock: what has begun is not sold
+     * @param begun choices whose day has come, each as product/option/choice
      * @param told what is told to the telephone number by a short message
      * @param closed whether only those who run the shop can see this
      * @param ownShop whether who looks runs it
@@ -77,7 +76,7 @@ class CounterController {
             boolean ownShop,
             Asking asking,
             List<ShortMessage> told,
-            LocalDateTime now,
+            Set<String> begun,
             Map<String, String> phrases) {}
 
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
@@ -184,8 +183,23 @@ class CounterController {
                 entrance.whoRuns(edition.shop()).isPresent(),
                 setup.terms().asking(),
                 texts.told(edition.shop(), setup),
-                LocalDateTime.ofInstant(clock.instant(), document.compiled().zone()),
+                begun(document),
                 phrases(setup));
+    }
+
+    private Set<String> begun(Document document) {
+        Set<String> begun = new TreeSet<>();
+        for (Product product : document.setup().goods().products()) {
+            for (Product.Option option : product.options()) {
+                option.choices().stream()
+                        .filter(choice -> choice.when()
+                                .filter(when -> when.begun(
+                                        clock.instant(), document.compiled().zone()))
+                                .isPresent())
+                        .forEach(choice -> begun.add(product.id() + "/" + option.id() + "/" + choice.id()));
+            }
+        }
+        return begun;
     }
 
     private static Map<String, String> phrases(Setup setup) {

@@ -1,6 +1,5 @@
 package vestcoin.core.finding;
 
-import java.time.LocalDateTime;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -27,12 +26,11 @@ final class GoodsFindings {
     /** A service none of whose days is still to come. */
     private static void past(
             Product product, CompiledSetup compiled, FindingContext context, String path, Findings.At at) {
-        LocalDateTime now = LocalDateTime.ofInstant(context.at(), compiled.zone());
         List<Product.Appointment> all = product.options().stream()
                 .flatMap(option -> option.choices().stream())
                 .flatMap(choice -> choice.when().stream())
                 .toList();
-        if (!all.isEmpty() && all.stream().noneMatch(when -> when.starts().isAfter(now))) {
+        if (!all.isEmpty() && all.stream().allMatch(when -> when.begun(context.at(), compiled.zone()))) {
             at.look(
                     "dates-are-past",
                     path + "/options",

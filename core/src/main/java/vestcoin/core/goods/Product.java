@@ -1,8 +1,10 @@
 package vestcoin.core.goods;
 
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -110,7 +112,12 @@ public record Product(
     }
 
     /** When a service takes place, on the shop's clock. */
-    public record Appointment(LocalDateTime starts, LocalDateTime ends) {}
+    public record Appointment(LocalDateTime starts, LocalDateTime ends) {
+        /** Whether it has begun by an instant, and is sold no more. @param zone of the shop */
+        public boolean begun(Instant at, ZoneId zone) {
+            return !starts.isAfter(LocalDateTime.ofInstant(at, zone));
+        }
+    }
 
     /** When it takes place with these choices made, by option and choice. */
     public List<Appointment> appointments(Map<String, String> chosen) {

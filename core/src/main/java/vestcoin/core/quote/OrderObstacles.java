@@ -95,12 +95,17 @@ final class OrderObstacles {
 
     /** Services of which the day chosen has come. */
     private void begun(List<PricedLine> lines) {
-        LocalDateTime now = LocalDateTime.ofInstant(order.at(), setup.zone());
-        lines.stream()
-                .filter(line -> line.product().appointments(line.line().options()).stream()
-                        .anyMatch(when -> !when.starts().isAfter(now)))
-                .forEach(line -> missing.add(Message.of(
-                        "quote.date-chosen-is-past", "product", line.product().name())));
+        for (PricedLine line : lines) {
+            for (Product.Appointment when :
+                    line.product().appointments(line.line().options())) {
+                if (when.begun(order.at(), setup.zone())) {
+                    missing.add(Message.of(
+                            "quote.date-chosen-is-past",
+                            "product",
+                            line.product().name()));
+                }
+            }
+        }
     }
 
     private void stock(List<PricedLine> lines, Map<String, BigDecimal> left) {
