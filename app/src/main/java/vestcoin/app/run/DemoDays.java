@@ -23,6 +23,8 @@ final class DemoDays {
     private static final int SEATS = 8;
     private static final DateTimeFormatter NAMED = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
+    private static final DateTimeFormatter GERMAN = DateTimeFormatter.ofPattern("d. MMM yyyy", Locale.GERMANY);
+
     private DemoDays() {}
 
     /** A setup in which the workshop takes place on the Saturdays after a day. */
@@ -47,6 +49,10 @@ final class DemoDays {
                 });
             }
         }
+        ObjectNode german = (ObjectNode) tree.path("terms").path("words").path("de");
+        String path = "goods.products." + PRODUCT + ".options.day.";
+        german.put(path + "name", "Tag");
+        saturdays(today).forEach(day -> german.put(path + "choices." + day + ".name", GERMAN.format(day)));
         return Document.parse(Json.write(tree));
     }
 

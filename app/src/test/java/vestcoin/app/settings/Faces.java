@@ -8,6 +8,7 @@ import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -125,7 +126,9 @@ final class Faces {
                     Json.write(Check.of(
                             document.compiled(),
                             new FindingContext(
-                                    baskets.get(0).at(), bean(Gateways.class).states(SHOP)))));
+                                    Optional.ofNullable(baskets.get(0).at())
+                                            .orElseGet(() -> bean(Clock.class).instant()),
+                                    bean(Gateways.class).states(SHOP)))));
         }
         if (wanted.stream().anyMatch(each -> each != Felt.PRICE && each != Felt.FINDING)) {
             publish(document);
