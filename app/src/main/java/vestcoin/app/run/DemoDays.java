@@ -34,7 +34,7 @@ final class DemoDays {
             if (each.path("id").asString().equals(PRODUCT)) {
                 ObjectNode product = (ObjectNode) each;
                 ObjectNode option = product.putArray("options").addObject();
-                option.put("id", "day").put("name", "Day");
+                option.put("id", "day").put("name", "Which day");
                 ArrayNode choices = option.putArray("choices");
                 ArrayNode variations = product.putArray("variations");
                 saturdays(today).forEach(day -> {
@@ -51,7 +51,7 @@ final class DemoDays {
         }
         ObjectNode german = (ObjectNode) tree.path("terms").path("words").path("de");
         String path = "goods.products." + PRODUCT + ".options.day.";
-        german.put(path + "name", "Tag");
+        german.put(path + "name", "Welcher Tag");
         saturdays(today).forEach(day -> german.put(path + "choices." + day + ".name", GERMAN.format(day)));
         return Document.parse(Json.write(tree));
     }
