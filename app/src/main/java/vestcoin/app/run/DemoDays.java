@@ -34,7 +34,7 @@ final class DemoDays {
             if (each.path("id").asString().equals(PRODUCT)) {
                 ObjectNode product = (ObjectNode) each;
                 ObjectNode option = product.putArray("options").addObject();
-                option.put("id", "day").put("name", "Which day");
+                option.put("id", "session").put("name", "Which day");
                 ArrayNode choices = option.putArray("choices");
                 ArrayNode variations = product.putArray("variations");
                 saturdays(today).forEach(day -> {
@@ -45,12 +45,12 @@ final class DemoDays {
                             .addObject()
                             .put("id", day.toString())
                             .putObject("options")
-                            .put("day", day.toString());
+                            .put("session", day.toString());
                 });
             }
         }
         ObjectNode german = (ObjectNode) tree.path("terms").path("words").path("de");
-        String path = "goods.products." + PRODUCT + ".options.day.";
+        String path = "goods.products." + PRODUCT + ".options.session.";
         german.put(path + "name", "Welcher Tag");
         saturdays(today).forEach(day -> german.put(path + "choices." + day + ".name", GERMAN.format(day)));
         return Document.parse(Json.write(tree));

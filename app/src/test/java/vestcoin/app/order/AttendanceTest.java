@@ -37,7 +37,7 @@ class AttendanceTest {
     private static Map<String, Object> basket(String day, String quantity) {
         return Map.of(
                 "lines",
-                List.of(Map.of("product", "saturday-workshop", "quantity", quantity, "options", Map.of("day", day))),
+                List.of(Map.of("product", "saturday-workshop", "quantity", quantity, "options", Map.of("session", day))),
                 "to",
                 Map.of("country", "IE", "postcode", "T12 X2A0"),
                 "method",
@@ -119,7 +119,7 @@ class AttendanceTest {
         Caller owner = shop.owner();
         Map<String, Object> edit = Map.of(
                 "path",
-                "goods/products/saturday-workshop/options/day/choices/" + day + "/when",
+                "goods/products/saturday-workshop/options/session/choices/" + day + "/when",
                 "was",
                 Map.of("starts", day + "T10:00:00", "ends", day + "T13:00:00"),
                 "now",
@@ -133,7 +133,7 @@ class AttendanceTest {
     @Test
     void a_day_without_sense_is_refused_at_its_field() {
         String day = days().path(2).path("id").asString();
-        String path = "goods/products/saturday-workshop/options/day/choices/" + day + "/when";
+        String path = "goods/products/saturday-workshop/options/session/choices/" + day + "/when";
         Caller.Answer answer = shop.owner()
                 .post(
                         Caller.SHOP + "/draft/edits",
