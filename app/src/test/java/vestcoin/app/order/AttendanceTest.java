@@ -37,7 +37,8 @@ class AttendanceTest {
     private static Map<String, Object> basket(String day, String quantity) {
         return Map.of(
                 "lines",
-                List.of(Map.of("product", "saturday-workshop", "quantity", quantity, "options", Map.of("session", day))),
+                List.of(Map.of(
+                        "product", "saturday-workshop", "quantity", quantity, "options", Map.of("session", day))),
                 "to",
                 Map.of("country", "IE", "postcode", "T12 X2A0"),
                 "method",
