@@ -42,8 +42,8 @@ export function Days({ product, at }: { product: Product; at: SetupPath<Product>
       <h4 className="text-sm font-semibold">{say("takesPlaceOn")}</h4>
       {!dated && <p className="quiet">{say("onNoDay")}</p>}
       {dated?.choices.map((choice) => (
-        <div key={choice.id} className="flex max-w-xl items-end gap-4">
-          <span className="w-40 shrink-0 pb-1">{choice.name}</span>
+        <div key={choice.id} className="grid max-w-xl grid-cols-[10rem_1fr] items-end gap-4">
+          <span className="pb-1">{choice.name}</span>
           <Field
             path={under(at)("options", dated.id, "choices", choice.id, "when")}
             label={say("whenTakesPlace", { name: choice.name })}

@@ -1,5 +1,7 @@
 package vestcoin.app;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.net.URI;
@@ -84,6 +86,39 @@ public final class Caller {
 
     public Answer delete(String path) {
         return call("DELETE", path, "", Map.of());
+    }
+
+    /** What stands at a path of a setup: fields by name, rows of a list by their id. */
+    private static JsonNode at(JsonNode document, String path) {
+        JsonNode node = document;
+        for (String step : path.split("/")) {
+            node = node.isArray()
+                    ? StreamSupport.stream(node.spliterator(), false)
+                            .filter(row -> row.path("id").asString("").equals(step))
+                            .findFirst()
+                            .orElse(node.path(-1))
+                    : node.path(step);
+        }
+        return node;
+    }
+
+    /** Has things of the demo's setup published, by path, whatever stood there before. */
+    public void publish(Map<String, Object> things) {
+        JsonNode before = get(SHOP + "/draft").json().path("document");
+        List<Map<String, Object>> edits = things.entrySet().stream()
+                .map(thing -> {
+                    Map<String, Object> edit =
+                            new LinkedHashMap<>(Map.of("path", thing.getKey(), "now", thing.getValue()));
+                    JsonNode was = at(before, thing.getKey());
+                    if (!was.isMissingNode()) {
+                        edit.put("was", was);
+                    }
+                    return edit;
+                })
+                .toList();
+        Answer answer = post(SHOP + "/draft/edits", Map.of("edits", edits));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        assertThat(post(SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
     }
 
     /** A file, as it is. */

@@ -8,15 +8,16 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Date;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Orders;
 import vestcoin.core.goods.Product;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.setup.Shop;
 
 /** Bookings as an iCalendar file. Times are written in UTC, so that no calendar has to know the shop's zone. */
 final class Feed {
@@ -51,11 +52,13 @@ final class Feed {
     static String name(Setup setup, Bookings.Booking booking) {
         return booking.attended() == null
                 ? place(setup, booking.place())
-                : setup.goods().products().stream()
-                        .filter(product -> product.id().equals(booking.place()))
-                        .findFirst()
-                        .map(Product::name)
-                        .orElse(booking.place());
+                : service(setup, booking).map(Product::name).orElse(booking.place());
+    }
+
+    private static Optional<Product> service(Setup setup, Bookings.Booking booking) {
+        return setup.goods().products().stream()
+                .filter(product -> product.id().equals(booking.place()))
+                .findFirst();
     }
 
     private static String place(Setup setup, String place) {
@@ -70,12 +73,12 @@ final class Feed {
                 .orElse(place);
     }
 
-    /** The pickup place's address; of what is brought round, the buyer's; of a service, the shop's. */
+    /** The pickup place's address; of what is brought round, the buyer's; of a service, where it is done. */
     private static String where(Setup setup, Bookings.Booking booking) {
         if (booking.attended() != null) {
-            Shop.Address own = setup.shop().address();
-            return Stream.concat(own.lines().stream(), Stream.of(own.postcode() + " " + own.city()))
-                    .collect(Collectors.joining(", "));
+            return service(setup, booking)
+                    .map(product -> String.join(", ", Attendance.where(setup, product)))
+                    .orElse("");
         }
         return setup.pickup().places().stream()
                 .filter(spot -> spot.id().equals(booking.place()))

@@ -100,7 +100,7 @@ class PlacedOrders {
                 language,
                 order.cancelled(),
                 Handover.of(document.setup(), asked, quote),
-                Attendance.of(document.setup(), asked),
+                Attendance.of(document.setup(), order),
                 Json.read(order.address(), Orders.Address.class),
                 order.method(),
                 order.sent(),

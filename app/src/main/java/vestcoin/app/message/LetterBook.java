@@ -159,6 +159,15 @@ public class LetterBook {
         }
     }
 
+    /** Whether a letter of this name is there already. */
+    boolean written(String name) {
+        return sql.sql("select count(*) from letter where name = :name")
+                        .param("name", name)
+                        .query(Integer.class)
+                        .single()
+                > 0;
+    }
+
     /**
      * Writes a letter down.
      *

@@ -517,6 +517,10 @@ public class Messages {
     private boolean owe(
             Orders.Order order, Shop shop, String event, String about, String to, LetterBook.LetterContent said) {
         String name = order.token() + "." + event + (about.isEmpty() ? "" : "." + about);
+        if (letters.written(name)) {
+            return false;
+        }
+        // Before the letter: where a crash comes between, both are looked at again, and each is written once.
         texts.beside(
                 event,
                 name,

@@ -9,7 +9,6 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import vestcoin.app.download.Downloads;
 import vestcoin.app.format.Json;
-import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Dispatching;
@@ -92,11 +91,9 @@ class OrderSupply {
     /** What takes place on a day, of an order that stands. */
     private static List<String> attending(Orders.Order order, Document document) {
         LetterTexts words = LetterTexts.in(document.setup(), order.language());
-        return order.cancelled()
-                ? List.of()
-                : Attendance.of(document.setup(), OrderFile.parse(order.document())).stream()
-                        .map(words::attending)
-                        .toList();
+        return Attendance.of(document.setup(), order).stream()
+                .map(words::attending)
+                .toList();
     }
 
     private List<String> tooMuch(Orders.Order order, Document document) {

@@ -1,6 +1,7 @@
 package vestcoin.app.message;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HashSet;
@@ -40,6 +41,10 @@ public class ShortMessages {
     private static final int AT_A_TIME = 50;
     private static final int MOST_TRIES = 50;
     private static final int LONGEST_TROUBLE = 300;
+    /** What is older is no news any more, and stays here. */
+    private static final Duration NEWS = Duration.ofDays(2);
+    /** No shop is called so. */
+    private static final String NO_SHOP = " ";
     /** Occasions of letters beside which there is a short message. */
     private static final Map<String, ShortMessage> BESIDE = Map.of(
             "receipt", ShortMessage.PLACED,
@@ -80,11 +85,15 @@ public class ShortMessages {
         return access(shop).isPresent() ? setup.terms().shortMessages() : List.of();
     }
 
-    /** Why the latest that is still here did not leave. */
+    /** Why the latest real one that is still to leave did not. */
     Optional<String> trouble(String shop) {
-        return sql.sql("select trouble from short_message where sent_at is null and shop = :shop and trouble <> '' "
-                        + "order by id desc limit 1")
+        return sql.sql("""
+                        select m.trouble from short_message m join orders o on o.id = m.order_id
+                        where m.sent_at is null and m.shop = :shop and m.trouble <> '' and m.at >= :since
+                            and o.mode <> 'test'
+                        order by m.id desc limit 1""")
                 .param("shop", shop)
+                .param("since", since())
                 .query(String.class)
                 .optional();
     }
@@ -159,21 +168,40 @@ public class ShortMessages {
         letters.later(this::deliver, 0);
     }
 
-    /** Sends what has not been taken yet, the oldest first. Where a shop's service is silent, its others wait. */
+    /**
+     * Sends what has not been taken yet, the oldest first. Where a shop's service is silent, or none is connected, its
+     * own wait, and hold up no other's.
+     */
     void deliver() {
         Set<String> silent = new HashSet<>();
-        for (Due due : sql.sql("""
+        int before;
+        do {
+            before = silent.size();
+            due(silent).stream().filter(each -> !silent.contains(line(each))).forEach(each -> send(each, silent));
+        } while (silent.size() > before);
+    }
+
+    private List<Due> due(Set<String> silent) {
+        Set<String> connected = new HashSet<>(connections.shops(ServiceConnections.Kind.SHORT_MESSAGES));
+        connected.add(NO_SHOP);
+        connected.removeAll(silent);
+        return sql.sql("""
                         select m.id, m.shop, o.mode = 'test' as practice, m.name, m.phone, m.text
                         from short_message m join orders o on o.id = m.order_id
-                        where m.sent_at is null and m.tries < :tries order by m.id limit :most""")
+                        where m.sent_at is null and m.tries < :tries and m.at >= :since
+                            and (o.mode = 'test' and :practice or o.mode <> 'test' and m.shop in (:connected))
+                        order by m.id limit :most""")
                 .param("tries", MOST_TRIES)
+                .param("since", since())
+                .param("practice", !silent.contains(""))
+                .param("connected", connected)
                 .param("most", AT_A_TIME)
                 .query(Due.class)
-                .list()) {
-            if (!silent.contains(line(due))) {
-                send(due, silent);
-            }
-        }
+                .list();
+    }
+
+    private OffsetDateTime since() {
+        return now().minus(NEWS);
     }
 
     private static String line(Due due) {
@@ -181,16 +209,12 @@ public class ShortMessages {
     }
 
     private void send(Due due, Set<String> silent) {
-        Optional<ServiceAccess> access = access(due.shop());
-        if (!due.practice() && access.isEmpty()) {
-            return;
-        }
         try {
             var message = new ShortMessageService.Outgoing(due.name(), due.phone(), due.text());
             if (due.practice()) {
                 service.practise(message);
             } else {
-                service.send(access.get(), message);
+                service.send(access(due.shop()).orElseThrow(), message);
             }
             sql.sql("update short_message set sent_at = :at, trouble = '' where id = :id")
                     .param("at", now())

@@ -4,7 +4,10 @@ import java.math.BigDecimal;
 import java.time.LocalDateTime;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
+import vestcoin.app.format.OrderFile;
+import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
@@ -26,11 +29,16 @@ public record Attendance(
         LocalDateTime ends,
         List<String> where) {
 
-    /** What an order attends, the soonest first. */
-    public static List<Attendance> of(Setup setup, Order order) {
+    /** What an order attends, the soonest first; nothing once it is called off. */
+    public static List<Attendance> of(Setup setup, Orders.Order order) {
+        return order.cancelled() ? List.of() : of(setup, OrderFile.parse(order.document()));
+    }
+
+    /** What an order attends, the soonest first, in bundles too. */
+    static List<Attendance> of(Setup setup, Order order) {
         return order.lines().stream()
-                .flatMap(line -> setup.goods().products().stream()
-                        .filter(product -> product.id().equals(line.product()))
+                .flatMap(line -> product(setup, line.product()).stream().flatMap(product -> parts(product, line)))
+                .flatMap(line -> product(setup, line.product()).stream()
                         .flatMap(product -> product.appointments(line.options()).stream()
                                 .map(when -> new Attendance(
                                         product.id(),
@@ -38,16 +46,33 @@ public record Attendance(
                                         line.quantity(),
                                         when.starts(),
                                         when.ends(),
-                                        product.kind() == Product.Kind.SERVICE
-                                                ? address(setup.shop().address())
-                                                : List.of()))))
+                                        where(setup, product)))))
                 .sorted(Comparator.comparing(Attendance::starts))
                 .toList();
     }
 
-    private static List<String> address(Shop.Address at) {
-        return Stream.concat(at.lines().stream(), Stream.of((at.postcode() + " " + at.city()).strip()))
-                .filter(line -> !line.isBlank())
-                .toList();
+    private static Optional<Product> product(Setup setup, String id) {
+        return setup.goods().products().stream()
+                .filter(product -> product.id().equals(id))
+                .findFirst();
+    }
+
+    /** A line as it is, or what its bundle holds. */
+    private static Stream<Line> parts(Product product, Line line) {
+        return product.kind() == Product.Kind.BUNDLE
+                ? product.contents().stream()
+                        .map(part ->
+                                new Line(part.product(), part.quantity().multiply(line.quantity()), part.options()))
+                : Stream.of(line);
+    }
+
+    /** The shop's address, where a service is done; nothing of what is done from afar. */
+    public static List<String> where(Setup setup, Product product) {
+        Shop.Address at = setup.shop().address();
+        return product.kind() == Product.Kind.SERVICE
+                ? Stream.concat(at.lines().stream(), Stream.of((at.postcode() + " " + at.city()).strip()))
+                        .filter(line -> !line.isBlank())
+                        .toList()
+                : List.of();
     }
 }

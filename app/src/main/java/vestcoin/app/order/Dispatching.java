@@ -12,12 +12,12 @@ import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.payment.FollowedTransactions;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
@@ -44,6 +44,7 @@ public class Dispatching {
     private final PaymentBook book;
     private final Payments payments;
     private final Editions editions;
+    private final FollowedTransactions transactions;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -53,13 +54,14 @@ public class Dispatching {
             PaymentBook book,
             Payments payments,
             Editions editions,
-            PlatformTransactionManager transactions,
+            FollowedTransactions transactions,
             Clock clock) {
         this.sql = sql;
         this.orders = orders;
         this.book = book;
         this.payments = payments;
         this.editions = editions;
+        this.transactions = transactions;
         this.transaction = new TransactionTemplate(transactions);
         this.clock = clock;
     }
@@ -150,10 +152,13 @@ public class Dispatching {
         Document document = editions.of(order.shop(), order.by()).document();
         Quote quote = Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document()));
         Set<Integer> leaving = leaving(document, Json.read(order.quote(), QuoteView.class));
-        transaction.executeWithoutResult(status -> write(order, departure, leaving, actor));
-        // Also when it was written before: a crash may have come before the money was taken, and what is taken already
-        // is not taken again.
-        capture(orders.byId(order.id()), departure.key(), quote, actor);
+        // One letter tells of both: that it left, and to whom who paid.
+        transactions.together(() -> {
+            transaction.executeWithoutResult(status -> write(order, departure, leaving, actor));
+            // Also when it was written before: a crash may have come before the money was taken, and what is taken
+            // already is not taken again.
+            capture(orders.byId(order.id()), departure.key(), quote, actor);
+        });
     }
 
     /** Places of lines that leave: goods, and services that are done; not what is fetched or put aside. */

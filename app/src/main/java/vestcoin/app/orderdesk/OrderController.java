@@ -357,7 +357,7 @@ class OrderController {
                 asked.lines(),
                 asked.to(),
                 Handover.of(document.setup(), asked, quote),
-                Attendance.of(document.setup(), asked),
+                Attendance.of(document.setup(), order),
                 orders.withdrawn(order.id()),
                 order.lapsed(),
                 dispatching.departures(order.id()),

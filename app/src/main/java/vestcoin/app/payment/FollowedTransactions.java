@@ -7,6 +7,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.support.JdbcTransactionManager;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionDefinition;
 
 /**
  * Transactions with work that follows them: done by the same thread, before whoever asked goes on, but only when the
@@ -21,13 +22,13 @@ public class FollowedTransactions extends JdbcTransactionManager {
     private static final Logger LOG = LoggerFactory.getLogger(FollowedTransactions.class);
 
     /** What the transactions of one thread leave behind. */
-    private static final class Thread {
+    private static final class Pending {
         private final Deque<Runnable> following = new ArrayDeque<>();
         private int open;
         private boolean busy;
     }
 
-    private final transient ThreadLocal<Thread> threads = ThreadLocal.withInitial(Thread::new);
+    private final transient ThreadLocal<Pending> threads = ThreadLocal.withInitial(Pending::new);
 
     FollowedTransactions(DataSource source) {
         super(source);
@@ -38,13 +39,25 @@ public class FollowedTransactions extends JdbcTransactionManager {
      * it has to be owed in the {@link Outbox}, or looked for now and then.
      */
     public void afterwards(Runnable work) {
-        Thread thread = threads.get();
-        thread.following.add(work);
-        follow(thread);
+        Pending pending = threads.get();
+        pending.following.add(work);
+        follow(pending);
+    }
+
+    /** Does several changes one after the other, each committed; what follows any of them waits for the last. */
+    public void together(Runnable changes) {
+        Pending pending = threads.get();
+        pending.open++;
+        try {
+            changes.run();
+        } finally {
+            pending.open--;
+            follow(pending);
+        }
     }
 
     @Override
-    protected void doBegin(Object transaction, org.springframework.transaction.TransactionDefinition definition) {
+    protected void doBegin(Object transaction, TransactionDefinition definition) {
         super.doBegin(transaction, definition);
         threads.get().open++;
     }
@@ -52,18 +65,18 @@ public class FollowedTransactions extends JdbcTransactionManager {
     @Override
     protected void doCleanupAfterCompletion(Object transaction) {
         super.doCleanupAfterCompletion(transaction);
-        Thread thread = threads.get();
-        thread.open--;
-        follow(thread);
+        Pending pending = threads.get();
+        pending.open--;
+        follow(pending);
     }
 
-    private void follow(Thread thread) {
-        if (thread.open > 0 || thread.busy) {
+    private void follow(Pending pending) {
+        if (pending.open > 0 || pending.busy) {
             return;
         }
-        thread.busy = true;
+        pending.busy = true;
         try {
-            for (Runnable work = thread.following.poll(); work != null; work = thread.following.poll()) {
+            for (Runnable work = pending.following.poll(); work != null; work = pending.following.poll()) {
                 try {
                     work.run();
                 } catch (RuntimeException e) {
@@ -71,7 +84,7 @@ public class FollowedTransactions extends JdbcTransactionManager {
                 }
             }
         } finally {
-            thread.busy = false;
+            pending.busy = false;
             threads.remove();
         }
     }

@@ -3,6 +3,7 @@ package vestcoin.app.service;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -72,6 +73,14 @@ public class ServiceConnections {
                 .param("last4", secret.substring(Math.max(0, secret.length() - 4)))
                 .param("since", clock.instant().atOffset(ZoneOffset.UTC))
                 .update();
+    }
+
+    /** Shops that have connected such a service. */
+    public List<String> shops(Kind kind) {
+        return sql.sql("select shop from link where kind = :kind")
+                .param("kind", kind.path)
+                .query(String.class)
+                .list();
     }
 
     /** Takes back every key of a service that is gone. */

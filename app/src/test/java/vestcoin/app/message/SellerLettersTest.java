@@ -32,21 +32,6 @@ class SellerLettersTest {
         this.shop = shop;
     }
 
-    private void publish(Map<String, Object> edits) {
-        List<Map<String, Object>> all = edits.entrySet().stream()
-                .map(edit -> {
-                    Map<String, Object> each = new HashMap<>();
-                    each.put("path", edit.getKey());
-                    each.put("now", edit.getValue());
-                    return each;
-                })
-                .toList();
-        Caller.Answer answer = shop.owner().post(Caller.SHOP + "/draft/edits", Map.of("edits", all));
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
-                .isEqualTo(200);
-    }
-
     private JsonNode bought(String product) {
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.put("lines", List.of(Map.of("product", product, "quantity", "1")));
@@ -76,11 +61,24 @@ class SellerLettersTest {
     @Witness(value = "terms.notices[].email", felt = Felt.LETTER)
     @Witness(value = "terms.notices[].events[]", felt = Felt.LETTER)
     void each_is_told_of_what_was_picked_and_the_shop_of_what_nobody_else_is() throws Exception {
-        publish(Map.of(
-                "terms/notices/packing",
-                Map.of("id", "packing", "email", "packing@tern-and-tether.example", "events", List.of("placed")),
-                "terms/notices/office",
-                Map.of("id", "office", "email", "office@tern-and-tether.example", "events", List.of("stopped"))));
+        shop.owner()
+                .publish(Map.of(
+                        "terms/notices/packing",
+                        Map.of(
+                                "id",
+                                "packing",
+                                "email",
+                                "packing@tern-and-tether.example",
+                                "events",
+                                List.of("placed")),
+                        "terms/notices/office",
+                        Map.of(
+                                "id",
+                                "office",
+                                "email",
+                                "office@tern-and-tether.example",
+                                "events",
+                                List.of("stopped"))));
         String number = bought("kites-you-can-build").path("number").asString();
         Soon.holds(() -> assertThat(to("packing@tern-and-tether.example"))
                 .anySatisfy(letter -> assertThat(letter.subject()).contains(number)));
@@ -109,7 +107,7 @@ class SellerLettersTest {
     @Test
     @Witness(value = "goods.lowStock", felt = Felt.LETTER)
     void that_little_is_left_is_told_once_until_there_is_more_again() throws Exception {
-        publish(Map.of("goods/lowStock", 2));
+        shop.owner().publish(Map.of("goods/lowStock", 2));
         shop.owner().put(Caller.SHOP + "/stock/mending-kit", Map.of("item", "mending-kit", "remaining", "4"));
         bought("mending-kit");
         bought("mending-kit");
@@ -134,19 +132,20 @@ class SellerLettersTest {
     @Test
     @Witness(value = "delivery.dispatch[].email", felt = Felt.LETTER)
     void who_sends_in_the_sellers_place_is_told_what_to_send_with_the_slip() throws Exception {
-        publish(Map.of(
-                "delivery/dispatch/barn",
-                Map.of(
-                        "id",
-                        "barn",
-                        "name",
-                        "Barn",
-                        "at",
-                        Map.of("country", "IE", "postcode", "H91 X2A0"),
-                        "email",
-                        "barn@storing.example"),
-                "goods/products/wind-sock/sending/from",
-                "barn"));
+        shop.owner()
+                .publish(Map.of(
+                        "delivery/dispatch/barn",
+                        Map.of(
+                                "id",
+                                "barn",
+                                "name",
+                                "Barn",
+                                "at",
+                                Map.of("country", "IE", "postcode", "H91 X2A0"),
+                                "email",
+                                "barn@storing.example"),
+                        "goods/products/wind-sock/sending/from",
+                        "barn"));
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.put("lines", List.of(Map.of("product", "wind-sock", "quantity", "2")));
         basket.put("method", "transfer");

@@ -2,6 +2,7 @@ package vestcoin.app.message;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.OffsetDateTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,25 +27,6 @@ class ShortMessagesTest {
 
     ShortMessagesTest(RunningShop.Running shop) {
         this.shop = shop;
-    }
-
-    /** Has these things of the terms published, whatever stood there before. */
-    private void publish(Map<String, Object> terms) {
-        JsonNode before = shop.owner().get(Caller.SHOP + "/draft").json().path("document");
-        List<Map<String, Object>> edits = terms.entrySet().stream()
-                .map(edit -> {
-                    Map<String, Object> each = new HashMap<>(Map.of("path", edit.getKey(), "now", edit.getValue()));
-                    JsonNode was = before.at("/" + edit.getKey());
-                    if (!was.isMissingNode()) {
-                        each.put("was", was);
-                    }
-                    return each;
-                })
-                .toList();
-        Caller.Answer answer = shop.owner().post(Caller.SHOP + "/draft/edits", Map.of("edits", edits));
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
-                .isEqualTo(200);
     }
 
     private JsonNode byTransfer(String phone, Map<String, Object> wishes) {
@@ -112,7 +94,7 @@ class ShortMessagesTest {
     @Test
     @Witness(value = "terms.shortMessages[]", felt = Felt.LETTER)
     void what_was_picked_is_told_once_to_the_number_that_was_given() throws Exception {
-        publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("paid", "sent")));
+        shop.owner().publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("paid", "sent")));
         JsonNode placed = byTransfer(PHONE, Map.of());
         paid(placed);
         assertThat(shop.owner()
@@ -137,13 +119,14 @@ class ShortMessagesTest {
 
     @Test
     void nobody_else_is_told_by_the_telephone_of_who_receives_a_gift() throws Exception {
-        publish(Map.of(
-                "terms/asking/phone",
-                "optional",
-                "terms/asking/gift",
-                true,
-                "terms/shortMessages",
-                List.of("placed", "paid", "sent", "cancelled")));
+        shop.owner()
+                .publish(Map.of(
+                        "terms/asking/phone",
+                        "optional",
+                        "terms/asking/gift",
+                        true,
+                        "terms/shortMessages",
+                        List.of("placed", "paid", "sent", "cancelled")));
         JsonNode placed = byTransfer(
                 PHONE,
                 Map.of(
@@ -172,7 +155,7 @@ class ShortMessagesTest {
 
     @Test
     void a_real_one_leaves_by_the_sellers_account_and_waits_while_it_is_silent() throws Exception {
-        publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("paid")));
+        shop.owner().publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("paid")));
         assertThat(shop.owner().put(LINK, Map.of("secret", "no such key")).paths())
                 .containsExactly("secret");
         assertThat(shop.owner().put(LINK, Map.of("secret", "another-key-1234")).paths())
@@ -185,11 +168,7 @@ class ShortMessagesTest {
                 .as("said where the number is asked")
                 .hasSize(1);
         JsonNode placed = byTransfer(PHONE, Map.of());
-        shop.context()
-                .getBean(JdbcClient.class)
-                .sql("update orders set mode = 'live' where token = :token")
-                .param("token", placed.path("token").asString())
-                .update();
+        live(placed);
         shop.services().texts().outage(true);
         paid(placed);
         try {
@@ -210,8 +189,66 @@ class ShortMessagesTest {
     }
 
     @Test
+    void what_was_over_before_the_service_was_connected_is_not_told_after() throws Exception {
+        shop.owner()
+                .publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("placed", "paid")));
+        JsonNode placed = byTransfer(PHONE, Map.of());
+        shop.context().getBean(Messages.class).settled();
+        JdbcClient sql = shop.context().getBean(JdbcClient.class);
+        sql.sql("delete from short_message").update();
+        live(placed);
+        shop.owner().put(LINK, Map.of("secret", vestcoin.standins.texts.ShortMessages.KEY));
+        paid(placed);
+        Soon.holds(() -> assertThat(sql.sql("select event from short_message")
+                        .query(String.class)
+                        .list())
+                .containsExactly("paid"));
+        shop.owner().delete(LINK);
+    }
+
+    @Test
+    void what_waits_for_no_service_holds_up_nothing_and_grows_old_unsent() throws Exception {
+        shop.owner().publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("paid")));
+        JsonNode waiting = byTransfer(PHONE, Map.of());
+        live(waiting);
+        JdbcClient sql = shop.context().getBean(JdbcClient.class);
+        for (int i = 0; i < 60; i++) {
+            sql.sql("insert into short_message(shop, order_id, event, name, phone, text, at) select shop, id, 'sent', "
+                            + ":name, '+353855550199', 'waits', :at from orders where token = :token")
+                    .param("name", "waits-" + i)
+                    .param("at", OffsetDateTime.now().minusDays(i == 0 ? 3 : 0))
+                    .param("token", waiting.path("token").asString())
+                    .update();
+        }
+        JsonNode other = byTransfer(PHONE, Map.of());
+        paid(other);
+        Soon.holds(() -> assertThat(about(other)).as("behind sixty that wait").hasSize(1));
+        shop.owner().put(LINK, Map.of("secret", vestcoin.standins.texts.ShortMessages.KEY));
+        for (int i = 0; i < 3; i++) {
+            shop.context().getBean(ShortMessages.class).deliverWhatIsDue();
+        }
+        Soon.holds(() -> assertThat(shop.services().texts().messages().stream()
+                        .filter(message -> message.text().equals("waits")))
+                .as("all but the one that is no news any more")
+                .hasSize(59)
+                .noneMatch(message -> message.id().equals("waits-0")));
+        shop.owner().delete(LINK);
+        sql.sql("delete from short_message").update();
+    }
+
+    /** Makes a practice order a real one. */
+    private void live(JsonNode placed) {
+        shop.context()
+                .getBean(JdbcClient.class)
+                .sql("update orders set mode = 'live' where token = :token")
+                .param("token", placed.path("token").asString())
+                .update();
+    }
+
+    @Test
     void without_a_number_there_is_no_message_and_one_that_is_none_is_refused() throws Exception {
-        publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("placed", "paid")));
+        shop.owner()
+                .publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("placed", "paid")));
         JsonNode without = byTransfer("", Map.of());
         paid(without);
         shop.context().getBean(Messages.class).settled();

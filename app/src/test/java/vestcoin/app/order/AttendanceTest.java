@@ -108,6 +108,7 @@ class AttendanceTest {
                 .contains("Saturday workshop");
         assertThat(shop.owner().post(order + "/cancel", Map.of()).status()).isEqualTo(200);
         assertThat(left(day)).as("called off").isEqualTo("8");
+        assertThat(shop.anybody().get(page).json().path("attending")).isEmpty();
         assertThat(shop.owner().get(Caller.SHOP + "/bookings").json().path("coming"))
                 .noneSatisfy(
                         coming -> assertThat(coming.path("number").asString()).isEqualTo(number));
@@ -117,17 +118,10 @@ class AttendanceTest {
     void more_than_there_are_seats_is_refused_and_so_is_a_day_that_has_begun() throws Exception {
         String day = days().path(1).path("id").asString();
         assertThat(quoted(basket(day, "9")).path("missing").toString()).contains("Only 8");
-        Caller owner = shop.owner();
-        Map<String, Object> edit = Map.of(
-                "path",
-                "goods/products/saturday-workshop/options/session/choices/" + day + "/when",
-                "was",
-                Map.of("starts", day + "T10:00:00", "ends", day + "T13:00:00"),
-                "now",
-                Map.of("starts", "2020-01-04T10:00", "ends", "2020-01-04T13:00"));
-        Caller.Answer edited = owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(edit)));
-        assertThat(edited.status()).as(edited.text()).isEqualTo(200);
-        owner.post(Caller.SHOP + "/draft/publish", Map.of());
+        shop.owner()
+                .publish(Map.of(
+                        "goods/products/saturday-workshop/options/session/choices/" + day + "/when",
+                        Map.of("starts", "2020-01-04T10:00", "ends", "2020-01-04T13:00")));
         assertThat(quoted(basket(day, "1")).path("missing").toString()).contains("the day you chose is over");
     }
 

@@ -1,6 +1,7 @@
 package vestcoin.app.payment;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.zaxxer.hikari.HikariDataSource;
 import java.sql.Connection;
@@ -82,5 +83,19 @@ class FollowedTransactionsTest {
         });
         transactions.afterwards(() -> done.add("at once"));
         assertThat(done).containsExactly("outermost", "first", "second", "of the first", "at once");
+    }
+
+    @Test
+    void several_changes_are_followed_once_the_last_is_over_even_where_it_fails() {
+        FollowedTransactions transactions = shop.context().getBean(FollowedTransactions.class);
+        TransactionTemplate transaction = new TransactionTemplate(transactions);
+        List<String> done = new ArrayList<>();
+        assertThatThrownBy(() -> transactions.together(() -> {
+                    transaction.executeWithoutResult(status -> transactions.afterwards(() -> done.add("follows")));
+                    done.add("first");
+                    throw new IllegalStateException("planted");
+                }))
+                .hasMessage("planted");
+        assertThat(done).containsExactly("first", "follows");
     }
 }
