@@ -63,7 +63,8 @@ class DaysTest extends AtCounter {
         browser.waitFor(
                 "it is proposed",
                 () -> Boolean.TRUE.equals(browser.script(
-                        "return [...document.querySelectorAll('datalist option')].some((o) => o.value === arguments[0])",
+                        "return [...document.querySelectorAll('datalist option')]"
+                                + ".some((o) => o.value === arguments[0])",
                         found)));
         // What a browser does when one of the list is picked: the field holds all of it at once.
         browser.script(
