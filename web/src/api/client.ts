@@ -39,6 +39,7 @@ export type OrderPage = Schemas["Page"];
 export type WholeOrder = Schemas["Whole"];
 export type Paid = Schemas["Paid"];
 export type Counter = Schemas["Counter"];
+export type CounterProduct = Counter["products"][number];
 export type Product = Schemas["Product"];
 export type BuyerQuote = Schemas["BuyerQuote"];
 export type PlacedOrder = Schemas["PlacedOrder"];

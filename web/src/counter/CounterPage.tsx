@@ -92,7 +92,11 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
       codes: [...new Set([...kept.codes, ...codes])],
     }),
   );
-  const body = { basket: basketOf(kept, counter), buyer: buyerOf(kept, counter) };
+  const body = {
+    basket: basketOf(kept, counter),
+    buyer: buyerOf(kept, counter),
+    ...(forBuyer(counter.shop) && kept.email ? { forBuyer: kept.email } : {}),
+  };
   const priced = useQuery({
     queryKey: ["quote", counter.shop, body],
     queryFn: () => answer(api.POST("/api/counter/{shop}/quote", { params: { path: { shop: counter.shop } }, body })),

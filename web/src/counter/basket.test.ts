@@ -1,10 +1,10 @@
 import { expect, test } from "vitest";
-import type { Product } from "../api/client";
+import type { CounterProduct } from "../api/client";
 import { moved, sameLine, stepOf } from "./basket";
 
 test("a press of plus adds a piece, or a step of the measure", () => {
   expect(stepOf(undefined)).toBe("1");
-  expect(stepOf({ measure: { step: "0.05" } } as unknown as Product)).toBe("0.05");
+  expect(stepOf({ measure: { step: "0.05" } } as unknown as CounterProduct)).toBe("0.05");
   expect(moved("2.35", "0.05", 1)).toBe("2.40");
   expect(moved("1", "1", 3)).toBe("4");
   expect(moved("0.3", "0.1", -3)).toBe("0.0");

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { Line, Product } from "../api/client";
+import type { CounterProduct, Line } from "../api/client";
 import { forBuyer } from "./forBuyer";
 
 /** What a buyer has put together; it survives closing the browser. */
@@ -130,7 +130,7 @@ export const sameLine = (a: Line, b: Line): boolean =>
   a.product === b.product && a.amount === b.amount && JSON.stringify(a.options) === JSON.stringify(b.options);
 
 /** What one press of plus adds: one piece, or one step of the measure. */
-export const stepOf = (product: Product | undefined): string => product?.measure?.step ?? "1";
+export const stepOf = (product: CounterProduct | undefined): string => product?.measure?.step ?? "1";
 
 /** A quantity some steps on, with the decimals of the step; for showing and sending, the server checks it. */
 export function moved(quantity: string, step: string, times: number): string {

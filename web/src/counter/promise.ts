@@ -1,7 +1,33 @@
 import type { Say } from "./phrases";
 
-/** When something is expected, as days of the shop's calendar: "Tue 1 Dec to Thu 3 Dec". */
-export function arrives(promise: { earliest: string; latest: string }, language: string, say: Say): string {
+interface Promised {
+  earliest: string;
+  latest: string;
+  arrival?: ArrivalTime | null | undefined;
+}
+
+interface ArrivalTime {
+  from: string;
+  to: string;
+  atOnce: boolean;
+  fromMinutes: number;
+  toMinutes: number;
+}
+
+/**
+ * When something is expected, as days of the shop's calendar, "Tue 1 Dec to Thu 3 Dec", or in minutes, from the order or
+ * from the next opening.
+ */
+export function arrives(promise: Promised, language: string, say: Say): string {
+  if (promise.arrival?.atOnce) {
+    const { fromMinutes, toMinutes } = promise.arrival;
+    return fromMinutes === toMinutes
+      ? say("arrivesWithin", { minutes: toMinutes })
+      : say("arrivesInMinutes", { from: fromMinutes, to: toMinutes });
+  }
+  if (promise.arrival) {
+    return say("arrivesAt", { time: hoursOf({ starts: promise.arrival.from, ends: promise.arrival.to }, language) });
+  }
   const format = new Intl.DateTimeFormat(language, {
     weekday: "short",
     day: "numeric",

@@ -4,6 +4,7 @@ import { answer, api, type Session } from "../api/client";
 import { BuyerList } from "../orders/BuyerList";
 import { OrderList } from "../orders/OrderList";
 import { OrderSheet } from "../orders/OrderSheet";
+import { PayoutList } from "../orders/PayoutList";
 import { SalesPage } from "../orders/SalesPage";
 import { SubscriberList } from "../orders/SubscriberList";
 import { SubscriberSheet } from "../orders/SubscriberSheet";
@@ -68,6 +69,7 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="orders/:number" element={<OrderSheet />} />
           <Route path="sales" element={<SalesPage />} />
           <Route path="buyers" element={<BuyerList />} />
+          <Route path="payouts" element={<PayoutList />} />
           <Route path="subscriptions" element={<SubscriberList />} />
           <Route path="subscriptions/:id" element={<SubscriberSheet />} />
           <Route path="*" element={<Beginning />} />

@@ -7,6 +7,7 @@ import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { readIn, say } from "../shared/say";
+import { OnAccount } from "./OnAccount";
 
 /** Who has bought: how often, when last, how much. */
 export function BuyerList() {
@@ -41,6 +42,7 @@ export function BuyerList() {
           {say("allOrders")}
         </Link>
       </StationHead>
+      <OnAccount />
       <div className="mb-4 flex flex-wrap items-end gap-x-6 gap-y-2">
         <label>
           <span className="block text-xs quiet">{say("findBuyer")}</span>

@@ -22,12 +22,26 @@ const days = new Intl.DateTimeFormat(deskLocale(), {
   timeZone: "UTC",
 });
 
+const times = new Intl.DateTimeFormat(deskLocale(), {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  hour: "numeric",
+  minute: "2-digit",
+  timeZone: "UTC",
+});
+
 const day = (iso: string): string => days.format(new Date(`${iso}T00:00:00Z`));
 
 /** When it arrives, in days. */
 export function promised(option: Option): string {
   const { promise } = option;
   if (!promise) return "";
+  if (promise.arrival) {
+    const { from, to } = promise.arrival;
+    const at = (wall: string) => new Date(`${wall.slice(0, 16)}:00Z`);
+    return times.formatRange(at(from), at(to));
+  }
   return promise.earliest === promise.latest
     ? day(promise.latest)
     : say("daysTo", { earliest: day(promise.earliest), latest: day(promise.latest) });

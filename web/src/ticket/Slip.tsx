@@ -1,11 +1,12 @@
 import { useMemo } from "react";
 import type { Amount, Figure, QuoteView } from "../api/client";
+import { useBench } from "../desk/bench";
 import { plain } from "../shared/money";
 import { say } from "../shared/say";
 import { Deliveries } from "./Deliveries";
 import { Folds } from "./Folds";
 import { RuleButton } from "./RuleButton";
-import type { Choices } from "./sampleOrder";
+import type { CardFrom, Choices } from "./sampleOrder";
 import { TicketRow } from "./TicketRow";
 import { figuresOf } from "./why";
 
@@ -143,6 +144,24 @@ export function Slip({ quote, live, chosen, change }: Props) {
   );
 }
 
+/** Where the card is from, where what a provider takes goes by it. */
+function CardFromChoice({ chosen, change }: Pick<Props, "chosen" | "change">) {
+  const { payment } = useBench().setup;
+  if (!payment.methods.some((method) => method.on && (method.fee?.eea || method.fee?.elsewhere))) return null;
+  return (
+    <select
+      className="inplace mb-1"
+      aria-label={say("cardFrom")}
+      value={chosen.card}
+      onChange={(event) => change({ card: event.target.value as CardFrom })}
+    >
+      <option value="home">{say("cardOfHome")}</option>
+      <option value="eea">{say("cardOfEea")}</option>
+      <option value="elsewhere">{say("cardOfElsewhere")}</option>
+    </select>
+  );
+}
+
 function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) => Figure }) {
   const seen = quote.methods.filter((method) => !method.hidden);
   const hidden = quote.methods.filter((method) => method.hidden);
@@ -151,6 +170,7 @@ function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) =
   return (
     <fieldset className="mt-2 border-t border-base-300 pt-2 text-xs">
       <legend className="sr-only">{say("paysBy")}</legend>
+      {quote.methods.length > 0 && <CardFromChoice chosen={chosen} change={change} />}
       {seen.map((method) => (
         <label key={method.id} className="flex cursor-pointer items-baseline gap-1.5 py-0.5">
           <input

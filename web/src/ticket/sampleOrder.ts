@@ -6,7 +6,11 @@ export interface TicketOrder extends Omit<Order, "buyer" | "outside" | "to" | "a
   to: Destination;
   at?: string;
   buyer?: { kind: "person" | "business"; number?: object; exempt?: string };
-  outside?: { exchange: { base: string; day: string; rates: Record<string, string> } };
+  outside?: {
+    exchange?: { base: string; day: string; rates: Record<string, string> };
+    credit?: object;
+    card?: CardFrom;
+  };
 }
 
 /** What the ticket asks over its sample order. */
@@ -22,13 +26,24 @@ export interface Choices {
   deliveries: Record<string, string>;
   slot?: string;
   method?: string;
+  /** Where the card was issued that pays. */
+  card: CardFrom;
 }
 
+export type CardFrom = "home" | "eea" | "elsewhere";
 export type SampleOrder = Setup["rehearsal"]["baskets"][number];
 type Order = Omit<SampleOrder["order"], "to">;
 type BuyerKind = SampleOrder["buyer"];
 
-export const noChoices: Choices = { codes: "", buyer: "person", when: "", currency: "", rate: "", deliveries: {} };
+export const noChoices: Choices = {
+  codes: "",
+  buyer: "person",
+  when: "",
+  currency: "",
+  rate: "",
+  deliveries: {},
+  card: "home",
+};
 
 /** What a sample order asks for by itself. */
 export function startOf(sample: SampleOrder | undefined, timeZone: string): Choices {
@@ -66,7 +81,8 @@ export function ticketOrderOf(sample: SampleOrder | undefined, changed: Choices,
     ...(sample?.group ? { group: sample.group } : {}),
     ...(changed.when ? { at: instantOf(changed.when, shop.timeZone) } : {}),
     ...buyerOf(changed.buyer, to),
-    ...(foreign ? { currency: changed.currency, ...ratesOf(changed, shop.currency) } : {}),
+    ...(foreign ? { currency: changed.currency } : {}),
+    ...outsideOf(changed, foreign ? shop.currency : undefined),
   };
 }
 
@@ -93,6 +109,7 @@ export const buyers: { id: BuyerKind; name: string }[] = [
   { id: "business", name: say("businessNumberConfirmed") },
   { id: "unconfirmed-business", name: say("businessNumberNotConfirmed") },
   { id: "exempt", name: say("exemptWithCertificate") },
+  { id: "let-pay-later", name: say("personLetPayLater") },
 ];
 
 function buyerOf(kind: BuyerKind, to: Destination): Pick<TicketOrder, "buyer"> {
@@ -114,12 +131,19 @@ function buyerOf(kind: BuyerKind, to: Destination): Pick<TicketOrder, "buyer"> {
   }
 }
 
-/** The rate typed is units of the order's currency for one of the shop's. */
-function ratesOf({ currency, rate }: Choices, base: string): Pick<TicketOrder, "outside"> {
+/**
+ * What holds around the order: whether its buyer is let pay on account, where the card is from; the rate typed, units
+ * of the order's currency for one of the shop's.
+ */
+function outsideOf({ buyer, currency, rate, card }: Choices, base: string | undefined): Pick<TicketOrder, "outside"> {
   const typed = rate.trim().replace(",", ".");
-  return /^\d+(\.\d+)?$/.test(typed)
-    ? { outside: { exchange: { base, day: new Date().toISOString().slice(0, 10), rates: { [currency]: typed } } } }
-    : {};
+  const rates = base && /^\d+(\.\d+)?$/.test(typed) ? { [currency]: typed } : undefined;
+  const outside = {
+    ...(base && rates ? { exchange: { base, day: new Date().toISOString().slice(0, 10), rates } } : {}),
+    ...(buyer === "let-pay-later" ? { credit: {} } : {}),
+    ...(card === "home" ? {} : { card }),
+  };
+  return Object.keys(outside).length > 0 ? { outside } : {};
 }
 
 /** What a clock in a time zone shows at an instant, to the minute. */

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from "react";
-import type { BuyerQuote, Counter, Line, Problem, Product } from "../../api/client";
+import type { BuyerQuote, Counter, CounterProduct, Line, Problem } from "../../api/client";
 import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { TextButton } from "../../shared/TextButton";
@@ -185,7 +185,7 @@ function Codes({
 }
 
 /** What is counted of a product with these choices: the variation that fits them, where it has a count of its own, else the product. */
-function itemOf(product: Product, options: Record<string, string>, left: Record<string, string>): string {
+function itemOf(product: CounterProduct, options: Record<string, string>, left: Record<string, string>): string {
   const fitting = product.variations
     .filter((each) => Object.entries(each.options).every(([option, choice]) => options[option] === choice))
     .sort((one, other) => Object.keys(other.options).length - Object.keys(one.options).length)[0];
@@ -197,12 +197,12 @@ function itemOf(product: Product, options: Record<string, string>, left: Record<
 const Hours = ({ said }: { said: string }) => <span className="block text-xs quiet">{said}</span>;
 
 /** Whether choices change what it costs. */
-const dearer = ({ options, variations }: Product): boolean =>
+const dearer = ({ options, variations }: CounterProduct): boolean =>
   variations.some(({ price }) => price) ||
   options.some(({ choices }) => choices.some(({ extra, percent }) => Number(extra ?? 0) || Number(percent ?? 0)));
 
 /** A product without the days that have come. */
-const toCome = (product: Product, begun: string[]): Product => ({
+const toCome = (product: CounterProduct, begun: string[]): CounterProduct => ({
   ...product,
   options: product.options.map((option) => ({
     ...option,
@@ -219,7 +219,7 @@ function Thing({
   language,
   add,
 }: {
-  product: Product;
+  product: CounterProduct;
   /** Its price in the currency chosen; of an amount the buyer chooses the least. */
   listed: string | undefined;
   /** That price lowered for some days. */

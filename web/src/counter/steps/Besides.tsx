@@ -2,6 +2,7 @@ import type { BuyerQuote, Counter } from "../../api/client";
 import type { Kept } from "../basket";
 import { useSay } from "../phrases";
 import { InvoiceTo } from "./InvoiceTo";
+import { Phone } from "./Phone";
 import { vouchersOf } from "./VouchersFor";
 
 interface Props {
@@ -12,43 +13,15 @@ interface Props {
   sent: boolean;
 }
 
-const occasions = {
-  placed: "toldPlaced",
-  paid: "toldPaid",
-  sent: "toldSent",
-  ready: "toldReady",
-  cancelled: "toldCancelled",
-} as const;
-
 /** What the shop asks besides name and address: its own fields, a gift, a note, consent to one reminder. */
 export function Besides({ counter, kept, change, sent }: Props) {
   const say = useSay();
   const { asking } = counter;
   const gift = asking.gift && sent && kept.gift;
-  // Of a gift its receiver is told, by the number of where it goes.
-  const told = counter.told.filter((each) => !gift || each === "sent" || each === "ready");
   return (
     <>
       {asking.phone !== "no" && sent && (
-        <label className="mb-3 block">
-          <span className="mb-1 block text-xs quiet">
-            {say(asking.phone === "optional" ? "phoneOptional" : "phone")}
-          </span>
-          <input
-            required={asking.phone === "compulsory"}
-            type="tel"
-            className="input w-full text-base"
-            maxLength={30}
-            autoComplete="tel"
-            value={kept.phone}
-            onChange={(event) => change({ phone: event.target.value })}
-          />
-          {told.length > 0 && (
-            <span className="mt-1 block text-xs quiet">
-              {say("phoneTold", { when: say.list(told.map((each) => say(occasions[each]))) })}
-            </span>
-          )}
-        </label>
+        <Phone counter={counter} kept={kept} change={change} compulsory={asking.phone === "compulsory"} />
       )}
       {asking.extras.map((extra) => (
         <label key={extra.id} className="mb-3 block">
@@ -139,6 +112,12 @@ function Area({ label, value, write }: { label: string; value: string; write: (t
 export const cash = (kept: Kept, quote?: BuyerQuote): boolean =>
   quote?.methods.some((method) => method.id === kept.method && method.kind.startsWith("cash")) ?? false;
 
+/** Whether a way chosen is one of those with which something has to be given. */
+export const wanted = (ways: readonly string[], quote?: BuyerQuote): boolean =>
+  [...(quote?.delivery ?? []), ...(quote?.apart ?? []).flatMap((sent) => sent.delivery)].some(
+    (option) => option.chosen && ways.includes(option.id),
+  );
+
 /** What of it is sent with the order: nothing that is not asked. */
 export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
   const gift = asking.gift && kept.gift && quote?.needsDelivery !== false;
@@ -148,8 +127,9 @@ export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
     reference: kept.business ? kept.reference : "",
     note: asking.note ? kept.note : "",
     extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
-    company: asking.company === "no" ? "" : kept.company,
-    phone: asking.phone === "no" || quote?.needsDelivery === false ? "" : kept.phone,
+    company: asking.company === "no" && !wanted(asking.companyWith, quote) ? "" : kept.company,
+    phone:
+      (asking.phone === "no" && !wanted(asking.phoneWith, quote)) || quote?.needsDelivery === false ? "" : kept.phone,
     ...(asking.paysWith && kept.paysWith && cash(kept, quote)
       ? { paysWith: kept.paysWith.trim().replace(",", ".") }
       : {}),

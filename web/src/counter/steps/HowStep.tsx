@@ -4,8 +4,11 @@ import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { useSay } from "../phrases";
 import { arrives } from "../promise";
+import { wanted } from "./Besides";
 import { Choice } from "./Choice";
+import { Phone } from "./Phone";
 import type { StepProps } from "./shared";
+import { Text } from "./Text";
 
 type Option = BuyerQuote["delivery"][number];
 
@@ -13,6 +16,9 @@ type Option = BuyerQuote["delivery"][number];
 export function HowStep({ counter, kept, change, quote, heading, problems, next }: StepProps & { next: () => void }) {
   const say = useSay();
   const chosen = quote?.delivery.find((option) => option.chosen);
+  // Asked here only where the way chosen wants it and nothing was to be given before.
+  const company = counter.asking.company !== "compulsory" && wanted(counter.asking.companyWith, quote);
+  const phone = counter.asking.phone !== "compulsory" && wanted(counter.asking.phoneWith, quote);
   const receiver = counter.asking.gift && kept.gift ? kept.giftName : kept.name;
   return (
     <>
@@ -72,11 +78,28 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         />
       )}
       {chosen?.collected && chosen.slots.length === 0 && <p className="mt-3 text-error">{say("noTime")}</p>}
+      {company && (
+        <div className="mt-4">
+          <Text
+            label={say("company")}
+            value={kept.company}
+            autoComplete="organization"
+            onChange={(company) => change({ company })}
+          />
+        </div>
+      )}
+      {phone && (
+        <div className="mt-4">
+          <Phone counter={counter} kept={kept} change={change} compulsory />
+        </div>
+      )}
       <button
         type="button"
         className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full"
         disabled={
           !quote ||
+          (company && kept.company.trim() === "") ||
+          (phone && kept.phone.trim() === "") ||
           (quote.delivery.length === 0 && quote.apart.length === 0) ||
           (chosen !== undefined && (chosen.collected || chosen.slots.length > 0) && !kept.slot)
         }

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Counter } from "../../api/client";
 import { isZero, money } from "../../shared/money";
 import { Said } from "../../shared/Said";
@@ -67,6 +68,14 @@ export function PayStep({
           </Choice>
         ))}
       </fieldset>
+      {quote?.onAccount && !nothing && (
+        <p className="mt-2 text-sm quiet">
+          {quote.onAccount}{" "}
+          <Link className="underline" to={`/counter/${counter.shop}/me`}>
+            {say("signInByLetter")}
+          </Link>
+        </p>
+      )}
       {counter.asking.paysWith && cash(kept, quote) && (
         <label className="mt-4 block">
           <span className="mb-1 block text-xs quiet">{say("paysWith", { currency: quote?.currency ?? "" })}</span>

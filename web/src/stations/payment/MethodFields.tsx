@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { IdsField, useGoodsKinds } from "../../shared/IdsField";
@@ -7,6 +8,7 @@ import { PlacesField } from "../../shared/PlacesField";
 import { type SetupPath, setupPath, under } from "../../shared/paths";
 import { Settables, settable } from "../../shared/Settables";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { waysOf } from "../../shared/ways";
 import { kindOf, type MethodSetup } from "./kinds";
 
@@ -38,6 +40,28 @@ export function MethodFields({ method }: { method: MethodSetup }) {
           <>
             <Field path={under(path)("fee", "percent")} label={say("takesFromYou")} />
             <Field path={under(path)("fee", "fixed")} label={say("eachTime", { currency })} />
+            {kindOf(method.kind)?.provider && (
+              <>
+                <FeeRow
+                  path={under(path)("fee", "eea")}
+                  percent={under(path)("fee", "eea", "percent")}
+                  fixed={under(path)("fee", "eea", "fixed")}
+                  given={method.fee.eea != null}
+                  now={method.fee}
+                  label={say("ofCardsOfEea")}
+                  give={say("otherFeeForEea")}
+                />
+                <FeeRow
+                  path={under(path)("fee", "elsewhere")}
+                  percent={under(path)("fee", "elsewhere", "percent")}
+                  fixed={under(path)("fee", "elsewhere", "fixed")}
+                  given={method.fee.elsewhere != null}
+                  now={method.fee.eea ?? method.fee}
+                  label={say("ofCardsElsewhere")}
+                  give={say("otherFeeElsewhere")}
+                />
+              </>
+            )}
           </>
         ) : (
           <Give path={under(path)("fee")} now={{ percent: "0", fixed: "0" }}>
@@ -61,6 +85,14 @@ export function MethodFields({ method }: { method: MethodSetup }) {
       </div>
       {kindOf(method.kind)?.provider && (
         <Field path={under(path)("capture")} label={say("moneyTaken")} choices={captures} className="max-w-xs" />
+      )}
+      {method.kind === "on-account" && (
+        <p className="text-sm quiet">
+          {say("whoIsLetNote")}{" "}
+          <Link className="underline" to={`/desk/${bench.shop}/buyers`}>
+            {say("whoIsLet")}
+          </Link>
+        </p>
       )}
       {method.kind === "on-account" && (
         <div className="grid max-w-md grid-cols-2 gap-x-6">
@@ -110,6 +142,39 @@ export function MethodFields({ method }: { method: MethodSetup }) {
           ]}
         />
       </fieldset>
+    </>
+  );
+}
+
+interface FeeRowProps {
+  path: SetupPath;
+  percent: SetupPath;
+  fixed: SetupPath;
+  given: boolean;
+  /** What holds for such cards until a row of their own is given. */
+  now: { percent: string; fixed: string };
+  label: string;
+  give: string;
+}
+
+/** What a provider takes of the cards of a region. */
+function FeeRow({ path, percent, fixed, given, now, label, give }: FeeRowProps) {
+  const acts = useActs();
+  const { currency } = useBench().setup.shop;
+  if (!given) {
+    return (
+      <Give path={path} now={{ percent: now.percent, fixed: now.fixed }}>
+        {give}
+      </Give>
+    );
+  }
+  return (
+    <>
+      <Field path={percent} label={label} />
+      <span className="flex items-end gap-2">
+        <Field path={fixed} label={say("eachTime", { currency })} />
+        <TextButton onClick={() => void acts.set(path, undefined)}>{say("removeIt")}</TextButton>
+      </span>
     </>
   );
 }

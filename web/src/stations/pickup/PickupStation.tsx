@@ -5,7 +5,7 @@ import { Field } from "../../shared/Field";
 import { NamedField } from "../../shared/NamedField";
 import { NotationField } from "../../shared/NotationField";
 import { hours } from "../../shared/notation/hours";
-import { lines, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
+import { lines, minutes, whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { deskNotation, fromDesk, toDesk } from "../../shared/notation/rates";
 import { PointField, useAddressPoint } from "../../shared/PointField";
 import { idFrom, setupPath, under } from "../../shared/paths";
@@ -232,6 +232,13 @@ function Local() {
           label={say("ordersWindow")}
           placeholder={say("any")}
           {...whole}
+        />
+        <NotationField
+          path={setupPath("pickup", "local", "minutes")}
+          label={say("promisedMinutes")}
+          className="col-span-2"
+          notation={minutes}
+          {...(local.minutes ? { note: say("promisedMinutesNote") } : {})}
         />
         {!local.from && (
           <div data-path={setupPath("pickup", "local", "from")} tabIndex={-1} className="col-span-3">

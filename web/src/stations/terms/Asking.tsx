@@ -1,8 +1,10 @@
 import { useActs, useBench, useMarks } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { IdsField } from "../../shared/IdsField";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
+import { waysOf } from "../../shared/ways";
 
 const wantedChoices = [
   { id: "no", name: say("notAsked") },
@@ -16,6 +18,7 @@ export function Asking() {
   const acts = useActs();
   const marks = useMarks();
   const { asking } = bench.setup.terms;
+  const { ways } = waysOf(bench.setup);
   const add = () => {
     const id = idFrom(
       "field",
@@ -49,6 +52,18 @@ export function Asking() {
         />
         <Field path={setupPath("terms", "asking", "company")} label={say("nameOfCompany")} choices={wantedChoices} />
         <Field path={setupPath("terms", "asking", "phone")} label={say("telephoneNumber")} choices={wantedChoices} />
+        <IdsField
+          path={setupPath("terms", "asking", "companyWith")}
+          label={say("companyCompulsoryWith")}
+          things={ways}
+          empty={say("noWay")}
+        />
+        <IdsField
+          path={setupPath("terms", "asking", "phoneWith")}
+          label={say("phoneCompulsoryWith")}
+          things={ways}
+          empty={say("noWay")}
+        />
         <Field
           path={setupPath("terms", "asking", "withoutCodes")}
           label={say("fieldForCodesVouchersLeft")}

@@ -80,6 +80,8 @@ class ArchitectureTest {
 
     /** Rows as they are read from a table, which has as many columns as it has. */
     private static final Set<String> ROWS = Set.of(
+            "Payouts$PayoutRow",
+            "Payouts$Summed",
             "Orders$Order",
             "OrderList$Row",
             "PaymentBook$Payment",

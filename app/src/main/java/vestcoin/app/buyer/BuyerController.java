@@ -22,6 +22,7 @@ import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
+import vestcoin.app.order.Credits;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
@@ -62,6 +63,7 @@ class BuyerController {
 
     private final Buyers buyers;
     private final Orders orders;
+    private final Credits credits;
     private final Editions editions;
     private final CounterEntrance entrance;
     private final Messages messages;
@@ -70,12 +72,14 @@ class BuyerController {
     BuyerController(
             Buyers buyers,
             Orders orders,
+            Credits credits,
             Editions editions,
             CounterEntrance entrance,
             Messages messages,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.buyers = buyers;
         this.orders = orders;
+        this.credits = credits;
         this.editions = editions;
         this.entrance = entrance;
         this.messages = messages;
@@ -83,8 +87,8 @@ class BuyerController {
     }
 
     /**
-     * Mails a link to an address that has ordered before, or may not order without it. The answer is the same for every
-     * address.
+     * Mails a link to an address that has ordered before, may pay on account, or may not order without it. The answer
+     * is the same for every address.
      */
     @PostMapping("/api/counter/{shop}/me/letter")
     ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
@@ -104,7 +108,8 @@ class BuyerController {
         String email = wants.email().strip();
         Document spoken = editions.spoken(edition, wants.language().orElse(""));
         if (spoken.setup().terms().asking().signIn()
-                || !orders.ofBuyer(shop, email, 1).isEmpty()) {
+                || !orders.ofBuyer(shop, email, 1).isEmpty()
+                || credits.of(shop, email, spoken.setup().shop().currency()).isPresent()) {
             buyers.letter(shop, email)
                     .ifPresent(key -> messages.letIn(
                             shop, spoken.setup(), email, ownUrl + "/counter/" + shop + "/me?key=" + key));

@@ -6,7 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
+import vestcoin.app.access.Buyers;
+import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.context.PricingContexts;
+import vestcoin.app.order.Credits;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.payment.Gateways;
@@ -15,6 +18,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.payment.Credit;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Destination;
 import vestcoin.core.problem.InvalidInput;
@@ -29,11 +33,25 @@ class BasketOrders {
     private final Orders orders;
     private final PricingContexts circumstances;
     private final TaxNumbers taxNumbers;
+    private final Credits credits;
+    private final Buyers buyers;
+    private final CounterEntrance entrance;
     private final Clock clock;
 
-    BasketOrders(Gateways gateways, Orders orders, PricingContexts circumstances, TaxNumbers taxNumbers, Clock clock) {
+    BasketOrders(
+            Gateways gateways,
+            Orders orders,
+            PricingContexts circumstances,
+            TaxNumbers taxNumbers,
+            Credits credits,
+            Buyers buyers,
+            CounterEntrance entrance,
+            Clock clock) {
         this.gateways = gateways;
         this.orders = orders;
+        this.credits = credits;
+        this.buyers = buyers;
+        this.entrance = entrance;
         this.circumstances = circumstances;
         this.taxNumbers = taxNumbers;
         this.clock = clock;
@@ -42,8 +60,11 @@ class BasketOrders {
     /**
      * The order as asked, with what is known around it: how often discounts were used, by the buyer of this address
      * too, and what is given from outside.
+     *
+     * @param email as typed, empty until it is
+     * @param known the address of who asks, see {@link #known}
      */
-    Order order(Editions.Edition edition, Basket basket, BuyerDetails by, String email) {
+    Order order(Editions.Edition edition, Basket basket, BuyerDetails by, String email, Optional<String> known) {
         if (basket.to().map(Destination::country).isEmpty()) {
             throw new InvalidInput(
                     "basket/to",
@@ -59,14 +80,30 @@ class BasketOrders {
                 .filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT)
                 .map(Payment.Method::id)
                 .toList();
-        long owed = orders.owed(edition.shop(), Placing.taxNumber(order), currency, onAccount);
+        long owed = credits.owed(edition.shop(), Placing.taxNumber(order), known.orElse(""), currency, onAccount);
         order = order.given(order.outside()
+                .trusting(onAccount.isEmpty() ? Optional.empty() : credit(edition, known))
                 .owing(BigDecimal.valueOf(
                         owed,
                         Currencies.of(currency)
                                 .map(CurrencyUnit::getDecimalPlaces)
                                 .orElse(0))));
         return circumstances.around(edition.shop(), edition.document().compiled(), order);
+    }
+
+    /**
+     * The address of who asks, where that is known: whom somebody of the shop orders for, or who is signed in.
+     *
+     * @param session key of a buyer's session, null for none
+     * @param forBuyer whom somebody says to order for
+     */
+    Optional<String> known(String shop, String session, Optional<String> forBuyer) {
+        return forBuyer.filter(email -> entrance.whoRuns(shop).isPresent()).or(() -> buyers.in(shop, session));
+    }
+
+    private Optional<Credit> credit(Editions.Edition edition, Optional<String> known) {
+        return known.flatMap(address -> credits.of(
+                edition.shop(), address, edition.document().setup().shop().currency()));
     }
 
     /**

@@ -44,7 +44,8 @@ public record BuyerQuote(
         List<SeparateDelivery> apart,
         List<Entry> basket,
         List<RecurringCharge> renewing,
-        Optional<AtOnce> atOnce) {
+        Optional<AtOnce> atOnce,
+        Optional<Message> onAccount) {
 
     /**
      * One line of the basket, in its order. @param amount of all it stands for @param left how many the shop has, where
@@ -177,8 +178,28 @@ public record BuyerQuote(
                 apart(quote),
                 basket(quote),
                 quote.renewing().stream().map(RecurringCharge::of).toList(),
-                AtOnce.of(quote));
+                AtOnce.of(quote),
+                onAccount(quote));
     }
+
+    /** Why this buyer is not offered to pay on account, where the shop does that. */
+    private static Optional<Message> onAccount(QuoteView quote) {
+        return quote.methods().stream()
+                .filter(method -> method.kind() == Payment.Kind.ON_ACCOUNT)
+                .flatMap(method -> method.hidden().stream())
+                .filter(reason -> NOT_ON_ACCOUNT.containsKey(reason.code()))
+                .map(reason -> Message.of(NOT_ON_ACCOUNT.get(reason.code())))
+                .findFirst();
+    }
+
+    /** A reason told to the seller, and what a buyer is told. */
+    private static final Map<String, String> NOT_ON_ACCOUNT = Map.of(
+            "payment.only-for-confirmed-businesses-and-who-is-let",
+            "counter.on-account-for-whom",
+            "payment.above-what-this-buyer-may-owe",
+            "counter.on-account-no-more",
+            "payment.above-what-this-buyer-may-owe-open",
+            "counter.on-account-no-more");
 
     static final Message NO_SUCH_CODE = Message.of("checkout.shop-has-no-such-code");
 
@@ -207,7 +228,8 @@ public record BuyerQuote(
                 apart,
                 basket,
                 renewing,
-                atOnce);
+                atOnce,
+                onAccount);
     }
 
     private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {

@@ -11,16 +11,19 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.access.Buyers;
 import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.context.PricingContexts;
 import vestcoin.app.message.ShortMessages;
 import vestcoin.app.order.Orders;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
@@ -60,7 +63,7 @@ class CounterController {
             String currency,
             String language,
             boolean withTax,
-            List<Product> products,
+            List<ProductOnCounter> products,
             Set<String> countries,
             String home,
             List<String> languages,
@@ -82,8 +85,10 @@ class CounterController {
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
     private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
 
-    record QuoteRequest(Basket basket, BuyerDetails buyer) {
+    /** @param forBuyer the e-mail address of whom somebody of the shop orders for */
+    record QuoteRequest(Basket basket, BuyerDetails buyer, Optional<String> forBuyer) {
         QuoteRequest {
+            forBuyer = forBuyer == null ? Optional.empty() : forBuyer.filter(MailAddress::isOne);
             basket = basket == null ? Basket.EMPTY : basket;
             buyer = buyer == null ? BuyerDetails.NONE : buyer;
         }
@@ -162,7 +167,7 @@ class CounterController {
                 taken,
                 setup.shop().language(),
                 setup.tax().prices() == Tax.Prices.WITH_TAX,
-                setup.goods().products(),
+                setup.goods().products().stream().map(ProductOnCounter::of).toList(),
                 countries,
                 setup.shop().address().country(),
                 Stream.concat(
@@ -221,12 +226,17 @@ class CounterController {
     }
 
     @PostMapping("/api/counter/{shop}/quote")
-    BuyerQuote quote(@PathVariable String shop, @RequestBody QuoteRequest wanted, HttpServletRequest request) {
+    BuyerQuote quote(
+            @PathVariable String shop,
+            @RequestBody QuoteRequest wanted,
+            @CookieValue(name = Buyers.COOKIE, required = false) String session,
+            HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
+        Optional<String> known = baskets.known(shop, session, wanted.forBuyer());
         Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
         Basket tried = guessing.without(wanted.basket(), request.getRemoteAddr());
         BuyerQuote quote = BuyerQuote.of(
-                document.quote(baskets.order(edition, tried, wanted.buyer(), "")),
+                document.quote(baskets.order(edition, tried, wanted.buyer(), "", known)),
                 wanted.basket().codes(),
                 baskets.buyer(wanted.buyer()).trouble());
         LocalDate today =

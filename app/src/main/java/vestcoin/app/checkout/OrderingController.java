@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -70,7 +71,6 @@ class OrderingController {
     private final BasketOrders baskets;
     private final Placing placing;
     private final PlacedOrders placed;
-    private final Buyers buyers;
     private final RateLimits pace;
     private final Messages messages;
 
@@ -80,7 +80,6 @@ class OrderingController {
             BasketOrders baskets,
             Placing placing,
             PlacedOrders placed,
-            Buyers buyers,
             RateLimits pace,
             Messages messages) {
         this.entrance = entrance;
@@ -88,7 +87,6 @@ class OrderingController {
         this.baskets = baskets;
         this.placing = placing;
         this.placed = placed;
-        this.buyers = buyers;
         this.pace = pace;
         this.messages = messages;
     }
@@ -104,11 +102,17 @@ class OrderingController {
         Optional<String> taker = taker(shop, wanted);
         boolean quiet = taker.isEmpty() && slowed(wanted, request.getRemoteAddr());
         Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
-        if (taker.isEmpty()) {
-            signedIn(edition, wanted.contact(), session);
+        String email = wanted.contact().email();
+        Optional<String> known = baskets.known(shop, session, taker.map(by -> email))
+                .filter(address -> MailAddress.normal(address).equals(MailAddress.normal(email)));
+        if (known.isEmpty() && edition.document().setup().terms().asking().signIn()) {
+            throw new ApiProblem(
+                    HttpStatus.UNAUTHORIZED,
+                    "contact/email",
+                    Message.of("checkout.this-shop-takes-orders-from-buyers-who"),
+                    Message.of("checkout.ask-for-link-under-my-orders-basket"));
         }
-        Order order = baskets.order(
-                edition, wanted.basket(), wanted.buyer(), wanted.contact().email());
+        Order order = baskets.order(edition, wanted.basket(), wanted.buyer(), email, known);
         QuoteView quote = document.quote(order);
         if (quote.delivery().stream()
                         .anyMatch(option -> option.chosen()
@@ -138,6 +142,7 @@ class OrderingController {
             addressed(
                     wanted.contact(),
                     edition.document().setup().terms().asking(),
+                    ways(quote),
                     wanted.basket().to().map(Destination::country).orElse(""));
         }
         vouchersFor(wanted.contact().wishes(), document, quote, order.at());
@@ -194,20 +199,6 @@ class OrderingController {
                         FEW);
     }
 
-    /** @throws ApiProblem if this shop takes orders only from buyers who have signed in, and this one has not */
-    private void signedIn(Editions.Edition edition, Placing.Contact contact, String session) {
-        if (edition.document().setup().terms().asking().signIn()
-                && buyers.in(edition.shop(), session)
-                        .filter(MailAddress.normal(contact.email())::equals)
-                        .isEmpty()) {
-            throw new ApiProblem(
-                    HttpStatus.UNAUTHORIZED,
-                    "contact/email",
-                    Message.of("checkout.this-shop-takes-orders-from-buyers-who"),
-                    Message.of("checkout.ask-for-link-under-my-orders-basket"));
-        }
-    }
-
     /** @throws ApiProblem if a text is not agreed to, or was changed since the page showed it */
     private static void agreed(List<Policies.PolicyText> texts, OrderRequest wanted, QuoteView quote) {
         for (Policies.PolicyText text : texts) {
@@ -231,8 +222,19 @@ class OrderingController {
         }
     }
 
+    /** The ways an order is delivered by: one for all of it, or one of each consignment. */
+    private static List<String> ways(QuoteView quote) {
+        return Stream.concat(
+                        quote.delivery().stream(),
+                        quote.consignments().stream().flatMap(sent -> sent.delivery().stream()))
+                .filter(QuoteView.Option::chosen)
+                .map(QuoteView.Option::id)
+                .distinct()
+                .toList();
+    }
+
     /** @throws InvalidInput if something is to be sent, and the address lacks a street, a town or a number asked for */
-    private static void addressed(Placing.Contact contact, Asking asking, String country) {
+    private static void addressed(Placing.Contact contact, Asking asking, List<String> ways, String country) {
         Problems problems = new Problems();
         problems.when(
                 contact.lines().isEmpty()
@@ -248,7 +250,7 @@ class OrderingController {
                 "contact/city",
                 Message.of("checkout.town-missing"),
                 Message.of("checkout.type-town"));
-        contact.wishes().checkDelivered(asking, country, "contact/wishes", problems);
+        contact.wishes().checkDelivered(asking, ways, country, "contact/wishes", problems);
         problems.refuseIfAny();
     }
 

@@ -87,7 +87,9 @@ public class PricingContexts {
                 stock,
                 own.sales(),
                 used,
-                own.owed()));
+                own.owed(),
+                own.credit(),
+                own.card()));
         return known.given(known.outside().with(carriers.answers(shop, setup, known)));
     }
 }

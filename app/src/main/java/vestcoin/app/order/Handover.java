@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import vestcoin.app.format.QuoteView;
+import vestcoin.core.delivery.Arrival;
+import vestcoin.core.delivery.Promise;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
@@ -17,7 +19,7 @@ import vestcoin.core.setup.Shop;
  * @param way collected at a place, or brought round by the shop
  * @param place name of the place, or of the way
  * @param lines of the place's address; none for what is brought
- * @param starts of the time chosen
+ * @param starts of the time chosen, or promised to the minute
  */
 public record Handover(
         Way way,
@@ -42,6 +44,7 @@ public record Handover(
                                 order.slot().filter(slot.start()::equals).isPresent())
                         .findFirst()
                         .map(QuoteView.Slot::end));
+        Optional<Arrival> arrival = chosen.flatMap(QuoteView.Option::promise).flatMap(Promise::arrival);
         return chosen.flatMap(option -> {
             Optional<Pickup.Spot> spot = setup.pickup().places().stream()
                     .filter(each -> each.option().equals(option.id()))
@@ -57,7 +60,14 @@ public record Handover(
                         spot.get().contact()));
             }
             return option.id().equals(Pickup.Local.OPTION)
-                    ? Optional.of(new Handover(Way.BROUGHT, option.name(), List.of(), order.slot(), ends, "", ""))
+                    ? Optional.of(new Handover(
+                            Way.BROUGHT,
+                            option.name(),
+                            List.of(),
+                            order.slot().or(() -> arrival.map(Arrival::from)),
+                            ends.or(() -> arrival.map(Arrival::to)),
+                            "",
+                            ""))
                     : Optional.empty();
         });
     }

@@ -264,25 +264,6 @@ public class Orders {
         return byToken(token).orElseThrow();
     }
 
-    /**
-     * What a business still owes on account, in minor units of a currency. @param taxNumber confirmed; empty for
-     * nobody @param methods ids of the ways to pay that are on account
-     */
-    public long owed(String shop, String taxNumber, String currency, List<String> methods) {
-        return methods.isEmpty() || taxNumber.isEmpty()
-                ? 0
-                : sql.sql("""
-                select coalesce(sum(p.amount - p.captured), 0) from orders o join payment p on p.order_id = o.id
-                where o.shop = :shop and o.tax_number = :number and o.currency = :currency and p.method in
-                    (:methods) and p.alive is not null""")
-                        .param("shop", shop)
-                        .param("number", taxNumber)
-                        .param("currency", currency)
-                        .param("methods", methods)
-                        .query(Long.class)
-                        .single();
-    }
-
     /** The latest orders of a buyer's address. */
     public List<Order> ofBuyer(String shop, String email, int most) {
         return sql.sql(ORDER + "where shop = :shop and buyer = :buyer order by id desc limit :most")

@@ -7,9 +7,11 @@ import com.google.zxing.common.BitMatrix;
 import com.google.zxing.qrcode.QRCodeWriter;
 import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import java.math.BigDecimal;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.payment.PaymentBook;
@@ -42,6 +44,8 @@ public class TransferSlips {
             Optional<String> code,
             boolean swiss) {}
 
+    private static final Set<Payment.Kind> BY_TRANSFER = EnumSet.of(Payment.Kind.TRANSFER, Payment.Kind.ON_ACCOUNT);
+
     private final Editions editions;
     private final PaymentBook book;
 
@@ -51,12 +55,14 @@ public class TransferSlips {
     }
 
     /**
-     * The slip of an order paid by transfer, for what is still to come; none once the money is there, or nobody waits
-     * for it.
+     * The slip of an order paid by transfer, at once or on account, for what is still to come; none once the money is
+     * there, or nobody waits for it.
      */
     public Optional<Slip> of(Orders.Order order, Optional<Payment.Method> method) {
         if (order.cancelled()
-                || method.filter(way -> way.kind() == Payment.Kind.TRANSFER).isEmpty()) {
+                || method.map(Payment.Method::kind)
+                        .filter(BY_TRANSFER::contains)
+                        .isEmpty()) {
             return Optional.empty();
         }
         List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream()

@@ -2,6 +2,7 @@ package vestcoin.app.order;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -124,9 +125,11 @@ public record Wishes(
                 Message.of("order.type-what-you-pay-with")));
     }
 
-    /** What is missing of it, or cannot be, where something is delivered. @param country to which */
-    public void checkDelivered(Asking asking, String country, String path, Problems problems) {
-        missing(phone, asking.phone(), "phone", path, problems);
+    /** What is missing of it, or cannot be, where something is delivered. @param ways how @param country to which */
+    public void checkDelivered(Asking asking, Collection<String> ways, String country, String path, Problems problems) {
+        Asking wanted = asking.by(ways);
+        missing(phone, wanted.phone(), "phone", path, problems);
+        missing(company, wanted.company(), "company", path, problems);
         problems.when(
                 !phone.isEmpty() && PhoneNumber.international(phone, country).isEmpty(),
                 path + "/phone",
@@ -179,9 +182,9 @@ public record Wishes(
                 path + "/paysWith",
                 Message.of("order.shop-does-not-ask-this-any-more"),
                 Message.of("order.load-page-again"));
-        asked(company, asking.company(), "company", path, problems);
+        asked(company, asking.byAnyWay().company(), "company", path, problems);
         missing(company, asking.company(), "company", path, problems);
-        asked(phone, asking.phone(), "phone", path, problems);
+        asked(phone, asking.byAnyWay().phone(), "phone", path, problems);
         problems.when(
                 !phone.isEmpty() && !phone.matches("[+]?[0-9][0-9 ()/.-]{3,30}"),
                 path + "/phone",

@@ -5,6 +5,9 @@ import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -106,7 +109,40 @@ class HttpProvider implements Provider {
                         json.path("refunded").asLong(0)),
                 json.path("keptCard").asString(""),
                 json.path("version").asLong(0),
-                instant(json.path("answerBy").asString("")));
+                instant(json.path("answerBy").asString("")),
+                country(json.path("cardCountry").asString("")));
+    }
+
+    private static String country(String text) {
+        return text.matches("[A-Z]{2}") ? text : "";
+    }
+
+    @Override
+    public List<Payout> payouts(ServiceAccess access, String after) {
+        List<Payout> payouts = new ArrayList<>();
+        for (JsonNode each : call(
+                        access,
+                        "GET",
+                        "/v1/payouts?after=" + URLEncoder.encode(after, StandardCharsets.UTF_8),
+                        "",
+                        null)
+                .path("payouts")) {
+            List<PayoutEntry> entries = new ArrayList<>();
+            for (JsonNode entry : each.path("entries")) {
+                entries.add(new PayoutEntry(
+                        entry.path("payment").asString(""),
+                        Kind.of(entry.path("kind").asString("").toUpperCase(Locale.ROOT)),
+                        entry.path("amount").asLong(0),
+                        entry.path("fee").asLong(0)));
+            }
+            payouts.add(new Payout(
+                    each.path("id").asString(""),
+                    each.path("currency").asString(""),
+                    each.path("amount").asLong(0),
+                    Instant.parse(each.path("at").asString("")),
+                    entries));
+        }
+        return payouts;
     }
 
     /** A time by ISO 8601; what is none is told as nothing, since the payment itself does not hang on it. */

@@ -1,6 +1,7 @@
 package vestcoin.app.payment;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import vestcoin.app.outside.ProviderRejection;
@@ -17,7 +18,8 @@ public interface Provider {
     /**
      * How a provider sees a payment. @param state one of this house's payment states @param keptCard what it calls the
      * card it keeps, empty where it keeps none @param version grows with every change at the provider @param answerBy
-     * until when it has to hear from the seller of a dispute
+     * until when it has to hear from the seller of a dispute @param cardCountry where the card was issued, ISO 3166-1;
+     * empty where it is not told
      */
     record View(
             String ref,
@@ -28,7 +30,8 @@ public interface Provider {
             Sums sums,
             String keptCard,
             long version,
-            Optional<Instant> answerBy) {}
+            Optional<Instant> answerBy,
+            String cardCountry) {}
 
     /** What a payment is over, and what of it was taken and given back, in minor units. */
     record Sums(long amount, long captured, long refunded) {}
@@ -86,6 +89,19 @@ public interface Provider {
             return new Means("", false, card);
         }
     }
+
+    /**
+     * Money a provider sent to the shop's bank.
+     *
+     * @param amount of all entries, what was given back and the fees taken off
+     */
+    record Payout(String ref, String currency, long amount, Instant at, List<PayoutEntry> entries) {}
+
+    /** What one payment took, or gave back, in a payout. @param payment the provider's reference @param fee kept */
+    record PayoutEntry(String payment, Kind kind, long amount, long fee) {}
+
+    /** The payouts after one of them, the oldest first, some at a time. @param after empty for the first ever */
+    List<Payout> payouts(ServiceAccess access, String after);
 
     /** Keeps a card without charging it; gives what the provider calls it. */
     String keep(ServiceAccess access, String token);

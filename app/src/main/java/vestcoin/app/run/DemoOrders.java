@@ -1,17 +1,20 @@
 package vestcoin.app.run;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import vestcoin.app.context.PricingContexts;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Credits;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.payment.Gateways;
@@ -34,14 +37,27 @@ class DemoOrders {
     private final PricingContexts circumstances;
     private final Placing placing;
     private final Payments payments;
+    private final Credits credits;
     private final Clock clock;
 
-    DemoOrders(Gateways gateways, PricingContexts circumstances, Placing placing, Payments payments, Clock clock) {
+    DemoOrders(
+            Gateways gateways,
+            PricingContexts circumstances,
+            Placing placing,
+            Payments payments,
+            Credits credits,
+            Clock clock) {
         this.gateways = gateways;
         this.circumstances = circumstances;
         this.placing = placing;
         this.payments = payments;
+        this.credits = credits;
         this.clock = clock;
+    }
+
+    /** A regular buyer may pay on account. */
+    void letPayLater(String email, BigDecimal limit) {
+        credits.give(DemoShop.SHOP, email, Optional.of(limit), "EUR", DemoShop.EMAIL);
     }
 
     /** An order placed and paid by card. @param url of the card processor */

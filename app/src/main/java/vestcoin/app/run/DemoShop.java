@@ -107,6 +107,7 @@ public class DemoShop {
         Editions.Edition edition = editions.publish(SHOP, EMAIL);
         // In test mode, which no seller could open; every order says so.
         doors.open(SHOP);
+        orders.letPayLater("rowan@buyers.example", new BigDecimal("200.00"));
         PaymentBook.Payment first = orders.buy(
                 edition,
                 url,

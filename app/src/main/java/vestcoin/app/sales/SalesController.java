@@ -24,6 +24,7 @@ import vestcoin.app.format.Phrases;
 import vestcoin.app.paper.Paper;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Editions;
 import vestcoin.core.invoice.SalesReport;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
@@ -62,12 +63,14 @@ class SalesController {
 
     private final SalesPapers papers;
     private final Drafts drafts;
+    private final Editions editions;
     private final Gateways gateways;
     private final Clock clock;
 
-    SalesController(SalesPapers papers, Drafts drafts, Gateways gateways, Clock clock) {
+    SalesController(SalesPapers papers, Drafts drafts, Editions editions, Gateways gateways, Clock clock) {
         this.papers = papers;
         this.drafts = drafts;
+        this.editions = editions;
         this.gateways = gateways;
         this.clock = clock;
     }
@@ -110,7 +113,11 @@ class SalesController {
                         HttpHeaders.CONTENT_DISPOSITION,
                         "attachment; filename=\"" + shop + "-sales-" + span.from() + "-" + span.to() + ".csv\"")
                 .body(out -> {
-                    try (SalesCsv csv = new SalesCsv(out, phrases)) {
+                    try (SalesCsv csv = new SalesCsv(
+                            out,
+                            phrases,
+                            row -> Optional.of(
+                                    editions.of(shop, row.edition()).document().setup()))) {
                         papers.each(shop, span.mode(), span.begins(), span.ends(), csv::write);
                     }
                 });

@@ -9,7 +9,9 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
@@ -17,6 +19,8 @@ import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.paper.Paper;
 import vestcoin.core.invoice.Bill;
+import vestcoin.core.payment.CardRegion;
+import vestcoin.core.setup.Setup;
 
 /**
  * Every line of every paper as CSV (RFC 4180), what was given back below zero. What is of the whole order, such as what
@@ -28,9 +32,12 @@ final class SalesCsv implements AutoCloseable {
 
     private final CsvWriter csv;
     private final Phrases phrases;
+    private final Function<SalesPapers.PaperOfOrder, Optional<Setup>> setupOf;
     private final Set<Long> begun = new HashSet<>();
 
-    SalesCsv(OutputStream out, Phrases phrases) {
+    /** @param setupOf what an order was charged by, where it is still known */
+    SalesCsv(OutputStream out, Phrases phrases, Function<SalesPapers.PaperOfOrder, Optional<Setup>> setupOf) {
+        this.setupOf = setupOf;
         this.csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
         this.phrases = phrases;
         csv.writeRecord(
@@ -114,14 +121,39 @@ final class SalesCsv implements AutoCloseable {
         }
     }
 
-    /** What the provider takes by the shop's own table, as the order was priced. */
-    private static String fee(SalesPapers.PaperOfOrder row) {
-        return Json.read(row.quote(), QuoteView.class).methods().stream()
+    /**
+     * What the provider kept, as its payouts say; until one does, what it takes by the shop's own table, of a card from
+     * abroad in the shop's currency by the row for that.
+     */
+    private String fee(SalesPapers.PaperOfOrder row) {
+        QuoteView quote = Json.read(row.quote(), QuoteView.class);
+        if (row.feeTold() != null) {
+            return minor(row.feeTold(), quote.currency());
+        }
+        if (!row.cardCountry().isEmpty()) {
+            Optional<BigDecimal> byCard = setupOf.apply(row).flatMap(setup -> byCard(row, quote, setup));
+            if (byCard.isPresent()) {
+                return byCard.get().toPlainString();
+            }
+        }
+        return quote.methods().stream()
                 .filter(method -> method.id().equals(row.method()))
                 .flatMap(method -> method.fee().stream())
                 .map(fee -> fee.value().toPlainString())
                 .findFirst()
                 .orElse("");
+    }
+
+    private static Optional<BigDecimal> byCard(SalesPapers.PaperOfOrder row, QuoteView quote, Setup setup) {
+        return setup.payment().methods().stream()
+                .filter(method -> method.id().equals(row.method())
+                        && quote.currency().equals(setup.shop().currency()))
+                .flatMap(method -> method.fee().stream())
+                .map(fee -> fee.taken(
+                        new BigDecimal(minor(row.captured() - row.byVoucher(), quote.currency())),
+                        CardRegion.of(setup.shop().address().country(), row.cardCountry()),
+                        CurrencyUnit.of(quote.currency()).getDecimalPlaces()))
+                .findFirst();
     }
 
     private static String amount(BigDecimal amount, boolean back) {

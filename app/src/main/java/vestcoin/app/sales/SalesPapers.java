@@ -19,6 +19,9 @@ class SalesPapers {
      * @param tracking carriers and numbers of its parcels
      * @param slot the time chosen, by the shop's clock
      * @param quote as it was placed
+     * @param edition whose ways to pay it was charged by
+     * @param cardCountry where the card that paid was issued, empty where that is not known
+     * @param feeTold what the provider has kept as its payouts say, in minor units; null until one says it
      */
     record PaperOfOrder(
             long orderId,
@@ -39,7 +42,10 @@ class SalesPapers {
             long byVoucher,
             String tracking,
             String slot,
-            String quote) {}
+            String quote,
+            int edition,
+            String cardCountry,
+            Long feeTold) {}
 
     /** What was ordered and has no paper. @param payable in minor units */
     record Without(String currency, int orders, long payable) {}
@@ -66,7 +72,12 @@ class SalesPapers {
                                 where order_id = o.id and tracking <> '') as tracking,
                             coalesce((select cast(min(starts) as varchar) from slot_taken
                                 where shop = o.shop and order_id = o.id), (select cast(min(starts) as varchar)
-                                from attendance where order_id = o.id), '') as slot, o.quote
+                                from attendance where order_id = o.id), '') as slot, o.quote,
+                            coalesce(o.tax_edition, o.edition) as edition,
+                            (select coalesce(max(card_country), '') from payment where order_id = o.id
+                                and captured > 0) as card_country,
+                            (select cast(sum(e.fee) as bigint) from payout_entry e join payment m on m.id = e.payment
+                                where m.order_id = o.id) as fee_told
                         from paper p join orders o on o.id = p.order_id
                         where p.shop = :shop and p.mode = :mode and p.at >= :from and p.at < :to
                         order by p.at, p.id""")

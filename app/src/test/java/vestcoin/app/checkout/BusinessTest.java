@@ -2,6 +2,7 @@ package vestcoin.app.checkout;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -93,6 +94,8 @@ class BusinessTest {
                                 quote.path("toPay").asString()))
                 .json();
         assertThat(placed.path("kind").asString()).isEqualTo("on-account");
+        BigDecimal due = new BigDecimal(placed.path("slip").path("amount").asString());
+        assertThat(due).isEqualByComparingTo(quote.path("toPay").asString());
         String order = Caller.SHOP + "/orders/" + placed.path("number").asInt();
         Caller owner = shop.owner();
         assertThat(owner.get(order + "/papers").json().size()).isZero();
@@ -102,6 +105,32 @@ class BusinessTest {
             Thread.sleep(100);
             papers = owner.get(order + "/papers").json();
         }
+        // Paid in part, the page has a new code for what is left.
+        assertThat(owner.post(
+                                order + "/surplus",
+                                Map.of(
+                                        "payment",
+                                        owner.get(order)
+                                                .json()
+                                                .path("payments")
+                                                .path(0)
+                                                .path("id")
+                                                .asLong(),
+                                        "key",
+                                        UUID.randomUUID().toString(),
+                                        "amount",
+                                        "30.00"))
+                        .status())
+                .isEqualTo(200);
+        JsonNode slip = shop.anybody()
+                .get("/api/counter/orders/" + placed.path("token").asString())
+                .json()
+                .path("slip");
+        assertThat(new BigDecimal(slip.path("amount").asString()))
+                .isEqualByComparingTo(due.subtract(new BigDecimal(30)));
+        assertThat(slip.path("code").asString())
+                .isNotEmpty()
+                .isNotEqualTo(placed.path("slip").path("code").asString());
         String xml = owner.get(
                         order + "/papers/" + papers.path(0).path("number").asString() + ".xml")
                 .text();

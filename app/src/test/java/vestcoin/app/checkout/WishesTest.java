@@ -19,6 +19,8 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.Soon;
 import vestcoin.app.order.Wishes;
+import vestcoin.app.settings.Felt;
+import vestcoin.app.settings.Witness;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
@@ -97,6 +99,48 @@ class WishesTest {
                         "wishes",
                         wishes));
         return shop.anybody().post(Caller.COUNTER + "/orders", placing);
+    }
+
+    /** Whoever brings it by tube has to be able to ring; who gets a letter is asked for nothing. */
+    @Test
+    @Witness(value = "terms.asking.phoneWith[]", felt = Felt.COUNTER)
+    @Witness(value = "terms.asking.companyWith[]", felt = Felt.COUNTER)
+    void a_way_of_delivery_can_want_a_telephone_number_and_a_company() {
+        JsonNode before = shop.owner()
+                .get(Caller.SHOP + "/draft")
+                .json()
+                .path("document")
+                .path("terms")
+                .path("asking");
+        shop.owner()
+                .publish(Map.of("terms/asking", Map.of("phoneWith", List.of("tube"), "companyWith", List.of("tube"))));
+        assertThat(place(Map.of(), null).paths())
+                .containsExactlyInAnyOrder("contact/wishes/phone", "contact/wishes/company");
+        Caller.Answer placed = place(Map.of("phone", "+353 21 555 0100", "company", "Sample & Sons"), null);
+        assertThat(placed.status()).as(placed.text()).isEqualTo(200);
+        Map<String, Object> letter = new HashMap<>(Caller.book());
+        letter.put("delivery", "letter");
+        String toPay = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(letter))
+                .json()
+                .path("toPay")
+                .asString();
+        assertThat(place(letter, toPay, Map.of(), null).status()).isEqualTo(200);
+        Caller.Answer gone = shop.owner()
+                .post(
+                        Caller.SHOP + "/draft/edits",
+                        Map.of(
+                                "edits",
+                                List.of(Map.of(
+                                        "path",
+                                        "terms/asking/phoneWith",
+                                        "was",
+                                        List.of("tube"),
+                                        "now",
+                                        List.of("ox")))));
+        assertThat(gone.status()).isEqualTo(422);
+        assertThat(gone.sentence()).isEqualTo("There is no way of delivery “ox”.");
+        shop.owner().publish(Map.of("terms/asking", before));
     }
 
     @Test
@@ -197,7 +241,7 @@ class WishesTest {
                 AskingBuilder.builder().phone(Asking.Field.COMPULSORY).build();
         Wishes.NONE.check(compulsory, "contact/wishes", problems);
         assertThat(problems.list()).as("a download needs none").isEmpty();
-        Wishes.NONE.checkDelivered(compulsory, "IE", "contact/wishes", problems);
+        Wishes.NONE.checkDelivered(compulsory, List.of("tube"), "IE", "contact/wishes", problems);
         assertThat(problems.list()).extracting(Problem::path).containsExactly("contact/wishes/phone");
         gift.put("invoice", OWN_ADDRESS);
         gift.put("phone", "ring me");

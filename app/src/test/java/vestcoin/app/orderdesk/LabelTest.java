@@ -14,6 +14,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.settings.Felt;
+import vestcoin.app.settings.Witness;
 import vestcoin.standins.carrier.Carrier;
 
 /** Labels bought from the carrier: with the buyer's address, once, whatever it answers. */
@@ -75,6 +77,37 @@ class LabelTest {
                         .status())
                 .as("of another order")
                 .isEqualTo(404);
+    }
+
+    /** What leaves another place is carried from there. */
+    @Test
+    @Witness(value = "delivery.dispatch[].at.postcode", felt = Felt.DESK)
+    @Witness(value = "delivery.dispatch[].at.region", felt = Felt.DESK)
+    void a_label_says_where_the_parcel_sets_out() throws Exception {
+        shop.owner()
+                .publish(Map.of(
+                        "delivery/dispatch",
+                        List.of(Map.of(
+                                "id",
+                                "shed",
+                                "name",
+                                "Shed",
+                                "at",
+                                Map.of("country", "DE", "postcode", "10115", "region", "DE-BE"))),
+                        "goods/products/wind-sock/sending/from",
+                        "shed"));
+        String order = placed();
+        long bought = shop.owner()
+                .post(order + "/labels", Map.of("service", "parcel-day"))
+                .json()
+                .path("bought")
+                .path(0)
+                .path("id")
+                .asLong();
+        assertThat(new PdfTextExtractor(new PdfReader(shop.owner().bytes(order + "/labels/" + bought)))
+                        .getTextFromPage(1))
+                .contains("From DE 10115 DE-BE");
+        shop.owner().publish(Map.of("goods/products/wind-sock/sending", Map.of()));
     }
 
     @Test

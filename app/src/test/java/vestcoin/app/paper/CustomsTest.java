@@ -74,6 +74,30 @@ class CustomsTest {
         assertThat(shop.anybody().get(order + "/customs.pdf").status()).isEqualTo(401);
     }
 
+    /** A group says it for all of its goods that say nothing themselves. */
+    @Test
+    @Witness(value = "goods.groups[].sending.tariff", felt = Felt.PAPER)
+    @Witness(value = "goods.groups[].sending.origin", felt = Felt.PAPER)
+    void what_a_group_says_is_declared_too() throws Exception {
+        shop.owner()
+                .publish(Map.of(
+                        "goods/groups/wind",
+                        Map.of(
+                                "id",
+                                "wind",
+                                "name",
+                                "Wind things",
+                                "sending",
+                                Map.of("tariff", "6306.40", "origin", "PT")),
+                        "goods/products/wind-sock/group",
+                        "wind",
+                        "goods/products/wind-sock/sending",
+                        Map.of()));
+        String order = placed(Map.of("country", "CH", "postcode", "8001"));
+        assertThat(new PdfTextExtractor(new PdfReader(shop.owner().bytes(order + "/customs.pdf"))).getTextFromPage(1))
+                .contains("6306.40", "Portugal");
+    }
+
     @Test
     void within_the_union_there_is_nothing_to_declare() {
         String order = placed(Map.of("country", "DE", "postcode", "10115"));

@@ -16,6 +16,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.settings.Felt;
+import vestcoin.app.settings.Witness;
 import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.TestCard;
 import vestcoin.standins.pay.Wallet;
@@ -62,6 +64,22 @@ class LifeTest {
     }
 
     /** Held for seven days unless the account says otherwise; common practice, no source. */
+    /** A card authorised for dispatch holds as long as the seller says of the account. */
+    @Test
+    @Witness(value = "payment.accounts[].authorisationDays", felt = Felt.DESK)
+    void an_authorisation_holds_as_many_days_as_the_account_says() {
+        shop.owner().publish(Map.of("payment/accounts/cards", Map.of("id", "cards", "authorisationDays", 3)));
+        JsonNode placed = shop.anybody().placeBook();
+        shop.anybody().pay(placed, TestCard.APPROVED);
+        assertThat(sql().sql("select datediff(day, now(), lapses_at) from payment where order_id = (select id "
+                                + "from orders where token = :token)")
+                        .param("token", placed.path("token").asString())
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(3);
+        shop.owner().publish(Map.of("payment/accounts/cards", Map.of("id", "cards", "authorisationDays", 7)));
+    }
+
     @Test
     void an_authorisation_is_held_for_seven_days_and_then_lapses() {
         JsonNode placed = authorised();

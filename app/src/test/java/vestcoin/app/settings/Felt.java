@@ -9,7 +9,9 @@ public enum Felt {
     PAPER("paper"),
     DESK("desk"),
     FILE("file"),
-    FINDING("finding");
+    FINDING("finding"),
+    /** It cannot be set there: the type it stands in is shared with a place where it can. */
+    REFUSED("refused");
 
     private final String text;
 

@@ -10,6 +10,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.format.Json;
 import vestcoin.app.run.DemoShop;
+import vestcoin.app.settings.Felt;
+import vestcoin.app.settings.Witness;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
@@ -233,6 +235,7 @@ class EditsTest {
     }
 
     @Test
+    @Witness(value = "shop.lengthUnit", felt = Felt.DESK)
     void a_size_typed_without_a_unit_takes_the_shops_and_a_weight_does_not() {
         assertThat(understood("goods/products/box-kite/sending/size", "100 x 20 x 20")
                         .now()

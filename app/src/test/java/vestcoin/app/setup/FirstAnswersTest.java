@@ -12,6 +12,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.node.StringNode;
 import vestcoin.app.format.Json;
+import vestcoin.app.settings.Felt;
+import vestcoin.app.settings.Witness;
 import vestcoin.app.setup.FirstAnswers.Reach;
 import vestcoin.app.setup.FirstAnswers.Sells;
 import vestcoin.app.setup.FirstAnswers.SendingPrice;
@@ -41,6 +43,7 @@ class FirstAnswersTest {
 
     /** The currencies and languages are CLDR's through ICU4J; with or without tax is common practice, no source. */
     @ParameterizedTest
+    @Witness(value = "shop.weightUnit", felt = Felt.DESK)
     @CsvSource({
         "IE, , EUR, en-IE, Europe/Dublin, kg, WITH_TAX, 25.00",
         "US, US-NC, USD, en-US, , lb, WITHOUT_TAX, 26.19",
@@ -64,6 +67,9 @@ class FirstAnswersTest {
         if (zone != null) {
             assertThat(setup.shop().timeZone()).isEqualTo(zone);
         }
+        // What a first basket weighs and how far is brought are in the shop's own units.
+        assertThat(setup.goods().products().get(0).weight().orElseThrow().text())
+                .isEqualTo("1 " + unit);
         Quote quote = sample(setup);
         assertThat(quote.missing()).isEmpty();
         // 20.00 and 5.00; in North Carolina 4.75 % on both is 1.1875

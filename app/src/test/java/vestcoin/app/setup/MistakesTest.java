@@ -14,6 +14,8 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.format.Json;
+import vestcoin.app.settings.Felt;
+import vestcoin.app.settings.Witness;
 
 /** Where sellers go wrong at the stations that decide a price: each is refused with a question, or found and led to. */
 @ExtendWith(RunningShop.class)
@@ -42,6 +44,17 @@ class MistakesTest {
         Caller.Answer answer = owner.post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(edit)));
         made += answer.status() == 200 ? 1 : 0;
         return answer;
+    }
+
+    @Test
+    @Witness(value = "pickup.local.price.basis.service", felt = Felt.REFUSED)
+    @Witness(value = "pickup.local.price.basis.otherwise", felt = Felt.REFUSED)
+    void no_carrier_is_asked_for_what_the_shop_brings_round_itself() {
+        Caller.Answer refused = edit(
+                "pickup/local/price",
+                Map.of("basis", Map.of("kind", "carrier-quote", "service", "parcel-day", "otherwise", "9.90")));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.sentence()).contains("no carrier that could be asked");
     }
 
     private static List<String> findings(Caller.Answer answer) {

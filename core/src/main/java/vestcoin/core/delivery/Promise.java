@@ -14,8 +14,25 @@ import vestcoin.core.calendar.WorkSchedule;
  * @param ready day it leaves
  * @param earliest day it may arrive
  * @param latest day it arrives at the latest
+ * @param arrival the time, where minutes are promised
  */
-public record Promise(LocalDate ready, LocalDate earliest, LocalDate latest) {
+public record Promise(LocalDate ready, LocalDate earliest, LocalDate latest, Optional<Arrival> arrival) {
+    public Promise {
+        arrival = arrival == null ? Optional.empty() : arrival;
+    }
+
+    public Promise(LocalDate ready, LocalDate earliest, LocalDate latest) {
+        this(ready, earliest, latest, Optional.empty());
+    }
+
+    /** On the day, at the time. */
+    public static Promise of(Arrival arrival) {
+        return new Promise(
+                arrival.from().toLocalDate(),
+                arrival.from().toLocalDate(),
+                arrival.to().toLocalDate(),
+                Optional.of(arrival));
+    }
 
     /**
      * The day goods are ready: an order from the cut-off on, or on a day the shop is closed, counts from the next

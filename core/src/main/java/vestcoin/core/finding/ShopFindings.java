@@ -1,5 +1,6 @@
 package vestcoin.core.finding;
 
+import java.util.Locale;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.PhoneNumber;
 import vestcoin.core.setup.MailForm;
@@ -9,6 +10,10 @@ import vestcoin.core.setup.Shop;
 /** What a seller should know about who and where the shop is. */
 final class ShopFindings {
     private ShopFindings() {}
+
+    private static String plain(String number) {
+        return number.replaceAll("[^0-9A-Za-z]", "").toUpperCase(Locale.ROOT);
+    }
 
     static void add(Setup setup, Findings.At at) {
         Shop shop = setup.shop();
@@ -48,6 +53,17 @@ final class ShopFindings {
                         "shop/numbers",
                         Message.of("finding.does-not-have-form-of-vat-number", "number", number),
                         Message.of("finding.compare-with-certificate"));
+            } else if (VatNumber.looksLikeOne(number)) {
+                String plain = plain(number);
+                at.look(
+                        "vat-number-apart",
+                        "shop/numbers",
+                        setup.tax().registrations().stream()
+                                        .anyMatch(each -> plain.endsWith(plain(each.number()))
+                                                && !each.number().isBlank())
+                                ? Message.of("finding.vat-number-stands-with-registrations", "number", number)
+                                : Message.of("finding.vat-number-belongs-with-registrations", "number", number),
+                        Message.of("finding.keep-vat-numbers-with-registrations"));
             }
         }
     }

@@ -44,6 +44,7 @@ public record MethodAvailability(
      * @param collected whether the goods are collected
      * @param sent whether anything is sent
      * @param owed by this buyer on account, before this order
+     * @param credit given to this buyer by the seller
      * @param typed what a typed amount comes to for this buyer
      */
     public record OrderFacts(
@@ -55,6 +56,7 @@ public record MethodAvailability(
             boolean sent,
             List<PricedLine> lines,
             BigDecimal owed,
+            Optional<Credit> credit,
             UnaryOperator<Figure> typed) {}
 
     /** A method, seen only if it is on, complete, and its conditions hold. What it costs is not in it yet. */
@@ -97,8 +99,10 @@ public record MethodAvailability(
         if (method.kind() == Payment.Kind.CASH_AT_PICKUP && !asked.collected()) {
             return Optional.of(Message.of("payment.only-for-orders-that-collected"));
         }
-        if (method.kind() == Payment.Kind.ON_ACCOUNT && !asked.buyer().confirmedBusiness()) {
-            return Optional.of(Message.of("payment.only-for-business-whose-tax-number-confirmed"));
+        if (method.kind() == Payment.Kind.ON_ACCOUNT
+                && !asked.buyer().confirmedBusiness()
+                && asked.credit().isEmpty()) {
+            return Optional.of(Message.of("payment.only-for-confirmed-businesses-and-who-is-let"));
         }
         Optional<PricedLine> renewing = asked.lines().stream()
                 .filter(line -> line.product().renews().isPresent())
@@ -111,7 +115,7 @@ public record MethodAvailability(
         }
         BigDecimal payable = asked.payable().value();
         Optional<BigDecimal> limit = method.kind() == Payment.Kind.ON_ACCOUNT
-                ? method.terms().flatMap(Payment.Terms::limit)
+                ? asked.credit().flatMap(Credit::limit).or(() -> method.terms().flatMap(Payment.Terms::limit))
                 : Optional.empty();
         if (limit.filter(most -> asked.owed().add(payable).compareTo(tracer.threshold(most)) > 0)
                 .isPresent()) {
@@ -191,9 +195,11 @@ public record MethodAvailability(
      * @param tax of that
      * @param paid what is paid by it, after vouchers and cash rounding
      * @param rounded what cash is rounded by
+     * @param card where the card was issued, home until it is known
      */
-    public MethodAvailability costing(Figure payable, Figure tax, Figure paid, BigDecimal rounded, Tracer tracer) {
-        Optional<Figure> taken = method.fee().map(fee -> fee(fee, paid, tracer));
+    public MethodAvailability costing(
+            Figure payable, Figure tax, Figure paid, BigDecimal rounded, CardRegion card, Tracer tracer) {
+        Optional<Figure> taken = method.fee().map(fee -> fee(fee, card, paid, tracer));
         BigDecimal left = payable.value().add(rounded).subtract(tax.value());
         return new MethodAvailability(
                 method,
@@ -208,8 +214,10 @@ public record MethodAvailability(
      * Round half up(percent × what the provider takes + fixed), whatever the shop's rounding; nothing where it takes
      * nothing.
      */
-    private Figure fee(Payment.Fee fee, Figure paid, Tracer tracer) {
-        String path = "payment/methods/" + method.id() + "/fee";
+    private Figure fee(Payment.Fee fee, CardRegion card, Figure paid, Tracer tracer) {
+        Map.Entry<String, Payment.FeeRow> row = fee.row(card);
+        String whole = "payment/methods/" + method.id() + "/fee";
+        String path = row.getKey().isEmpty() ? whole : whole + "/" + row.getKey();
         if (paid.value().signum() <= 0) {
             return tracer.zero("rule/provider-fee", Message.name(method.title()));
         }
@@ -217,11 +225,16 @@ public record MethodAvailability(
                 path,
                 Message.of("why.percent-of-amount"),
                 paid,
-                tracer.number(Source.SETUP, fee.percent(), "%", path + "/percent", Message.of("why.fee")));
+                tracer.number(Source.SETUP, row.getValue().percent(), "%", path + "/percent", Message.of("why.fee")));
         Figure both = tracer.exactSum(
                 path,
                 Message.of("why.percent-and-fixed"),
-                List.of(percent, tracer.typed(path + "/fixed", Message.of("why.fixed"), fee.fixed())));
+                List.of(
+                        percent,
+                        tracer.typed(
+                                path + "/fixed",
+                                Message.of("why.fixed"),
+                                row.getValue().fixed())));
         return tracer.roundedHalfUp("rule/provider-fee", Message.name(method.title()), both);
     }
 }

@@ -2,6 +2,7 @@ package vestcoin.core.payment;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -150,8 +151,52 @@ public record Payment(
         AT_DISPATCH
     }
 
-    /** A provider's fee: round half up(percent × amount + fixed). */
-    public record Fee(BigDecimal percent, BigDecimal fixed) {}
+    /**
+     * A provider's fee: round half up(percent × amount + fixed), for cards issued at home, and for all while no other
+     * row is given.
+     *
+     * @param eea for cards of the rest of the European Economic Area
+     * @param elsewhere for cards of other countries; that of the area without it
+     */
+    public record Fee(BigDecimal percent, BigDecimal fixed, Optional<FeeRow> eea, Optional<FeeRow> elsewhere) {
+        public Fee {
+            eea = eea == null ? Optional.empty() : eea;
+            elsewhere = elsewhere == null ? Optional.empty() : elsewhere;
+        }
+
+        public Fee(BigDecimal percent, BigDecimal fixed) {
+            this(percent, fixed, Optional.empty(), Optional.empty());
+        }
+
+        /** The row for a card, under the name it stands by; the first until the card is known. */
+        Map.Entry<String, FeeRow> row(CardRegion card) {
+            return switch (card) {
+                case HOME -> Map.entry("", new FeeRow(percent, fixed));
+                case EEA -> eea.map(row -> Map.entry("eea", row)).orElseGet(() -> row(CardRegion.HOME));
+                case ELSEWHERE ->
+                    elsewhere.map(row -> Map.entry("elsewhere", row)).orElseGet(() -> row(CardRegion.EEA));
+            };
+        }
+
+        /** What is taken of an amount, rounded half up to the currency's places; nothing of nothing. */
+        public BigDecimal taken(BigDecimal paid, CardRegion card, int digits) {
+            FeeRow row = row(card).getValue();
+            return paid.signum() <= 0
+                    ? BigDecimal.ZERO.setScale(digits)
+                    : paid.multiply(row.percent())
+                            .movePointLeft(2)
+                            .add(row.fixed())
+                            .setScale(digits, RoundingMode.HALF_UP);
+        }
+    }
+
+    /** @param percent of the amount @param fixed each time, in the shop's currency */
+    public record FeeRow(BigDecimal percent, BigDecimal fixed) {
+        public FeeRow {
+            percent = percent == null ? BigDecimal.ZERO : percent;
+            fixed = fixed == null ? BigDecimal.ZERO : fixed;
+        }
+    }
 
     /**
      * What choosing the method adds, in percent of the amount and as an amount; below zero it is a reduction. Taxed as

@@ -75,6 +75,22 @@ public record Pickup(List<Spot> places, Optional<Local> local) {
     }
 
     /**
+     * A span of minutes, as it is promised.
+     *
+     * @param from soonest; as the latest without it
+     * @param to latest
+     */
+    public record Minutes(Optional<Integer> from, int to) {
+        public Minutes {
+            from = from == null ? Optional.empty() : from;
+        }
+
+        public int soonest() {
+            return from.orElse(to);
+        }
+    }
+
+    /**
      * Orders the shop brings round itself.
      *
      * @param from where it sets out; the shop's point without it
@@ -84,7 +100,8 @@ public record Pickup(List<Spot> places, Optional<Local> local) {
      * @param smallest least value of the goods
      * @param windows when it is brought, each a slot; at any time without them
      * @param capacity orders a window takes
-     * @param minutes promised from the order, or from the beginning of the window
+     * @param minutes promised from the order, or from the next opening; then windows are hours in which it is brought
+     *     and no slots to choose from
      */
     public record Local(
             String name,
@@ -96,7 +113,7 @@ public record Pickup(List<Spot> places, Optional<Local> local) {
             Optional<BigDecimal> smallest,
             List<Hours> windows,
             Optional<Integer> capacity,
-            Optional<Integer> minutes) {
+            Optional<Minutes> minutes) {
         /** The id of the delivery option that stands for it. */
         public static final String OPTION = "local";
 

@@ -8,6 +8,7 @@ import vestcoin.core.message.Message;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Exchange;
+import vestcoin.core.payment.Credit;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.why.Tracer;
@@ -102,6 +103,16 @@ final class OrderCheck {
                 "order/outside/owed",
                 Message.of("quote.what-owed-cannot-below-zero"),
                 Message.of("quote.leave-out-if-nothing"));
+        order.outside()
+                .credit()
+                .flatMap(Credit::limit)
+                .ifPresent(limit -> problems.when(
+                        limit.signum() <= 0
+                                || limit.stripTrailingZeros().scale()
+                                        > setup.currency().getDecimalPlaces(),
+                        "order/outside/credit/limit",
+                        Message.of("quote.limit-of-credit-is-no-amount"),
+                        Message.of("quote.give-limit-above-zero-or-leave-out")));
         order.outside()
                 .carriers()
                 .amounts()

@@ -18,6 +18,7 @@ import vestcoin.core.delivery.Promise;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.message.Message;
 import vestcoin.core.pickup.Pickup;
+import vestcoin.core.pickup.RoundTime;
 import vestcoin.core.pickup.Slots;
 import vestcoin.core.place.Point;
 import vestcoin.core.setup.CompiledSetup;
@@ -167,7 +168,20 @@ final class PickupOffers {
                     path + "/smallest");
         }
         Optional<Promise> day = Optional.empty();
-        if (!local.windows().isEmpty()) {
+        if (local.minutes().isPresent()) {
+            day = RoundTime.of(
+                            local.minutes().get(),
+                            local.windows(),
+                            order.at(),
+                            setup.zone(),
+                            ready(load.lines()),
+                            setup.workDays())
+                    .map(Promise::of);
+            if (day.isEmpty()) {
+                return new Offer.Unavailable(
+                        option, Message.of("quote.no-window-open-in-next-seven-days"), path + "/windows");
+            }
+        } else if (!local.windows().isEmpty()) {
             WorkDays always = setup.workDays();
             Slots.Plan plan =
                     new Slots.Plan(option.id(), local.windows(), Optional.empty(), local.capacity(), 0, 7, always);

@@ -337,6 +337,7 @@ public final class Pricing {
                 taxed.tax(),
                 paying.toPay(),
                 paying.rounding().map(Figure::value).orElse(BigDecimal.ZERO),
+                order.outside().card(),
                 tracer);
     }
 
@@ -376,6 +377,7 @@ public final class Pricing {
                 !collected && !nothingSent,
                 lines,
                 order.outside().owed(),
+                order.outside().credit(),
                 typed -> Rerating.of(
                         typed,
                         lines.stream().filter(PricedLine::counted).toList(),

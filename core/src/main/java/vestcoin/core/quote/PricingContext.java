@@ -7,6 +7,8 @@ import java.util.Optional;
 import vestcoin.core.delivery.CarrierAnswers;
 import vestcoin.core.goods.Stock;
 import vestcoin.core.money.Exchange;
+import vestcoin.core.payment.CardRegion;
+import vestcoin.core.payment.Credit;
 import vestcoin.core.pickup.SlotOccupancy;
 import vestcoin.core.tax.Sales;
 
@@ -20,6 +22,8 @@ import vestcoin.core.tax.Sales;
  * @param sales across borders within the Union, before this order
  * @param owed by the buyer on account, before this order, in the order's currency
  * @param vouchers balances of the vouchers the buyer typed, in the order they are used
+ * @param credit given by the seller to a buyer who may pay on account without being a confirmed business
+ * @param card where the card that pays was issued, home until it is known
  */
 @RecordBuilder
 public record PricingContext(
@@ -29,7 +33,9 @@ public record PricingContext(
         Stock stock,
         Sales sales,
         List<Voucher> vouchers,
-        BigDecimal owed) {
+        BigDecimal owed,
+        Optional<Credit> credit,
+        CardRegion card) {
     public static final PricingContext NOTHING = PricingContextBuilder.builder().build();
 
     /**
@@ -53,6 +59,8 @@ public record PricingContext(
         sales = sales == null ? Sales.NONE : sales;
         vouchers = vouchers == null ? List.of() : List.copyOf(vouchers);
         owed = owed == null ? BigDecimal.ZERO : owed;
+        credit = credit == null ? Optional.empty() : credit;
+        card = card == null ? CardRegion.HOME : card;
     }
 
     public PricingContext(
@@ -62,7 +70,12 @@ public record PricingContext(
             Stock stock,
             Sales sales,
             List<Voucher> vouchers) {
-        this(exchange, carriers, taken, stock, sales, vouchers, BigDecimal.ZERO);
+        this(exchange, carriers, taken, stock, sales, vouchers, BigDecimal.ZERO, Optional.empty(), CardRegion.HOME);
+    }
+
+    /** This with what the seller lets the buyer owe. */
+    public PricingContext trusting(Optional<Credit> given) {
+        return changed().credit(given).build();
     }
 
     private PricingContextBuilder changed() {

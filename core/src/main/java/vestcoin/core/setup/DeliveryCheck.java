@@ -19,6 +19,9 @@ import vestcoin.core.pickup.Pickup;
 
 /** What makes delivery, pickup or local delivery impossible to price with. */
 final class DeliveryCheck {
+    /** A day: what takes longer is promised in days. */
+    private static final int MOST_MINUTES = 24 * 60;
+
     private static final int LONGEST_CARRIER = 100;
 
     private final Setup setup;
@@ -333,6 +336,11 @@ final class DeliveryCheck {
                     Message.of("setup.not-unit-of-distance", "local", local.unit()),
                     Message.of("setup.use-km-or-mi"));
             if (checks.required(local.price(), path + "/price")) {
+                checks.problems.when(
+                        local.price().basis() instanceof PriceRule.CarrierQuote,
+                        path + "/price",
+                        Message.of("setup.no-carrier-brings-it-round"),
+                        Message.of("setup.write-price-5-90"));
                 rule(local.price(), path + "/price");
             }
             local.smallest().ifPresent(least -> checks.amount(least, path + "/smallest", false));
@@ -340,9 +348,18 @@ final class DeliveryCheck {
             local.capacity()
                     .ifPresent(count ->
                             checks.whole(count, 1, 10_000, path + "/capacity", Message.of("setup.capacity-of-window")));
-            local.minutes()
-                    .ifPresent(minutes -> checks.whole(
-                            minutes, 1, 10_000, path + "/minutes", Message.of("setup.promise-in-minutes")));
+            local.minutes().ifPresent(minutes -> {
+                checks.whole(
+                        minutes.to(), 1, MOST_MINUTES, path + "/minutes/to", Message.of("setup.promise-in-minutes"));
+                minutes.from()
+                        .ifPresent(from -> checks.whole(
+                                from, 1, minutes.to(), path + "/minutes/from", Message.of("setup.soonest-in-minutes")));
+                checks.problems.when(
+                        local.capacity().isPresent(),
+                        path + "/capacity",
+                        Message.of("setup.minutes-promised-have-no-windows-to-fill"),
+                        Message.of("setup.leave-out-capacity-or-minutes"));
+            });
         });
     }
 

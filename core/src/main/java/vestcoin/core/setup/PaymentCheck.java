@@ -1,6 +1,5 @@
 package vestcoin.core.setup;
 
-import java.util.HashSet;
 import java.util.Set;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
@@ -21,10 +20,7 @@ final class PaymentCheck {
     void check() {
         checks.ids(setup.payment().methods(), Payment.Method::id, "payment/methods");
         checks.ids(setup.payment().accounts(), Payment.Account::id, "payment/accounts");
-        Set<String> deliveries = new HashSet<>(
-                setup.delivery().options().stream().map(option -> option.id()).toList());
-        setup.pickup().places().forEach(spot -> deliveries.add(spot.option()));
-        setup.pickup().local().ifPresent(local -> deliveries.add(vestcoin.core.pickup.Pickup.Local.OPTION));
+        Set<String> deliveries = setup.ways();
         for (Payment.Method method : setup.payment().methods()) {
             String path = "payment/methods/" + method.id();
             if (checks.required(method.kind(), path + "/kind") && method.kind().throughProvider()) {
@@ -33,6 +29,14 @@ final class PaymentCheck {
             method.fee().ifPresent(fee -> {
                 checks.percent(fee.percent(), path + "/fee/percent");
                 checks.amount(fee.fixed(), path + "/fee/fixed", false);
+                fee.eea().ifPresent(row -> {
+                    checks.percent(row.percent(), path + "/fee/eea/percent");
+                    checks.amount(row.fixed(), path + "/fee/eea/fixed", false);
+                });
+                fee.elsewhere().ifPresent(row -> {
+                    checks.percent(row.percent(), path + "/fee/elsewhere/percent");
+                    checks.amount(row.fixed(), path + "/fee/elsewhere/fixed", false);
+                });
             });
             method.charge().ifPresent(charge -> {
                 checks.percent(charge.percent().abs(), path + "/charge/percent");

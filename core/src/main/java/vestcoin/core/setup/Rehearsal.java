@@ -32,12 +32,16 @@ public record Rehearsal(List<SampleOrder> baskets, List<MeantFinding> meant) {
         }
     }
 
-    /** Who buys, for tax: with a number that the register of the place it goes to confirmed, or did not. */
+    /**
+     * Who buys: a business with a number that the register of the place it goes to confirmed, or did not; a person the
+     * seller lets pay on account.
+     */
     public enum BuyerKind {
         PERSON,
         BUSINESS,
         UNCONFIRMED_BUSINESS,
-        EXEMPT
+        EXEMPT,
+        LET_PAY_LATER
     }
 
     /**

@@ -1,6 +1,8 @@
 package vestcoin.core.setup;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.LinkedHashSet;
+import java.util.Set;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
@@ -37,5 +39,14 @@ public record Setup(
             Payment payment,
             Rehearsal rehearsal) {
         this(shop, goods, discounts, delivery, tax, payment, rehearsal, Pickup.NONE, Terms.NONE);
+    }
+
+    /** Ids of all ways goods reach buyers, as orders name them. */
+    public Set<String> ways() {
+        Set<String> ways = new LinkedHashSet<>();
+        delivery.options().forEach(option -> ways.add(option.id()));
+        pickup.places().forEach(spot -> ways.add(spot.option()));
+        pickup.local().ifPresent(local -> ways.add(Pickup.Local.OPTION));
+        return ways;
     }
 }

@@ -2,6 +2,7 @@ package vestcoin.core.setup;
 
 import com.ibm.icu.text.MessageFormat;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -54,7 +55,7 @@ final class TermsCheck {
                         "terms/exceptions/" + group,
                         Message.of("setup.there-no-group", "group", group),
                         Message.of("setup.choose-one-of-goods-groups")));
-        asking(terms.asking(), problems);
+        asking(terms.asking(), setup.ways(), problems);
         terms.letters().forEach((occasion, byLanguage) -> {
             String path = "terms/letters/" + occasion;
             if (!problems.when(
@@ -121,7 +122,17 @@ final class TermsCheck {
         }
     }
 
-    private static void asking(Asking asking, Problems problems) {
+    private static void known(List<String> named, Set<String> ways, String path, Problems problems) {
+        named.forEach(way -> problems.when(
+                !ways.contains(way),
+                path,
+                Message.of("setup.no-such-way-of-delivery", "way", way),
+                Message.of("setup.choose-one-of-ways-of-delivery")));
+    }
+
+    private static void asking(Asking asking, Set<String> ways, Problems problems) {
+        known(asking.companyWith(), ways, "terms/asking/companyWith", problems);
+        known(asking.phoneWith(), ways, "terms/asking/phoneWith", problems);
         asking.leastAge()
                 .ifPresent(age -> problems.when(
                         age < 1 || age > Asking.OLDEST,

@@ -134,7 +134,12 @@ final class GroupTax {
                     effective.get(i),
                     "%",
                     levy.path(),
-                    Message.name(levy.rate().components().get(i).name())));
+                    Message.of(
+                            "why.levy-of-place",
+                            "levy",
+                            levy.rate().components().get(i).name(),
+                            "place",
+                            levy.row().name())));
         }
         return rates;
     }

@@ -1,6 +1,7 @@
 package vestcoin.core.terms;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,6 +19,8 @@ import java.util.Optional;
  * @param company the name of a company, above the buyer's own
  * @param phone a telephone number, of where it goes
  * @param paysWith whether who pays in cash is asked with how much, so that change can be brought
+ * @param companyWith ways of delivery with which a company has to be given, whatever holds for others
+ * @param phoneWith ways of delivery with which a telephone number has to be given, whatever holds for others
  * @param invoiceAddress whether a buyer can give another address for the invoice; of a gift it is asked in any case
  */
 @RecordBuilder
@@ -32,7 +35,9 @@ public record Asking(
         Field company,
         Field phone,
         boolean invoiceAddress,
-        boolean paysWith) {
+        boolean paysWith,
+        List<String> companyWith,
+        List<String> phoneWith) {
     /** Whether a field is shown, and whether it has to be filled in. */
     public enum Field {
         NO,
@@ -54,6 +59,24 @@ public record Asking(
         remindAfter = remindAfter == null ? Optional.empty() : remindAfter;
         company = company == null ? Field.NO : company;
         phone = phone == null ? Field.NO : phone;
+        companyWith = companyWith == null ? List.of() : List.copyOf(companyWith);
+        phoneWith = phoneWith == null ? List.of() : List.copyOf(phoneWith);
+    }
+
+    /** What holds for an order that is delivered by these ways. */
+    public Asking by(Collection<String> ways) {
+        return AskingBuilder.builder(this)
+                .company(ways.stream().anyMatch(companyWith::contains) ? Field.COMPULSORY : company)
+                .phone(ways.stream().anyMatch(phoneWith::contains) ? Field.COMPULSORY : phone)
+                .build();
+    }
+
+    /** What may be given while the way of delivery is not known: nothing is refused that some way asks for. */
+    public Asking byAnyWay() {
+        return AskingBuilder.builder(this)
+                .company(company == Field.NO && !companyWith.isEmpty() ? Field.OPTIONAL : company)
+                .phone(phone == Field.NO && !phoneWith.isEmpty() ? Field.OPTIONAL : phone)
+                .build();
     }
 
     /** A field of the seller's own. @param name as the buyer reads it */

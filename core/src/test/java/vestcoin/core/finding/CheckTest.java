@@ -123,9 +123,11 @@ class CheckTest {
         assertThat(ids(whole().shop(with(e -> e, e -> e, s -> List.of("IE12345")))))
                 .containsExactly("bad-vat-number");
         // Ofcom keeps +44 20 7946 0xxx for drama; ComReg +353 20 910 xxxx
-        assertThat(ids(whole().shop(
-                                with(e -> e, e -> "+353 20 910 0123", s -> List.of("IE1234567T", "Company 998877")))))
+        assertThat(ids(whole().shop(with(e -> e, e -> "+353 20 910 0123", s -> List.of("Company 998877")))))
                 .isEmpty();
+        assertThat(ids(whole().shop(with(e -> e, e -> e, s -> List.of("IE1234567T")))))
+                .as("VAT numbers have one place")
+                .containsExactly("vat-number-apart");
     }
 
     @Test

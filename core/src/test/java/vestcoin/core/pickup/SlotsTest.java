@@ -269,7 +269,7 @@ class SlotsTest {
                 Optional.of(new BigDecimal("20.00")),
                 List.of(),
                 null,
-                Optional.of(90));
+                Optional.of(new Pickup.Minutes(Optional.of(60), 90)));
         Order one = Shops.order(Destination.of("IE"), Line.of("kite", 1));
         Point near = new Point(new BigDecimal("53.2800"), new BigDecimal("-9.0500"));
         assertThat(local(bike, one)).isEqualTo("This place cannot be located.");

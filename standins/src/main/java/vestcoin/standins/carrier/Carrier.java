@@ -129,6 +129,15 @@ public final class Carrier extends Service {
                                 .toList()));
     }
 
+    private static String place(JsonNode at) {
+        return String.join(
+                        " ",
+                        at.path("country").asString(""),
+                        at.path("postcode").asString(""),
+                        at.path("region").asString(""))
+                .strip();
+    }
+
     /** Sells a label, once for a key. */
     private void label(Exchange exchange, JsonNode asked) throws IOException {
         String key =
@@ -163,7 +172,9 @@ public final class Carrier extends Service {
                             .map(parcel -> price(service, parcel, reach))
                             .reduce(BigDecimal.ZERO, BigDecimal::add),
                     "label",
-                    Base64.getEncoder().encodeToString(Label.pdf(service.name(), tracking, to, parcels.size())));
+                    Base64.getEncoder()
+                            .encodeToString(Label.pdf(
+                                    service.name(), tracking, place(asked.path("from")), to, parcels.size())));
         }));
     }
 

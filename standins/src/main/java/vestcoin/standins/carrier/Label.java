@@ -15,7 +15,7 @@ final class Label {
 
     private Label() {}
 
-    static byte[] pdf(String service, String tracking, List<String> to, int parcels) {
+    static byte[] pdf(String service, String tracking, String from, List<String> to, int parcels) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Document document = new Document(PageSize.A6, MARGIN, MARGIN, MARGIN, MARGIN);
         PdfWriter writer = PdfWriter.getInstance(document, out);
@@ -24,6 +24,7 @@ final class Label {
             document.newPage();
             document.add(new Paragraph(service, new Font(Font.HELVETICA, 14, Font.BOLD)));
             document.add(new Paragraph("Practice. Nothing is carried.", new Font(Font.HELVETICA, 8)));
+            document.add(new Paragraph("From " + from, new Font(Font.HELVETICA, 8)));
             Paragraph address = new Paragraph(String.join("\n", to), new Font(Font.HELVETICA, 12));
             address.setSpacingBefore(24);
             address.setSpacingAfter(24);

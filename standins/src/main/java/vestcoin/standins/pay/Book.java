@@ -5,9 +5,14 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.function.ToLongBiFunction;
 import javax.sql.DataSource;
 import org.h2.jdbcx.JdbcConnectionPool;
 import org.springframework.dao.DuplicateKeyException;
@@ -97,6 +102,12 @@ final class Book implements AutoCloseable {
                       not null, refuses boolean not null default false);
                 alter table payment add column if not exists kept_card varchar(60) not null default '';
                 alter table payment add column if not exists answer_by timestamp with time zone;
+                create table if not exists payout(
+                  id varchar(80) primary key, account varchar(40) not null references account(id), seq int not null,
+                  currency char(3) not null, amount bigint not null, at timestamp with time zone not null,
+                  unique (account, seq));
+                alter table move add column if not exists payout varchar(80);
+                alter table move add column if not exists fee bigint not null default 0;
                 """).update();
         return book;
     }
@@ -336,6 +347,98 @@ final class Book implements AutoCloseable {
                 .param("at", clock.instant().toString())
                 .update();
         return true;
+    }
+
+    /** What a payment took, or gave back, in a payout. @param amount in minor units @param fee kept of it */
+    record PayoutEntry(String payment, String kind, long amount, long fee, Instant at) {}
+
+    /** Money on its way to the shop's bank. @param amount of its entries, what was given back and the fees taken off */
+    record Payout(String id, String currency, long amount, Instant at, List<PayoutEntry> entries) {}
+
+    private record PayoutRow(String id, String currency, long amount, Instant at) {}
+
+    private record Unpaid(long id, String payment, String kind, long amount, Instant at, String currency) {}
+
+    private static final int PAYOUTS_AT_ONCE = 50;
+
+    /**
+     * The payouts of an account after one of them, the oldest first. What was moved on a day is paid out on the next,
+     * by currency.
+     */
+    List<Payout> payouts(String account, String after, ToLongBiFunction<Payment, Long> fee) {
+        transaction.executeWithoutResult(status -> settle(account, fee));
+        int from = sql.sql("select seq from payout where id = :id and account = :account")
+                .param("id", after)
+                .param("account", account)
+                .query(Integer.class)
+                .optional()
+                .orElse(0);
+        return sql
+                .sql(
+                        "select id, currency, amount, at from payout where account = :account and seq > :from order by seq "
+                                + "limit :most")
+                .param("account", account)
+                .param("from", from)
+                .param("most", PAYOUTS_AT_ONCE)
+                .query(PayoutRow.class)
+                .list()
+                .stream()
+                .map(row -> new Payout(
+                        row.id(),
+                        row.currency(),
+                        row.amount(),
+                        row.at(),
+                        sql.sql("select payment, kind, amount, fee, at from move where payout = :id order by id")
+                                .param("id", row.id())
+                                .query(PayoutEntry.class)
+                                .list()))
+                .toList();
+    }
+
+    private void settle(String account, ToLongBiFunction<Payment, Long> fee) {
+        sql.sql("select id from account where id = :id for update")
+                .param("id", account)
+                .query(String.class)
+                .single();
+        Instant today = clock.instant().truncatedTo(ChronoUnit.DAYS);
+        Map<String, List<Unpaid>> days = new TreeMap<>();
+        sql.sql("""
+                select m.id, m.payment, m.kind, m.amount, m.at, p.currency from move m join payment p on p.id = m.payment
+                where p.account = :account and m.payout is null and m.kind in ('capture', 'refund') and m.at < :today
+                order by m.id""")
+                .param("account", account)
+                .param("today", today.atOffset(ZoneOffset.UTC))
+                .query(Unpaid.class)
+                .list()
+                .forEach(each -> days.computeIfAbsent(
+                                each.at().truncatedTo(ChronoUnit.DAYS) + " " + each.currency(),
+                                day -> new ArrayList<>())
+                        .add(each));
+        days.values().forEach(moves -> settle(account, moves, fee));
+    }
+
+    private void settle(String account, List<Unpaid> moves, ToLongBiFunction<Payment, Long> fee) {
+        String id = "payout-" + UUID.randomUUID();
+        long amount = 0;
+        for (Unpaid each : moves) {
+            boolean taken = each.kind().equals("capture");
+            long kept = taken ? fee.applyAsLong(payment(each.payment()).orElseThrow(), each.amount()) : 0;
+            amount += (taken ? each.amount() : -each.amount()) - kept;
+            sql.sql("update move set payout = :payout, fee = :fee where id = :id")
+                    .param("payout", id)
+                    .param("fee", kept)
+                    .param("id", each.id())
+                    .update();
+        }
+        sql.sql("""
+                insert into payout(id, account, seq, currency, amount, at) values (:id, :account,
+                    (select coalesce(max(seq), 0) + 1 from payout where account = :account), :currency, :amount, :at)""")
+                .param("id", id)
+                .param("account", account)
+                .param("currency", moves.get(0).currency())
+                .param("amount", amount)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .update();
     }
 
     @Override

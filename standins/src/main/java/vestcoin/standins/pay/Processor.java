@@ -76,6 +76,17 @@ abstract class Processor extends Service {
     /** Why the buyer's answer ends the payment; empty when it goes on. */
     abstract String reasonOf(String answer, Book.Payment payment);
 
+    /** Where the card of a payment was issued, empty where that is not told. */
+    abstract String issuedIn(Book.Payment payment);
+
+    /** What is kept of an amount taken, in minor units. */
+    abstract long fee(Book.Payment payment, long amount);
+
+    /** So many thousandths of an amount, rounded half up. */
+    static long share(long amount, int thousandths) {
+        return (amount * thousandths + 500) / 1000;
+    }
+
     /** How often the book holds a payment that went through for what a shop calls so; for checks. */
     public long timesPaid(String reference) {
         return book.timesPaid(reference);
@@ -113,6 +124,15 @@ abstract class Processor extends Service {
                 }
             }
             case "GET v1/payments" -> find(exchange);
+            case "GET v1/payouts" ->
+                exchange.answer(
+                        200,
+                        Map.of(
+                                "payouts",
+                                book.payouts(
+                                        shop(exchange).id(),
+                                        exchange.query("after").orElse(""),
+                                        this::fee)));
             case "POST " -> dispute(exchange);
             default -> asked(exchange, path);
         }
@@ -285,6 +305,7 @@ abstract class Processor extends Service {
         view.put("action", payment.state().equals("needs-buyer") ? url() + "/ask/" + payment.id() : "");
         view.put("keptCard", payment.keptCard());
         view.put("version", payment.version());
+        view.put("cardCountry", issuedIn(payment));
         if (payment.answerBy() != null) {
             view.put("answerBy", payment.answerBy().toString());
         }

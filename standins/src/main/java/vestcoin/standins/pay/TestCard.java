@@ -15,14 +15,27 @@ public enum TestCard {
     ASKED_AND_PASSED("9810000000000043", "the bank asks the buyer, who passes"),
     ASKED_AND_FAILED("9810000000000050", "the bank asks the buyer, who fails"),
     SILENT("9810000000000068", "the bank never answers"),
-    DECLINED_LATER("9810000000000076", "approved, and declined whenever it is charged again");
+    DECLINED_LATER("9810000000000076", "approved, and declined whenever it is charged again"),
+    OF_THE_EEA("9810000000000084", "approved, a card of Norway", "NO"),
+    FROM_OVERSEAS("9810000000000092", "approved, a card of Brazil", "BR");
 
     private final String number;
     private final String outcome;
+    private final String country;
 
     TestCard(String number, String outcome) {
+        this(number, outcome, "");
+    }
+
+    TestCard(String number, String outcome, String country) {
         this.number = number;
         this.outcome = outcome;
+        this.country = country;
+    }
+
+    /** Where it was issued, ISO 3166-1; empty where the shop is at home. */
+    public String country() {
+        return country;
     }
 
     public String number() {

@@ -25,6 +25,17 @@ public final class Wallet extends Processor {
     }
 
     @Override
+    String issuedIn(Book.Payment payment) {
+        return "";
+    }
+
+    /** 2.6 % and 0.30. */
+    @Override
+    long fee(Book.Payment payment, long amount) {
+        return share(amount, 26) + 30;
+    }
+
+    @Override
     String question(Book.Payment payment) {
         return Html.page(
                 "Your wallet",
