@@ -278,8 +278,8 @@ public class PaymentBook {
         PaymentState state = moves ? next : known.stateNow();
         sql.sql("""
                 update payment set state = :state, provider_ref = :ref, reason = :reason, action = :action,
-                    captured = :captured, refunded = :refunded, version = :version, kept_card = :kept, card_country = :country,
-                       lapses_at = :lapses, answer_by = :answer where id = :id""")
+                    captured = :captured, refunded = :refunded, version = :version, kept_card = :kept,
+                    card_country = :country, lapses_at = :lapses, answer_by = :answer where id = :id""")
                 .param(
                         "answer",
                         view.answerBy().map(at -> at.atOffset(ZoneOffset.UTC)).orElse(null))

@@ -215,11 +215,16 @@ class Payouts {
     }
 
     List<Entry> entries(String shop, long payout) {
-        return sql.sql("""
+        List<EntryRow> rows = sql.sql("""
                         select o.number, e.provider_ref as ref, e.kind, e.amount, e.fee, p.currency
                         from payout p join payout_entry e on e.payout = p.id
                         left join payment m on m.id = e.payment left join orders o on o.id = m.order_id
-                        where p.shop = :shop and p.id = :payout order by e.seq""").param("shop", shop).param("payout", payout).query(EntryRow.class).list().stream()
+                        where p.shop = :shop and p.id = :payout order by e.seq""")
+                .param("shop", shop)
+                .param("payout", payout)
+                .query(EntryRow.class)
+                .list();
+        return rows.stream()
                 .map(row -> new Entry(
                         Optional.ofNullable(row.number()),
                         row.ref(),

@@ -374,9 +374,8 @@ final class Book implements AutoCloseable {
                 .optional()
                 .orElse(0);
         return sql
-                .sql(
-                        "select id, currency, amount, at from payout where account = :account and seq > :from order by seq "
-                                + "limit :most")
+                .sql("select id, currency, amount, at from payout where account = :account and seq > :from order by "
+                        + "seq limit :most")
                 .param("account", account)
                 .param("from", from)
                 .param("most", PAYOUTS_AT_ONCE)
@@ -403,7 +402,8 @@ final class Book implements AutoCloseable {
         Instant today = clock.instant().truncatedTo(ChronoUnit.DAYS);
         Map<String, List<Unpaid>> days = new TreeMap<>();
         sql.sql("""
-                select m.id, m.payment, m.kind, m.amount, m.at, p.currency from move m join payment p on p.id = m.payment
+                select m.id, m.payment, m.kind, m.amount, m.at, p.currency
+                from move m join payment p on p.id = m.payment
                 where p.account = :account and m.payout is null and m.kind in ('capture', 'refund') and m.at < :today
                 order by m.id""")
                 .param("account", account)
@@ -432,7 +432,8 @@ final class Book implements AutoCloseable {
         }
         sql.sql("""
                 insert into payout(id, account, seq, currency, amount, at) values (:id, :account,
-                    (select coalesce(max(seq), 0) + 1 from payout where account = :account), :currency, :amount, :at)""")
+                    (select coalesce(max(seq), 0) + 1 from payout where account = :account),
+                    :currency, :amount, :at)""")
                 .param("id", id)
                 .param("account", account)
                 .param("currency", moves.get(0).currency())
