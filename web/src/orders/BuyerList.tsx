@@ -42,7 +42,9 @@ export function BuyerList() {
           {say("allOrders")}
         </Link>
       </StationHead>
-      <OnAccount />
+      <div className="mb-6">
+        <OnAccount />
+      </div>
       <div className="mb-4 flex flex-wrap items-end gap-x-6 gap-y-2">
         <label>
           <span className="block text-xs quiet">{say("findBuyer")}</span>

@@ -11,6 +11,7 @@ import { StationHead } from "../shared/StationHead";
 import { deskLocale, readIn, say, sayCode } from "../shared/say";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
+import { AddressChange } from "./AddressChange";
 import { CallingOff } from "./CallingOff";
 import { CameBack } from "./CameBack";
 import { Customs } from "./Customs";
@@ -141,6 +142,7 @@ export function OrderSheet() {
                 .filter(Boolean)
                 .join(", ")}
             </p>
+            <AddressChange shop={shop} order={order} />
             {order.invoice && (
               <p>
                 <span className="quiet">{say("invoiceGoesTo")}</span> {addressLine(order.invoice)}

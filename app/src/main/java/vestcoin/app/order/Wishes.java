@@ -97,6 +97,25 @@ public record Wishes(
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
     }
 
+    /** The same, to be given to somebody else. */
+    Wishes givenTo(String name) {
+        return new Wishes(
+                note,
+                gift.map(given -> new Gift(name, given.message())),
+                extras,
+                vouchers,
+                reference,
+                invoice,
+                company,
+                phone,
+                paysWith);
+    }
+
+    /** The same with an address for the invoice. */
+    Wishes withInvoice(InvoiceAddress address) {
+        return new Wishes(note, gift, extras, vouchers, reference, Optional.of(address), company, phone, paysWith);
+    }
+
     /** What is paid with in cash, and what is given out. */
     public record Change(BigDecimal with, BigDecimal back) {}
 

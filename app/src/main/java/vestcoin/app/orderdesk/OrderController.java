@@ -116,6 +116,7 @@ class OrderController {
             List<OngoingSupply.VoucherOf> vouchers,
             Optional<Instant> readyAt,
             Optional<InvoiceAddress> invoice,
+            Optional<String> receiver,
             String takenBy) {}
 
     /**
@@ -366,6 +367,7 @@ class OrderController {
                 supply.vouchers(order.id()),
                 Optional.ofNullable(order.readyAt()),
                 Json.read(order.wishes(), Wishes.class).invoice(),
+                Json.read(order.wishes(), Wishes.class).gift().map(Wishes.Gift::name),
                 order.takenBy());
     }
 
