@@ -68,14 +68,6 @@ export function PayStep({
           </Choice>
         ))}
       </fieldset>
-      {quote?.onAccount && !nothing && (
-        <p className="mt-2 text-sm quiet">
-          {quote.onAccount}{" "}
-          <Link className="underline" to={`/counter/${counter.shop}/me`}>
-            {say("signInByLetter")}
-          </Link>
-        </p>
-      )}
       {counter.asking.paysWith && cash(kept, quote) && (
         <label className="mt-4 block">
           <span className="mb-1 block text-xs quiet">{say("paysWith", { currency: quote?.currency ?? "" })}</span>
@@ -147,6 +139,14 @@ export function PayStep({
       {!kept.method && !nothing && methods.length > 0 && <p className="mt-2 quiet">{say("choosePayFirst")}</p>}
       {(kept.method || nothing) && young && <p className="mt-2 quiet">{say("confirmAge")}</p>}
       {(kept.method || nothing) && !agreed && <p className="mt-2 quiet">{say("agreeFirst")}</p>}
+      {quote?.onAccount && !nothing && (
+        <p className="mt-4 text-sm quiet">
+          {quote.onAccount}{" "}
+          <Link className="underline" to={`/counter/${counter.shop}/me`}>
+            {say("signInByLetter")}
+          </Link>
+        </p>
+      )}
     </>
   );
 }
