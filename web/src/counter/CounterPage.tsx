@@ -54,7 +54,8 @@ const basketOf = (kept: Kept, counter: Counter) => ({
   to: {
     country: kept.country,
     ...(kept.region ? { region: kept.region } : {}),
-    ...(kept.postcode ? { postcode: kept.postcode } : {}),
+    // What goes to a parcel shop is priced by where that is.
+    ...(kept.postcode ? { postcode: kept.parcelShop?.postcode ?? kept.postcode } : {}),
   },
   ...(kept.delivery ? { delivery: kept.delivery } : {}),
   deliveries: kept.delivery ? {} : (kept.deliveries ?? {}),

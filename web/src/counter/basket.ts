@@ -50,8 +50,19 @@ export interface Kept {
   delivery?: string;
   /** Ways chosen apart, by the place something leaves from. */
   deliveries?: Record<string, string>;
+  /** The parcel shop picked, where the way chosen goes to one. */
+  parcelShop?: ParcelShop;
   slot?: string;
   method?: string;
+}
+
+/** Where a carrier hands a parcel over the counter. */
+export interface ParcelShop {
+  id: string;
+  name: string;
+  lines: string[];
+  postcode: string;
+  city: string;
 }
 
 /** Where the invoice goes, if not where the goods do. */

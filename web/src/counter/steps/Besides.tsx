@@ -134,6 +134,19 @@ export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
       ? { paysWith: kept.paysWith.trim().replace(",", ".") }
       : {}),
     ...(gift ? { gift: { name: kept.giftName, message: kept.giftMessage } } : {}),
-    ...(gift || (asking.invoiceAddress && kept.apart) ? { invoice: { ...invoice, lines: [street] } } : {}),
+    parcelShop: kept.parcelShop?.id ?? "",
+    ...(gift || (asking.invoiceAddress && kept.apart)
+      ? { invoice: { ...invoice, lines: [street] } }
+      : kept.parcelShop
+        ? {
+            invoice: {
+              name: kept.name,
+              lines: [kept.street],
+              city: kept.city,
+              postcode: kept.postcode,
+              country: kept.country,
+            },
+          }
+        : {}),
   };
 }

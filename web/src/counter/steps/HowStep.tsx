@@ -6,6 +6,7 @@ import { useSay } from "../phrases";
 import { arrives } from "../promise";
 import { wanted } from "./Besides";
 import { Choice } from "./Choice";
+import { ParcelShops } from "./ParcelShops";
 import { Phone } from "./Phone";
 import type { StepProps } from "./shared";
 import { Text } from "./Text";
@@ -19,6 +20,7 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
   // Asked here only where the way chosen wants it and nothing was to be given before.
   const company = counter.asking.company !== "compulsory" && wanted(counter.asking.companyWith, quote);
   const phone = counter.asking.phone !== "compulsory" && wanted(counter.asking.phoneWith, quote);
+  const toShop = chosen !== undefined && counter.toParcelShops.includes(chosen.id);
   const receiver = counter.asking.gift && kept.gift ? kept.giftName : kept.name;
   return (
     <>
@@ -46,7 +48,7 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
             options={quote.delivery}
             counter={counter}
             quote={quote}
-            choose={(id) => change({ delivery: id, deliveries: {}, slot: undefined })}
+            choose={(id) => change({ delivery: id, deliveries: {}, slot: undefined, parcelShop: undefined })}
           />
         )
       )}
@@ -62,12 +64,14 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
           choose={(id) =>
             change({
               delivery: undefined,
+              parcelShop: undefined,
               slot: undefined,
               deliveries: { ...apartNow(quote), ...kept.deliveries, [sent.dispatch]: id },
             })
           }
         />
       ))}
+      {toShop && <ParcelShops counter={counter} kept={kept} change={change} />}
       {chosen && chosen.slots.length > 0 && (
         <Times
           slots={chosen.slots}
@@ -98,6 +102,7 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
         className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full"
         disabled={
           !quote ||
+          (toShop && !kept.parcelShop) ||
           (company && kept.company.trim() === "") ||
           (phone && kept.phone.trim() === "") ||
           (quote.delivery.length === 0 && quote.apart.length === 0) ||

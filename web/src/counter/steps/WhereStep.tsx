@@ -60,7 +60,7 @@ export function WhereStep({
         note={say("decidesZone")}
         value={kept.postcode}
         autoComplete="postal-code"
-        onChange={(postcode) => change({ postcode })}
+        onChange={(postcode) => change({ postcode, parcelShop: undefined })}
         problem={about("/postcode")}
       />
     ),
@@ -122,7 +122,7 @@ export function WhereStep({
           className="select w-full"
           value={kept.country}
           autoComplete="country"
-          onChange={(event) => change({ country: event.target.value, region: "", postcode: "" })}
+          onChange={(event) => change({ country: event.target.value, region: "", postcode: "", parcelShop: undefined })}
         >
           {countries.map((country) => (
             <option key={country.code} value={country.code}>

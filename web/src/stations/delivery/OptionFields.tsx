@@ -50,6 +50,13 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
           note={say("trackingPatternNote")}
           optional
         />
+        <Field
+          path={under(path)("parcelShop")}
+          label={say("toParcelShop")}
+          choices={yesNoChoices}
+          note={say("toParcelShopNote")}
+          {...yesNo}
+        />
       </div>
       <fieldset className="mt-2">
         <legend className="mb-1 text-xs quiet">{say("workingDaysToZones")}</legend>

@@ -29,6 +29,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.basket.Basket;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.goods.Product;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Exchange;
@@ -80,6 +81,7 @@ class CounterController {
             Asking asking,
             List<ShortMessage> told,
             Set<String> begun,
+            List<String> toParcelShops,
             Map<String, String> phrases) {}
 
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
@@ -189,6 +191,10 @@ class CounterController {
                 setup.terms().asking(),
                 texts.told(edition.shop(), setup),
                 begun(document),
+                setup.delivery().options().stream()
+                        .filter(Delivery.Option::parcelShop)
+                        .map(Delivery.Option::id)
+                        .toList(),
                 phrases(setup));
     }
 

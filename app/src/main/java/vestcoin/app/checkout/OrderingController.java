@@ -26,6 +26,8 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.outside.MailAddress;
+import vestcoin.app.service.ParcelShop;
+import vestcoin.app.service.ParcelShops;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Policies;
@@ -73,6 +75,7 @@ class OrderingController {
     private final PlacedOrders placed;
     private final RateLimits pace;
     private final Messages messages;
+    private final ParcelShops parcelShops;
 
     OrderingController(
             CounterEntrance entrance,
@@ -81,7 +84,8 @@ class OrderingController {
             Placing placing,
             PlacedOrders placed,
             RateLimits pace,
-            Messages messages) {
+            Messages messages,
+            ParcelShops parcelShops) {
         this.entrance = entrance;
         this.editions = editions;
         this.baskets = baskets;
@@ -89,6 +93,7 @@ class OrderingController {
         this.placed = placed;
         this.pace = pace;
         this.messages = messages;
+        this.parcelShops = parcelShops;
     }
 
     @PostMapping("/api/counter/{shop}/orders")
@@ -145,6 +150,7 @@ class OrderingController {
                     ways(quote),
                     wanted.basket().to().map(Destination::country).orElse(""));
         }
+        Placing.Contact contact = toParcelShop(edition, wanted, quote);
         vouchersFor(wanted.contact().wishes(), document, quote, order.at());
         Problems cash = new Problems();
         wanted.contact().wishes().checkCash(quote.toPay().value(), "contact/wishes", cash);
@@ -157,7 +163,7 @@ class OrderingController {
                 wanted.key(),
                 order,
                 edition.document().quote(order),
-                wanted.contact(),
+                contact,
                 new Placing.Agreed(document.setup().shop().language(), wanted.agreed(), taker),
                 quiet);
         if (taker.isPresent() && placed.due() > 0 && placed.standing().equals("unpaid")) {
@@ -220,6 +226,46 @@ class OrderingController {
                         wanted);
             }
         }
+    }
+
+    /**
+     * Who it goes to; at the parcel shop the buyer picked where the way chosen goes to one, as the carrier knows it.
+     *
+     * @throws ApiProblem if none was picked, or the carrier knows it no more
+     */
+    private Placing.Contact toParcelShop(Editions.Edition edition, OrderRequest wanted, QuoteView quote) {
+        Placing.Contact contact = wanted.contact();
+        List<String> ways = ways(quote);
+        if (edition.document().setup().delivery().options().stream()
+                .noneMatch(option -> option.parcelShop() && ways.contains(option.id()))) {
+            return contact;
+        }
+        ParcelShop at = wanted.basket()
+                .to()
+                .flatMap(to -> parcelShops.find(
+                        edition.shop(),
+                        to.country(),
+                        to.postcode().orElse(""),
+                        contact.wishes().parcelShop()))
+                .orElseThrow(() -> instead(
+                        "contact/wishes/parcelShop",
+                        Message.of("checkout.no-parcel-shop-picked"),
+                        Message.of("checkout.pick-one-or-another-way"),
+                        quote,
+                        wanted));
+        Problems problems = new Problems();
+        problems.when(
+                contact.wishes().invoice().isEmpty(),
+                "contact/wishes/invoice",
+                Message.of("order.invoice-has-no-street"),
+                Message.of("order.type-own-address"));
+        problems.refuseIfAny();
+        return new Placing.Contact(
+                contact.name(),
+                contact.email(),
+                Stream.concat(Stream.of(at.name()), at.lines().stream()).toList(),
+                at.city(),
+                contact.wishes());
     }
 
     /** The ways an order is delivered by: one for all of it, or one of each consignment. */

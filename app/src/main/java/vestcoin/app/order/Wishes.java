@@ -26,6 +26,8 @@ import vestcoin.core.terms.Asking;
  * @param invoice where the invoice goes, if not where the goods do; of a gift always
  * @param company above the name, empty without one
  * @param phone of where it goes, empty without one
+ * @param parcelShop what the carrier calls the parcel shop it goes to, empty without one; then the invoice has the
+ *     buyer's own address
  * @param paysWith what the buyer will have at hand who pays in cash, in the order's currency
  */
 public record Wishes(
@@ -37,8 +39,9 @@ public record Wishes(
         Optional<InvoiceAddress> invoice,
         String company,
         String phone,
-        Optional<BigDecimal> paysWith) {
-    public static final Wishes NONE = new Wishes(null, null, null, null, null, null, null, null, null);
+        Optional<BigDecimal> paysWith,
+        String parcelShop) {
+    public static final Wishes NONE = new Wishes(null, null, null, null, null, null, null, null, null, null);
     private static final int LONGEST_NOTE = 1000;
     private static final int LONGEST_EXTRA = 300;
     private static final int LONGEST_REFERENCE = 60;
@@ -92,6 +95,7 @@ public record Wishes(
         company = company == null ? "" : company.strip();
         phone = phone == null ? "" : phone.strip();
         paysWith = paysWith == null ? Optional.empty() : paysWith;
+        parcelShop = parcelShop == null ? "" : parcelShop.strip();
         note = note == null ? "" : note.strip();
         gift = gift == null ? Optional.empty() : gift;
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
@@ -108,12 +112,14 @@ public record Wishes(
                 invoice,
                 company,
                 phone,
-                paysWith);
+                paysWith,
+                parcelShop);
     }
 
     /** The same with an address for the invoice. */
     Wishes withInvoice(InvoiceAddress address) {
-        return new Wishes(note, gift, extras, vouchers, reference, Optional.of(address), company, phone, paysWith);
+        return new Wishes(
+                note, gift, extras, vouchers, reference, Optional.of(address), company, phone, paysWith, parcelShop);
     }
 
     /** What is paid with in cash, and what is given out. */
@@ -191,7 +197,7 @@ public record Wishes(
                     Message.of("order.type-own-address"));
         });
         problems.when(
-                invoice.isPresent() && gift.isEmpty() && !asking.invoiceAddress(),
+                invoice.isPresent() && gift.isEmpty() && parcelShop.isEmpty() && !asking.invoiceAddress(),
                 path + "/invoice",
                 Message.of("order.this-shop-asks-one-address"),
                 Message.of("order.load-page-again"));

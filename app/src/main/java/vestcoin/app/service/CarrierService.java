@@ -43,6 +43,9 @@ public interface CarrierService {
     /** Buys a label for parcels, once for a key. */
     Label label(ServiceAccess access, String key, LabelRequest asked);
 
+    /** Shops near a place where a parcel can be fetched, the nearest first. */
+    List<ParcelShop> shops(ServiceAccess access, Destination near);
+
     /** What the carrier offers this shop. */
     List<Service> services(ServiceAccess access);
 

@@ -1,5 +1,7 @@
 package vestcoin.app.service;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -37,6 +39,26 @@ class HttpCarrier implements CarrierService {
                 .forEach(each -> services.add(new Service(
                         each.path("id").asString(""), each.path("name").asString(""))));
         return services;
+    }
+
+    @Override
+    public List<ParcelShop> shops(ServiceAccess access, Destination near) {
+        List<ParcelShop> shops = new ArrayList<>();
+        String query = "?country=" + near.country() + "&postcode="
+                + URLEncoder.encode(near.postcode().orElse(""), StandardCharsets.UTF_8);
+        for (JsonNode each : calls.json(access, "GET", "/v1/shops" + query, Map.of(), null, PATIENCE)
+                .path("shops")) {
+            List<String> lines = new ArrayList<>();
+            each.path("lines").forEach(line -> lines.add(line.asString("")));
+            shops.add(new ParcelShop(
+                    each.path("id").asString(""),
+                    each.path("name").asString(""),
+                    lines,
+                    each.path("postcode").asString(""),
+                    each.path("city").asString(""),
+                    near.country()));
+        }
+        return shops;
     }
 
     @Override

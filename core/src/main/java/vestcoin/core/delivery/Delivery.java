@@ -82,6 +82,7 @@ public record Delivery(
      * @param charges what comes on top of the zone's price
      * @param chargeable how the carrier finds the weight it charges; the packed weight without it
      * @param tracking how a parcel is followed
+     * @param parcelShop whether it goes to a parcel shop of the carrier's, which the buyer picks
      */
     public record Option(
             String id,
@@ -91,7 +92,8 @@ public record Delivery(
             Optional<Limits> limits,
             Optional<Charges> charges,
             Optional<ChargeableWeight> chargeable,
-            Optional<Tracking> tracking) {
+            Optional<Tracking> tracking,
+            boolean parcelShop) {
         public Option {
             sentence = sentence == null ? "" : sentence;
             days = days == null ? Optional.empty() : days;
@@ -106,7 +108,8 @@ public record Delivery(
             Days there = zone.days().get(id);
             return there == null
                     ? this
-                    : new Option(id, name, sentence, Optional.of(there), limits, charges, chargeable, tracking);
+                    : new Option(
+                            id, name, sentence, Optional.of(there), limits, charges, chargeable, tracking, parcelShop);
         }
 
         public Option(
@@ -117,11 +120,11 @@ public record Delivery(
                 Optional<Limits> limits,
                 Optional<Charges> charges,
                 Optional<ChargeableWeight> chargeable) {
-            this(id, name, sentence, days, limits, charges, chargeable, Optional.empty());
+            this(id, name, sentence, days, limits, charges, chargeable, Optional.empty(), false);
         }
 
         public Option(String id, String name, String sentence, Optional<Days> days, Optional<Limits> limits) {
-            this(id, name, sentence, days, limits, Optional.empty(), Optional.empty(), Optional.empty());
+            this(id, name, sentence, days, limits, Optional.empty(), Optional.empty(), Optional.empty(), false);
         }
     }
 

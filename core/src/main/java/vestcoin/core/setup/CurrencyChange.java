@@ -55,6 +55,7 @@ public final class CurrencyChange {
             Map.entry(Charges.Oversize.class, Set.of("amount")),
             Map.entry(Tax.Component.class, Set.of("firstOnly")),
             Map.entry(Payment.Fee.class, Set.of("fixed")),
+            Map.entry(Payment.FeeRow.class, Set.of("fixed")),
             Map.entry(Payment.Charge.class, Set.of("amount")),
             Map.entry(Payment.Conditions.class, Set.of("least", "most")),
             Map.entry(Payment.Terms.class, Set.of("limit")),

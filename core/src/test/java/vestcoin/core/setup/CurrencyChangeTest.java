@@ -27,6 +27,7 @@ class CurrencyChangeTest {
      */
     private static final Map<String, Set<String>> OTHERS = Map.ofEntries(
             Map.entry("AcceptedCurrency", Set.of("percent")),
+            Map.entry("FeeRow", Set.of("percent")),
             Map.entry("Point", Set.of("latitude", "longitude")),
             Map.entry("Weight", Set.of("value")),
             Map.entry("Length", Set.of("value")),

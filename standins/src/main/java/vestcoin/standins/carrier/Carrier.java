@@ -6,6 +6,7 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -90,10 +91,35 @@ public final class Carrier extends Service {
                                 SERVICES.stream()
                                         .map(service -> Map.of("id", service.id(), "name", service.name()))
                                         .toList()));
+            case "GET /v1/shops" -> shops(exchange);
             case "POST /v1/quotes" -> quotes(exchange, exchange.json());
             case "POST /v1/labels" -> label(exchange, exchange.json());
             default -> throw new Refusal(404, "There is nothing here.");
         }
+    }
+
+    /** Three invented ones beside every postcode. */
+    private static void shops(Exchange exchange) throws IOException {
+        String postcode = exchange.query("postcode").orElse("");
+        String country = exchange.query("country").orElse("");
+        if (postcode.isBlank() || country.length() != 2) {
+            throw new Refusal(422, "A country and a postcode are needed.");
+        }
+        List<Map<String, Object>> shops = new ArrayList<>();
+        for (String name : List.of("Corner Shop Placeholder", "Kiosk Sample", "Example Stationers")) {
+            shops.add(Map.of(
+                    "id",
+                    (country + "-" + postcode.replace(" ", "") + "-" + (shops.size() + 1)).toLowerCase(Locale.ROOT),
+                    "name",
+                    name,
+                    "lines",
+                    List.of((3 + 4 * shops.size()) + " Specimen Street"),
+                    "postcode",
+                    postcode,
+                    "city",
+                    "Exampleton"));
+        }
+        exchange.answer(200, Map.of("shops", shops));
     }
 
     private void quotes(Exchange exchange, JsonNode asked) throws IOException {
