@@ -27,6 +27,8 @@ const asking = (more: Partial<Counter["asking"]>): Counter =>
       company: "no",
       phone: "no",
       invoiceAddress: false,
+      companyWith: [],
+      phoneWith: [],
       ...more,
     },
   }) as unknown as Counter;
@@ -36,6 +38,7 @@ test("nothing that the shop no longer asks is sent, whatever was typed before", 
     note: "",
     extras: {},
     vouchers: [],
+    parcelShop: "",
     reference: "",
     company: "",
     phone: "",
@@ -52,6 +55,7 @@ test("what is asked is sent, a field left empty as empty", () => {
     gift: { name: "Finn Sample", message: "Fly it high." },
     extras: { tail: "red", size: "" },
     vouchers: [],
+    parcelShop: "",
     reference: "",
     company: "",
     phone: "",
@@ -64,6 +68,7 @@ test("a gift that was ticked off again is none", () => {
     note: "",
     extras: {},
     vouchers: [],
+    parcelShop: "",
     reference: "",
     company: "",
     phone: "",
@@ -104,4 +109,21 @@ test("what cannot be read is nothing, and is written over", () => {
   expect(keptOf("shop")).toEqual({});
   rekeep("shop", { name: "Nora Sample" });
   expect(keptOf("shop")).toEqual({ name: "Nora Sample" });
+});
+
+test("what goes to a parcel shop has its invoice at the buyer's own address", () => {
+  const shop = { id: "ie-1", name: "Kiosk", lines: ["7 Specimen Street"], postcode: "T12 X2A0", city: "Cork" };
+  const at = { name: "Nora", street: "5 Example Lane", city: "Cork", postcode: "T12 X2A0", country: "IE" };
+  const { parcelShop, invoice } = wishesOf(
+    { ...kept, ...at, gift: false, apart: false, parcelShop: shop } as unknown as Kept,
+    asking({}),
+  );
+  expect(parcelShop).toBe("ie-1");
+  expect(invoice).toEqual({
+    name: "Nora",
+    lines: ["5 Example Lane"],
+    city: "Cork",
+    postcode: "T12 X2A0",
+    country: "IE",
+  });
 });
