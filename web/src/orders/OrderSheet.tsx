@@ -19,6 +19,7 @@ import { Disputed } from "./Disputed";
 import { HandedOverFiles } from "./HandedOverFiles";
 import { Letters } from "./Letters";
 import { OrderVouchers } from "./OrderVouchers";
+import { QuantityChange } from "./QuantityChange";
 import { Refund } from "./Refund";
 import { Sending } from "./Sending";
 import { Surplus } from "./Surplus";
@@ -125,6 +126,7 @@ export function OrderSheet() {
               />
             ))}
           </section>
+          <QuantityChange shop={shop} order={order} />
         </div>
         <div>
           {order.files.length > 0 && <HandedOverFiles order={order} shop={shop} />}

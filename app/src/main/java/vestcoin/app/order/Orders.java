@@ -321,16 +321,7 @@ public class Orders {
         }
         stock.forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
         given.giveBack(order.id());
-        sql.sql("delete from slot_taken where order_id = :id")
-                .param("id", order.id())
-                .update();
-        sql.sql("delete from attendance where order_id = :id")
-                .param("id", order.id())
-                .update();
-        sql.sql(COUNT_BACK).param("shop", order.shop()).param("id", order.id()).update();
-        sql.sql("delete from discount_use where order_id = :id")
-                .param("id", order.id())
-                .update();
+        reservations.release(order);
         return true;
     }
 
@@ -386,11 +377,6 @@ public class Orders {
     private static OffsetDateTime at(Optional<Instant> time) {
         return time.map(each -> each.atOffset(ZoneOffset.UTC)).orElse(null);
     }
-
-    /** Counts a use against its limits; the shop's row is locked, so two orders cannot both take the last. */
-    private static final String COUNT_BACK = """
-            update discount_count c set used = used - 1
-            where c.shop = :shop and c.discount in (select discount from discount_use where order_id = :id)""";
 
     private record DiscountCount(String discount, int used) {}
 

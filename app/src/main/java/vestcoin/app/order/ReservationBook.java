@@ -59,6 +59,25 @@ class ReservationBook {
                         .update());
     }
 
+    /** Slots, days and uses of discounts are free again. */
+    void release(Orders.Order order) {
+        sql.sql("delete from slot_taken where order_id = :id")
+                .param("id", order.id())
+                .update();
+        sql.sql("delete from attendance where order_id = :id")
+                .param("id", order.id())
+                .update();
+        sql.sql("""
+                update discount_count c set used = used - 1
+                where c.shop = :shop and c.discount in (select discount from discount_use where order_id = :id)""")
+                .param("shop", order.shop())
+                .param("id", order.id())
+                .update();
+        sql.sql("delete from discount_use where order_id = :id")
+                .param("id", order.id())
+                .update();
+    }
+
     /** @param now how often it was used so far @throws Orders.DiscountExhausted if that is all it may be */
     void take(Orders.Order order, Orders.Use use, History now) {
         if (use.limit()

@@ -1,0 +1,120 @@
+package vestcoin.app.order;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
+import vestcoin.app.Caller;
+import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
+
+/** Quantities of an unpaid order: priced again, stock given back and taken, the buyer told; nothing after money came. */
+@ExtendWith(RunningShop.class)
+class RewritingTest {
+    private final RunningShop.Running shop;
+
+    RewritingTest(RunningShop.Running shop) {
+        this.shop = shop;
+    }
+
+    private static String at(JsonNode placed) {
+        return Caller.SHOP + "/orders/" + placed.path("number").asInt();
+    }
+
+    private JsonNode placed(String socks, String reels) {
+        Map<String, Object> basket = new HashMap<>(Caller.book());
+        basket.put(
+                "lines",
+                List.of(
+                        Map.of("product", "wind-sock", "quantity", socks),
+                        Map.of("product", "sled-kite", "quantity", reels)));
+        basket.put("delivery", "tube");
+        basket.put("method", "transfer");
+        String toPay = shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json()
+                .path("toPay")
+                .asString();
+        Caller.Answer answer = shop.anybody()
+                .post(
+                        Caller.COUNTER + "/orders",
+                        Caller.placing(UUID.randomUUID().toString(), basket, toPay));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    private Caller.Answer change(JsonNode placed, String... quantities) {
+        return shop.owner().put(at(placed) + "/lines", Map.of("quantities", List.of(quantities)));
+    }
+
+    private JsonNode page(JsonNode placed) {
+        return shop.anybody()
+                .get("/api/counter/orders/" + placed.path("token").asString())
+                .json();
+    }
+
+    @Test
+    void an_unpaid_order_is_priced_again_and_takes_what_it_needs_now() throws Exception {
+        JdbcClient sql = shop.context().getBean(JdbcClient.class);
+        sql.sql("merge into stock(shop, item, remaining) key (shop, item) values ('tern-and-tether', 'wind-sock', 10)")
+                .update();
+        JsonNode placed = placed("2", "1");
+        assertThat(remaining(sql)).isEqualByComparingTo("8");
+        assertThat(change(placed, "5", "0").status()).isEqualTo(204);
+        assertThat(remaining(sql)).isEqualByComparingTo("5");
+        JsonNode order = shop.owner().get(at(placed)).json();
+        assertThat(order.path("lines")).hasSize(1);
+        JsonNode page = page(placed);
+        String due = page.path("slip").path("amount").asString();
+        assertThat(new BigDecimal(due)).isEqualByComparingTo(order.path("payable").asString());
+        assertThat(due).isNotEqualTo(placed.path("slip").path("amount").asString());
+        Soon.holds(() -> assertThat(shop.services().post().letters())
+                .anyMatch(letter -> letter.plain().contains(due)
+                        && letter.plain().contains(String.valueOf(placed.path("number").asInt()))));
+
+        // More than there are is refused, and nothing is taken or given back.
+        Caller.Answer many = change(placed, "50");
+        assertThat(many.status()).isEqualTo(409);
+        assertThat(remaining(sql)).isEqualByComparingTo("5");
+        assertThat(page(placed).path("slip").path("amount").asString()).isEqualTo(due);
+        assertThat(change(placed, "0").sentence()).isEqualTo("Nothing would be left to pay.");
+        assertThat(change(placed, "1", "1").status()).isEqualTo(422);
+
+        // Called off, all of it is back.
+        shop.owner().post(at(placed) + "/cancel", Map.of());
+        assertThat(remaining(sql)).isEqualByComparingTo("10");
+        assertThat(change(placed, "1").status()).isEqualTo(409);
+    }
+
+    private static BigDecimal remaining(JdbcClient sql) {
+        return sql.sql("select remaining from stock where shop = 'tern-and-tether' and item = 'wind-sock'")
+                .query(BigDecimal.class)
+                .single();
+    }
+
+    @Test
+    void once_money_came_it_stays_as_it_is() {
+        JsonNode placed = placed("1", "1");
+        long payment = shop.owner()
+                .get(at(placed))
+                .json()
+                .path("payments")
+                .path(0)
+                .path("id")
+                .asLong();
+        shop.owner()
+                .post(
+                        at(placed) + "/surplus",
+                        Map.of("payment", payment, "key", UUID.randomUUID().toString(), "amount", "5.00"));
+        Caller.Answer refused = change(placed, "2", "1");
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.sentence()).startsWith("What it holds stays as it is");
+    }
+}
