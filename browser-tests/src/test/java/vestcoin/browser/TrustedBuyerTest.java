@@ -71,9 +71,13 @@ class TrustedBuyerTest extends AtCounter {
         browser.fill("textarea[name=lines]", "7 Example Lane");
         browser.clickText("Save the address");
         browser.waitFor("it is changed", () -> browser.shows("7 Example Lane"));
+        browser.clickText("Change the quantities");
+        browser.fill("input[name=quantity-0]", "2");
         assertThat(browser.violations()).isEmpty();
+        browser.clickText("Save the quantities");
+        browser.waitFor("two of them", () -> browser.shows("2 × 24.50"));
         browser.go(page);
-        browser.waitFor("the buyer sees it", () -> browser.shows("7 Example Lane"));
+        browser.waitFor("the buyer sees both", () -> browser.shows("7 Example Lane") && browser.shows("49.00"));
     }
 
     @Test
@@ -100,5 +104,7 @@ class TrustedBuyerTest extends AtCounter {
         browser.click(By.xpath("//td//button[contains(., 'payment')]"));
         browser.see(By.xpath("//a[.='Order " + number + "']"));
         assertThat(browser.violations()).isEmpty();
+        browser.dark(true);
+        assertThat(browser.contrast()).isEmpty();
     }
 }

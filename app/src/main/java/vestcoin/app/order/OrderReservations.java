@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.delivery.Promise;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.pickup.SlotOccupancy;
 import vestcoin.core.quote.Order;
@@ -49,7 +50,8 @@ final class OrderReservations {
     }
 
     /**
-     * The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted.
+     * The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted. What
+     * is promised to the minute takes its time, which any number of orders may have.
      */
     private static Optional<Orders.Slot> slot(Editions.Edition edition, Order order, QuoteView quote) {
         Optional<QuoteView.Option> chosen =
@@ -74,7 +76,11 @@ final class OrderReservations {
                                                             .taken()
                                                             .counts()
                                                             .getOrDefault(SlotOccupancy.key(place, starts), 0)));
-                        })));
+                        })))
+                .or(() -> chosen.flatMap(option -> option.promise()
+                        .flatMap(Promise::arrival)
+                        .map(arrival ->
+                                new Orders.Slot(option.id(), arrival.from(), arrival.to(), Optional.empty()))));
     }
 
     /** What vouchers that nobody paid for take off, as the buyer reads it; never more than they hold. */

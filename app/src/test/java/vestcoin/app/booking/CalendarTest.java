@@ -17,6 +17,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.format.Json;
 
 /**
  * The feed as a calendar program reads it: parsed and validated by ical4j, a library other than the one that writes it.
@@ -106,6 +107,41 @@ class CalendarTest {
                         collected.path("number").asInt(), brought.path("number").asInt());
         owner.post(Caller.SHOP + "/orders/" + collected.path("number").asInt() + "/cancel", "");
         assertThat(event(feed(), collected)).isNull();
+    }
+
+    /** Nobody chose a time, but one was promised: it stands wherever a chosen one would. */
+    @Test
+    void what_is_promised_in_minutes_stands_at_its_time() throws Exception {
+        JsonNode before = owner.get(Caller.SHOP + "/draft")
+                .json()
+                .path("document")
+                .path("pickup")
+                .path("local");
+        Map<String, Object> local = new HashMap<>(Json.read(before, Map.class, "pickup/local"));
+        local.remove("capacity");
+        local.put("minutes", Map.of("from", 30, "to", 45));
+        owner.publish(Map.of("pickup/local", local));
+        Caller.Answer answer = shop.anybody()
+                .buy(new HashMap<>(Map.of(
+                        "lines",
+                        List.of(Map.of("product", "kites-you-can-build", "quantity", "2")),
+                        "to",
+                        Map.of("country", "IE", "postcode", "H91 X2A0"),
+                        "delivery",
+                        "local",
+                        "method",
+                        "transfer")));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        JsonNode placed = answer.json();
+        LocalDateTime starts =
+                LocalDateTime.parse(placed.path("handover").path("starts").asString());
+        LocalDateTime ends =
+                LocalDateTime.parse(placed.path("handover").path("ends").asString());
+        assertThat(ends).isEqualTo(starts.plusMinutes(15));
+        owner.post(Caller.SHOP + "/calendar", "");
+        assertThat(Instant.from(event(feed(), placed).getDateTimeStart().getDate()))
+                .isEqualTo(starts.atZone(ZoneId.of("Europe/Dublin")).toInstant());
+        owner.publish(Map.of("pickup/local", before));
     }
 
     @Test

@@ -65,6 +65,8 @@ final class Faces {
     private static final List<String> OF_ORDERS = List.of(
             "payment_transition",
             "payment_move",
+            "payout_entry",
+            "payout",
             "refund_part",
             "voucher_move",
             "payment",
