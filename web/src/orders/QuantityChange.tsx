@@ -27,10 +27,9 @@ export function QuantityChange({ shop, order }: Props) {
       setOpen(false);
     },
   });
+  const waits = ["unpaid", "waiting", "failed"].includes(order.standing);
   const paid = order.payments.some((payment) => Number(payment.captured) > 0);
-  if (order.standing !== "unpaid" || paid || order.sent === "all" || order.sent === "in part" || order.cancelledAt) {
-    return null;
-  }
+  if (!waits || paid || order.sent === "all" || order.sent === "in part" || order.cancelledAt) return null;
   if (!open) {
     return (
       <p className="mt-2 text-sm">

@@ -50,8 +50,8 @@ final class OrderReservations {
     }
 
     /**
-     * The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted. What
-     * is promised to the minute takes its time, which any number of orders may have.
+     * The slot an order takes, and how many it holds: what was left of it and what had been taken, as it was quoted.
+     * What is promised to the minute takes its time, which any number of orders may have.
      */
     private static Optional<Orders.Slot> slot(Editions.Edition edition, Order order, QuoteView quote) {
         Optional<QuoteView.Option> chosen =
@@ -79,8 +79,7 @@ final class OrderReservations {
                         })))
                 .or(() -> chosen.flatMap(option -> option.promise()
                         .flatMap(Promise::arrival)
-                        .map(arrival ->
-                                new Orders.Slot(option.id(), arrival.from(), arrival.to(), Optional.empty()))));
+                        .map(arrival -> new Orders.Slot(option.id(), arrival.from(), arrival.to(), Optional.empty()))));
     }
 
     /** What vouchers that nobody paid for take off, as the buyer reads it; never more than they hold. */

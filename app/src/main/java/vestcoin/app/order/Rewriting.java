@@ -103,8 +103,7 @@ public class Rewriting {
 
     private void take(Orders.Order order, NewOrder.Reservations reserves) {
         try {
-            reserves.uses()
-                    .forEach(use -> reservations.take(order, use, orders.history(order.shop(), order.email())));
+            reserves.uses().forEach(use -> reservations.take(order, use, orders.history(order.shop(), order.email())));
             reserves.slot().ifPresent(slot -> reservations.take(order, slot));
             reservations.take(order, reserves.attending());
         } catch (Orders.DiscountExhausted | Orders.SlotGone e) {

@@ -20,18 +20,14 @@ public class AwaitedMoney {
     public boolean nothingPaid(long order) {
         return book.ofOrder(order).stream()
                 .filter(payment -> payment.stateNow().alive())
-                .allMatch(payment ->
-                        !payment.throughProvider() && !payment.byVoucher() && payment.captured() == 0);
+                .allMatch(payment -> !payment.throughProvider() && !payment.byVoucher() && payment.captured() == 0);
     }
 
     /** Another amount is waited for. @param amount in minor units, above zero */
     public void change(long order, long amount) {
         sql.sql("""
                 update payment set amount = :amount
-                where order_id = :order and part = '' and alive is not null and gateway is null and captured = 0""")
-                .param("amount", amount)
-                .param("order", order)
-                .update();
+                where order_id = :order and part = '' and alive is not null and gateway is null and captured = 0""").param("amount", amount).param("order", order).update();
         book.announce(order);
     }
 }

@@ -15,7 +15,9 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.Soon;
 
-/** Quantities of an unpaid order: priced again, stock given back and taken, the buyer told; nothing after money came. */
+/**
+ * Quantities of an unpaid order: priced again, stock given back and taken, the buyer told; nothing after money came.
+ */
 @ExtendWith(RunningShop.class)
 class RewritingTest {
     private final RunningShop.Running shop;
@@ -73,11 +75,13 @@ class RewritingTest {
         assertThat(order.path("lines")).hasSize(1);
         JsonNode page = page(placed);
         String due = page.path("slip").path("amount").asString();
-        assertThat(new BigDecimal(due)).isEqualByComparingTo(order.path("payable").asString());
+        assertThat(new BigDecimal(due))
+                .isEqualByComparingTo(order.path("payable").asString());
         assertThat(due).isNotEqualTo(placed.path("slip").path("amount").asString());
         Soon.holds(() -> assertThat(shop.services().post().letters())
                 .anyMatch(letter -> letter.plain().contains(due)
-                        && letter.plain().contains(String.valueOf(placed.path("number").asInt()))));
+                        && letter.plain()
+                                .contains(String.valueOf(placed.path("number").asInt()))));
 
         // More than there are is refused, and nothing is taken or given back.
         Caller.Answer many = change(placed, "50");
