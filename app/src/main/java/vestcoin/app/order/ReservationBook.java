@@ -67,9 +67,11 @@ class ReservationBook {
         sql.sql("delete from attendance where order_id = :id")
                 .param("id", order.id())
                 .update();
-        sql.sql("""
-                update discount_count c set used = used - 1
-                where c.shop = :shop and c.discount in (select discount from discount_use where order_id = :id)""").param("shop", order.shop()).param("id", order.id()).update();
+        sql.sql("update discount_count c set used = used - 1 where c.shop = :shop and c.discount in "
+                        + "(select discount from discount_use where order_id = :id)")
+                .param("shop", order.shop())
+                .param("id", order.id())
+                .update();
         sql.sql("delete from discount_use where order_id = :id")
                 .param("id", order.id())
                 .update();

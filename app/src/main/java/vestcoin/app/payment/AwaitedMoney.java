@@ -25,9 +25,11 @@ public class AwaitedMoney {
 
     /** Another amount is waited for. @param amount in minor units, above zero */
     public void change(long order, long amount) {
-        sql.sql("""
-                update payment set amount = :amount
-                where order_id = :order and part = '' and alive is not null and gateway is null and captured = 0""").param("amount", amount).param("order", order).update();
+        sql.sql("update payment set amount = :amount where order_id = :order and part = '' and alive is not null "
+                        + "and gateway is null and captured = 0")
+                .param("amount", amount)
+                .param("order", order)
+                .update();
         book.announce(order);
     }
 }
