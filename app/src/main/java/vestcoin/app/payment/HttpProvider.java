@@ -14,6 +14,7 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.outside.HttpCalls;
 import vestcoin.app.outside.ProviderRejection;
+import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
 
 /** The adapter to the simulated card processor and the simulated wallet, which speak alike. */
@@ -119,30 +120,37 @@ class HttpProvider implements Provider {
 
     @Override
     public List<Payout> payouts(ServiceAccess access, String after) {
+        String since = "/v1/payouts?after=" + URLEncoder.encode(after, StandardCharsets.UTF_8);
+        JsonNode answer = call(access, "GET", since, "", null);
         List<Payout> payouts = new ArrayList<>();
-        for (JsonNode each : call(
-                        access,
-                        "GET",
-                        "/v1/payouts?after=" + URLEncoder.encode(after, StandardCharsets.UTF_8),
-                        "",
-                        null)
-                .path("payouts")) {
-            List<PayoutEntry> entries = new ArrayList<>();
-            for (JsonNode entry : each.path("entries")) {
-                entries.add(new PayoutEntry(
-                        entry.path("payment").asString(""),
-                        Kind.of(entry.path("kind").asString("").toUpperCase(Locale.ROOT)),
-                        entry.path("amount").asLong(0),
-                        entry.path("fee").asLong(0)));
-            }
-            payouts.add(new Payout(
-                    each.path("id").asString(""),
-                    each.path("currency").asString(""),
-                    each.path("amount").asLong(0),
-                    Instant.parse(each.path("at").asString("")),
-                    entries));
+        try {
+            answer.path("payouts").forEach(each -> payouts.add(payout(each)));
+        } catch (IllegalArgumentException | DateTimeException e) {
+            throw new ProviderTimeout("The provider's payouts cannot be read: " + e.getMessage());
         }
         return payouts;
+    }
+
+    /** @throws IllegalArgumentException or DateTimeException if it is none */
+    private static Payout payout(JsonNode json) {
+        List<PayoutEntry> entries = new ArrayList<>();
+        for (JsonNode entry : json.path("entries")) {
+            long amount = entry.path("amount").asLong(0);
+            if (amount <= 0) {
+                throw new IllegalArgumentException("an entry has no amount");
+            }
+            entries.add(new PayoutEntry(
+                    entry.path("payment").asString(""),
+                    Kind.of(entry.path("kind").asString("").toUpperCase(Locale.ROOT)),
+                    amount,
+                    entry.path("fee").asLong(0)));
+        }
+        return new Payout(
+                json.path("id").asString(""),
+                json.path("currency").asString(""),
+                json.path("amount").asLong(0),
+                Instant.parse(json.path("at").asString("")),
+                entries);
     }
 
     /** A time by ISO 8601; what is none is told as nothing, since the payment itself does not hang on it. */

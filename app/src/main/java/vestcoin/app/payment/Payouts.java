@@ -13,7 +13,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.TimePassed;
 import vestcoin.core.payment.Gateway;
@@ -92,7 +91,7 @@ class Payouts {
                 .forEach(shop -> {
                     try {
                         ask(shop);
-                    } catch (ProviderTimeout | ProviderRejection e) {
+                    } catch (RuntimeException e) {
                         LOG.info("payouts of {} were not read: {}", shop, e.getMessage());
                     }
                 });
