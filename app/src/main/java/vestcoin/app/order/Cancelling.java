@@ -1,9 +1,6 @@
 package vestcoin.app.order;
 
-import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
-import java.util.Map;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -75,7 +72,7 @@ public class Cancelling {
         }
         events.publishEvent(new OrderCalledOff(order.id()));
         book.ofOrder(order.id()).forEach(payments::asked);
-        if (!orders.cancel(order, stock(order), who)) {
+        if (!orders.cancel(order, OrderReservations.stock(Json.read(order.quote(), QuoteView.class)), who)) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",
@@ -137,13 +134,5 @@ public class Cancelling {
         return UUID.nameUUIDFromBytes(
                         (payment.idempotencyKey() + "/cancel/" + payment.refunded()).getBytes(StandardCharsets.UTF_8))
                 .toString();
-    }
-
-    /** What an order took of goods that are counted. */
-    private static Map<String, BigDecimal> stock(Orders.Order order) {
-        Map<String, BigDecimal> taken = new HashMap<>();
-        Json.read(order.quote(), QuoteView.class).lines().forEach(line -> line.counted()
-                .ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
-        return taken;
     }
 }

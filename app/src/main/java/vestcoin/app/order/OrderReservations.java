@@ -100,7 +100,7 @@ final class OrderReservations {
     }
 
     /** What an order takes of what is counted: of the variation where that is, else of the product. */
-    private static Map<String, BigDecimal> stock(QuoteView quote) {
+    static Map<String, BigDecimal> stock(QuoteView quote) {
         Map<String, BigDecimal> taken = new HashMap<>();
         quote.lines()
                 .forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));

@@ -2,9 +2,7 @@ package vestcoin.app.order;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -88,7 +86,7 @@ public class Rewriting {
             throw refused("lines", Message.of("order.nothing-would-be-left-to-pay"), "order.call-it-off-instead");
         }
         reservations.release(order);
-        stock(before).forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
+        OrderReservations.stock(before).forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
         take(order, OrderReservations.of(edition, changed, now));
         sql.sql("""
                 update orders set document = :document, quote = :quote, payable = payable - due + :due, due = :due
@@ -137,13 +135,6 @@ public class Rewriting {
             throw refused("lines", Message.of("order.nothing-would-be-left-to-pay"), "order.call-it-off-instead");
         }
         return kept;
-    }
-
-    private static Map<String, BigDecimal> stock(QuoteView quote) {
-        Map<String, BigDecimal> taken = new HashMap<>();
-        quote.lines()
-                .forEach(line -> line.counted().ifPresent(key -> taken.merge(key, line.quantity(), BigDecimal::add)));
-        return taken;
     }
 
     private static ApiProblem refused(String path, Message sentence, String remedy) {
