@@ -430,6 +430,21 @@ public class Messages {
     public boolean remind(Orders.Order order) {
         Setup setup =
                 editions.spoken(order.shop(), order.by(), order.language()).setup();
+        return remind(
+                order,
+                String.valueOf(LocalDate.ofInstant(
+                        clock.instant(), ZoneId.of(setup.shop().timeZone()))));
+    }
+
+    /** Tells a buyer what is to be paid of an order that was just changed, each time. */
+    public void changed(Orders.Order order) {
+        remind(order, clock.instant().toString());
+    }
+
+    /** @param once one is written for this */
+    private boolean remind(Orders.Order order, String once) {
+        Setup setup =
+                editions.spoken(order.shop(), order.by(), order.language()).setup();
         List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream()
                 .filter(payment -> payment.stateNow().alive())
                 .toList();
@@ -439,8 +454,7 @@ public class Messages {
                 order,
                 setup.shop(),
                 "reminder",
-                String.valueOf(LocalDate.ofInstant(
-                        clock.instant(), ZoneId.of(setup.shop().timeZone()))),
+                once,
                 order.email(),
                 LetterTexts.in(setup, order.language())
                         .told(

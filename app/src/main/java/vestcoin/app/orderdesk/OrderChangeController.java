@@ -43,6 +43,6 @@ class OrderChangeController {
     void rewrite(@PathVariable String shop, @PathVariable int number, @RequestBody Quantities wanted) {
         Orders.Order order = orders.numbered(shop, number);
         lines.change(order, wanted.quantities());
-        messages.remind(orders.byId(order.id()));
+        messages.changed(orders.byId(order.id()));
     }
 }

@@ -83,6 +83,14 @@ class RewritingTest {
                         && letter.plain()
                                 .contains(String.valueOf(placed.path("number").asInt()))));
 
+        // Changed again on the same day, the buyer is told again.
+        assertThat(change(placed, "4").status()).isEqualTo(204);
+        String less = page(placed).path("slip").path("amount").asString();
+        assertThat(less).isNotEqualTo(due);
+        Soon.holds(() -> assertThat(shop.services().post().letters())
+                .anyMatch(letter -> letter.plain().contains(less)));
+        assertThat(change(placed, "5").status()).isEqualTo(204);
+
         // More than there are is refused, and nothing is taken or given back.
         Caller.Answer many = change(placed, "50");
         assertThat(many.status()).isEqualTo(409);
