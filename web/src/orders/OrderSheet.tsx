@@ -23,6 +23,7 @@ import { QuantityChange } from "./QuantityChange";
 import { Refund } from "./Refund";
 import { Sending } from "./Sending";
 import { Surplus } from "./Surplus";
+import { TakenVouchers } from "./TakenVouchers";
 import { Wishes } from "./Wishes";
 
 /** One order: its quote with every why, the buyer, the life of its payment, capture and refund. */
@@ -205,6 +206,7 @@ export function OrderSheet() {
           <CallingOff order={order} fresh={fresh} />
           <Wishes order={order} fill={setOwed} />
           <Surplus order={order} />
+          {!order.cancelledAt && <TakenVouchers order={order} />}
           {order.payments.length === 0 && <p className="quiet">{say("buyerHasNotPaidYet")}</p>}
           {order.payments.map((paid) => (
             <Payment key={paid.id} order={order} paid={paid} owed={owed} fresh={fresh} />

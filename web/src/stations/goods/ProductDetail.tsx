@@ -71,6 +71,17 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
                   settable(under(at)("validMonths"), say("validMonths"), (path, label) => (
                     <Field path={path} label={label} placeholder={say("usualFiveYears")} read={whole.read} optional />
                   )),
+                  settable(under(at)("taxedAtSale"), say("voucherTaxed"), (path, label) => (
+                    <Field
+                      path={path}
+                      label={label}
+                      choices={[
+                        { id: "no", name: say("whenUsed") },
+                        { id: "yes", name: say("whenSold") },
+                      ]}
+                      {...yesNo}
+                    />
+                  )),
                 ]
               : []),
             settable(under(at)("renews"), say("chargedAgainEvery"), (path, label) => (

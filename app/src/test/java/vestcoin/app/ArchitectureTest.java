@@ -82,6 +82,7 @@ class ArchitectureTest {
     private static final Set<String> ROWS = Set.of(
             "Payouts$PayoutRow",
             "Payouts$Summed",
+            "Vouchers$Voucher",
             "Orders$Order",
             "OrderList$Row",
             "PaymentBook$Payment",

@@ -13,6 +13,7 @@ import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -43,13 +44,32 @@ public final class Caller {
 
     private static final AtomicInteger CALLERS = new AtomicInteger();
 
-    private final HttpClient http = HttpClient.newHttpClient();
+    /** One for all: cookies are kept here, and each has a thread of its own. */
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
     private final Map<String, String> cookies = new LinkedHashMap<>();
     private final String url;
     private final String client;
 
     public Caller(String url) {
-        this(url, "10.7." + CALLERS.incrementAndGet() / 250 + "." + (1 + CALLERS.get() % 250));
+        this(url, elsewhere());
+    }
+
+    private static String elsewhere() {
+        int number = CALLERS.incrementAndGet();
+        return "10.7." + number / 250 + "." + (1 + number % 250);
+    }
+
+    /** The same person, signed in or not, from another address. */
+    public Caller again() {
+        Caller again = new Caller(url, elsewhere());
+        again.cookies.putAll(cookies);
+        again.get("/api/session");
+        return again;
+    }
+
+    public boolean isSignedIn() {
+        return !get("/api/session").json().path("email").asString("").isEmpty();
     }
 
     /** @param client the address it says it is forwarded for: the same for the same client */
@@ -124,7 +144,7 @@ public final class Caller {
     /** A file, as it is. */
     public byte[] bytes(String path) {
         try {
-            return http.send(request("GET", path, null, Map.of()), HttpResponse.BodyHandlers.ofByteArray())
+            return HTTP.send(request("GET", path, null, Map.of()), HttpResponse.BodyHandlers.ofByteArray())
                     .body();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
@@ -197,7 +217,7 @@ public final class Caller {
 
     private Answer answered(HttpRequest request) {
         try {
-            HttpResponse<String> answer = http.send(request, HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> answer = HTTP.send(request, HttpResponse.BodyHandlers.ofString());
             for (String cookie : answer.headers().allValues("Set-Cookie")) {
                 String[] pair = cookie.split(";", 2)[0].split("=", 2);
                 if (pair[1].isEmpty()) {
@@ -352,7 +372,8 @@ public final class Caller {
                                 "EUR",
                                 new BigDecimal(amount).movePointRight(2).longValueExact(),
                                 "test",
-                                new Vouchers.Days(today.minusDays(2), today.plusYears(1)))
+                                new Vouchers.Days(today.minusDays(2), today.plusYears(1)),
+                                Optional.empty())
                         .code());
     }
 }

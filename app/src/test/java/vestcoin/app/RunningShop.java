@@ -1,11 +1,15 @@
 package vestcoin.app;
 
 import java.io.IOException;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -21,9 +25,13 @@ import vestcoin.standins.pay.CardProcessor;
 
 /**
  * The application as it ships, with the demo shop and the simulated services, on free ports of 127.0.0.1; one for each
- * test class.
+ * test class, in memory unless the class is {@link OnDisk}.
  */
 public final class RunningShop implements BeforeAllCallback, ParameterResolver {
+
+    /** Of a test class about files, or about how long things take. */
+    @Retention(RetentionPolicy.RUNTIME)
+    public @interface OnDisk {}
 
     /** What is running. */
     public record Running(int port, Path data, Simulation services, ConfigurableApplicationContext context)
@@ -40,8 +48,15 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
             return new Caller(url());
         }
 
+        /** In a session that is there already, if one is: a password takes its time to check. */
         public Caller owner() {
-            return anybody().signIn(DemoShop.EMAIL, DemoShop.PASSWORD);
+            Caller known = OWNERS.get(url());
+            Caller owner = known == null ? null : known.again();
+            if (owner == null || !owner.isSignedIn()) {
+                owner = anybody().signIn(DemoShop.EMAIL, DemoShop.PASSWORD);
+                OWNERS.put(url(), owner);
+            }
+            return owner;
         }
 
         @Override
@@ -50,6 +65,8 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
             services.close();
         }
     }
+
+    private static final Map<String, Caller> OWNERS = new ConcurrentHashMap<>();
 
     /** The code the first visit of an empty installation gives, in tests. */
     public static final String FIRST_CODE = "TEST-CODE-0001";
@@ -62,6 +79,17 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
             "--vest-coin.proxies=127.0.0.1",
             "--vest-coin.pace.orders-by-address=1000000",
             "--vest-coin.first-code=" + FIRST_CODE);
+
+    private static final AtomicInteger DATABASES = new AtomicInteger();
+
+    /** As {@link #start}, with a database in memory: most tests ask what is kept, not whether the disk keeps it. */
+    public static Running inMemory(String... more) throws IOException {
+        return start(Stream.concat(
+                        Stream.of("--spring.datasource.url=jdbc:h2:mem:shop" + DATABASES.incrementAndGet()
+                                + ";DB_CLOSE_ON_EXIT=FALSE;LOCK_TIMEOUT=15000;QUERY_CACHE_SIZE=256"),
+                        Stream.of(more))
+                .toArray(String[]::new));
+    }
 
     /** @param more settings, which go before those of all tests */
     public static Running start(String... more) throws IOException {
@@ -116,7 +144,13 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
 
     @Override
     public void beforeAll(ExtensionContext context) throws IOException {
-        context.getStore(NAMESPACE).put("held", new Held(start()));
+        context.getStore(NAMESPACE)
+                .put(
+                        "held",
+                        new Held(
+                                context.getRequiredTestClass().isAnnotationPresent(OnDisk.class)
+                                        ? start()
+                                        : inMemory()));
     }
 
     @Override

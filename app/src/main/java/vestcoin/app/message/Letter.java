@@ -26,6 +26,9 @@ import vestcoin.app.outside.MailAddress;
  * @param subject never empty
  */
 record Letter(String id, String fromName, String from, String to, String subject, Body body) {
+    /** One for all: making one searches every archive of the class path. */
+    private static final Session SESSION = Session.getInstance(new Properties());
+
     Letter {
         if (subject.isBlank()) {
             throw new IllegalArgumentException("a letter without a subject is not sent by most post rooms");
@@ -55,7 +58,7 @@ record Letter(String id, String fromName, String from, String to, String subject
     /** As MIME text by RFC 5322 and 2045: multipart/alternative, with a file multipart/mixed around it. */
     String mime(Optional<Attachment> attached) {
         try {
-            MimeMessage message = new MimeMessage(Session.getInstance(new Properties())) {
+            MimeMessage message = new MimeMessage(SESSION) {
                 @Override
                 protected void updateMessageID() throws MessagingException {
                     setHeader("Message-ID", "<" + id + "@vest-coin>");

@@ -83,6 +83,11 @@ final class LetterTexts {
         Besides without() {
             return new Besides(named, Optional.empty(), Optional.empty(), Optional.empty(), List.of());
         }
+
+        /** One sentence and nothing else. */
+        Besides only(String sentence) {
+            return new Besides(named, Optional.empty(), Optional.empty(), Optional.empty(), List.of(sentence));
+        }
     }
 
     /** A letter to the buyer about the goods and what they cost. @param occasion of {@link Terms.Letter#OCCASIONS} */
@@ -394,6 +399,11 @@ final class LetterTexts {
     /** That more came than was owed. */
     String tooMuch(Amount amount) {
         return say("too-much", "amount", amount);
+    }
+
+    /** That what was given back is on a voucher. */
+    String onVoucher(String code) {
+        return say("on-voucher", "code", code);
     }
 
     /** That it is a gift, and for whom. */

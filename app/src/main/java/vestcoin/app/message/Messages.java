@@ -212,6 +212,20 @@ public class Messages {
                         "surplus." + surplus.id(),
                         order.email(),
                         words.told("refund", order, amount(surplus.amount(), order), besides.without(), link(order))));
+        orders.takenOff(order.id()).stream()
+                .filter(taken -> taken.back() > 0)
+                .forEach(taken -> owe(
+                        order,
+                        setup.shop(),
+                        "refund",
+                        "voucher." + taken.code() + "." + taken.back(),
+                        order.email(),
+                        words.told(
+                                "refund",
+                                order,
+                                amount(taken.back(), order),
+                                besides.only(words.onVoucher(taken.code())),
+                                link(order))));
         long refunded =
                 payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
         if (refunded > 0) {

@@ -82,7 +82,7 @@ final class OrderReservations {
                         .map(arrival -> new Orders.Slot(option.id(), arrival.from(), arrival.to(), Optional.empty()))));
     }
 
-    /** What vouchers that nobody paid for take off, as the buyer reads it; never more than they hold. */
+    /** What vouchers that are no means of payment take off, as the buyer reads it; never more than they hold. */
     private static List<Orders.Voucher> given(Order order, QuoteView quote) {
         Map<String, BigDecimal> taken = new HashMap<>();
         Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
@@ -90,7 +90,7 @@ final class OrderReservations {
                 .forEach(discount -> taken.merge(
                         discount.code().orElseThrow(), discount.amount().value(), BigDecimal::add));
         return order.outside().vouchers().stream()
-                .filter(PricingContext.Voucher::given)
+                .filter(PricingContext.Voucher::takenOff)
                 .filter(voucher ->
                         taken.getOrDefault(voucher.code(), BigDecimal.ZERO).signum() > 0)
                 .map(voucher -> new Orders.Voucher(

@@ -325,6 +325,11 @@ public class Orders {
         return true;
     }
 
+    /** What it took of vouchers that are no means of payment. */
+    public List<GivenVouchers.TakenOff> takenOff(long id) {
+        return given.ofOrder(id);
+    }
+
     /** Whether the buyer has withdrawn from an order, or sends something back, and it is not settled. */
     public boolean withdrawn(long id) {
         return sql.sql("select exists (select 1 from withdrawal where waiting = :id)")

@@ -20,6 +20,7 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.quote.PricingContext;
 
 /** Vouchers and their balances. A balance can never go below zero nor above what was issued; the schema holds both. */
@@ -40,6 +41,8 @@ public class Vouchers {
      * @param sold whether somebody has paid for it
      * @param validFrom the first day on which it pays, null for every one
      * @param validUntil the last one, null for ever
+     * @param taxedCountry whose tax was due when it was sold, null where it is due when it is used
+     * @param taxedRate of that tax, in percent
      */
     public record Voucher(
             String shop,
@@ -51,7 +54,16 @@ public class Vouchers {
             Instant at,
             boolean sold,
             LocalDate validFrom,
-            LocalDate validUntil) {
+            LocalDate validUntil,
+            String taxedCountry,
+            BigDecimal taxedRate) {
+        Optional<PricingContext.Taxed> taxed() {
+            return Optional.ofNullable(taxedCountry)
+                    .map(country -> new PricingContext.Taxed(
+                            country,
+                            new BigDecimal(taxedRate.stripTrailingZeros().toPlainString())));
+        }
+
         /** Whether it pays on a day of the shop. */
         public boolean valid(LocalDate day) {
             return (validFrom == null || !day.isBefore(validFrom)) && (validUntil == null || !day.isAfter(validUntil));
@@ -72,7 +84,8 @@ public class Vouchers {
     }
 
     private static final String VOUCHER =
-            "select shop, code, currency, issued, balance, mode, at, sold, valid_from, valid_until from voucher ";
+            "select shop, code, currency, issued, balance, mode, at, sold, valid_from, valid_until, taxed_country, "
+                    + "taxed_rate from voucher ";
 
     private final JdbcClient sql;
     private final Gateways gateways;
@@ -114,15 +127,22 @@ public class Vouchers {
                             voucher.code(),
                             BigDecimal.valueOf(
                                     voucher.balance(), CurrencyUnit.of(currency).getDecimalPlaces()),
-                            !voucher.sold())));
+                            !voucher.sold(),
+                            voucher.taxed())));
         }
         return found;
     }
 
-    /** Why a voucher typed pays nothing, in a sentence; nothing where it pays, or is none. */
+    /** Why a voucher typed pays nothing, in a sentence; nothing where it is none. */
     public Optional<Message> unusable(String shop, String code, String currency, LocalDate day) {
-        return find(shop, code)
-                .flatMap(voucher -> unusable(voucher, currency, day).map(Supplier::get));
+        return find(shop, code).flatMap(voucher -> unusable(voucher, currency, day)
+                .or(() -> voucher.taxed().map(as -> () -> buysOnly(as)))
+                .map(Supplier::get));
+    }
+
+    private static Message buysOnly(PricingContext.Taxed as) {
+        return Message.of(
+                "payment.voucher-buys-only-what-bears", "rate", as.rate(), "country", new Region(as.country()));
     }
 
     private Optional<Supplier<Message>> unusable(Voucher voucher, String currency, LocalDate day) {
@@ -156,8 +176,17 @@ public class Vouchers {
 
     /** Issues a voucher that was paid for, with a code made here. @param amount in minor units */
     @Transactional(propagation = Propagation.MANDATORY)
-    public Voucher issueSold(String shop, String currency, long amount, String mode, Days days) {
-        return written(shop, fresh(), currency, amount, mode, true, days);
+    public Voucher issueSold(
+            String shop, String currency, long amount, String mode, Days days, Optional<PricingContext.Taxed> taxed) {
+        Voucher issued = written(shop, fresh(), currency, amount, mode, true, days);
+        taxed.ifPresent(as -> sql.sql("update voucher set taxed_country = :country, taxed_rate = :rate where "
+                        + "shop = :shop and code = :code")
+                .param("country", as.country())
+                .param("rate", as.rate())
+                .param("shop", shop)
+                .param("code", issued.code())
+                .update());
+        return issued;
     }
 
     /** Issues a voucher nobody has paid for. @param code empty for one made here @param amount in minor units */

@@ -18,6 +18,7 @@ import vestcoin.core.place.Countries;
 final class Companions {
     private static final Pattern DISCOUNT = Pattern.compile("(discounts/rules/[^/]+)/(percent|amount)");
     private static final Pattern REGISTRATION = Pattern.compile("(tax/registrations/[^/]+)/(scheme|authority)");
+    private static final Pattern TAXED = Pattern.compile("(goods/products/[^/]+)/taxedAtSale");
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
     private static final Pattern COUNTRY =
             Pattern.compile("(shop/address|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
@@ -60,6 +61,10 @@ final class Companions {
         if (country.matches()) {
             companions.addAll(country(country.group(1), text(edit.now()), document));
             return companions;
+        }
+        Matcher taxed = TAXED.matcher(edit.path());
+        if (taxed.matches() && edit.now().filter(JsonNode::asBoolean).isPresent()) {
+            return taxedAs(taxed.group(1), document);
         }
         Matcher kind = KIND.matcher(edit.path());
         if (kind.matches()) {
@@ -128,6 +133,7 @@ final class Companions {
     private static final Map<String, Set<String>> OF_KINDS = Map.of(
             "bounds", Set.of("donation", "voucher"),
             "validMonths", Set.of("voucher"),
+            "taxedAtSale", Set.of("voucher"),
             "download", Set.of("digital"),
             "contents", Set.of("bundle"));
 
@@ -149,6 +155,20 @@ final class Companions {
                 .map(field -> new Edit(at + "/" + field, Edits.at(document, at + "/" + field), Optional.empty()))
                 .filter(edit -> edit.was().isPresent())
                 .toList();
+    }
+
+    /** A voucher that is taxed when it is sold is taxed as what it buys. */
+    private static List<Edit> taxedAs(String at, JsonNode document) {
+        return Edits.at(document, at + "/category").isPresent()
+                ? List.of()
+                : document.path("goods")
+                        .path("products")
+                        .valueStream()
+                        .map(product -> product.path("category").asString(""))
+                        .filter(category -> !category.isEmpty())
+                        .findFirst()
+                        .map(category -> List.of(to(document, at + "/category", category)))
+                        .orElse(List.of());
     }
 
     private static Edit to(JsonNode document, String path, String value) {

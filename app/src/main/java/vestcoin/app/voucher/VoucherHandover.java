@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
@@ -28,6 +29,8 @@ import vestcoin.app.setup.Editions;
 import vestcoin.app.voucher.SoldVouchers.SoldVoucher;
 import vestcoin.core.goods.Product;
 import vestcoin.core.money.Sharing;
+import vestcoin.core.quote.PricingContext;
+import vestcoin.core.tax.TaxBook;
 
 /** Issues the vouchers of an order once all of it is paid, each piece once. */
 @Service
@@ -105,7 +108,7 @@ public class VoucherHandover {
             document = document == null ? editions.of(order.shop(), order.by()).document() : document;
             Product product = document.compiled().shelf().find(sold.product()).orElseThrow();
             if (product.kind() == Product.Kind.VOUCHER && book.pieces(order.id(), line) == 0) {
-                issue(order, product, sold, line, receiver(order, wishes, line, today(document)));
+                issue(document, order, product, sold, line, receiver(order, wishes, line, today(document)));
             }
         }
     }
@@ -119,21 +122,40 @@ public class VoucherHandover {
     }
 
     /** Issues every piece of a line; together they are worth what was paid for it. */
-    private void issue(Orders.Order order, Product product, QuoteView.Line sold, int line, SoldVouchers.Receiver to) {
+    private void issue(
+            Document document,
+            Orders.Order order,
+            Product product,
+            QuoteView.Line sold,
+            int line,
+            SoldVouchers.Receiver to) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
         List<BigDecimal> worths = Sharing.out(
                 sold.amount().value(),
                 digits,
                 Collections.nCopies(sold.quantity().intValueExact(), BigDecimal.ONE));
+        Optional<PricingContext.Taxed> taxed = taxed(document, order, product);
         for (int piece = 0; piece < worths.size(); piece++) {
             Vouchers.Voucher issued = vouchers.issueSold(
                     order.shop(),
                     order.currency(),
                     worths.get(piece).setScale(digits).unscaledValue().longValueExact(),
                     order.mode(),
-                    new Vouchers.Days(to.on(), product.validUntil(to.on())));
+                    new Vouchers.Days(to.on(), product.validUntil(to.on())),
+                    taxed);
             book.add(order.shop(), issued.code(), order.id(), line, piece, to);
         }
+    }
+
+    /** What its sale bore, where the tax was due then. */
+    private static Optional<PricingContext.Taxed> taxed(Document document, Orders.Order order, Product product) {
+        return Optional.of(document.compiled())
+                .filter(setup -> product.taxedAtSale())
+                .flatMap(setup -> setup.book()
+                        .on(new TaxBook.When(OrderFile.parse(order.document()).at(), setup.zone()))
+                        .find(setup.home(), product.taxCategory())
+                        .map(levy -> new PricingContext.Taxed(
+                                setup.home().country(), levy.rate().total())));
     }
 
     /** The buyer, today, where nobody else was named. */

@@ -104,8 +104,8 @@ class VoucherRefunds {
                 bills, Map.of(), named, BigDecimal.valueOf(refunded, digits).min(Credit.left(bills, Map.of())), digits);
         Map<Integer, Long> byLine = new HashMap<>();
         bills.stream()
-                .filter(Bill::vouchers)
                 .flatMap(bill -> bill.items().stream())
+                .filter(item -> item.kind() == Bill.Kind.VOUCHER)
                 .forEach(item -> byLine.merge(
                         item.line().orElseThrow(),
                         parts.getOrDefault(item.key(), BigDecimal.ZERO)

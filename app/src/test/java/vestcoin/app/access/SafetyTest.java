@@ -22,6 +22,7 @@ import vestcoin.standins.pay.TestCard;
 import vestcoin.standins.pay.Wallet;
 
 @ExtendWith(RunningShop.class)
+@RunningShop.OnDisk
 class SafetyTest {
     private final RunningShop.Running shop;
 

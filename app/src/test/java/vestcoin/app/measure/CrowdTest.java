@@ -27,6 +27,7 @@ import vestcoin.app.run.DemoShop;
 /** Whoever tries in vain, sends half or orders without end takes nothing from those who buy. */
 @Tag("alone")
 @ExtendWith(RunningShop.class)
+@RunningShop.OnDisk
 class CrowdTest {
     private static final int WRONG = 40;
     private static final int HALF_SENT = 250;

@@ -37,7 +37,7 @@ class ManyOrdersTest {
      */
     @BeforeAll
     static void many() throws IOException {
-        shop = RunningShop.start("--spring.datasource.url=jdbc:h2:mem:many;DB_CLOSE_DELAY=-1");
+        shop = RunningShop.inMemory();
         shop.context()
                 .getBean(JdbcClient.class)
                 .sql("""

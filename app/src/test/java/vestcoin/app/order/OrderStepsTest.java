@@ -31,7 +31,7 @@ class OrderStepsTest {
 
     @BeforeAll
     static void each_state_once() throws Exception {
-        shop = RunningShop.start("--spring.datasource.url=jdbc:h2:mem:steps;DB_CLOSE_DELAY=-1");
+        shop = RunningShop.inMemory();
         JdbcClient sql = shop.context().getBean(JdbcClient.class);
         int number = 5_000;
         for (PaymentStanding standing : PaymentStanding.values()) {

@@ -54,7 +54,7 @@ class PapersTest {
     /** In memory: thousands of commits would wait for the disk for minutes. */
     @BeforeAll
     static void start() throws IOException {
-        shop = RunningShop.start("--spring.datasource.url=jdbc:h2:mem:papers;DB_CLOSE_DELAY=-1");
+        shop = RunningShop.inMemory();
     }
 
     @AfterAll

@@ -62,6 +62,7 @@ import vestcoin.standins.pay.TestCard;
 final class Faces {
     private static final String SHOP = DemoShop.SHOP;
     private static final Pattern HASH = Pattern.compile("\\b[0-9a-f]{64}\\b");
+    private static final Session SESSION = Session.getInstance(new Properties());
     private static final List<String> OF_ORDERS = List.of(
             "payment_transition",
             "payment_move",
@@ -93,7 +94,7 @@ final class Faces {
     private final Caller anybody;
     private int edition;
 
-    Faces(RunningShop.Running shop) {
+    Faces(RunningShop.Running shop) throws Exception {
         this.shop = shop;
         this.sql = bean(JdbcClient.class);
         this.editions = bean(Editions.class);
@@ -103,6 +104,7 @@ final class Faces {
                 .param("shop", SHOP)
                 .query(Integer.class)
                 .single();
+        settle();
         wipe();
     }
 
@@ -267,7 +269,7 @@ final class Faces {
                 .replaceAll("(?m)^(DTSTAMP|UID|PRODID).*$", "");
     }
 
-    private Optional<Orders.Order> place(Document document, OrderFile basket, int place) {
+    private Optional<Orders.Order> place(Document document, OrderFile basket, int place) throws Exception {
         Order order = bean(PricingContexts.class)
                 .around(
                         SHOP,
@@ -303,6 +305,8 @@ final class Faces {
                                 place % 2 == 1 ? "de" : document.setup().shop().language(),
                                 Policies.toAgree(document.setup())),
                         false);
+        // What is written of an order that waits is written before its money comes, not in the middle of it.
+        settle();
         if (whole.method().filter("card"::equals).isPresent() && placed.due() > 0) {
             bean(Placing.class)
                     .pay(
@@ -386,8 +390,7 @@ final class Faces {
     }
 
     private static String letter(String mime) throws Exception {
-        MimeMessage message = new MimeMessage(
-                Session.getInstance(new Properties()), new ByteArrayInputStream(mime.getBytes(StandardCharsets.UTF_8)));
+        MimeMessage message = new MimeMessage(SESSION, new ByteArrayInputStream(mime.getBytes(StandardCharsets.UTF_8)));
         BodyPart plain = ((MimeMultipart) message.getContent()).getBodyPart(0);
         return message.getFrom()[0] + "\n" + message.getAllRecipients()[0] + "\n" + message.getSubject() + "\n"
                 + plain.getContent();

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
@@ -162,15 +163,16 @@ public final class DiscountCalculation {
         return new Reduction(rule, amount, atShelf, shares);
     }
 
-    /** A voucher that nobody paid for, and what it holds. */
-    public record GivenVoucher(String code, Figure balance) {}
+    /** A voucher that is no means of payment, and what it holds. @param buys whether it buys a line */
+    public record GivenVoucher(String code, Figure balance, Predicate<PricedLine> buys) {}
 
-    /** What vouchers take off goods and delivery, after all discounts. @param off the discounts' first */
+    /** What such vouchers take off goods and delivery, after all discounts. @param off the discounts' first */
     public record AfterVouchers(AppliedDiscounts goods, List<Reduction> off) {}
 
     /**
-     * Takes vouchers that nobody paid for off what discounts have left: off goods, then off delivery, as far as each
-     * reaches. They ask for nothing and always combine. Source: Directive 2006/112/EC, Article 79(b).
+     * Takes vouchers that nobody paid for, or that were taxed when they were sold, off what discounts have left: off
+     * goods, then off delivery, as far as each reaches. They ask for nothing and always combine. Source: Directive
+     * 2006/112/EC, Articles 79(b) and 30b(1).
      *
      * @param off what discounts take off the delivery
      * @param delivery the delivery by the shelf-price figures, before discounts; nothing where none is chosen
@@ -200,7 +202,8 @@ public final class DiscountCalculation {
             Discounts.Rule rule =
                     Discounts.Rule.voucher(voucher.code(), voucher.balance().value());
             Figure balance = voucher.balance();
-            List<PricedLine> eligible = eligible(rule, lines);
+            List<PricedLine> eligible =
+                    eligible(rule, lines).stream().filter(voucher.buys()).toList();
             if (!eligible.isEmpty()) {
                 Figure amount = tracer.smallest(
                         "rule/given-voucher", Message.name(voucher.code()), List.of(balance, base(eligible, shelf)));
@@ -210,7 +213,9 @@ public final class DiscountCalculation {
                             "rule/given-voucher", Message.of("why.left-of-voucher"), balance, List.of(amount));
                 }
             }
-            if (carried.isPresent()) {
+            // A delivery is taxed as what it brings, which has to be what the voucher buys.
+            if (carried.isPresent()
+                    && lines.stream().filter(PricedLine::counted).allMatch(voucher.buys())) {
                 Figure amount = tracer.smallest(
                         "rule/given-voucher", Message.name(voucher.code()), List.of(balance, carried.get()));
                 if (!amount.zero()) {

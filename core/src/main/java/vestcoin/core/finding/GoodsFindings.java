@@ -1,26 +1,17 @@
 package vestcoin.core.finding;
 
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.TreeMap;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.message.Message;
-import vestcoin.core.message.Region;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.tax.Tax;
 
 /** What a seller should know about the goods. */
 final class GoodsFindings {
-    /** Months a voucher sold there has to be valid. Source: from memory. */
-    private static final Map<String, Integer> LEAST_MONTHS = new TreeMap<>(Map.of("DE", 36, "IE", 60, "US", 60));
-
     private GoodsFindings() {}
 
     /** A service none of whose days is still to come. */
@@ -126,37 +117,7 @@ final class GoodsFindings {
                     Message.of("finding.show-beside-them-directive-98-6-ec"));
         }
         buyerGroups(setup, at);
-        singlePurpose(compiled, at);
-        validity(setup, at);
-    }
-
-    /** Vouchers that end sooner than where they are sold allows. Source: from memory. */
-    private static void validity(Setup setup, Findings.At at) {
-        Set<String> sold = SalesArea.countries(setup);
-        for (Product product : setup.goods().products()) {
-            if (product.kind() != Product.Kind.VOUCHER) {
-                continue;
-            }
-            int months = product.validMonths().orElse(Product.USUAL_VALID_MONTHS);
-            LEAST_MONTHS.forEach((country, least) -> {
-                if (months < least && sold.contains(country)) {
-                    at.look(
-                            "voucher-ends-early",
-                            "goods/products/" + product.id() + "/validMonths",
-                            Message.of(
-                                    "finding.voucher-ends-early",
-                                    "product",
-                                    product.name(),
-                                    "months",
-                                    months,
-                                    "least",
-                                    least,
-                                    "country",
-                                    new Region(country)),
-                            Message.of("finding.make-it-valid-longer"));
-                }
-            });
-        }
+        new VoucherFindings(compiled, context, at).add();
     }
 
     /** What can be typed and has no effect as the rest is set. */
@@ -199,43 +160,6 @@ final class GoodsFindings {
                         "goods/buyerGroups/" + group.id(),
                         Message.of("finding.prices-of-have-no-effect-yet-no", "group", group.name()),
                         Message.of("finding.keep-for-later-or-use-discount-by")));
-    }
-
-    /**
-     * A voucher for a shop where everything bears one rate in one country is taxed when it is sold (Directive
-     * 2006/112/EC, Art. 30a, 30b).
-     */
-    private static void singlePurpose(CompiledSetup compiled, Findings.At at) {
-        Setup setup = compiled.setup();
-        List<Product> vouchers = setup.goods().products().stream()
-                .filter(product -> product.kind() == Product.Kind.VOUCHER)
-                .toList();
-        if (vouchers.isEmpty()
-                || SalesArea.countries(setup).size() != 1
-                || setup.tax().smallBusiness().isPresent()) {
-            return;
-        }
-        Set<String> rates = new HashSet<>();
-        for (Product product : setup.goods().products()) {
-            if (!product.outside() && product.kind() != Product.Kind.BUNDLE) {
-                String category = compiled.shelf()
-                        .find(product.id())
-                        .map(Product::taxCategory)
-                        .orElse("");
-                setup.tax().places().stream()
-                        .map(row -> row.rates().get(category))
-                        .filter(rate -> rate != null)
-                        .map(Tax.Rate::total)
-                        .forEach(total -> rates.add(total.stripTrailingZeros().toPlainString()));
-            }
-        }
-        if (rates.size() == 1) {
-            at.blocks(
-                    "single-purpose-voucher",
-                    "goods/products/" + vouchers.get(0).id(),
-                    Message.of("finding.everything-here-bears-one-rate-in-one"),
-                    Message.of("finding.take-voucher-out-vest-coin-sells-vouchers"));
-        }
     }
 
     private static String nameOf(Goods goods) {

@@ -39,6 +39,8 @@ import vestcoin.core.calendar.Window;
  * @param download how what is not sent is handed over
  * @param validMonths for vouchers, for how many months from the day on which they are handed over;
  *     {@link #USUAL_VALID_MONTHS} without it
+ * @param taxedAtSale for vouchers, whether all they buy bears one rate in one country: then that tax is due when they
+ *     are sold, and they buy nothing else (Directive 2006/112/EC, Art. 30a, 30b)
  */
 public record Product(
         String id,
@@ -61,14 +63,16 @@ public record Product(
         List<PerUnit> perUnit,
         List<Line> contents,
         Optional<Download> download,
-        Optional<Integer> validMonths) {
+        Optional<Integer> validMonths,
+        boolean taxedAtSale) {
     /** Five years, as long as any law known here asks for. Source: from memory. */
     public static final int USUAL_VALID_MONTHS = 60;
 
     /**
      * What it is. A service is done where the shop is, a remote service is not. A donation is an amount the buyer
-     * chooses. A voucher is money put aside, and bears its tax when it is used. Neither of the two is discounted or
-     * counted to thresholds. A bundle is several goods put into the basket in one go, each priced and taxed as itself.
+     * chooses. A voucher is money put aside, and bears its tax when it is used, unless all it buys bears the same.
+     * Neither of the two is discounted or counted to thresholds. A bundle is several goods put into the basket in one
+     * go, each priced and taxed as itself.
      */
     public enum Kind {
         PHYSICAL,
@@ -287,7 +291,8 @@ public record Product(
                 null,
                 null,
                 null,
-                null);
+                null,
+                false);
     }
 
     /** This product with what it does not say taken from its group. */
@@ -313,7 +318,8 @@ public record Product(
                 perUnit,
                 contents,
                 download,
-                validMonths);
+                validMonths,
+                taxedAtSale);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */
@@ -330,9 +336,14 @@ public record Product(
         return kind != Kind.DIGITAL && !outside();
     }
 
-    /** Whether it stands outside of discounts, thresholds and tax: a donation or a voucher. */
+    /** Whether it stands outside of discounts and thresholds: a donation or a voucher. */
     public boolean outside() {
         return kind == Kind.DONATION || kind == Kind.VOUCHER;
+    }
+
+    /** Whether no tax is due when it is sold: a donation, or a voucher that is taxed when it is used. */
+    public boolean untaxed() {
+        return outside() && !taxedAtSale;
     }
 
     /** The last day of a voucher handed over on a day. */

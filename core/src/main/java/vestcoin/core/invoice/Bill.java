@@ -44,9 +44,11 @@ public record Bill(
     private static final String OUTSIDE = " ";
     private static final String VOUCHERS = "";
 
-    /** What an item is. Only goods are lines of an invoice; the others are charges of the whole. */
+    /** What an item is. */
     public enum Kind {
         GOODS,
+        /** Sold, for somebody to use. */
+        VOUCHER,
         PER_UNIT,
         DELIVERY,
         FEE
@@ -101,7 +103,7 @@ public record Bill(
             String country = country(group, home);
             for (TaxGroup.Part part : group.parts()) {
                 item(quote, group, g, part).ifPresent(item -> {
-                    String of = ofVoucher(quote, item) ? VOUCHERS : country;
+                    String of = item.kind() == Kind.VOUCHER && item.code() == Code.O ? VOUCHERS : country;
                     byCountry.computeIfAbsent(of, k -> new ArrayList<>()).add(item);
                     reasons.computeIfAbsent(of, k -> new TreeMap<>())
                             .putIfAbsent(group.code(), group.treatment().sentence());
@@ -112,14 +114,6 @@ public record Bill(
         List<Bill> bills = new ArrayList<>();
         byCountry.forEach((country, items) -> bills.add(of(country, plain.get(country), items, reasons.get(country))));
         return bills;
-    }
-
-    private static boolean ofVoucher(Quote quote, Item item) {
-        return item.code() == Code.O
-                && item.line()
-                        .map(quote.lines()::get)
-                        .filter(line -> line.product().kind() == Product.Kind.VOUCHER)
-                        .isPresent();
     }
 
     private static String country(TaxGroup group, String home) {
@@ -142,12 +136,14 @@ public record Bill(
         String[] path = part.key().split("/");
         Optional<PricedLine> priced =
                 line ? Optional.of(quote.lines().get(Integer.parseInt(path[1]))) : Optional.empty();
+        boolean voucher = priced.filter(sold -> sold.product().kind() == Product.Kind.VOUCHER)
+                .isPresent();
         Kind kind = !line
                 ? part.key().startsWith("delivery") ? Kind.DELIVERY : Kind.FEE
-                : path.length == 2 ? Kind.GOODS : Kind.PER_UNIT;
+                : path.length > 2 ? Kind.PER_UNIT : voucher ? Kind.VOUCHER : Kind.GOODS;
         Message name =
                 switch (kind) {
-                    case GOODS -> Message.name(named(priced.orElseThrow()));
+                    case GOODS, VOUCHER -> Message.name(named(priced.orElseThrow()));
                     case PER_UNIT ->
                         priced.orElseThrow().perUnit().stream()
                                 .filter(levied -> levied.id().equals(path[3]))
@@ -169,7 +165,9 @@ public record Bill(
                 kind,
                 priced.map(PricedLine::index),
                 name,
-                kind == Kind.GOODS ? priced.orElseThrow().line().quantity() : BigDecimal.ONE,
+                kind == Kind.GOODS || kind == Kind.VOUCHER
+                        ? priced.orElseThrow().line().quantity()
+                        : BigDecimal.ONE,
                 allowance,
                 net,
                 tax,

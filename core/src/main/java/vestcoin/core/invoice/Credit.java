@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import vestcoin.core.money.Sharing;
 
 /**
@@ -27,10 +28,11 @@ public final class Credit {
 
     /** What of a whole can still be given back. */
     public static BigDecimal left(List<Bill> bills, Map<String, CreditedShare> before) {
-        return bills.stream()
-                .flatMap(bill -> bill.items().stream())
-                .map(item -> left(item, before))
-                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        return leftOf(bills.stream().flatMap(bill -> bill.items().stream()).toList(), before);
+    }
+
+    private static BigDecimal leftOf(List<Bill.Item> items, Map<String, CreditedShare> before) {
+        return items.stream().map(item -> left(item, before)).reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
     static BigDecimal left(Bill.Item item, Map<String, CreditedShare> before) {
@@ -51,20 +53,21 @@ public final class Credit {
         if (amount.compareTo(left(bills, before)) > 0) {
             throw new IllegalArgumentException("more than is left");
         }
-        List<Bill> others = bills.stream().filter(bill -> !bill.vouchers()).toList();
-        List<Bill> vouchers = bills.stream().filter(Bill::vouchers).toList();
-        BigDecimal first = vouchers.isEmpty() ? amount : amount.min(left(others, before));
+        Map<Boolean, List<Bill.Item>> sold = bills.stream()
+                .flatMap(bill -> bill.items().stream())
+                .collect(Collectors.partitioningBy(item -> item.kind() == Bill.Kind.VOUCHER));
+        List<Bill.Item> others = sold.get(false);
+        List<Bill.Item> vouchers = sold.get(true);
+        BigDecimal first = vouchers.isEmpty() ? amount : amount.min(leftOf(others, before));
         Map<String, BigDecimal> parts = new TreeMap<>(over(others, before, first, digits));
         parts.putAll(over(vouchers, before, amount.subtract(first), digits));
         return parts;
     }
 
     private static Map<String, BigDecimal> over(
-            List<Bill> bills, Map<String, CreditedShare> before, BigDecimal amount, int digits) {
-        List<Bill.Item> items = bills.stream()
-                .flatMap(bill -> bill.items().stream())
-                .filter(item -> left(item, before).signum() != 0)
-                .toList();
+            List<Bill.Item> of, Map<String, CreditedShare> before, BigDecimal amount, int digits) {
+        List<Bill.Item> items =
+                of.stream().filter(item -> left(item, before).signum() != 0).toList();
         if (items.isEmpty() || amount.signum() == 0) {
             return Map.of();
         }

@@ -66,7 +66,7 @@ public final class SalesReport {
      * @param orders of which anything was invoiced or receipted
      * @param goods before discounts
      * @param tax of what was sold, before what was given back
-     * @param vouchers sold, as receipted
+     * @param vouchers sold, without the tax of those that are taxed when they are sold
      * @param refunds with tax, given back by credit notes and receipts
      * @param total what papers come to: goods − discounts + what stands on units + delivery + fees + tax + vouchers +
      *     rounding − refunds
@@ -144,6 +144,7 @@ public final class SalesReport {
                         goods = goods.add(item.net()).add(item.allowance());
                         discounts = discounts.add(item.allowance());
                     }
+                    case VOUCHER -> vouchers = vouchers.add(item.net());
                     case DELIVERY -> delivery = delivery.add(item.net());
                     case PER_UNIT, FEE -> charges = charges.add(item.net());
                 }

@@ -241,13 +241,16 @@ public final class Pricing {
                         .of(lines, attempt, consignments, collecting, chosen, left.get())));
     }
 
-    /** Vouchers that nobody paid for. */
+    /** Vouchers that are no means of payment. */
     private List<DiscountCalculation.GivenVoucher> given() {
         return order.outside().vouchers().stream()
-                .filter(PricingContext.Voucher::given)
+                .filter(PricingContext.Voucher::takenOff)
                 .map(voucher -> new DiscountCalculation.GivenVoucher(
                         voucher.code(),
-                        tracer.brought("order/outside/vouchers", Message.name(voucher.code()), voucher.balance())))
+                        tracer.brought("order/outside/vouchers", Message.name(voucher.code()), voucher.balance()),
+                        line -> voucher.taxed()
+                                .map(as -> taxedAs.bears(line.product(), as))
+                                .orElse(true)))
                 .toList();
     }
 
@@ -291,7 +294,9 @@ public final class Pricing {
             taxables.add(new Taxes.Taxable(
                     key,
                     sortKey,
-                    line.counted() ? Optional.of(line.product().taxCategory()) : Optional.empty(),
+                    line.product().untaxed()
+                            ? Optional.empty()
+                            : Optional.of(line.product().taxCategory()),
                     Optional.of(line.taxedAlike()),
                     attempt.net().left().get(line.index()),
                     line.line().quantity(),

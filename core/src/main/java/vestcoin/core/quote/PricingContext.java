@@ -44,12 +44,30 @@ public record PricingContext(
      * @param balance in the order's currency
      * @param given whether nobody paid for it: then it is no means of payment but a discount (Directive 2006/112/EC,
      *     Art. 73a, 79)
+     * @param taxed what it was taxed as when it was sold: then it buys only what is taxed so, and what it buys is
+     *     supplied and taxed already (Art. 30b(1))
      */
-    public record Voucher(String code, BigDecimal balance, boolean given) {
+    public record Voucher(String code, BigDecimal balance, boolean given, Optional<Taxed> taxed) {
+        public Voucher {
+            taxed = taxed == null ? Optional.empty() : taxed;
+        }
+
+        public Voucher(String code, BigDecimal balance, boolean given) {
+            this(code, balance, given, null);
+        }
+
         public Voucher(String code, BigDecimal balance) {
             this(code, balance, false);
         }
+
+        /** Whether it lowers what is supplied for money, rather than pay it. */
+        public boolean takenOff() {
+            return given || taxed.isPresent();
+        }
     }
+
+    /** The tax of a voucher's sale. @param country ISO 3166-1 @param rate in percent */
+    public record Taxed(String country, BigDecimal rate) {}
 
     public PricingContext {
         exchange = exchange == null ? Optional.empty() : exchange;

@@ -24,7 +24,7 @@ record Settlement(List<VoucherUse> vouchers, Optional<Figure> rounding, Figure t
         Figure rest = payable;
         List<VoucherUse> uses = new ArrayList<>();
         for (PricingContext.Voucher voucher : order.outside().vouchers()) {
-            if (voucher.given()) {
+            if (voucher.takenOff()) {
                 continue;
             }
             Figure balance = tracer.brought("order/outside/vouchers", Message.name(voucher.code()), voucher.balance());

@@ -220,6 +220,17 @@ final class TaxTreatment {
         return !product.outside() && (forWhoTheyAre || tax.standing() == Tax.CrossBorderPricing.WHAT_THE_SELLER_EARNS);
     }
 
+    /** Whether it bears the tax a voucher was sold with, in a price that has it inside. */
+    boolean bears(Product product, PricingContext.Taxed as) {
+        return tax.prices() == Tax.Prices.WITH_TAX
+                && of(product)
+                        .place()
+                        .filter(place -> place.country().equals(as.country()))
+                        .flatMap(place -> book.find(place, product.taxCategory()))
+                        .filter(levy -> levy.rate().total().compareTo(as.rate()) == 0)
+                        .isPresent();
+    }
+
     private BigDecimal there(TaxLiability treatment, String category) {
         return treatment
                 .place()

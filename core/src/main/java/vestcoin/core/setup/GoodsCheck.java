@@ -89,7 +89,7 @@ final class GoodsCheck {
                         .filter(group -> id.equals(group.id()))
                         .findFirst())
                 .flatMap(Goods.ProductGroup::category));
-        boolean needed = product.kind() != Product.Kind.BUNDLE && !(product.kind() != null && product.outside());
+        boolean needed = product.kind() != Product.Kind.BUNDLE && !(product.kind() != null && product.untaxed());
         if (category.map(id -> !categories.contains(id)).orElse(needed)) {
             checks.problems.add(
                     path + "/category",
@@ -331,6 +331,11 @@ final class GoodsCheck {
                     Message.of("setup.make-voucher-or-leave-months-out"));
             checks.whole(months, 1, 1200, path + "/validMonths", Message.of("setup.months-of-voucher"));
         });
+        checks.problems.when(
+                product.taxedAtSale() && product.kind() != Product.Kind.VOUCHER,
+                path + "/taxedAtSale",
+                Message.of("setup.only-voucher-taxed-at-sale-or-use"),
+                Message.of("setup.make-voucher-or-leave-it-out"));
         boolean bundle = product.kind() == Product.Kind.BUNDLE;
         checks.problems.when(
                 bundle != !product.contents().isEmpty(),

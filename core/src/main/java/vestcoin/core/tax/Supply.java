@@ -16,7 +16,9 @@ public enum Supply {
             case DIGITAL -> DIGITAL;
             case SERVICE -> SERVICE_AT_THE_SHOP;
             case REMOTE_SERVICE -> REMOTE_SERVICE;
-            case DONATION, VOUCHER -> OUTSIDE;
+            case DONATION -> OUTSIDE;
+            // What it buys is taxed here, whichever it will be (Directive 2006/112/EC, Art. 30b(1)).
+            case VOUCHER -> product.untaxed() ? OUTSIDE : SERVICE_AT_THE_SHOP;
         };
     }
 

@@ -158,8 +158,24 @@ class CheckTest {
                 .containsExactly("reduction-without-prior-price");
         Product voucher =
                 Thing.of("v", "25.00", null).kind(Product.Kind.VOUCHER).product();
-        assertThat(ids(whole().shop(sellsTo("IE")).sells(voucher))).containsExactly("single-purpose-voucher");
+        assertThat(ids(whole().shop(sellsTo("IE")).sells(voucher))).containsExactly("voucher-taxed-at-use");
         assertThat(ids(whole().sells(voucher))).as("sold to several countries").isEmpty();
+        Product taxed = Thing.of("v", "25.00", "s")
+                .kind(Product.Kind.VOUCHER)
+                .taxedAtSale()
+                .product();
+        assertThat(ids(whole().shop(sellsTo("IE")).sells(taxed))).isEmpty();
+        assertThat(ids(whole().sells(taxed))).containsExactly("voucher-taxed-at-sale");
+        assertThat(ids(whole().shop(sellsTo("IE")).sells(taxed).prices(Tax.Prices.WITHOUT_TAX)))
+                .contains("voucher-taxed-on-top");
+        assertThat(ids(whole().shop(sellsTo("IE"))
+                        .taxes("IE", "b", "9")
+                        .sells(Thing.of("w", "25.00", "b")
+                                .kind(Product.Kind.VOUCHER)
+                                .taxedAtSale()
+                                .product())))
+                .as("its own rate is not that of what it buys")
+                .contains("voucher-taxed-at-sale");
     }
 
     @Test

@@ -269,7 +269,8 @@ class GoodsTest {
                     List.of(deposit),
                     null,
                     null,
-                    null);
+                    null,
+                    false);
             Quote quote = price(shop().sells(with), Line.of("cola", 1));
             String at = quote.taxes().stream()
                     .filter(group ->

@@ -63,7 +63,8 @@ class UnitPriceTest {
                 null,
                 null,
                 null,
-                null);
+                null,
+                false);
     }
 
     private static Product.Break broken(String from, String price, String percent) {

@@ -1,6 +1,7 @@
 package vestcoin.core.quote;
 
 import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -353,8 +354,16 @@ public final class RandomShops {
                                 : outside);
     }
 
-    /** Every other one was paid for. */
+    /** Every other one was paid for, and of these every other one is taxed already. */
     private static PricingContext.Voucher voucher(BigDecimal balance) {
-        return new PricingContext.Voucher("V", balance, balance.unscaledValue().testBit(0));
+        BigInteger units = balance.unscaledValue();
+        boolean taxed = !units.testBit(0) && units.testBit(1);
+        return new PricingContext.Voucher(
+                "V",
+                balance,
+                units.testBit(0),
+                taxed
+                        ? Optional.of(new PricingContext.Taxed("DE", BigDecimal.valueOf(units.intValue() % 27 + 1)))
+                        : null);
     }
 }

@@ -15,6 +15,7 @@ import vestcoin.core.goods.Weight;
 
 /** A product for tests, said in plain texts. */
 public final class Thing {
+    private boolean taxedAtSale;
     private final String id;
     private final BigDecimal price;
     private Optional<String> category;
@@ -183,6 +184,11 @@ public final class Thing {
         return this;
     }
 
+    public Thing taxedAtSale() {
+        taxedAtSale = true;
+        return this;
+    }
+
     public Product product() {
         return new Product(
                 id,
@@ -206,6 +212,7 @@ public final class Thing {
                 perUnit,
                 contents,
                 null,
-                null);
+                null,
+                taxedAtSale);
     }
 }

@@ -24,6 +24,7 @@ import vestcoin.standins.shared.Service;
  * ends.
  */
 public final class PostRoom extends Service {
+    private static final Session SESSION = Session.getInstance(new Properties());
     private static final int MOST_KEPT = 2000;
     private static final int SHOWN = 100;
 
@@ -77,9 +78,8 @@ public final class PostRoom extends Service {
 
     private static Letter read(String mime) {
         try {
-            MimeMessage message = new MimeMessage(
-                    Session.getInstance(new Properties()),
-                    new ByteArrayInputStream(mime.getBytes(StandardCharsets.UTF_8)));
+            MimeMessage message =
+                    new MimeMessage(SESSION, new ByteArrayInputStream(mime.getBytes(StandardCharsets.UTF_8)));
             return new Letter(
                     Optional.ofNullable(message.getMessageID()).orElse(mime),
                     String.valueOf(message.getFrom()[0]),
