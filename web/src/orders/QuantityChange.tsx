@@ -10,7 +10,7 @@ interface Props {
   order: WholeOrder;
 }
 
-/** How many there are of what an unpaid order holds. */
+/** How many there are of what an order holds of which nothing is taken yet. */
 export function QuantityChange({ shop, order }: Props) {
   const [open, setOpen] = useState(false);
   const client = useQueryClient();
@@ -27,7 +27,7 @@ export function QuantityChange({ shop, order }: Props) {
       setOpen(false);
     },
   });
-  const waits = ["unpaid", "waiting", "failed"].includes(order.standing);
+  const waits = ["unpaid", "waiting", "failed", "authorised"].includes(order.standing);
   const paid = order.payments.some((payment) => Number(payment.captured) > 0);
   if (!waits || paid || order.sent === "all" || order.sent === "in part" || order.cancelledAt) return null;
   if (!open) {

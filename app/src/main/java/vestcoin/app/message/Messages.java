@@ -450,9 +450,24 @@ public class Messages {
                         clock.instant(), ZoneId.of(setup.shop().timeZone()))));
     }
 
-    /** Tells a buyer what is to be paid of an order that was just changed, each time. */
+    /** Tells a buyer what an order comes to that was just changed, and what is to be paid of it, each time. */
     public void changed(Orders.Order order) {
-        remind(order, clock.instant().toString());
+        String once = clock.instant().toString();
+        if (PaymentStanding.of(order.standing()) == PaymentStanding.AUTHORISED) {
+            Document document = editions.spoken(order.shop(), order.by(), order.language());
+            QuoteView quote = document.quote(OrderFile.parse(order.document()));
+            LetterTexts words = LetterTexts.in(document.setup(), order.language());
+            owe(
+                    order,
+                    document.setup().shop(),
+                    "receipt",
+                    once,
+                    order.email(),
+                    words.told("receipt", order, quote, besides(order, document, quote), link(order)));
+            deliverWhatIsDue();
+        } else {
+            remind(order, once);
+        }
     }
 
     /** @param once one is written for this */

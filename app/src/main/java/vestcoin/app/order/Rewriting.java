@@ -3,6 +3,8 @@ package vestcoin.app.order;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -19,9 +21,10 @@ import vestcoin.core.message.Message;
 import vestcoin.core.quote.Order;
 
 /**
- * How many there are of what an order holds is changed while nothing of it is paid and nothing has left: it is priced
+ * How many there are of what an order holds is changed while nothing of it is taken and nothing has left: it is priced
  * again by its own edition, gives back what it had taken of stock, slots and codes, and takes what it needs now. What
- * is paid is not changed but refunded by its lines.
+ * is held on a card reaches for as much or less, and the rest is never taken. What is paid is not changed but refunded
+ * by its lines.
  */
 @Service
 public class Rewriting {
@@ -65,13 +68,14 @@ public class Rewriting {
         Orders.Order order = orders.byId(placed.id());
         QuoteView before = Json.read(order.quote(), QuoteView.class);
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
+        Optional<Long> held = awaited.held(order.id());
         if (order.cancelled()
                 || !order.nothingHasLeft()
                 || order.subscription() != null
                 || !before.renewing().isEmpty()
                 || !before.vouchers().isEmpty()
                 || !wishes.vouchers().isEmpty()
-                || !awaited.nothingPaid(order.id())) {
+                || held.isEmpty() && !awaited.nothingPaid(order.id())) {
             throw refused("lines", Message.of("order.lines-stay-once-paid-or-left"), "order.refund-the-line-instead");
         }
         Order asked = OrderFile.parse(order.document());
@@ -85,6 +89,20 @@ public class Rewriting {
         if (due <= 0) {
             throw refused("lines", Message.of("order.nothing-would-be-left-to-pay"), "order.call-it-off-instead");
         }
+        if (held.filter(most -> due > most).isPresent()) {
+            throw new ApiProblem(
+                    HttpStatus.CONFLICT,
+                    "lines",
+                    Message.of(
+                            "order.card-holds-at-most",
+                            "amount",
+                            BigDecimal.valueOf(
+                                    held.get(),
+                                    CurrencyUnit.of(order.currency()).getDecimalPlaces()),
+                            "currency",
+                            order.currency()),
+                    Message.of("order.more-is-another-order"));
+        }
         reservations.release(order);
         OrderReservations.stock(before).forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
         take(order, OrderReservations.of(edition, changed, now));
@@ -96,7 +114,9 @@ public class Rewriting {
                 .param("due", due)
                 .param("id", order.id())
                 .update();
-        awaited.change(order.id(), due);
+        if (!awaited.change(order.id(), due) && held.isPresent()) {
+            throw refused("lines", Message.of("order.lines-stay-once-paid-or-left"), "order.refund-the-line-instead");
+        }
     }
 
     private void take(Orders.Order order, NewOrder.Reservations reserves) {

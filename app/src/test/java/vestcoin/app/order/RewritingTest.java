@@ -14,6 +14,7 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.Soon;
+import vestcoin.standins.pay.TestCard;
 
 /**
  * Quantities of an unpaid order: priced again, stock given back and taken, the buyer told; nothing after money came.
@@ -31,6 +32,10 @@ class RewritingTest {
     }
 
     private JsonNode placed(String socks, String reels) {
+        return placed(socks, reels, "transfer");
+    }
+
+    private JsonNode placed(String socks, String reels, String method) {
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.put(
                 "lines",
@@ -38,7 +43,7 @@ class RewritingTest {
                         Map.of("product", "wind-sock", "quantity", socks),
                         Map.of("product", "sled-kite", "quantity", reels)));
         basket.put("delivery", "tube");
-        basket.put("method", "transfer");
+        basket.put("method", method);
         String toPay = shop.anybody()
                 .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
                 .json()
@@ -128,5 +133,43 @@ class RewritingTest {
         Caller.Answer refused = change(placed, "2", "1");
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.sentence()).startsWith("What it holds stays as it is");
+    }
+
+    /** What was authorised is an upper bound of what is taken. Common practice, no source. */
+    @Test
+    void what_a_card_holds_reaches_for_less_and_the_rest_is_never_taken() throws Exception {
+        JsonNode placed = placed("3", "1", "card");
+        assertThat(shop.anybody().pay(placed, TestCard.APPROVED).status()).isEqualTo(200);
+        JsonNode held = shop.owner().get(at(placed)).json();
+        assertThat(held.path("standing").asString()).isEqualTo("authorised");
+        Caller.Answer more = change(placed, "4", "1");
+        assertThat(more.status()).isEqualTo(409);
+        assertThat(more.sentence()).contains(held.path("payable").asString());
+        assertThat(change(placed, "1", "1").status()).isEqualTo(204);
+        JsonNode order = shop.owner().get(at(placed)).json();
+        BigDecimal less = new BigDecimal(order.path("payable").asString());
+        assertThat(less).isLessThan(new BigDecimal(held.path("payable").asString()));
+        String said = less.toPlainString();
+        Soon.holds(() -> assertThat(shop.services().post().letters())
+                .anyMatch(letter -> letter.to().contains("buyer")
+                        && letter.plain().contains("€" + said)
+                        && letter.plain().contains("1 Wind sock")));
+
+        assertThat(shop.owner()
+                        .post(
+                                at(placed) + "/dispatch",
+                                Map.of("key", UUID.randomUUID().toString()))
+                        .status())
+                .isEqualTo(200);
+        JsonNode sent = shop.owner().get(at(placed)).json();
+        assertThat(sent.path("standing").asString()).isEqualTo("paid");
+        assertThat(new BigDecimal(sent.path("payments").path(0).path("captured").asString()))
+                .isEqualByComparingTo(less);
+        Soon.holds(() -> assertThat(shop.owner().get(at(placed) + "/papers").json())
+                .singleElement()
+                .satisfies(
+                        paper -> assertThat(new BigDecimal(paper.path("gross").asString()))
+                                .isEqualByComparingTo(less)));
+        assertThat(change(placed, "1", "0").status()).as("it has left").isEqualTo(409);
     }
 }
