@@ -3,7 +3,7 @@ import { useState } from "react";
 import { answer, api, type Problem, problemsOf } from "../api/client";
 import { useBench } from "../desk/bench";
 import { Said } from "../shared/Said";
-import { say } from "../shared/say";
+import { readIn, say } from "../shared/say";
 
 /** What has been written for an order, and whether the post room has taken it. */
 export function Letters({ number, fresh, remind }: { number: number; fresh: string; remind: boolean }) {
@@ -22,7 +22,8 @@ export function Letters({ number, fresh, remind }: { number: number; fresh: stri
       },
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
-  const { language, timeZone } = setup.shop;
+  const { timeZone } = setup.shop;
+  const language = readIn(setup.shop.language);
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "short", timeZone });
   return (
     <>

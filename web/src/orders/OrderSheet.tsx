@@ -59,6 +59,7 @@ export function OrderSheet() {
     }).format(new Date(`${local.slice(0, 16)}:00Z`));
   const figure = figuresOf(order.quote);
   const inside = order.quote.prices === "with-tax";
+  const moneyCame = isZero(order.payable) || order.payments.some((paid) => !isZero(paid.captured));
   return (
     <>
       <StationHead title={say("orderNumbered", { number: order.number })}>
@@ -119,7 +120,7 @@ export function OrderSheet() {
                 key={`${group.name} ${group.category} ${group.percent}`}
                 name={
                   group.percent
-                    ? `${group.name} ${inside ? "inside" : "added"}, ${plain(group.percent)} %`
+                    ? say(inside ? "levyInside" : "levyAdded", { name: group.name, percent: plain(group.percent) })
                     : say("noTax")
                 }
                 note={say("onBase", { value: group.amount.value })}
@@ -206,7 +207,7 @@ export function OrderSheet() {
           <CallingOff order={order} fresh={fresh} />
           <Wishes order={order} fill={setOwed} />
           <Surplus order={order} />
-          {!order.cancelledAt && <TakenVouchers order={order} />}
+          {moneyCame && !order.cancelledAt && <TakenVouchers order={order} />}
           {order.payments.length === 0 && <p className="quiet">{say("buyerHasNotPaidYet")}</p>}
           {order.payments.map((paid) => (
             <Payment key={paid.id} order={order} paid={paid} owed={owed} fresh={fresh} />
@@ -246,7 +247,8 @@ interface PaymentProps {
 
 function Payment({ order, paid, owed, fresh }: PaymentProps) {
   const { setup } = useBench();
-  const { language, timeZone } = setup.shop;
+  const { timeZone } = setup.shop;
+  const language = readIn(setup.shop.language);
   const amount = (value: string) => money(value, order.currency, language);
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "medium", timeZone });
   return (

@@ -1,8 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { answer, api, problemsOf, type WholeOrder } from "../api/client";
+import { useBench } from "../desk/bench";
+import { money } from "../shared/money";
 import { Said } from "../shared/Said";
-import { say } from "../shared/say";
+import { readIn, say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
 
 interface Props {
@@ -12,6 +14,7 @@ interface Props {
 
 /** How many there are of what an order holds of which nothing is taken yet. */
 export function QuantityChange({ shop, order }: Props) {
+  const { setup } = useBench();
   const [open, setOpen] = useState(false);
   const client = useQueryClient();
   const save = useMutation({
@@ -54,7 +57,11 @@ export function QuantityChange({ shop, order }: Props) {
   };
   return (
     <form onSubmit={submit} className="mt-3 grid gap-2 text-sm">
-      <p className="quiet">{say("changeQuantitiesNote")}</p>
+      <p className="quiet">
+        {say("changeQuantitiesNote")}
+        {order.standing === "authorised" &&
+          ` ${say("cardHoldsAtMost", { amount: money(order.payable, order.currency, readIn(setup.shop.language)) })}`}
+      </p>
       {order.lines.map((line, index) => (
         <label
           // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place in the order

@@ -3,7 +3,7 @@ import { answer, api, type Paid, type Problem, problemsOf, type WholeOrder } fro
 import { useBench } from "../desk/bench";
 import { isZero, money } from "../shared/money";
 import { Said } from "../shared/Said";
-import { say } from "../shared/say";
+import { readIn, say } from "../shared/say";
 
 /** An amount as cents of its own decimals, for adding up what is typed; the server checks it. */
 const sum = (amounts: string[], digits: number): string =>
@@ -78,7 +78,7 @@ export function Refund({ order, paid, owed, fresh }: Props) {
                     {item.name}
                     <span className="quiet">
                       {" "}
-                      {say("left", { left: money(item.left, order.currency, setup.shop.language) })}
+                      {say("left", { left: money(item.left, order.currency, readIn(setup.shop.language)) })}
                     </span>
                   </th>
                   <td>

@@ -19,8 +19,9 @@ export function Surplus({ order }: { order: WholeOrder }) {
     queryFn: () => answer(api.GET("/api/shops/{shop}/orders/{number}/surplus", { params: { path } })),
   });
   if (!surplus.data?.length) return null;
-  const { language, timeZone } = setup.shop;
-  const when = new Intl.DateTimeFormat(readIn(language), { dateStyle: "medium", timeZone });
+  const { timeZone } = setup.shop;
+  const language = readIn(setup.shop.language);
+  const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeZone });
   const giveBack = (id: number) =>
     answer(
       api.POST("/api/shops/{shop}/orders/{number}/surplus/{id}/returned", { params: { path: { ...path, id } } }),
@@ -33,7 +34,7 @@ export function Surplus({ order }: { order: WholeOrder }) {
       <h2 className="mb-1">{say("tooMuchCame")}</h2>
       {surplus.data.map((each) => (
         <p key={each.id} className="flex flex-wrap items-baseline gap-x-3">
-          <span className="figure">{money(each.amount, order.currency, readIn(language))}</span>
+          <span className="figure">{money(each.amount, order.currency, language)}</span>
           <span className="quiet">{when.format(new Date(each.at))}</span>
           {each.returnedAt ? (
             <span className="quiet">{say("wentBackOn", { day: when.format(new Date(each.returnedAt)) })}</span>

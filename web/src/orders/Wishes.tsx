@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type WholeOrder } from "../api/client";
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
-import { say } from "../shared/say";
+import { readIn, say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
 
 /** What the buyer has withdrawn from or wants to send back, what is owed for it, and settling it. */
@@ -16,7 +16,8 @@ export function Wishes({ order, fill }: { order: WholeOrder; fill: (parts: Recor
     queryFn: () => answer(api.GET("/api/shops/{shop}/orders/{number}/withdrawals", { params: { path } })),
   });
   if (!wishes.data?.length) return null;
-  const { language, timeZone } = setup.shop;
+  const { timeZone } = setup.shop;
+  const language = readIn(setup.shop.language);
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "short", timeZone });
   const nameOf = (item: string) => order.items.find((each) => each.item === item)?.name ?? item;
   return (

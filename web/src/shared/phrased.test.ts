@@ -36,7 +36,43 @@ function written(path: string, text: string): string[] {
   return found.filter((each) => !["PDF", "UBL", "IBAN"].includes(each));
 }
 
+/** Words that are chosen between inside of a sentence that is put together, as in `${name} ${inside ? "inside" : ""}`. */
+function chosenWords(path: string, text: string): string[] {
+  const kind = path.endsWith(".tsx") ? ts.ScriptKind.TSX : ts.ScriptKind.TS;
+  const source = ts.createSourceFile(path, text, ts.ScriptTarget.Latest, true, kind);
+  const found: string[] = [];
+  const visit = (node: ts.Node): void => {
+    if (ts.isJsxAttribute(node) && node.name.getText(source) === "className") return;
+    if (ts.isTemplateSpan(node) && ts.isConditionalExpression(node.expression)) {
+      const { whenTrue, whenFalse } = node.expression;
+      const words = [whenTrue, whenFalse].filter(ts.isStringLiteral).map((each) => each.text.trim());
+      if (words.length === 2 && words.every((each) => /^[a-z]{3,}$/.test(each))) found.push(words.join(" or "));
+    }
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}
+
 describe("what a screen says", () => {
+  it("chooses no words inside of a sentence", () => {
+    // biome-ignore lint/suspicious/noTemplateCurlyInString: it is the source that is read
+    expect(chosenWords("planted.tsx", 'const a = `${name} ${inside ? "inside" : "added"}`;')).toEqual([
+      "inside or added",
+    ]);
+    expect(Object.entries(files).flatMap(([path, text]) => chosenWords(path, text))).toEqual([]);
+  });
+
+  it("writes amounts and days as who sits at the desk reads them", () => {
+    const found = Object.entries(files)
+      .filter(([path]) => path.includes("/orders/"))
+      .filter(([, text]) =>
+        /(?:money|DateTimeFormat)\([^)]*(?<!readIn\([a-z.]*)shop\.language|\{ language[ ,]/.test(text),
+      )
+      .map(([path]) => path);
+    expect(found).toEqual([]);
+  });
+
   it("stands in the catalogues, and nowhere else", () => {
     expect(Object.keys(files).length).toBeGreaterThan(90);
     const found = Object.entries(files)

@@ -116,7 +116,7 @@ export function WeekBoard({ spans, label, change }: Props) {
                     data-half={`${row}-${column}`}
                     tabIndex={at.row === row && at.column === column ? 0 : -1}
                     aria-selected={open}
-                    aria-label={`${day} ${clockOf(start)}, ${open ? "open" : "shut"}`}
+                    aria-label={say(open ? "hourIsOpen" : "hourIsShut", { day, time: clockOf(start) })}
                     className={`h-4 cursor-pointer border-base-300 ${start % 120 === 0 ? "border-s" : ""} ${open ? "bg-accent" : "bg-base-100"} ${marked(row, column) ? "outline-1 outline-base-content" : ""} border-y`}
                     onFocus={() => setAt({ row, column })}
                     onPointerDown={(event) => {
