@@ -5,7 +5,8 @@ import { useSay } from "./phrases";
 import { type Step, steps } from "./step";
 
 interface Props {
-  counter: Pick<Counter, "name" | "texts"> & { closed?: boolean; shop?: string; ownShop?: boolean };
+  counter: Pick<Counter, "name" | "texts"> &
+    Partial<Pick<Counter, "buyerGroup">> & { closed?: boolean; shop?: string; ownShop?: boolean };
   /** The order shown, once there is one. */
   number?: number;
   step?: Step;
@@ -33,6 +34,9 @@ export function CounterFrame({ counter, step, go, aside, summary, bare, number, 
       <header className="px-5 pt-5">
         <div className="flex flex-wrap items-baseline justify-between gap-2">
           <p className="font-head text-xl font-bold">{counter.name}</p>
+          {counter.buyerGroup && (
+            <p className="w-full text-sm">{say("pricesOfGroup", { group: counter.buyerGroup })}</p>
+          )}
           {aside}
         </div>
         <nav aria-label={say("stepsName")} hidden={bare}>

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { ApiProblem, answer, api, type BuyerQuote, type Counter, type Problem, problemsOf } from "../api/client";
 import { countryName } from "../shared/places";
-import { type Kept, sameLine, useBasket } from "./basket";
+import { type Kept, keptOf, sameLine, useBasket } from "./basket";
 import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
 import { beginForBuyer, endForBuyer, forBuyer } from "./forBuyer";
@@ -26,7 +26,11 @@ export function CounterPage() {
   const [spoken, setSpoken] = useState(() => chosen(shop));
   const counter = useQuery({
     queryKey: ["counter", shop, spoken],
-    queryFn: () => answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query: spoken } })),
+    queryFn: () => {
+      const email = forBuyer(shop) ? keptOf(shop).email : "";
+      const query = { ...spoken, ...(email ? { forBuyer: email } : {}) };
+      return answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query } }));
+    },
     placeholderData: keepPreviousData,
   });
   const language = counter.data?.language ?? navigator.language;

@@ -7,6 +7,7 @@ import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { TextButton } from "../shared/TextButton";
 import { keptOf, rekeep } from "./basket";
+import { OwnGroup } from "./OwnGroup";
 import { directionOf, SayProvider, useCatalogue, useSay } from "./phrases";
 import { chosen } from "./Speaking";
 
@@ -56,10 +57,17 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
     entering.current = mailed;
     answer(api.POST("/api/counter/{shop}/me/session", { params: { path: { shop } }, body: { key: mailed } }))
       .catch((reason: unknown) => setProblems(problemsOf(reason)))
-      .then(() => setSearch({}, { replace: true }));
-  }, [mailed, shop, setSearch]);
+      .then(() => {
+        void client.invalidateQueries({ queryKey: ["counter", shop] });
+        setSearch({}, { replace: true });
+      });
+  }, [mailed, shop, setSearch, client]);
   const leave = () =>
-    void answer(api.DELETE("/api/counter/{shop}/me", path)).then(() => client.resetQueries({ queryKey: key }));
+    void answer(api.DELETE("/api/counter/{shop}/me", path)).then(() => {
+      // Prices may have been those of a group.
+      void client.invalidateQueries({ queryKey: ["counter", shop] });
+      return client.resetQueries({ queryKey: key });
+    });
   const outside = me.isError && me.error instanceof ApiProblem && me.error.status === 401;
   return (
     <main className="mx-auto max-w-2xl px-5 py-6">
@@ -80,6 +88,7 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
             {say("signedInAs", { email: me.data.email })}
             <TextButton onClick={leave}>{say("signOut")}</TextButton>
           </p>
+          <OwnGroup shop={shop} language={language} />
           {me.data.orders.length === 0 && <p className="mt-4 quiet">{say("noOrders")}</p>}
           <ul className="mt-4">
             {me.data.orders.map((order) => (

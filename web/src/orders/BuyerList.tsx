@@ -7,6 +7,7 @@ import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { readIn, say } from "../shared/say";
+import { GroupMembers } from "./GroupMembers";
 import { OnAccount } from "./OnAccount";
 
 /** Who has bought: how often, when last, how much. */
@@ -43,6 +44,7 @@ export function BuyerList() {
         </Link>
       </StationHead>
       <div className="mb-6">
+        <GroupMembers />
         <OnAccount />
       </div>
       <div className="mb-4 flex flex-wrap items-end gap-x-6 gap-y-2">

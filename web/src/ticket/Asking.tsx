@@ -33,16 +33,17 @@ type Part = "content" | "place" | "buyer" | "when" | "codes";
  * parts open where they are changed.
  */
 export function Asking({ baskets, place, choose, to, changed, change, touched, reset, keep, close }: Props) {
-  const { shop } = useBench().setup;
+  const { shop, goods } = useBench().setup;
   const currencies = [shop.currency, ...shop.currencies.map((accepted) => accepted.code)];
   const foreign = changed.currency !== "" && changed.currency !== shop.currency;
   const [part, setPart] = useState<Part>();
   const { nameOf: placeName } = usePlaceNames();
   const buyer = buyers.find((each) => each.id === changed.buyer);
+  const groupName = goods.buyerGroups.find((each) => each.id === changed.group)?.name;
   if (!part) {
     const parts: [Part, string][] = [
       ["place", inWords(to, placeName)],
-      ["buyer", buyer?.name ?? changed.buyer],
+      ["buyer", [buyer?.name ?? changed.buyer, groupName].filter(Boolean).join(", ")],
       ["when", changed.when ? changed.when.replace("T", " ") : say("now")],
       ["codes", [changed.codes || say("noCode"), foreign && changed.currency].filter(Boolean).join(", ")],
     ];
@@ -96,6 +97,26 @@ export function Asking({ baskets, place, choose, to, changed, change, touched, r
           </option>
         ))}
       </select>
+      {goods.buyerGroups.length > 0 && (
+        <>
+          <label htmlFor="ticket-group" className="quiet">
+            {say("ofGroup")}
+          </label>
+          <select
+            id="ticket-group"
+            className="inplace col-span-2"
+            value={changed.group}
+            onChange={(event) => change({ group: event.target.value })}
+          >
+            <option value="">{say("ofNoGroup")}</option>
+            {goods.buyerGroups.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </>
+      )}
       <When value={changed.when} set={(when) => change({ when })} timeZone={shop.timeZone} begun={part === "when"} />
       <label htmlFor="ticket-codes" className="quiet">
         {say("codes")}

@@ -28,6 +28,8 @@ export interface Choices {
   method?: string;
   /** Where the card was issued that pays. */
   card: CardFrom;
+  /** The buyer group the buyer belongs to. */
+  group: string;
 }
 
 export type CardFrom = "home" | "eea" | "elsewhere";
@@ -43,6 +45,7 @@ export const noChoices: Choices = {
   rate: "",
   deliveries: {},
   card: "home",
+  group: "",
 };
 
 /** What a sample order asks for by itself. */
@@ -53,6 +56,7 @@ export function startOf(sample: SampleOrder | undefined, timeZone: string): Choi
     ...noChoices,
     codes: order.codes.join(" "),
     buyer: sample.buyer,
+    group: sample.group ?? "",
     when: sample.at ? wallOf(sample.at, timeZone) : "",
     currency: order.currency ?? "",
     deliveries: order.deliveries,
@@ -78,7 +82,7 @@ export function ticketOrderOf(sample: SampleOrder | undefined, changed: Choices,
     lines: sample?.order.lines ?? [],
     to,
     ...choicesOf(changed),
-    ...(sample?.group ? { group: sample.group } : {}),
+    ...(changed.group ? { group: changed.group } : {}),
     ...(changed.when ? { at: instantOf(changed.when, shop.timeZone) } : {}),
     ...buyerOf(changed.buyer, to),
     ...(foreign ? { currency: changed.currency } : {}),
@@ -88,12 +92,13 @@ export function ticketOrderOf(sample: SampleOrder | undefined, changed: Choices,
 
 /** The sample order with what the ticket asks kept in it; a rate typed is the day's and is not. */
 export function keptOf(sample: SampleOrder, changed: Choices, shop: Setup["shop"]): SampleOrder {
-  const { at: _, ...kept } = sample;
+  const { at: _, group: __, ...kept } = sample;
   const to = changed.to ?? sample.order.to;
   const foreign = changed.currency && changed.currency !== shop.currency;
   return {
     ...kept,
     buyer: changed.buyer,
+    ...(changed.group ? { group: changed.group } : {}),
     ...(changed.when ? { at: instantOf(changed.when, shop.timeZone) } : {}),
     order: {
       lines: sample.order.lines,

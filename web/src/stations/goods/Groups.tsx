@@ -1,6 +1,7 @@
 import { useActs, useBench } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
+import { yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, setupPath } from "../../shared/paths";
 import { say } from "../../shared/say";
 
@@ -73,12 +74,19 @@ export function Groups() {
         </div>
         <p className="mt-1 text-xs quiet">{say("percentOffShelfPriceOr")}</p>
         {goods.buyerGroups.map((group) => (
-          <div key={group.id} className="mt-2 grid grid-cols-[2fr_1fr_auto] items-end gap-x-4">
+          <div key={group.id} className="mt-2 grid grid-cols-[2fr_1fr_1.4fr_1.2fr_auto] items-end gap-x-4">
             <Field path={setupPath("goods", "buyerGroups", group.id, "name")} label={say("buyersHead")} />
             <Field
               path={setupPath("goods", "buyerGroups", group.id, "percentOff")}
               label={say("percentOff")}
               optional
+            />
+            <Field path={setupPath("goods", "buyerGroups", group.id, "code")} label={say("codeToJoin")} optional />
+            <Field
+              path={setupPath("goods", "buyerGroups", group.id, "onRequest")}
+              label={say("canAskToJoin")}
+              choices={yesNoChoices}
+              {...yesNo}
             />
             <button
               type="button"

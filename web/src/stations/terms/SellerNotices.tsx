@@ -11,6 +11,7 @@ const events = [
   { id: "renewals", name: say("noticeRenewals") },
   { id: "stock", name: say("noticeStock") },
   { id: "disputes", name: say("noticeDisputes") },
+  { id: "groups", name: say("noticeGroups") },
 ];
 
 /** Who on the seller's side is written to, and of what. Without a row it is the shop's own address. */

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.Buyers;
 import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.access.Memberships;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
@@ -27,6 +28,7 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.core.goods.Goods;
 import vestcoin.core.message.Message;
 
 /** A buyer's own page. Whether an address has ever ordered is told to nobody but its mailbox. */
@@ -64,6 +66,7 @@ class BuyerController {
     private final Buyers buyers;
     private final Orders orders;
     private final Credits credits;
+    private final Memberships memberships;
     private final Editions editions;
     private final CounterEntrance entrance;
     private final Messages messages;
@@ -73,6 +76,7 @@ class BuyerController {
             Buyers buyers,
             Orders orders,
             Credits credits,
+            Memberships memberships,
             Editions editions,
             CounterEntrance entrance,
             Messages messages,
@@ -80,6 +84,7 @@ class BuyerController {
         this.buyers = buyers;
         this.orders = orders;
         this.credits = credits;
+        this.memberships = memberships;
         this.editions = editions;
         this.entrance = entrance;
         this.messages = messages;
@@ -87,8 +92,8 @@ class BuyerController {
     }
 
     /**
-     * Mails a link to an address that has ordered before, may pay on account, or may not order without it. The answer
-     * is the same for every address.
+     * Mails a link to an address that has ordered before, may pay on account, belongs to a group of buyers or could
+     * join one, or may not order without it. The answer is the same for every address.
      */
     @PostMapping("/api/counter/{shop}/me/letter")
     ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
@@ -109,7 +114,9 @@ class BuyerController {
         Document spoken = editions.spoken(edition, wants.language().orElse(""));
         if (spoken.setup().terms().asking().signIn()
                 || !orders.ofBuyer(shop, email, 1).isEmpty()
-                || credits.of(shop, email, spoken.setup().shop().currency()).isPresent()) {
+                || credits.of(shop, email, spoken.setup().shop().currency()).isPresent()
+                || memberships.of(shop, email).isPresent()
+                || spoken.setup().goods().buyerGroups().stream().anyMatch(Goods.BuyerGroup::joinable)) {
             buyers.letter(shop, email)
                     .ifPresent(key -> messages.letIn(
                             shop, spoken.setup(), email, ownUrl + "/counter/" + shop + "/me?key=" + key));

@@ -8,14 +8,17 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.access.Buyers;
 import vestcoin.app.access.CounterEntrance;
+import vestcoin.app.access.Memberships;
 import vestcoin.app.context.PricingContexts;
 import vestcoin.app.order.Credits;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
+import vestcoin.app.outside.MailAddress;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.service.TaxNumbers;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.basket.Basket;
+import vestcoin.core.goods.Goods;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Credit;
@@ -29,12 +32,27 @@ import vestcoin.core.tax.BuyerBuilder;
 /** Makes an order of a buyer's basket, with what it is priced with around it. */
 @Service
 class BasketOrders {
+    /**
+     * Who asks.
+     *
+     * @param email as typed, empty until it is
+     * @param signedIn the address that is known to be theirs, see {@link #known}
+     */
+    record Asker(String email, Optional<String> signedIn) {
+        /** That address, unless the order is to be another's. */
+        Optional<String> known() {
+            return signedIn.filter(
+                    address -> email.isEmpty() || MailAddress.normal(address).equals(MailAddress.normal(email)));
+        }
+    }
+
     private final Gateways gateways;
     private final Orders orders;
     private final PricingContexts circumstances;
     private final TaxNumbers taxNumbers;
     private final Credits credits;
     private final Buyers buyers;
+    private final Memberships memberships;
     private final CounterEntrance entrance;
     private final Clock clock;
 
@@ -45,12 +63,14 @@ class BasketOrders {
             TaxNumbers taxNumbers,
             Credits credits,
             Buyers buyers,
+            Memberships memberships,
             CounterEntrance entrance,
             Clock clock) {
         this.gateways = gateways;
         this.orders = orders;
         this.credits = credits;
         this.buyers = buyers;
+        this.memberships = memberships;
         this.entrance = entrance;
         this.circumstances = circumstances;
         this.taxNumbers = taxNumbers;
@@ -59,12 +79,10 @@ class BasketOrders {
 
     /**
      * The order as asked, with what is known around it: how often discounts were used, by the buyer of this address
-     * too, and what is given from outside.
-     *
-     * @param email as typed, empty until it is
-     * @param known the address of who asks, see {@link #known}
+     * too, and what is given from outside. A group's prices hold for whoever is signed in; credit is only given to whom
+     * the order is for.
      */
-    Order order(Editions.Edition edition, Basket basket, BuyerDetails by, String email, Optional<String> known) {
+    Order order(Editions.Edition edition, Basket basket, BuyerDetails by, Asker who) {
         if (basket.to().map(Destination::country).isEmpty()) {
             throw new InvalidInput(
                     "basket/to",
@@ -72,8 +90,11 @@ class BasketOrders {
                     Message.of("checkout.add-at-least-country"));
         }
         Order order = Order.of(clock.instant(), basket, gateways.states(edition.shop()))
-                .after(orders.history(edition.shop(), email))
+                .after(orders.history(edition.shop(), who.email()))
+                .ofGroup(
+                        group(edition, who.signedIn()).map(Goods.BuyerGroup::id).orElse(null))
                 .by(located(buyer(by).buyer(), by, basket));
+        Optional<String> known = who.known();
         String currency =
                 basket.currency().orElse(edition.document().setup().shop().currency());
         List<String> onAccount = edition.document().setup().payment().methods().stream()
@@ -99,6 +120,18 @@ class BasketOrders {
      */
     Optional<String> known(String shop, String session, Optional<String> forBuyer) {
         return forBuyer.filter(email -> entrance.whoRuns(shop).isPresent()).or(() -> buyers.in(shop, session));
+    }
+
+    /** The group of buyers who asks belongs to, where that is known and the shop still has it. */
+    Optional<Goods.BuyerGroup> group(Editions.Edition edition, Optional<String> known) {
+        List<Goods.BuyerGroup> groups = edition.document().setup().goods().buyerGroups();
+        return groups.isEmpty()
+                ? Optional.empty()
+                : known.flatMap(address -> memberships.of(edition.shop(), address))
+                        .filter(Memberships.Member::belongs)
+                        .flatMap(member -> groups.stream()
+                                .filter(group -> group.id().equals(member.buyerGroup()))
+                                .findFirst());
     }
 
     private Optional<Credit> credit(Editions.Edition edition, Optional<String> known) {

@@ -30,6 +30,7 @@ import vestcoin.app.setup.Policies;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Exchange;
@@ -55,6 +56,7 @@ class CounterController {
      * @param told what is told to the telephone number by a short message
      * @param closed whether only those who run the shop can see this
      * @param ownShop whether who looks runs it
+     * @param buyerGroup name of the group of buyers who looks belongs to, whose prices these are
      * @param phrases the shop's own wording of what the counter says, by code
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
@@ -82,6 +84,7 @@ class CounterController {
             List<ShortMessage> told,
             Set<String> begun,
             List<String> toParcelShops,
+            Optional<String> buyerGroup,
             Map<String, String> phrases) {}
 
     /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
@@ -127,14 +130,25 @@ class CounterController {
         this.clock = clock;
     }
 
-    /** @param language tag of one, or of one near to it @param currency one the shop takes */
+    /**
+     * @param language tag of one, or of one near to it
+     * @param currency one the shop takes
+     * @param forBuyer the e-mail address of whom somebody of the shop orders for
+     */
     @GetMapping("/api/counter/{shop}")
     Counter counter(
             @PathVariable String shop,
             @RequestParam Optional<String> language,
-            @RequestParam Optional<String> currency) {
+            @RequestParam Optional<String> currency,
+            @RequestParam Optional<String> forBuyer,
+            @CookieValue(name = Buyers.COOKIE, required = false) String session) {
         Editions.Edition edition = entrance.into(shop);
-        return counter(edition, editions.spoken(edition, BuyerDetails.language(language)), currency);
+        Optional<String> known = baskets.known(shop, session, forBuyer.filter(MailAddress::isOne));
+        return counter(
+                edition,
+                editions.spoken(edition, BuyerDetails.language(language)),
+                currency,
+                baskets.group(edition, known));
     }
 
     /** The counter around an order: by the order's edition and in its language, and while the shop is closed too. */
@@ -142,10 +156,12 @@ class CounterController {
     Counter around(@PathVariable String token) {
         Orders.Order order = placed.find(token);
         Editions.Edition edition = editions.of(order.shop(), order.by());
-        return counter(edition, editions.spoken(edition, order.language()), Optional.of(order.currency()));
+        return counter(
+                edition, editions.spoken(edition, order.language()), Optional.of(order.currency()), Optional.empty());
     }
 
-    private Counter counter(Editions.Edition edition, Document document, Optional<String> currency) {
+    private Counter counter(
+            Editions.Edition edition, Document document, Optional<String> currency, Optional<Goods.BuyerGroup> group) {
         Setup setup = document.setup();
         Set<String> countries = new TreeSet<>();
         for (String country : Countries.all()) {
@@ -163,6 +179,11 @@ class CounterController {
         String taken = wanted.equals(setup.shop().currency()) || rates.isPresent()
                 ? wanted
                 : setup.shop().currency();
+        Optional<String> of = group.map(Goods.BuyerGroup::id);
+        Map<String, BigDecimal> prices = Pricing.shelf(document.compiled(), of, taken, rates);
+        Map<String, Reductions.Reduction> reduced = reductions.of(edition, document, of, taken, rates);
+        // What a group pays anyway is no reduction.
+        reduced.entrySet().removeIf(each -> each.getValue().now().compareTo(prices.get(each.getKey())) >= 0);
         return new Counter(
                 edition.shop(),
                 setup.shop().name(),
@@ -178,8 +199,8 @@ class CounterController {
                         .distinct()
                         .toList(),
                 currencies,
-                Pricing.shelf(document.compiled(), taken, rates),
-                reductions.of(edition, document, taken, rates),
+                prices,
+                reduced,
                 circumstances.left(edition.shop()),
                 Policies.texts(setup),
                 Policies.said(setup.terms().orderButton(), setup.shop().language())
@@ -195,6 +216,10 @@ class CounterController {
                         .filter(Delivery.Option::parcelShop)
                         .map(Delivery.Option::id)
                         .toList(),
+                setup.goods().buyerGroups().stream()
+                        .filter(each -> of.filter(each.id()::equals).isPresent())
+                        .map(Goods.BuyerGroup::name)
+                        .findFirst(),
                 phrases(setup));
     }
 
@@ -242,7 +267,7 @@ class CounterController {
         Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
         Basket tried = guessing.without(wanted.basket(), request.getRemoteAddr());
         BuyerQuote quote = BuyerQuote.of(
-                document.quote(baskets.order(edition, tried, wanted.buyer(), "", known)),
+                document.quote(baskets.order(edition, tried, wanted.buyer(), new BasketOrders.Asker("", known))),
                 wanted.basket().codes(),
                 baskets.buyer(wanted.buyer()).trouble());
         LocalDate today =

@@ -108,16 +108,15 @@ class OrderingController {
         boolean quiet = taker.isEmpty() && slowed(wanted, request.getRemoteAddr());
         Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
         String email = wanted.contact().email();
-        Optional<String> known = baskets.known(shop, session, taker.map(by -> email))
-                .filter(address -> MailAddress.normal(address).equals(MailAddress.normal(email)));
-        if (known.isEmpty() && edition.document().setup().terms().asking().signIn()) {
+        BasketOrders.Asker who = new BasketOrders.Asker(email, baskets.known(shop, session, taker.map(by -> email)));
+        if (who.known().isEmpty() && edition.document().setup().terms().asking().signIn()) {
             throw new ApiProblem(
                     HttpStatus.UNAUTHORIZED,
                     "contact/email",
                     Message.of("checkout.this-shop-takes-orders-from-buyers-who"),
                     Message.of("checkout.ask-for-link-under-my-orders-basket"));
         }
-        Order order = baskets.order(edition, wanted.basket(), wanted.buyer(), email, known);
+        Order order = baskets.order(edition, wanted.basket(), wanted.buyer(), who);
         QuoteView quote = document.quote(order);
         if (quote.delivery().stream()
                         .anyMatch(option -> option.chosen()

@@ -42,8 +42,13 @@ class Reductions {
         this.clock = clock;
     }
 
-    /** Of products without choices, by id. */
-    Map<String, Reduction> of(Editions.Edition edition, Document document, String currency, Optional<Exchange> rates) {
+    /** Of products without choices, by id. @param group id of the buyer group who looks belongs to, if any */
+    Map<String, Reduction> of(
+            Editions.Edition edition,
+            Document document,
+            Optional<String> group,
+            String currency,
+            Optional<Exchange> rates) {
         Map<String, Reduction> reductions = new TreeMap<>();
         Instant now = clock.instant();
         LocalDate today = LocalDate.ofInstant(now, document.compiled().zone());
@@ -59,6 +64,7 @@ class Reductions {
             Order asked = Order.of(
                             now, Basket.of(List.of(one), document.compiled().home()), Map.of())
                     .in(currency)
+                    .ofGroup(group.orElse(null))
                     .given(rates.map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING));
             BigDecimal price = Pricing.priceUntraced(document.compiled(), asked)
                     .lines()

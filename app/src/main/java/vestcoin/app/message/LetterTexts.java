@@ -300,6 +300,18 @@ final class LetterTexts {
         return line.name() + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices()));
     }
 
+    /** That its reader belongs to a group of buyers now. */
+    LetterContent inGroup(String group, String link) {
+        return new LetterContent(
+                say("group.subject", "group", group, "shop", shop.name()),
+                new Body(
+                        List.of(say("group.text", "group", group, "shop", shop.name())),
+                        List.of(),
+                        -1,
+                        link,
+                        say("sign-in.button")));
+    }
+
     /** A letter that lets a buyer in. */
     LetterContent letIn(String link) {
         return new LetterContent(

@@ -70,6 +70,17 @@ final class SellerTexts {
                         say("at-desk")));
     }
 
+    /** Who asks to belong to a group of buyers. @param note what they say of themselves, or nothing */
+    LetterContent asksForGroup(String group, String email, String note, String link) {
+        List<String> paragraphs = new ArrayList<>();
+        paragraphs.add(say("asks-for-group-text", "email", email, "group", group, "shop", shop));
+        if (!note.isEmpty()) {
+            paragraphs.add(note);
+        }
+        return new LetterContent(
+                say("asks-for-group", "group", group), new Body(paragraphs, List.of(), -1, link, say("at-desk")));
+    }
+
     /** What a dispatch place has to send, and where to. @param slip what goes into the parcel, drawn below it too */
     LetterContent toSend(Orders.Order order, String place, String way, LetterContent slip, byte[] pdf) {
         List<String> paragraphs = new ArrayList<>();

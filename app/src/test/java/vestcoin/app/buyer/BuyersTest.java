@@ -100,6 +100,11 @@ class BuyersTest {
 
     @Test
     void an_address_that_never_ordered_is_answered_the_same_and_gets_no_letter() throws Exception {
+        // Whoever could join a group is let in by a letter too.
+        shop.owner()
+                .publish(Map.of(
+                        "goods/buyerGroups/kite-schools",
+                        Map.of("id", "kite-schools", "name", "Kite schools", "percentOff", "12")));
         shop.anybody().placeBook();
         Caller.Answer known = ask("buyer@buyers.example");
         Caller.Answer unknown = ask("stranger@buyers.example");

@@ -116,7 +116,6 @@ final class GoodsFindings {
                     Message.of("finding.reductions-shown-without-lowest-price-of-last"),
                     Message.of("finding.show-beside-them-directive-98-6-ec"));
         }
-        buyerGroups(setup, at);
         new VoucherFindings(compiled, context, at).add();
     }
 
@@ -148,18 +147,6 @@ final class GoodsFindings {
                     Message.of("finding.has-price-of-own-has-no-effect", "product", product.name()),
                     Message.of("finding.set-price-to-nothing"));
         }
-    }
-
-    private static void buyerGroups(Setup setup, Findings.At at) {
-        setup.goods().buyerGroups().stream()
-                .filter(group -> group.percentOff().isPresent()
-                        || setup.goods().products().stream()
-                                .anyMatch(product -> product.groupPrices().containsKey(group.id())))
-                .forEach(group -> at.look(
-                        "group-without-effect",
-                        "goods/buyerGroups/" + group.id(),
-                        Message.of("finding.prices-of-have-no-effect-yet-no", "group", group.name()),
-                        Message.of("finding.keep-for-later-or-use-discount-by")));
     }
 
     private static String nameOf(Goods goods) {

@@ -35,12 +35,25 @@ public record Goods(
     }
 
     /**
-     * Buyers with prices of their own. @param percentOff taken off the list price where a product names no price for
-     * the group
+     * Buyers with prices of their own. Who belongs to it is kept beside the setup, by e-mail address.
+     *
+     * @param percentOff taken off the list price where a product names no price for the group
+     * @param code that lets whoever is signed in belong to it
+     * @param onRequest whether buyers can ask to belong to it
      */
-    public record BuyerGroup(String id, String name, Optional<BigDecimal> percentOff) {
+    public record BuyerGroup(
+            String id, String name, Optional<BigDecimal> percentOff, Optional<String> code, boolean onRequest) {
+        /** What a code looks like: not so short that it is guessed by chance. */
+        public static final String CODE = "[A-Za-z0-9][A-Za-z0-9-]{4,38}[A-Za-z0-9]";
+
         public BuyerGroup {
             percentOff = percentOff == null ? Optional.empty() : percentOff;
+            code = code == null ? Optional.empty() : code;
+        }
+
+        /** Whether a buyer can come to belong to it without being put in by the seller. */
+        public boolean joinable() {
+            return code.isPresent() || onRequest;
         }
     }
 

@@ -57,30 +57,30 @@ public final class Shelf {
     }
 
     /**
-     * What one of each product costs off the shelf in the tracer's currency, without choices, sales or groups, by id: a
-     * bundle the sum of its parts, of an amount the buyer chooses the least.
+     * What one of each product costs off the shelf in the tracer's currency, without choices and sales, by id: a bundle
+     * the sum of its parts, of an amount the buyer chooses the least.
+     *
+     * @param group id of the buyer group who looks belongs to, if any
      */
-    public Map<String, BigDecimal> prices(Tracer tracer) {
+    public Map<String, BigDecimal> prices(Optional<String> group, Tracer tracer) {
         Map<String, BigDecimal> prices = new HashMap<>();
-        products.forEach((id, stood) -> prices.put(id, price(stood.product(), tracer)));
+        products.forEach((id, stood) -> prices.put(id, price(stood.product(), group, tracer)));
         return prices;
     }
 
-    private BigDecimal price(Product product, Tracer tracer) {
+    private BigDecimal price(Product product, Optional<String> group, Tracer tracer) {
         if (product.kind() == Product.Kind.BUNDLE) {
-            return sum(product, tracer);
+            return sum(product, group, tracer);
         }
         return product.amountChosen()
                 ? tracer.threshold(product.bounds().orElseThrow().least())
-                : UnitPrice.offTheShelf(product, tracer);
+                : UnitPrice.offTheShelf(product, group.map(groups::get), tracer);
     }
 
-    private BigDecimal sum(Product bundle, Tracer tracer) {
+    private BigDecimal sum(Product bundle, Optional<String> group, Tracer tracer) {
         BigDecimal sum = BigDecimal.ZERO.setScale(tracer.digits());
         for (PricedLine part : price(
-                List.of(Line.of(bundle.id(), 1)),
-                new BuyerPricing(Instant.EPOCH, ZoneOffset.UTC, Optional.empty()),
-                tracer)) {
+                List.of(Line.of(bundle.id(), 1)), new BuyerPricing(Instant.EPOCH, ZoneOffset.UTC, group), tracer)) {
             sum = sum.add(part.amount().value());
         }
         return sum;

@@ -1,10 +1,12 @@
 package vestcoin.core.goods;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.Ending;
 import vestcoin.core.why.Figure;
@@ -67,8 +69,35 @@ final class UnitPrice {
         return new UnitPrice(product, variation, line, buying, tracer).best(groups);
     }
 
-    /** What one costs off the shelf, without choices: what a list of goods says. */
-    static BigDecimal offTheShelf(Product product, Tracer tracer) {
+    /**
+     * What one costs off the shelf, without choices: what a list of goods says. A group's percent is brought to whole
+     * minor units, half up.
+     */
+    static BigDecimal offTheShelf(Product product, Optional<Goods.BuyerGroup> group, Tracer tracer) {
+        BigDecimal shelf = offTheShelf(product, tracer);
+        return group.flatMap(of -> ofGroup(product, of, shelf, tracer))
+                .map(shelf::min)
+                .orElse(shelf);
+    }
+
+    private static Optional<BigDecimal> ofGroup(
+            Product product, Goods.BuyerGroup group, BigDecimal shelf, Tracer tracer) {
+        BigDecimal own = product.groupPrices().get(group.id());
+        UnaryOperator<BigDecimal> ended =
+                price -> tracer.ending().map(ending -> ending.of(price)).orElse(price);
+        if (own != null) {
+            return Optional.of(ended.apply(tracer.typed(
+                            "goods/products/" + product.id() + "/groupPrices/" + group.id(),
+                            Message.of("why.price", "group", group.name()),
+                            own)
+                    .value()));
+        }
+        return group.percentOff()
+                .map(percent -> ended.apply(shelf.multiply(HUNDRED.subtract(percent))
+                        .divide(HUNDRED, tracer.digits(), RoundingMode.HALF_UP)));
+    }
+
+    private static BigDecimal offTheShelf(Product product, Tracer tracer) {
         BigDecimal hand = product.prices().get(tracer.currency().getCode());
         BigDecimal price = hand != null
                 ? hand

@@ -95,10 +95,13 @@ public final class Pricing {
     }
 
     /**
-     * What products cost off the shelf in a currency the shop takes, by id, without choices, sales or groups. @param
-     * rates needed in another currency than the shop's
+     * What products cost off the shelf in a currency the shop takes, by id, without choices and sales.
+     *
+     * @param group id of the buyer group who looks belongs to, if any
+     * @param rates needed in another currency than the shop's
      */
-    public static Map<String, BigDecimal> shelf(CompiledSetup setup, String currency, Optional<Exchange> rates) {
+    public static Map<String, BigDecimal> shelf(
+            CompiledSetup setup, Optional<String> group, String currency, Optional<Exchange> rates) {
         PricingContext outside = rates.map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING);
         Order asked = Order.of(Instant.EPOCH, Basket.of(List.of(), setup.home()), Map.of())
                 .in(currency)
@@ -108,7 +111,7 @@ public final class Pricing {
                         asked,
                         Tracer.plain(setup.currency(), setup.setup().shop().rounding()))
                 .tracer;
-        return setup.shelf().prices(tracer);
+        return setup.shelf().prices(group, tracer);
     }
 
     /**

@@ -52,8 +52,7 @@ final class GoodsCheck {
         checks.ids(goods.products(), Product::id, "goods/products");
         checks.ids(goods.buyerGroups(), Goods.BuyerGroup::id, "goods/buyerGroups");
         checks.ids(goods.groups(), Goods.ProductGroup::id, "goods/groups");
-        goods.buyerGroups().forEach(group -> group.percentOff()
-                .ifPresent(percent -> checks.percent(percent, "goods/buyerGroups/" + group.id() + "/percentOff")));
+        goods.buyerGroups().forEach(this::buyerGroup);
         checks.known(
                 goods.defaultGroup().stream().toList(),
                 groups,
@@ -71,6 +70,28 @@ final class GoodsCheck {
         }
         goods.products().forEach(this::product);
         discounts();
+    }
+
+    private void buyerGroup(Goods.BuyerGroup group) {
+        String path = "goods/buyerGroups/" + group.id();
+        group.percentOff().ifPresent(percent -> checks.percent(percent, path + "/percentOff"));
+        group.code().ifPresent(code -> {
+            checks.problems.when(
+                    !code.matches(Goods.BuyerGroup.CODE),
+                    path + "/code",
+                    Message.of("setup.no-code-of-a-group", "code", code),
+                    Message.of("setup.use-letters-and-digits-of-group-code"));
+            checks.problems.when(
+                    goods.buyerGroups().stream()
+                                    .filter(other -> other.code()
+                                            .filter(code::equalsIgnoreCase)
+                                            .isPresent())
+                                    .count()
+                            > 1,
+                    path + "/code",
+                    Message.of("setup.code-is-another-groups-too", "code", code),
+                    Message.of("setup.give-each-group-its-own-code"));
+        });
     }
 
     private void product(Product product) {

@@ -22,7 +22,9 @@ public record SellerNotice(String id, String email, List<Event> events) {
         /** Little is left of something. */
         STOCK,
         /** A buyer disputes a payment at the bank. */
-        DISPUTES
+        DISPUTES,
+        /** Somebody asks to belong to a group of buyers. */
+        GROUPS
     }
 
     public SellerNotice {

@@ -301,8 +301,10 @@ class GoodsTest {
                         .product());
         assertThat(shop.compiled()
                         .shelf()
-                        .prices(vestcoin.core.why.Tracer.plain(
-                                shop.compiled().currency(), vestcoin.core.money.Rounding.HALF_UP))
+                        .prices(
+                                Optional.empty(),
+                                vestcoin.core.why.Tracer.plain(
+                                        shop.compiled().currency(), vestcoin.core.money.Rounding.HALF_UP))
                         .get("both"))
                 .isEqualByComparingTo("23.00");
         assertThat(price(shop, Line.of("both", 1)).goods().value()).isEqualByComparingTo("23.00");

@@ -142,7 +142,7 @@ public final class Shops {
 
         public Maker buyers(String id, String percentOff) {
             buyerGroups.add(
-                    new Goods.BuyerGroup(id, id, Optional.ofNullable(percentOff).map(BigDecimal::new)));
+                    new Goods.BuyerGroup(id, id, Optional.ofNullable(percentOff).map(BigDecimal::new), null, false));
             return this;
         }
 
