@@ -18,6 +18,7 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
   const acts = useActs();
   const path = setupPath("delivery", "options", id);
   const { options, zones } = bench.setup.delivery;
+  const { buyerGroups } = bench.setup.goods;
   const kinds = useGoodsKinds();
   const option = options.find((each) => each.id === id);
   if (!option) return null;
@@ -111,6 +112,14 @@ export function OptionFields({ id, close }: { id: string; close: () => void }) {
           things={kinds}
           empty={say("none")}
         />
+        {buyerGroups.length > 0 && (
+          <IdsField
+            path={under(path)("limits", "groups")}
+            label={say("forGroupsOnly")}
+            things={buyerGroups}
+            empty={say("forEverybody")}
+          />
+        )}
         <NotationField
           path={under(path)("limits", "weekdays")}
           label={say("orderedOn")}

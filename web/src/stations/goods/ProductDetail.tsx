@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { Setup } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { Field } from "../../shared/Field";
+import { IdsField } from "../../shared/IdsField";
 import { NamedField } from "../../shared/NamedField";
 import { NotationField } from "../../shared/NotationField";
 import { bounds, breaks, measure, own, renewal, sale } from "../../shared/notation/goods";
@@ -94,6 +95,13 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
                 (path, label) => <Field path={path} label={label} placeholder={say("converted")} optional />,
               ),
             ),
+            ...(goods.buyerGroups.length > 0
+              ? [
+                  settable(under(at)("forGroups"), say("forGroupsOnly"), (path, label) => (
+                    <IdsField path={path} label={label} things={goods.buyerGroups} empty={say("forEverybody")} />
+                  )),
+                ]
+              : []),
             ...goods.buyerGroups.map((group) =>
               settable(under(at)("groupPrices", group.id), say("forNamed", { name: group.name }), (path, label) => (
                 <Field

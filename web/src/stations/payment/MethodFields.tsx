@@ -30,6 +30,7 @@ export function MethodFields({ method }: { method: MethodSetup }) {
   const bench = useBench();
   const path = setupPath("payment", "methods", method.id);
   const { currency } = bench.setup.shop;
+  const { buyerGroups } = bench.setup.goods;
   const kinds = useGoodsKinds();
   const currencies = useNames("currency", "");
   const ways = waysOf(bench.setup).ways;
@@ -136,6 +137,13 @@ export function MethodFields({ method }: { method: MethodSetup }) {
             settable(under(path)("conditions", "deliveries"), say("deliveredBy"), (at, label) => (
               <IdsField path={at} label={label} things={ways} empty={say("anyOption")} />
             )),
+            ...(buyerGroups.length > 0
+              ? [
+                  settable(under(path)("conditions", "groups"), say("forGroupsOnly"), (at, label) => (
+                    <IdsField path={at} label={label} things={buyerGroups} empty={say("forEverybody")} />
+                  )),
+                ]
+              : []),
             settable(under(path)("conditions", "except"), say("notWithTheseGroups"), (at, label) => (
               <IdsField path={at} label={label} things={kinds} empty={say("none")} />
             )),

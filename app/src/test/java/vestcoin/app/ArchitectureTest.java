@@ -62,6 +62,7 @@ class ArchitectureTest {
             "Product",
             "Pickup$Spot",
             "Payment$Method",
+            "Delivery$Limits",
             "Terms",
             "Asking",
             "Shop",

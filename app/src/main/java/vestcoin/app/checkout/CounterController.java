@@ -190,7 +190,10 @@ class CounterController {
                 taken,
                 setup.shop().language(),
                 setup.tax().prices() == Tax.Prices.WITH_TAX,
-                setup.goods().products().stream().map(ProductOnCounter::of).toList(),
+                setup.goods().products().stream()
+                        .filter(product -> product.soldTo(of))
+                        .map(ProductOnCounter::of)
+                        .toList(),
                 countries,
                 setup.shop().address().country(),
                 Stream.concat(

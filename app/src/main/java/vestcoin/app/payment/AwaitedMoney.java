@@ -49,14 +49,13 @@ public class AwaitedMoney {
      * @return whether nobody was just taking it
      */
     public boolean change(long order, long amount) {
-        boolean changed = sql.sql(
-                                "update payment set amount = :amount where order_id = :order and part = '' and alive is not null "
-                                        + "and captured = 0 and (gateway is null or state = 'authorised' and amount >= :amount) and "
-                                        + "not exists (select 1 from payment_move where payment = payment.id and settled is null)")
-                        .param("amount", amount)
-                        .param("order", order)
-                        .update()
-                > 0;
+        boolean changed =
+                sql.sql("""
+                        update payment set amount = :amount
+                        where order_id = :order and part = '' and alive is not null and captured = 0
+                          and (gateway is null or state = 'authorised' and amount >= :amount)
+                          and not exists (select 1 from payment_move where payment = payment.id and settled is null)
+                        """).param("amount", amount).param("order", order).update() > 0;
         book.announce(order);
         return changed;
     }

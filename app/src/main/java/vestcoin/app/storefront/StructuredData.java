@@ -82,7 +82,7 @@ public final class StructuredData {
         store.put(
                 "makesOffer",
                 setup.goods().products().stream()
-                        .filter(product -> product.kind() == Product.Kind.PHYSICAL)
+                        .filter(product -> product.kind() == Product.Kind.PHYSICAL && product.soldTo(Optional.empty()))
                         .map(this::offer)
                         .toList());
         return store;

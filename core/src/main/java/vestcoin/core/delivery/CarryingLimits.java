@@ -81,6 +81,10 @@ final class CarryingLimits {
         if (!limits.weekdays().isEmpty() && !limits.weekdays().contains(load.weekday())) {
             return Optional.of(Message.of("delivery.not-for-orders-placed-on-this-day"));
         }
+        if (!limits.groups().isEmpty()
+                && load.buying().group().filter(limits.groups()::contains).isEmpty()) {
+            return Optional.of(Message.of("delivery.only-for-some-buyers"));
+        }
         if (!limits.methods().isEmpty()
                 && load.method().filter(id -> !limits.methods().contains(id)).isPresent()) {
             return Optional.of(Message.of("delivery.does-not-go-with-this-way-of"));

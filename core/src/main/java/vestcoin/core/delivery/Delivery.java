@@ -166,6 +166,7 @@ public record Delivery(
      * @param girthTo most of length and girth together
      * @param weekdays days of the week an order may be placed on; all when empty
      * @param methods ids of the payment methods it goes with; all when empty
+     * @param groups ids of the buyer groups it is for; everybody when empty
      */
     @RecordBuilder
     public record Limits(
@@ -178,7 +179,8 @@ public record Delivery(
             Optional<Length> longestTo,
             Optional<Length> girthTo,
             List<DayOfWeek> weekdays,
-            List<String> methods) {
+            List<String> methods,
+            List<String> groups) {
         public Limits {
             weightTo = weightTo == null ? Optional.empty() : weightTo;
             valueFrom = valueFrom == null ? Optional.empty() : valueFrom;
@@ -190,6 +192,7 @@ public record Delivery(
             girthTo = girthTo == null ? Optional.empty() : girthTo;
             weekdays = weekdays == null ? List.of() : List.copyOf(weekdays);
             methods = methods == null ? List.of() : List.copyOf(methods);
+            groups = groups == null ? List.of() : List.copyOf(groups);
         }
 
         public Limits(
@@ -198,7 +201,7 @@ public record Delivery(
                 Optional<BigDecimal> valueTo,
                 Optional<BigDecimal> quantityTo,
                 List<String> except) {
-            this(weightTo, valueFrom, valueTo, quantityTo, except, null, null, null, null, null);
+            this(weightTo, valueFrom, valueTo, quantityTo, except, null, null, null, null, null, null);
         }
     }
 

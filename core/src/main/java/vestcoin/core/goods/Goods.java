@@ -3,6 +3,8 @@ package vestcoin.core.goods;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * The Goods station of a setup.
@@ -27,6 +29,10 @@ public record Goods(
 
     public Goods(List<Product> products) {
         this(products, List.of(), List.of(), Optional.empty(), Optional.empty());
+    }
+
+    public Set<String> buyerGroupIds() {
+        return buyerGroups.stream().map(BuyerGroup::id).collect(Collectors.toSet());
     }
 
     /** The same with other products. */

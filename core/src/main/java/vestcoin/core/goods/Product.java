@@ -41,6 +41,7 @@ import vestcoin.core.calendar.Window;
  *     {@link #USUAL_VALID_MONTHS} without it
  * @param taxedAtSale for vouchers, whether all they buy bears one rate in one country: then that tax is due when they
  *     are sold, and they buy nothing else (Directive 2006/112/EC, Art. 30a, 30b)
+ * @param forGroups ids of the buyer groups it is sold to; to everybody when empty
  */
 public record Product(
         String id,
@@ -64,7 +65,8 @@ public record Product(
         List<Line> contents,
         Optional<Download> download,
         Optional<Integer> validMonths,
-        boolean taxedAtSale) {
+        boolean taxedAtSale,
+        List<String> forGroups) {
     /** Five years, as long as any law known here asks for. Source: from memory. */
     public static final int USUAL_VALID_MONTHS = 60;
 
@@ -230,6 +232,7 @@ public record Product(
         contents = contents == null ? List.of() : List.copyOf(contents);
         download = download == null ? Optional.empty() : download;
         validMonths = validMonths == null ? Optional.empty() : validMonths;
+        forGroups = forGroups == null ? List.of() : List.copyOf(forGroups);
     }
 
     /**
@@ -292,7 +295,8 @@ public record Product(
                 null,
                 null,
                 null,
-                false);
+                false,
+                null);
     }
 
     /** This product with what it does not say taken from its group. */
@@ -319,7 +323,8 @@ public record Product(
                 contents,
                 download,
                 validMonths,
-                taxedAtSale);
+                taxedAtSale,
+                forGroups);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */
@@ -334,6 +339,11 @@ public record Product(
     /** Whether it leaves the shop or is done for the buyer, rather than fetched, or money put aside or given. */
     public boolean leaves() {
         return kind != Kind.DIGITAL && !outside();
+    }
+
+    /** Whether somebody buys it. @param group id of the one they belong to, if any */
+    public boolean soldTo(Optional<String> group) {
+        return forGroups.isEmpty() || group.filter(forGroups::contains).isPresent();
     }
 
     /** Whether it stands outside of discounts and thresholds: a donation or a voucher. */

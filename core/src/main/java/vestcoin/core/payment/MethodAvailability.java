@@ -40,24 +40,27 @@ public record MethodAvailability(
      * What of an order methods depend on.
      *
      * @param payable before any method's charge, vouchers and cash rounding
+     * @param group id of the buyer group the buyer belongs to, if any
      * @param delivery id of the option or pickup place chosen
      * @param collected whether the goods are collected
      * @param sent whether anything is sent
-     * @param owed by this buyer on account, before this order
-     * @param credit given to this buyer by the seller
+     * @param account what this buyer owes and may owe
      * @param typed what a typed amount comes to for this buyer
      */
     public record OrderFacts(
             Figure payable,
             Destination to,
             Buyer buyer,
+            Optional<String> group,
             Optional<String> delivery,
             boolean collected,
             boolean sent,
             List<PricedLine> lines,
-            BigDecimal owed,
-            Optional<Credit> credit,
+            OnAccount account,
             UnaryOperator<Figure> typed) {}
+
+    /** @param owed by a buyer on account, before this order @param credit given to them by the seller */
+    public record OnAccount(BigDecimal owed, Optional<Credit> credit) {}
 
     /** A method, seen only if it is on, complete, and its conditions hold. What it costs is not in it yet. */
     public static MethodAvailability of(
@@ -101,7 +104,7 @@ public record MethodAvailability(
         }
         if (method.kind() == Payment.Kind.ON_ACCOUNT
                 && !asked.buyer().confirmedBusiness()
-                && asked.credit().isEmpty()) {
+                && asked.account().credit().isEmpty()) {
             return Optional.of(Message.of("payment.only-for-confirmed-businesses-and-who-is-let"));
         }
         Optional<PricedLine> renewing = asked.lines().stream()
@@ -115,18 +118,19 @@ public record MethodAvailability(
         }
         BigDecimal payable = asked.payable().value();
         Optional<BigDecimal> limit = method.kind() == Payment.Kind.ON_ACCOUNT
-                ? asked.credit().flatMap(Credit::limit).or(() -> method.terms().flatMap(Payment.Terms::limit))
+                ? asked.account().credit().flatMap(Credit::limit).or(() -> method.terms()
+                        .flatMap(Payment.Terms::limit))
                 : Optional.empty();
-        if (limit.filter(most -> asked.owed().add(payable).compareTo(tracer.threshold(most)) > 0)
+        if (limit.filter(most -> asked.account().owed().add(payable).compareTo(tracer.threshold(most)) > 0)
                 .isPresent()) {
             return Optional.of(
-                    asked.owed().signum() > 0
+                    asked.account().owed().signum() > 0
                             ? Message.of(
                                     "payment.above-what-this-buyer-may-owe-open",
                                     "amount",
                                     tracer.amount(limit.get()),
                                     "owed",
-                                    asked.owed())
+                                    asked.account().owed())
                             : Message.of(
                                     "payment.above-what-this-buyer-may-owe", "amount", tracer.amount(limit.get())));
         }
@@ -153,6 +157,10 @@ public record MethodAvailability(
                     when.buyers().get() == Buyer.Kind.BUSINESS
                             ? Message.of("payment.only-for-businesses")
                             : Message.of("payment.only-for-persons"));
+        }
+        if (!when.groups().isEmpty()
+                && asked.group().filter(when.groups()::contains).isEmpty()) {
+            return Optional.of(Message.of("payment.only-for-some-buyers"));
         }
         if (!when.deliveries().isEmpty()
                 && asked.delivery().filter(when.deliveries()::contains).isEmpty()) {

@@ -220,6 +220,7 @@ public record Payment(
      * @param deliveries only with these delivery options or pickup places; all when empty
      * @param currencies only in these; all when empty
      * @param except not with goods of these tax categories, product groups or handling groups
+     * @param groups ids of the buyer groups it is for; everybody when empty
      */
     @RecordBuilder
     public record Conditions(
@@ -229,7 +230,8 @@ public record Payment(
             Optional<Buyer.Kind> buyers,
             List<String> deliveries,
             List<String> currencies,
-            List<String> except) {
+            List<String> except,
+            List<String> groups) {
         static final Conditions NONE = PaymentConditionsBuilder.builder().build();
 
         public Conditions {
@@ -240,6 +242,7 @@ public record Payment(
             deliveries = deliveries == null ? List.of() : List.copyOf(deliveries);
             currencies = currencies == null ? List.of() : List.copyOf(currencies);
             except = except == null ? List.of() : List.copyOf(except);
+            groups = groups == null ? List.of() : List.copyOf(groups);
         }
     }
 

@@ -30,6 +30,16 @@ final class OrderObstacles {
         this.tracer = tracer;
     }
 
+    /** What is sold to some groups of buyers only. */
+    private void forOthers(List<PricedLine> lines) {
+        lines.stream()
+                .map(PricedLine::product)
+                .filter(product -> !product.soldTo(order.group()))
+                .map(Product::name)
+                .distinct()
+                .forEach(name -> missing.add(Message.of("quote.sold-to-some-buyers-only", "product", name)));
+    }
+
     List<Message> of(
             List<PricedLine> lines,
             DiscountScenario attempt,
@@ -53,6 +63,7 @@ final class OrderObstacles {
         if (setup.sellsTo().find(order.to()).isEmpty()) {
             missing.add(Message.of("quote.shop-does-not-sell-to-this-place"));
         }
+        forOthers(lines);
         begun(lines);
         stock(lines, left);
         smallest(lines, attempt);

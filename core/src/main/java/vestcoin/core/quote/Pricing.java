@@ -380,12 +380,13 @@ public final class Pricing {
                 payable,
                 order.to(),
                 order.buyer(),
+                order.group(),
                 attempt.chosen().map(offer -> offer.option().id()),
                 collected,
                 !collected && !nothingSent,
                 lines,
-                order.outside().owed(),
-                order.outside().credit(),
+                new MethodAvailability.OnAccount(
+                        order.outside().owed(), order.outside().credit()),
                 typed -> Rerating.of(
                         typed,
                         lines.stream().filter(PricedLine::counted).toList(),

@@ -137,6 +137,11 @@ final class DeliveryCheck {
                             .toList()),
                     path + "/limits/methods",
                     Message.of("setup.payment-method"));
+            checks.known(
+                    limits.groups(),
+                    setup.goods().buyerGroupIds(),
+                    path + "/limits/groups",
+                    Message.of("setup.buyer-group"));
         });
         option.charges().ifPresent(charges -> charges(charges, path + "/charges"));
         option.chargeable().ifPresent(how -> chargeable(how, path + "/chargeable"));

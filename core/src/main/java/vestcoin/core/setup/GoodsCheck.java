@@ -352,6 +352,7 @@ final class GoodsCheck {
                     Message.of("setup.make-voucher-or-leave-months-out"));
             checks.whole(months, 1, 1200, path + "/validMonths", Message.of("setup.months-of-voucher"));
         });
+        checks.known(product.forGroups(), buyerGroups, path + "/forGroups", Message.of("setup.buyer-group"));
         checks.problems.when(
                 product.taxedAtSale() && product.kind() != Product.Kind.VOUCHER,
                 path + "/taxedAtSale",

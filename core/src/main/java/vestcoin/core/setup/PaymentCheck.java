@@ -86,5 +86,6 @@ final class PaymentCheck {
                 path + "/deliveries",
                 Message.of("setup.delivery-option-or-pickup-place"));
         checks.known(when.except(), names, path + "/except", Message.of("setup.kind-of-goods"));
+        checks.known(when.groups(), setup.goods().buyerGroupIds(), path + "/groups", Message.of("setup.buyer-group"));
     }
 }

@@ -270,7 +270,8 @@ class GoodsTest {
                     null,
                     null,
                     null,
-                    false);
+                    false,
+                    null);
             Quote quote = price(shop().sells(with), Line.of("cola", 1));
             String at = quote.taxes().stream()
                     .filter(group ->

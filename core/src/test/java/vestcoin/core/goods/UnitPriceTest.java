@@ -64,7 +64,8 @@ class UnitPriceTest {
                 null,
                 null,
                 null,
-                false);
+                false,
+                null);
     }
 
     private static Product.Break broken(String from, String price, String percent) {

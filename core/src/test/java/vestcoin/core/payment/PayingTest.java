@@ -187,7 +187,7 @@ class PayingTest {
     }
 
     private static String hidden(Payment.Method method, Order order) {
-        return price(shop("20.00").pays(method), order)
+        return price(shop("20.00").buyers("trade", "10").buyers("club", null).pays(method), order)
                 .method(method.id())
                 .orElseThrow()
                 .hidden()
@@ -238,6 +238,14 @@ class PayingTest {
                                         .build()),
                         order(null)))
                 .isEqualTo("Only for businesses.");
+        Payment.Method forTrade = method(
+                "m",
+                Payment.Kind.TRANSFER,
+                null,
+                PaymentConditionsBuilder.builder().groups(List.of("trade")).build());
+        assertThat(hidden(forTrade, order(null))).isEqualTo("Only for some groups of buyers.");
+        assertThat(hidden(forTrade, order(null).ofGroup("club"))).isEqualTo("Only for some groups of buyers.");
+        assertThat(hidden(forTrade, order(null).ofGroup("trade"))).isEmpty();
         assertThat(hidden(
                         method(
                                 "m",

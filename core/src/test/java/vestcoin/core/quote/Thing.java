@@ -16,6 +16,7 @@ import vestcoin.core.goods.Weight;
 /** A product for tests, said in plain texts. */
 public final class Thing {
     private boolean taxedAtSale;
+    private List<String> forGroups = List.of();
     private final String id;
     private final BigDecimal price;
     private Optional<String> category;
@@ -184,6 +185,11 @@ public final class Thing {
         return this;
     }
 
+    public Thing forGroups(String... only) {
+        forGroups = List.of(only);
+        return this;
+    }
+
     public Thing taxedAtSale() {
         taxedAtSale = true;
         return this;
@@ -213,6 +219,7 @@ public final class Thing {
                 contents,
                 null,
                 null,
-                taxedAtSale);
+                taxedAtSale,
+                forGroups);
     }
 }
