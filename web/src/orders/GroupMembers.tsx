@@ -67,7 +67,11 @@ export function GroupMembers() {
     );
   };
   return (
-    <Fold title={say("groupsBuyers")} note={asking.length > 0 ? say("askingCount", { count: asking.length }) : ""}>
+    <Fold
+      title={say("groupsBuyers")}
+      note={asking.length > 0 ? say("askingCount", { count: asking.length }) : ""}
+      open={asking.length > 0}
+    >
       <p className="max-w-3xl text-sm quiet">
         {say("groupMembersNote")}{" "}
         <Link className="underline" to={`/desk/${shop}/goods`}>

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { useActs, useBench } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
@@ -9,6 +10,7 @@ import { say } from "../../shared/say";
 export function Groups() {
   const bench = useBench();
   const acts = useActs();
+  const { shop } = bench;
   const { goods, tax } = bench.setup;
   const categories = [{ id: "", name: say("eachSaysItsOwn") }, ...tax.categories];
   const standing = [{ id: "", name: say("none") }, ...goods.groups];
@@ -72,21 +74,21 @@ export function Groups() {
           <h2 className="text-base">{say("groupsBuyers")}</h2>
           <AddNamed what={say("buyers")} add={addBuyers} />
         </div>
-        <p className="mt-1 text-xs quiet">{say("percentOffShelfPriceOr")}</p>
+        <p className="mt-1 text-xs quiet">
+          {say("percentOffShelfPriceOr")}{" "}
+          {goods.buyerGroups.length > 0 && (
+            <Link className="underline" to={`/desk/${shop}/buyers`}>
+              {say("whoBelongsToThem")}
+            </Link>
+          )}
+        </p>
         {goods.buyerGroups.map((group) => (
-          <div key={group.id} className="mt-2 grid grid-cols-[2fr_1fr_1.4fr_1.2fr_auto] items-end gap-x-4">
+          <div key={group.id} className="mt-2 grid grid-cols-[2fr_1.2fr_auto] items-end gap-x-4 gap-y-1">
             <Field path={setupPath("goods", "buyerGroups", group.id, "name")} label={say("buyersHead")} />
             <Field
               path={setupPath("goods", "buyerGroups", group.id, "percentOff")}
               label={say("percentOff")}
               optional
-            />
-            <Field path={setupPath("goods", "buyerGroups", group.id, "code")} label={say("codeToJoin")} optional />
-            <Field
-              path={setupPath("goods", "buyerGroups", group.id, "onRequest")}
-              label={say("canAskToJoin")}
-              choices={yesNoChoices}
-              {...yesNo}
             />
             <button
               type="button"
@@ -96,6 +98,13 @@ export function Groups() {
             >
               {say("removeIt")}
             </button>
+            <Field path={setupPath("goods", "buyerGroups", group.id, "code")} label={say("codeToJoin")} optional />
+            <Field
+              path={setupPath("goods", "buyerGroups", group.id, "onRequest")}
+              label={say("canAskToJoin")}
+              choices={yesNoChoices}
+              {...yesNo}
+            />
           </div>
         ))}
       </section>
