@@ -13,6 +13,7 @@ import { Settables, settable } from "../../shared/Settables";
 import { type Column, Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
+import { SingleUseCodes } from "./SingleUseCodes";
 
 const asText = (value: unknown): string => (value === undefined || value === null ? "" : String(value));
 const optional = (text: string) => text.trim() || undefined;
@@ -52,6 +53,7 @@ function DiscountDetail({ id }: { id: string }) {
   const at = setupPath("discounts", "rules", id);
   const when = under(at)("conditions");
   const kinds = useGoodsKinds();
+  const rule = useBench().setup.discounts.rules.find((each) => each.id === id);
   return (
     <section
       aria-label={say("whenApplies")}
@@ -89,6 +91,7 @@ function DiscountDetail({ id }: { id: string }) {
           )),
         ]}
       />
+      {rule?.code && <SingleUseCodes discount={id} />}
     </section>
   );
 }

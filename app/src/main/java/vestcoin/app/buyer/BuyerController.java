@@ -22,7 +22,7 @@ import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.access.Memberships;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
-import vestcoin.app.message.Messages;
+import vestcoin.app.message.BuyerLetters;
 import vestcoin.app.order.Credits;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.MailAddress;
@@ -69,7 +69,7 @@ class BuyerController {
     private final Memberships memberships;
     private final Editions editions;
     private final CounterEntrance entrance;
-    private final Messages messages;
+    private final BuyerLetters letters;
     private final String ownUrl;
 
     BuyerController(
@@ -79,7 +79,7 @@ class BuyerController {
             Memberships memberships,
             Editions editions,
             CounterEntrance entrance,
-            Messages messages,
+            BuyerLetters letters,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.buyers = buyers;
         this.orders = orders;
@@ -87,7 +87,7 @@ class BuyerController {
         this.memberships = memberships;
         this.editions = editions;
         this.entrance = entrance;
-        this.messages = messages;
+        this.letters = letters;
         this.ownUrl = ownUrl;
     }
 
@@ -118,8 +118,8 @@ class BuyerController {
                 || memberships.of(shop, email).isPresent()
                 || spoken.setup().goods().buyerGroups().stream().anyMatch(Goods.BuyerGroup::joinable)) {
             buyers.letter(shop, email)
-                    .ifPresent(key -> messages.letIn(
-                            shop, spoken.setup(), email, ownUrl + "/counter/" + shop + "/me?key=" + key));
+                    .ifPresent(key ->
+                            letters.letIn(shop, spoken.setup(), email, ownUrl + "/counter/" + shop + "/me?key=" + key));
         }
         return ResponseEntity.accepted().build();
     }

@@ -15,7 +15,7 @@ import vestcoin.app.access.Memberships;
 import vestcoin.app.access.Memberships.Member;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.edge.RateLimits;
-import vestcoin.app.message.GroupLetters;
+import vestcoin.app.message.BuyerLetters;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.message.Message;
@@ -50,10 +50,10 @@ class GroupController {
     private final Buyers buyers;
     private final Memberships memberships;
     private final Editions editions;
-    private final GroupLetters letters;
+    private final BuyerLetters letters;
     private final RateLimits pace;
 
-    GroupController(Buyers buyers, Memberships memberships, Editions editions, GroupLetters letters, RateLimits pace) {
+    GroupController(Buyers buyers, Memberships memberships, Editions editions, BuyerLetters letters, RateLimits pace) {
         this.buyers = buyers;
         this.memberships = memberships;
         this.editions = editions;

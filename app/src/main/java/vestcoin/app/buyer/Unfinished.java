@@ -20,7 +20,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.format.FlatBasket;
 import vestcoin.app.format.Json;
-import vestcoin.app.message.Messages;
+import vestcoin.app.message.BuyerLetters;
 import vestcoin.app.order.OrderPlaced;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.outside.TimePassed;
@@ -52,7 +52,7 @@ public class Unfinished {
     private final JdbcClient sql;
     private final Editions editions;
     private final CounterEntrance entrance;
-    private final Messages messages;
+    private final BuyerLetters letters;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final String ownUrl;
@@ -61,14 +61,14 @@ public class Unfinished {
             JdbcClient sql,
             Editions editions,
             CounterEntrance entrance,
-            Messages messages,
+            BuyerLetters letters,
             PlatformTransactionManager transactions,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.sql = sql;
         this.editions = editions;
         this.entrance = entrance;
-        this.messages = messages;
+        this.letters = letters;
         this.transaction = new TransactionTemplate(transactions);
         this.clock = clock;
         this.ownUrl = ownUrl;
@@ -191,7 +191,7 @@ public class Unfinished {
                 LOG.warn("basket {} waits for its reminder: {}", row.id(), e.toString());
             }
         }
-        messages.deliverWhatIsDue();
+        letters.deliver();
     }
 
     private void remind(Row row) {
@@ -229,7 +229,7 @@ public class Unfinished {
                     .flatMap(Optional::stream)
                     .toList();
             String counter = ownUrl + "/counter/" + row.shop();
-            messages.unfinished(
+            letters.unfinished(
                     row.shop(),
                     setup,
                     row.buyer(),

@@ -90,7 +90,7 @@ class BasketOrders {
                     Message.of("checkout.add-at-least-country"));
         }
         Order order = Order.of(clock.instant(), basket, gateways.states(edition.shop()))
-                .after(orders.history(edition.shop(), who.email()))
+                .after(orders.history(edition.shop(), who.email(), basket.codes()))
                 .ofGroup(
                         group(edition, who.signedIn()).map(Goods.BuyerGroup::id).orElse(null))
                 .by(located(buyer(by).buyer(), by, basket));

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import vestcoin.app.edge.RateLimits;
+import vestcoin.app.order.SingleUseCodes;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.message.Message;
@@ -18,12 +19,16 @@ class CodeGuessing {
     private static final String ALL = "all";
     private static final Message WAIT = Message.of("checkout.too-many-codes-were-tried");
 
+    private static final Message USED = Message.of("checkout.code-was-used-already");
+
     private final RateLimits pace;
     private final Vouchers vouchers;
+    private final SingleUseCodes codes;
 
-    CodeGuessing(RateLimits pace, Vouchers vouchers) {
+    CodeGuessing(RateLimits pace, Vouchers vouchers, SingleUseCodes codes) {
         this.pace = pace;
         this.vouchers = vouchers;
+        this.codes = codes;
     }
 
     /** The basket as it is priced: without its codes while too many were tried in vain. */
@@ -35,7 +40,8 @@ class CodeGuessing {
     }
 
     /**
-     * The quote, with what was in vain counted; a voucher that pays nothing is no guess, and says why.
+     * The quote, with what was in vain counted; a voucher that pays nothing, or a code that was used, is no guess, and
+     * says why.
      *
      * @param tried as it was priced
      * @param today at the shop
@@ -52,6 +58,7 @@ class CodeGuessing {
         for (BuyerQuote.RefusedCode code : quote.refusedCodes()) {
             Optional<Message> known = code.reason().equals(BuyerQuote.NO_SUCH_CODE)
                     ? vouchers.unusable(shop, code.code(), quote.currency(), today)
+                            .or(() -> Optional.of(USED).filter(used -> codes.known(shop, code.code())))
                     : Optional.of(code.reason());
             if (known.isEmpty()) {
                 pace.wait(RateLimits.Of.CODES_BY_CLIENT, client);

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
@@ -521,40 +520,6 @@ public class Messages {
 
     private String link(Orders.Order order) {
         return ownUrl + "/counter/" + order.shop() + "/order/" + order.token();
-    }
-
-    /** Lets a buyer in by a link. Nothing of it is kept once it is sent. */
-    public void letIn(String shop, Setup setup, String email, String link) {
-        letters.owe(
-                LetterBook.About.shop(shop),
-                setup.shop(),
-                "sign-in",
-                "sign-in." + UUID.randomUUID(),
-                email,
-                LetterTexts.in(setup, "").letIn(link));
-        deliverWhatIsDue();
-    }
-
-    /**
-     * Writes the one letter about a basket; it is sent once it is committed and {@link #deliverWhatIsDue} is
-     * called. @param name of the buyer, as far as it was typed @param never a link that ends such letters
-     */
-    public void unfinished(
-            String shop,
-            Setup setup,
-            String email,
-            String token,
-            String name,
-            List<String> things,
-            String link,
-            String never) {
-        letters.owe(
-                LetterBook.About.shop(shop),
-                setup.shop(),
-                "unfinished",
-                token + ".unfinished",
-                email,
-                LetterTexts.in(setup, "").unfinished(name, things, link, never));
     }
 
     private boolean owe(

@@ -20,7 +20,7 @@ final class OrderReservations {
 
     static NewOrder.Reservations of(Editions.Edition edition, Order order, QuoteView quote) {
         return new NewOrder.Reservations(
-                uses(edition, quote),
+                uses(edition, order, quote),
                 paying(quote),
                 given(order, quote),
                 stock(quote),
@@ -38,14 +38,17 @@ final class OrderReservations {
     }
 
     /** The discounts an order takes, with their limits. */
-    private static List<Orders.Use> uses(Editions.Edition edition, QuoteView quote) {
-        List<String> taken = Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
-                .map(QuoteView.Discount::id)
-                .toList();
+    private static List<Orders.Use> uses(Editions.Edition edition, Order order, QuoteView quote) {
+        Map<String, Optional<String>> taken = new HashMap<>();
+        Stream.concat(quote.discounts().stream(), quote.deliveryDiscounts().stream())
+                .forEach(discount -> taken.put(discount.id(), discount.code()));
         return edition.document().setup().discounts().rules().stream()
-                .filter(rule -> taken.contains(rule.id()))
+                .filter(rule -> taken.containsKey(rule.id()))
                 .map(rule -> new Orders.Use(
-                        rule.id(), rule.conditions().uses(), rule.conditions().usesPerBuyer()))
+                        rule.id(),
+                        rule.conditions().uses(),
+                        rule.conditions().usesPerBuyer(),
+                        taken.get(rule.id()).filter(order.history().singleUse()::containsKey)))
                 .toList();
     }
 

@@ -122,10 +122,14 @@ public class Orders {
     }
 
     /**
-     * A discount an order takes. @param limit in all @param limitPerBuyer for one buyer; both taken in the placing
-     * transaction
+     * A discount an order takes, in the transaction that places it.
+     *
+     * @param limit in all
+     * @param limitPerBuyer for one buyer
+     * @param singleUse the code it was given by, if that is good for one order
      */
-    public record Use(String discount, Optional<Integer> limit, Optional<Integer> limitPerBuyer) {}
+    public record Use(
+            String discount, Optional<Integer> limit, Optional<Integer> limitPerBuyer, Optional<String> singleUse) {}
 
     /** A discount was used up between the quote and the order. */
     public static final class DiscountExhausted extends RuntimeException {
@@ -389,6 +393,11 @@ public class Orders {
      * How often each discount has been used, in all and by the buyer of an address, and how often that buyer has
      * ordered.
      */
+    public History history(String shop, String email, List<String> codes) {
+        return history(shop, email).with(reservations.singleUse(shop, codes));
+    }
+
+    /** The same without codes. */
     public History history(String shop, String email) {
         String buyer = MailAddress.normal(email);
         Map<String, Integer> uses = new HashMap<>();

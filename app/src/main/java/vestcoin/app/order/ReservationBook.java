@@ -3,6 +3,7 @@ package vestcoin.app.order;
 import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -13,9 +14,16 @@ import vestcoin.core.discount.History;
 @Repository
 class ReservationBook {
     private final JdbcClient sql;
+    private final SingleUseCodes codes;
 
-    ReservationBook(JdbcClient sql) {
+    ReservationBook(JdbcClient sql, SingleUseCodes codes) {
         this.sql = sql;
+        this.codes = codes;
+    }
+
+    /** The discounts of codes typed that are good for one order and are free. */
+    Map<String, String> singleUse(String shop, List<String> typed) {
+        return codes.among(shop, typed);
     }
 
     /** @throws Orders.SlotGone if it is full */
@@ -75,6 +83,7 @@ class ReservationBook {
         sql.sql("delete from discount_use where order_id = :id")
                 .param("id", order.id())
                 .update();
+        codes.release(order.shop(), order.id());
     }
 
     /** @param now how often it was used so far @throws Orders.DiscountExhausted if that is all it may be */
@@ -85,6 +94,11 @@ class ReservationBook {
                 || use.limitPerBuyer()
                         .filter(limit -> now.usesByBuyer().getOrDefault(use.discount(), 0) >= limit)
                         .isPresent()) {
+            throw new Orders.DiscountExhausted(use.discount());
+        }
+        if (use.singleUse()
+                .filter(code -> !codes.take(order.shop(), code, order.id()))
+                .isPresent()) {
             throw new Orders.DiscountExhausted(use.discount());
         }
         sql.sql("insert into discount_use(shop, discount, order_id, buyer) values (:shop, :discount, :order, :buyer)")

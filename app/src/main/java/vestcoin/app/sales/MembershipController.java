@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.Memberships;
 import vestcoin.app.edge.ApiProblem;
-import vestcoin.app.message.GroupLetters;
+import vestcoin.app.message.BuyerLetters;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
@@ -41,11 +41,11 @@ class MembershipController {
     record Granted(String email) {}
 
     private final Memberships memberships;
-    private final GroupLetters letters;
+    private final BuyerLetters letters;
     private final Editions editions;
     private final Drafts drafts;
 
-    MembershipController(Memberships memberships, GroupLetters letters, Editions editions, Drafts drafts) {
+    MembershipController(Memberships memberships, BuyerLetters letters, Editions editions, Drafts drafts) {
         this.memberships = memberships;
         this.letters = letters;
         this.editions = editions;

@@ -63,7 +63,11 @@ final class Companions {
             return companions;
         }
         Matcher taxed = TAXED.matcher(edit.path());
-        if (taxed.matches() && edit.now().filter(JsonNode::asBoolean).isPresent()) {
+        if (taxed.matches()
+                && edit.now()
+                        .filter(JsonNode::isBoolean)
+                        .filter(JsonNode::asBoolean)
+                        .isPresent()) {
             return taxedAs(taxed.group(1), document);
         }
         Matcher kind = KIND.matcher(edit.path());

@@ -105,7 +105,8 @@ public class RenewalPricing {
                 asked,
                 asked.lines().get(0),
                 at,
-                orders.history(subscription.shop(), first.email()));
+                orders.history(subscription.shop(), first.email())
+                        .with(asked.history().singleUse()));
         Order order = contexts.around(
                 subscription.shop(), edition.document().compiled(), again.withMethod(way(subscription, edition)));
         QuoteView quote = edition.document().quote(order);

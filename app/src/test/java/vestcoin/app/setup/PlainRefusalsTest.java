@@ -114,6 +114,7 @@ class PlainRefusalsTest {
                                 List.of(Map.of("path", path, "now", typed)),
                                 "order",
                                 Map.of("lines", List.of(), "to", Map.of("country", "IE"))));
+                assertThat(answer.status()).as(path + " ← " + typed).isLessThan(500);
                 for (JsonNode problem : answer.json().path("refused")) {
                     refused++;
                     String said = problem.path("sentence").asString() + " "

@@ -107,9 +107,11 @@ class RenewalsTest {
     }
 
     private void passUntil(LocalDate day) throws Exception {
-        LocalDate today = LocalDate.ofInstant(
-                shop.context().getBean(ApplicationClock.class).instant(), ZoneId.of("Europe/Dublin"));
-        pass((int) (day.toEpochDay() - today.toEpochDay()));
+        pass((int) (day.toEpochDay() - today().toEpochDay()));
+        // Between eleven and midnight, so many times 24 hours end a day early where the clocks went back meanwhile.
+        if (today().isBefore(day)) {
+            pass(1);
+        }
     }
 
     private List<PostRoom.Letter> letters(String email) {
@@ -245,7 +247,9 @@ class RenewalsTest {
                         "/api/counter/subscriptions/" + page.path("token").asString() + "/card",
                         Map.of("cardToken", token))
                 .json();
-        assertThat(after.path("dates").path(0).path("state").asString()).isEqualTo("paid");
+        assertThat(after.path("dates").path(0).path("state").asString())
+                .as(after.toString())
+                .isEqualTo("paid");
         assertThat(after.path("trouble").isMissingNode()
                         || after.path("trouble").isNull())
                 .isTrue();

@@ -1,11 +1,11 @@
 package vestcoin.core.discount;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -13,6 +13,7 @@ import java.util.function.UnaryOperator;
 import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.RemainingAmounts;
+import vestcoin.core.message.Amount;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.why.Figure;
@@ -60,11 +61,10 @@ public final class DiscountCalculation {
             }
         }
         for (String typed : circumstances.codes()) {
+            String single = circumstances.history().singleUse().get(History.normal(typed));
             discounts.rules().stream()
-                    .filter(rule -> rule.code()
-                            .filter(code -> normal(code).equals(normal(typed)))
-                            .isPresent())
-                    .filter(rule -> !in.contains(rule))
+                    .filter(rule -> in.stream().noneMatch(other -> other.id().equals(rule.id())))
+                    .flatMap(rule -> typed(rule, typed, single).stream())
                     .forEach(in::add);
         }
         List<Discounts.Rule> kept = new ArrayList<>();
@@ -76,6 +76,16 @@ public final class DiscountCalculation {
             }
         }
         return new Candidates(kept, not);
+    }
+
+    /** The discount a code is for. @param single id of the one it is good for once, or null */
+    private static Optional<Discounts.Rule> typed(Discounts.Rule rule, String typed, String single) {
+        if (rule.id().equals(single)) {
+            return Optional.of(rule.by(History.normal(typed)));
+        }
+        return rule.code()
+                .filter(code -> History.normal(code).equals(History.normal(typed)))
+                .map(own -> rule);
     }
 
     private Optional<Message> barred(Discounts.Rule rule) {
@@ -319,21 +329,29 @@ public final class DiscountCalculation {
         if (eligible.isEmpty()) {
             return Optional.of(Message.of("discount.nothing-in-basket-in"));
         }
-        if (when.leastValue().isPresent()
-                && value(lines, left)
-                                .compareTo(tracer.threshold(when.leastValue().get()))
-                        < 0) {
+        BigDecimal worth = when.leastValue()
+                .map(least -> tracer.threshold(least).subtract(value(lines, left)))
+                .orElse(BigDecimal.ZERO);
+        if (worth.signum() > 0) {
             return Optional.of(Message.of(
                     "discount.only-from-goods-of",
                     "amount",
-                    tracer.amount(when.leastValue().get())));
+                    tracer.amount(when.leastValue().get()),
+                    "missing",
+                    new Amount(
+                            worth.setScale(tracer.digits(), RoundingMode.CEILING),
+                            tracer.currency().getCode())));
         }
-        if (when.leastQuantity().isPresent()
-                && quantity(eligible).compareTo(when.leastQuantity().get()) < 0) {
+        BigDecimal things = when.leastQuantity()
+                .map(least -> least.subtract(quantity(eligible)))
+                .orElse(BigDecimal.ZERO);
+        if (things.signum() > 0) {
             return Optional.of(Message.of(
                     "discount.only-from-things",
                     "leastQuantity",
-                    when.leastQuantity().get()));
+                    when.leastQuantity().get(),
+                    "missing",
+                    things));
         }
         return Optional.empty();
     }
@@ -400,9 +418,5 @@ public final class DiscountCalculation {
             shares.put(eligible.get(i).index(), parts.get(i));
         }
         return shares;
-    }
-
-    private static String normal(String code) {
-        return code.strip().toUpperCase(Locale.ROOT);
     }
 }

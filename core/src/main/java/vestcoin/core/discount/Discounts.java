@@ -53,6 +53,11 @@ public record Discounts(List<Rule> rules) {
             this(id, name, code, off, percent, amount, combines, conditions, false);
         }
 
+        /** The same by another code of it. */
+        Rule by(String typed) {
+            return new Rule(id, name, Optional.of(typed), off, percent, amount, combines, conditions, everyCharge);
+        }
+
         /**
          * What a voucher that nobody paid for takes off, as if it were a discount of an amount.
          *

@@ -38,7 +38,8 @@ public record RenewalCharges(int line, String name, Renewal rhythm, List<Charge>
                     History before = new History(
                             order.history().uses(),
                             order.history().usesByBuyer(),
-                            order.history().orders() + 1);
+                            order.history().orders() + 1,
+                            order.history().singleUse());
                     Order later = again(setup, order, line.line(), date.toInstant(), before);
                     charges.add(new Charge(date, price.apply(later)));
                 }

@@ -218,6 +218,19 @@ class DiscountCalculationTest {
     }
 
     @Test
+    void a_code_for_one_order_stands_for_its_discount_once_and_is_named_as_typed() {
+        Shops.Maker shop =
+                shop(rule("c1").code("ONE").percent("10"), rule("auto").percent("50"));
+        History free = History.NONE.with(Map.of("K7QX-93FD-AAAA", "c1", "K7QX-93FD-CCCC", "c1", "GONE", "nothing"));
+        Quote quote = price(shop, kites(1).after(free).withCodes("k7qx-93fd-aaaa", "K7QX-93FD-CCCC", "GONE"));
+        assertThat(taken(quote)).containsExactly("auto 32.00", "c1 3.20");
+        assertThat(quote.discounts().get(1).rule().code()).contains("K7QX-93FD-AAAA");
+        assertThat(taken(price(shop, kites(1).withCodes("K7QX-93FD-AAAA"))))
+                .as("used, or never made")
+                .containsExactly("auto 32.00");
+    }
+
+    @Test
     void a_discount_off_goods_lowers_the_value_that_free_delivery_reads() {
         assertThat(price(shop(), kites(2)).chosen().orElseThrow().price().zero())
                 .isTrue();
@@ -284,7 +297,7 @@ class DiscountCalculationTest {
         assertThat(refused(price(shop(rule("books").percent("10").only("books")), kites(1))))
                 .containsExactly("books: Nothing in the basket is in it.");
         assertThat(refused(price(shop(rule("many").percent("10").fromThings("3").only("kites")), three())))
-                .containsExactly("many: Only from 3 things.");
+                .containsExactly("many: Only from 3 things; still missing: 1.");
     }
 
     @Test
@@ -304,7 +317,7 @@ class DiscountCalculationTest {
                         "new: Only for a first order.",
                         "north: Not for this place.",
                         "may: Not on this day.",
-                        "large: Only from goods of 500.00.");
+                        "large: Only from goods of 500.00; still missing: 436.00.");
         Quote fresh = price(
                 shop,
                 order(Destination.of("GB", "BT1 5GS"), Line.of("kite", 9))

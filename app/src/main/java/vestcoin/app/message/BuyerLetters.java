@@ -1,5 +1,6 @@
 package vestcoin.app.message;
 
+import java.util.List;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -9,15 +10,18 @@ import vestcoin.core.goods.Goods;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.SellerNotice;
 
-/** What is written about groups of buyers: to the seller that somebody asks, to them that they belong to one. */
+/**
+ * What is written to buyers about no order: the link that lets them in, the basket they left, the group they belong to;
+ * and to the seller, that somebody asks to belong to one.
+ */
 @Service
-public class GroupLetters {
+public class BuyerLetters {
     private final LetterBook letters;
     private final SellerLetters sellers;
     private final Editions editions;
     private final String ownUrl;
 
-    GroupLetters(
+    BuyerLetters(
             LetterBook letters,
             SellerLetters sellers,
             Editions editions,
@@ -26,6 +30,11 @@ public class GroupLetters {
         this.sellers = sellers;
         this.editions = editions;
         this.ownUrl = ownUrl;
+    }
+
+    /** Sends what is written and not sent yet. */
+    public void deliver() {
+        letters.deliverWhatIsDue();
     }
 
     /** Tells the seller who asks to belong to a group. */
@@ -53,5 +62,39 @@ public class GroupLetters {
                 member.buyer(),
                 LetterTexts.in(spoken, "").inGroup(group.name(), ownUrl + "/counter/" + edition.shop() + "/me"));
         letters.deliverWhatIsDue();
+    }
+
+    /** Lets a buyer in by a link. Nothing of it is kept once it is sent. */
+    public void letIn(String shop, Setup setup, String email, String link) {
+        letters.owe(
+                LetterBook.About.shop(shop),
+                setup.shop(),
+                "sign-in",
+                "sign-in." + UUID.randomUUID(),
+                email,
+                LetterTexts.in(setup, "").letIn(link));
+        letters.deliverWhatIsDue();
+    }
+
+    /**
+     * Writes the one letter about a basket; it is sent once it is committed and {@link #deliver} is called. @param name
+     * of the buyer, as far as it was typed @param never a link that ends such letters
+     */
+    public void unfinished(
+            String shop,
+            Setup setup,
+            String email,
+            String token,
+            String name,
+            List<String> things,
+            String link,
+            String never) {
+        letters.owe(
+                LetterBook.About.shop(shop),
+                setup.shop(),
+                "unfinished",
+                token + ".unfinished",
+                email,
+                LetterTexts.in(setup, "").unfinished(name, things, link, never));
     }
 }
