@@ -88,7 +88,6 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
             {say("signedInAs", { email: me.data.email })}
             <TextButton onClick={leave}>{say("signOut")}</TextButton>
           </p>
-          <OwnGroup shop={shop} language={language} />
           {me.data.orders.length === 0 && <p className="mt-4 quiet">{say("noOrders")}</p>}
           <ul className="mt-4">
             {me.data.orders.map((order) => (
@@ -120,6 +119,7 @@ function Page({ shop, name, language }: PageProps & { name: string | undefined }
           {me.data.addresses.length > 0 && (
             <Addresses shop={shop} language={language} email={me.data.email} addresses={me.data.addresses} />
           )}
+          <OwnGroup shop={shop} language={language} />
         </>
       )}
     </main>

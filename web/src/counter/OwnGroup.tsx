@@ -46,7 +46,7 @@ export function OwnGroup({ shop, language }: Props) {
   return (
     <>
       {byCode && (
-        <form className="mt-6 flex items-end gap-2" onSubmit={(event) => send({ code: typed(event, "code") })}>
+        <form className="mt-8 flex items-end gap-2" onSubmit={(event) => send({ code: typed(event, "code") })}>
           <label className="min-w-0 flex-1">
             <span className="mb-1 block text-xs quiet">{say("groupCode")}</span>
             <input name="code" required maxLength={60} autoComplete="off" className="input w-full text-base" />
