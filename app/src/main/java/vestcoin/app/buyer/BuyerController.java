@@ -1,5 +1,6 @@
 package vestcoin.app.buyer;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
@@ -21,6 +22,7 @@ import vestcoin.app.access.Buyers;
 import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.access.Memberships;
 import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.edge.RateLimits;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.BuyerLetters;
 import vestcoin.app.order.Credits;
@@ -70,6 +72,7 @@ class BuyerController {
     private final Editions editions;
     private final CounterEntrance entrance;
     private final BuyerLetters letters;
+    private final RateLimits pace;
     private final String ownUrl;
 
     BuyerController(
@@ -80,6 +83,7 @@ class BuyerController {
             Editions editions,
             CounterEntrance entrance,
             BuyerLetters letters,
+            RateLimits pace,
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.buyers = buyers;
         this.orders = orders;
@@ -88,6 +92,7 @@ class BuyerController {
         this.editions = editions;
         this.entrance = entrance;
         this.letters = letters;
+        this.pace = pace;
         this.ownUrl = ownUrl;
     }
 
@@ -96,7 +101,7 @@ class BuyerController {
      * join one, or may not order without it. The answer is the same for every address.
      */
     @PostMapping("/api/counter/{shop}/me/letter")
-    ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants) {
+    ResponseEntity<Void> letter(@PathVariable String shop, @RequestBody WantsIn wants, HttpServletRequest request) {
         Editions.Edition edition = editions.live(shop)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
@@ -109,6 +114,14 @@ class BuyerController {
                     "email",
                     Message.of("buyer.e-mail-address-cannot-right"),
                     Message.of("buyer.write-name-example-com"));
+        }
+        // Where a group can be joined, strangers are written to: nobody has letters sent to many of them.
+        if (pace.wait(RateLimits.Of.LINKS_BY_CLIENT, request.getRemoteAddr()).isPresent()) {
+            throw new ApiProblem(
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "email",
+                    Message.of("buyer.too-many-links-were-asked-for"),
+                    Message.of("buyer.try-again-in-some-minutes"));
         }
         String email = wants.email().strip();
         Document spoken = editions.spoken(edition, wants.language().orElse(""));

@@ -24,8 +24,8 @@ public class RateLimits {
         ORDERS_BY_CLIENT(10, Duration.ofMinutes(1)),
         /** Orders placed for one e-mail address, whoever places them. */
         ORDERS_BY_ADDRESS(12, Duration.ofHours(1)),
-        /** Letters with a link to sign in, to one e-mail address. */
-        LINKS_BY_ADDRESS(5, Duration.ofHours(1)),
+        /** Letters with a link to sign in, asked for from one client. */
+        LINKS_BY_CLIENT(20, Duration.ofHours(1)),
         /** Addresses looked for from one client. */
         ADDRESSES_BY_CLIENT(120, Duration.ofMinutes(1)),
         /** Codes tried in vain from one client. */

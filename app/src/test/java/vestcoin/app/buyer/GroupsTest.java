@@ -232,4 +232,17 @@ class GroupsTest {
                 .as("whoever says so from outside")
                 .isEqualTo("86.00");
     }
+
+    @Test
+    void nobody_has_letters_sent_to_many_strangers() {
+        Caller caller = shop.anybody();
+        for (int i = 0; i < 20; i++) {
+            assertThat(caller.post(Caller.COUNTER + "/me/letter", Map.of("email", "stranger" + i + "@members.example"))
+                            .status())
+                    .isEqualTo(202);
+        }
+        Caller.Answer more = caller.post(Caller.COUNTER + "/me/letter", Map.of("email", "one-more@members.example"));
+        assertThat(more.status()).isEqualTo(429);
+        assertThat(more.sentence()).isEqualTo("Too many links were asked for from here.");
+    }
 }

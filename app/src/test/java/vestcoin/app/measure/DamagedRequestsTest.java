@@ -77,7 +77,7 @@ class DamagedRequestsTest {
     void damaged_requests_to_every_address_are_answered_without_a_fault_or_a_leak() throws Exception {
         try (RunningShop.Running shop = RunningShop.start(
                 "--vest-coin.pace.orders-by-client=1000000",
-                "--vest-coin.pace.links-by-address=1000000",
+                "--vest-coin.pace.links-by-client=1000000",
                 "--vest-coin.pace.codes-by-client=1000000",
                 "--vest-coin.pace.codes-by-all=1000000")) {
             shop.context().getBean(Drafts.class).create("other-shop", FirstDraft.of(OTHERS, "IE", "EUR"));
