@@ -323,12 +323,13 @@ class LettersInEveryLanguageTest {
         JsonNode order = bought(language, club);
         shop.anybody().pay(order, TestCard.APPROVED);
         String each = phrases.money(new BigDecimal("26.20"), "EUR");
-        LocalDate first = today().plusMonths(1);
+        LocalDate start = today();
+        LocalDate first = start.plusMonths(1);
         has(order, "receipt", language, "/subscription/", each, phrases.time(first));
         passUntil(first);
         has(order, "renewal", language, "/subscription/", each);
         shop.cards().refuseKeptCards(true);
-        LocalDate second = first.plusMonths(1);
+        LocalDate second = start.plusMonths(2);
         passUntil(second);
         has(order, "renewal-failed", language, "/subscription/", each, phrases.time(today().plusDays(1)));
         shop.cards().refuseKeptCards(false);
