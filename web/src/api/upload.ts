@@ -1,12 +1,11 @@
 import { csrf, type ProductFile } from "./client";
 
+/** Sends a file of a product. */
+export const upload = (url: string, file: File, tell: (percent: number) => void, cutOff: string) =>
+  uploaded<ProductFile[]>(url, file, tell, cutOff);
+
 /** Sends a file as it is, telling how far it is; the browser reads it piece by piece. */
-export function upload(
-  url: string,
-  file: File,
-  tell: (percent: number) => void,
-  cutOff: string,
-): Promise<ProductFile[]> {
+export function uploaded<T>(url: string, file: File, tell: (percent: number) => void, cutOff: string): Promise<T> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open("POST", url);

@@ -17,6 +17,7 @@ import { wishesOf } from "./steps/Besides";
 import { HowStep } from "./steps/HowStep";
 import { PayStep } from "./steps/PayStep";
 import { WhereStep } from "./steps/WhereStep";
+import { useGoods } from "./useGoods";
 import { useTaken } from "./useTaken";
 
 /** The buyer's side of a shop: basket, where, how, pay, the total always in sight. */
@@ -27,8 +28,10 @@ export function CounterPage() {
   const counter = useQuery({
     queryKey: ["counter", shop, spoken],
     queryFn: () => {
-      const email = forBuyer(shop) ? keptOf(shop).email : "";
-      const query = { ...spoken, ...(email ? { forBuyer: email } : {}) };
+      const kept = keptOf(shop);
+      const email = forBuyer(shop) ? kept.email : "";
+      const named = [...new Set((kept.lines ?? []).map((line) => line.product))];
+      const query = { ...spoken, ...(email ? { forBuyer: email } : {}), ...(named.length > 0 ? { with: named } : {}) };
       return answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query } }));
     },
     placeholderData: keepPreviousData,
@@ -83,10 +86,22 @@ interface CheckoutProps {
   again: () => void;
 }
 
-function Checkout({ counter, speak, again }: CheckoutProps) {
+function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
   const navigate = useNavigate();
-  useState(() => (counter.ownShop ? beginForBuyer(counter.shop) : endForBuyer()));
-  const { kept, keep } = useBasket(counter.shop, counter.home);
+  useState(() => (fresh.ownShop ? beginForBuyer(fresh.shop) : endForBuyer()));
+  const { kept, keep } = useBasket(fresh.shop, fresh.home);
+  const { goods, known: counter } = useGoods(fresh, kept.email);
+  // Goods that a link has put in may be none of the list; they are asked for once.
+  const asked = useRef("");
+  const unknown = kept.lines
+    .map((line) => line.product)
+    .filter((id) => !counter.goods.products.some((each) => each.id === id))
+    .join(" ");
+  useEffect(() => {
+    if (!unknown || asked.current === unknown) return;
+    asked.current = unknown;
+    again();
+  }, [unknown, again]);
   const [step, setStep] = useState<Step>("Basket");
   const [problems, setProblems] = useState<Problem[]>([]);
   const [changed, setChanged] = useState<BuyerQuote>();
@@ -223,6 +238,7 @@ function Checkout({ counter, speak, again }: CheckoutProps) {
       {step === "Basket" && (
         <BasketStep
           {...shared}
+          goods={goods}
           wrong={wrong.filter((problem) => problem.path.startsWith("order/lines"))}
           next={() => go("Where")}
         />

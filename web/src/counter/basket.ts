@@ -118,7 +118,9 @@ const nameOf = (shop: string) => (forBuyer(shop) ? `basket ${shop} for buyers` :
 /** What is kept of a shop's basket, as far as it can be read. */
 export function keptOf(shop: string): Partial<Kept> {
   try {
-    return JSON.parse(localStorage.getItem(nameOf(shop)) ?? "{}") as Partial<Kept>;
+    const kept = JSON.parse(localStorage.getItem(nameOf(shop)) ?? "{}") as Partial<Kept>;
+    // What was kept before goods asked anything has no answers.
+    return kept.lines ? { ...kept, lines: kept.lines.map((line) => ({ ...line, answers: line.answers ?? {} })) } : kept;
   } catch {
     return {};
   }
@@ -138,7 +140,10 @@ export function useBasket(shop: string, country: string) {
 export const forget = (shop: string): void => localStorage.removeItem(nameOf(shop));
 
 export const sameLine = (a: Line, b: Line): boolean =>
-  a.product === b.product && a.amount === b.amount && JSON.stringify(a.options) === JSON.stringify(b.options);
+  a.product === b.product &&
+  a.amount === b.amount &&
+  JSON.stringify(a.options) === JSON.stringify(b.options) &&
+  JSON.stringify(a.answers) === JSON.stringify(b.answers);
 
 /** What one press of plus adds: one piece, or one step of the measure. */
 export const stepOf = (product: CounterProduct | undefined): string => product?.measure?.step ?? "1";

@@ -56,3 +56,7 @@ export function hoursOf({ starts, ends }: { starts: string; ends: string }, lang
   });
   return format.formatRange(wall(starts), wall(ends));
 }
+
+/** A day of the shop's calendar, as "12 December 2026". */
+export const dayOf = (date: string, language: string): string =>
+  new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone: "UTC" }).format(new Date(`${date}T00:00:00Z`));

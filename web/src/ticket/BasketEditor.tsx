@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useId, useState } from "react";
 import { answer, api, type Line, type Problem, problemsOf, type Setup } from "../api/client";
 import { useActs, useBench, useTroubles } from "../desk/bench";
 import { AddNamed } from "../shared/AddNamed";
@@ -179,6 +179,63 @@ function Entry({ line, products, set, remove }: EntryProps) {
           ))}
         </span>
       )}
+      {product?.questions.map((question) => (
+        <Answer
+          key={question.id}
+          question={question}
+          answer={line.answers[question.id] ?? ""}
+          give={(answer) => {
+            const { [question.id]: _, ...others } = line.answers;
+            set({ ...line, answers: answer ? { ...others, [question.id]: answer } : others });
+          }}
+        />
+      ))}
     </li>
+  );
+}
+
+interface AnswerProps {
+  question: Product["questions"][number];
+  answer: string;
+  give: (answer: string) => void;
+}
+
+/** What is answered to a question about the goods; taken when the field is left. */
+function Answer({ question, answer, give }: AnswerProps) {
+  const id = useId();
+  const [typed, setTyped] = useState<string>();
+  const leave = () => {
+    if (typed !== undefined && typed.trim() !== answer) give(typed.trim());
+    setTyped(undefined);
+  };
+  const choices =
+    question.kind === "tick" ? [{ id: "yes", name: say("yes") }] : question.kind === "one-of" ? question.answers : [];
+  return (
+    <span className="flex w-full items-baseline gap-x-2 ps-11">
+      <label htmlFor={id} className="quiet">
+        {question.name}
+      </label>
+      {choices.length > 0 ? (
+        <select id={id} className="inplace" value={answer} onChange={(event) => give(event.target.value)}>
+          {!question.compulsory && <option value="">{say("notAnswered")}</option>}
+          {choices.map((choice) => (
+            <option key={choice.id} value={choice.id}>
+              {choice.name}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <input
+          id={id}
+          className="inplace min-w-0 flex-1"
+          type={question.kind === "day" ? "date" : "text"}
+          placeholder={say("notAnswered")}
+          value={typed ?? answer}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={leave}
+          onKeyDown={(event) => event.key === "Enter" && leave()}
+        />
+      )}
+    </span>
   );
 }

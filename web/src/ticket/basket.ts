@@ -3,6 +3,10 @@ import type { SampleOrder } from "./sampleOrder";
 
 type Product = Setup["goods"]["products"][number];
 
+/** Something a question takes as an answer. */
+const anyAnswer = ({ kind, answers }: Product["questions"][number]): string =>
+  ({ text: "A", number: "1", day: "2030-01-01", tick: "yes", "one-of": answers[0]?.id ?? "" })[kind];
+
 /** One of a product, with the first of all its choices; of what the buyer names the amount of, the least. */
 export function firstOf(product: Product): Line {
   return {
@@ -10,6 +14,9 @@ export function firstOf(product: Product): Line {
     quantity: product.measure?.least ?? "1",
     options: Object.fromEntries(product.options.map((option) => [option.id, option.choices[0]?.id ?? ""])),
     ...(product.bounds ? { amount: product.bounds.least } : {}),
+    answers: Object.fromEntries(
+      product.questions.filter(({ compulsory }) => compulsory).map((question) => [question.id, anyAnswer(question)]),
+    ),
   };
 }
 

@@ -1,12 +1,15 @@
 import { type FormEvent, useState } from "react";
-import type { BuyerQuote, Counter, CounterProduct, Line, Problem } from "../../api/client";
+import type { BuyerQuote, Line, Problem } from "../../api/client";
 import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { TextButton } from "../../shared/TextButton";
 import { type Kept, moved, sameLine, stepOf } from "../basket";
 import { useSay } from "../phrases";
 import { hoursOf } from "../promise";
+import type { Goods } from "../useGoods";
+import { GoodsList } from "./GoodsList";
 import type { StepProps } from "./shared";
+import { WhenItIs } from "./Thing";
 
 /** What is in the basket, and what can be put in. Choices are made before the basket. */
 export function BasketStep({
@@ -17,10 +20,11 @@ export function BasketStep({
   heading,
   problems,
   wrong,
+  goods,
   next,
-}: StepProps & { wrong: Problem[]; next: () => void }) {
+}: StepProps & { wrong: Problem[]; goods: Goods; next: () => void }) {
   const say = useSay();
-  const productOf = (line: Line) => counter.products.find((each) => each.id === line.product);
+  const productOf = (line: Line) => counter.goods.products.find((each) => each.id === line.product);
   const put = (at: number, quantity: string) =>
     change({
       lines:
@@ -52,7 +56,7 @@ export function BasketStep({
         const name = product?.name ?? line.product;
         return (
           <div
-            key={JSON.stringify([line.product, line.options])}
+            key={JSON.stringify([line.product, line.options, line.answers, line.amount])}
             className="flex items-center gap-3 border-b border-base-300 py-2"
           >
             <span className="flex-1">
@@ -62,7 +66,9 @@ export function BasketStep({
               )}
               {product?.options
                 .flatMap(({ id, choices }) => choices.filter((choice) => choice.id === line.options?.[id]))
-                .map(({ id, name, when }) => when && <Hours key={id} said={hoursOf(when, counter.language, name)} />)}
+                .map(
+                  ({ id, name, when }) => when && <WhenItIs key={id} said={hoursOf(when, counter.language, name)} />,
+                )}
               {shown?.left != null && (
                 <span className="block text-xs font-semibold text-error">
                   {Number(shown.left) > 0 ? say("onlyLeft", { count: plain(shown.left) }) : say("soldOut")}
@@ -118,20 +124,7 @@ export function BasketStep({
         </button>
       )}
       <h2 className="mt-8 mb-1 text-lg">{kept.lines.length > 0 ? say("somethingElse") : counter.name}</h2>
-      <ul>
-        {counter.products.map((product) => (
-          <Thing
-            key={product.id}
-            product={toCome(product, counter.begun)}
-            listed={counter.prices[product.id]}
-            reduced={counter.reduced[product.id]}
-            left={counter.left}
-            currency={counter.currency}
-            language={counter.language}
-            add={add}
-          />
-        ))}
-      </ul>
+      <GoodsList counter={counter} goods={goods} add={add} />
     </>
   );
 }
@@ -181,148 +174,5 @@ function Codes({
         );
       })}
     </div>
-  );
-}
-
-/** What is counted of a product with these choices: the variation that fits them, where it has a count of its own, else the product. */
-function itemOf(product: CounterProduct, options: Record<string, string>, left: Record<string, string>): string {
-  const fitting = product.variations
-    .filter((each) => Object.entries(each.options).every(([option, choice]) => options[option] === choice))
-    .sort((one, other) => Object.keys(other.options).length - Object.keys(one.options).length)[0];
-  const own = fitting && `${product.id}/${fitting.id}`;
-  return own && own in left ? own : product.id;
-}
-
-/** When something chosen takes place. */
-const Hours = ({ said }: { said: string }) => <span className="block text-xs quiet">{said}</span>;
-
-/** Whether choices change what it costs. */
-const dearer = ({ options, variations }: CounterProduct): boolean =>
-  variations.some(({ price }) => price) ||
-  options.some(({ choices }) => choices.some(({ extra, percent }) => Number(extra ?? 0) || Number(percent ?? 0)));
-
-/** A product without the days that have come. */
-const toCome = (product: CounterProduct, begun: string[]): CounterProduct => ({
-  ...product,
-  options: product.options.map((option) => ({
-    ...option,
-    choices: option.choices.filter(({ id }) => !begun.includes(`${product.id}/${option.id}/${id}`)),
-  })),
-});
-
-function Thing({
-  product,
-  listed,
-  reduced,
-  left,
-  currency,
-  language,
-  add,
-}: {
-  product: CounterProduct;
-  /** Its price in the currency chosen; of an amount the buyer chooses the least. */
-  listed: string | undefined;
-  /** That price lowered for some days. */
-  reduced: Counter["reduced"][string] | undefined;
-  /** How many there are of what is counted. */
-  left: Record<string, string>;
-  currency: string;
-  language: string;
-  add: (line: Line) => void;
-}) {
-  const say = useSay();
-  const price = money(reduced?.now ?? listed ?? product.price, currency, language);
-  const before = listed && reduced && listed !== reduced.now ? money(listed, currency, language) : undefined;
-  const least = dearer(product) ? say("from", { price }) : price;
-  const perUnit = product.measure ? say("perUnit", { price: least, unit: product.measure.unit }) : least;
-  const [options, setOptions] = useState<Record<string, string>>({});
-  const [amount, setAmount] = useState("");
-  const [asked, setAsked] = useState(false);
-  const donation = product.kind === "donation" || (product.kind === "voucher" && product.bounds != null);
-  const gone =
-    Number(left[itemOf(product, options, left)] ?? "1") <= 0 ||
-    product.options.some((option) => option.choices.length === 0);
-  const open = product.options.filter((option) => !options[option.id]);
-  const unsaid = donation && !/^\d+([.,]\d+)?$/.test(amount.trim());
-  const put = () => {
-    setAsked(true);
-    if (open.length > 0 || unsaid) return;
-    const given = amount.trim().replace(",", ".");
-    add({
-      product: product.id,
-      quantity: product.measure?.least ?? "1",
-      options,
-      ...(donation ? { amount: given } : {}),
-    });
-  };
-  return (
-    <li className="border-b border-base-300 py-3">
-      <div className="flex items-center gap-3">
-        <span className="flex-1">
-          {product.name}
-          <span className="block text-xs quiet">
-            {donation ? say("from", { price }) : perUnit}
-            {before && (
-              <>
-                {" "}
-                <span className="sr-only">{say("insteadOf")} </span>
-                <s>{before}</s>
-                {reduced?.prior && ` ${say("lowestBefore", { price: money(reduced.prior, currency, language) })}`}
-              </>
-            )}
-          </span>
-        </span>
-        {donation && (
-          <input
-            className="input input-sm w-20 figure"
-            inputMode="decimal"
-            aria-label={say("amountIn", { name: product.name, currency })}
-            value={amount}
-            onChange={(event) => setAmount(event.target.value)}
-          />
-        )}
-        <button
-          type="button"
-          className="btn btn-sm"
-          aria-label={gone ? `${product.name}: ${say("soldOut")}` : say("putInto", { name: product.name })}
-          disabled={gone}
-          onClick={put}
-        >
-          {gone ? say("soldOut") : say("putIn")}
-        </button>
-      </div>
-      {product.options.map((option) => (
-        <fieldset key={option.id} className="mt-2 flex flex-wrap items-center gap-2">
-          <legend className="float-start me-2 text-xs quiet">{option.name}</legend>
-          {option.choices.length === 0 && <span className="quiet">{say("noDayLeft")}</span>}
-          {option.choices.map((choice) => (
-            <label
-              key={choice.id}
-              className={`cursor-pointer border px-3 py-1 text-sm has-focus-visible:outline-2 has-focus-visible:outline-accent ${options[option.id] === choice.id ? "border-base-content bg-base-100 font-semibold" : "border-base-300"}`}
-            >
-              <input
-                type="radio"
-                className="sr-only"
-                name={`${product.id} ${option.id}`}
-                checked={options[option.id] === choice.id}
-                onChange={() => setOptions({ ...options, [option.id]: choice.id })}
-              />
-              {choice.name}
-              {choice.when && <span className="block text-xs">{hoursOf(choice.when, language, choice.name)}</span>}
-            </label>
-          ))}
-        </fieldset>
-      ))}
-      {asked && unsaid && (
-        <p role="alert" className="mt-1 text-error">
-          {say("sayHowMuch", { currency })}
-        </p>
-      )}
-      {asked && open.length > 0 && (
-        <p role="alert" className="mt-1 text-error">
-          {say("chooseFirst", { names: say.list(open.map((option) => option.name)) })}
-        </p>
-      )}
-    </li>
   );
 }

@@ -79,7 +79,8 @@ export function VouchersFor({ counter, kept, change, quote }: Props) {
   );
 }
 
-const productOf = (counter: Counter, line: QuoteLine) => counter.products.find((each) => each.id === line.product);
+const productOf = (counter: Counter, line: QuoteLine) =>
+  counter.goods.products.find((each) => each.id === line.product);
 
 /** What of it is sent with the order, by the places of the lines. */
 export const vouchersOf = (kept: Kept, quote: BuyerQuote | undefined) =>

@@ -13,6 +13,8 @@ import { say } from "../../shared/say";
 import { ChoicesBoard } from "./ChoicesBoard";
 import { InStock } from "./InStock";
 import { ProductFiles } from "./ProductFiles";
+import { Questions } from "./Questions";
+import { Shown } from "./Shown";
 
 type Product = Setup["goods"]["products"][number];
 
@@ -167,7 +169,9 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
           />
         )}
       </Part>
+      <Shown product={product} at={at} />
       <ChoicesBoard product={product} at={at} />
+      {product.kind !== "bundle" && <Questions product={product} at={at} />}
       <PerUnits product={product} at={at} />
       {product.kind === "digital" && <ProductFiles product={product} />}
       <InStock product={product} />

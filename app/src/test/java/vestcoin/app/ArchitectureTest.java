@@ -37,7 +37,7 @@ class ArchitectureTest {
             Set.of("payment"),
             Set.of("order"),
             Set.of("context", "paper"),
-            Set.of("subscription", "download", "voucher"),
+            Set.of("subscription", "download", "voucher", "picture"),
             Set.of("message"),
             Set.of(
                     "ticket",
@@ -70,6 +70,8 @@ class ArchitectureTest {
             "QuoteView$Line",
             "OrderFile",
             "Paper",
+            "Bill$Item",
+            "ProductOnCounter",
             "BuyerQuote",
             "PlacedOrder",
             "CounterController$Counter",

@@ -63,7 +63,7 @@ class BookingController {
                         booking.ends(),
                         booking.number(),
                         booking.name(),
-                        Feed.things(booking),
+                        Feed.things(setup, booking),
                         booking.standing(),
                         booking.sent()))
                 .toList();

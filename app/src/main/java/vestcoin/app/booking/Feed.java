@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Orders;
@@ -44,7 +45,7 @@ final class Feed {
                 booking.ends().atZone(zone).withEarlierOffsetAtOverlap().toInstant()));
         event.setSummary(booking.number() + ", " + booking.name() + ": " + name(setup, booking));
         event.setLocation(where(setup, booking));
-        event.setDescription(things(booking) + "\n" + booking.standing());
+        event.setDescription(things(setup, booking) + "\n" + booking.standing());
         return event;
     }
 
@@ -92,16 +93,18 @@ final class Feed {
     }
 
     /** What is handed over, or how many come. */
-    static String things(Bookings.Booking booking) {
+    static String things(Setup setup, Bookings.Booking booking) {
         return booking.attended() == null
-                ? things(booking.quote())
+                ? things(booking.quote(), Phrases.in(setup.shop().language()))
                 : booking.attended().stripTrailingZeros().toPlainString();
     }
 
-    private static String things(String quote) {
+    private static String things(String quote, Phrases phrases) {
         return Json.read(quote, QuoteView.class).lines().stream()
                 .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + line.name()
-                        + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices())))
+                        + line.choices().stream()
+                                .map(choice -> ", " + phrases.say(choice))
+                                .collect(Collectors.joining()))
                 .collect(Collectors.joining("; "));
     }
 }

@@ -51,7 +51,7 @@ public record BuyerQuote(
      * One line of the basket, in its order. @param amount of all it stands for @param left how many the shop has, where
      * it counts and they are fewer than asked for
      */
-    public record Entry(BigDecimal amount, List<String> choices, Optional<BigDecimal> left) {}
+    public record Entry(BigDecimal amount, List<Message> choices, Optional<BigDecimal> left) {}
 
     /**
      * What is charged again.
@@ -86,7 +86,7 @@ public record BuyerQuote(
     public record Line(
             String product,
             String name,
-            List<String> choices,
+            List<Message> choices,
             BigDecimal quantity,
             BigDecimal unit,
             BigDecimal amount) {}
@@ -274,7 +274,7 @@ public record BuyerQuote(
             Optional<BigDecimal> few = line.counted()
                     .filter(key -> asked.get(key).compareTo(quote.left().get(key)) > 0)
                     .map(quote.left()::get);
-            List<String> choices = line.bundle().isPresent() ? List.of() : line.choices();
+            List<Message> choices = line.bundle().isPresent() ? List.of() : line.choices();
             entries.merge(
                     line.ordered(),
                     new Entry(line.amount().value(), choices, few),

@@ -1,7 +1,6 @@
 package vestcoin.app.checkout;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -21,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.Buyers;
 import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.context.PricingContexts;
+import vestcoin.app.format.OrderFile;
 import vestcoin.app.message.ShortMessages;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.MailAddress;
@@ -31,11 +31,10 @@ import vestcoin.app.setup.Wording;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.goods.Goods;
-import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Line;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Countries;
-import vestcoin.core.quote.Pricing;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Asking;
@@ -46,13 +45,10 @@ import vestcoin.core.terms.ShortMessage;
 class CounterController {
     /**
      * @param language of all that is read, one of the languages
-     * @param prices of products by id, in the currency asked for: a bundle's the sum of its parts, of an amount the
-     *     buyer chooses the least
-     * @param reduced of those, what is lower for some days
-     * @param left how many there are of what is counted, by product, or product and variation
+     * @param goods the first of them, and those in the basket
+     * @param headings what the goods are listed under; empty where they are listed in one
      * @param regions of countries whose addresses name one, by code and name
      * @param asking what is asked besides name and address
-     * @param begun choices whose day has come, each as product/option/choice
      * @param told what is told to the telephone number by a short message
      * @param closed whether only those who run the shop can see this
      * @param ownShop whether who looks runs it
@@ -66,14 +62,12 @@ class CounterController {
             String currency,
             String language,
             boolean withTax,
-            List<ProductOnCounter> products,
+            GoodsOnCounter.Page goods,
+            List<GoodsOnCounter.Heading> headings,
             Set<String> countries,
             String home,
             List<String> languages,
             List<String> currencies,
-            Map<String, BigDecimal> prices,
-            Map<String, Reductions.Reduction> reduced,
-            Map<String, BigDecimal> left,
             List<Policies.PolicyText> texts,
             String orderButton,
             Map<String, Map<String, String>> regions,
@@ -82,7 +76,6 @@ class CounterController {
             boolean ownShop,
             Asking asking,
             List<ShortMessage> told,
-            Set<String> begun,
             List<String> toParcelShops,
             Optional<String> buyerGroup,
             Map<String, String> phrases) {}
@@ -105,7 +98,7 @@ class CounterController {
     private final BasketOrders baskets;
     private final PlacedOrders placed;
     private final CodeGuessing guessing;
-    private final Reductions reductions;
+    private final GoodsOnCounter goods;
     private final ShortMessages texts;
     private final Clock clock;
 
@@ -116,7 +109,7 @@ class CounterController {
             BasketOrders baskets,
             PlacedOrders placed,
             CodeGuessing guessing,
-            Reductions reductions,
+            GoodsOnCounter goods,
             ShortMessages texts,
             Clock clock) {
         this.entrance = entrance;
@@ -125,7 +118,7 @@ class CounterController {
         this.baskets = baskets;
         this.placed = placed;
         this.guessing = guessing;
-        this.reductions = reductions;
+        this.goods = goods;
         this.texts = texts;
         this.clock = clock;
     }
@@ -134,6 +127,7 @@ class CounterController {
      * @param language tag of one, or of one near to it
      * @param currency one the shop takes
      * @param forBuyer the e-mail address of whom somebody of the shop orders for
+     * @param with ids of goods in the basket
      */
     @GetMapping("/api/counter/{shop}")
     Counter counter(
@@ -141,14 +135,45 @@ class CounterController {
             @RequestParam Optional<String> language,
             @RequestParam Optional<String> currency,
             @RequestParam Optional<String> forBuyer,
+            @RequestParam(required = false) List<String> with,
             @CookieValue(name = Buyers.COOKIE, required = false) String session) {
         Editions.Edition edition = entrance.into(shop);
-        Optional<String> known = baskets.known(shop, session, forBuyer.filter(MailAddress::isOne));
         return counter(
                 edition,
                 editions.spoken(edition, BuyerDetails.language(language)),
                 currency,
-                baskets.group(edition, known));
+                group(edition, forBuyer, session),
+                GoodsOnCounter.ListQuery.of(Optional.empty(), Optional.empty(), Optional.empty(), with));
+    }
+
+    private Optional<Goods.BuyerGroup> group(Editions.Edition edition, Optional<String> forBuyer, String session) {
+        return baskets.group(edition, baskets.known(edition.shop(), session, forBuyer.filter(MailAddress::isOne)));
+    }
+
+    /**
+     * Goods further down the list, or those that are looked for.
+     *
+     * @param find words that all have to be in name or sentence
+     * @param heading id of a group; {@link GoodsOnCounter#NO_GROUP} for what is in none
+     * @param from how many come before
+     */
+    @GetMapping("/api/counter/{shop}/goods")
+    GoodsOnCounter.Page goods(
+            @PathVariable String shop,
+            @RequestParam Optional<String> find,
+            @RequestParam Optional<String> heading,
+            @RequestParam Optional<Integer> from,
+            @RequestParam Optional<String> language,
+            @RequestParam Optional<String> currency,
+            @RequestParam Optional<String> forBuyer,
+            @CookieValue(name = Buyers.COOKIE, required = false) String session) {
+        Editions.Edition edition = entrance.into(shop);
+        Document document = editions.spoken(edition, BuyerDetails.language(language));
+        return goods.page(
+                edition,
+                document,
+                reader(document.setup(), currency, group(edition, forBuyer, session)),
+                GoodsOnCounter.ListQuery.of(find, heading, from, List.of()));
     }
 
     /** The counter around an order: by the order's edition and in its language, and while the shop is closed too. */
@@ -157,11 +182,41 @@ class CounterController {
         Orders.Order order = placed.find(token);
         Editions.Edition edition = editions.of(order.shop(), order.by());
         return counter(
-                edition, editions.spoken(edition, order.language()), Optional.of(order.currency()), Optional.empty());
+                edition,
+                editions.spoken(edition, order.language()),
+                Optional.of(order.currency()),
+                Optional.empty(),
+                GoodsOnCounter.ListQuery.of(
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        OrderFile.parse(order.document()).lines().stream()
+                                .map(Line::product)
+                                .distinct()
+                                .toList()));
+    }
+
+    private GoodsOnCounter.Reader reader(Setup setup, Optional<String> currency, Optional<Goods.BuyerGroup> group) {
+        String own = setup.shop().currency();
+        String wanted = currency.filter(currencies(setup)::contains).orElse(own);
+        Optional<Exchange> rates = circumstances.rates();
+        return new GoodsOnCounter.Reader(
+                group.map(Goods.BuyerGroup::id), wanted.equals(own) || rates.isPresent() ? wanted : own, rates);
+    }
+
+    private static List<String> currencies(Setup setup) {
+        return Stream.concat(
+                        Stream.of(setup.shop().currency()),
+                        setup.shop().currencies().stream().map(AcceptedCurrency::code))
+                .toList();
     }
 
     private Counter counter(
-            Editions.Edition edition, Document document, Optional<String> currency, Optional<Goods.BuyerGroup> group) {
+            Editions.Edition edition,
+            Document document,
+            Optional<String> currency,
+            Optional<Goods.BuyerGroup> group,
+            GoodsOnCounter.ListQuery wanted) {
         Setup setup = document.setup();
         Set<String> countries = new TreeSet<>();
         for (String country : Countries.all()) {
@@ -169,31 +224,15 @@ class CounterController {
                 countries.add(country);
             }
         }
-        List<String> currencies = Stream.concat(
-                        Stream.of(setup.shop().currency()),
-                        setup.shop().currencies().stream().map(AcceptedCurrency::code))
-                .toList();
-        String wanted =
-                currency.filter(currencies::contains).orElse(setup.shop().currency());
-        Optional<Exchange> rates = circumstances.rates();
-        String taken = wanted.equals(setup.shop().currency()) || rates.isPresent()
-                ? wanted
-                : setup.shop().currency();
-        Optional<String> of = group.map(Goods.BuyerGroup::id);
-        Map<String, BigDecimal> prices = Pricing.shelf(document.compiled(), of, taken, rates);
-        Map<String, Reductions.Reduction> reduced = reductions.of(edition, document, of, taken, rates);
-        // What a group pays anyway is no reduction.
-        reduced.entrySet().removeIf(each -> each.getValue().now().compareTo(prices.get(each.getKey())) >= 0);
+        GoodsOnCounter.Reader reader = reader(setup, currency, group);
         return new Counter(
                 edition.shop(),
                 setup.shop().name(),
-                taken,
+                reader.currency(),
                 setup.shop().language(),
                 setup.tax().prices() == Tax.Prices.WITH_TAX,
-                setup.goods().products().stream()
-                        .filter(product -> product.soldTo(of))
-                        .map(ProductOnCounter::of)
-                        .toList(),
+                goods.page(edition, document, reader, wanted),
+                goods.headings(document, reader.group()),
                 countries,
                 setup.shop().address().country(),
                 Stream.concat(
@@ -201,10 +240,7 @@ class CounterController {
                                 setup.shop().languages().stream())
                         .distinct()
                         .toList(),
-                currencies,
-                prices,
-                reduced,
-                circumstances.left(edition.shop()),
+                currencies(setup),
                 Policies.texts(setup),
                 Policies.said(setup.terms().orderButton(), setup.shop().language())
                         .orElse(""),
@@ -214,31 +250,15 @@ class CounterController {
                 entrance.whoRuns(edition.shop()).isPresent(),
                 setup.terms().asking(),
                 texts.told(edition.shop(), setup),
-                begun(document),
                 setup.delivery().options().stream()
                         .filter(Delivery.Option::parcelShop)
                         .map(Delivery.Option::id)
                         .toList(),
                 setup.goods().buyerGroups().stream()
-                        .filter(each -> of.filter(each.id()::equals).isPresent())
+                        .filter(each -> reader.group().filter(each.id()::equals).isPresent())
                         .map(Goods.BuyerGroup::name)
                         .findFirst(),
                 phrases(setup));
-    }
-
-    private Set<String> begun(Document document) {
-        Set<String> begun = new TreeSet<>();
-        for (Product product : document.setup().goods().products()) {
-            for (Product.Option option : product.options()) {
-                option.choices().stream()
-                        .filter(choice -> choice.when()
-                                .filter(when -> when.begun(
-                                        clock.instant(), document.compiled().zone()))
-                                .isPresent())
-                        .forEach(choice -> begun.add(product.id() + "/" + option.id() + "/" + choice.id()));
-            }
-        }
-        return begun;
     }
 
     private static Map<String, String> phrases(Setup setup) {

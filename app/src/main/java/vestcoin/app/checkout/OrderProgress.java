@@ -15,6 +15,7 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.download.Downloads;
 import vestcoin.app.download.ProductFiles;
+import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Orders;
@@ -51,7 +52,7 @@ class OrderProgress {
     List<PlacedOrder.ParcelSent> parcels(Orders.Order order, QuoteView quote) {
         return dispatching.departures(order.id()).stream()
                 .map(each -> new PlacedOrder.ParcelSent(
-                        each.at(), each.carrier(), each.tracking(), each.link(), things(each.lines(), quote)))
+                        each.at(), each.carrier(), each.tracking(), each.link(), things(each.lines(), order, quote)))
                 .toList();
     }
 
@@ -64,14 +65,18 @@ class OrderProgress {
                         Dispatching.leaving(document, quote).stream()
                                 .filter(line -> !gone.contains(line))
                                 .collect(Collectors.toCollection(TreeSet::new)),
+                        order,
                         quote);
     }
 
-    private static List<String> things(Set<Integer> lines, QuoteView quote) {
+    private static List<String> things(Set<Integer> lines, Orders.Order order, QuoteView quote) {
+        Phrases phrases = Phrases.in(order.language());
         return lines.stream()
                 .map(quote.lines()::get)
                 .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " "
-                        + Stream.concat(Stream.of(line.name()), line.choices().stream())
+                        + Stream.concat(
+                                        Stream.of(line.name()),
+                                        line.choices().stream().map(phrases::say))
                                 .collect(Collectors.joining(", ")))
                 .toList();
     }

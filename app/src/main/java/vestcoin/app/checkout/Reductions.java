@@ -14,7 +14,6 @@ import vestcoin.app.setup.Editions;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
-import vestcoin.core.money.Exchange;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.PricingContext;
@@ -42,17 +41,13 @@ class Reductions {
         this.clock = clock;
     }
 
-    /** Of products without choices, by id. @param group id of the buyer group who looks belongs to, if any */
+    /** Of those of the products that have no choices, by id. */
     Map<String, Reduction> of(
-            Editions.Edition edition,
-            Document document,
-            Optional<String> group,
-            String currency,
-            Optional<Exchange> rates) {
+            Editions.Edition edition, Document document, List<Product> products, GoodsOnCounter.Reader reader) {
         Map<String, Reduction> reductions = new TreeMap<>();
         Instant now = clock.instant();
         LocalDate today = LocalDate.ofInstant(now, document.compiled().zone());
-        for (Product product : document.setup().goods().products()) {
+        for (Product product : products) {
             Optional<Product.Sale> sale = product.options().isEmpty()
                     ? product.sale().filter(each -> each.window().holds(today))
                     : Optional.empty();
@@ -60,19 +55,23 @@ class Reductions {
                 continue;
             }
             Line one = new Line(
-                    product.id(), product.measure().map(Product.Measure::least).orElse(BigDecimal.ONE), Map.of());
+                    product.id(),
+                    product.measure().map(Product.Measure::least).orElse(BigDecimal.ONE),
+                    Map.of(),
+                    Optional.empty(),
+                    product.madeUpAnswers());
             Order asked = Order.of(
                             now, Basket.of(List.of(one), document.compiled().home()), Map.of())
-                    .in(currency)
-                    .ofGroup(group.orElse(null))
-                    .given(rates.map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING));
+                    .in(reader.currency())
+                    .ofGroup(reader.group().orElse(null))
+                    .given(reader.rates().map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING));
             BigDecimal price = Pricing.priceUntraced(document.compiled(), asked)
                     .lines()
                     .get(0)
                     .unit()
                     .value();
             boolean shown = document.setup().terms().prior()
-                    && currency.equals(document.setup().shop().currency());
+                    && reader.currency().equals(document.setup().shop().currency());
             Instant reduced = sale.get()
                     .window()
                     .from()

@@ -28,8 +28,8 @@ import vestcoin.core.problem.Problem;
 
 /**
  * Takes in the bodies of requests before anything else looks at them, without holding a worker while they come: a body
- * sent in part silences nobody. What is longer than a megabyte, of files of sheets than sixteen, or takes too long is
- * refused.
+ * sent in part silences nobody. What is longer than a megabyte, of sheets and pictures than sixteen, or takes too long
+ * is refused.
  */
 final class RequestBodies implements Filter {
     static final int MOST_BYTES = 1024 * 1024;
@@ -71,7 +71,7 @@ final class RequestBodies implements Filter {
     }
 
     private static void take(HttpServletRequest request, HttpServletResponse response) throws IOException {
-        boolean file = request.getRequestURI().matches("/api/shops/[^/]+/(draft/files/[a-z]+|statements)");
+        boolean file = request.getRequestURI().matches("/api/shops/[^/]+/(draft/files/[a-z]+|statements|pictures)");
         if (request.getContentLengthLong() > (file ? MOST_FILE_BYTES : MOST_BYTES)) {
             refuse(request, response, HttpStatus.CONTENT_TOO_LARGE, file ? TOO_LARGE_A_FILE : TOO_LARGE);
             return;

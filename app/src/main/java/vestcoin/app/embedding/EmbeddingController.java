@@ -158,7 +158,8 @@ class EmbeddingController {
                 open.contains(BasketLink.Open.QUANTITY) ? number(fields.get("quantity")) : Optional.empty();
         Optional<BigDecimal> amount =
                 open.contains(BasketLink.Open.AMOUNT) ? number(fields.get("amount")) : Optional.empty();
-        return new Line(line.product(), quantity.orElse(line.quantity()), options, amount.or(line::amount));
+        return new Line(
+                line.product(), quantity.orElse(line.quantity()), options, amount.or(line::amount), line.answers());
     }
 
     private static Optional<BigDecimal> number(String typed) {

@@ -80,14 +80,14 @@ public record QuoteView(
     public static final String FORMAT = "vest-coin/quote/1";
 
     /**
-     * @param choices names of the choices made @param tax the line's share of the tax @param bundle name of the bundle
-     *     it came in @param counted what it is counted as in {@code left} @param ordered place of the line of the order
-     *     it comes from; the parts of a bundle share one
+     * @param choices names of the choices made, then what was answered @param tax the line's share of the tax @param
+     *     bundle name of the bundle it came in @param counted what it is counted as in {@code left} @param ordered
+     *     place of the line of the order it comes from; the parts of a bundle share one
      */
     public record Line(
             String product,
             String name,
-            List<String> choices,
+            List<Message> choices,
             BigDecimal quantity,
             Amount unit,
             Amount amount,

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import vestcoin.app.format.Figures.Amount;
 import vestcoin.app.format.QuoteView.Discount;
 import vestcoin.app.format.QuoteView.Group;
@@ -155,7 +156,8 @@ final class QuoteWriting {
         return new Line(
                 line.product().id(),
                 line.product().name(),
-                line.chosen(),
+                Stream.concat(line.chosen().stream().map(Message::name), line.answered().stream())
+                        .toList(),
                 line.line().quantity(),
                 figures.amount(line.unit()),
                 figures.amount(line.amount()),

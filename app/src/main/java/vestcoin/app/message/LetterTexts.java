@@ -296,8 +296,9 @@ final class LetterTexts {
         return paragraphs;
     }
 
-    private static String named(QuoteView.Line line) {
-        return line.name() + (line.choices().isEmpty() ? "" : ", " + String.join(", ", line.choices()));
+    private String named(QuoteView.Line line) {
+        return Stream.concat(Stream.of(line.name()), line.choices().stream().map(phrases::say))
+                .collect(Collectors.joining(", "));
     }
 
     /** That its reader belongs to a group of buyers now. */

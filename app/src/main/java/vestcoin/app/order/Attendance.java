@@ -61,8 +61,7 @@ public record Attendance(
     private static Stream<Line> parts(Product product, Line line) {
         return product.kind() == Product.Kind.BUNDLE
                 ? product.contents().stream()
-                        .map(part ->
-                                new Line(part.product(), part.quantity().multiply(line.quantity()), part.options()))
+                        .map(part -> part.of(part.quantity().multiply(line.quantity())))
                 : Stream.of(line);
     }
 

@@ -148,7 +148,7 @@ public class Rewriting {
         for (int i = 0; i < lines.size(); i++) {
             if (quantities.get(i).signum() > 0) {
                 Line line = lines.get(i);
-                kept.add(new Line(line.product(), quantities.get(i), line.options(), line.amount()));
+                kept.add(line.of(quantities.get(i)));
             }
         }
         if (kept.isEmpty()) {

@@ -159,6 +159,9 @@ final class PaperPdf {
         for (Bill.Item item : paper.bill().items()) {
             table.addCell(cell(
                     phrases.say(item.name())
+                            + item.answers().stream()
+                                    .map(said -> "\n" + phrases.say(said))
+                                    .collect(Collectors.joining())
                             + (item.allowance().signum() > 0
                                     ? "\n" + say("after-discount", "amount", item.allowance())
                                     : ""),

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.AddressType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.AllowanceChargeType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.BillingReferenceType;
@@ -34,6 +35,7 @@ import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.Tax
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.TaxSchemeType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.TaxSubtotalType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.TaxTotalType;
+import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.NoteType;
 import oasis.names.specification.ubl.schema.xsd.creditnote_21.CreditNoteType;
 import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
 import org.joda.money.CurrencyUnit;
@@ -107,6 +109,11 @@ final class Ubl {
             InvoiceLineType line = new InvoiceLineType();
             line.setID(String.valueOf(number++));
             line.setInvoicedQuantity(item.quantity()).setUnitCode(PIECE);
+            if (!item.answers().isEmpty()) {
+                // BT-127
+                line.addNote(
+                        new NoteType(item.answers().stream().map(phrases::say).collect(Collectors.joining("; "))));
+            }
             line.setLineExtensionAmount(item.net()).setCurrencyID(paper.currency());
             allowance(item).ifPresent(line::addAllowanceCharge);
             line.setItem(item(item));
@@ -146,6 +153,11 @@ final class Ubl {
             CreditNoteLineType line = new CreditNoteLineType();
             line.setID(String.valueOf(number++));
             line.setCreditedQuantity(item.quantity()).setUnitCode(PIECE);
+            if (!item.answers().isEmpty()) {
+                // BT-127
+                line.addNote(
+                        new NoteType(item.answers().stream().map(phrases::say).collect(Collectors.joining("; "))));
+            }
             line.setLineExtensionAmount(item.net()).setCurrencyID(paper.currency());
             line.setItem(item(item));
             line.setPrice(price(item));

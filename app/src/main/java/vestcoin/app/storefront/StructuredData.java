@@ -202,7 +202,12 @@ public final class StructuredData {
                             Order.of(
                                     at,
                                     Basket.of(
-                                            List.of(new Line(product.id(), quantity, choices)),
+                                            List.of(new Line(
+                                                    product.id(),
+                                                    quantity,
+                                                    choices,
+                                                    Optional.empty(),
+                                                    product.madeUpAnswers())),
                                             Destination.of(country)),
                                     Map.of()))
                     .sent()

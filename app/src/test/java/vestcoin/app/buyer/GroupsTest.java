@@ -64,7 +64,7 @@ class GroupsTest {
     }
 
     private static String boxKite(Caller caller) {
-        return counter(caller).path("prices").path("box-kite").asString();
+        return counter(caller).path("goods").path("prices").path("box-kite").asString();
     }
 
     private static Map<String, Object> basket() {
@@ -219,6 +219,7 @@ class GroupsTest {
         assertThat(new BigDecimal(others).subtract(new BigDecimal(theirs))).isEqualByComparingTo("10.32");
         assertThat(owner.get(Caller.COUNTER + "?forBuyer=phones@members.example")
                         .json()
+                        .path("goods")
                         .path("prices")
                         .path("box-kite")
                         .asString())
@@ -226,6 +227,7 @@ class GroupsTest {
         assertThat(shop.anybody()
                         .get(Caller.COUNTER + "?forBuyer=phones@members.example")
                         .json()
+                        .path("goods")
                         .path("prices")
                         .path("box-kite")
                         .asString())

@@ -66,7 +66,8 @@ public class ApartTest {
     }
 
     private String line() {
-        for (JsonNode product : shop.anybody().get(Caller.COUNTER).json().path("products")) {
+        for (JsonNode product :
+                shop.anybody().get(Caller.COUNTER).json().path("goods").path("products")) {
             if (product.path("id").asString().equals("line-reel")) {
                 return product.path("options")
                         .path(0)

@@ -61,7 +61,7 @@ class FrenchTest {
         Caller buyer = shop.anybody();
         JsonNode counter = buyer.get(COUNTER + "?language=fr-FR").json();
         assertThat(counter.path("language").asString()).isEqualTo("fr-CH");
-        assertThat(counter.path("products").valueStream().map(product -> product.path("name")
+        assertThat(counter.path("goods").path("products").valueStream().map(product -> product.path("name")
                         .asString()))
                 .contains("Marionnette à gaine", "Kit de couture, marionnette à gaine")
                 .noneMatch(name -> name.contains("Handpuppe") || name.contains("Gutschein"));

@@ -42,7 +42,7 @@ class LanguagesTest {
         assertThat(german.path("language").asString()).isEqualTo("de");
         assertThat(german.path("languages").valueStream().map(JsonNode::asString))
                 .containsExactly("en-IE", "de");
-        assertThat(german.path("products").valueStream().map(product -> product.path("name")
+        assertThat(german.path("goods").path("products").valueStream().map(product -> product.path("name")
                         .asString()))
                 .contains("Deltadrachen", "Windsack")
                 .doesNotContain("Delta kite");
@@ -188,8 +188,8 @@ class LanguagesTest {
     void prices_and_the_order_are_in_the_currency_chosen() {
         JsonNode francs = shop.anybody().get(Caller.COUNTER + "?currency=CHF").json();
         assertThat(francs.path("currency").asString()).isEqualTo("CHF");
-        assertThat(francs.path("prices").size())
-                .isEqualTo(francs.path("products").size());
+        assertThat(francs.path("goods").path("prices").size())
+                .isEqualTo(francs.path("goods").path("products").size());
         Map<String, Object> basket = new HashMap<>(Map.of(
                 "lines",
                 List.of(Map.of("product", "kites-you-can-build", "quantity", "1")),

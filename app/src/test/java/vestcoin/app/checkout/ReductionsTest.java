@@ -24,7 +24,7 @@ class ReductionsTest {
     }
 
     private JsonNode reduced() {
-        return shop.anybody().get(Caller.COUNTER).json().path("reduced");
+        return shop.anybody().get(Caller.COUNTER).json().path("goods").path("reduced");
     }
 
     private static void set(Caller owner, String path, Object was, Object now) {
@@ -64,8 +64,11 @@ class ReductionsTest {
         assertThat(reduced().path("wind-sock").path("now").asString()).isEqualTo("12.50");
         // It cost 13.90 until the second edition was published, today, and 16.80 from then on.
         assertThat(reduced().path("wind-sock").path("prior").asString()).isIn("13.90", "16.80");
-        JsonNode francs =
-                shop.anybody().get(Caller.COUNTER + "?currency=CHF").json().path("reduced");
+        JsonNode francs = shop.anybody()
+                .get(Caller.COUNTER + "?currency=CHF")
+                .json()
+                .path("goods")
+                .path("reduced");
         assertThat(francs.path("wind-sock").hasNonNull("prior")).isFalse();
         set(owner, "terms/prior", true, false);
         owner.post(Caller.SHOP + "/draft/publish", Map.of());

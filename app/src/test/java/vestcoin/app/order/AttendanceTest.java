@@ -26,7 +26,8 @@ class AttendanceTest {
     }
 
     private JsonNode days() {
-        for (JsonNode product : shop.anybody().get(Caller.COUNTER).json().path("products")) {
+        for (JsonNode product :
+                shop.anybody().get(Caller.COUNTER).json().path("goods").path("products")) {
             if (product.path("id").asString().equals("saturday-workshop")) {
                 return product.path("options").path(0).path("choices");
             }
@@ -69,6 +70,7 @@ class AttendanceTest {
         return shop.anybody()
                 .get(Caller.COUNTER)
                 .json()
+                .path("goods")
                 .path("left")
                 .path("saturday-workshop/" + day)
                 .asString();

@@ -322,9 +322,9 @@ class HandedOverTest {
                 .param("shop", DemoShop.SHOP)
                 .update();
         JsonNode counter = shop.anybody().get(Caller.COUNTER).json();
-        assertThat(counter.path("left").path("mending-kit").asString("not there"))
+        assertThat(counter.path("goods").path("left").path("mending-kit").asString("not there"))
                 .isEqualTo("0");
-        assertThat(counter.path("left").propertyNames())
+        assertThat(counter.path("goods").path("left").propertyNames())
                 .as("only what is counted")
                 .doesNotContain("kites-you-can-build");
     }

@@ -87,7 +87,8 @@ class StorefrontTest {
     @Test
     void delivery_costs_what_the_counter_asks() {
         int compared = 0;
-        JsonNode products = shop.anybody().get(Caller.COUNTER).json().path("products");
+        JsonNode products =
+                shop.anybody().get(Caller.COUNTER).json().path("goods").path("products");
         for (JsonNode offer : data().path("makesOffer")) {
             JsonNode product = products.valueStream()
                     .filter(each ->

@@ -70,11 +70,37 @@ final class LineCheck {
                                                 .toList())));
             }
         }
+        questions();
         for (String id : line.options().keySet()) {
             problems.when(
                     product.options().stream().noneMatch(option -> option.id().equals(id)),
                     path + "/options/" + id,
                     Message.of("goods.has-no-option", "product", product.name(), "id", id),
+                    Message.of("goods.leave-out"));
+        }
+    }
+
+    private void questions() {
+        for (Question question : product.questions()) {
+            String at = path + "/answers/" + question.id();
+            String answer = line.answers().get(question.id());
+            if (answer != null) {
+                question.wrong(answer)
+                        .ifPresent(wrong -> problems.add(at, wrong, Message.of("goods.answer-otherwise")));
+            } else {
+                problems.when(
+                        question.compulsory(),
+                        at,
+                        Message.of("goods.needs-answer", "product", product.name(), "question", question.name()),
+                        Message.of("goods.answer-it"));
+            }
+        }
+        for (String id : line.answers().keySet()) {
+            problems.when(
+                    product.questions().stream()
+                            .noneMatch(question -> question.id().equals(id)),
+                    path + "/answers/" + id,
+                    Message.of("goods.asks-no-question", "product", product.name(), "id", id),
                     Message.of("goods.leave-out"));
         }
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.message.Message;
 import vestcoin.core.why.Figure;
 
 /**
@@ -66,6 +67,11 @@ public record PricedLine(
 
     public List<String> chosen() {
         return selection.chosen();
+    }
+
+    /** What the buyer was asked and answered. */
+    public List<Message> answered() {
+        return product().answered(line());
     }
 
     public Optional<String> bundle() {

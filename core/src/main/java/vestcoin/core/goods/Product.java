@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import vestcoin.core.calendar.Window;
+import vestcoin.core.message.Message;
 
 /**
  * A thing for sale.
@@ -42,6 +43,9 @@ import vestcoin.core.calendar.Window;
  * @param taxedAtSale for vouchers, whether all they buy bears one rate in one country: then that tax is due when they
  *     are sold, and they buy nothing else (Directive 2006/112/EC, Art. 30a, 30b)
  * @param forGroups ids of the buyer groups it is sold to; to everybody when empty
+ * @param questions what the buyer is asked besides the choices
+ * @param selling whether it can be had; on sale as usual without it
+ * @param shown what a buyer sees of it besides its name
  */
 public record Product(
         String id,
@@ -66,7 +70,10 @@ public record Product(
         Optional<Download> download,
         Optional<Integer> validMonths,
         boolean taxedAtSale,
-        List<String> forGroups) {
+        List<String> forGroups,
+        List<Question> questions,
+        Optional<Selling> selling,
+        Optional<Shown> shown) {
     /** Five years, as long as any law known here asks for. Source: from memory. */
     public static final int USUAL_VALID_MONTHS = 60;
 
@@ -233,6 +240,28 @@ public record Product(
         download = download == null ? Optional.empty() : download;
         validMonths = validMonths == null ? Optional.empty() : validMonths;
         forGroups = forGroups == null ? List.of() : List.copyOf(forGroups);
+        questions = questions == null ? List.of() : List.copyOf(questions);
+        selling = selling == null ? Optional.empty() : selling;
+        shown = shown == null ? Optional.empty() : shown;
+    }
+
+    /**
+     * What a buyer sees of a product in the list of goods.
+     *
+     * @param sentence what it is, in one or two sentences
+     * @param picture SHA-256 of a picture the shop keeps, as hexadecimal
+     */
+    public record Shown(Optional<String> sentence, Optional<String> picture) {
+        /** Longer is no sentence any more. */
+        public static final int LONGEST = 300;
+
+        /** How a picture is named. */
+        public static final String PICTURE = "[0-9a-f]{64}";
+
+        public Shown {
+            sentence = sentence == null ? Optional.empty() : sentence;
+            picture = picture == null ? Optional.empty() : picture;
+        }
     }
 
     /**
@@ -296,6 +325,9 @@ public record Product(
                 null,
                 null,
                 false,
+                null,
+                null,
+                null,
                 null);
     }
 
@@ -324,7 +356,10 @@ public record Product(
                 download,
                 validMonths,
                 taxedAtSale,
-                forGroups);
+                forGroups,
+                questions,
+                selling,
+                shown);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */
@@ -339,6 +374,27 @@ public record Product(
     /** Whether it leaves the shop or is done for the buyer, rather than fetched, or money put aside or given. */
     public boolean leaves() {
         return kind != Kind.DIGITAL && !outside();
+    }
+
+    public Selling sold() {
+        return selling.orElse(Selling.USUAL);
+    }
+
+    /** Something for each question that has to be answered, to price one that nobody asks for yet. */
+    public Map<String, String> madeUpAnswers() {
+        Map<String, String> answers = new LinkedHashMap<>();
+        questions.stream()
+                .filter(Question::compulsory)
+                .forEach(question -> answers.put(question.id(), question.sample()));
+        return answers;
+    }
+
+    /** What a line says about it besides its choices, in its order of questions. */
+    public List<Message> answered(Line line) {
+        return questions.stream()
+                .filter(question -> line.answers().containsKey(question.id()))
+                .map(question -> question.answered(line.answers().get(question.id())))
+                .toList();
     }
 
     /** Whether somebody buys it. @param group id of the one they belong to, if any */

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -60,11 +61,12 @@ public final class Shelf {
      * What one of each product costs off the shelf in the tracer's currency, without choices and sales, by id: a bundle
      * the sum of its parts, of an amount the buyer chooses the least.
      *
+     * @param ids of the products asked for
      * @param group id of the buyer group who looks belongs to, if any
      */
-    public Map<String, BigDecimal> prices(Optional<String> group, Tracer tracer) {
+    public Map<String, BigDecimal> prices(Collection<String> ids, Optional<String> group, Tracer tracer) {
         Map<String, BigDecimal> prices = new HashMap<>();
-        products.forEach((id, stood) -> prices.put(id, price(stood.product(), group, tracer)));
+        ids.forEach(id -> prices.put(id, price(products.get(id).product(), group, tracer)));
         return prices;
     }
 
@@ -129,9 +131,7 @@ public final class Shelf {
             }
             for (Line content : product.contents()) {
                 parts.add(new Part(
-                        i,
-                        new Line(content.product(), content.quantity().multiply(line.quantity()), content.options()),
-                        Optional.of(product.name())));
+                        i, content.of(content.quantity().multiply(line.quantity())), Optional.of(product.name())));
             }
         }
         return parts;

@@ -17,10 +17,10 @@ import vestcoin.core.why.Tracer;
  * The price of one: the lowest base price that holds, with what the choices add, rounded once.
  *
  * <p>The base is the lower of the sale price, in its days, and the buyer group's price; otherwise the shelf price. Of
- * the quantity breaks reached, the one that gives the lowest unit price replaces the base; none raises it. Choices add
- * amounts, and percents of whichever base it is; the sum stops at zero. A buyer for whom the typed amounts do not stand
- * still gets the sum re-rated at the same rounding. A converted price is then brought to its currency's ending, one set
- * by hand is not.
+ * the quantity breaks reached, the one that gives the lowest unit price replaces the base; none raises it. Choices and
+ * answers add amounts, and percents of whichever base it is; the sum stops at zero. A buyer for whom the typed amounts
+ * do not stand still gets the sum re-rated at the same rounding. A converted price is then brought to its currency's
+ * ending, one set by hand is not.
  */
 final class UnitPrice {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
@@ -29,6 +29,7 @@ final class UnitPrice {
     private final Optional<Product.Variation> variation;
     private final Line line;
     private final String path;
+    private final String orderPath;
     private final Optional<Rerate> rerate;
     private final BuyerPricing buying;
     /**
@@ -40,8 +41,14 @@ final class UnitPrice {
     private final Tracer result;
 
     private UnitPrice(
-            Product product, Optional<Product.Variation> variation, Line line, BuyerPricing buying, Tracer tracer) {
+            Product product,
+            Optional<Product.Variation> variation,
+            Line line,
+            String orderPath,
+            BuyerPricing buying,
+            Tracer tracer) {
         this.product = product;
+        this.orderPath = orderPath;
         this.variation = variation;
         this.line = line;
         this.path = "goods/products/" + product.id();
@@ -66,7 +73,7 @@ final class UnitPrice {
                     Message.of("why.given"),
                     line.amount().orElseThrow());
         }
-        return new UnitPrice(product, variation, line, buying, tracer).best(groups);
+        return new UnitPrice(product, variation, line, orderPath, buying, tracer).best(groups);
     }
 
     /**
@@ -214,7 +221,7 @@ final class UnitPrice {
 
     private Figure withChoices(Figure base) {
         Figure sum = base;
-        if (!product.options().isEmpty()) {
+        if (!product.options().isEmpty() || !line.answers().isEmpty()) {
             List<Figure> parts = parts(base);
             sum = parts.size() == 1 ? base : tracer.exactSum("rule/unit-price", Message.of("why.with-choices"), parts);
         }
@@ -252,6 +259,36 @@ final class UnitPrice {
                                         Source.SETUP, percent, "%", at + "/percent", Message.name(choice.name())))));
             }
         }
+        for (Question question : product.questions()) {
+            String answer = line.answers().get(question.id());
+            if (answer != null && question.priced()) {
+                answered(question, answer, base, parts);
+            }
+        }
         return parts;
+    }
+
+    private void answered(Question question, String answer, Figure base, List<Figure> parts) {
+        String at = path + "/questions/" + question.id();
+        Message label = Message.name(question.name());
+        question.extra().ifPresent(extra -> parts.add(tracer.typed(at + "/extra", label, extra)));
+        question.percent()
+                .ifPresent(percent -> parts.add(tracer.exactPercent(
+                        at + "/percent",
+                        label,
+                        base,
+                        tracer.number(Source.SETUP, percent, "%", at + "/percent", label))));
+        question.perCharacter()
+                .ifPresent(each -> parts.add(tracer.exactProduct(
+                        at + "/perCharacter",
+                        label,
+                        List.of(
+                                tracer.typed(at + "/perCharacter", Message.of("why.each-character"), each),
+                                tracer.number(
+                                        Source.ORDER,
+                                        BigDecimal.valueOf(Question.charged(answer)),
+                                        "",
+                                        orderPath + "/answers/" + question.id(),
+                                        Message.of("why.characters"))))));
     }
 }

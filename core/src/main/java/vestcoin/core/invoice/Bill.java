@@ -61,6 +61,7 @@ public record Bill(
      * @param line index of the order's line, for goods and what stands on top of them
      * @param allowance what discounts took off it, without tax, not negative
      * @param net without tax, after the allowance; negative for a fee that is a reduction
+     * @param answers what the buyer was asked about it and answered
      */
     public record Item(
             String key,
@@ -72,7 +73,12 @@ public record Bill(
             BigDecimal net,
             BigDecimal tax,
             Code code,
-            BigDecimal rate) {
+            BigDecimal rate,
+            List<Message> answers) {
+        public Item {
+            answers = answers == null ? List.of() : List.copyOf(answers);
+        }
+
         public BigDecimal gross() {
             return net.add(tax);
         }
@@ -172,7 +178,10 @@ public record Bill(
                 net,
                 tax,
                 group.code(),
-                group.rate()));
+                group.rate(),
+                kind == Kind.GOODS || kind == Kind.VOUCHER
+                        ? priced.orElseThrow().answered()
+                        : List.of()));
     }
 
     private static String named(PricedLine line) {

@@ -138,7 +138,8 @@ public final class Credit {
                             back.subtract(tax),
                             tax,
                             item.code(),
-                            item.rate()));
+                            item.rate(),
+                            item.answers()));
                 }
             }
             if (!items.isEmpty()) {

@@ -5,8 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Question;
 import vestcoin.core.message.Message;
 import vestcoin.core.setup.CompiledSetup;
 
@@ -47,7 +49,8 @@ public record BasketMending(List<Line> lines, List<Message> notes) {
                     first.id(),
                     first.measure().map(Product.Measure::least).orElse(java.math.BigDecimal.ONE),
                     Map.of(),
-                    first.bounds().map(Product.Bounds::least).filter(least -> first.amountChosen()));
+                    first.bounds().map(Product.Bounds::least).filter(least -> first.amountChosen()),
+                    Map.of());
             lines.add(chosen(one, first, new ArrayList<>()));
         }
         return new BasketMending(lines, notes);
@@ -74,8 +77,26 @@ public record BasketMending(List<Line> lines, List<Message> notes) {
                     "first",
                     first.name()));
         }
-        return choices.equals(line.options())
+        Map<String, String> answers = answers(line, product, notes);
+        return choices.equals(line.options()) && answers.equals(line.answers())
                 ? line
-                : new Line(line.product(), line.quantity(), choices, line.amount());
+                : new Line(line.product(), line.quantity(), choices, line.amount(), answers);
+    }
+
+    /** Answers to what is asked still; what has to be answered and is not is taken to be anything. */
+    private static Map<String, String> answers(Line line, Product product, List<Message> notes) {
+        Map<String, String> answers = new TreeMap<>();
+        for (Question question : product.questions()) {
+            String given = line.answers().get(question.id());
+            boolean fits = given != null && question.wrong(given).isEmpty();
+            if (fits || question.compulsory()) {
+                answers.put(question.id(), fits ? given : question.sample());
+            }
+            if (!fits && question.compulsory()) {
+                notes.add(Message.of(
+                        "quote.needs-answer-ticket-takes", "product", product.name(), "question", question.name()));
+            }
+        }
+        return answers;
     }
 }

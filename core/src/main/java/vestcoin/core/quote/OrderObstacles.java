@@ -1,15 +1,20 @@
 package vestcoin.core.quote;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Selling;
 import vestcoin.core.message.Message;
 import vestcoin.core.message.Region;
 import vestcoin.core.payment.MethodAvailability;
@@ -40,6 +45,27 @@ final class OrderObstacles {
                 .forEach(name -> missing.add(Message.of("quote.sold-to-some-buyers-only", "product", name)));
     }
 
+    /** What the seller does not sell just now. */
+    private void notSold(List<PricedLine> lines) {
+        LocalDate today = LocalDate.ofInstant(order.at(), setup.zone());
+        Set<String> told = new HashSet<>();
+        List<Product> asked = Stream.concat(
+                        order.lines().stream().flatMap(line -> setup.shelf().find(line.product()).stream()),
+                        lines.stream().map(PricedLine::product))
+                .toList();
+        for (Product product : asked) {
+            if (product.selling().isPresent() && told.add(product.id())) {
+                if (product.sold().state() == Selling.State.SOLD_OUT) {
+                    missing.add(Message.of("quote.sold-out", "product", product.name()));
+                }
+                product.sold()
+                        .notBefore(today)
+                        .ifPresent(day -> missing.add(
+                                Message.of("quote.not-sold-before", "product", product.name(), "day", day)));
+            }
+        }
+    }
+
     List<Message> of(
             List<PricedLine> lines,
             DiscountScenario attempt,
@@ -64,6 +90,7 @@ final class OrderObstacles {
             missing.add(Message.of("quote.shop-does-not-sell-to-this-place"));
         }
         forOthers(lines);
+        notSold(lines);
         begun(lines);
         stock(lines, left);
         smallest(lines, attempt);

@@ -3,6 +3,7 @@ package vestcoin.core.quote;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -97,11 +98,16 @@ public final class Pricing {
     /**
      * What products cost off the shelf in a currency the shop takes, by id, without choices and sales.
      *
+     * @param products ids of those asked for
      * @param group id of the buyer group who looks belongs to, if any
      * @param rates needed in another currency than the shop's
      */
     public static Map<String, BigDecimal> shelf(
-            CompiledSetup setup, Optional<String> group, String currency, Optional<Exchange> rates) {
+            CompiledSetup setup,
+            Collection<String> products,
+            Optional<String> group,
+            String currency,
+            Optional<Exchange> rates) {
         PricingContext outside = rates.map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING);
         Order asked = Order.of(Instant.EPOCH, Basket.of(List.of(), setup.home()), Map.of())
                 .in(currency)
@@ -111,7 +117,7 @@ public final class Pricing {
                         asked,
                         Tracer.plain(setup.currency(), setup.setup().shop().rounding()))
                 .tracer;
-        return setup.shelf().prices(group, tracer);
+        return setup.shelf().prices(products, group, tracer);
     }
 
     /**

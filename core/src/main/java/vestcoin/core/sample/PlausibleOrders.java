@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -20,6 +21,7 @@ import vestcoin.core.basket.Basket;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Question;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Destination;
@@ -130,7 +132,24 @@ public final class PlausibleOrders {
         Optional<BigDecimal> amount = product.bounds().map(bounds -> bounds.least()
                 .add(bounds.most().subtract(bounds.least()).multiply(BigDecimal.valueOf(random.nextInt(5), 1)))
                 .setScale(setup.currency().getDecimalPlaces(), RoundingMode.DOWN));
-        return new Line(product.id(), quantity, options, amount);
+        Map<String, String> answers = new LinkedHashMap<>();
+        product.questions().stream()
+                .filter(question -> question.compulsory() || random.nextBoolean())
+                .forEach(question -> answers.put(question.id(), answer(question)));
+        return new Line(product.id(), quantity, options, amount, answers);
+    }
+
+    private String answer(Question question) {
+        return switch (question.kind()) {
+            case TEXT -> "ABCDEFGHIJKL".substring(0, 1 + random.nextInt(Math.min(12, question.longest())));
+            case NUMBER -> String.valueOf(1 + random.nextInt(50));
+            case DAY ->
+                LocalDate.ofInstant(from, setup.zone())
+                        .plusDays(random.nextInt(60))
+                        .toString();
+            case ONE_OF -> one(question.answers()).id();
+            case TICK -> Question.YES;
+        };
     }
 
     /** How many steps above the least are ordered at most: a tenth of what there is, and no more than a hundred. */

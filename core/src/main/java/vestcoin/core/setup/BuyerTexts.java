@@ -3,6 +3,7 @@ package vestcoin.core.setup;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Question;
 
 /** The names and sentences of a setup that buyers read, which another language needs too. */
 public final class BuyerTexts {
@@ -14,6 +15,13 @@ public final class BuyerTexts {
     public static Map<String, String> of(Setup setup) {
         BuyerTexts all = new BuyerTexts();
         setup.goods().products().forEach(all::product);
+        if (setup.goods().groups().size() > 1) {
+            // Headings of the list of goods.
+            setup.goods().groups().forEach(group -> all.put("goods.groups." + group.id() + ".name", group.name()));
+        }
+        setup.goods()
+                .buyerGroups()
+                .forEach(group -> all.put("goods.buyerGroups." + group.id() + ".name", group.name()));
         setup.discounts().rules().forEach(rule -> all.put("discounts.rules." + rule.id() + ".name", rule.name()));
         setup.delivery()
                 .options()
@@ -44,6 +52,15 @@ public final class BuyerTexts {
                     .forEach(choice -> put(
                             place + ".options." + option.id() + ".choices." + choice.id() + ".name", choice.name()));
         }
+        for (Question question : product.questions()) {
+            put(place + ".questions." + question.id() + ".name", question.name());
+            question.answers()
+                    .forEach(answer -> put(
+                            place + ".questions." + question.id() + ".answers." + answer.id() + ".name",
+                            answer.name()));
+        }
+        product.perUnit().forEach(each -> put(place + ".perUnit." + each.id() + ".name", each.name()));
+        product.shown().flatMap(Product.Shown::sentence).ifPresent(said -> put(place + ".shown.sentence", said));
     }
 
     private void both(String place, String name, String title, String sentence) {

@@ -16,6 +16,7 @@ import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Question;
 import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
@@ -34,6 +35,7 @@ public final class CurrencyChange {
             Map.entry(Shop.class, Set.of("smallest")),
             Map.entry(Product.class, Set.of("price", "groupPrices")),
             Map.entry(Product.Choice.class, Set.of("extra")),
+            Map.entry(Question.class, Set.of("extra", "perCharacter")),
             Map.entry(Product.Sale.class, Set.of("price")),
             Map.entry(Product.Break.class, Set.of("price")),
             Map.entry(Product.Bounds.class, Set.of("least", "most")),

@@ -13,6 +13,7 @@ import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Question;
 import vestcoin.core.goods.Renewal;
 import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.message.Message;
@@ -129,7 +130,63 @@ final class GoodsCheck {
         prices(product, path);
         quantities(product, path);
         options(product, path);
+        product.shown().ifPresent(shown -> {
+            checks.problems.when(
+                    shown.sentence()
+                            .filter(said -> said.length() > Product.Shown.LONGEST)
+                            .isPresent(),
+                    path + "/shown/sentence",
+                    Message.of("setup.sentence-too-long", "most", Product.Shown.LONGEST),
+                    Message.of("setup.say-it-shorter"));
+            checks.problems.when(
+                    shown.picture()
+                            .filter(name -> !name.matches(Product.Shown.PICTURE))
+                            .isPresent(),
+                    path + "/shown/picture",
+                    Message.of("setup.no-name-of-picture"),
+                    Message.of("setup.put-picture-in-at-product"));
+        });
+        checks.ids(product.questions(), Question::id, path + "/questions");
+        product.questions().forEach(question -> question(product, question, path + "/questions/" + question.id()));
         kinds(product, path);
+    }
+
+    private void question(Product product, Question question, String path) {
+        checks.named(question.name(), path);
+        if (!checks.required(question.kind(), path + "/kind")) {
+            return;
+        }
+        checks.problems.when(
+                product.kind() == Product.Kind.BUNDLE,
+                path,
+                Message.of("setup.bundle-asks-nothing", "product", product.name()),
+                Message.of("setup.ask-at-what-bundle-holds"));
+        boolean text = question.kind() == Question.Kind.TEXT;
+        question.most()
+                .ifPresent(most ->
+                        checks.whole(most, 1, Question.LONGEST, path + "/most", Message.of("setup.most-characters")));
+        checks.problems.when(
+                !text && (question.most().isPresent() || question.perCharacter().isPresent()),
+                path + (question.most().isPresent() ? "/most" : "/perCharacter"),
+                Message.of("setup.only-text-has-characters", "question", question.name()),
+                Message.of("setup.make-text-or-leave-characters-out"));
+        checks.problems.when(
+                (question.kind() == Question.Kind.ONE_OF) == question.answers().isEmpty(),
+                path + "/answers",
+                question.answers().isEmpty()
+                        ? Message.of("setup.question-has-no-answers", "question", question.name())
+                        : Message.of("setup.question-chooses-nothing", "question", question.name()),
+                Message.of("setup.name-answers-of-one-of-several"));
+        checks.ids(question.answers(), Question.Answer::id, path + "/answers");
+        question.answers().forEach(answer -> checks.named(answer.name(), path + "/answers/" + answer.id()));
+        question.extra().ifPresent(extra -> checks.amount(extra, path + "/extra", true));
+        question.percent().ifPresent(percent -> checks.anyPercent(percent, path + "/percent"));
+        question.perCharacter().ifPresent(each -> checks.amount(each, path + "/perCharacter", false));
+        checks.problems.when(
+                question.priced() && product.kind() != null && product.amountChosen(),
+                path,
+                Message.of("setup.amount-chosen-adds-nothing", "product", product.name()),
+                Message.of("setup.ask-without-price"));
     }
 
     private void sending(ShippingTraits sending, String path) {
@@ -387,6 +444,25 @@ final class GoodsCheck {
                 path + "/quantity",
                 Message.of("setup.quantity-has-to-whole-number-above-zero"),
                 Message.of("setup.write-how-many-of-bundle-holds"));
+        part.questions().forEach(question -> {
+            String answer = line.answers().get(question.id());
+            checks.problems.when(
+                    answer == null && question.compulsory(),
+                    path + "/answers",
+                    Message.of("setup.part-asks", "part", part.name(), "question", question.name()),
+                    Message.of("setup.make-question-free-or-leave-part-out"));
+            if (answer != null && question.kind() != null) {
+                question.wrong(answer)
+                        .ifPresent(wrong -> checks.problems.add(
+                                path + "/answers/" + question.id(), wrong, Message.of("goods.answer-otherwise")));
+            }
+        });
+        checks.problems.when(
+                line.answers().keySet().stream()
+                        .anyMatch(id -> part.questions().stream().noneMatch(question -> id.equals(question.id()))),
+                path + "/answers",
+                Message.of("setup.answers-what-is-not-asked", "part", part.name()),
+                Message.of("goods.leave-out"));
         List<Product.Option> open = part.options().stream()
                 .filter(option -> !offers(part, option.id(), line.options().get(option.id())))
                 .toList();

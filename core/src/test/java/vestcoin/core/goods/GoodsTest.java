@@ -271,6 +271,9 @@ class GoodsTest {
                     null,
                     null,
                     false,
+                    null,
+                    null,
+                    null,
                     null);
             Quote quote = price(shop().sells(with), Line.of("cola", 1));
             String at = quote.taxes().stream()
@@ -303,6 +306,7 @@ class GoodsTest {
         assertThat(shop.compiled()
                         .shelf()
                         .prices(
+                                List.of("both"),
                                 Optional.empty(),
                                 vestcoin.core.why.Tracer.plain(
                                         shop.compiled().currency(), vestcoin.core.money.Rounding.HALF_UP))

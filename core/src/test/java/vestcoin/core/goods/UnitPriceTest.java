@@ -65,6 +65,9 @@ class UnitPriceTest {
                 null,
                 null,
                 false,
+                null,
+                null,
+                null,
                 null);
     }
 
@@ -256,7 +259,10 @@ class UnitPriceTest {
     @Test
     void a_donation_costs_what_the_buyer_gives_and_bears_no_tax() {
         Quote quote = quote(
-                gift(), order(Destination.of("IE"), new Line("p", BigDecimal.ONE, Map.of(), Optional.of(of("15.00")))));
+                gift(),
+                order(
+                        Destination.of("IE"),
+                        new Line("p", BigDecimal.ONE, Map.of(), Optional.of(of("15.00")), Map.of())));
         assertThat(quote.payable().value()).isEqualByComparingTo("15.00");
         assertThat(quote.tax().value()).isEqualByComparingTo("0");
         assertThat(quote.taxes()).singleElement().satisfies(group -> assertThat(group.levy())
@@ -269,7 +275,7 @@ class UnitPriceTest {
             nullValues = "none")
     void a_donation_out_of_its_bounds_is_refused(String amount) {
         Line line = new Line(
-                "p", BigDecimal.ONE, Map.of(), Optional.ofNullable(amount).map(BigDecimal::new));
+                "p", BigDecimal.ONE, Map.of(), Optional.ofNullable(amount).map(BigDecimal::new), Map.of());
         assertThatThrownBy(() -> quote(gift(), order(Destination.of("IE"), line)))
                 .extracting(English::told, as(STRING))
                 .contains("takes an amount from 1.00 to 500.00");

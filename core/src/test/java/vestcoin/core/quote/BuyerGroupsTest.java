@@ -40,8 +40,12 @@ class BuyerGroupsTest {
     @Test
     void the_shelf_says_what_a_line_of_one_comes_to() {
         for (String group : new String[] {null, "trade", "club"}) {
-            Map<String, BigDecimal> shelf =
-                    Pricing.shelf(shop().compiled(), Optional.ofNullable(group), "EUR", Optional.empty());
+            Map<String, BigDecimal> shelf = Pricing.shelf(
+                    shop().compiled(),
+                    List.of("kite", "reel", "set"),
+                    Optional.ofNullable(group),
+                    "EUR",
+                    Optional.empty());
             for (String product : List.of("kite", "reel", "set")) {
                 assertThat(shelf.get(product))
                         .as("%s for %s", product, group)
@@ -50,7 +54,12 @@ class BuyerGroupsTest {
                                 .value());
             }
         }
-        assertThat(Pricing.shelf(shop().compiled(), Optional.of("trade"), "EUR", Optional.empty()))
+        assertThat(Pricing.shelf(
+                        shop().compiled(),
+                        List.of("kite", "reel", "set"),
+                        Optional.of("trade"),
+                        "EUR",
+                        Optional.empty()))
                 .containsEntry("kite", new BigDecimal("17.49"));
     }
 

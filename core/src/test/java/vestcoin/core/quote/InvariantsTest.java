@@ -241,7 +241,7 @@ class InvariantsTest {
     private static void oneMore(CompiledSetup shop, Order order, Quote quote) {
         List<Line> more = new ArrayList<>(order.lines());
         Line first = more.get(0);
-        more.set(0, new Line(first.product(), first.quantity().add(BigDecimal.ONE), first.options()));
+        more.set(0, first.of(first.quantity().add(BigDecimal.ONE)));
         BigDecimal goods = Pricing.priceUntraced(shop, order.of(more)).goods().value();
         boolean broken =
                 !shop.shelf().find(first.product()).orElseThrow().breaks().isEmpty();

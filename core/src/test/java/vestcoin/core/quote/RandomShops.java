@@ -19,6 +19,7 @@ import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Question;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.money.Ending;
@@ -95,7 +96,7 @@ public final class RandomShops {
         taxes(maker, categories, prices);
         delivery(maker);
         for (int p = 0; p < 8; p++) {
-            maker.sells(thing(p, categories).product());
+            maker.sells(asking(thing(p, categories), p).product());
         }
         maker.sells(Thing.of("gift", money("0.00"), null)
                 .kind(Product.Kind.DONATION)
@@ -300,17 +301,63 @@ public final class RandomShops {
         return chance(6) ? thing.variation("big", "size=l", amount(20_000), null) : thing;
     }
 
+    /** Two of the products ask something that is paid for, and need no answer. */
+    private Thing asking(Thing thing, int product) {
+        return switch (product) {
+            case 3 ->
+                thing.asks(new Question(
+                        "name",
+                        "Name",
+                        Question.Kind.TEXT,
+                        false,
+                        null,
+                        null,
+                        Optional.of(new BigDecimal(amount(300))),
+                        null,
+                        Optional.of(new BigDecimal(amount(90)))));
+            case 4 ->
+                thing.asks(new Question(
+                        "wrapped",
+                        "Wrapped",
+                        Question.Kind.TICK,
+                        false,
+                        null,
+                        null,
+                        null,
+                        Optional.of(percent(2000)),
+                        null));
+            default -> thing;
+        };
+    }
+
+    private Map<String, String> answers(int product) {
+        return switch (product) {
+            case 3 -> chance(2) ? Map.of("name", any("Ann", "J\u00fcrgen M.", "\ud83d\ude00")) : Map.of();
+            case 4 -> chance(2) ? Map.of("wrapped", Question.YES) : Map.of();
+            default -> Map.of();
+        };
+    }
+
     public Order order(Setup shop) {
         currency = shop.shop().currency();
         boolean foreign = !shop.shop().currencies().isEmpty() && random.nextBoolean();
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < 1 + random.nextInt(5); i++) {
+            int product = random.nextInt(8);
             lines.add(new Line(
-                    "p" + random.nextInt(8), BigDecimal.valueOf(1 + random.nextInt(7)), Map.of("size", any("s", "l"))));
+                    "p" + product,
+                    BigDecimal.valueOf(1 + random.nextInt(7)),
+                    Map.of("size", any("s", "l")),
+                    Optional.empty(),
+                    answers(product)));
         }
         if (chance(8)) {
             lines.add(new Line(
-                    "gift", BigDecimal.ONE, Map.of(), Optional.of(new BigDecimal(foreign ? "15.00" : money("15.00")))));
+                    "gift",
+                    BigDecimal.ONE,
+                    Map.of(),
+                    Optional.of(new BigDecimal(foreign ? "15.00" : money("15.00"))),
+                    Map.of()));
         }
         if (chance(8)) {
             lines.add(Line.of("set", 1 + random.nextInt(2)));

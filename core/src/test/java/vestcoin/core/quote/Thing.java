@@ -1,6 +1,7 @@
 package vestcoin.core.quote;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,13 +9,17 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Question;
 import vestcoin.core.goods.Renewal;
+import vestcoin.core.goods.Selling;
 import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.goods.Size;
 import vestcoin.core.goods.Weight;
 
 /** A product for tests, said in plain texts. */
 public final class Thing {
+    private final List<Question> questions = new ArrayList<>();
+    private Selling selling;
     private boolean taxedAtSale;
     private List<String> forGroups = List.of();
     private final String id;
@@ -195,6 +200,17 @@ public final class Thing {
         return this;
     }
 
+    /** Asks something besides the choices. */
+    public Thing asks(Question question) {
+        questions.add(question);
+        return this;
+    }
+
+    public Thing selling(Selling.State state, String from) {
+        selling = new Selling(state, Optional.ofNullable(from).map(LocalDate::parse));
+        return this;
+    }
+
     public Product product() {
         return new Product(
                 id,
@@ -220,6 +236,9 @@ public final class Thing {
                 null,
                 null,
                 taxedAtSale,
-                forGroups);
+                forGroups,
+                questions,
+                Optional.ofNullable(selling),
+                null);
     }
 }

@@ -34,6 +34,7 @@ class CurrencyChangeTest {
             Map.entry("Size", Set.of("length", "width", "height")),
             Map.entry("Product", Set.of("prices")),
             Map.entry("Choice", Set.of("percent")),
+            Map.entry("Question", Set.of("percent")),
             Map.entry("Break", Set.of("from", "percent")),
             Map.entry("Measure", Set.of("step", "least", "most")),
             Map.entry("Line", Set.of("quantity")),
