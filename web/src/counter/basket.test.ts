@@ -11,8 +11,8 @@ test("a press of plus adds a piece, or a step of the measure", () => {
 });
 
 test("lines are the same when product, choices and amount are", () => {
-  const line = { product: "delta-kite", quantity: "1", options: { size: "large" }, answers: {} };
+  const line = { product: "delta-kite", quantity: "1", options: { size: "large" }, answers: {}, contents: [] };
   expect(sameLine(line, { ...line, quantity: "2" })).toBe(true);
-  expect(sameLine(line, { ...line, options: { size: "small" }, answers: {} })).toBe(false);
+  expect(sameLine(line, { ...line, options: { size: "small" }, answers: {}, contents: [] })).toBe(false);
   expect(sameLine({ ...line, amount: "5" }, { ...line, amount: "6" })).toBe(false);
 });

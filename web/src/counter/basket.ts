@@ -119,8 +119,13 @@ const nameOf = (shop: string) => (forBuyer(shop) ? `basket ${shop} for buyers` :
 export function keptOf(shop: string): Partial<Kept> {
   try {
     const kept = JSON.parse(localStorage.getItem(nameOf(shop)) ?? "{}") as Partial<Kept>;
-    // What was kept before goods asked anything has no answers.
-    return kept.lines ? { ...kept, lines: kept.lines.map((line) => ({ ...line, answers: line.answers ?? {} })) } : kept;
+    // What was kept before goods asked anything or were filled has neither.
+    return kept.lines
+      ? {
+          ...kept,
+          lines: kept.lines.map((line) => ({ ...line, answers: line.answers ?? {}, contents: line.contents ?? [] })),
+        }
+      : kept;
   } catch {
     return {};
   }
@@ -143,7 +148,8 @@ export const sameLine = (a: Line, b: Line): boolean =>
   a.product === b.product &&
   a.amount === b.amount &&
   JSON.stringify(a.options) === JSON.stringify(b.options) &&
-  JSON.stringify(a.answers) === JSON.stringify(b.answers);
+  JSON.stringify(a.answers) === JSON.stringify(b.answers) &&
+  JSON.stringify(a.contents) === JSON.stringify(b.contents);
 
 /** What one press of plus adds: one piece, or one step of the measure. */
 export const stepOf = (product: CounterProduct | undefined): string => product?.measure?.step ?? "1";

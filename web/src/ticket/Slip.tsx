@@ -78,7 +78,11 @@ export function Slip({ quote, live, chosen, change }: Props) {
           name={lineName(line)}
           note={[
             line.bundle ? say("inBundle", { bundle: line.bundle }) : "",
-            line.quantity === "1" ? "" : `${plain(line.quantity)} × ${line.unit.value}`,
+            line.bundle
+              ? plain(line.quantity)
+              : line.quantity === "1"
+                ? ""
+                : `${plain(line.quantity)} × ${line.unit.value}`,
           ]
             .filter(Boolean)
             .join(", ")}

@@ -3,7 +3,7 @@ import type { Setup } from "../api/client";
 import { instantOf, keptOf, noChoices, type SampleOrder, startOf, ticketOrderOf } from "./sampleOrder";
 
 const shop = { currency: "EUR", timeZone: "Europe/Dublin", address: { country: "IE" } } as unknown as Setup["shop"];
-const lines = [{ product: "kite", quantity: "1", options: {}, answers: {} }];
+const lines = [{ product: "kite", quantity: "1", options: {}, answers: {}, contents: [] }];
 const to = { country: "IE", postcode: "T12 X2A0" };
 const basket: SampleOrder = {
   id: "one",

@@ -56,7 +56,7 @@ export function BasketStep({
         const name = product?.name ?? line.product;
         return (
           <div
-            key={JSON.stringify([line.product, line.options, line.answers, line.amount])}
+            key={JSON.stringify([line.product, line.options, line.answers, line.contents, line.amount])}
             className="flex items-center gap-3 border-b border-base-300 py-2"
           >
             <span className="flex-1">

@@ -73,7 +73,7 @@ export function GoodsList({ counter, goods, add }: Props) {
               .map((product) => (
                 <Thing
                   key={product.id}
-                  shop={counter.shop}
+                  counter={counter}
                   product={toCome(product, counter.goods.begun)}
                   listed={counter.goods.prices[product.id]}
                   reduced={counter.goods.reduced[product.id]}

@@ -5,6 +5,7 @@ import { answerable, given } from "../answers";
 import { useSay } from "../phrases";
 import { dayOf, hoursOf } from "../promise";
 import { Asked } from "./Asked";
+import { contentsOf, countOf, Filling, type Pieces } from "./Filling";
 
 /** What is counted of a product with these choices: the variation that fits them, where it has a count of its own, else the product. */
 function itemOf(product: CounterProduct, options: Record<string, string>, left: Record<string, string>): string {
@@ -19,7 +20,8 @@ function itemOf(product: CounterProduct, options: Record<string, string>, left: 
 export const WhenItIs = ({ said }: { said: string }) => <span className="block text-xs quiet">{said}</span>;
 
 /** Whether choices change what it costs. */
-const dearer = ({ options, variations }: CounterProduct): boolean =>
+const dearer = ({ options, variations, box }: CounterProduct): boolean =>
+  (box != null && (box.priced === "sum" || box.from.some(({ extra }) => Number(extra ?? 0)))) ||
   variations.some(({ price }) => price) ||
   options.some(({ choices }) => choices.some(({ extra, percent }) => Number(extra ?? 0) || Number(percent ?? 0)));
 
@@ -34,7 +36,7 @@ export const toCome = (product: CounterProduct, begun: string[]): CounterProduct
 
 /** A product of the list: what it is, what is chosen and asked, and the press that puts it into the basket. */
 export function Thing({
-  shop,
+  counter,
   product,
   listed,
   reduced,
@@ -44,7 +46,7 @@ export function Thing({
   language,
   add,
 }: {
-  shop: string;
+  counter: Counter;
   product: CounterProduct;
   /** Its price in the currency chosen; of an amount the buyer chooses the least. */
   listed: string | undefined;
@@ -66,6 +68,8 @@ export function Thing({
   const [options, setOptions] = useState<Record<string, string>>({});
   const [amount, setAmount] = useState("");
   const [asked, setAsked] = useState(false);
+  const [pieces, setPieces] = useState<Pieces>({});
+  const lacking = product.box ? Math.max(0, product.box.least - countOf(pieces)) : 0;
   const [answers, setAnswers] = useState<Record<string, string>>({});
   const donation = product.kind === "donation" || (product.kind === "voucher" && product.bounds != null);
   const gone =
@@ -77,16 +81,18 @@ export function Thing({
   const unsaid = donation && !/^\d+([.,]\d+)?$/.test(amount.trim());
   const put = () => {
     setAsked(true);
-    if (open.length > 0 || unsaid || unanswered.length > 0) return;
+    if (open.length > 0 || unsaid || unanswered.length > 0 || lacking > 0) return;
     const typed = amount.trim().replace(",", ".");
     add({
       product: product.id,
       quantity: product.measure?.least ?? "1",
       options,
       answers: given(product.questions, answers),
+      contents: product.box ? contentsOf(product.box, pieces) : [],
       ...(donation ? { amount: typed } : {}),
     });
     setAnswers({});
+    setPieces({});
     setAsked(false);
   };
   return (
@@ -94,7 +100,7 @@ export function Thing({
       <div className="flex items-center gap-3">
         {product.picture && (
           <img
-            src={`/api/counter/${shop}/pictures/${product.picture}`}
+            src={`/api/counter/${counter.shop}/pictures/${product.picture}`}
             alt=""
             width={64}
             height={64}
@@ -171,6 +177,12 @@ export function Thing({
           ))}
         </fieldset>
       ))}
+      {product.box && <Filling counter={counter} product={product} box={product.box} pieces={pieces} put={setPieces} />}
+      {asked && lacking > 0 && (
+        <p role="alert" className="mt-1 text-error">
+          {say("fillFirst", { count: lacking })}
+        </p>
+      )}
       {product.questions.map((question) => (
         <Asked
           key={question.id}

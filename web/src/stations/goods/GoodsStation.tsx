@@ -21,6 +21,7 @@ const kinds = [
   { id: "donation", name: say("donation") },
   { id: "voucher", name: say("voucherKind") },
   { id: "bundle", name: say("bundle") },
+  { id: "box", name: say("box") },
 ];
 
 /** What is sold, as far as pricing needs it. */

@@ -15,6 +15,7 @@ import { InStock } from "./InStock";
 import { ProductFiles } from "./ProductFiles";
 import { Questions } from "./Questions";
 import { Shown } from "./Shown";
+import { Together } from "./Together";
 
 type Product = Setup["goods"]["products"][number];
 
@@ -31,6 +32,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
   const handling = [{ id: "", name: say("asUsual") }, ...delivery.handling];
   const optional = (text: string) => text || undefined;
   const physical = product.kind === "physical";
+  const assembled = product.kind === "bundle" || product.kind === "box";
   return (
     <section
       aria-label={product.name}
@@ -170,8 +172,14 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
         )}
       </Part>
       <Shown product={product} at={at} />
-      <ChoicesBoard product={product} at={at} />
-      {product.kind !== "bundle" && <Questions product={product} at={at} />}
+      {assembled ? (
+        <Together product={product} at={at} />
+      ) : (
+        <>
+          <ChoicesBoard product={product} at={at} />
+          <Questions product={product} at={at} />
+        </>
+      )}
       <PerUnits product={product} at={at} />
       {product.kind === "digital" && <ProductFiles product={product} />}
       <InStock product={product} />

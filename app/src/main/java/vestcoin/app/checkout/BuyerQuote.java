@@ -274,13 +274,27 @@ public record BuyerQuote(
             Optional<BigDecimal> few = line.counted()
                     .filter(key -> asked.get(key).compareTo(quote.left().get(key)) > 0)
                     .map(quote.left()::get);
-            List<Message> choices = line.bundle().isPresent() ? List.of() : line.choices();
+            // Of a bundle or box what is in it.
+            List<Message> choices = line.bundle().isEmpty()
+                    ? line.choices()
+                    : Stream.concat(
+                                    Stream.of(Message.of(
+                                            "goods.part",
+                                            "quantity",
+                                            line.quantity().stripTrailingZeros().scale() < 0
+                                                    ? line.quantity().setScale(0)
+                                                    : line.quantity().stripTrailingZeros(),
+                                            "name",
+                                            line.name())),
+                                    line.choices().stream())
+                            .toList();
             entries.merge(
                     line.ordered(),
                     new Entry(line.amount().value(), choices, few),
                     (one, other) -> new Entry(
                             one.amount().add(other.amount()),
-                            choices,
+                            Stream.concat(one.choices().stream(), other.choices().stream())
+                                    .toList(),
                             Stream.of(one.left(), other.left())
                                     .flatMap(Optional::stream)
                                     .min(BigDecimal::compareTo)));

@@ -115,10 +115,11 @@ class GoodsOnCounter {
                 found.subList(Math.min(wanted.from(), found.size()), Math.min(wanted.from() + PAGE, found.size())));
         int listed = shown.size();
         Set<String> there = new TreeSet<>(shown.stream().map(Product::id).toList());
+        Set<String> named = new TreeSet<>(wanted.with());
+        shown.forEach(product -> product.parts().from().forEach(part -> named.add(part.product())));
         goods.products().stream()
-                .filter(product -> wanted.with().contains(product.id())
-                        && product.soldTo(reader.group())
-                        && there.add(product.id()))
+                .filter(product ->
+                        named.contains(product.id()) && product.soldTo(reader.group()) && there.add(product.id()))
                 .forEach(shown::add);
         Map<String, BigDecimal> prices =
                 Pricing.shelf(document.compiled(), there, reader.group(), reader.currency(), reader.rates());

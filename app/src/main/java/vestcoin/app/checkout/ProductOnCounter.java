@@ -8,6 +8,7 @@ import java.util.Optional;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Question;
 import vestcoin.core.goods.Selling;
+import vestcoin.core.goods.Together;
 
 /**
  * A product as the counter draws it: what delivery, tax and customs need to know of it stays with the shop.
@@ -19,6 +20,7 @@ import vestcoin.core.goods.Selling;
  * @param picture name of its picture, as of {@link Product.Shown}
  * @param soldOut whether the seller says that it is
  * @param from the day it can be had from, where that is to come
+ * @param box of a box, what it is filled from and how full
  */
 record ProductOnCounter(
         String id,
@@ -35,7 +37,11 @@ record ProductOnCounter(
         Optional<String> picture,
         List<Question> questions,
         boolean soldOut,
-        Optional<LocalDate> from) {
+        Optional<LocalDate> from,
+        Optional<Box> box) {
+
+    /** @param least how many pieces at least @param most how many at most */
+    record Box(int least, int most, Together.Priced priced, List<Together.Filling> from) {}
 
     /** Choices that together have a price of their own. */
     record Variation(String id, Map<String, String> options, Optional<BigDecimal> price) {}
@@ -58,6 +64,9 @@ record ProductOnCounter(
                 product.shown().flatMap(Product.Shown::picture),
                 product.questions(),
                 product.sold().state() == Selling.State.SOLD_OUT,
-                product.sold().notBefore(today));
+                product.sold().notBefore(today),
+                Optional.of(product.parts())
+                        .filter(parts -> product.kind() == Product.Kind.BOX)
+                        .map(parts -> new Box(parts.fewest(), parts.fullest(), parts.priced(), parts.from())));
     }
 }

@@ -59,7 +59,8 @@ class Reductions {
                     product.measure().map(Product.Measure::least).orElse(BigDecimal.ONE),
                     Map.of(),
                     Optional.empty(),
-                    product.madeUpAnswers());
+                    product.madeUpAnswers(),
+                    product.kind() == Product.Kind.BOX ? product.parts().kept(List.of()) : List.of());
             Order asked = Order.of(
                             now, Basket.of(List.of(one), document.compiled().home()), Map.of())
                     .in(reader.currency())

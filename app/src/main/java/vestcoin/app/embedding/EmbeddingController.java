@@ -159,7 +159,12 @@ class EmbeddingController {
         Optional<BigDecimal> amount =
                 open.contains(BasketLink.Open.AMOUNT) ? number(fields.get("amount")) : Optional.empty();
         return new Line(
-                line.product(), quantity.orElse(line.quantity()), options, amount.or(line::amount), line.answers());
+                line.product(),
+                quantity.orElse(line.quantity()),
+                options,
+                amount.or(line::amount),
+                line.answers(),
+                line.contents());
     }
 
     private static Optional<BigDecimal> number(String typed) {

@@ -57,11 +57,11 @@ public record Attendance(
                 .findFirst();
     }
 
-    /** A line as it is, or what its bundle holds. */
+    /** A line as it is, or what its bundle or box holds. */
     private static Stream<Line> parts(Product product, Line line) {
-        return product.kind() == Product.Kind.BUNDLE
-                ? product.contents().stream()
-                        .map(part -> part.of(part.quantity().multiply(line.quantity())))
+        return product.assembled()
+                ? (product.kind() == Product.Kind.BOX ? line.contents() : product.contents())
+                        .stream().map(part -> part.of(part.quantity().multiply(line.quantity())))
                 : Stream.of(line);
     }
 

@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 import vestcoin.core.place.Countries;
 
 /**
@@ -139,12 +140,23 @@ final class Companions {
             "validMonths", Set.of("voucher"),
             "taxedAtSale", Set.of("voucher"),
             "download", Set.of("digital"),
-            "contents", Set.of("bundle"));
+            "contents", Set.of("bundle"),
+            "together", Set.of("box"));
 
-    /** An amount the buyer chooses needs its bounds; what belongs to another kind goes. */
+    private static final Set<String> ASSEMBLED = Set.of("bundle", "box");
+
+    /** An amount the buyer chooses needs its bounds, a bundle or box its parts; what belongs to another kind goes. */
     private static List<Edit> kind(String at, String value, JsonNode document) {
+        List<Edit> companions = new ArrayList<>();
+        OF_KINDS.entrySet().stream()
+                .filter(each -> !each.getValue().contains(value))
+                .map(Map.Entry::getKey)
+                .sorted()
+                .map(field -> new Edit(at + "/" + field, Edits.at(document, at + "/" + field), Optional.empty()))
+                .filter(edit -> edit.was().isPresent())
+                .forEach(companions::add);
         if (value.equals("donation") && Edits.at(document, at + "/bounds").isEmpty()) {
-            return List.of(new Edit(
+            companions.add(new Edit(
                     at + "/bounds",
                     Optional.empty(),
                     Optional.of(JsonNodeFactory.instance
@@ -152,13 +164,53 @@ final class Companions {
                             .put("least", "1")
                             .put("most", "1000"))));
         }
-        return OF_KINDS.entrySet().stream()
-                .filter(each -> !each.getValue().contains(value))
-                .map(Map.Entry::getKey)
-                .sorted()
-                .map(field -> new Edit(at + "/" + field, Edits.at(document, at + "/" + field), Optional.empty()))
-                .filter(edit -> edit.was().isPresent())
-                .toList();
+        if (ASSEMBLED.contains(value)) {
+            Optional<JsonNode> asked = Edits.at(document, at + "/questions");
+            if (asked.filter(questions -> !questions.isEmpty()).isPresent()) {
+                companions.add(new Edit(at + "/questions", asked, Optional.of(JsonNodeFactory.instance.arrayNode())));
+            }
+            part(at, document)
+                    .map(part -> value.equals("box")
+                            ? new Edit(at + "/together", Edits.at(document, at + "/together"), Optional.of(box(part)))
+                            : new Edit(
+                                    at + "/contents",
+                                    Edits.at(document, at + "/contents"),
+                                    Optional.of(
+                                            JsonNodeFactory.instance.arrayNode().add(part.put("quantity", "1")))))
+                    .ifPresent(companions::add);
+        }
+        return companions;
+    }
+
+    private static ObjectNode box(ObjectNode part) {
+        ObjectNode box = JsonNodeFactory.instance.objectNode().put("priced", "sum");
+        box.putArray("from").add(part.put("id", part.path("product").asString()));
+        return box;
+    }
+
+    /** The first of the other goods that can be a part, with the first of all its choices. */
+    private static Optional<ObjectNode> part(String at, JsonNode document) {
+        return document.path("goods")
+                .path("products")
+                .valueStream()
+                .filter(product -> !at.endsWith("/" + product.path("id").asString(""))
+                        && !ASSEMBLED.contains(product.path("kind").asString(""))
+                        && !product.has("bounds")
+                        && !product.has("measure")
+                        && product.path("questions").valueStream().noneMatch(question -> question.path("compulsory")
+                                .asBoolean(false)))
+                .findFirst()
+                .map(product -> {
+                    ObjectNode part = JsonNodeFactory.instance
+                            .objectNode()
+                            .put("product", product.path("id").asString());
+                    ObjectNode options = part.putObject("options");
+                    product.path("options")
+                            .forEach(option -> options.put(
+                                    option.path("id").asString(),
+                                    option.path("choices").path(0).path("id").asString()));
+                    return part;
+                });
     }
 
     /** A voucher that is taxed when it is sold is taxed as what it buys. */

@@ -207,7 +207,10 @@ public final class StructuredData {
                                                     quantity,
                                                     choices,
                                                     Optional.empty(),
-                                                    product.madeUpAnswers())),
+                                                    product.madeUpAnswers(),
+                                                    product.kind() == Product.Kind.BOX
+                                                            ? product.parts().kept(List.of())
+                                                            : List.of())),
                                             Destination.of(country)),
                                     Map.of()))
                     .sent()

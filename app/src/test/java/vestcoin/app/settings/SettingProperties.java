@@ -40,6 +40,9 @@ final class SettingProperties {
                 Set<String> below = new HashSet<>(above);
                 below.add(name);
                 walk(path, definitions.path(name), below);
+            } else {
+                // A thing that holds its like: named once, not for ever.
+                found.add(path);
             }
             return;
         }

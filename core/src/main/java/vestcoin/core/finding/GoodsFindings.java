@@ -4,6 +4,7 @@ import java.util.List;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Together;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Groups;
@@ -67,9 +68,7 @@ final class GoodsFindings {
                         Message.of("finding.has-no-size-so-what-travels-with", "product", product.name()),
                         Message.of("finding.add-length-width-height"));
             }
-            if (typed.group().isEmpty()
-                    && setup.goods().defaultGroup().isPresent()
-                    && typed.kind() != Product.Kind.BUNDLE) {
+            if (typed.group().isEmpty() && setup.goods().defaultGroup().isPresent() && !typed.assembled()) {
                 at.note(
                         "default-group",
                         path + "/group",
@@ -140,7 +139,9 @@ final class GoodsFindings {
                     Message.of("finding.renews-and-no-way-to-pay-can-be-charged-again", "product", product.name()),
                     Message.of("finding.offer-card-for-what-renews"));
         }
-        if (product.kind() == Product.Kind.BUNDLE && product.price().signum() != 0) {
+        if (product.assembled()
+                && product.parts().priced() == Together.Priced.SUM
+                && product.price().signum() != 0) {
             at.look(
                     "bundle-price-without-effect",
                     path + "/price",

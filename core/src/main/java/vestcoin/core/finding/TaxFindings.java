@@ -45,7 +45,7 @@ final class TaxFindings {
         this.at = at;
         this.home = compiled.setup().shop().address().country();
         for (Product product : compiled.setup().goods().products()) {
-            if (!product.untaxed() && product.kind() != Product.Kind.BUNDLE) {
+            if (!product.untaxed() && !product.assembled()) {
                 compiled.shelf().find(product.id()).ifPresent(found -> {
                     used.add(found.taxCategory());
                     if (found.kind() != Product.Kind.SERVICE) {

@@ -77,7 +77,7 @@ final class VoucherFindings {
     private Set<String> rates() {
         Set<String> rates = new HashSet<>();
         for (Product typed : setup.goods().products()) {
-            if (!typed.untaxed() && typed.kind() != Product.Kind.BUNDLE) {
+            if (!typed.untaxed() && !typed.assembled()) {
                 compiled.shelf()
                         .find(typed.id())
                         .flatMap(product -> book.find(compiled.home(), product.taxCategory()))

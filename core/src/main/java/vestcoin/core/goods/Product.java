@@ -46,6 +46,7 @@ import vestcoin.core.message.Message;
  * @param questions what the buyer is asked besides the choices
  * @param selling whether it can be had; on sale as usual without it
  * @param shown what a buyer sees of it besides its name
+ * @param together of a bundle or box, how its parts are priced; of a box, what it is filled from
  */
 public record Product(
         String id,
@@ -73,7 +74,8 @@ public record Product(
         List<String> forGroups,
         List<Question> questions,
         Optional<Selling> selling,
-        Optional<Shown> shown) {
+        Optional<Shown> shown,
+        Optional<Together> together) {
     /** Five years, as long as any law known here asks for. Source: from memory. */
     public static final int USUAL_VALID_MONTHS = 60;
 
@@ -81,7 +83,7 @@ public record Product(
      * What it is. A service is done where the shop is, a remote service is not. A donation is an amount the buyer
      * chooses. A voucher is money put aside, and bears its tax when it is used, unless all it buys bears the same.
      * Neither of the two is discounted or counted to thresholds. A bundle is several goods put into the basket in one
-     * go, each priced and taxed as itself.
+     * go, each taxed as itself; a box is the same, filled by its buyer.
      */
     public enum Kind {
         PHYSICAL,
@@ -90,7 +92,8 @@ public record Product(
         REMOTE_SERVICE,
         DONATION,
         VOUCHER,
-        BUNDLE
+        BUNDLE,
+        BOX
     }
 
     /** One question to the buyer, such as the size. */
@@ -243,6 +246,7 @@ public record Product(
         questions = questions == null ? List.of() : List.copyOf(questions);
         selling = selling == null ? Optional.empty() : selling;
         shown = shown == null ? Optional.empty() : shown;
+        together = together == null ? Optional.empty() : together;
     }
 
     /**
@@ -328,6 +332,7 @@ public record Product(
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -359,12 +364,23 @@ public record Product(
                 forGroups,
                 questions,
                 selling,
-                shown);
+                shown,
+                together);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */
     public String taxCategory() {
         return category.orElse("");
+    }
+
+    /** Whether it is put into the basket as its parts: a bundle or a box. */
+    public boolean assembled() {
+        return kind == Kind.BUNDLE || kind == Kind.BOX;
+    }
+
+    /** How its parts are priced. */
+    public Together parts() {
+        return together.orElse(Together.SUM);
     }
 
     public boolean physical() {

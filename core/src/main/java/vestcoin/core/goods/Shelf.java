@@ -71,7 +71,7 @@ public final class Shelf {
     }
 
     private BigDecimal price(Product product, Optional<String> group, Tracer tracer) {
-        if (product.kind() == Product.Kind.BUNDLE) {
+        if (product.assembled()) {
             return sum(product, group, tracer);
         }
         return product.amountChosen()
@@ -81,11 +81,21 @@ public final class Shelf {
 
     private BigDecimal sum(Product bundle, Optional<String> group, Tracer tracer) {
         BigDecimal sum = BigDecimal.ZERO.setScale(tracer.digits());
-        for (PricedLine part : price(
-                List.of(Line.of(bundle.id(), 1)), new BuyerPricing(Instant.EPOCH, ZoneOffset.UTC, group), tracer)) {
+        for (PricedLine part :
+                price(List.of(least(bundle)), new BuyerPricing(Instant.EPOCH, ZoneOffset.UTC, group), tracer)) {
             sum = sum.add(part.amount().value());
         }
         return sum;
+    }
+
+    /** One of a bundle; of a box, with as few pieces of its first goods as it takes. */
+    private static Line least(Product product) {
+        Together parts = product.parts();
+        return Line.of(product.id(), 1)
+                .holding(
+                        product.kind() == Product.Kind.BOX
+                                ? List.of(parts.from().get(0).pieces(parts.fewest()))
+                                : List.of());
     }
 
     /**
@@ -104,19 +114,70 @@ public final class Shelf {
                         Message.of("goods.take-line-out-or-choose-product-shop"));
             } else {
                 new LineCheck(line, stood.product(), path, problems).check(digits, typed);
+                contents(line, stood.product(), path, digits, typed, problems);
             }
         }
     }
 
+    /** What a buyer has put into a box, each as a line of its own. */
+    private void contents(
+            Line line, Product product, String path, int digits, UnaryOperator<BigDecimal> typed, Problems problems) {
+        if (product.kind() != Product.Kind.BOX) {
+            problems.when(
+                    !line.contents().isEmpty(),
+                    path + "/contents",
+                    Message.of("goods.is-no-box", "product", product.name()),
+                    Message.of("goods.leave-out"));
+            return;
+        }
+        Together box = product.parts();
+        BigDecimal pieces = BigDecimal.ZERO;
+        for (int i = 0; i < line.contents().size(); i++) {
+            Line part = line.contents().get(i);
+            String at = path + "/contents/" + i;
+            if (box.filling(part).isEmpty()) {
+                problems.add(
+                        at,
+                        Message.of("goods.does-not-go-into", "product", product.name(), "part", part.product()),
+                        Message.of("goods.choose-what-goes-into-it"));
+            } else {
+                new LineCheck(part, products.get(part.product()).product(), at, problems).check(digits, typed);
+                pieces = pieces.add(part.quantity() == null ? BigDecimal.ZERO : part.quantity());
+            }
+        }
+        problems.when(
+                pieces.compareTo(BigDecimal.valueOf(box.fewest())) < 0
+                        || pieces.compareTo(BigDecimal.valueOf(box.fullest())) > 0,
+                path + "/contents",
+                Message.of(
+                        "goods.takes-so-many-pieces",
+                        "product",
+                        product.name(),
+                        "least",
+                        box.fewest(),
+                        "most",
+                        box.fullest(),
+                        "pieces",
+                        pieces.stripTrailingZeros().toPlainString()),
+                Message.of("goods.put-in-or-take-out"));
+    }
+
     /**
      * Prices the lines of an order that {@link #check} found nothing wrong with: {@link UnitPrice}, then unit price ×
-     * quantity, rounded once where the goods are measured. A bundle becomes the lines of what it holds.
+     * quantity, rounded once where the goods are measured. A bundle or box becomes the lines of what it holds; where
+     * they cost something else together, that is shared over them ({@link PartShares}).
      */
     public List<PricedLine> price(List<Line> lines, BuyerPricing buying, Tracer tracer) {
         List<Part> parts = parts(lines);
         List<PricedLine> priced = new ArrayList<>(parts.size());
         for (int i = 0; i < parts.size(); i++) {
             priced.add(price(i, parts.get(i), buying, tracer));
+        }
+        for (int i = 0; i < lines.size(); i++) {
+            Product product = products.get(lines.get(i).product()).product();
+            if (product.assembled() && product.parts().reprices()) {
+                new PartShares(product, lines.get(i), i, buying, groups, tracer).share(priced);
+            }
         }
         return priced;
     }
@@ -126,10 +187,10 @@ public final class Shelf {
         for (int i = 0; i < lines.size(); i++) {
             Line line = lines.get(i);
             Product product = products.get(line.product()).product();
-            if (product.kind() != Product.Kind.BUNDLE) {
+            if (!product.assembled()) {
                 parts.add(new Part(i, line, Optional.empty()));
             }
-            for (Line content : product.contents()) {
+            for (Line content : product.kind() == Product.Kind.BOX ? line.contents() : product.contents()) {
                 parts.add(new Part(
                         i, content.of(content.quantity().multiply(line.quantity())), Optional.of(product.name())));
             }

@@ -50,7 +50,8 @@ public record BasketMending(List<Line> lines, List<Message> notes) {
                     first.measure().map(Product.Measure::least).orElse(java.math.BigDecimal.ONE),
                     Map.of(),
                     first.bounds().map(Product.Bounds::least).filter(least -> first.amountChosen()),
-                    Map.of());
+                    Map.of(),
+                    List.of());
             lines.add(chosen(one, first, new ArrayList<>()));
         }
         return new BasketMending(lines, notes);
@@ -78,9 +79,22 @@ public record BasketMending(List<Line> lines, List<Message> notes) {
                     first.name()));
         }
         Map<String, String> answers = answers(line, product, notes);
-        return choices.equals(line.options()) && answers.equals(line.answers())
+        List<Line> contents = contents(line, product, notes);
+        return choices.equals(line.options()) && answers.equals(line.answers()) && contents.equals(line.contents())
                 ? line
-                : new Line(line.product(), line.quantity(), choices, line.amount(), answers);
+                : new Line(line.product(), line.quantity(), choices, line.amount(), answers, contents);
+    }
+
+    /** A box as it was filled, as far as it still can be so; too empty a one is filled up with its first goods. */
+    private static List<Line> contents(Line line, Product product, List<Message> notes) {
+        if (product.kind() != Product.Kind.BOX) {
+            return List.of();
+        }
+        List<Line> kept = product.parts().kept(line.contents());
+        if (!kept.equals(line.contents())) {
+            notes.add(Message.of("quote.box-is-filled-otherwise", "product", product.name()));
+        }
+        return kept;
     }
 
     /** Answers to what is asked still; what has to be answered and is not is taken to be anything. */

@@ -22,6 +22,7 @@ import vestcoin.core.discount.Discounts;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Question;
+import vestcoin.core.goods.Together;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Destination;
@@ -136,7 +137,26 @@ public final class PlausibleOrders {
         product.questions().stream()
                 .filter(question -> question.compulsory() || random.nextBoolean())
                 .forEach(question -> answers.put(question.id(), answer(question)));
-        return new Line(product.id(), quantity, options, amount, answers);
+        return new Line(product.id(), quantity, options, amount, answers, contents(product));
+    }
+
+    /** A box filled by chance, with as few pieces as it takes or one more. */
+    private List<Line> contents(Product product) {
+        if (product.kind() != Product.Kind.BOX) {
+            return List.of();
+        }
+        Together box = product.parts();
+        int pieces = Math.min(box.fullest(), box.fewest() + random.nextInt(2));
+        Map<Together.Filling, Integer> counts = new LinkedHashMap<>();
+        for (int i = 0; i < pieces; i++) {
+            counts.merge(one(box.from()), 1, Integer::sum);
+        }
+        return counts.entrySet().stream()
+                .map(each -> new Line(
+                        each.getKey().product(),
+                        BigDecimal.valueOf(each.getValue()),
+                        each.getKey().options()))
+                .toList();
     }
 
     private String answer(Question question) {

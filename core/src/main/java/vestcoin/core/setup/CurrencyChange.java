@@ -18,6 +18,7 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Question;
 import vestcoin.core.goods.ShippingTraits;
+import vestcoin.core.goods.Together;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Payment;
@@ -35,6 +36,7 @@ public final class CurrencyChange {
             Map.entry(Shop.class, Set.of("smallest")),
             Map.entry(Product.class, Set.of("price", "groupPrices")),
             Map.entry(Product.Choice.class, Set.of("extra")),
+            Map.entry(Together.Filling.class, Set.of("extra")),
             Map.entry(Question.class, Set.of("extra", "perCharacter")),
             Map.entry(Product.Sale.class, Set.of("price")),
             Map.entry(Product.Break.class, Set.of("price")),

@@ -16,6 +16,7 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Question;
 import vestcoin.core.goods.Renewal;
 import vestcoin.core.goods.ShippingTraits;
+import vestcoin.core.goods.Together;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
@@ -97,7 +98,7 @@ final class GoodsCheck {
 
     private void product(Product product) {
         // What a bundle holds may have gone.
-        if (product.contents().isEmpty() && checks.isSound(product)) {
+        if (product.contents().isEmpty() && product.together().isEmpty() && checks.isSound(product)) {
             return;
         }
         String path = "goods/products/" + product.id();
@@ -111,7 +112,7 @@ final class GoodsCheck {
                         .filter(group -> id.equals(group.id()))
                         .findFirst())
                 .flatMap(Goods.ProductGroup::category));
-        boolean needed = product.kind() != Product.Kind.BUNDLE && !(product.kind() != null && product.untaxed());
+        boolean needed = !product.assembled() && !(product.kind() != null && product.untaxed());
         if (category.map(id -> !categories.contains(id)).orElse(needed)) {
             checks.problems.add(
                     path + "/category",
@@ -157,7 +158,7 @@ final class GoodsCheck {
             return;
         }
         checks.problems.when(
-                product.kind() == Product.Kind.BUNDLE,
+                product.assembled(),
                 path,
                 Message.of("setup.bundle-asks-nothing", "product", product.name()),
                 Message.of("setup.ask-at-what-bundle-holds"));
@@ -424,12 +425,63 @@ final class GoodsCheck {
         for (int i = 0; bundle && i < product.contents().size(); i++) {
             content(product.contents().get(i), path + "/contents/" + i);
         }
+        checks.problems.when(
+                product.together().isPresent() && !product.assembled(),
+                path + "/together",
+                Message.of("setup.only-bundle-or-box-has-parts"),
+                Message.of("setup.make-bundle-or-take-them-out"));
+        product.together().ifPresent(together -> together(product, together, path + "/together"));
+        checks.problems.when(
+                product.kind() == Product.Kind.BOX && product.parts().from().isEmpty(),
+                path + "/together/from",
+                Message.of("setup.box-is-filled-from-nothing", "product", product.name()),
+                Message.of("setup.name-what-it-is-filled-from"));
+    }
+
+    private void together(Product product, Together together, String path) {
+        boolean box = product.kind() == Product.Kind.BOX;
+        together.percentOff().ifPresent(percent -> checks.percent(percent, path + "/percentOff"));
+        checks.problems.when(
+                together.percentOff().isPresent() && together.priced() == Together.Priced.OWN,
+                path + "/percentOff",
+                Message.of("setup.percent-is-off-what-parts-come-to"),
+                Message.of("setup.write-one-of-two"));
+        checks.problems.when(
+                !box
+                        && !(together.from().isEmpty()
+                                && together.least().isEmpty()
+                                && together.most().isEmpty()),
+                path + "/from",
+                Message.of("setup.only-a-box-is-filled", "product", product.name()),
+                Message.of("setup.make-it-a-box-or-leave-that-out"));
+        together.least()
+                .ifPresent(least -> checks.whole(
+                        least, 1, Together.MOST_PIECES, path + "/least", Message.of("setup.pieces-of-box")));
+        together.most()
+                .ifPresent(most -> checks.whole(
+                        most,
+                        Math.max(1, together.fewest()),
+                        Together.MOST_PIECES,
+                        path + "/most",
+                        Message.of("setup.pieces-of-box")));
+        checks.ids(together.from(), Together.Filling::id, path + "/from");
+        for (Together.Filling filling : together.from()) {
+            String at = path + "/from/" + filling.id();
+            content(new Line(filling.product(), BigDecimal.ONE, filling.options()), at);
+            Product part = filling.product() == null ? null : products.get(filling.product());
+            checks.problems.when(
+                    part != null && part.measure().isPresent(),
+                    at + "/product",
+                    Message.of("setup.box-holds-pieces", "part", filling.product()),
+                    Message.of("setup.name-goods-sold-by-the-piece"));
+            filling.extra().ifPresent(extra -> checks.amount(extra, at + "/extra", false));
+        }
     }
 
     private void content(Line line, String path) {
         Product part = line.product() == null ? null : products.get(line.product());
         if (checks.problems.when(
-                part == null || part.kind() == Product.Kind.BUNDLE || part.kind() == null || part.amountChosen(),
+                part == null || part.kind() == null || part.assembled() || part.amountChosen(),
                 path + "/product",
                 Message.of("setup.cannot-part-of-bundle", "product", line.product()),
                 Message.of("setup.name-product-that-has-price-of-own"))) {
@@ -444,6 +496,11 @@ final class GoodsCheck {
                 path + "/quantity",
                 Message.of("setup.quantity-has-to-whole-number-above-zero"),
                 Message.of("setup.write-how-many-of-bundle-holds"));
+        checks.problems.when(
+                !line.contents().isEmpty(),
+                path + "/contents",
+                Message.of("goods.is-no-box", "product", part.name()),
+                Message.of("goods.leave-out"));
         part.questions().forEach(question -> {
             String answer = line.answers().get(question.id());
             checks.problems.when(

@@ -12,7 +12,7 @@ public enum Supply {
 
     public static Supply of(Product product) {
         return switch (product.kind()) {
-            case PHYSICAL, BUNDLE -> GOODS;
+            case PHYSICAL, BUNDLE, BOX -> GOODS;
             case DIGITAL -> DIGITAL;
             case SERVICE -> SERVICE_AT_THE_SHOP;
             case REMOTE_SERVICE -> REMOTE_SERVICE;

@@ -332,7 +332,8 @@ class DiscountCalculationTest {
                 .kind(Product.Kind.DONATION)
                 .bounds("1.00", "500.00")
                 .product();
-        Line given = new Line("gift", BigDecimal.ONE, Map.of(), Optional.of(new BigDecimal("100.00")), Map.of());
+        Line given =
+                new Line("gift", BigDecimal.ONE, Map.of(), Optional.of(new BigDecimal("100.00")), Map.of(), List.of());
         Quote quote = price(
                 shop(rule("half").percent("50"), rule("big").amount("1.00").from("40"))
                         .sells(gift),

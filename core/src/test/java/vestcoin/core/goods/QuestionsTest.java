@@ -46,8 +46,7 @@ class QuestionsTest {
     private static Quote quote(Thing kite, String answer, String at) {
         CompiledSetup setup = CompiledSetup.of(
                 new Shops.Maker().taxes("IE", "s", "23").sells(kite.product()).setup());
-        Line line = new Line(
-                "kite", BigDecimal.valueOf(2), Map.of(), Optional.empty(), answer == null ? null : Map.of("q", answer));
+        Line line = Line.of("kite", 2).answering(answer == null ? null : Map.of("q", answer));
         return Pricing.price(
                 setup, Order.of(Instant.parse(at), Basket.of(List.of(line), Destination.of("IE")), Map.of()));
     }
@@ -101,11 +100,10 @@ class QuestionsTest {
 
     @Test
     void composed_and_decomposed_are_the_same_answer() {
-        Line composed = new Line("kite", BigDecimal.ONE, Map.of(), Optional.empty(), Map.of("q", " Zo\u00eb "));
-        Line decomposed = new Line("kite", BigDecimal.ONE, Map.of(), Optional.empty(), Map.of("q", "Zoe\u0308"));
+        Line composed = Line.of("kite", 1).answering(Map.of("q", " Zo\u00eb "));
+        Line decomposed = Line.of("kite", 1).answering(Map.of("q", "Zoe\u0308"));
         assertThat(composed).isEqualTo(decomposed);
-        assertThat(new Line("kite", BigDecimal.ONE, Map.of(), Optional.empty(), Map.of("q", "  ")).answers())
-                .isEmpty();
+        assertThat(Line.of("kite", 1).answering(Map.of("q", "  ")).answers()).isEmpty();
     }
 
     @ParameterizedTest

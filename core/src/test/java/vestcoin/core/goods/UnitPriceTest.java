@@ -68,6 +68,7 @@ class UnitPriceTest {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -262,7 +263,7 @@ class UnitPriceTest {
                 gift(),
                 order(
                         Destination.of("IE"),
-                        new Line("p", BigDecimal.ONE, Map.of(), Optional.of(of("15.00")), Map.of())));
+                        new Line("p", BigDecimal.ONE, Map.of(), Optional.of(of("15.00")), Map.of(), List.of())));
         assertThat(quote.payable().value()).isEqualByComparingTo("15.00");
         assertThat(quote.tax().value()).isEqualByComparingTo("0");
         assertThat(quote.taxes()).singleElement().satisfies(group -> assertThat(group.levy())
@@ -275,7 +276,7 @@ class UnitPriceTest {
             nullValues = "none")
     void a_donation_out_of_its_bounds_is_refused(String amount) {
         Line line = new Line(
-                "p", BigDecimal.ONE, Map.of(), Optional.ofNullable(amount).map(BigDecimal::new), Map.of());
+                "p", BigDecimal.ONE, Map.of(), Optional.ofNullable(amount).map(BigDecimal::new), Map.of(), List.of());
         assertThatThrownBy(() -> quote(gift(), order(Destination.of("IE"), line)))
                 .extracting(English::told, as(STRING))
                 .contains("takes an amount from 1.00 to 500.00");

@@ -21,6 +21,7 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Question;
 import vestcoin.core.goods.Size;
+import vestcoin.core.goods.Together;
 import vestcoin.core.goods.Weight;
 import vestcoin.core.money.Ending;
 import vestcoin.core.money.Exchange;
@@ -106,6 +107,23 @@ public final class RandomShops {
                 .holds(
                         new Line("p0", BigDecimal.ONE, Map.of("size", "s")),
                         new Line("p1", BigDecimal.valueOf(2), Map.of("size", "l")))
+                .together(
+                        chance(2)
+                                ? Together.SUM
+                                : new Together(Together.Priced.SUM, Optional.of(percent(3000)), null, null, null))
+                .product());
+        maker.sells(Thing.of("box", money("80.00"), null)
+                .kind(Product.Kind.BOX)
+                .together(new Together(
+                        chance(2) ? Together.Priced.OWN : Together.Priced.SUM,
+                        Optional.empty(),
+                        Optional.of(2),
+                        Optional.of(6),
+                        List.of(
+                                new Together.Filling("a", "p1", Map.of("size", "s"), Optional.empty()),
+                                new Together.Filling(
+                                        "b", "p2", Map.of("size", "l"), Optional.of(new BigDecimal(amount(300)))),
+                                new Together.Filling("c", "p5", Map.of("size", "s"), Optional.empty()))))
                 .product());
         for (int d = random.nextInt(4); d > 0; d--) {
             boolean percent = random.nextBoolean();
@@ -301,6 +319,19 @@ public final class RandomShops {
         return chance(6) ? thing.variation("big", "size=l", amount(20_000), null) : thing;
     }
 
+    /** Two pieces of the first goods, and perhaps others. */
+    private List<Line> filled() {
+        List<Line> parts = new ArrayList<>();
+        parts.add(new Line("p1", BigDecimal.valueOf(2), Map.of("size", "s")));
+        if (chance(2)) {
+            parts.add(new Line("p2", BigDecimal.ONE, Map.of("size", "l")));
+        }
+        if (chance(2)) {
+            parts.add(new Line("p5", BigDecimal.valueOf(3), Map.of("size", "s")));
+        }
+        return parts;
+    }
+
     /** Two of the products ask something that is paid for, and need no answer. */
     private Thing asking(Thing thing, int product) {
         return switch (product) {
@@ -349,7 +380,8 @@ public final class RandomShops {
                     BigDecimal.valueOf(1 + random.nextInt(7)),
                     Map.of("size", any("s", "l")),
                     Optional.empty(),
-                    answers(product)));
+                    answers(product),
+                    List.of()));
         }
         if (chance(8)) {
             lines.add(new Line(
@@ -357,10 +389,14 @@ public final class RandomShops {
                     BigDecimal.ONE,
                     Map.of(),
                     Optional.of(new BigDecimal(foreign ? "15.00" : money("15.00"))),
-                    Map.of()));
+                    Map.of(),
+                    List.of()));
         }
         if (chance(8)) {
             lines.add(Line.of("set", 1 + random.nextInt(2)));
+        }
+        if (chance(5)) {
+            lines.add(Line.of("box", 1 + random.nextInt(2)).holding(filled()));
         }
         Destination to = any(
                 Destination.of("IE"),

@@ -14,12 +14,14 @@ import vestcoin.core.goods.Renewal;
 import vestcoin.core.goods.Selling;
 import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.goods.Size;
+import vestcoin.core.goods.Together;
 import vestcoin.core.goods.Weight;
 
 /** A product for tests, said in plain texts. */
 public final class Thing {
     private final List<Question> questions = new ArrayList<>();
     private Selling selling;
+    private Together together;
     private boolean taxedAtSale;
     private List<String> forGroups = List.of();
     private final String id;
@@ -206,6 +208,12 @@ public final class Thing {
         return this;
     }
 
+    /** How its parts are priced, and of a box what it is filled from. */
+    public Thing together(Together how) {
+        together = how;
+        return this;
+    }
+
     public Thing selling(Selling.State state, String from) {
         selling = new Selling(state, Optional.ofNullable(from).map(LocalDate::parse));
         return this;
@@ -239,6 +247,7 @@ public final class Thing {
                 forGroups,
                 questions,
                 Optional.ofNullable(selling),
-                null);
+                null,
+                Optional.ofNullable(together));
     }
 }

@@ -35,6 +35,7 @@ class CurrencyChangeTest {
             Map.entry("Product", Set.of("prices")),
             Map.entry("Choice", Set.of("percent")),
             Map.entry("Question", Set.of("percent")),
+            Map.entry("Together", Set.of("percentOff")),
             Map.entry("Break", Set.of("from", "percent")),
             Map.entry("Measure", Set.of("step", "least", "most")),
             Map.entry("Line", Set.of("quantity")),
