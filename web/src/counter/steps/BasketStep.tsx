@@ -117,6 +117,12 @@ export function BasketStep({
         );
       })}
       {kept.lines.length > 0 && <Said problems={wrong} />}
+      {kept.lines.length > 0 &&
+        quote?.notSold.map((sentence) => (
+          <p key={sentence} role="status" className="mt-2 font-semibold text-error">
+            {sentence}
+          </p>
+        ))}
       {kept.lines.length > 0 && !counter.asking.withoutCodes && <Codes kept={kept} change={change} quote={quote} />}
       {kept.lines.length > 0 && (
         <button type="button" className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full" onClick={next}>

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import vestcoin.app.edge.Answers;
@@ -39,6 +40,7 @@ public record BuyerQuote(
         List<Method> methods,
         List<RefusedCode> refusedCodes,
         List<Message> missing,
+        List<Message> notSold,
         List<Message> whose,
         Optional<Message> taxNumber,
         List<SeparateDelivery> apart,
@@ -170,6 +172,7 @@ public record BuyerQuote(
                         .toList(),
                 refused(quote, codes),
                 quote.missing(),
+                notSold(quote),
                 quote.whose().stream()
                         .filter(whose -> whose.code() != TaxLiability.Code.S)
                         .map(QuoteView.TaxLiabilityView::sentence)
@@ -180,6 +183,19 @@ public record BuyerQuote(
                 quote.renewing().stream().map(RecurringCharge::of).toList(),
                 AtOnce.of(quote),
                 onAccount(quote));
+    }
+
+    /** What is missing that lies in the goods themselves, and so is said in the basket. */
+    private static final Set<String> IN_THE_BASKET = Set.of(
+            "quote.not-sold-before", "quote.sold-out", "quote.sold-to-some-buyers-only", "quote.date-chosen-is-past");
+
+    private static List<Message> notSold(QuoteView quote) {
+        return quote.missing().stream()
+                .filter(missing -> IN_THE_BASKET.contains(missing.code()))
+                // Of what is counted its line says how many there are.
+                .filter(missing ->
+                        !missing.code().equals("quote.sold-out") || quote.left().isEmpty())
+                .toList();
     }
 
     /** Why this buyer is not offered to pay on account, where the shop does that. */
@@ -223,6 +239,7 @@ public record BuyerQuote(
                 methods,
                 codes,
                 missing,
+                notSold,
                 whose,
                 taxNumber,
                 apart,
