@@ -51,7 +51,8 @@ class ArchitectureTest {
                     "sales",
                     "storefront",
                     "embedding",
-                    "renewing"),
+                    "renewing",
+                    "moving"),
             Set.of("run"));
 
     private static final int MOST_COLLABORATORS = 8;

@@ -41,7 +41,7 @@ record ProductOnCounter(
         Optional<Box> box) {
 
     /** @param least how many pieces at least @param most how many at most */
-    record Box(int least, int most, Together.Priced priced, List<Together.Filling> from) {}
+    record Box(int least, int most, Together.Priced priced, List<Together.BoxPart> from) {}
 
     /** Choices that together have a price of their own. */
     record Variation(String id, Map<String, String> options, Optional<BigDecimal> price) {}

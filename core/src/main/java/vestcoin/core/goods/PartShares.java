@@ -113,7 +113,7 @@ final class PartShares {
     }
 
     private Figure withExtra(PricedLine part, Figure share, Figure quantity) {
-        Optional<Together.Filling> filling =
+        Optional<Together.BoxPart> filling =
                 product.kind() == Product.Kind.BOX ? product.parts().filling(part.line()) : Optional.empty();
         return filling.flatMap(each -> each.extra().map(extra -> {
                     String at = path + "/together/from/" + each.id() + "/extra";

@@ -23,7 +23,7 @@ public record Together(
         Optional<BigDecimal> percentOff,
         Optional<Integer> least,
         Optional<Integer> most,
-        List<Filling> from) {
+        List<BoxPart> from) {
     /** More pieces are no box. */
     public static final int MOST_PIECES = 200;
 
@@ -41,8 +41,8 @@ public record Together(
      *
      * @param extra what a piece adds to the box's price, in the shop's currency; it belongs to that part
      */
-    public record Filling(String id, String product, Map<String, String> options, Optional<BigDecimal> extra) {
-        public Filling {
+    public record BoxPart(String id, String product, Map<String, String> options, Optional<BigDecimal> extra) {
+        public BoxPart {
             options = options == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(options));
             extra = extra == null ? Optional.empty() : extra;
         }
@@ -96,7 +96,7 @@ public record Together(
             }
         }
         if (pieces < fewest() && !from.isEmpty()) {
-            Filling first = from.get(0);
+            BoxPart first = from.get(0);
             int more = fewest() - pieces;
             int there = kept.stream()
                     .filter(first::is)
@@ -109,7 +109,7 @@ public record Together(
     }
 
     /** What a part of a box is of. */
-    Optional<Filling> filling(Line part) {
+    Optional<BoxPart> filling(Line part) {
         return from.stream().filter(each -> each.is(part)).findFirst();
     }
 }

@@ -147,7 +147,7 @@ public final class PlausibleOrders {
         }
         Together box = product.parts();
         int pieces = Math.min(box.fullest(), box.fewest() + random.nextInt(2));
-        Map<Together.Filling, Integer> counts = new LinkedHashMap<>();
+        Map<Together.BoxPart, Integer> counts = new LinkedHashMap<>();
         for (int i = 0; i < pieces; i++) {
             counts.merge(one(box.from()), 1, Integer::sum);
         }

@@ -36,7 +36,7 @@ public final class CurrencyChange {
             Map.entry(Shop.class, Set.of("smallest")),
             Map.entry(Product.class, Set.of("price", "groupPrices")),
             Map.entry(Product.Choice.class, Set.of("extra")),
-            Map.entry(Together.Filling.class, Set.of("extra")),
+            Map.entry(Together.BoxPart.class, Set.of("extra")),
             Map.entry(Question.class, Set.of("extra", "perCharacter")),
             Map.entry(Product.Sale.class, Set.of("price")),
             Map.entry(Product.Break.class, Set.of("price")),

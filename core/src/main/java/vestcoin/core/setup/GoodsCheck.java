@@ -464,8 +464,8 @@ final class GoodsCheck {
                         Together.MOST_PIECES,
                         path + "/most",
                         Message.of("setup.pieces-of-box")));
-        checks.ids(together.from(), Together.Filling::id, path + "/from");
-        for (Together.Filling filling : together.from()) {
+        checks.ids(together.from(), Together.BoxPart::id, path + "/from");
+        for (Together.BoxPart filling : together.from()) {
             String at = path + "/from/" + filling.id();
             content(new Line(filling.product(), BigDecimal.ONE, filling.options()), at);
             Product part = filling.product() == null ? null : products.get(filling.product());

@@ -24,8 +24,8 @@ import vestcoin.core.setup.CompiledSetup;
 
 /** Bundles and boxes: a price of their own or a percent off, shared over the parts, taxed part by part. */
 class TogetherTest {
-    private static Together.Filling filling(String product, String extra) {
-        return new Together.Filling(
+    private static Together.BoxPart filling(String product, String extra) {
+        return new Together.BoxPart(
                 product, product, Map.of(), Optional.ofNullable(extra).map(BigDecimal::new));
     }
 

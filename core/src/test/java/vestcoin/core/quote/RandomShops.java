@@ -120,10 +120,10 @@ public final class RandomShops {
                         Optional.of(2),
                         Optional.of(6),
                         List.of(
-                                new Together.Filling("a", "p1", Map.of("size", "s"), Optional.empty()),
-                                new Together.Filling(
+                                new Together.BoxPart("a", "p1", Map.of("size", "s"), Optional.empty()),
+                                new Together.BoxPart(
                                         "b", "p2", Map.of("size", "l"), Optional.of(new BigDecimal(amount(300)))),
-                                new Together.Filling("c", "p5", Map.of("size", "s"), Optional.empty()))))
+                                new Together.BoxPart("c", "p5", Map.of("size", "s"), Optional.empty()))))
                 .product());
         for (int d = random.nextInt(4); d > 0; d--) {
             boolean percent = random.nextBoolean();
