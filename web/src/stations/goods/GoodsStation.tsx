@@ -11,6 +11,7 @@ import { say } from "../../shared/say";
 import { DiscountSheet } from "./DiscountSheet";
 import { Elsewhere } from "./Elsewhere";
 import { Groups } from "./Groups";
+import { MovingIn } from "./MovingIn";
 import { ProductDetail } from "./ProductDetail";
 
 const kinds = [
@@ -118,6 +119,7 @@ export function GoodsStation() {
           onChange={(event) => setFilter(event.target.value)}
         />
         <SheetFiles sheet="goods" />
+        <MovingIn />
       </StationHead>
       {goods.products.length === 0 && <p className="max-w-xl py-4 quiet">{say("nothingSoldYetTypeName")}</p>}
       <Sheet

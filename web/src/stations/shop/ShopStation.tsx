@@ -13,6 +13,7 @@ import { Accepted } from "./Accepted";
 import { useHomeChange } from "./HomeChange";
 import { PlacesSold } from "./PlacesSold";
 import { Standing } from "./Standing";
+import { WholeSetup } from "./WholeSetup";
 import { WorkingDays } from "./WorkingDays";
 
 const weightUnits = ["kg", "g", "lb", "oz"].map((id) => ({ id, name: id }));
@@ -40,6 +41,7 @@ export function ShopStation() {
             {say("firstQuestions")}
           </Link>
         )}
+        <WholeSetup />
         {bench.draft.edition && (
           <a className="underline" href={`/api/shops/${bench.shop}/editions/${bench.draft.edition}`} download>
             {say("editionAsFile", { edition: bench.draft.edition })}

@@ -103,4 +103,36 @@ class WhatProductBringsTest extends AtCounter {
         browser.see(By.xpath("//p[contains(., 'Nothing here is called “submarine”')]"));
         assertThat(browser.violations()).isEmpty();
     }
+
+    /** A file of foreign headings: looked at, one column corrected by hand, taken in, found at the desk. */
+    @Test
+    void goods_move_in_from_elsewhere(@TempDir Path folder) throws IOException {
+        Path file = folder.resolve("lanterns.csv");
+        Files.writeString(file, """
+                Artikelnummer;Bezeichnung;Preis;Gewicht (g);Lichtton
+                L-1;Laterne Mond;12,50;250;warm|kalt
+                L-2;Laterne Stern;9,90;200;warm
+                L-3;;9,90;200;warm
+                """);
+        try (Browser desk = Browser.atDesk(shop)) {
+            desk.go(shop.url() + "/desk/" + DemoShop.SHOP + "/goods");
+            desk.upload("input[type=file][aria-label='Goods file from elsewhere']", file);
+            desk.see(By.xpath("//p[@role='status'][contains(., '3 rows: 2 new products')]"));
+            desk.choose("select[aria-label='What “Lichtton” holds']", "option");
+            desk.see(By.xpath("//p[contains(., '2 have choices')]"));
+            desk.see(By.xpath("//li[contains(., 'line 4')][contains(., 'There is no name')]"));
+            assertThat(desk.violations()).isEmpty();
+            desk.clickText("Take the good rows");
+            desk.see(By.xpath("//tbody//button[contains(., 'l-1')]"));
+            desk.waitFor("twenty and two", () -> desk.shows("22 products"));
+        }
+    }
+
+    @org.junit.jupiter.api.AfterEach
+    @Override
+    void close() {
+        if (browser != null) {
+            super.close();
+        }
+    }
 }

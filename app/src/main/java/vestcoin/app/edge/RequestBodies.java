@@ -71,7 +71,8 @@ final class RequestBodies implements Filter {
     }
 
     private static void take(HttpServletRequest request, HttpServletResponse response) throws IOException {
-        boolean file = request.getRequestURI().matches("/api/shops/[^/]+/(draft/files/[a-z]+|statements|pictures)");
+        boolean file = request.getRequestURI()
+                .matches("/api/shops/[^/]+/(draft/files/[a-z]+|draft/setup-file|statements|pictures)");
         if (request.getContentLengthLong() > (file ? MOST_FILE_BYTES : MOST_BYTES)) {
             refuse(request, response, HttpStatus.CONTENT_TOO_LARGE, file ? TOO_LARGE_A_FILE : TOO_LARGE);
             return;

@@ -33,8 +33,9 @@ final class Companions {
         List<Edit> all = new ArrayList<>(edits);
         for (Edit edit : edits) {
             of(edit, document).stream()
+                    // What the same change says itself, or replaces as a whole, needs no companion.
                     .filter(companion ->
-                            all.stream().noneMatch(other -> other.path().equals(companion.path())))
+                            all.stream().noneMatch(other -> (companion.path() + "/").startsWith(other.path() + "/")))
                     .filter(companion -> !companion.changesNothing())
                     .forEach(all::add);
         }

@@ -42,8 +42,9 @@ import vestcoin.core.terms.Terms;
  */
 public final class Document {
     public static final String FORMAT = "vest-coin/setup/1";
-    private static final List<String> FIELDS = List.of(
-            "format", "shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup", "terms");
+    static final List<String> STATIONS =
+            List.of("shop", "goods", "discounts", "delivery", "tax", "payment", "rehearsal", "pickup", "terms");
+    private static final String FORMAT_FIELD = "format";
 
     private final JsonNode tree;
     private final CompiledSetup compiled;
@@ -247,7 +248,7 @@ public final class Document {
                     Message.of("setup.begins-with-format", "format", FORMAT));
         }
         object.propertyNames().forEach(name -> {
-            if (!FIELDS.contains(name)) {
+            if (!STATIONS.contains(name) && !name.equals(FORMAT_FIELD)) {
                 throw new InvalidInput(
                         name,
                         Message.of("setup.there-no-field-here", "name", name),
