@@ -1,13 +1,11 @@
 import { useRef, useState } from "react";
-import { answer, api, type Problem, problemsOf } from "../../api/client";
-import type { components } from "../../api/schema";
+import { answer, api, type GoodsLook, type Problem, problemsOf } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { FilePicker } from "../../shared/FilePicker";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 
-type Look = components["schemas"]["GoodsMovingLook"];
-type Meaning = Look["columns"][number]["meaning"];
+type Meaning = GoodsLook["columns"][number]["meaning"];
 
 const meanings: { id: Meaning; name: string }[] = [
   { id: "nothing", name: say("meansNothing") },
@@ -28,7 +26,7 @@ const meanings: { id: Meaning; name: string }[] = [
 
 interface Opened {
   file: File;
-  look?: Look;
+  look?: GoodsLook;
 }
 
 /** A goods file from elsewhere: what its columns hold is guessed, corrected by the seller, looked at, and taken in. */

@@ -1,12 +1,9 @@
 import { useRef, useState } from "react";
-import { answer, api, type Problem, problemsOf } from "../../api/client";
-import type { components } from "../../api/schema";
+import { answer, api, type Problem, problemsOf, type StationChange } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { FilePicker } from "../../shared/FilePicker";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
-
-type Change = components["schemas"]["StationChange"];
 
 const stations: Record<string, string> = {
   shop: say("shop"),
@@ -17,7 +14,7 @@ const stations: Record<string, string> = {
   payment: say("payment"),
   pickup: say("pickup"),
   terms: say("terms"),
-  rehearsal: say("aBasket"),
+  rehearsal: say("sampleOrders"),
 };
 
 /** The whole setup as a file: out as it stands, in after a look at what it changes. */
@@ -26,7 +23,7 @@ export function WholeSetup() {
   const acts = useActs();
   const dialog = useRef<HTMLDialogElement>(null);
   const [file, setFile] = useState<File>();
-  const [changes, setChanges] = useState<Change[]>();
+  const [changes, setChanges] = useState<StationChange[]>();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const sent = (picked: File) => ({

@@ -143,7 +143,9 @@ public class Messages {
         boolean begun = order.due() == 0 || payments.stream().anyMatch(payment -> !payment.byVoucher());
         boolean stands = begun
                 && (order.payable() == 0 || !payments.isEmpty())
-                && payments.stream().allMatch(payment -> !payment.throughProvider() || !open(payment));
+                && payments.stream()
+                        .allMatch(payment ->
+                                !payment.throughProvider() || !open(payment) && !book.aboutToBeTaken(payment));
         if (!stands && !order.cancelled()) {
             return;
         }

@@ -460,8 +460,22 @@ public class PaymentBook {
                 .param("key", move.idempotencyKey())
                 .update();
         if (!done) {
-            refundAsked(of(move.payment()), Provider.Kind.of(move.kind()));
+            Payment payment = of(move.payment());
+            refundAsked(payment, Provider.Kind.of(move.kind()));
+            announce(payment.orderId());
         }
+    }
+
+    /** Whether money that is held is just about to be taken: what is told of it waits for that. */
+    public boolean aboutToBeTaken(Payment payment) {
+        return payment.atOnce()
+                && payment.stateNow() == PaymentState.AUTHORISED
+                && sql.sql("select count(*) from payment_move where payment = :payment and kind = 'capture' "
+                                        + "and settled = 'refused'")
+                                .param("payment", payment.id())
+                                .query(Long.class)
+                                .single()
+                        == 0;
     }
 
     /**

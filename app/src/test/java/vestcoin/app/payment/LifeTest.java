@@ -214,4 +214,32 @@ class LifeTest {
                 .isEqualTo("live");
         sql().sql("delete from gateway where id = 'second'").update();
     }
+
+    /** What is held and just about to be taken is not told as held; unless the taking was refused. */
+    @Test
+    void what_is_about_to_be_taken_is_told_once_it_is_taken() {
+        JsonNode placed = authorised();
+        PaymentBook book = shop.context().getBean(PaymentBook.class);
+        long order = shop.context()
+                .getBean(vestcoin.app.order.Orders.class)
+                .byToken(placed.path("token").asString())
+                .orElseThrow()
+                .id();
+        assertThat(book.aboutToBeTaken(book.ofOrder(order).get(0)))
+                .as("taken when it leaves")
+                .isFalse();
+        sql().sql("update payment set at_once = true where order_id = :order")
+                .param("order", order)
+                .update();
+        PaymentBook.Payment payment = book.ofOrder(order).get(0);
+        assertThat(book.aboutToBeTaken(payment)).isTrue();
+        String key = UUID.randomUUID().toString();
+        book.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), "the test");
+        assertThat(book.aboutToBeTaken(book.of(payment.id()))).isTrue();
+        book.settle(
+                new PaymentBook.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), "the test"),
+                false,
+                "not allowed");
+        assertThat(book.aboutToBeTaken(book.of(payment.id()))).isFalse();
+    }
 }

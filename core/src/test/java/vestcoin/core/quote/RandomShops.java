@@ -39,6 +39,12 @@ import vestcoin.core.tax.Tax;
 
 /** Shops and orders by chance that use every part of pricing now and then. */
 public final class RandomShops {
+    /**
+     * No tax is lower anywhere. Below it BR-CO-17 of the published rules for EN 16931 (release 1.3.16) rounds the rate
+     * to nothing and wants no tax at all.
+     */
+    private static final BigDecimal LOWEST_RATE = new BigDecimal("0.5");
+
     private final Random random;
     private String currency = "EUR";
 
@@ -186,7 +192,7 @@ public final class RandomShops {
                     "c" + c,
                     chance(5)
                             ? any("GST 5 + QST 9.975", "GST 5 + Levy on top 7.5")
-                            : percent(2600).add(new BigDecimal("0.3")).toPlainString());
+                            : percent(2600).add(LOWEST_RATE).toPlainString());
             maker.taxes("DE", "c" + c, String.valueOf(random.nextInt(27) + 1));
             if (chance(2)) {
                 maker.taxes("EU", "c" + c, String.valueOf(random.nextInt(27) + 1));
