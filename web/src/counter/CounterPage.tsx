@@ -124,6 +124,15 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
   });
+  // What it would cost without the codes, where they change what delivery costs.
+  const plainBody = { ...body, basket: { ...body.basket, codes: [] } };
+  const plain = useQuery({
+    queryKey: ["quote", counter.shop, plainBody],
+    queryFn: () =>
+      answer(api.POST("/api/counter/{shop}/quote", { params: { path: { shop: counter.shop } }, body: plainBody })),
+    enabled: kept.lines.length > 0 && kept.codes.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
   const last = useRef<BuyerQuote>(undefined);
   if (priced.data) last.current = priced.data;
   const quote = kept.lines.length > 0 ? (changed ?? priced.data ?? last.current) : undefined;
@@ -239,6 +248,7 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
         <BasketStep
           {...shared}
           goods={goods}
+          withoutCodes={kept.codes.length > 0 ? plain.data : undefined}
           wrong={wrong.filter((problem) => problem.path.startsWith("order/lines"))}
           next={() => go("Where")}
         />

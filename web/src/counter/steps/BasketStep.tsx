@@ -4,6 +4,7 @@ import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { TextButton } from "../../shared/TextButton";
 import { type Kept, moved, sameLine, stepOf } from "../basket";
+import { codesEffect } from "../codesEffect";
 import { useSay } from "../phrases";
 import { hoursOf } from "../promise";
 import type { Goods } from "../useGoods";
@@ -21,9 +22,11 @@ export function BasketStep({
   problems,
   wrong,
   goods,
+  withoutCodes,
   next,
-}: StepProps & { wrong: Problem[]; goods: Goods; next: () => void }) {
+}: StepProps & { wrong: Problem[]; goods: Goods; withoutCodes: BuyerQuote | undefined; next: () => void }) {
   const say = useSay();
+  const effect = codesEffect(quote, withoutCodes);
   const productOf = (line: Line) => counter.goods.products.find((each) => each.id === line.product);
   const put = (at: number, quantity: string) =>
     change({
@@ -124,6 +127,11 @@ export function BasketStep({
           </p>
         ))}
       {kept.lines.length > 0 && !counter.asking.withoutCodes && <Codes kept={kept} change={change} quote={quote} />}
+      {effect && quote && (
+        <p role="status" className="mt-2">
+          {say(effect.phrase, { amount: money(effect.by, quote.currency, counter.language) })}
+        </p>
+      )}
       {kept.lines.length > 0 && (
         <button type="button" className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full" onClick={next}>
           {say("toAddress")}
