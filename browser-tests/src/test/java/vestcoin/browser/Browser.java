@@ -114,6 +114,11 @@ final class Browser implements AutoCloseable {
         return browser;
     }
 
+    /** As slow as a phone: so many times slower than this machine; one for as fast as it is. */
+    void slowed(int times) {
+        driver.executeCdpCommand("Emulation.setCPUThrottlingRate", Map.of("rate", times));
+    }
+
     void dark(boolean dark) {
         driver.executeCdpCommand(
                 "Emulation.setEmulatedMedia",

@@ -11,8 +11,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.concurrent.ConcurrentSkipListSet;
+import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.function.BiConsumer;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
@@ -35,16 +37,21 @@ class InvariantsTest {
     private static void each(int count, BiConsumer<CompiledSetup, Order> check) {
         Random random = new Random(20261125);
         RandomShops shops = new RandomShops(random);
+        List<Setup> setups = new ArrayList<>();
+        List<Order> orders = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            Setup setup = shops.shop();
-            int round = i;
-            Order order = shops.order(setup);
-            try {
-                check.accept(CompiledSetup.of(setup), order);
-            } catch (AssertionError e) {
-                throw new AssertionError("shop " + round + ", " + order.to() + ", " + order.lines(), e);
-            }
+            setups.add(shops.shop());
+            orders.add(shops.order(setups.get(i)));
         }
+        // Made one after the other, so that they are the same each time; looked at on all processors.
+        IntStream.range(0, count).parallel().forEach(i -> {
+            Order order = orders.get(i);
+            try {
+                check.accept(CompiledSetup.of(setups.get(i)), order);
+            } catch (AssertionError e) {
+                throw new AssertionError("shop " + i + ", " + order.to() + ", " + order.lines(), e);
+            }
+        });
     }
 
     private static BigDecimal sum(Stream<BigDecimal> amounts) {
@@ -99,11 +106,11 @@ class InvariantsTest {
     @Test
     void every_order_of_every_shop() {
         long began = System.nanoTime();
-        int[] seen = new int[2];
-        Set<String> kinds = new TreeSet<>();
+        AtomicIntegerArray seen = new AtomicIntegerArray(2);
+        Set<String> kinds = new ConcurrentSkipListSet<>();
         each(ORDERS, (shop, order) -> {
             Quote quote = Pricing.price(shop, order);
-            seen[0] += replayed(quote);
+            seen.addAndGet(0, replayed(quote));
             addsUp(quote);
             nothingNegative(quote);
             Quote again = Pricing.priceUntraced(shop, order);
@@ -115,7 +122,7 @@ class InvariantsTest {
             permuted(shop, order, quote);
             oneMore(shop, order, quote);
             kinds.add(quote.currency() + " " + quote.prices());
-            seen[1]++;
+            seen.incrementAndGet(1);
         });
         assertThat(kinds)
                 .as("no, two and three digits, with tax inside and added")
@@ -128,9 +135,9 @@ class InvariantsTest {
                         "KWD WITHOUT_TAX");
         System.out.printf(
                 "invariants: %d shops and orders, %d figures replayed, %d s%n",
-                seen[1], seen[0], (System.nanoTime() - began) / 1_000_000_000);
-        assertThat(seen[1]).isEqualTo(ORDERS);
-        assertThat(seen[0]).isGreaterThan(20 * ORDERS);
+                seen.get(1), seen.get(0), (System.nanoTime() - began) / 1_000_000_000);
+        assertThat(seen.get(1)).isEqualTo(ORDERS);
+        assertThat(seen.get(0)).isGreaterThan(20 * ORDERS);
     }
 
     private static int replayed(Quote quote) {
