@@ -9,6 +9,8 @@ export interface Settable {
   path: SetupPath;
   label: string;
   field: ReactNode;
+  /** Whether it would do nothing: then it is shown only where it is set, to be taken away. */
+  pointless?: boolean;
 }
 
 /** A field made with its path and its label. */
@@ -41,7 +43,7 @@ export function Settables({ items, className = "" }: { items: readonly Settable[
     if (fresh) document.querySelector<HTMLElement>(`main [data-path="${CSS.escape(fresh)}"]`)?.focus();
   }, [fresh]);
   const shows = ({ path }: Settable) => opened.has(path) || isSet(valueAt(draft.document, path));
-  const rest = items.filter((item) => !shows(item));
+  const rest = items.filter((item) => !shows(item) && !item.pointless);
   return (
     <>
       {items.some(shows) && (

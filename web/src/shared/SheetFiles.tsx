@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import { answer, api, type Problem, problemsOf, type SheetPreview } from "../api/client";
 import { useActs, useBench } from "../desk/bench";
+import { FileLook } from "./FileLook";
 import { FilePicker } from "./FilePicker";
-import { Said } from "./Said";
 import { say } from "./say";
 
 type Name = "goods" | "rates" | "taxes";
@@ -72,28 +72,17 @@ export function SheetFiles({ sheet }: { sheet: Name }) {
         accept=".csv,text/csv"
         take={(file) => void open(file)}
       />
-      <dialog ref={dialog} className="modal" aria-labelledby="sheet-file">
-        <div className="modal-box max-w-3xl">
-          <h2 id="sheet-file" className="text-xl">
-            {opened?.file}
-          </h2>
-          {busy && <Progress shop={bench.shop} watch={preview ? "" : watch} />}
-          <Said problems={problems} />
-          {preview && <Changes preview={preview} />}
-          <div className="modal-action">
-            <form method="dialog">
-              <button type="submit" className="btn btn-ghost">
-                {say("leave")}
-              </button>
-            </form>
-            {preview && !nothing && (
-              <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void take()}>
-                {preview.bad.length > 0 ? say("takeGoodRows") : say("take")}
-              </button>
-            )}
-          </div>
-        </div>
-      </dialog>
+      <FileLook
+        dialog={dialog}
+        file={opened?.file}
+        problems={problems}
+        takes={preview && !nothing ? (preview.bad.length > 0 ? say("takeGoodRows") : say("take")) : undefined}
+        busy={busy}
+        take={() => void take()}
+      >
+        {busy && <Progress shop={bench.shop} watch={preview ? "" : watch} />}
+        {preview && <Changes preview={preview} />}
+      </FileLook>
     </>
   );
 }

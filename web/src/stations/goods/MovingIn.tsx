@@ -1,8 +1,8 @@
 import { useRef, useState } from "react";
 import { answer, api, type GoodsLook, type Problem, problemsOf } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
+import { FileLook } from "../../shared/FileLook";
 import { FilePicker } from "../../shared/FilePicker";
-import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 
 type Meaning = GoodsLook["columns"][number]["meaning"];
@@ -87,111 +87,101 @@ export function MovingIn() {
         accept=".csv,.tsv,.txt,text/csv,text/plain"
         take={open}
       />
-      <dialog ref={dialog} className="modal" aria-labelledby="moving-in">
-        <div className="modal-box max-w-4xl">
-          <h2 id="moving-in" className="text-xl">
-            {opened?.file.name}
-          </h2>
-          <Said problems={problems} />
-          {busy && !seen && <progress className="progress progress-accent my-3" aria-label={say("lookingAtFile")} />}
-          {seen && (
-            <>
-              <p className="my-2 text-sm quiet">{say("whatColumnsHold")}</p>
-              <table className="w-full text-sm">
-                <thead>
-                  <tr className="border-b border-base-content text-start">
-                    <th scope="col" className="pe-4 text-start">
-                      {say("column")}
+      <FileLook
+        dialog={dialog}
+        file={opened?.file.name}
+        wide
+        problems={problems}
+        takes={seen && !nothing ? (seen.refused.length > 0 ? say("takeGoodRows") : say("take")) : undefined}
+        busy={busy}
+        take={() => void take()}
+      >
+        {busy && !seen && <progress className="progress progress-accent my-3" aria-label={say("lookingAtFile")} />}
+        {seen && (
+          <>
+            <p className="my-2 text-sm quiet">{say("whatColumnsHold")}</p>
+            <table className="w-full text-sm">
+              <thead>
+                <tr className="border-b border-base-content text-start">
+                  <th scope="col" className="pe-4 text-start">
+                    {say("column")}
+                  </th>
+                  <th scope="col" className="pe-4 text-start">
+                    {say("begins")}
+                  </th>
+                  <th scope="col" className="text-start">
+                    {say("holds")}
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {seen.columns.map((column, place) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place in the file
+                  <tr key={place} className="border-b border-base-300 align-baseline">
+                    <th scope="row" className="py-1 pe-4 text-start font-semibold">
+                      {column.heading}
                     </th>
-                    <th scope="col" className="pe-4 text-start">
-                      {say("begins")}
-                    </th>
-                    <th scope="col" className="text-start">
-                      {say("holds")}
-                    </th>
+                    <td className="py-1 pe-4 quiet">{column.samples.join(" · ")}</td>
+                    <td className="py-1">
+                      <select
+                        className="inplace w-56"
+                        aria-label={say("whatColumnHolds", { column: column.heading })}
+                        value={column.meaning}
+                        disabled={busy}
+                        onChange={(event) =>
+                          void look(
+                            opened.file,
+                            seen.columns.map(({ meaning }, index) =>
+                              index === place ? (event.target.value as Meaning) : meaning,
+                            ),
+                          )
+                        }
+                      >
+                        {meanings.map((each) => (
+                          <option key={each.id} value={each.id}>
+                            {each.name}
+                          </option>
+                        ))}
+                      </select>
+                      {column.doubted && <span className="ms-2 text-xs font-semibold">{say("lookAtIt")}</span>}
+                    </td>
                   </tr>
-                </thead>
-                <tbody>
-                  {seen.columns.map((column, place) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place in the file
-                    <tr key={place} className="border-b border-base-300 align-baseline">
-                      <th scope="row" className="py-1 pe-4 text-start font-semibold">
-                        {column.heading}
-                      </th>
-                      <td className="py-1 pe-4 quiet">{column.samples.join(" · ")}</td>
-                      <td className="py-1">
-                        <select
-                          className="inplace w-56"
-                          aria-label={say("whatColumnHolds", { column: column.heading })}
-                          value={column.meaning}
-                          disabled={busy}
-                          onChange={(event) =>
-                            void look(
-                              opened.file,
-                              seen.columns.map(({ meaning }, index) =>
-                                index === place ? (event.target.value as Meaning) : meaning,
-                              ),
-                            )
-                          }
-                        >
-                          {meanings.map((each) => (
-                            <option key={each.id} value={each.id}>
-                              {each.name}
-                            </option>
-                          ))}
-                        </select>
-                        {column.doubted && <span className="ms-2 text-xs font-semibold">{say("lookAtIt")}</span>}
-                      </td>
-                    </tr>
+                ))}
+              </tbody>
+            </table>
+            <p role="status" className="mt-3 font-semibold">
+              {nothing
+                ? say("nothingOfItCanBeTaken")
+                : say("whatFileBrings", { rows: seen.rows, added: seen.addedCount, changed: seen.changed })}
+            </p>
+            <p className="text-sm quiet">
+              {[
+                seen.choices > 0 ? say("withChoices", { count: seen.choices }) : "",
+                seen.counted > 0 ? say("countedAtOnce", { count: seen.counted }) : "",
+                seen.groups.length > 0 ? say("newGroups", { names: seen.groups.join(", ") }) : "",
+              ]
+                .filter(Boolean)
+                .join(" ")}
+            </p>
+            {seen.refused.length > 0 && (
+              <details className="mt-2 text-sm" open={seen.refused.length <= 5}>
+                <summary className="cursor-pointer font-semibold">
+                  {say("notWhollyTaken", { count: seen.refused.length })}
+                </summary>
+                <ul>
+                  {seen.refused.map((row) => (
+                    <li key={`${row.line} ${row.heading} ${row.sentence}`} className="py-0.5">
+                      <span className="figure me-2">{say("lineNumbered", { line: row.line })}</span>
+                      {row.heading && `${row.heading}: `}
+                      {row.sentence}
+                    </li>
                   ))}
-                </tbody>
-              </table>
-              <p role="status" className="mt-3 font-semibold">
-                {nothing
-                  ? say("nothingOfItCanBeTaken")
-                  : say("whatFileBrings", { rows: seen.rows, added: seen.addedCount, changed: seen.changed })}
-              </p>
-              <p className="text-sm quiet">
-                {[
-                  seen.choices > 0 ? say("withChoices", { count: seen.choices }) : "",
-                  seen.counted > 0 ? say("countedAtOnce", { count: seen.counted }) : "",
-                  seen.groups.length > 0 ? say("newGroups", { names: seen.groups.join(", ") }) : "",
-                ]
-                  .filter(Boolean)
-                  .join(" ")}
-              </p>
-              {seen.refused.length > 0 && (
-                <details className="mt-2 text-sm" open={seen.refused.length <= 5}>
-                  <summary className="cursor-pointer font-semibold">
-                    {say("notWhollyTaken", { count: seen.refused.length })}
-                  </summary>
-                  <ul>
-                    {seen.refused.map((row) => (
-                      <li key={`${row.line} ${row.heading} ${row.sentence}`} className="py-0.5">
-                        <span className="figure me-2">{say("lineNumbered", { line: row.line })}</span>
-                        {row.heading && `${row.heading}: `}
-                        {row.sentence}
-                      </li>
-                    ))}
-                  </ul>
-                </details>
-              )}
-            </>
-          )}
-          <div className="modal-action">
-            <form method="dialog">
-              <button type="submit" className="btn btn-ghost">
-                {say("leave")}
-              </button>
-            </form>
-            {seen && !nothing && (
-              <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void take()}>
-                {seen.refused.length > 0 ? say("takeGoodRows") : say("take")}
-              </button>
+                </ul>
+              </details>
             )}
-          </div>
-        </div>
-      </dialog>
+          </>
+        )}
+      </FileLook>
     </>
   );
 }

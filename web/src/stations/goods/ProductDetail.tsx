@@ -8,7 +8,7 @@ import { NotationField } from "../../shared/NotationField";
 import { bounds, breaks, measure, own, renewal, sale } from "../../shared/notation/goods";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
-import { Settables, settable } from "../../shared/Settables";
+import { type Settable, Settables, settable } from "../../shared/Settables";
 import { say } from "../../shared/say";
 import { ChoicesBoard } from "./ChoicesBoard";
 import { InStock } from "./InStock";
@@ -30,9 +30,18 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
   const groups = [{ id: "", name: say("noneItsOwn") }, ...goods.groups];
   const dispatch = [{ id: "", name: say("theShop") }, ...delivery.dispatch];
   const handling = [{ id: "", name: say("asUsual") }, ...delivery.handling];
-  const optional = (text: string) => text || undefined;
   const physical = product.kind === "physical";
   const assembled = product.kind === "bundle" || product.kind === "box";
+  const ownPrice = product.together?.priced === "own";
+  /** Only what is in a bundle or box has a measure or is charged again; only one with a price of its own has prices. */
+  const mattering = (items: Settable[]): Settable[] =>
+    items.map((item) => {
+      const field = item.path.slice(at.length + 1).split("/")[0] ?? "";
+      const ofParts = ["measure", "renews"].includes(field);
+      const ofPrice = ["sale", "breaks", "prices", "groupPrices"].includes(field);
+      return { ...item, pointless: assembled && (ofParts || (ofPrice && !ownPrice)) };
+    });
+  const optional = (text: string) => text || undefined;
   return (
     <section
       aria-label={product.name}
@@ -51,7 +60,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
       <Part title={say("price")}>
         <Settables
           className={FIELDS}
-          items={[
+          items={mattering([
             settable(under(at)("sale"), say("salePrice"), (path, label) => (
               <NotationField path={path} label={label} placeholder={say("none")} notation={sale} />
             )),
@@ -118,7 +127,7 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
                 />
               )),
             ),
-          ]}
+          ])}
         />
       </Part>
       <Part title={say("inAGroup")}>
@@ -180,9 +189,9 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
           <Questions product={product} at={at} />
         </>
       )}
-      <PerUnits product={product} at={at} />
+      {(!assembled || product.perUnit.length > 0) && <PerUnits product={product} at={at} />}
       {product.kind === "digital" && <ProductFiles product={product} />}
-      <InStock product={product} />
+      {!assembled && <InStock product={product} />}
     </section>
   );
 }

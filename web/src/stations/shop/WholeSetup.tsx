@@ -1,8 +1,8 @@
 import { useRef, useState } from "react";
 import { answer, api, type Problem, problemsOf, type StationChange } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
+import { FileLook } from "../../shared/FileLook";
 import { FilePicker } from "../../shared/FilePicker";
-import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 
 const stations: Record<string, string> = {
@@ -65,39 +65,28 @@ export function WholeSetup() {
         accept=".json,application/json"
         take={(picked) => void open(picked)}
       />
-      <dialog ref={dialog} className="modal" aria-labelledby="setup-file">
-        <div className="modal-box max-w-2xl">
-          <h2 id="setup-file" className="text-xl">
-            {file?.name}
-          </h2>
-          <Said problems={problems} />
-          {changes && (
-            <>
-              <p className="my-2">{changes.length === 0 ? say("setupFileSame") : say("setupFileWhat")}</p>
-              <ul>
-                {changes.map(({ station, added, removed, changed, others }) => (
-                  <li key={station} className="flex gap-4 border-b border-base-300 py-1">
-                    <span className="w-32 font-semibold">{stations[station] ?? station}</span>
-                    <span>{say("stationChanges", { added, removed, changed, others: others ? "yes" : "no" })}</span>
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
-          <div className="modal-action">
-            <form method="dialog">
-              <button type="submit" className="btn btn-ghost">
-                {say("leave")}
-              </button>
-            </form>
-            {changes && changes.length > 0 && problems.length === 0 && (
-              <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void take()}>
-                {say("take")}
-              </button>
-            )}
-          </div>
-        </div>
-      </dialog>
+      <FileLook
+        dialog={dialog}
+        file={file?.name}
+        problems={problems}
+        takes={changes && changes.length > 0 && problems.length === 0 ? say("take") : undefined}
+        busy={busy}
+        take={() => void take()}
+      >
+        {changes && (
+          <>
+            <p className="my-2">{changes.length === 0 ? say("setupFileSame") : say("setupFileWhat")}</p>
+            <ul>
+              {changes.map(({ station, added, removed, changed, others }) => (
+                <li key={station} className="flex gap-4 border-b border-base-300 py-1">
+                  <span className="w-32 font-semibold">{stations[station] ?? station}</span>
+                  <span>{say("stationChanges", { added, removed, changed, others: others ? "yes" : "no" })}</span>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </FileLook>
     </>
   );
 }

@@ -2,16 +2,10 @@ package vestcoin.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
-import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
-import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.LongerList;
 
 /** A counter of 5,000 goods on a phone that is slow: names and prices stand soon, and any of them is found. */
@@ -38,7 +32,7 @@ class LongListTest {
     @Test
     void five_thousand_goods_on_a_slow_phone() throws Exception {
         try (RunningShop.Running shop = RunningShop.inMemory()) {
-            many(shop);
+            LongerList.goods(shop, GOODS);
             try (Browser phone = Browser.open(390, 844)) {
                 // Once to warm the server, as a shop that is open is.
                 phone.go(shop.url() + "/counter/" + DemoShop.SHOP);
@@ -66,23 +60,5 @@ class LongListTest {
                 }
             }
         }
-    }
-
-    private static void many(RunningShop.Running shop) throws IOException {
-        JsonNode document = shop.owner().get(Caller.SHOP + "/draft").json().path("document");
-        shop.context()
-                .getBean(Drafts.class)
-                .edit(
-                        DemoShop.SHOP,
-                        List.of(LongerList.of(document, "goods/products", GOODS, i -> {
-                            ObjectNode product = (ObjectNode) document.path("goods")
-                                    .path("products")
-                                    .get(1)
-                                    .deepCopy();
-                            return product.put("id", "more-" + i).put("name", "Kite number " + i);
-                        })),
-                        "the test");
-        assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", "").status())
-                .isEqualTo(200);
     }
 }

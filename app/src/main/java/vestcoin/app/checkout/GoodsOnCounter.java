@@ -12,8 +12,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import vestcoin.app.context.PricingContexts;
 import vestcoin.app.setup.Document;
@@ -28,6 +29,9 @@ import vestcoin.core.quote.Pricing;
 class GoodsOnCounter {
     /** So many of a page: what a phone shows in a few screens. */
     static final int PAGE = 48;
+
+    private static final Pattern MARKS = Pattern.compile("\\p{M}");
+    private static final Pattern SPACE = Pattern.compile("\\s+");
 
     /** More goods named at once are none of a basket. */
     private static final int NAMED = 200;
@@ -135,7 +139,7 @@ class GoodsOnCounter {
                 listed,
                 prices,
                 reduced,
-                left(edition.shop(), there),
+                circumstances.left(edition.shop(), counted(shown)),
                 begun(document, shown),
                 found.size());
     }
@@ -143,7 +147,9 @@ class GoodsOnCounter {
     /** What is asked for of the list, group by group. */
     private static List<Product> found(Goods goods, Reader reader, ListQuery wanted) {
         Map<String, List<Product>> byHeading = new LinkedHashMap<>();
-        List<String> words = List.of(plain(wanted.find()).split(" "));
+        List<String> words = wanted.find().isBlank()
+                ? List.of()
+                : List.of(plain(wanted.find()).split(" "));
         goods.products().stream()
                 .filter(product -> listed(product, reader.group()) && says(product, words))
                 .forEach(product -> byHeading
@@ -168,6 +174,9 @@ class GoodsOnCounter {
     }
 
     private static boolean says(Product product, List<String> words) {
+        if (words.isEmpty()) {
+            return true;
+        }
         String text = plain(product.name() + " "
                 + product.shown().flatMap(Product.Shown::sentence).orElse(""));
         return words.stream().allMatch(text::contains);
@@ -175,21 +184,22 @@ class GoodsOnCounter {
 
     /** Without capitals and accents. */
     private static String plain(String text) {
-        return Normalizer.normalize(text, Normalizer.Form.NFD)
-                .replaceAll("\\p{M}", "")
-                .toLowerCase(Locale.ROOT)
-                .strip()
-                .replaceAll("\\s+", " ");
+        String bare =
+                MARKS.matcher(Normalizer.normalize(text, Normalizer.Form.NFD)).replaceAll("");
+        return SPACE.matcher(bare.toLowerCase(Locale.ROOT).strip()).replaceAll(" ");
     }
 
     private static String heading(Goods goods, Product product) {
         return product.group().or(goods::defaultGroup).orElse("");
     }
 
-    private Map<String, BigDecimal> left(String shop, Set<String> products) {
-        Map<String, BigDecimal> left = new TreeMap<>(circumstances.left(shop));
-        left.keySet().removeIf(key -> !products.contains(key.split("/", 2)[0]));
-        return left;
+    /** What may be counted of some products: each of them, and each of its variations. */
+    private static List<String> counted(List<Product> products) {
+        return products.stream()
+                .flatMap(product -> Stream.concat(
+                        Stream.of(product.id()),
+                        product.variations().stream().map(variation -> product.id() + "/" + variation.id())))
+                .toList();
     }
 
     private Set<String> begun(Document document, List<Product> products) {

@@ -18,6 +18,7 @@ import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.PricingContext;
 import vestcoin.core.quote.PriorPrice;
+import vestcoin.core.quote.Quote;
 
 /**
  * Prices that are lower for some days, as the counter's list shows them: the price now, the one it is lower than, and,
@@ -66,11 +67,10 @@ class Reductions {
                     .in(reader.currency())
                     .ofGroup(reader.group().orElse(null))
                     .given(reader.rates().map(PricingContext.NOTHING::with).orElse(PricingContext.NOTHING));
-            BigDecimal price = Pricing.priceUntraced(document.compiled(), asked)
-                    .lines()
-                    .get(0)
-                    .unit()
-                    .value();
+            Quote quote = Pricing.priceUntraced(document.compiled(), asked);
+            BigDecimal price = product.assembled()
+                    ? quote.goods().value()
+                    : quote.lines().get(0).unit().value();
             boolean shown = document.setup().terms().prior()
                     && reader.currency().equals(document.setup().shop().currency());
             Instant reduced = sale.get()

@@ -2,6 +2,7 @@ package vestcoin.app.context;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,9 +53,9 @@ public class PricingContexts {
         return exchange.latest();
     }
 
-    /** How many there are of what is counted, by item. */
-    public Map<String, BigDecimal> left(String shop) {
-        return counted.all(shop);
+    /** How many there are of those of some items that are counted. */
+    public Map<String, BigDecimal> left(String shop, Collection<String> items) {
+        return counted.all(shop, items);
     }
 
     /** The order with what is known around it now. */

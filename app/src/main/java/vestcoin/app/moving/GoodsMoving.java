@@ -2,6 +2,7 @@ package vestcoin.app.moving;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -84,10 +85,7 @@ class GoodsMoving {
         if (!read.edits().isEmpty()) {
             drafts.edit(shop, read.edits(), who);
         }
-        Map<String, BigDecimal> before = stock.all(shop);
-        read.stock()
-                .forEach((item, count) ->
-                        stock.count(shop, item, Optional.ofNullable(before.get(item)), Optional.of(count)));
+        stock.recount(shop, read.stock());
         read.look().columns().forEach(column -> remember(shop, column));
         return read.look();
     }
@@ -103,6 +101,11 @@ class GoodsMoving {
         List<Edit> edits = possible(shop, document, taken, products, refused);
         Map<String, BigDecimal> counts = new LinkedHashMap<>(taken.stock());
         counts.keySet().removeIf(item -> !products.containsKey(item.split("/")[0]));
+        Map<String, JsonNode> there = new HashMap<>();
+        document.tree()
+                .path("goods")
+                .path("products")
+                .forEach(product -> there.put(product.path("id").asString(), product));
         List<String> added =
                 products.keySet().stream().filter(taken.added()::contains).toList();
         return new Read(
@@ -114,12 +117,15 @@ class GoodsMoving {
                                 .limit(MOST_SHOWN)
                                 .map(id -> products.get(id).path("name").asString())
                                 .toList(),
-                        products.size() - added.size(),
+                        (int) products.entrySet().stream()
+                                .filter(each -> !taken.added().contains(each.getKey())
+                                        && !each.getValue().equals(there.get(each.getKey())))
+                                .count(),
                         (int) products.values().stream()
                                 .filter(product -> !product.path("options").isEmpty())
                                 .count(),
                         counts.size(),
-                        List.copyOf(taken.groups().values()),
+                        List.copyOf(groups(taken, products).values()),
                         refused.stream().limit(MOST_SHOWN).toList()),
                 edits,
                 counts);
@@ -168,16 +174,26 @@ class GoodsMoving {
             }
         });
         List<Edit> edits = new ArrayList<>();
-        if (!taken.groups().isEmpty()) {
+        Map<String, String> wanted = groups(taken, products);
+        if (!wanted.isEmpty()) {
             ArrayNode groups = goods.path("groups") instanceof ArrayNode there
                     ? there.deepCopy()
                     : JsonNodeFactory.instance.arrayNode();
-            taken.groups()
-                    .forEach((id, name) -> groups.addObject().put("id", id).put("name", name));
+            wanted.forEach((id, name) -> groups.addObject().put("id", id).put("name", name));
             edits.add(new Edit("goods/groups", node(goods, "groups"), Optional.of(groups)));
         }
         edits.add(new Edit("goods/products", node(goods, "products"), Optional.of(list)));
         return edits;
+    }
+
+    /** The new groups that something which is taken is in. */
+    private static Map<String, String> groups(GoodsReading.ReadGoods taken, Map<String, ObjectNode> products) {
+        Map<String, String> groups = new LinkedHashMap<>(taken.groups());
+        groups.keySet()
+                .retainAll(products.values().stream()
+                        .map(product -> product.path("group").asString(""))
+                        .toList());
+        return groups;
     }
 
     private static Optional<JsonNode> node(JsonNode goods, String name) {
@@ -212,7 +228,7 @@ class GoodsMoving {
                 .param("shop", shop)
                 .query(Remembered.class)
                 .list()
-                .forEach(each -> known.put(each.heading(), Json.read("\"" + each.meaning() + "\"", Meaning.class)));
+                .forEach(each -> known.put(each.heading(), Meaning.named(each.meaning())));
         return known;
     }
 

@@ -1,5 +1,10 @@
 package vestcoin.app.moving;
 
+import java.util.Arrays;
+import vestcoin.app.format.Json;
+import vestcoin.core.message.Message;
+import vestcoin.core.problem.InvalidInput;
+
 /** What a column of a goods file holds. */
 public enum Meaning {
     NOTHING,
@@ -18,5 +23,16 @@ public enum Meaning {
     /** One choice or several, of an option called as the column is. */
     OPTION,
     /** Several options with their choices, as "Size: S, M; Colour: red". */
-    OPTIONS
+    OPTIONS;
+
+    /** @throws InvalidInput if there is none of this name */
+    static Meaning named(String name) {
+        return Arrays.stream(values())
+                .filter(each -> Json.named(each).equals(name))
+                .findFirst()
+                .orElseThrow(() -> new InvalidInput(
+                        "means",
+                        Message.of("moving.no-column-holds-that", "name", name),
+                        Message.of("moving.choose-what-it-holds")));
+    }
 }

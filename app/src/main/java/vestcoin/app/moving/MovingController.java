@@ -9,7 +9,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import vestcoin.app.format.Json;
 
 /** Goods files from elsewhere: looked at first, then taken in. The file's bytes are the body. */
 @RestController
@@ -40,11 +39,7 @@ class MovingController {
     }
 
     private static List<Meaning> meanings(List<String> means) {
-        return means == null
-                ? List.of()
-                : means.stream()
-                        .map(each -> Json.read("\"" + each.replace("\"", "") + "\"", Meaning.class))
-                        .toList();
+        return means == null ? List.of() : means.stream().map(Meaning::named).toList();
     }
 
     private static byte[] given(byte[] file) {

@@ -1,6 +1,7 @@
 package vestcoin.app.stock;
 
 import java.math.BigDecimal;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -64,6 +65,43 @@ public class StockBook {
         return left;
     }
 
+    /** What is left of some of what is counted, by item. */
+    public Map<String, BigDecimal> all(String shop, Collection<String> items) {
+        Map<String, BigDecimal> left = new TreeMap<>();
+        if (!items.isEmpty()) {
+            sql.sql("select item, remaining from stock where shop = :shop and item in (:items)")
+                    .param("shop", shop)
+                    .param("items", items)
+                    .query(Row.class)
+                    .list()
+                    .forEach(row -> left.put(row.item(), row.remaining().stripTrailingZeros()));
+        }
+        return left;
+    }
+
+    /** Counts many things at once, whatever was left of them. */
+    @Transactional
+    public void recount(String shop, Map<String, BigDecimal> counts) {
+        locked(shop);
+        counts.forEach((item, count) -> put(shop, item, count));
+    }
+
+    private void locked(String shop) {
+        sql.sql("select id from shop where id = :shop for update")
+                .param("shop", shop)
+                .query(String.class)
+                .single();
+    }
+
+    private void put(String shop, String item, BigDecimal remaining) {
+        sql.sql("merge into stock(shop, item, remaining, told) key (shop, item) "
+                        + "values (:shop, :item, :remaining, false)")
+                .param("shop", shop)
+                .param("item", item)
+                .param("remaining", remaining)
+                .update();
+    }
+
     /**
      * Counts an item anew, or stops counting it.
      *
@@ -73,10 +111,7 @@ public class StockBook {
      */
     @Transactional
     public void count(String shop, String item, Optional<BigDecimal> seen, Optional<BigDecimal> remaining) {
-        sql.sql("select id from shop where id = :shop for update")
-                .param("shop", shop)
-                .query(String.class)
-                .single();
+        locked(shop);
         Optional<BigDecimal> now = sql.sql("select remaining from stock where shop = :shop and item = :item")
                 .param("shop", shop)
                 .param("item", item)
@@ -91,12 +126,7 @@ public class StockBook {
                     .param("item", item)
                     .update();
         } else {
-            sql.sql("merge into stock(shop, item, remaining, told) key (shop, item) "
-                            + "values (:shop, :item, :remaining, false)")
-                    .param("shop", shop)
-                    .param("item", item)
-                    .param("remaining", remaining.get())
-                    .update();
+            put(shop, item, remaining.get());
         }
     }
 

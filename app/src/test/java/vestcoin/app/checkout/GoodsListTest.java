@@ -10,12 +10,9 @@ import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.message.Messages;
-import vestcoin.app.run.DemoShop;
-import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.LongerList;
 import vestcoin.standins.post.PostRoom;
 
@@ -80,21 +77,7 @@ class GoodsListTest {
     @Test
     void a_long_list_comes_page_by_page_and_a_basket_knows_its_goods() throws Exception {
         try (RunningShop.Running large = RunningShop.start()) {
-            JsonNode document = large.owner().get(Caller.SHOP + "/draft").json().path("document");
-            large.context()
-                    .getBean(Drafts.class)
-                    .edit(
-                            DemoShop.SHOP,
-                            List.of(LongerList.of(document, "goods/products", 500, i -> {
-                                ObjectNode product = (ObjectNode) document.path("goods")
-                                        .path("products")
-                                        .get(1)
-                                        .deepCopy();
-                                return product.put("id", "more-" + i).put("name", "Kite number " + i);
-                            })),
-                            "the test");
-            assertThat(large.owner().post(Caller.SHOP + "/draft/publish", "").status())
-                    .isEqualTo(200);
+            LongerList.goods(large, 500);
             Caller buyer = large.anybody();
             JsonNode first = buyer.get(Caller.COUNTER + "?with=more-400&with=gone")
                     .json()

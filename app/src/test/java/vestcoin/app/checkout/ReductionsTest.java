@@ -75,4 +75,16 @@ class ReductionsTest {
         assertThat(reduced().path("wind-sock").hasNonNull("prior")).isFalse();
         assertThat(reduced().path("wind-sock").path("now").asString()).isEqualTo("12.50");
     }
+
+    /** A bundle is reduced as a whole, not by what its first part comes to. */
+    @Test
+    void a_bundle_with_a_price_of_its_own_says_what_all_of_it_costs_now() {
+        String today = LocalDate.now(ZoneId.of("Europe/Dublin")).toString();
+        shop.owner()
+                .publish(Map.of(
+                        "goods/products/first-flight/sale", Map.of("price", "39.00", "window", Map.of("from", today))));
+        assertThat(reduced().path("first-flight").path("now").asString()).isEqualTo("39.00");
+        assertThat(reduced().path("first-flight").path("prior").asString("none"))
+                .isIn("49.00", "none");
+    }
 }

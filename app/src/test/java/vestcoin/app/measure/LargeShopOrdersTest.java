@@ -12,12 +12,9 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
-import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Edits;
 import vestcoin.app.setup.LongerList;
 
@@ -41,20 +38,7 @@ class LargeShopOrdersTest {
     static void start() throws Exception {
         shop = RunningShop.start("--vest-coin.pace.orders-by-client=1000000");
         owner = shop.owner();
-        JsonNode document = owner.get(Caller.SHOP + "/draft").json().path("document");
-        shop.context()
-                .getBean(Drafts.class)
-                .edit(
-                        DemoShop.SHOP,
-                        List.of(LongerList.of(document, "goods/products", GOODS, i -> {
-                            ObjectNode product = (ObjectNode) document.path("goods")
-                                    .path("products")
-                                    .get(1)
-                                    .deepCopy();
-                            return product.put("id", "more-" + i).put("name", "Kite number " + i);
-                        })),
-                        "the test");
-        assertThat(owner.post(Caller.SHOP + "/draft/publish", "").status()).isEqualTo(200);
+        LongerList.goods(shop, GOODS);
     }
 
     @AfterAll

@@ -3,17 +3,20 @@ package vestcoin.app.picture;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.sun.management.ThreadMXBean;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.nio.ByteBuffer;
 import java.util.Arrays;
 import java.util.Base64;
+import java.util.HexFormat;
 import java.util.Map;
 import java.util.Random;
 import java.util.zip.CRC32;
@@ -113,6 +116,41 @@ class PicturesTest {
             assertThat(answer.status()).as(answer.text()).isEqualTo(422);
             assertThat(answer.sentence()).contains("no picture that can be read");
         }
+    }
+
+    /** A camera that was held upright. Source: Exif 2.3, tag 0x0112, value 6; the bytes from memory. */
+    @Test
+    void a_picture_is_turned_as_its_camera_was_held() throws Exception {
+        byte[] plain = drawn("jpg", 60, 30, false);
+        byte[] exif = HexFormat.of()
+                .parseHex("ffe10022" + "457869660000" + "4d4d002a00000008" + "0001" + "0112000300000001" + "00060000"
+                        + "00000000");
+        // After the first segment, where cameras write it; before it some programs do, and it is left as it is.
+        BufferedImage turned = ImageIO.read(new ByteArrayInputStream(PictureSizing.sized(put(exif, plain, 20))));
+        assertThat(turned.getWidth()).isEqualTo(30);
+        assertThat(turned.getHeight()).isEqualTo(60);
+        assertThat(ImageIO.read(new ByteArrayInputStream(PictureSizing.sized(put(exif, plain, 2))))
+                        .getWidth())
+                .isEqualTo(60);
+    }
+
+    private static byte[] put(byte[] part, byte[] whole, int at) {
+        return ByteBuffer.allocate(whole.length + part.length)
+                .put(whole, 0, at)
+                .put(part)
+                .put(whole, at, whole.length - at)
+                .array();
+    }
+
+    /** As large as is taken, in as much memory as an installation has to spare. */
+    @Test
+    void the_largest_takes_the_memory_of_a_small_one() throws Exception {
+        byte[] large = drawn("jpg", 8000, 5000, false);
+        ThreadMXBean threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long before = threads.getCurrentThreadAllocatedBytes();
+        byte[] small = PictureSizing.sized(large);
+        assertThat(threads.getCurrentThreadAllocatedBytes() - before).isLessThan(60_000_000);
+        assertThat(ImageIO.read(new ByteArrayInputStream(small)).getWidth()).isEqualTo(480);
     }
 
     /** A file of a few bytes that says it has 60,000 × 60,000 pixels: refused before any of them is drawn. */

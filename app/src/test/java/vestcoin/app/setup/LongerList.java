@@ -1,10 +1,16 @@
 package vestcoin.app.setup;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
 import java.util.Optional;
 import java.util.function.IntFunction;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.Caller;
+import vestcoin.app.RunningShop;
+import vestcoin.app.run.DemoShop;
 
 /** An edit that makes a list of a draft longer. */
 public final class LongerList {
@@ -21,5 +27,18 @@ public final class LongerList {
             now.add(one.apply(i));
         }
         return new Edit(path, Optional.of(was), Optional.of(now));
+    }
+
+    /** Gives the demo so many goods, all but its own like its second, and publishes that. */
+    public static void goods(RunningShop.Running shop, int size) {
+        JsonNode document = shop.owner().get(Caller.SHOP + "/draft").json().path("document");
+        Edit longer = of(document, "goods/products", size, i -> {
+            ObjectNode product =
+                    (ObjectNode) document.path("goods").path("products").get(1).deepCopy();
+            return product.put("id", "more-" + i).put("name", "Kite number " + i);
+        });
+        shop.context().getBean(Drafts.class).edit(DemoShop.SHOP, List.of(longer), "the test");
+        assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", "").status())
+                .isEqualTo(200);
     }
 }

@@ -77,6 +77,14 @@ final class GoodsFindings {
                         Message.of("finding.name-group-if-another-fits-better"));
             }
             noEffect(setup, product, path, at);
+            // What its group says of it is nobody's doing.
+            if (typed.assembled() && Together.withoutEffect(typed)) {
+                at.look(
+                        "set-at-the-whole-without-effect",
+                        path,
+                        Message.of("finding.set-at-bundle-has-no-effect", "product", product.name()),
+                        Message.of("finding.set-it-at-what-is-in-it"));
+            }
             boolean files =
                     context.files().map(with -> with.contains(product.id())).orElse(true);
             if (product.kind() == Product.Kind.DIGITAL

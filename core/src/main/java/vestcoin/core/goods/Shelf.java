@@ -80,12 +80,7 @@ public final class Shelf {
     }
 
     private BigDecimal sum(Product bundle, Optional<String> group, Tracer tracer) {
-        BigDecimal sum = BigDecimal.ZERO.setScale(tracer.digits());
-        for (PricedLine part :
-                price(List.of(least(bundle)), new BuyerPricing(Instant.EPOCH, ZoneOffset.UTC, group), tracer)) {
-            sum = sum.add(part.amount().value());
-        }
-        return sum;
+        return priceOfOne(least(bundle), new BuyerPricing(Instant.EPOCH, ZoneOffset.UTC, group), tracer);
     }
 
     /** One of a bundle; of a box, with as few pieces of its first goods as it takes. */
@@ -180,6 +175,14 @@ public final class Shelf {
             }
         }
         return priced;
+    }
+
+    /** What one of a line costs: of a bundle or box all its parts. @param line nothing is wrong with */
+    public BigDecimal priceOfOne(Line line, BuyerPricing buying, Tracer tracer) {
+        List<PricedLine> parts = price(List.of(line), buying, tracer);
+        return products.get(line.product()).product().assembled()
+                ? parts.stream().map(part -> part.amount().value()).reduce(BigDecimal.ZERO, BigDecimal::add)
+                : parts.get(0).unit().value();
     }
 
     private List<Part> parts(List<Line> lines) {

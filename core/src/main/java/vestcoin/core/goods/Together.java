@@ -68,6 +68,24 @@ public record Together(
         from = from == null ? List.of() : List.copyOf(from);
     }
 
+    /**
+     * Whether something is set at a bundle or box that only its parts have: a weight, a way of sending, a measure, what
+     * stands on each unit, a renewal; and where it costs what they come to, prices.
+     */
+    public static boolean withoutEffect(Product whole) {
+        boolean priced = whole.sale().isPresent()
+                || !whole.breaks().isEmpty()
+                || !whole.prices().isEmpty()
+                || !whole.groupPrices().isEmpty();
+        return whole.weight().isPresent()
+                || !whole.sending().equals(ShippingTraits.NOTHING)
+                || whole.measure().isPresent()
+                || whole.renews().isPresent()
+                || !whole.perUnit().isEmpty()
+                || !whole.options().isEmpty()
+                || whole.parts().priced() == Priced.SUM && priced;
+    }
+
     public int fewest() {
         return least.orElse(1);
     }

@@ -81,11 +81,8 @@ public final class PriorPrice {
             return Optional.empty();
         }
         Tracer tracer = Tracer.plain(setup.currency(), setup.setup().shop().rounding());
-        return Optional.of(setup.shelf()
-                .price(List.of(line), new BuyerPricing(at, setup.zone(), Optional.empty()), tracer)
-                .get(0)
-                .unit()
-                .value());
+        return Optional.of(
+                setup.shelf().priceOfOne(line, new BuyerPricing(at, setup.zone(), Optional.empty()), tracer));
     }
 
     private static Instant later(Instant one, Instant other) {

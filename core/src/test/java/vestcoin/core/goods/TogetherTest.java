@@ -14,9 +14,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.core.English;
 import vestcoin.core.basket.Basket;
+import vestcoin.core.finding.Check;
+import vestcoin.core.finding.Finding;
+import vestcoin.core.finding.FindingContext;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.quote.PriorPrice;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
@@ -167,5 +171,40 @@ class TogetherTest {
                         "EUR",
                         Optional.empty()))
                 .containsEntry("box", new BigDecimal("36.00"));
+    }
+
+    /** The lowest price of the days before is that of the whole (Directive 98/6/EC, Art. 6a). */
+    @Test
+    void what_it_cost_before_is_what_all_of_it_cost() {
+        CompiledSetup setup = shop(bundle(Together.Priced.OWN, "60.00", null)).compiled();
+        assertThat(PriorPrice.before(
+                        Instant.parse("2026-12-01T00:00:00Z"),
+                        Line.of("set", 1),
+                        List.of(new PriorPrice.InForce(setup, Instant.parse("2026-01-01T00:00:00Z")))))
+                .contains(new BigDecimal("60.00"));
+    }
+
+    /** What only its parts have, set at the whole, is told; what does something there is not. */
+    @Test
+    void what_does_nothing_at_the_whole_is_a_finding() {
+        String id = "set-at-the-whole-without-effect";
+        assertThat(findings(bundle(Together.Priced.OWN, "60.00", null))).doesNotContain(id);
+        assertThat(findings(bundle(Together.Priced.OWN, "60.00", null).weighs("1 kg")))
+                .contains(id);
+        assertThat(findings(bundle(Together.Priced.OWN, "60.00", null)
+                        .groupPrices(Map.of("trade", new BigDecimal("50.00")))))
+                .doesNotContain(id);
+        assertThat(findings(bundle(Together.Priced.SUM, "0.00", null)
+                        .groupPrices(Map.of("trade", new BigDecimal("50.00")))))
+                .contains(id);
+        assertThat(findings(bundle(Together.Priced.SUM, "0.00", null).perUnit("deposit", "1.00", null, false)))
+                .contains(id);
+    }
+
+    private static List<String> findings(Thing together) {
+        CompiledSetup setup = shop(together).buyers("trade", null).compiled();
+        return Check.of(setup, new FindingContext(Instant.parse("2026-12-01T10:00:00Z"), Map.of())).stream()
+                .map(Finding::id)
+                .toList();
     }
 }
