@@ -162,7 +162,7 @@ function OptionName({ option, at }: { option: Option; at: SetupPath<Product> }) 
   const path = under(at)("options", option.id);
   return (
     <span className="flex items-end gap-2">
-      <Field path={under(path)("name")} label={say("optionField")} className="min-w-24" />
+      <Field path={under(path)("name")} label={say("choiceOf")} className="min-w-24" />
       <TextButton
         className="text-xs"
         aria-label={say("removeWhat", { what: option.name })}

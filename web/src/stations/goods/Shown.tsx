@@ -36,7 +36,7 @@ export function Shown({ product, at }: { product: Product; at: SetupPath<Product
             path={shown}
             at={under(shown)("sentence")}
             label={say("sentenceField")}
-            placeholder={say("none")}
+            placeholder="–"
             write={(value) => (value as Product["shown"])?.sentence ?? ""}
             read={(text) =>
               text.trim() || picture
@@ -62,7 +62,7 @@ export function Shown({ product, at }: { product: Product; at: SetupPath<Product
             path={selling}
             at={under(selling)("from")}
             label={say("soldFrom")}
-            placeholder={say("none")}
+            placeholder="–"
             write={(value) => (value as Product["selling"])?.from ?? ""}
             read={(text) =>
               text.trim()
