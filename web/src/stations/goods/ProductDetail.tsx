@@ -6,6 +6,7 @@ import { IdsField } from "../../shared/IdsField";
 import { NamedField } from "../../shared/NamedField";
 import { NotationField } from "../../shared/NotationField";
 import { bounds, breaks, measure, own, renewal, sale } from "../../shared/notation/goods";
+import type { Notation } from "../../shared/notation/notation";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, setupPath, under } from "../../shared/paths";
 import { type Settable, Settables, settable } from "../../shared/Settables";
@@ -154,8 +155,17 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
                 <Field path={path} label={label} placeholder={say("none")} {...whole} />
               )),
               settable(under(at)("sending", "own"), say("deliveryItsOwn"), (path, label) => (
-                <NotationField path={path} label={label} placeholder={say("none")} notation={own} />
+                <NotationField path={path} label={label} placeholder={say("none")} notation={besideZones(product)} />
               )),
+              ...zonesByProduct(delivery, product).map((zone) =>
+                settable(
+                  under(at)("sending", "own", "zones", zone.id),
+                  say("deliveryItsOwnIn", { zone: zone.name }),
+                  (path, label) => (
+                    <NotationField path={path} label={label} placeholder={say("asElsewhere")} notation={own} />
+                  ),
+                ),
+              ),
               ...(delivery.handling.length > 0
                 ? [
                     settable(under(at)("sending", "handling"), say("handled"), (path, label) => (
@@ -194,6 +204,27 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
       {!assembled && <InStock product={product} />}
     </section>
   );
+}
+
+/** The zones that have a price by product, or that a pair is set for: only a product with a pair can have others. */
+function zonesByProduct(delivery: Setup["delivery"], product: Product): Setup["delivery"]["zones"] {
+  const pair = product.sending?.own;
+  return pair
+    ? delivery.zones.filter(
+        (zone) => zone.id in pair.zones || Object.values(zone.rates).some((rate) => rate.basis.kind === "by-product"),
+      )
+    : [];
+}
+
+/** The pair for everywhere: what is set for single zones stays beside it. */
+function besideZones(product: Product): Notation {
+  const zones = product.sending?.own?.zones ?? {};
+  const beside = (value: unknown) => (typeof value === "object" ? { ...value, zones } : value);
+  return {
+    ...own,
+    read: (text) => beside(own.read(text)),
+    ...(own.fields && { fields: { ...own.fields, value: (rows) => beside(own.fields?.value(rows)) } }),
+  };
 }
 
 /** Where what a product does not say comes from. */

@@ -21,6 +21,7 @@ final class Companions {
     private static final Pattern REGISTRATION = Pattern.compile("(tax/registrations/[^/]+)/(scheme|authority)");
     private static final Pattern TAXED = Pattern.compile("(goods/products/[^/]+)/taxedAtSale");
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
+    private static final Pattern ZONE = Pattern.compile("delivery/zones/([^/]+)");
     private static final Pattern COUNTRY =
             Pattern.compile("(shop/address|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
     private static final Pattern ADDRESS = Pattern.compile("shop(?:/address(?:/(lines|region|postcode|country))?)?");
@@ -53,6 +54,10 @@ final class Companions {
         Matcher registration = REGISTRATION.matcher(edit.path());
         if (registration.matches()) {
             return registration(registration.group(1), registration.group(2), text(edit.now()), document);
+        }
+        Matcher zone = ZONE.matcher(edit.path());
+        if (zone.matches() && edit.now().isEmpty()) {
+            return withoutZone(zone.group(1), document);
         }
         List<Edit> companions = new ArrayList<>();
         Matcher address = ADDRESS.matcher(edit.path());
@@ -101,6 +106,20 @@ final class Companions {
             }
         }
         return following;
+    }
+
+    /** With a zone go the delivery prices that goods have there. */
+    private static List<Edit> withoutZone(String zone, JsonNode document) {
+        List<Edit> left = new ArrayList<>();
+        for (String sheet : List.of("products", "groups")) {
+            for (JsonNode each : document.path("goods").path(sheet)) {
+                String at = "goods/" + sheet + "/" + each.path("id").asString("") + "/sending/own/zones/" + zone;
+                if (Edits.at(document, at).isPresent()) {
+                    left.add(to(document, at, null));
+                }
+            }
+        }
+        return left;
     }
 
     /** The Union's schemes are with the Union; an ordinary registration is not. */

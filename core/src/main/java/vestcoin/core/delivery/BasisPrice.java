@@ -22,14 +22,16 @@ final class BasisPrice {
     }
 
     private final String path;
+    private final String zone;
     private final String name;
     private final Load load;
     private final Figure weight;
     private final Tracer tracer;
 
-    /** @param weight what the option reads as weight, in kg */
-    BasisPrice(String path, String name, Load load, Figure weight, Tracer tracer) {
+    /** @param zone id of the zone the price is for; empty for a round @param weight what the option reads as weight, in kg */
+    BasisPrice(String path, String name, String zone, Load load, Figure weight, Tracer tracer) {
         this.path = path;
+        this.zone = zone;
         this.name = name;
         this.load = load;
         this.weight = weight;
@@ -92,8 +94,9 @@ final class BasisPrice {
             alone = alone == null || dearer(line, alone) ? line : alone;
         }
         for (PricedLine line : load.lines()) {
-            ShippingTraits.Own own = line.product().sending().own().orElseThrow();
-            String at = "goods/products/" + line.product().id() + "/sending/own";
+            ShippingTraits.Pair own = own(line);
+            String at = "goods/products/" + line.product().id() + "/sending/own"
+                    + (line.product().sending().own().orElseThrow().zones().containsKey(zone) ? "/zones/" + zone : "");
             BigDecimal units = units(line).subtract(line == alone ? BigDecimal.ONE : BigDecimal.ZERO);
             if (line == alone) {
                 parts.add(tracer.typed(
@@ -117,12 +120,16 @@ final class BasisPrice {
     }
 
     /** Whether a line pays its price alone rather than another: it is dearer, or as dear and saves more by it. */
-    private static boolean dearer(PricedLine line, PricedLine than) {
-        ShippingTraits.Own one = line.product().sending().own().orElseThrow();
-        ShippingTraits.Own other = than.product().sending().own().orElseThrow();
+    private boolean dearer(PricedLine line, PricedLine than) {
+        ShippingTraits.Pair one = own(line);
+        ShippingTraits.Pair other = own(than);
         int order = one.alone().compareTo(other.alone());
         order = order != 0 ? order : one.withOthers().compareTo(other.withOthers());
         return order != 0 ? order > 0 : line.line().key().compareTo(than.line().key()) < 0;
+    }
+
+    private ShippingTraits.Pair own(PricedLine line) {
+        return line.product().sending().own().orElseThrow().in(zone);
     }
 
     private static BigDecimal units(PricedLine line) {

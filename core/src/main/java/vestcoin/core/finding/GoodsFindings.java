@@ -123,21 +123,12 @@ final class GoodsFindings {
                     Message.of("finding.reductions-shown-without-lowest-price-of-last"),
                     Message.of("finding.show-beside-them-directive-98-6-ec"));
         }
+        new OwnDeliveryFindings(compiled, at).add();
         new VoucherFindings(compiled, context, at).add();
     }
 
     /** What can be typed and has no effect as the rest is set. */
     private static void noEffect(Setup setup, Product product, String path, Findings.At at) {
-        boolean byProduct = setup.delivery().zones().stream()
-                .flatMap(zone -> zone.rates().values().stream())
-                .anyMatch(rule -> rule.basis() instanceof PriceRule.ByProduct);
-        if (product.sending().own().isPresent() && !byProduct) {
-            at.look(
-                    "own-delivery-without-effect",
-                    path + "/sending/own",
-                    Message.of("finding.has-delivery-price-of-own-has-no", "product", product.name()),
-                    Message.of("finding.write-by-product-into-cells-where-to"));
-        }
         boolean again = setup.payment().methods().stream()
                 .anyMatch(method -> method.on() && method.kind().chargedAgain());
         if (product.renews().isPresent() && !again) {

@@ -2,6 +2,9 @@ package vestcoin.core.goods;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -30,8 +33,27 @@ public record ShippingTraits(
         Optional<Own> own) {
     public static final ShippingTraits NOTHING = ShippingTraitsBuilder.builder().build();
 
+    /**
+     * A delivery price of its own, in the shop's currency.
+     *
+     * @param alone price of one that travels alone
+     * @param withOthers price of each that travels with others
+     * @param zones zone id to the pair that holds there instead
+     */
+    public record Own(BigDecimal alone, BigDecimal withOthers, Map<String, Pair> zones) {
+        public Own {
+            zones = zones == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(zones));
+        }
+
+        /** What holds in a zone. @param zone its id; any other text for a place in none */
+        public Pair in(String zone) {
+            Pair there = zones.get(zone);
+            return there != null ? there : new Pair(alone, withOthers);
+        }
+    }
+
     /** @param alone price of one that travels alone @param withOthers price of each that travels with others */
-    public record Own(BigDecimal alone, BigDecimal withOthers) {}
+    public record Pair(BigDecimal alone, BigDecimal withOthers) {}
 
     public ShippingTraits {
         size = size == null ? Optional.empty() : size;

@@ -44,6 +44,7 @@ public final class CurrencyChange {
             Map.entry(Product.Variation.class, Set.of("price")),
             Map.entry(Product.PerUnit.class, Set.of("amount")),
             Map.entry(ShippingTraits.Own.class, Set.of("alone", "withOthers")),
+            Map.entry(ShippingTraits.Pair.class, Set.of("alone", "withOthers")),
             Map.entry(Line.class, Set.of("amount")),
             Map.entry(Discounts.Rule.class, Set.of("amount")),
             Map.entry(Discounts.Conditions.class, Set.of("leastValue")),

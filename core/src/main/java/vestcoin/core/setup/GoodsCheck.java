@@ -26,6 +26,7 @@ final class GoodsCheck {
     private final Set<String> groups = new HashSet<>();
     private final Set<String> buyerGroups = new HashSet<>();
     private final Set<String> handling = new HashSet<>();
+    private final Set<String> zones = new HashSet<>();
     private final Set<String> dispatch = new HashSet<>(Set.of(Delivery.Dispatch.SHOP));
     private final Set<String> accepted = new HashSet<>();
     private final PartsCheck parts;
@@ -39,6 +40,7 @@ final class GoodsCheck {
         goods.groups().forEach(group -> groups.add(group.id()));
         goods.buyerGroups().forEach(group -> buyerGroups.add(group.id()));
         setup.delivery().handling().forEach(each -> handling.add(each.id()));
+        setup.delivery().zones().forEach(each -> zones.add(each.id()));
         setup.delivery().dispatch().forEach(each -> dispatch.add(each.id()));
         setup.shop().currencies().stream().map(AcceptedCurrency::code).forEach(accepted::add);
         this.parts = new PartsCheck(goods, checks);
@@ -157,6 +159,11 @@ final class GoodsCheck {
         sending.own().ifPresent(own -> {
             checks.amount(own.alone(), path + "/own/alone", false);
             checks.amount(own.withOthers(), path + "/own/withOthers", false);
+            checks.known(own.zones().keySet(), zones, path + "/own/zones", Message.of("setup.zone"));
+            own.zones().forEach((zone, pair) -> {
+                checks.amount(pair.alone(), path + "/own/zones/" + zone + "/alone", false);
+                checks.amount(pair.withOthers(), path + "/own/zones/" + zone + "/withOthers", false);
+            });
         });
     }
 

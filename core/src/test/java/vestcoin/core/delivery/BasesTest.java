@@ -82,6 +82,25 @@ class BasesTest {
     }
 
     @Test
+    void a_pair_of_its_own_differs_by_zone() {
+        Shops.Maker shop = shop("by product")
+                .taxes("DE", "s", "19")
+                .delivers("DE", "post", "by product")
+                .sells(Thing.of("vase", "30.00", "s")
+                        .weighs("1 kg")
+                        .own("6.00", "1.50")
+                        .own("de", "3.00", "2.00")
+                        .product());
+        assertThat(post(price(shop, Line.of("vase", 2), Line.of("b", 1))))
+                .as("at home the vase pays alone: 6.00 + 1.50 + 1.00")
+                .isEqualTo("8.50");
+        Order there = Shops.order(Destination.of("DE"), Line.of("vase", 2), Line.of("b", 1));
+        assertThat(post(Pricing.price(shop.compiled(), there)))
+                .as("in that zone b is the dearer alone: 4.00 + 2 × 2.00")
+                .isEqualTo("8.00");
+    }
+
+    @Test
     void by_distance_along_the_geodesic() {
         Point galway = new Point(of("53.2707"), of("-9.0568"));
         Shops.Maker shop =

@@ -419,6 +419,17 @@ class CheckTest {
                                 .own("3.00", "1.00")
                                 .product())))
                 .doesNotContain("own-delivery-without-effect");
+        assertThat(ids(whole().delivers("IE", "tube", "by product")
+                        .delivers("FR", "tube", "9.00")
+                        .sells(Thing.of("own", "1.00", "s")
+                                .weighs("1 kg")
+                                .own("3.00", "1.00")
+                                .product())))
+                .as("in one zone no cell is by product")
+                .contains("own-delivery-does-not-hold");
+        assertThat(ids(whole().delivers("IE", "tube", "by product")))
+                .as("nothing else is offered there, and what is sold has no price of its own")
+                .contains("no-delivery-price-of-its-own");
         assertThat(ids(whole().sells(Thing.of("club", "1.00", "s")
                         .weighs("1 kg")
                         .renews(1, vestcoin.core.goods.Renewal.Unit.MONTHS, null)

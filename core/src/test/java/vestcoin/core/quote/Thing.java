@@ -171,7 +171,17 @@ public final class Thing {
     }
 
     public Thing own(String single, String withOthers) {
-        own = Optional.of(new ShippingTraits.Own(new BigDecimal(single), new BigDecimal(withOthers)));
+        own = Optional.of(new ShippingTraits.Own(new BigDecimal(single), new BigDecimal(withOthers), Map.of()));
+        return this;
+    }
+
+    /** Another pair in one zone. */
+    public Thing own(String zone, String single, String withOthers) {
+        ShippingTraits.Own rest = own.orElseThrow();
+        own = Optional.of(new ShippingTraits.Own(
+                rest.alone(),
+                rest.withOthers(),
+                Map.of(zone, new ShippingTraits.Pair(new BigDecimal(single), new BigDecimal(withOthers)))));
         return this;
     }
 
