@@ -1,9 +1,17 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { ApiProblem, answer, api, type BuyerQuote, type Counter, type Problem, problemsOf } from "../api/client";
-import { countryName } from "../shared/places";
-import { type Kept, keptOf, sameLine, useBasket } from "./basket";
+import {
+  ApiProblem,
+  answer,
+  api,
+  type BuyerQuote,
+  type Counter,
+  type Destination,
+  type Problem,
+  problemsOf,
+} from "../api/client";
+import { type Kept, keptOf, type ParcelShop, placeOf, sameLine, useBasket } from "./basket";
 import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
 import { beginForBuyer, endForBuyer, forBuyer } from "./forBuyer";
@@ -31,7 +39,13 @@ export function CounterPage() {
       const kept = keptOf(shop);
       const email = forBuyer(shop) ? kept.email : "";
       const named = [...new Set((kept.lines ?? []).map((line) => line.product))];
-      const query = { ...spoken, ...(email ? { forBuyer: email } : {}), ...(named.length > 0 ? { with: named } : {}) };
+      const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+      const query = {
+        ...spoken,
+        timeZone,
+        ...(email ? { forBuyer: email } : {}),
+        ...(named.length > 0 ? { with: named } : {}),
+      };
       return answer(api.GET("/api/counter/{shop}", { params: { path: { shop }, query } }));
     },
     placeholderData: keepPreviousData,
@@ -56,14 +70,13 @@ export function CounterPage() {
   );
 }
 
+/** What goes to a parcel shop is priced by where that is. */
+const goingTo = (to: Destination | undefined, parcelShop: ParcelShop | undefined) =>
+  to && { to: { ...to, ...(to.postcode && parcelShop ? { postcode: parcelShop.postcode } : {}) } };
+
 const basketOf = (kept: Kept, counter: Counter) => ({
   lines: kept.lines,
-  to: {
-    country: kept.country,
-    ...(kept.region ? { region: kept.region } : {}),
-    // What goes to a parcel shop is priced by where that is.
-    ...(kept.postcode ? { postcode: kept.parcelShop?.postcode ?? kept.postcode } : {}),
-  },
+  ...goingTo(placeOf(kept, counter), kept.parcelShop),
   ...(kept.delivery ? { delivery: kept.delivery } : {}),
   deliveries: kept.delivery ? {} : (kept.deliveries ?? {}),
   ...(kept.slot ? { slot: kept.slot } : {}),
@@ -89,7 +102,7 @@ interface CheckoutProps {
 function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
   const navigate = useNavigate();
   useState(() => (fresh.ownShop ? beginForBuyer(fresh.shop) : endForBuyer()));
-  const { kept, keep } = useBasket(fresh.shop, fresh.home);
+  const { kept, keep } = useBasket(fresh.shop, fresh.assumed?.country ?? fresh.home);
   const { goods, known: counter } = useGoods(fresh, kept.email);
   // Goods that a link has put in may be none of the list; they are asked for once.
   const asked = useRef("");
@@ -157,6 +170,7 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
   const go = (to: Step) => {
     setProblems([]);
     setStep(to);
+    if (to !== "Basket" && !kept.placed) keep({ placed: true });
     window.scrollTo({ top: 0 });
     setTimeout(() => heading.current?.focus());
   };
@@ -167,13 +181,19 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
     keep({ ...part, key: crypto.randomUUID() });
   };
 
-  /** A basket that may be left from here on is kept for a reminder, or no longer. */
+  /** What is put together is kept for the shop to see, and for a reminder where that was agreed to. */
   const leaving = () => {
-    if (counter.asking.remindAfter == null) return;
-    // Nothing is kept that a reminder has no need of.
-    const left = { name: kept.name, basket: { lines: kept.lines, codes: kept.codes, deliveries: {} } };
-    const body = { email: kept.email, agreed: kept.remind, left, language: counter.language };
-    // A reminder is a kindness; buying goes on without it.
+    if (forBuyer(counter.shop)) return;
+    const agreed = kept.remind && kept.email !== "";
+    const body = {
+      visit: kept.visit,
+      ...(kept.email ? { email: kept.email } : {}),
+      agreed,
+      // Nothing is kept that a reminder has no need of.
+      left: { name: agreed ? kept.name : "", basket: { lines: kept.lines, codes: kept.codes, deliveries: {} } },
+      language: counter.language,
+    };
+    // To be reminded is a kindness; buying goes on without it.
     void api.POST("/api/counter/{shop}/unfinished", { params: { path: { shop: counter.shop } }, body }).catch(() => {});
   };
 
@@ -191,7 +211,7 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
         wishes: wishesOf(kept, counter, quote),
       },
       expected: quote.toPay,
-      ...(forBuyer(counter.shop) ? { forBuyer: true } : {}),
+      ...(forBuyer(counter.shop) ? { forBuyer: true } : { visit: kept.visit }),
       agreed: {
         ...Object.fromEntries(counter.texts.filter((text) => text.agreed).map((text) => [text.kind, text.hash])),
         ...(kept.age ? { age: String(kept.age) } : {}),
@@ -233,24 +253,18 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
           }}
         />
       }
-      summary={
-        quote && (
-          <Summary
-            counter={counter}
-            quote={quote}
-            assumed={kept.postcode || step !== "Basket" ? undefined : countryName(kept.country, counter.language)}
-            stale={priced.isError}
-          />
-        )
-      }
+      summary={quote && <Summary counter={counter} quote={quote} stale={priced.isError} />}
     >
       {step === "Basket" && (
         <BasketStep
           {...shared}
           goods={goods}
           withoutCodes={kept.codes.length > 0 ? plain.data : undefined}
-          wrong={wrong.filter((problem) => problem.path.startsWith("order/lines"))}
-          next={() => go("Where")}
+          wrong={wrong}
+          next={() => {
+            leaving();
+            go("Where");
+          }}
         />
       )}
       {step === "Where" && (

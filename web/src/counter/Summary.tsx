@@ -5,19 +5,19 @@ import { useSay } from "./phrases";
 interface Props {
   counter: Pick<Counter, "language">;
   quote: BuyerQuote;
-  /** The country assumed while the buyer has given no address. */
-  assumed?: string | undefined;
   /** The total of the basket before, because the present one cannot be priced yet. */
   stale?: boolean;
 }
 
 /** What is in the total, in a few lines. */
-export function Summary({ counter, quote, assumed, stale }: Props) {
+export function Summary({ counter, quote, stale }: Props) {
   const say = useSay();
   const amount = (value: string) => money(value, quote.currency, counter.language);
   const chosen = quote.delivery.find((option) => option.chosen);
   const things = quote.lines.map((line) => `${plain(line.quantity)} ${line.name}`).join(", ");
   const inside = quote.prices === "with-tax";
+  const open = quote.beforeAddress;
+  const without = open && withoutWhat(quote.needsDelivery, !inside);
   return (
     <div aria-live="polite">
       <Row name={things} value={amount(quote.goods)} clamp />
@@ -38,8 +38,9 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
             )
           );
         })}
+      {open && quote.needsDelivery && <Row name={say("delivery")} value={say("withAddress")} />}
       {quote.fee && <Row name={say("forWay")} value={amount(quote.fee)} />}
-      {!inside && <Row name={say("tax")} value={amount(quote.tax)} />}
+      {!inside && <Row name={say("tax")} value={open ? say("withAddress") : amount(quote.tax)} />}
       <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">
         <span className="font-head text-lg font-bold">{say("total")}</span>
         <span className="figure text-2xl font-bold" data-total={quote.payable}>
@@ -56,14 +57,14 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
           <span className="figure">{amount(quote.toPay)}</span>
         </div>
       )}
-      {quote.whose.map((sentence) => (
+      {(open ? [] : quote.whose).map((sentence) => (
         <p key={sentence} className="text-xs quiet">
           {sentence}
         </p>
       ))}
       {stale && <p className="text-xs text-error">{say("beforeLast")}</p>}
-      {assumed && <p className="text-xs quiet">{say("assumed", { country: assumed })}</p>}
-      {quote.taxes.length > 0 && (
+      {without && <p className="text-xs quiet">{say(without)}</p>}
+      {!open && quote.taxes.length > 0 && (
         <p className="text-xs quiet">
           {say(inside ? "taxInside" : "taxAdded", {
             taxes: quote.taxes
@@ -74,6 +75,12 @@ export function Summary({ counter, quote, assumed, stale }: Props) {
       )}
     </div>
   );
+}
+
+/** What of it comes with the address. */
+function withoutWhat(delivery: boolean, tax: boolean) {
+  if (delivery) return tax ? "totalWithoutBoth" : "totalWithoutDelivery";
+  return tax ? "totalWithoutTax" : undefined;
 }
 
 function Row({ name, value, clamp = false }: { name: string; value: string; clamp?: boolean }) {

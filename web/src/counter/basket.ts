@@ -1,14 +1,18 @@
 import { useEffect, useState } from "react";
-import type { CounterProduct, Line } from "../api/client";
+import type { Counter, CounterProduct, Destination, Line } from "../api/client";
 import { forBuyer } from "./forBuyer";
 
 /** What a buyer has put together; it survives closing the browser. */
 export interface Kept {
   /** Made once a basket, so that sending the order twice places it once. */
   key: string;
+  /** Names what this browser has put together, until it is ordered. */
+  visit: string;
   lines: Line[];
   /** Discount codes in the order typed. */
   codes: string[];
+  /** Whether the buyer has said where it goes, or has been asked. */
+  placed: boolean;
   country: string;
   region: string;
   postcode: string;
@@ -86,8 +90,10 @@ export interface VoucherFor {
 
 const fresh = (country: string): Kept => ({
   key: crypto.randomUUID(),
+  visit: crypto.randomUUID(),
   lines: [],
   codes: [],
+  placed: false,
   country,
   region: "",
   postcode: "",
@@ -136,10 +142,23 @@ export const rekeep = (shop: string, part: Partial<Kept>): void =>
   localStorage.setItem(nameOf(shop), JSON.stringify({ ...keptOf(shop), ...part }));
 
 export function useBasket(shop: string, country: string) {
-  const [kept, setKept] = useState<Kept>(() => ({ ...fresh(country), ...keptOf(shop) }));
+  const [kept, setKept] = useState<Kept>(() => {
+    const kept = { ...fresh(country), ...keptOf(shop) };
+    return { ...kept, placed: kept.placed || kept.postcode !== "" };
+  });
   useEffect(() => localStorage.setItem(nameOf(shop), JSON.stringify(kept)), [shop, kept]);
   return { kept, keep: (change: Partial<Kept>) => setKept((now) => ({ ...now, ...change })) };
 }
+
+/** Where a basket goes: as its buyer says, else as the shop assumes; nowhere where it assumes nothing. */
+export const placeOf = (kept: Kept, counter: Pick<Counter, "assumed">): Destination | undefined =>
+  kept.placed
+    ? {
+        country: kept.country,
+        ...(kept.region ? { region: kept.region } : {}),
+        ...(kept.postcode ? { postcode: kept.postcode } : {}),
+      }
+    : (counter.assumed ?? undefined);
 
 /** Ends a basket once its order is paid. */
 export const forget = (shop: string): void => localStorage.removeItem(nameOf(shop));

@@ -8,6 +8,7 @@ import { PayoutList } from "../orders/PayoutList";
 import { SalesPage } from "../orders/SalesPage";
 import { SubscriberList } from "../orders/SubscriberList";
 import { SubscriberSheet } from "../orders/SubscriberSheet";
+import { UnfinishedList } from "../orders/UnfinishedList";
 import { say } from "../shared/say";
 import { DeliveryStation } from "../stations/delivery/DeliveryStation";
 import { GoodsStation } from "../stations/goods/GoodsStation";
@@ -70,6 +71,7 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="sales" element={<SalesPage />} />
           <Route path="buyers" element={<BuyerList />} />
           <Route path="payouts" element={<PayoutList />} />
+          <Route path="unfinished" element={<UnfinishedList />} />
           <Route path="subscriptions" element={<SubscriberList />} />
           <Route path="subscriptions/:id" element={<SubscriberSheet />} />
           <Route path="*" element={<Beginning />} />

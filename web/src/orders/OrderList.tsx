@@ -116,6 +116,9 @@ export function OrderList() {
         <Link className="underline" to={`/desk/${shop}/subscriptions`}>
           {say("subscriptions")}
         </Link>
+        <Link className="underline" to={`/desk/${shop}/unfinished`}>
+          {say("unfinishedBaskets")}
+        </Link>
         <Link className="underline" to={`/desk/${shop}/payouts`}>
           {say("payouts")}
         </Link>

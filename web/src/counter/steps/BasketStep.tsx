@@ -8,6 +8,7 @@ import { codesEffect } from "../codesEffect";
 import { useSay } from "../phrases";
 import { hoursOf } from "../promise";
 import type { Goods } from "../useGoods";
+import { GoesTo } from "./GoesTo";
 import { GoodsList } from "./GoodsList";
 import type { StepProps } from "./shared";
 import { WhenItIs } from "./Thing";
@@ -119,7 +120,7 @@ export function BasketStep({
           </div>
         );
       })}
-      {kept.lines.length > 0 && <Said problems={wrong} />}
+      {kept.lines.length > 0 && <Said problems={wrong.filter(({ path }) => path.startsWith("order/lines"))} />}
       {kept.lines.length > 0 &&
         quote?.notSold.map((sentence) => (
           <p key={sentence} role="status" className="mt-2 font-semibold text-error">
@@ -127,6 +128,14 @@ export function BasketStep({
           </p>
         ))}
       {kept.lines.length > 0 && !counter.asking.withoutCodes && <Codes kept={kept} change={change} quote={quote} />}
+      {kept.lines.length > 0 && (
+        <GoesTo
+          counter={counter}
+          kept={kept}
+          change={change}
+          wrong={wrong.filter(({ path }) => path.startsWith("order/to"))}
+        />
+      )}
       {effect && quote && (
         <p role="status" className="mt-2">
           {say(effect.phrase, { amount: money(effect.by, quote.currency, counter.language) })}

@@ -10,6 +10,7 @@ import { RegionField } from "../../shared/RegionField";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { Accepted } from "./Accepted";
+import { Assumed } from "./Assumed";
 import { useHomeChange } from "./HomeChange";
 import { PlacesSold } from "./PlacesSold";
 import { Standing } from "./Standing";
@@ -121,6 +122,7 @@ export function ShopStation() {
             />
             <OtherLanguages />
           </div>
+          <Assumed />
           <Standing />
           <Accepted />
           <Formats language={shop.language} currency={shop.currency} timeZone={shop.timeZone} unit={shop.weightUnit} />

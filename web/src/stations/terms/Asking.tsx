@@ -90,6 +90,24 @@ export function Asking() {
           note={say("onceOnlyBuyersWhoTick")}
           {...whole}
         />
+        {asking.remindAfter != null && (
+          <Field
+            path={setupPath("terms", "asking", "remindWith")}
+            label={say("remindWith")}
+            choices={[
+              { id: "", name: say("remindWithNothing") },
+              ...bench.setup.discounts.rules
+                .filter((rule) => rule.code != null)
+                .map((rule) => ({ id: rule.id, name: rule.name })),
+            ]}
+            note={say("remindWithNote")}
+            write={(value) => (value as { discount?: string } | undefined)?.discount ?? ""}
+            read={(chosen) => (chosen ? { discount: chosen, days: asking.remindWith?.days ?? 7 } : undefined)}
+          />
+        )}
+        {asking.remindWith && (
+          <Field path={setupPath("terms", "asking", "remindWith", "days")} label={say("remindWithDays")} {...whole} />
+        )}
       </div>
       <h3 className="mt-4 text-sm">{say("fieldsYourOwn")}</h3>
       {asking.extras.length === 0 && <p className="quiet">{say("noneEveryFieldAskedFor")}</p>}

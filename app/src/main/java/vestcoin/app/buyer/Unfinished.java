@@ -3,10 +3,12 @@ package vestcoin.app.buyer;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -21,7 +23,10 @@ import vestcoin.app.access.CounterEntrance;
 import vestcoin.app.format.FlatBasket;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.BuyerLetters;
+import vestcoin.app.message.ReminderOf;
+import vestcoin.app.order.BasketOrdered;
 import vestcoin.app.order.OrderPlaced;
+import vestcoin.app.order.SingleUseCodes;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.outside.TimePassed;
 import vestcoin.app.setup.Document;
@@ -30,7 +35,8 @@ import vestcoin.core.basket.Basket;
 import vestcoin.core.setup.Setup;
 
 /**
- * Baskets whose buyers asked to be reminded: one letter each, never to somebody who has ordered since or wants none.
+ * Baskets that were left. Of those whose buyers asked to be reminded one letter is written, never to somebody who has
+ * ordered since or wants none; of the others it is not kept whose they are.
  */
 @Service
 public class Unfinished {
@@ -49,10 +55,13 @@ public class Unfinished {
     /** No second letter within this, and nothing is kept longer. */
     private static final Duration KEPT = Duration.ofDays(30);
 
+    private static final int MOST_OF_NOBODY = 2_000;
+
     private final JdbcClient sql;
     private final Editions editions;
     private final CounterEntrance entrance;
     private final BuyerLetters letters;
+    private final SingleUseCodes codes;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final String ownUrl;
@@ -62,6 +71,7 @@ public class Unfinished {
             Editions editions,
             CounterEntrance entrance,
             BuyerLetters letters,
+            SingleUseCodes codes,
             PlatformTransactionManager transactions,
             Clock clock,
             @Value("${vest-coin.own-url}") String ownUrl) {
@@ -69,51 +79,68 @@ public class Unfinished {
         this.editions = editions;
         this.entrance = entrance;
         this.letters = letters;
+        this.codes = codes;
         this.transaction = new TransactionTemplate(transactions);
         this.clock = clock;
         this.ownUrl = ownUrl;
     }
 
     /**
-     * Keeps a basket for a reminder; what was kept before of the same address is replaced, and its wait begins anew.
+     * Keeps a basket: for a reminder where its buyer agreed to one, else without who it is. What was kept before of the
+     * same visit, or for a reminder to the same address, is replaced, and its wait begins anew.
+     *
+     * @param visit names what a browser has put together; a UUID
+     * @param email of a buyer who agreed to be reminded
      */
     @Transactional
-    public void keep(String shop, String email, UnfinishedBasket left, String language) {
-        String buyer = MailAddress.normal(email);
+    public void keep(String shop, String visit, Optional<String> email, UnfinishedBasket left, String language) {
         sql.sql("select id from shop where id = :shop for update")
                 .param("shop", shop)
                 .query(String.class)
                 .single();
-        if (declined(shop, buyer)) {
-            return;
+        Optional<String> buyer = email.map(MailAddress::normal)
+                .filter(address -> !declined(shop, address))
+                .filter(address -> !remindedLately(shop, address));
+        sql.sql("delete from unfinished where shop = :shop and reminded_at is null and (visit = :visit or buyer = "
+                        + ":buyer)")
+                .param("shop", shop)
+                .param("visit", visit)
+                .param("buyer", buyer.orElse(null))
+                .update();
+        if (buyer.isEmpty()) {
+            room(shop);
         }
-        int changed = sql.sql(
-                        "update unfinished set basket = :basket, language = :language, at = :at where shop = :shop "
-                                + "and buyer = :buyer and reminded_at is null")
-                .param("basket", Json.write(left))
+        sql.sql(
+                        "insert into unfinished(shop, visit, buyer, token, basket, language, at) values (:shop, :visit, :buyer, "
+                                + ":token, :basket, :language, :at)")
+                .param("shop", shop)
+                .param("visit", visit)
+                .param("buyer", buyer.orElse(null))
+                .param("token", UUID.randomUUID().toString())
+                .param("basket", Json.write(buyer.isPresent() ? left : new UnfinishedBasket("", left.basket())))
                 .param("language", language)
                 .param("at", now())
-                .param("shop", shop)
-                .param("buyer", buyer)
                 .update();
-        boolean lately = changed == 0
-                && sql.sql("select count(*) from unfinished where shop = :shop and buyer = :buyer")
-                                .param("shop", shop)
-                                .param("buyer", buyer)
-                                .query(Long.class)
-                                .single()
-                        > 0;
-        if (changed == 0 && !lately) {
-            sql.sql("insert into unfinished(shop, buyer, token, basket, language, at) values (:shop, "
-                            + ":buyer, :token, :basket, :language, :at)")
-                    .param("shop", shop)
-                    .param("buyer", buyer)
-                    .param("token", UUID.randomUUID().toString())
-                    .param("basket", Json.write(left))
-                    .param("language", language)
-                    .param("at", now())
-                    .update();
-        }
+    }
+
+    /** Of baskets that are nobody's so many are kept, the latest. */
+    private void room(String shop) {
+        sql.sql(
+                        "delete from unfinished where shop = :shop and buyer is null and id <= (select id from unfinished where "
+                                + "shop = :shop and buyer is null order by id desc offset :most rows fetch next 1 rows only)")
+                .param("shop", shop)
+                .param("most", MOST_OF_NOBODY - 1)
+                .update();
+    }
+
+    private boolean remindedLately(String shop, String buyer) {
+        return sql.sql("select count(*) from unfinished where shop = :shop and buyer = :buyer and reminded_at is not "
+                                + "null")
+                        .param("shop", shop)
+                        .param("buyer", buyer)
+                        .query(Long.class)
+                        .single()
+                > 0;
     }
 
     /**
@@ -127,19 +154,80 @@ public class Unfinished {
                 .update();
     }
 
+    /** Lets the basket of a visit go: there is nothing in it any more, or it was ordered. */
+    void forgetVisit(String shop, String visit) {
+        sql.sql("delete from unfinished where shop = :shop and visit = :visit and reminded_at is null")
+                .param("shop", shop)
+                .param("visit", visit)
+                .update();
+    }
+
     @EventListener
     void ordered(OrderPlaced placed) {
         forget(placed.shop(), placed.email());
     }
 
+    @EventListener
+    void ordered(BasketOrdered ordered) {
+        forgetVisit(ordered.shop(), ordered.visit());
+    }
+
+    /** One as the seller sees it. @param buyer whom a reminder may be sent to, null for nobody */
+    record SeenBasket(long id, String buyer, String basket, Instant at, Instant remindedAt, String code) {
+        UnfinishedBasket left() {
+            return kept(basket);
+        }
+    }
+
+    /** The latest first. @param below id after which the page begins */
+    List<SeenBasket> page(String shop, Optional<Long> below, int most) {
+        return sql.sql(
+                        "select id, buyer, basket, at, reminded_at, code from unfinished where shop = :shop and id < :below "
+                                + "order by id desc limit :most")
+                .param("shop", shop)
+                .param("below", below.orElse(Long.MAX_VALUE))
+                .param("most", most)
+                .query(SeenBasket.class)
+                .list();
+    }
+
+    /**
+     * Writes the reminder of one basket now.
+     *
+     * @return whether its buyer agreed to one and has had none
+     */
+    boolean remindNow(String shop, long id) {
+        Optional<Row> row = sql.sql(
+                        "select id, shop, buyer, token, basket, language, at from unfinished where shop = :shop and id "
+                                + "= :id and buyer is not null and reminded_at is null")
+                .param("shop", shop)
+                .param("id", id)
+                .query(Row.class)
+                .optional();
+        row.ifPresent(found -> transaction.executeWithoutResult(status -> remind(found, true)));
+        letters.deliver();
+        return row.isPresent();
+    }
+
     /** What a letter's link brings back. */
     Optional<UnfinishedBasket> of(String shop, String token) {
-        return sql.sql("select basket from unfinished where shop = :shop and token = :token")
+        return sql.sql("select id, buyer, basket, at, reminded_at, code from unfinished where shop = :shop and token = "
+                        + ":token")
                 .param("shop", shop)
                 .param("token", token)
-                .query(String.class)
+                .query(SeenBasket.class)
                 .optional()
-                .map(Unfinished::kept);
+                .map(seen -> {
+                    UnfinishedBasket left = seen.left();
+                    return seen.code() == null
+                            ? left
+                            : new UnfinishedBasket(
+                                    left.name(),
+                                    left.basket()
+                                            .withCodes(Stream.concat(
+                                                            left.basket().codes().stream(), Stream.of(seen.code()))
+                                                    .toList()));
+                });
     }
 
     private static UnfinishedBasket kept(String json) {
@@ -181,12 +269,12 @@ public class Unfinished {
                 .update();
         for (Row row : sql.sql(
                         "select id, shop, buyer, token, basket, language, at from unfinished where reminded_at is "
-                                + "null order by at limit :most")
+                                + "null and buyer is not null order by at limit :most")
                 .param("most", AT_A_TIME)
                 .query(Row.class)
                 .list()) {
             try {
-                transaction.executeWithoutResult(status -> remind(row));
+                transaction.executeWithoutResult(status -> remind(row, false));
             } catch (RuntimeException e) {
                 LOG.warn("basket {} waits for its reminder: {}", row.id(), e.toString());
             }
@@ -194,7 +282,8 @@ public class Unfinished {
         letters.deliver();
     }
 
-    private void remind(Row row) {
+    /** @param now whether the seller wants it now */
+    private void remind(Row row, boolean now) {
         Optional<Document> document =
                 editions.live(row.shop()).map(edition -> editions.spoken(edition, row.language()));
         Optional<Integer> hours =
@@ -211,7 +300,7 @@ public class Unfinished {
             sql.sql("delete from unfinished where id = :id")
                     .param("id", row.id())
                     .update();
-        } else if (!row.at().plus(Duration.ofHours(hours.get())).isAfter(clock.instant())
+        } else if ((now || !row.at().plus(Duration.ofHours(hours.get())).isAfter(clock.instant()))
                 && !entrance.closed(row.shop())
                 && sql.sql("update unfinished set reminded_at = :at where id = :id and reminded_at is null")
                                 .param("at", now())
@@ -234,11 +323,40 @@ public class Unfinished {
                     setup,
                     row.buyer(),
                     row.token(),
-                    left.name(),
-                    things,
-                    counter + "?again=" + row.token(),
-                    counter + "?never=" + row.token());
+                    new ReminderOf(
+                            left.name(),
+                            things,
+                            code(row, document.get()),
+                            counter + "?again=" + row.token(),
+                            counter + "?never=" + row.token()));
         }
+    }
+
+    /** The code a reminder carries, where the seller wants that: made for it, for one order, until a day. */
+    private Optional<ReminderOf.Gift> code(Row row, Document document) {
+        return document.setup()
+                .terms()
+                .asking()
+                .remindWith()
+                .flatMap(with -> document.setup().discounts().rules().stream()
+                        .filter(rule -> rule.id().equals(with.discount()))
+                        .findFirst()
+                        .map(rule -> {
+                            LocalDate until = LocalDate.ofInstant(
+                                            clock.instant(), document.compiled().zone())
+                                    .plusDays(with.days());
+                            String code = codes.make(
+                                    row.shop(),
+                                    rule.id(),
+                                    until.plusDays(1)
+                                            .atStartOfDay(document.compiled().zone())
+                                            .toInstant());
+                            sql.sql("update unfinished set code = :code where id = :id")
+                                    .param("code", code)
+                                    .param("id", row.id())
+                                    .update();
+                            return new ReminderOf.Gift(code, rule.name(), until);
+                        }));
     }
 
     private java.time.OffsetDateTime now() {

@@ -1,6 +1,7 @@
 package vestcoin.app.buyer;
 
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,9 +22,15 @@ class UnfinishedController {
     private static final int MOST_CODES = 20;
     private static final int LONGEST_NAME = 200;
 
-    /** @param agreed whether the buyer agrees to one letter */
-    record LeftBasket(String email, boolean agreed, Unfinished.UnfinishedBasket left, Optional<String> language) {
+    /** @param agreed whether the buyer agrees to one letter @param visit names what the browser has put together */
+    record LeftBasket(
+            Optional<String> email,
+            boolean agreed,
+            Unfinished.UnfinishedBasket left,
+            Optional<String> language,
+            UUID visit) {
         LeftBasket {
+            email = email == null ? Optional.empty() : email.filter(text -> !text.isBlank());
             language = language == null ? Optional.empty() : language.filter(tag -> tag.length() <= 35);
         }
     }
@@ -41,7 +48,7 @@ class UnfinishedController {
     @PostMapping("/api/counter/{shop}/unfinished")
     ResponseEntity<Void> keep(@PathVariable String shop, @RequestBody LeftBasket basket) {
         Editions.Edition edition = entrance.into(shop);
-        if (!MailAddress.isOne(basket.email())) {
+        if (!basket.email().map(MailAddress::isOne).orElse(!basket.agreed())) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "email",
@@ -49,6 +56,7 @@ class UnfinishedController {
                     Message.of("buyer.write-name-example-com"));
         }
         if (basket.left() == null
+                || basket.visit() == null
                 || basket.left().basket().lines().size() > MOST_LINES
                 || basket.left().basket().codes().size() > MOST_CODES
                 || basket.left().name().length() > LONGEST_NAME) {
@@ -58,19 +66,24 @@ class UnfinishedController {
                     Message.of("buyer.this-basket-cannot-kept"),
                     Message.of("buyer.keep-fewer-things-in"));
         }
-        if (basket.agreed()
-                && edition.document().setup().terms().asking().remindAfter().isPresent()
-                && !basket.left().basket().lines().isEmpty()) {
+        String visit = basket.visit().toString();
+        boolean may = basket.agreed()
+                && edition.document().setup().terms().asking().remindAfter().isPresent();
+        if (!may) {
+            basket.email().ifPresent(email -> unfinished.forget(shop, email));
+        }
+        if (basket.left().basket().lines().isEmpty()) {
+            unfinished.forgetVisit(shop, visit);
+        } else {
             unfinished.keep(
                     shop,
-                    basket.email(),
+                    visit,
+                    basket.email().filter(email -> may),
                     basket.left(),
                     editions.spoken(edition, basket.language().orElse(""))
                             .setup()
                             .shop()
                             .language());
-        } else {
-            unfinished.forget(shop, basket.email());
         }
         return ResponseEntity.noContent().build();
     }

@@ -19,12 +19,10 @@ import vestcoin.app.service.TaxNumbers;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Goods;
-import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.payment.Credit;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.Destination;
-import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 import vestcoin.core.tax.Buyer;
 import vestcoin.core.tax.BuyerBuilder;
@@ -78,18 +76,15 @@ class BasketOrders {
     }
 
     /**
-     * The order as asked, with what is known around it: how often discounts were used, by the buyer of this address
-     * too, and what is given from outside. A group's prices hold for whoever is signed in; credit is only given to whom
-     * the order is for.
+     * The order as asked, for nowhere in particular while nobody has said where it goes, with what is known around it:
+     * how often discounts were used, by the buyer of this address too, and what is given from outside. A group's prices
+     * hold for whoever is signed in; credit is only given to whom the order is for.
      */
     Order order(Editions.Edition edition, Basket basket, BuyerDetails by, Asker who) {
-        if (basket.to().map(Destination::country).isEmpty()) {
-            throw new InvalidInput(
-                    "basket/to",
-                    Message.of("checkout.basket-has-no-place-to-go-to"),
-                    Message.of("checkout.add-at-least-country"));
-        }
-        Order order = Order.of(clock.instant(), basket, gateways.states(edition.shop()))
+        Order asked = Order.of(clock.instant(), basket, gateways.states(edition.shop()));
+        Order order = (basket.to().map(Destination::country).isPresent()
+                        ? asked
+                        : asked.unplaced(edition.document().compiled().home()))
                 .after(orders.history(edition.shop(), who.email(), basket.codes()))
                 .ofGroup(
                         group(edition, who.signedIn()).map(Goods.BuyerGroup::id).orElse(null))

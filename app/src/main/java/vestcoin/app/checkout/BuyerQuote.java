@@ -21,7 +21,11 @@ import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxLiability;
 
-/** A quote as the buyer sees it: amounts without their inner workings, only the ways that are open. */
+/**
+ * A quote as the buyer sees it: amounts without their inner workings, only the ways that are open.
+ *
+ * @param beforeAddress whether it is of the goods alone, because nobody has said where they go
+ */
 public record BuyerQuote(
         String currency,
         Tax.Prices prices,
@@ -47,7 +51,8 @@ public record BuyerQuote(
         List<Entry> basket,
         List<RecurringCharge> renewing,
         Optional<AtOnce> atOnce,
-        Optional<Message> onAccount) {
+        Optional<Message> onAccount,
+        boolean beforeAddress) {
 
     /**
      * One line of the basket, in its order. @param amount of all it stands for @param left how many the shop has, where
@@ -128,8 +133,11 @@ public record BuyerQuote(
             Optional<BigDecimal> charge,
             BigDecimal toPay) {}
 
-    /** @param taxNumber what is wrong with the tax number typed */
-    static BuyerQuote of(QuoteView quote, List<String> codes, Optional<Message> taxNumber) {
+    /**
+     * @param unplaced whether nobody has said where it goes
+     * @param taxNumber what is wrong with the tax number typed
+     */
+    static BuyerQuote of(QuoteView quote, boolean unplaced, List<String> codes, Optional<Message> taxNumber) {
         return new BuyerQuote(
                 quote.currency(),
                 quote.prices(),
@@ -182,7 +190,8 @@ public record BuyerQuote(
                 basket(quote),
                 quote.renewing().stream().map(RecurringCharge::of).toList(),
                 AtOnce.of(quote),
-                onAccount(quote));
+                onAccount(quote),
+                unplaced && options(quote.delivery(), quote).stream().noneMatch(Option::chosen));
     }
 
     /** What is missing that lies in the goods themselves, and so is said in the basket. */
@@ -246,7 +255,8 @@ public record BuyerQuote(
                 basket,
                 renewing,
                 atOnce,
-                onAccount);
+                onAccount,
+                beforeAddress);
     }
 
     private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {

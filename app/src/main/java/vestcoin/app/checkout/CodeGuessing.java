@@ -19,6 +19,7 @@ class CodeGuessing {
     private static final String ALL = "all";
     private static final Message WAIT = Message.of("checkout.too-many-codes-were-tried");
 
+    private static final Message ENDED = Message.of("checkout.code-has-ended");
     private static final Message USED = Message.of("checkout.code-was-used-already");
 
     private final RateLimits pace;
@@ -37,6 +38,10 @@ class CodeGuessing {
                 && (pace.exhausted(RateLimits.Of.CODES_BY_CLIENT, client)
                         || pace.exhausted(RateLimits.Of.CODES_BY_ALL, ALL));
         return slowed ? basket.withCodes(List.of()) : basket;
+    }
+
+    private static Message of(SingleUseCodes.CodeState state) {
+        return state.ended() && !state.used() ? ENDED : USED;
     }
 
     /**
@@ -58,7 +63,7 @@ class CodeGuessing {
         for (BuyerQuote.RefusedCode code : quote.refusedCodes()) {
             Optional<Message> known = code.reason().equals(BuyerQuote.NO_SUCH_CODE)
                     ? vouchers.unusable(shop, code.code(), quote.currency(), today)
-                            .or(() -> Optional.of(USED).filter(used -> codes.known(shop, code.code())))
+                            .or(() -> codes.state(shop, code.code()).map(state -> of(state)))
                     : Optional.of(code.reason());
             if (known.isEmpty()) {
                 pace.wait(RateLimits.Of.CODES_BY_CLIENT, client);

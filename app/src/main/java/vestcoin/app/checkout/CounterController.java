@@ -3,6 +3,7 @@ package vestcoin.app.checkout;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,9 +36,12 @@ import vestcoin.core.goods.Line;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Countries;
+import vestcoin.core.place.Destination;
+import vestcoin.core.quote.Order;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Asking;
+import vestcoin.core.terms.AskingBuilder;
 import vestcoin.core.terms.ShortMessage;
 
 /** The counter of a shop, and what a basket costs there. Nothing here needs a sign-in. */
@@ -54,6 +58,7 @@ class CounterController {
      * @param ownShop whether who looks runs it
      * @param buyerGroup name of the group of buyers who looks belongs to, whose prices these are
      * @param phrases the shop's own wording of what the counter says, by code
+     * @param assumed where baskets go until somebody says where; empty while nothing is assumed
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
     record Counter(
@@ -78,10 +83,8 @@ class CounterController {
             List<ShortMessage> told,
             List<String> toParcelShops,
             Optional<String> buyerGroup,
-            Map<String, String> phrases) {}
-
-    /** Countries whose addresses name a region that tax or delivery goes by; common practice, no source. */
-    private static final List<String> WITH_REGION = List.of("AU", "CA", "US");
+            Map<String, String> phrases,
+            Optional<Destination> assumed) {}
 
     /** @param forBuyer the e-mail address of whom somebody of the shop orders for */
     record QuoteRequest(Basket basket, BuyerDetails buyer, Optional<String> forBuyer) {
@@ -128,6 +131,7 @@ class CounterController {
      * @param currency one the shop takes
      * @param forBuyer the e-mail address of whom somebody of the shop orders for
      * @param with ids of goods in the basket
+     * @param timeZone of the buyer's browser
      */
     @GetMapping("/api/counter/{shop}")
     Counter counter(
@@ -136,14 +140,17 @@ class CounterController {
             @RequestParam Optional<String> currency,
             @RequestParam Optional<String> forBuyer,
             @RequestParam(required = false) List<String> with,
-            @CookieValue(name = Buyers.COOKIE, required = false) String session) {
+            @RequestParam Optional<String> timeZone,
+            @CookieValue(name = Buyers.COOKIE, required = false) String session,
+            HttpServletRequest request) {
         Editions.Edition edition = entrance.into(shop);
         return counter(
                 edition,
                 editions.spoken(edition, BuyerDetails.language(language)),
                 currency,
                 group(edition, forBuyer, session),
-                GoodsOnCounter.ListQuery.of(Optional.empty(), Optional.empty(), Optional.empty(), with));
+                GoodsOnCounter.ListQuery.of(Optional.empty(), Optional.empty(), Optional.empty(), with),
+                AssumedPlace.of(edition.document().compiled(), timeZone, Collections.list(request.getLocales())));
     }
 
     private Optional<Goods.BuyerGroup> group(Editions.Edition edition, Optional<String> forBuyer, String session) {
@@ -193,7 +200,8 @@ class CounterController {
                         OrderFile.parse(order.document()).lines().stream()
                                 .map(Line::product)
                                 .distinct()
-                                .toList()));
+                                .toList()),
+                Optional.empty());
     }
 
     private GoodsOnCounter.Reader reader(Setup setup, Optional<String> currency, Optional<Goods.BuyerGroup> group) {
@@ -216,7 +224,8 @@ class CounterController {
             Document document,
             Optional<String> currency,
             Optional<Goods.BuyerGroup> group,
-            GoodsOnCounter.ListQuery wanted) {
+            GoodsOnCounter.ListQuery wanted,
+            Optional<Destination> assumed) {
         Setup setup = document.setup();
         Set<String> countries = new TreeSet<>();
         for (String country : Countries.all()) {
@@ -248,7 +257,10 @@ class CounterController {
                 Countries.all(),
                 entrance.closed(edition.shop()),
                 entrance.whoRuns(edition.shop()).isPresent(),
-                setup.terms().asking(),
+                // What a reminder gives is told by the reminder.
+                AskingBuilder.builder(setup.terms().asking())
+                        .remindWith(Optional.empty())
+                        .build(),
                 texts.told(edition.shop(), setup),
                 setup.delivery().options().stream()
                         .filter(Delivery.Option::parcelShop)
@@ -258,7 +270,8 @@ class CounterController {
                         .filter(each -> reader.group().filter(each.id()::equals).isPresent())
                         .map(Goods.BuyerGroup::name)
                         .findFirst(),
-                phrases(setup));
+                phrases(setup),
+                assumed);
     }
 
     private static Map<String, String> phrases(Setup setup) {
@@ -273,7 +286,7 @@ class CounterController {
 
     private static Map<String, Map<String, String>> regions(Set<String> countries) {
         Map<String, Map<String, String>> regions = new TreeMap<>();
-        WITH_REGION.stream()
+        AssumedPlace.WITH_REGION.stream()
                 .filter(countries::contains)
                 .forEach(country -> regions.put(country, Countries.divisions(country)));
         return regions;
@@ -289,8 +302,10 @@ class CounterController {
         Optional<String> known = baskets.known(shop, session, wanted.forBuyer());
         Document document = Spoken.in(editions.spoken(edition, wanted.buyer().spoken()));
         Basket tried = guessing.without(wanted.basket(), request.getRemoteAddr());
+        Order order = baskets.order(edition, tried, wanted.buyer(), new BasketOrders.Asker("", known));
         BuyerQuote quote = BuyerQuote.of(
-                document.quote(baskets.order(edition, tried, wanted.buyer(), new BasketOrders.Asker("", known))),
+                document.quote(order),
+                order.unplaced(),
                 wanted.basket().codes(),
                 baskets.buyer(wanted.buyer()).trouble());
         LocalDate today =

@@ -9,7 +9,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.Stream;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,6 +24,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.edge.RateLimits;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.message.Messages;
+import vestcoin.app.order.BasketOrdered;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.order.Wishes;
@@ -35,6 +38,7 @@ import vestcoin.core.basket.Basket;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
+import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
@@ -57,8 +61,10 @@ class OrderingController {
             Placing.Contact contact,
             BigDecimal expected,
             Map<String, String> agreed,
-            Optional<Boolean> forBuyer) {
+            Optional<Boolean> forBuyer,
+            Optional<UUID> visit) {
         OrderRequest {
+            visit = visit == null ? Optional.empty() : visit;
             forBuyer = forBuyer == null ? Optional.empty() : forBuyer;
             buyer = buyer == null ? BuyerDetails.NONE : buyer;
             agreed = agreed == null ? Map.of() : Map.copyOf(agreed);
@@ -76,6 +82,7 @@ class OrderingController {
     private final RateLimits pace;
     private final Messages messages;
     private final ParcelShops parcelShops;
+    private final ApplicationEventPublisher events;
 
     OrderingController(
             CounterEntrance entrance,
@@ -85,7 +92,8 @@ class OrderingController {
             PlacedOrders placed,
             RateLimits pace,
             Messages messages,
-            ParcelShops parcelShops) {
+            ParcelShops parcelShops,
+            ApplicationEventPublisher events) {
         this.entrance = entrance;
         this.editions = editions;
         this.baskets = baskets;
@@ -94,6 +102,7 @@ class OrderingController {
         this.pace = pace;
         this.messages = messages;
         this.parcelShops = parcelShops;
+        this.events = events;
     }
 
     @PostMapping("/api/counter/{shop}/orders")
@@ -115,6 +124,12 @@ class OrderingController {
                     "contact/email",
                     Message.of("checkout.this-shop-takes-orders-from-buyers-who"),
                     Message.of("checkout.ask-for-link-under-my-orders-basket"));
+        }
+        if (wanted.basket().to().map(Destination::country).isEmpty()) {
+            throw new InvalidInput(
+                    "basket/to",
+                    Message.of("checkout.basket-has-no-place-to-go-to"),
+                    Message.of("checkout.add-at-least-country"));
         }
         Order order = baskets.order(edition, wanted.basket(), wanted.buyer(), who);
         QuoteView quote = document.quote(order);
@@ -165,6 +180,7 @@ class OrderingController {
                 contact,
                 new Placing.Agreed(document.setup().shop().language(), wanted.agreed(), taker),
                 quiet);
+        wanted.visit().ifPresent(visit -> events.publishEvent(new BasketOrdered(shop, visit.toString())));
         if (taker.isPresent() && placed.due() > 0 && placed.standing().equals("unpaid")) {
             messages.remind(placed);
         }
@@ -360,7 +376,7 @@ class OrderingController {
 
     /** The total is another one than the buyer was shown; a code that takes nothing off any more is named as well. */
     private static ApiProblem repriced(OrderRequest wanted, QuoteView quote) {
-        BuyerQuote now = BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty());
+        BuyerQuote now = BuyerQuote.of(quote, false, wanted.basket().codes(), Optional.empty());
         List<Problem> problems = new ArrayList<>(List.of(new Problem(
                 "expected",
                 Message.of(
@@ -386,7 +402,7 @@ class OrderingController {
         return new ApiProblem(
                 HttpStatus.CONFLICT,
                 List.of(new Problem(path, sentence, remedy)),
-                Map.of("quote", BuyerQuote.of(quote, wanted.basket().codes(), Optional.empty())));
+                Map.of("quote", BuyerQuote.of(quote, false, wanted.basket().codes(), Optional.empty())));
     }
 
     /** What is asked for whatever is ordered. */

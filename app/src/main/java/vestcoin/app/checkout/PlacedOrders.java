@@ -91,7 +91,7 @@ class PlacedOrders {
                 PaymentReasons.of(payment.map(PaymentBook.Payment::reason).orElse("")),
                 payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()),
                 order.mode().equals("test"),
-                BuyerQuote.of(quote, List.of(), Optional.empty()),
+                BuyerQuote.of(quote, false, List.of(), Optional.empty()),
                 order.name(),
                 order.email(),
                 gateway.map(Gateways.GatewayView::url),

@@ -60,7 +60,7 @@ public class PricingContexts {
 
     /** The order with what is known around it now. */
     public Order around(String shop, CompiledSetup setup, Order asked) {
-        Order order = whereabouts.located(setup, asked);
+        Order order = asked.unplaced() ? asked : whereabouts.located(setup, asked);
         PricingContext own = order.outside();
         String base = setup.setup().shop().currency();
         String currency = order.currency().orElse(base);
@@ -91,6 +91,6 @@ public class PricingContexts {
                 own.owed(),
                 own.credit(),
                 own.card()));
-        return known.given(known.outside().with(carriers.answers(shop, setup, known)));
+        return known.unplaced() ? known : known.given(known.outside().with(carriers.answers(shop, setup, known)));
     }
 }

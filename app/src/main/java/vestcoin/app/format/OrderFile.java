@@ -63,7 +63,7 @@ public record OrderFile(
 
     /** The order at an instant, with the accounts of providers as they are then. */
     public Order placed(Instant instant, Map<String, Gateway> states) {
-        return new Order(instant, basket(), or(buyer), group, states, or(history), point, or(outside));
+        return new Order(instant, basket(), or(buyer), group, states, or(history), point, or(outside), false);
     }
 
     public static OrderFile of(Order order) {

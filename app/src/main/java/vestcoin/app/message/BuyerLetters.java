@@ -1,6 +1,5 @@
 package vestcoin.app.message;
 
-import java.util.List;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -76,25 +75,14 @@ public class BuyerLetters {
         letters.deliverWhatIsDue();
     }
 
-    /**
-     * Writes the one letter about a basket; it is sent once it is committed and {@link #deliver} is called. @param name
-     * of the buyer, as far as it was typed @param never a link that ends such letters
-     */
-    public void unfinished(
-            String shop,
-            Setup setup,
-            String email,
-            String token,
-            String name,
-            List<String> things,
-            String link,
-            String never) {
+    /** Writes the one letter about a basket; it is sent once it is committed and {@link #deliver} is called. */
+    public void unfinished(String shop, Setup setup, String email, String token, ReminderOf reminder) {
         letters.owe(
                 LetterBook.About.shop(shop),
                 setup.shop(),
                 "unfinished",
                 token + ".unfinished",
                 email,
-                LetterTexts.in(setup, "").unfinished(name, things, link, never));
+                LetterTexts.in(setup, "").unfinished(reminder));
     }
 }

@@ -459,12 +459,16 @@ final class LetterTexts {
     }
 
     /** The one reminder of a basket that was left. */
-    LetterContent unfinished(String name, List<String> things, String link, String never) {
-        LetterWording.Said said = wording.said("unfinished", Map.of("name", name, "shop", shop.name()), true);
+    LetterContent unfinished(ReminderOf of) {
+        LetterWording.Said said = wording.said("unfinished", Map.of("name", of.name(), "shop", shop.name()), true);
         List<String> paragraphs = new ArrayList<>(said.paragraphs());
-        paragraphs.add(String.join("\n", things));
-        paragraphs.add(say("unfinished.only", "link", never));
-        return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, say("unfinished.button")));
+        paragraphs.add(String.join("\n", of.things()));
+        of.gift()
+                .ifPresent(gift -> paragraphs.add(
+                        say("unfinished.code", "code", gift.code(), "discount", gift.discount(), "day", gift.until())));
+        paragraphs.add(say("unfinished.only", "link", of.never()));
+        return new LetterContent(
+                said.subject(), new Body(paragraphs, List.of(), -1, of.link(), say("unfinished.button")));
     }
 
     private String own() {

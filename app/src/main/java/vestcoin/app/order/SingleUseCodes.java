@@ -2,10 +2,12 @@ package vestcoin.app.order;
 
 import java.security.SecureRandom;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Propagation;
@@ -41,13 +43,23 @@ public class SingleUseCodes {
     @Transactional
     public void make(String shop, String discount, int count) {
         for (int i = 0; i < count; i++) {
-            sql.sql("insert into discount_code(shop, code, discount, at) values (:shop, :code, :discount, :at)")
-                    .param("shop", shop)
-                    .param("code", fresh())
-                    .param("discount", discount)
-                    .param("at", clock.instant().atOffset(ZoneOffset.UTC))
-                    .update();
+            make(shop, discount, (Instant) null);
         }
+    }
+
+    /** Makes one more. @param ends when it holds no more; null for never */
+    @Transactional
+    public String make(String shop, String discount, Instant ends) {
+        String code = fresh();
+        sql.sql("insert into discount_code(shop, code, discount, at, ends) values (:shop, :code, :discount, :at, "
+                        + ":ends)")
+                .param("shop", shop)
+                .param("code", code)
+                .param("discount", discount)
+                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("ends", ends == null ? null : ends.atOffset(ZoneOffset.UTC))
+                .update();
+        return code;
     }
 
     public Made made(String shop, String discount) {
@@ -74,17 +86,21 @@ public class SingleUseCodes {
                 .list();
     }
 
-    /** Whether it is one of the shop's, used or not. */
-    public boolean known(String shop, String code) {
-        return sql.sql("select count(*) from discount_code where shop = :shop and code = :code")
-                        .param("shop", shop)
-                        .param("code", History.normal(code))
-                        .query(Integer.class)
-                        .single()
-                > 0;
+    /** Whether an order has used it, and whether it has ended. */
+    public record CodeState(boolean used, boolean ended) {}
+
+    /** How one of the shop's stands; nothing where it is none. */
+    public Optional<CodeState> state(String shop, String code) {
+        return sql.sql("select order_id is not null as used, coalesce(ends <= :now, false) as ended from discount_code "
+                        + "where shop = :shop and code = :code")
+                .param("now", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("shop", shop)
+                .param("code", History.normal(code))
+                .query(CodeState.class)
+                .optional();
     }
 
-    /** The discounts of codes typed that no order has used, by code. */
+    /** The discounts of codes typed that no order has used and that have not ended, by code. */
     public Map<String, String> among(String shop, List<String> typed) {
         List<String> codes = typed.stream()
                 .map(History::normal)
@@ -94,7 +110,8 @@ public class SingleUseCodes {
         Map<String, String> free = new HashMap<>();
         if (!codes.isEmpty()) {
             sql.sql("select code, discount from discount_code where shop = :shop and code in (:codes) and order_id is "
-                            + "null")
+                            + "null and (ends is null or ends > :now)")
+                    .param("now", clock.instant().atOffset(ZoneOffset.UTC))
                     .param("shop", shop)
                     .param("codes", codes)
                     .query(row -> {

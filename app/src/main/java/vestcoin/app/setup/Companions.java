@@ -22,8 +22,8 @@ final class Companions {
     private static final Pattern TAXED = Pattern.compile("(goods/products/[^/]+)/taxedAtSale");
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
     private static final Pattern ZONE = Pattern.compile("delivery/zones/([^/]+)");
-    private static final Pattern COUNTRY =
-            Pattern.compile("(shop/address|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
+    private static final Pattern COUNTRY = Pattern.compile(
+            "(shop/address|shop/beforeAddress/at|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
     private static final Pattern ADDRESS = Pattern.compile("shop(?:/address(?:/(lines|region|postcode|country))?)?");
     private static final String UNION = "EU";
 

@@ -2,17 +2,23 @@ package vestcoin.app.buyer;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.message.Messages;
+import vestcoin.app.settings.Felt;
+import vestcoin.app.settings.Witness;
 import vestcoin.standins.post.PostRoom;
 
 /** One reminder of a basket, a day later, and only to those who asked for it. */
@@ -35,10 +41,16 @@ class UnfinishedTest {
     }
 
     private Caller.Answer leave(String email, boolean agreed) {
+        return leave(UUID.nameUUIDFromBytes(email.getBytes(StandardCharsets.UTF_8)), email, agreed);
+    }
+
+    private Caller.Answer leave(UUID visit, String email, boolean agreed) {
         return shop.anybody()
                 .post(
                         Caller.COUNTER + "/unfinished",
                         Map.of(
+                                "visit",
+                                visit,
                                 "email",
                                 email,
                                 "agreed",
@@ -115,7 +127,15 @@ class UnfinishedTest {
         assertThat(shop.anybody()
                         .post(
                                 Caller.COUNTER + "/unfinished",
-                                Map.of("email", "a@b.example", "agreed", true, "left", left))
+                                Map.of(
+                                        "visit",
+                                        UUID.randomUUID(),
+                                        "email",
+                                        "a@b.example",
+                                        "agreed",
+                                        true,
+                                        "left",
+                                        left))
                         .paths())
                 .containsExactly("left");
         assertThat(leave("nobody", true).paths()).containsExactly("email");
@@ -135,6 +155,111 @@ class UnfinishedTest {
                         .query(Long.class)
                         .single())
                 .isZero();
+    }
+
+    private JsonNode seen() {
+        return shop.owner().get(Caller.SHOP + "/unfinished").json().path("baskets");
+    }
+
+    @Test
+    void the_seller_sees_what_was_left_and_whom_to_remind_and_nobody_who_did_not_agree() throws Exception {
+        leave(UUID.randomUUID(), "", false);
+        leave("five@buyers.example", false);
+        leave("six@buyers.example", true);
+        JsonNode baskets = seen();
+        assertThat(baskets.size()).isEqualTo(3);
+        assertThat(baskets.path(0).path("buyer").asString()).isEqualTo("six@buyers.example");
+        assertThat(baskets.path(0).path("remindAt").asString()).isNotEmpty();
+        assertThat(baskets.path(1).path("buyer").isMissingNode()
+                        || baskets.path(1).path("buyer").isNull())
+                .as("who did not agree is not kept")
+                .isTrue();
+        assertThat(baskets.path(1).path("things").path(0).asString()).isEqualTo("2 Kites You Can Build, book");
+        assertThat(baskets.path(1).path("worth").asString()).isEqualTo("49.00");
+        assertThat(sql().sql("select basket from unfinished where buyer is null")
+                        .query(String.class)
+                        .list())
+                .noneMatch(basket -> basket.contains("Nora"));
+        assertThat(shop.owner()
+                        .post(
+                                Caller.SHOP + "/unfinished/"
+                                        + baskets.path(1).path("id").asLong() + "/remind",
+                                Map.of())
+                        .status())
+                .as("nobody agreed")
+                .isEqualTo(409);
+        assertThat(shop.owner()
+                        .post(
+                                Caller.SHOP + "/unfinished/"
+                                        + baskets.path(0).path("id").asLong() + "/remind",
+                                Map.of())
+                        .status())
+                .isEqualTo(204);
+        assertThat(letters("six@buyers.example")).hasSize(1);
+        assertThat(seen().path(0).path("remindedAt").asString()).isNotEmpty();
+        assertThat(shop.owner()
+                        .post(
+                                Caller.SHOP + "/unfinished/"
+                                        + baskets.path(0).path("id").asLong() + "/remind",
+                                Map.of())
+                        .status())
+                .as("only once")
+                .isEqualTo(409);
+    }
+
+    @Test
+    void one_browser_has_one_basket_and_ordering_it_takes_it_away() {
+        UUID visit = UUID.randomUUID();
+        leave(visit, "", false);
+        leave(visit, "", false);
+        assertThat(seen().size()).isEqualTo(1);
+        Map<String, Object> order =
+                new HashMap<>(Caller.placing(UUID.randomUUID().toString(), new HashMap<>(Caller.book()), "31.40"));
+        order.put("visit", visit);
+        Caller.Answer placed = shop.anybody().post(Caller.COUNTER + "/orders", order);
+        assertThat(placed.status()).as(placed.text()).isEqualTo(200);
+        assertThat(seen().size()).isZero();
+    }
+
+    @Test
+    @Witness(value = "terms.asking.remindWith.discount", felt = Felt.LETTER)
+    @Witness(value = "terms.asking.remindWith.days", felt = Felt.LETTER)
+    void a_reminder_carries_a_code_of_its_own_good_once_and_until_a_day() throws Exception {
+        shop.owner().publish(Map.of("terms/asking/remindWith", Map.of("discount", "spring10", "days", 7)));
+        leave("seven@buyers.example", true);
+        hoursLater(24);
+        String letter = letters("seven@buyers.example").get(0).plain();
+        Matcher code = Pattern.compile("[A-Z0-9]{4}-[A-Z0-9]{4}-[A-Z0-9]{4}").matcher(letter);
+        assertThat(code.find()).as(letter).isTrue();
+        Matcher again = Pattern.compile("\\?again=([0-9a-f-]{36})").matcher(letter);
+        assertThat(again.find()).isTrue();
+        assertThat(shop.anybody()
+                        .get(Caller.COUNTER + "/unfinished/" + again.group(1))
+                        .json()
+                        .path("basket")
+                        .path("codes")
+                        .toString())
+                .as("the way back brings it along")
+                .contains(code.group());
+        Map<String, Object> basket = new HashMap<>(Caller.book());
+        basket.put(
+                "lines", List.of(Map.of("product", "delta-kite", "quantity", "1", "options", Map.of("size", "small"))));
+        basket.put("codes", List.of(code.group()));
+        assertThat(refused(basket)).isEmpty();
+        sql().sql("update discount_code set ends = dateadd(day, -8, ends) where code = :code")
+                .param("code", code.group())
+                .update();
+        assertThat(refused(basket)).contains("This code has ended.");
+    }
+
+    private String refused(Map<String, Object> basket) {
+        return shop.anybody()
+                .post(Caller.COUNTER + "/quote", Caller.quoting(basket))
+                .json()
+                .path("refusedCodes")
+                .path(0)
+                .path("reason")
+                .asString("");
     }
 
     @Test

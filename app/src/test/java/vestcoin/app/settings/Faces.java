@@ -182,7 +182,8 @@ final class Faces {
                 like.gateways(),
                 null,
                 null,
-                null));
+                null,
+                false));
     }
 
     private void publish(Document document) {

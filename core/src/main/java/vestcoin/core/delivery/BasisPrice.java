@@ -28,7 +28,10 @@ final class BasisPrice {
     private final Figure weight;
     private final Tracer tracer;
 
-    /** @param zone id of the zone the price is for; empty for a round @param weight what the option reads as weight, in kg */
+    /**
+     * @param zone id of the zone the price is for; empty for a round @param weight what the option reads as weight, in
+     *     kg
+     */
     BasisPrice(String path, String name, String zone, Load load, Figure weight, Tracer tracer) {
         this.path = path;
         this.zone = zone;
@@ -95,8 +98,9 @@ final class BasisPrice {
         }
         for (PricedLine line : load.lines()) {
             ShippingTraits.Pair own = own(line);
-            String at = "goods/products/" + line.product().id() + "/sending/own"
-                    + (line.product().sending().own().orElseThrow().zones().containsKey(zone) ? "/zones/" + zone : "");
+            String pair = "goods/products/" + line.product().id() + "/sending/own";
+            boolean here = line.product().sending().own().orElseThrow().zones().containsKey(zone);
+            String at = here ? pair + "/zones/" + zone : pair;
             BigDecimal units = units(line).subtract(line == alone ? BigDecimal.ONE : BigDecimal.ZERO);
             if (line == alone) {
                 parts.add(tracer.typed(

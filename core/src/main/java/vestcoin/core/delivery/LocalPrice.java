@@ -30,7 +30,7 @@ public final class LocalPrice {
             Optional<Promise> promise,
             Tracer tracer) {
         Load there = load.over(distance);
-        BasisPrice.Result result = 
+        BasisPrice.Result result =
                 new BasisPrice(path, option.name(), "", there, there.weight(), tracer).of(rule.basis());
         if (result instanceof BasisPrice.Result.None none) {
             return new Offer.Unavailable(option, none.reason(), path);

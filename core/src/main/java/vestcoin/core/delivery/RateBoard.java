@@ -132,7 +132,7 @@ public final class RateBoard {
         if (beyond.isPresent()) {
             return new Offer.Unavailable(option, beyond.get(), "delivery/options/" + option.id() + "/limits");
         }
-        BasisPrice.Result result = 
+        BasisPrice.Result result =
                 new BasisPrice(path, option.name(), zone.id(), load, weight, tracer).of(rule.basis());
         if (result instanceof BasisPrice.Result.None none) {
             return new Offer.Unavailable(option, none.reason(), path);

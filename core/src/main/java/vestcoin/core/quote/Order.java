@@ -29,6 +29,8 @@ import vestcoin.core.tax.Buyer;
  * @param history what has been used before
  * @param point where it goes, for distances
  * @param outside what else is given
+ * @param unplaced whether nobody has said where it goes: then goods and discounts are those of the shop's own place,
+ *     and delivery, and tax that is added, are left out
  */
 @RecordBuilder
 public record Order(
@@ -39,7 +41,8 @@ public record Order(
         Map<String, Gateway> gateways,
         History history,
         Optional<Point> point,
-        PricingContext outside) {
+        PricingContext outside,
+        boolean unplaced) {
     public Order {
         basket = basket == null ? Basket.EMPTY : basket;
         buyer = buyer == null ? Buyer.PERSON : buyer;
@@ -126,6 +129,11 @@ public record Order(
 
     public Order to(Destination place) {
         return asking(basket -> basket.to(Optional.of(place)));
+    }
+
+    /** The same for nobody has said where, priced for the goods alone. @param home the shop's own place */
+    public Order unplaced(Destination home) {
+        return OrderBuilder.builder(to(home)).unplaced(true).build();
     }
 
     public Order by(Buyer who) {

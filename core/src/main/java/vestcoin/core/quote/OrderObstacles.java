@@ -73,7 +73,9 @@ final class OrderObstacles {
             PickupOffers collecting,
             Optional<MethodAvailability> method,
             Map<String, BigDecimal> left) {
-        if (!consignments.isEmpty() && !attempt.deliveryChosen()) {
+        if (order.unplaced()) {
+            missing.add(Message.of("quote.nobody-has-said-where"));
+        } else if (!consignments.isEmpty() && !attempt.deliveryChosen()) {
             boolean offered = offered(attempt.offers().get())
                     || attempt.each().values().stream().allMatch(each -> offered(each.offers()))
                             && !attempt.each().isEmpty();
@@ -86,7 +88,7 @@ final class OrderObstacles {
                                     : Message.of("quote.choose-how-gets-to-you")));
         }
         slot(attempt, collecting);
-        if (setup.sellsTo().find(order.to()).isEmpty()) {
+        if (!order.unplaced() && setup.sellsTo().find(order.to()).isEmpty()) {
             missing.add(Message.of("quote.shop-does-not-sell-to-this-place"));
         }
         forOthers(lines);

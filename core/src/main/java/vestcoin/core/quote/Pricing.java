@@ -160,8 +160,9 @@ public final class Pricing {
             }
         }
         Figure weight = tracer.count("kg", "rule/weight", Message.of("why.weight"), weights);
-        Optional<Match<Delivery.Zone>> match =
-                weights.isEmpty() ? Optional.empty() : setup.board().zoneOf(order.to());
+        Optional<Match<Delivery.Zone>> match = weights.isEmpty() || order.unplaced()
+                ? Optional.empty()
+                : setup.board().zoneOf(order.to());
         List<Consignment> consignments = Consignment.of(setup, order, lines, tracer);
 
         DiscountCalculation discounting = new DiscountCalculation(
@@ -368,7 +369,10 @@ public final class Pricing {
 
     private Quote.Taxation taxed(List<Taxes.Taxable> taxables, List<Taxes.Carried> carried, Map<String, Figure> parts) {
         Tax.Prices prices = setup.setup().tax().prices();
-        List<TaxGroup> groups = Taxes.of(taxedAs.book(), taxedAs.whose(), prices, taxables, carried, tracer);
+        // Tax that is added goes by the place; what is inside of prices is that of the prices shown.
+        List<TaxGroup> groups = order.unplaced() && collectedAt.isEmpty() && prices == Tax.Prices.WITHOUT_TAX
+                ? List.of()
+                : Taxes.of(taxedAs.book(), taxedAs.whose(), prices, taxables, carried, tracer);
         List<Figure> taxes = new ArrayList<>();
         groups.forEach(group -> group.components().forEach(component -> taxes.add(component.tax())));
         Figure tax = tracer.sum("rule/tax", Message.of("why.tax"), taxes);

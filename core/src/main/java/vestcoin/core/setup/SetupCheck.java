@@ -170,9 +170,20 @@ final class SetupCheck {
                         "shop/point",
                         Message.of("setup.there-no-such-point-on-earth"),
                         Message.of("setup.write-degrees-latitude-first")));
+        beforeAddress(shop.beforeAddress());
         shop.working().closed().forEach(window -> checks.window(window, "shop/working/closed"));
         shop.working().open().forEach(window -> checks.window(window, "shop/working/open"));
         shop.currencies().forEach(this::accepted);
+    }
+
+    private void beforeAddress(BeforeAddress assumed) {
+        boolean another = assumed.by() == BeforeAddress.By.ANOTHER;
+        checks.problems.when(
+                another != assumed.at().isPresent(),
+                "shop/beforeAddress/at",
+                Message.of(another ? "setup.place-assumed-not-named" : "setup.place-assumed-for-nothing"),
+                Message.of(another ? "setup.name-place-assumed" : "setup.leave-place-assumed-out"));
+        assumed.at().ifPresent(at -> at.check("shop/beforeAddress/at", checks.problems));
     }
 
     private void language(String tag, String path) {

@@ -28,6 +28,7 @@ import vestcoin.core.place.Point;
  * @param numbers registration numbers as printed, such as a company's or a VAT number
  * @param lengthUnit as in {@link vestcoin.core.goods.Length}: of a length typed without one; inches where weights are
  *     in pounds or ounces, else centimetres, unless said otherwise
+ * @param beforeAddress what a basket is priced for until its buyer says where it goes
  */
 @RecordBuilder
 public record Shop(
@@ -48,7 +49,8 @@ public record Shop(
         Optional<BigDecimal> smallest,
         List<String> languages,
         List<String> numbers,
-        String lengthUnit) {
+        String lengthUnit,
+        BeforeAddress beforeAddress) {
     /** Who it is on papers: the legal name, or its own where there is none. */
     public String legally() {
         return legalName.isBlank() ? name : legalName;
@@ -67,6 +69,7 @@ public record Shop(
         smallest = smallest == null ? Optional.empty() : smallest;
         languages = languages == null ? List.of() : List.copyOf(languages);
         numbers = numbers == null ? List.of() : List.copyOf(numbers);
+        beforeAddress = beforeAddress == null ? BeforeAddress.SHOP : beforeAddress;
         lengthUnit = lengthUnit != null ? lengthUnit : weightUnit.equals("lb") || weightUnit.equals("oz") ? "in" : "cm";
     }
 
@@ -94,6 +97,7 @@ public record Shop(
                 weightUnit,
                 rounding,
                 sellsTo,
+                null,
                 null,
                 null,
                 null,

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
@@ -55,7 +56,11 @@ final class TermsCheck {
                         "terms/exceptions/" + group,
                         Message.of("setup.there-no-group", "group", group),
                         Message.of("setup.choose-one-of-goods-groups")));
-        asking(terms.asking(), setup.ways(), problems);
+        Set<String> coded = setup.discounts().rules().stream()
+                .filter(rule -> rule.code().isPresent())
+                .map(Discounts.Rule::id)
+                .collect(Collectors.toSet());
+        asking(terms.asking(), setup.ways(), coded, problems);
         terms.letters().forEach((occasion, byLanguage) -> {
             String path = "terms/letters/" + occasion;
             if (!problems.when(
@@ -130,7 +135,7 @@ final class TermsCheck {
                 Message.of("setup.choose-one-of-ways-of-delivery")));
     }
 
-    private static void asking(Asking asking, Set<String> ways, Problems problems) {
+    private static void asking(Asking asking, Set<String> ways, Set<String> coded, Problems problems) {
         known(asking.companyWith(), ways, "terms/asking/companyWith", problems);
         known(asking.phoneWith(), ways, "terms/asking/phoneWith", problems);
         asking.leastAge()
@@ -145,6 +150,18 @@ final class TermsCheck {
                         "terms/asking/remindAfter",
                         Message.of("setup.reminder-cannot-wait-for-hours", "hours", hours),
                         Message.of("setup.type-hours-from-1-to", "longestwait", Asking.LONGEST_WAIT)));
+        asking.remindWith().ifPresent(with -> {
+            problems.when(
+                    !coded.contains(with.discount()),
+                    "terms/asking/remindWith",
+                    Message.of("setup.no-discount-with-a-code", "id", with.discount()),
+                    Message.of("setup.choose-discount-with-a-code"));
+            problems.when(
+                    with.days() < 1 || with.days() > Asking.ReminderCode.LONGEST,
+                    "terms/asking/remindWith",
+                    Message.of("setup.code-cannot-hold-for-days", "days", with.days()),
+                    Message.of("setup.type-days-from-1-to", "most", Asking.ReminderCode.LONGEST));
+        });
         problems.when(
                 asking.extras().size() > Asking.MOST_EXTRAS,
                 "terms/asking/extras",

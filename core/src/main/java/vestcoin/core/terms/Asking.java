@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param leastAge years a buyer has to confirm
  * @param extras fields of the seller's own
  * @param remindAfter hours after which a buyer who agreed to it is reminded of an unfinished basket, once
+ * @param remindWith a code of its own that the reminder carries
  * @param company the name of a company, above the buyer's own
  * @param phone a telephone number, of where it goes
  * @param paysWith whether who pays in cash is asked with how much, so that change can be brought
@@ -32,6 +33,7 @@ public record Asking(
         Optional<Integer> leastAge,
         List<Extra> extras,
         Optional<Integer> remindAfter,
+        Optional<ReminderCode> remindWith,
         Field company,
         Field phone,
         boolean invoiceAddress,
@@ -57,6 +59,7 @@ public record Asking(
         leastAge = leastAge == null ? Optional.empty() : leastAge;
         extras = extras == null ? List.of() : List.copyOf(extras);
         remindAfter = remindAfter == null ? Optional.empty() : remindAfter;
+        remindWith = remindWith == null ? Optional.empty() : remindWith;
         company = company == null ? Field.NO : company;
         phone = phone == null ? Field.NO : phone;
         companyWith = companyWith == null ? List.of() : List.copyOf(companyWith);
@@ -77,6 +80,16 @@ public record Asking(
                 .company(company == Field.NO && !companyWith.isEmpty() ? Field.OPTIONAL : company)
                 .phone(phone == Field.NO && !phoneWith.isEmpty() ? Field.OPTIONAL : phone)
                 .build();
+    }
+
+    /**
+     * A code for one order, made for each reminder.
+     *
+     * @param discount id of the discount it gives, one with a code
+     * @param days for how many days after the letter it holds
+     */
+    public record ReminderCode(String discount, int days) {
+        public static final int LONGEST = 365;
     }
 
     /** A field of the seller's own. @param name as the buyer reads it */

@@ -17,6 +17,7 @@ import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Weight;
+import vestcoin.core.message.Message;
 import vestcoin.core.money.Rounding;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
@@ -220,6 +221,29 @@ class PricingTest {
      * Source: A New Tax System (Goods and Services Tax) Act 1999 (Cth), s 9-70 and 9-75: GST is one eleventh of the
      * price.
      */
+    @Test
+    void while_nobody_has_said_where_delivery_and_added_tax_are_left_out() {
+        Shops.Maker added = new Shops.Maker()
+                .in("US", "USD")
+                .prices(Tax.Prices.WITHOUT_TAX)
+                .taxes("US", "s", "7")
+                .sells("dial", "100.00", "s", "1 kg")
+                .delivers("US", "post", "9.00");
+        Destination home = added.compiled().home();
+        Order asked = order(home, Line.of("dial", 1));
+        assertThat(amount(price(added, asked).payable())).isEqualTo("116.63");
+        Quote nowhere = price(added, asked.unplaced(home));
+        assertThat(amount(nowhere.payable())).isEqualTo("100.00");
+        assertThat(nowhere.taxes()).isEmpty();
+        assertThat(nowhere.missing().stream().map(Message::code)).containsExactly("quote.nobody-has-said-where");
+        assertThat(amount(price(
+                                KITES,
+                                order(Destination.of("IE"), Line.of("delta", 1)).unplaced(Destination.of("IE")))
+                        .payable()))
+                .as("inside of prices it is that of the prices shown")
+                .isEqualTo("64.00");
+    }
+
     @Test
     void gst_inside_a_price_is_an_eleventh() {
         Shops.Maker shop =
