@@ -82,11 +82,16 @@ public final class RunningShop implements BeforeAllCallback, ParameterResolver {
 
     private static final AtomicInteger DATABASES = new AtomicInteger();
 
-    /** As {@link #start}, with a database in memory: most tests ask what is kept, not whether the disk keeps it. */
+    /**
+     * As {@link #start}, with a database in memory and passwords that are checked in a moment: most tests ask what is
+     * kept, not whether the disk keeps it, and nothing of how long it takes.
+     */
     public static Running inMemory(String... more) throws IOException {
         return start(Stream.concat(
-                        Stream.of("--spring.datasource.url=jdbc:h2:mem:shop" + DATABASES.incrementAndGet()
-                                + ";DB_CLOSE_ON_EXIT=FALSE;LOCK_TIMEOUT=15000;QUERY_CACHE_SIZE=256"),
+                        Stream.of(
+                                "--spring.datasource.url=jdbc:h2:mem:shop" + DATABASES.incrementAndGet()
+                                        + ";DB_CLOSE_ON_EXIT=FALSE;LOCK_TIMEOUT=15000;QUERY_CACHE_SIZE=256",
+                                "--vest-coin.password-memory=256"),
                         Stream.of(more))
                 .toArray(String[]::new));
     }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
@@ -32,17 +33,31 @@ class Passwords {
     /** Whoever comes when so many wait already is told to come again, so that they never take all who serve. */
     private static final int MOST_WAITING = 48;
 
-    private final PasswordEncoder encoder = new DelegatingPasswordEncoder(
-            "argon2",
-            Map.of(
-                    "argon2",
-                    Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8(),
-                    "bcrypt",
-                    new BCryptPasswordEncoder()));
+    // The proportions of Spring Security's own defaults; the memory is theirs too, unless it is set.
+    private static final int SALT_BYTES = 16;
+    private static final int HASH_BYTES = 32;
+    private static final int LANES = 1;
+    private static final int PASSES = 2;
+
+    private final PasswordEncoder encoder;
     private final Semaphore atOnce =
             new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
     private final Zxcvbn guessing = new Zxcvbn();
-    private final String decoy = encoder.encode("nobody has this password");
+    private final String decoy;
+
+    /** @param memory KiB that one hash takes */
+    Passwords(@Value("${vest-coin.password-memory:16384}") int memory) {
+        this.encoder = new DelegatingPasswordEncoder(
+                "argon2",
+                Map.of(
+                        "argon2",
+                        new Argon2PasswordEncoder(SALT_BYTES, HASH_BYTES, LANES, memory, PASSES),
+                        "bcrypt",
+                        new BCryptPasswordEncoder()));
+        // No password's hash: it takes as long to find that out as with any other.
+        this.decoy = "{argon2}$argon2id$v=19$m=" + memory + ",t=" + PASSES + ",p=" + LANES
+                + "$YVJBPRLEBAiMPZr9ej+wYw$X9pI9f73o3iFuzf2t/ZCvVPuvKdRdMPYXxNLJ2CikF4";
+    }
 
     /** @param known what somebody who guesses knows anyway @throws InvalidInput if the password will not do */
     String hashed(String password, String... known) {

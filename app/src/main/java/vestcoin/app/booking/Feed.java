@@ -12,8 +12,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.Phrases;
-import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Orders;
 import vestcoin.core.goods.Product;
@@ -100,7 +100,7 @@ final class Feed {
     }
 
     private static String things(String quote, Phrases phrases) {
-        return Json.read(quote, QuoteView.class).lines().stream()
+        return KeptQuotes.read(quote).lines().stream()
                 .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + line.name()
                         + line.choices().stream()
                                 .map(choice -> ", " + phrases.say(choice))

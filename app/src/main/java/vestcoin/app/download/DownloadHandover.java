@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
@@ -104,7 +105,7 @@ public class DownloadHandover {
     /** @return whether anything was handed over that had not been */
     private boolean handOver(Orders.Order order) {
         Document document = editions.spoken(order.shop(), order.by(), order.language());
-        List<Product> digital = Json.read(order.quote(), QuoteView.class).lines().stream()
+        List<Product> digital = KeptQuotes.read(order.quote()).lines().stream()
                 .map(QuoteView.Line::product)
                 .distinct()
                 .map(product -> document.compiled().shelf().find(product).orElseThrow())

@@ -21,6 +21,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
 import vestcoin.app.download.Downloads;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
@@ -181,12 +182,7 @@ public class Messages {
                     "copy",
                     "",
                     LetterTexts.in(own, "")
-                            .told(
-                                    "copy",
-                                    order,
-                                    Json.read(order.quote(), QuoteView.class),
-                                    besides,
-                                    sellers.link(order)));
+                            .told("copy", order, KeptQuotes.read(order.quote()), besides, sellers.link(order)));
             if (next(order, own, besides) == NextStep.SEND) {
                 sellers.toSend(order, own, quote);
             }

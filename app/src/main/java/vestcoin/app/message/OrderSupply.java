@@ -9,6 +9,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import vestcoin.app.download.Downloads;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Dispatching;
@@ -124,7 +125,7 @@ class OrderSupply {
     private List<String> again(Orders.Order order) {
         LetterTexts words = LetterTexts.in(
                 editions.spoken(order.shop(), order.by(), order.language()).setup(), order.language());
-        QuoteView kept = Json.read(order.quote(), QuoteView.class);
+        QuoteView kept = KeptQuotes.read(order.quote());
         return subscriptions.ofOrder(order.id()).stream()
                 .filter(subscription -> !subscription.stateNow().over() && subscription.dueOn() != null)
                 .flatMap(subscription -> order.subscription() != null

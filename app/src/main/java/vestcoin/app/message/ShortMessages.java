@@ -16,8 +16,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
-import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
@@ -122,8 +122,7 @@ public class ShortMessages {
                 || !practice && access(order.shop()).isEmpty()) {
             return;
         }
-        Optional<Handover> way =
-                Handover.of(setup, OrderFile.parse(order.document()), Json.read(order.quote(), QuoteView.class));
+        Optional<Handover> way = Handover.of(setup, OrderFile.parse(order.document()), KeptQuotes.read(order.quote()));
         if (message == ShortMessage.SENT && way.filter(Handover::collected).isPresent()) {
             return;
         }

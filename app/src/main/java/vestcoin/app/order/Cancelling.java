@@ -12,8 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.edge.ApiProblem;
-import vestcoin.app.format.Json;
-import vestcoin.app.format.QuoteView;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.outside.TimePassed;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
@@ -72,7 +71,7 @@ public class Cancelling {
         }
         events.publishEvent(new OrderCalledOff(order.id()));
         book.ofOrder(order.id()).forEach(payments::asked);
-        if (!orders.cancel(order, OrderReservations.stock(Json.read(order.quote(), QuoteView.class)), who)) {
+        if (!orders.cancel(order, OrderReservations.stock(KeptQuotes.read(order.quote())), who)) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "order",

@@ -15,6 +15,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.FollowedTransactions;
@@ -151,7 +152,7 @@ public class Dispatching {
         }
         Document document = editions.of(order.shop(), order.by()).document();
         Quote quote = Pricing.priceUntraced(document.compiled(), OrderFile.parse(order.document()));
-        Set<Integer> leaving = leaving(document, Json.read(order.quote(), QuoteView.class));
+        Set<Integer> leaving = leaving(document, KeptQuotes.read(order.quote()));
         // One letter tells of both: that it left, and to whom who paid.
         transactions.together(() -> {
             transaction.executeWithoutResult(status -> write(order, departure, leaving, actor));
@@ -254,7 +255,7 @@ public class Dispatching {
 
     /** How parcels of the way an order goes are followed. */
     private Optional<Delivery.Tracking> followed(Orders.Order order) {
-        List<String> chosen = Json.read(order.quote(), QuoteView.class).delivery().stream()
+        List<String> chosen = KeptQuotes.read(order.quote()).delivery().stream()
                 .filter(QuoteView.Option::chosen)
                 .map(QuoteView.Option::id)
                 .toList();

@@ -12,7 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.edge.ApiProblem;
-import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.stock.StockBook;
 import vestcoin.core.message.Message;
@@ -61,7 +61,7 @@ public class GoodsBack {
         }
         Map<Integer, BigDecimal> before = new HashMap<>();
         of(id).forEach(back -> before.merge(back.line(), back.quantity(), BigDecimal::add));
-        List<QuoteView.Line> sold = Json.read(order.quote(), QuoteView.class).lines();
+        List<QuoteView.Line> sold = KeptQuotes.read(order.quote()).lines();
         var gone = dispatching.gone(id);
         if (lines.isEmpty()) {
             throw refused(

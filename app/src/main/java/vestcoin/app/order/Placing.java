@@ -16,6 +16,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.access.ShopOpenings;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.Gateways;
@@ -332,9 +333,8 @@ public class Placing {
                     Message.of("checkout.card-missing"),
                     Message.of("checkout.type-number"));
         }
-        boolean keep = Json.read(order.quote(), QuoteView.class).renewing().stream()
-                .findAny()
-                .isPresent();
+        boolean keep =
+                KeptQuotes.read(order.quote()).renewing().stream().findAny().isPresent();
         try {
             return payments.pay(begun(order, method, edition), reference(order), Provider.Means.card(cardToken, keep));
         } catch (PaymentBook.CalledOff e) {
@@ -389,12 +389,12 @@ public class Placing {
 
     /** Whether nothing of it is sent or handed over, so that the money is taken at once. */
     private static boolean nothingLeaves(Orders.Order order) {
-        return !Json.read(order.quote(), QuoteView.class).needsDelivery();
+        return !KeptQuotes.read(order.quote()).needsDelivery();
     }
 
     /** Whether a voucher is among it, which is handed over only for money that was taken. */
     private static boolean voucher(Orders.Order order, Editions.Edition edition) {
-        return products(Json.read(order.quote(), QuoteView.class), edition)
+        return products(KeptQuotes.read(order.quote()), edition)
                 .anyMatch(product -> product.kind() == Product.Kind.VOUCHER);
     }
 

@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.service.DestinationPoints;
@@ -77,7 +78,7 @@ public class Readdressing {
                 asked.to().country(),
                 wanted.region(),
                 Optional.of(wanted.postcode()).filter(code -> !code.isEmpty()));
-        QuoteView before = Json.read(order.quote(), QuoteView.class);
+        QuoteView before = KeptQuotes.read(order.quote());
         Editions.Edition edition = editions.of(order.shop(), order.by());
         // Where the place is on the map is found anew; whatever else was known around the order stays.
         Order there = points.located(edition.document().compiled(), asked.to(to).at(null));

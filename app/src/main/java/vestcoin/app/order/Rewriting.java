@@ -11,6 +11,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.payment.AwaitedMoney;
@@ -66,7 +67,7 @@ public class Rewriting {
                 .query(String.class)
                 .single();
         Orders.Order order = orders.byId(placed.id());
-        QuoteView before = Json.read(order.quote(), QuoteView.class);
+        QuoteView before = KeptQuotes.read(order.quote());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         Optional<Long> held = awaited.held(order.id());
         if (order.cancelled()

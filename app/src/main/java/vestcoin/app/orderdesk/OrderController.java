@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Attendance;
@@ -326,7 +327,7 @@ class OrderController {
         boolean waits = !order.cancelled() && PaymentStanding.open().contains(order.standing());
         Order asked = OrderFile.parse(order.document());
         Document document = editions.of(order.shop(), order.by()).document();
-        QuoteView quote = Json.read(order.quote(), QuoteView.class);
+        QuoteView quote = KeptQuotes.read(order.quote());
         List<AgreedTo> agreed = new ArrayList<>();
         Json.tree(order.agreed())
                 .properties()

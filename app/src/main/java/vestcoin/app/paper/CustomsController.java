@@ -12,8 +12,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
-import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Handover;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
@@ -93,7 +93,7 @@ class CustomsController {
         Document document = editions.spoken(order.shop(), order.by(), order.language());
         Order asked = OrderFile.parse(order.document());
         Quote quote = Pricing.priceUntraced(document.compiled(), asked);
-        boolean collected = Handover.of(document.setup(), asked, Json.read(order.quote(), QuoteView.class))
+        boolean collected = Handover.of(document.setup(), asked, KeptQuotes.read(order.quote()))
                 .filter(Handover::collected)
                 .isPresent();
         return collected

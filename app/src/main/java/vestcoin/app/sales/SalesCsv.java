@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
@@ -126,7 +127,7 @@ final class SalesCsv implements AutoCloseable {
      * abroad in the shop's currency by the row for that.
      */
     private String fee(SalesPapers.PaperOfOrder row) {
-        QuoteView quote = Json.read(row.quote(), QuoteView.class);
+        QuoteView quote = KeptQuotes.read(row.quote());
         if (row.feeTold() != null) {
             return minor(row.feeTold(), quote.currency());
         }

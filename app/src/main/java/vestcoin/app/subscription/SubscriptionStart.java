@@ -10,6 +10,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.OrderPlaced;
@@ -65,8 +66,7 @@ class SubscriptionStart {
         Order asked = OrderFile.parse(order.document());
         LocalDate began =
                 LocalDate.ofInstant(order.placedAt(), document.compiled().zone());
-        for (QuoteView.Renewal renewing :
-                Json.read(order.quote(), QuoteView.class).renewing()) {
+        for (QuoteView.Renewal renewing : KeptQuotes.read(order.quote()).renewing()) {
             // A line as it was priced: what a bundle brings is a line too.
             PricedLine line =
                     Pricing.priceUntraced(document.compiled(), asked).lines().get(renewing.line());

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
@@ -100,7 +101,7 @@ public class VoucherHandover {
     }
 
     private void issue(Orders.Order order) {
-        QuoteView quote = Json.read(order.quote(), QuoteView.class);
+        QuoteView quote = KeptQuotes.read(order.quote());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         Document document = null;
         for (int line = 0; line < quote.lines().size(); line++) {

@@ -9,9 +9,8 @@ import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import vestcoin.app.edge.ApiProblem;
-import vestcoin.app.format.Json;
+import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.OrderFile;
-import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.OrderCalledOff;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.PaymentBook;
@@ -131,7 +130,7 @@ class VoucherRefunds {
             }
         }
         if (more > 0) {
-            String name = Json.read(order.quote(), QuoteView.class)
+            String name = KeptQuotes.read(order.quote())
                     .lines()
                     .get(pieces.get(0).line())
                     .name();

@@ -11,6 +11,12 @@ import java.util.stream.Collectors;
 
 /** Several simulated services behind one port of loopback, each below its own path, with a page that lists them. */
 public final class Services implements AutoCloseable {
+    static {
+        // An answer leaves when it is written: the machine otherwise waits for the caller's acknowledgement of its
+        // head.
+        System.setProperty("sun.net.httpserver.nodelay", "true");
+    }
+
     private final HttpServer server;
     private final ExecutorService threads = Executors.newCachedThreadPool(task -> {
         Thread thread = new Thread(task, "simulated-service");
