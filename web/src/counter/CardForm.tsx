@@ -1,12 +1,15 @@
 import { type FormEvent, useState } from "react";
+import { useParams } from "react-router";
 import { answer, api, type PlacedOrder, type Problem, problemsOf } from "../api/client";
 import { Said } from "../shared/Said";
 import { CardNumber } from "./CardNumber";
+import { leaveToPay } from "./otherSite";
 import { useSay } from "./phrases";
 import { tokenOf } from "./token";
 
 /** The card. Its number never comes to the shop. */
 export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrder) => void }) {
+  const { shop = "" } = useParams();
   const say = useSay();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -25,7 +28,7 @@ export function CardForm({ order, fresh }: { order: PlacedOrder; fresh: (order: 
       ).then(
         (after) => {
           fresh(after);
-          if (after.state === "needs-buyer" && after.action) window.location.assign(after.action);
+          if (after.state === "needs-buyer" && after.action) leaveToPay(shop, order.token, after.action);
         },
         (reason: unknown) => setProblems(problemsOf(reason)),
       );

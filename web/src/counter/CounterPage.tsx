@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { useNavigate, useParams, useSearchParams } from "react-router";
+import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
 import {
   ApiProblem,
   answer,
@@ -16,6 +16,7 @@ import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
 import { beginForBuyer, endForBuyer, forBuyer } from "./forBuyer";
 import { NeverRemind } from "./NeverRemind";
+import { listed, pageBefore, stepBegins } from "./otherSite";
 import { directionOf, SayProvider, useCatalogue } from "./phrases";
 import { chosen, Speaking, type Spoken } from "./Speaking";
 import { Summary } from "./Summary";
@@ -56,6 +57,8 @@ export function CounterPage() {
     document.documentElement.dir = directionOf(language);
   }, [language]);
   const say = useCatalogue(language, counter.data?.phrases);
+  const { ordered } = keptOf(shop);
+  if (ordered) return <Navigate to={`/counter/${shop}/order/${ordered}`} replace />;
   if (!say) return null;
   return (
     <SayProvider value={say}>
@@ -103,6 +106,12 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
   const navigate = useNavigate();
   useState(() => (fresh.ownShop ? beginForBuyer(fresh.shop) : endForBuyer()));
   const { kept, keep } = useBasket(fresh.shop, fresh.assumed?.country ?? fresh.home);
+  // The page that led here is what the address says at first.
+  const [search] = useSearchParams();
+  const [site] = useState(() => listed(pageBefore(search), fresh.sites));
+  useEffect(() => {
+    if (site && site !== kept.site) keep({ site });
+  }, [site, kept.site, keep]);
   const { goods, known: counter } = useGoods(fresh, kept.email);
   // Goods that a link has put in may be none of the list; they are asked for once.
   const asked = useRef("");
@@ -172,6 +181,7 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
     setStep(to);
     if (to !== "Basket" && !kept.placed) keep({ placed: true });
     window.scrollTo({ top: 0 });
+    stepBegins();
     setTimeout(() => heading.current?.focus());
   };
   const change = (part: Partial<Kept>) => {

@@ -7,11 +7,12 @@ import { Papers } from "../shared/Papers";
 import { addressLine } from "../shared/places";
 import { Said } from "../shared/Said";
 import { sizeOf } from "../shared/sizes";
-import { forget } from "./basket";
+import { forget, rekeep } from "./basket";
 import { CallOff } from "./CallOff";
 import { CardForm } from "./CardForm";
 import { CounterFrame } from "./CounterFrame";
 import { IssuedVouchers } from "./IssuedVouchers";
+import { leaveToPay, siteName, stepBegins } from "./otherSite";
 import { directionOf, type Say, SayProvider, useCatalogue, useSay } from "./phrases";
 import { arrives, hoursOf } from "./promise";
 import { SendBack } from "./SendBack";
@@ -61,10 +62,15 @@ export function OrderPage() {
     document.documentElement.dir = directionOf(order.data.language);
   }, [order.data]);
   const stood = order.data ? stands(order.data) : false;
+  useEffect(() => {
+    window.scrollTo({ top: 0 });
+    stepBegins();
+  }, []);
   const said = useCatalogue(order.data?.language ?? "en", counter.data?.phrases);
   useEffect(() => {
     if (stood) forget(shop);
-  }, [stood, shop]);
+    else if (order.data?.cancelled) rekeep(shop, { ordered: "" });
+  }, [stood, shop, order.data?.cancelled]);
   if (order.isError) {
     return (
       <main className="p-8">
@@ -325,6 +331,7 @@ function paidHow({ kind, state, standing }: PlacedOrder, say: Say): string {
 /** Sends the buyer to the wallet. */
 function WalletButton({ order, fresh }: { order: PlacedOrder; fresh: (order: PlacedOrder) => void }) {
   const say = useSay();
+  const { shop = "" } = useParams();
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const go = async () => {
@@ -333,7 +340,7 @@ function WalletButton({ order, fresh }: { order: PlacedOrder; fresh: (order: Pla
     await answer(api.POST("/api/counter/orders/{token}/payments", call)).then(
       (after) => {
         fresh(after);
-        if (after.action) window.location.assign(after.action);
+        if (after.action) leaveToPay(shop, order.token, after.action);
       },
       (reason: unknown) => setProblems(problemsOf(reason)),
     );
@@ -441,6 +448,11 @@ function Receipt({ counter, order, fresh }: ReceiptProps) {
         </p>
       ))}
       <p className="mt-3">
+        {order.site && (
+          <a className="btn btn-primary mb-3 w-full" href={order.site} target="_top">
+            {say("backTo", { site: siteName(order.site) })}
+          </a>
+        )}
         <a className="underline" href={`/api/counter/orders/${order.token}/receipt.pdf`} download>
           {say("receiptPdf")}
         </a>

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Counter, CounterProduct, Destination, Line } from "../api/client";
 import { forBuyer } from "./forBuyer";
+import { lasting } from "./storage";
 
 /** What a buyer has put together; it survives closing the browser. */
 export interface Kept {
@@ -58,6 +59,10 @@ export interface Kept {
   parcelShop?: ParcelShop;
   slot?: string;
   method?: string;
+  /** The page of another site it is put together on, or that led here. */
+  site?: string;
+  /** The order it became, while its payment is made on another page. */
+  ordered?: string;
 }
 
 /** Where a carrier hands a parcel over the counter. */
@@ -124,7 +129,7 @@ const nameOf = (shop: string) => (forBuyer(shop) ? `basket ${shop} for buyers` :
 /** What is kept of a shop's basket, as far as it can be read. */
 export function keptOf(shop: string): Partial<Kept> {
   try {
-    const kept = JSON.parse(localStorage.getItem(nameOf(shop)) ?? "{}") as Partial<Kept>;
+    const kept = JSON.parse(lasting.getItem(nameOf(shop)) ?? "{}") as Partial<Kept>;
     // What was kept before goods asked anything or were filled has neither.
     return kept.lines
       ? {
@@ -139,14 +144,14 @@ export function keptOf(shop: string): Partial<Kept> {
 
 /** Changes what is kept of a shop's basket, from outside of the counter. */
 export const rekeep = (shop: string, part: Partial<Kept>): void =>
-  localStorage.setItem(nameOf(shop), JSON.stringify({ ...keptOf(shop), ...part }));
+  lasting.setItem(nameOf(shop), JSON.stringify({ ...keptOf(shop), ...part }));
 
 export function useBasket(shop: string, country: string) {
   const [kept, setKept] = useState<Kept>(() => {
     const kept = { ...fresh(country), ...keptOf(shop) };
     return { ...kept, placed: kept.placed || kept.postcode !== "" };
   });
-  useEffect(() => localStorage.setItem(nameOf(shop), JSON.stringify(kept)), [shop, kept]);
+  useEffect(() => lasting.setItem(nameOf(shop), JSON.stringify(kept)), [shop, kept]);
   return { kept, keep: (change: Partial<Kept>) => setKept((now) => ({ ...now, ...change })) };
 }
 
@@ -161,7 +166,7 @@ export const placeOf = (kept: Kept, counter: Pick<Counter, "assumed">): Destinat
     : (counter.assumed ?? undefined);
 
 /** Ends a basket once its order is paid. */
-export const forget = (shop: string): void => localStorage.removeItem(nameOf(shop));
+export const forget = (shop: string): void => lasting.removeItem(nameOf(shop));
 
 export const sameLine = (a: Line, b: Line): boolean =>
   a.product === b.product &&

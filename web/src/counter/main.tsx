@@ -6,6 +6,7 @@ import "../styles.css";
 import { CounterPage } from "./CounterPage";
 import { MyOrders } from "./MyOrders";
 import { OrderPage } from "./OrderPage";
+import { tellHeight } from "./otherSite";
 import { SubscriptionPage } from "./SubscriptionPage";
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } } });
@@ -13,6 +14,7 @@ const client = new QueryClient({ defaultOptions: { queries: { retry: false, refe
 document.documentElement.lang = navigator.language;
 const root = document.getElementById("root");
 if (root) {
+  tellHeight(root);
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>

@@ -135,6 +135,7 @@ export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
       : {}),
     ...(gift ? { gift: { name: kept.giftName, message: kept.giftMessage } } : {}),
     parcelShop: kept.parcelShop?.id ?? "",
+    site: kept.site ?? "",
     ...(gift || (asking.invoiceAddress && kept.apart)
       ? { invoice: { ...invoice, lines: [street] } }
       : kept.parcelShop

@@ -2,6 +2,9 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, problemsOf } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { Field } from "../../shared/Field";
+import { lines } from "../../shared/notation/plain";
+import { setupPath } from "../../shared/paths";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 
@@ -14,7 +17,8 @@ export function Elsewhere() {
     mutationFn: () => {
       const [kind, id] = what.split(" ");
       const body = {
-        ...(kind === "basket" ? { basket: id ?? "" } : { product: id ?? "" }),
+        ...(kind === "basket" && id ? { basket: id } : {}),
+        ...(kind === "product" && id ? { product: id } : {}),
         codes: codes.split(/[\s,]+/).filter(Boolean),
       };
       return answer(api.POST("/api/shops/{shop}/elsewhere", { params: { path: { shop } }, body }));
@@ -22,6 +26,14 @@ export function Elsewhere() {
   });
   return (
     <div className="max-w-3xl">
+      <Field
+        path={setupPath("shop", "sites")}
+        label={say("sitesListed")}
+        placeholder={say("none")}
+        note={say("sitesListedNote")}
+        className="mb-4 block"
+        {...lines}
+      />
       <div className="flex flex-wrap items-end gap-4">
         <label>
           <span className="block text-xs quiet">{say("whatPutIntoBasket")}</span>
@@ -34,6 +46,7 @@ export function Elsewhere() {
             }}
           >
             <option value="">{say("choose")}</option>
+            <option value="counter">{say("wholeCounter")}</option>
             <optgroup label={say("oneProductBuyerChoosesThere")}>
               {setup.goods.products.map((product) => (
                 <option key={product.id} value={`product ${product.id}`}>
@@ -68,6 +81,10 @@ export function Elsewhere() {
         <div className="mt-4 grid gap-4">
           <Copied label={say("link")} text={made.data.link} rows={2} />
           <Copied label={say("htmlPaste")} text={made.data.html} rows={8} />
+          <div>
+            <Copied label={say("scriptPaste")} text={made.data.script} rows={3} />
+            <p className="text-xs quiet">{say("scriptPasteNote")}</p>
+          </div>
           <p className="text-xs quiet">{say("signedLinkChangedOnWay")}</p>
         </div>
       )}

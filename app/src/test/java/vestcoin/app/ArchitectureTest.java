@@ -66,6 +66,7 @@ class ArchitectureTest {
             "Delivery$Limits",
             "Terms",
             "Asking",
+            "Wishes",
             "Shop",
             "QuoteView",
             "QuoteView$Line",

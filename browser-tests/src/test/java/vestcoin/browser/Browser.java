@@ -91,6 +91,9 @@ final class Browser implements AutoCloseable {
                 "--disable-sync",
                 "--hide-scrollbars",
                 "--user-data-dir=" + profile);
+        // As most browsers are by now: what is shown within a page of another site keeps no cookies.
+        options.setExperimentalOption(
+                "prefs", Map.of("profile.block_third_party_cookies", true, "profile.cookie_controls_mode", 1));
         LoggingPreferences logs = new LoggingPreferences();
         logs.enable(LogType.BROWSER, Level.SEVERE);
         options.setCapability("goog:loggingPrefs", logs);
@@ -131,6 +134,16 @@ final class Browser implements AutoCloseable {
 
     void go(String url) {
         driver.get(url);
+    }
+
+    /** Goes on within a frame of the page. */
+    void within(String frame) {
+        driver.switchTo().frame(see(frame));
+    }
+
+    /** Goes on in the page around a frame. */
+    void around() {
+        driver.switchTo().defaultContent();
     }
 
     /** Loads the page again. */

@@ -21,6 +21,7 @@ import org.springframework.security.web.context.HttpSessionSecurityContextReposi
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import vestcoin.app.edge.ProblemWriter;
+import vestcoin.app.setup.Editions;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
@@ -33,6 +34,7 @@ class SecuritySettings {
             HttpSecurity http,
             People people,
             SecurityContextRepository contexts,
+            Editions editions,
             @Value("${vest-coin.services}") String services)
             throws Exception {
         return http.authorizeHttpRequests(requests -> requests.requestMatchers(
@@ -45,6 +47,7 @@ class SecuritySettings {
                                 "/counter.html",
                                 "/assets/**",
                                 "/favicon.svg",
+                                "/place.js",
                                 "/calendar/*",
                                 "/shops/{shop}")
                         .permitAll()
@@ -57,7 +60,8 @@ class SecuritySettings {
                                 "/desk.html",
                                 "/counter.html",
                                 "/assets/**",
-                                "/favicon.svg")
+                                "/favicon.svg",
+                                "/place.js")
                         .permitAll()
                         .requestMatchers(HttpMethod.GET, "/api/session", "/api/openapi")
                         .permitAll()
@@ -78,8 +82,10 @@ class SecuritySettings {
                         .permitAll()
                         .anyRequest()
                         .denyAll())
-                .csrf(csrf ->
-                        csrf.spa().csrfTokenRepository(csrfCookie()).ignoringRequestMatchers("/hooks/**", "/local/**"))
+                .csrf(csrf -> csrf.spa()
+                        .csrfTokenRepository(csrfCookie())
+                        .ignoringRequestMatchers("/hooks/**", "/local/**")
+                        .ignoringRequestMatchers(SecuritySettings::forNobody))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
@@ -96,12 +102,8 @@ class SecuritySettings {
                                                 Message.of("access.you-are-not-signed-in"),
                                                 Message.of("access.sign-in-and-try-again"))))
                                 .accessDeniedHandler((request, response, e) -> denied(request, response)))
-                .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(
-                                "default-src 'self'; img-src 'self' data:; style-src 'self'; connect-src "
-                                        + "'self' "
-                                        + services
-                                        + "; object-src 'none'; base-uri 'self'; form-action 'self'; "
-                                        + "frame-ancestors 'none'"))
+                .headers(headers -> headers.frameOptions(options -> options.disable())
+                        .addHeaderWriter(new Framing(editions, services))
                         .referrerPolicy(referrer -> referrer.policy(
                                 org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                                         .ReferrerPolicy.SAME_ORIGIN)))
@@ -113,6 +115,14 @@ class SecuritySettings {
         CookieCsrfTokenRepository repository = CookieCsrfTokenRepository.withHttpOnlyFalse();
         repository.setCookieCustomizer(cookie -> cookie.secure(true).sameSite("Lax"));
         return repository;
+    }
+
+    /**
+     * Whether a request at the counter brings nothing that would make it anybody's: no cookie, so nobody's standing can
+     * be used by another site. So it is where the counter is open in place and cookies of a third party are blocked.
+     */
+    private static boolean forNobody(HttpServletRequest request) {
+        return request.getCookies() == null && request.getRequestURI().startsWith("/api/counter/");
     }
 
     private static AuthorizationManager<RequestAuthorizationContext> ownShop(People people) {

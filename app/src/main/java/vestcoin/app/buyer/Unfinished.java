@@ -101,8 +101,8 @@ public class Unfinished {
         Optional<String> buyer = email.map(MailAddress::normal)
                 .filter(address -> !declined(shop, address))
                 .filter(address -> !remindedLately(shop, address));
-        sql.sql("delete from unfinished where shop = :shop and reminded_at is null and (visit = :visit or buyer = "
-                        + ":buyer)")
+        sql.sql("delete from unfinished where shop = :shop and reminded_at is null and (visit = :visit or "
+                        + "buyer = :buyer)")
                 .param("shop", shop)
                 .param("visit", visit)
                 .param("buyer", buyer.orElse(null))
@@ -110,9 +110,9 @@ public class Unfinished {
         if (buyer.isEmpty()) {
             room(shop);
         }
-        sql.sql(
-                        "insert into unfinished(shop, visit, buyer, token, basket, language, at) values (:shop, :visit, :buyer, "
-                                + ":token, :basket, :language, :at)")
+        sql.sql("""
+                        insert into unfinished(shop, visit, buyer, token, basket, language, at)
+                        values (:shop, :visit, :buyer, :token, :basket, :language, :at)""")
                 .param("shop", shop)
                 .param("visit", visit)
                 .param("buyer", buyer.orElse(null))
@@ -125,12 +125,11 @@ public class Unfinished {
 
     /** Of baskets that are nobody's so many are kept, the latest. */
     private void room(String shop) {
-        sql.sql(
-                        "delete from unfinished where shop = :shop and buyer is null and id <= (select id from unfinished where "
-                                + "shop = :shop and buyer is null order by id desc offset :most rows fetch next 1 rows only)")
-                .param("shop", shop)
-                .param("most", MOST_OF_NOBODY - 1)
-                .update();
+        String past = """
+                delete from unfinished where shop = :shop and buyer is null and id <= (
+                    select id from unfinished where shop = :shop and buyer is null
+                    order by id desc offset :most rows fetch next 1 rows only)""";
+        sql.sql(past).param("shop", shop).param("most", MOST_OF_NOBODY - 1).update();
     }
 
     private boolean remindedLately(String shop, String buyer) {
@@ -181,9 +180,9 @@ public class Unfinished {
 
     /** The latest first. @param below id after which the page begins */
     List<SeenBasket> page(String shop, Optional<Long> below, int most) {
-        return sql.sql(
-                        "select id, buyer, basket, at, reminded_at, code from unfinished where shop = :shop and id < :below "
-                                + "order by id desc limit :most")
+        return sql.sql("""
+                        select id, buyer, basket, at, reminded_at, code from unfinished
+                        where shop = :shop and id < :below order by id desc limit :most""")
                 .param("shop", shop)
                 .param("below", below.orElse(Long.MAX_VALUE))
                 .param("most", most)

@@ -59,6 +59,7 @@ class CounterController {
      * @param buyerGroup name of the group of buyers who looks belongs to, whose prices these are
      * @param phrases the shop's own wording of what the counter says, by code
      * @param assumed where baskets go until somebody says where; empty while nothing is assumed
+     * @param sites other sites that lead here, and that it leads back to
      * @param orderButton what stands on the button that places an order; empty for the page's own words
      */
     record Counter(
@@ -84,7 +85,8 @@ class CounterController {
             List<String> toParcelShops,
             Optional<String> buyerGroup,
             Map<String, String> phrases,
-            Optional<Destination> assumed) {}
+            Optional<Destination> assumed,
+            List<String> sites) {}
 
     /** @param forBuyer the e-mail address of whom somebody of the shop orders for */
     record QuoteRequest(Basket basket, BuyerDetails buyer, Optional<String> forBuyer) {
@@ -271,7 +273,8 @@ class CounterController {
                         .map(Goods.BuyerGroup::name)
                         .findFirst(),
                 phrases(setup),
-                assumed);
+                assumed,
+                setup.shop().sites());
     }
 
     private static Map<String, String> phrases(Setup setup) {

@@ -38,6 +38,7 @@ import vestcoin.core.payment.Payment;
  * @param surplus what came too much and is owed back
  * @param reference the buyer's own number of it, or empty
  * @param receiver who it is for, where it is a gift
+ * @param site the page of another site it leads back to
  * @param invoice where its invoice goes, if not where the goods do
  */
 record PlacedOrder(
@@ -76,7 +77,8 @@ record PlacedOrder(
         Optional<BigDecimal> surplus,
         String reference,
         Optional<String> receiver,
-        Optional<InvoiceAddress> invoice) {
+        Optional<InvoiceAddress> invoice,
+        Optional<String> site) {
     /** What of its money has come beside vouchers, and what has not. */
     record PaidInPart(BigDecimal came, BigDecimal left) {}
 

@@ -122,7 +122,9 @@ class PlacedOrders {
                                 owed, CurrencyUnit.of(order.currency()).getDecimalPlaces())),
                 wishes.reference(),
                 wishes.gift().map(Wishes.Gift::name),
-                wishes.invoice());
+                wishes.invoice(),
+                // What is listed no more is led to no more.
+                Optional.of(wishes.site()).filter(document.setup().shop()::lists));
     }
 
     private static PlacedOrder.PaidInPart inPart(Orders.Order order, PaymentBook.Payment payment) {

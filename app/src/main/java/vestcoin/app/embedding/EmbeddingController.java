@@ -30,7 +30,7 @@ import vestcoin.core.problem.Problem;
 class EmbeddingController {
     /**
      * @param product of which the buyer chooses options, number or amount on the other site; or nothing @param basket
-     *     id of one of the sample baskets, taken as it is; or nothing
+     *     id of one of the sample baskets, taken as it is; of neither it is the whole counter
      */
     record SnippetRequest(Optional<String> product, Optional<String> basket, List<String> codes) {
         SnippetRequest {
@@ -73,6 +73,9 @@ class EmbeddingController {
                         Message.of("embedding.nothing-published-yet-so-link-would-lead"),
                         Message.of("embedding.publish-draft-first")))
                 .document();
+        if (offered.basket().isEmpty() && offered.product().isEmpty()) {
+            return snippets.counter(shop, document);
+        }
         if (offered.basket().isPresent()) {
             return document.setup().rehearsal().baskets().stream()
                     .filter(basket -> basket.id().equals(offered.basket().get()))

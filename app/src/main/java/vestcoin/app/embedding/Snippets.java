@@ -26,8 +26,12 @@ import vestcoin.core.quote.Order;
 /** Links and HTML for another site. Plain elements without style or script, so that the site's own look holds. */
 @Component
 public class Snippets {
-    /** @param link to send or to put behind anything @param html to paste into a page; it needs no script */
-    public record Snippet(String link, String html) {}
+    /**
+     * @param link to send or to put behind anything
+     * @param html to paste into a page; it needs no script
+     * @param script to paste into a page of a site that is listed: opens the counter in place
+     */
+    public record Snippet(String link, String html, String script) {}
 
     /** Begins the names of a form's fields that choose an option. */
     static final String OPTION = "option.";
@@ -42,6 +46,20 @@ public class Snippets {
         this.ownUrl = ownUrl;
     }
 
+    /** The counter as it is. */
+    public Snippet counter(String shop, Document document) {
+        String name = document.setup().shop().name();
+        return new Snippet(
+                counter(shop),
+                "<a href=\"" + counter(shop) + "\">" + escaped(name) + "</a>",
+                script(shop, name, Optional.empty()));
+    }
+
+    private String script(String shop, String title, Optional<String> take) {
+        return "<script src=\"" + ownUrl + "/place.js\" data-shop=\"" + shop + "\" data-title=\"" + escaped(title)
+                + "\"" + take.map(signed -> " data-take=\"" + signed + "\"").orElse("") + " async></script>";
+    }
+
     /** Several things as they are, in one go. */
     public Snippet bundle(String shop, Document document, String name, List<Line> lines, List<String> codes) {
         if (lines.size() > BasketLink.MOST_LINES) {
@@ -51,17 +69,18 @@ public class Snippets {
                     Message.of("embedding.make-two-of"));
         }
         Optional<BigDecimal> price = goods(document, lines, clock.instant());
-        String link = counter(shop) + "?take="
-                + new BasketLink(
-                                Basket.of(lines, null).withCodes(codes),
-                                List.of(),
-                                price,
-                                document.setup().shop().currency())
-                        .signed(shop, vault);
+        String signed = new BasketLink(
+                        Basket.of(lines, null).withCodes(codes),
+                        List.of(),
+                        price,
+                        document.setup().shop().currency())
+                .signed(shop, vault);
+        String link = counter(shop) + "?take=" + signed;
         return new Snippet(
                 link,
                 "<a href=\"" + link + "\">" + escaped(name)
-                        + price.map(amount -> ", " + money(amount, document)).orElse("") + "</a>");
+                        + price.map(amount -> ", " + money(amount, document)).orElse("") + "</a>",
+                script(shop, name, Optional.of(signed)));
     }
 
     /** One product; a form where the buyer still chooses. Without anything to choose it is a link as well. */
@@ -97,6 +116,7 @@ public class Snippets {
                     .append(choice.id())
                     .append("\">")
                     .append(escaped(choice.name()))
+                    .append(price(document, product, option, choice))
                     .append("</option>\n"));
             html.append("  </select></label>\n");
         });
@@ -114,7 +134,26 @@ public class Snippets {
                     .append("\"></label>\n");
         }
         html.append("  <button>Order</button>\n</form>");
-        return new Snippet(counter(shop) + "?take=" + signed, html.toString());
+        return new Snippet(
+                counter(shop) + "?take=" + signed, html.toString(), script(shop, product.name(), Optional.of(signed)));
+    }
+
+    /** What one costs with a choice, where that is the only one to make; else what the choice adds. */
+    private String price(Document document, Product product, Product.Option option, Product.Choice choice) {
+        if (product.options().size() == 1 && product.measure().isEmpty()) {
+            Line one = new Line(product.id(), BigDecimal.ONE, Map.of(option.id(), choice.id()));
+            return goods(document, List.of(one), clock.instant())
+                    .map(price -> ", " + money(price, document))
+                    .orElse("");
+        }
+        return choice.extra()
+                .filter(adds -> adds.signum() != 0)
+                .map(adds -> " (" + (adds.signum() > 0 ? "+" : "") + money(adds, document) + ")")
+                .or(() -> choice.percent()
+                        .filter(percent -> percent.signum() != 0)
+                        .map(percent -> " (" + (percent.signum() > 0 ? "+" : "")
+                                + percent.stripTrailingZeros().toPlainString() + " %)"))
+                .orElse("");
     }
 
     /** What goods cost by a setup, in its own currency; nothing where a choice is still to be made. */

@@ -13,6 +13,7 @@ import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.place.PhoneNumber;
 import vestcoin.core.problem.Problems;
+import vestcoin.core.setup.WebAddress;
 import vestcoin.core.terms.Asking;
 
 /**
@@ -28,6 +29,7 @@ import vestcoin.core.terms.Asking;
  * @param phone of where it goes, empty without one
  * @param parcelShop what the carrier calls the parcel shop it goes to, empty without one; then the invoice has the
  *     buyer's own address
+ * @param site the page of another site it was ordered on, or that led here; empty without one
  * @param paysWith what the buyer will have at hand who pays in cash, in the order's currency
  */
 public record Wishes(
@@ -40,8 +42,9 @@ public record Wishes(
         String company,
         String phone,
         Optional<BigDecimal> paysWith,
-        String parcelShop) {
-    public static final Wishes NONE = new Wishes(null, null, null, null, null, null, null, null, null, null);
+        String parcelShop,
+        String site) {
+    public static final Wishes NONE = new Wishes(null, null, null, null, null, null, null, null, null, null, null);
     private static final int LONGEST_NOTE = 1000;
     private static final int LONGEST_EXTRA = 300;
     private static final int LONGEST_REFERENCE = 60;
@@ -96,6 +99,7 @@ public record Wishes(
         phone = phone == null ? "" : phone.strip();
         paysWith = paysWith == null ? Optional.empty() : paysWith;
         parcelShop = parcelShop == null ? "" : parcelShop.strip();
+        site = WebAddress.isOne(site) ? site : "";
         note = note == null ? "" : note.strip();
         gift = gift == null ? Optional.empty() : gift;
         extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
@@ -113,13 +117,24 @@ public record Wishes(
                 company,
                 phone,
                 paysWith,
-                parcelShop);
+                parcelShop,
+                site);
     }
 
     /** The same with an address for the invoice. */
     Wishes withInvoice(InvoiceAddress address) {
         return new Wishes(
-                note, gift, extras, vouchers, reference, Optional.of(address), company, phone, paysWith, parcelShop);
+                note,
+                gift,
+                extras,
+                vouchers,
+                reference,
+                Optional.of(address),
+                company,
+                phone,
+                paysWith,
+                parcelShop,
+                site);
     }
 
     /** What is paid with in cash, and what is given out. */

@@ -382,6 +382,7 @@ class OrderController {
         });
         told.add(new Wish(Message.of("order.company"), wishes.company()));
         told.add(new Wish(Message.of("order.phone"), wishes.phone()));
+        told.add(new Wish(Message.of("order.ordered-on"), wishes.site()));
         BigDecimal due = BigDecimal.valueOf(
                 order.due(), CurrencyUnit.of(order.currency()).getDecimalPlaces());
         told.add(new Wish(

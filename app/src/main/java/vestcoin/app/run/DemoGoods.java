@@ -4,11 +4,16 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.LocalDate;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.download.ProductFiles;
+import vestcoin.app.format.Json;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Document;
 import vestcoin.app.stock.StockBook;
+import vestcoin.core.setup.WebAddress;
 
 /** What the demo sells that lies beside its setup: files, and a voucher somebody has. */
 @Component
@@ -19,8 +24,15 @@ class DemoGoods {
     private final Vouchers vouchers;
     private final StockBook stock;
     private final Clock clock;
+    private final String services;
 
-    DemoGoods(ProductFiles files, Vouchers vouchers, StockBook stock, Clock clock) {
+    DemoGoods(
+            ProductFiles files,
+            Vouchers vouchers,
+            StockBook stock,
+            Clock clock,
+            @Value("${vest-coin.services}") String services) {
+        this.services = services;
         this.files = files;
         this.vouchers = vouchers;
         this.stock = stock;
@@ -30,7 +42,16 @@ class DemoGoods {
     /** The demo's setup, its workshop on the Saturdays to come. */
     Document setup() {
         Document file = Document.parse(DemoShop.setupFile());
-        return DemoDays.with(file, today(file));
+        return sold(DemoDays.with(file, today(file)));
+    }
+
+    /** Sold from the simulated other site too, by either of its names. */
+    private Document sold(Document setup) {
+        ObjectNode tree = (ObjectNode) setup.tree().deepCopy();
+        ArrayNode sites = ((ObjectNode) tree.path("shop")).putArray("sites");
+        WebAddress.origin(services)
+                .ifPresent(origin -> sites.add(origin).add(origin.replace("127.0.0.1", "localhost")));
+        return Document.parse(Json.write(tree));
     }
 
     private LocalDate today(Document setup) {

@@ -44,7 +44,8 @@ public class DemoPage {
                                     .html()
                             + "</p>")
                     .collect(Collectors.joining("\n"));
-            return forms + "\n" + bundles;
+            return forms + "\n" + bundles + "\n"
+                    + snippets.counter(DemoShop.SHOP, document).script();
         });
     }
 }

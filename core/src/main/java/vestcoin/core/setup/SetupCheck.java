@@ -24,6 +24,8 @@ import vestcoin.core.tax.Tax;
  * What makes a setup impossible to price with. A setup that is merely unfinished passes; what it lacks is a finding.
  */
 final class SetupCheck {
+    private static final int MOST_SITES = 20;
+
     private final Setup setup;
     private final Checks checks = new Checks();
 
@@ -170,6 +172,18 @@ final class SetupCheck {
                         "shop/point",
                         Message.of("setup.there-no-such-point-on-earth"),
                         Message.of("setup.write-degrees-latitude-first")));
+        problems.when(
+                shop.sites().size() > MOST_SITES,
+                "shop/sites",
+                Message.of("setup.too-many-sites", "most", MOST_SITES),
+                Message.of("setup.list-fewer-sites"));
+        for (String site : shop.sites()) {
+            problems.when(
+                    !WebAddress.origin(site).filter(site::equals).isPresent(),
+                    "shop/sites",
+                    Message.of("setup.not-address-of-site", "site", site),
+                    Message.of("setup.write-site-as-https-notes-example"));
+        }
         beforeAddress(shop.beforeAddress());
         shop.working().closed().forEach(window -> checks.window(window, "shop/working/closed"));
         shop.working().open().forEach(window -> checks.window(window, "shop/working/open"));

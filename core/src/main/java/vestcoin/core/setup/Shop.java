@@ -28,6 +28,7 @@ import vestcoin.core.place.Point;
  * @param numbers registration numbers as printed, such as a company's or a VAT number
  * @param lengthUnit as in {@link vestcoin.core.goods.Length}: of a length typed without one; inches where weights are
  *     in pounds or ounces, else centimetres, unless said otherwise
+ * @param sites origins (RFC 6454) of other sites, on whose pages alone the counter can be opened in place
  * @param beforeAddress what a basket is priced for until its buyer says where it goes
  */
 @RecordBuilder
@@ -50,7 +51,8 @@ public record Shop(
         List<String> languages,
         List<String> numbers,
         String lengthUnit,
-        BeforeAddress beforeAddress) {
+        BeforeAddress beforeAddress,
+        List<String> sites) {
     /** Who it is on papers: the legal name, or its own where there is none. */
     public String legally() {
         return legalName.isBlank() ? name : legalName;
@@ -69,6 +71,7 @@ public record Shop(
         smallest = smallest == null ? Optional.empty() : smallest;
         languages = languages == null ? List.of() : List.copyOf(languages);
         numbers = numbers == null ? List.of() : List.copyOf(numbers);
+        sites = sites == null ? List.of() : List.copyOf(sites);
         beforeAddress = beforeAddress == null ? BeforeAddress.SHOP : beforeAddress;
         lengthUnit = lengthUnit != null ? lengthUnit : weightUnit.equals("lb") || weightUnit.equals("oz") ? "in" : "cm";
     }
@@ -104,7 +107,13 @@ public record Shop(
                 null,
                 null,
                 null,
+                null,
                 null);
+    }
+
+    /** Whether an address is on one of the sites listed. */
+    public boolean lists(String address) {
+        return WebAddress.origin(address).filter(sites::contains).isPresent();
     }
 
     /** Where the shop stands, as a destination. */
