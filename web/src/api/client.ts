@@ -22,6 +22,7 @@ export type MailServerView = Schemas["MailServerView"];
 export type MessageLink = Schemas["MessageLink"];
 export type PriceChange = Schemas["PriceChange"];
 export type Sales = Schemas["SalesView"];
+export type WordLook = Schemas["WordLook"];
 export type Problem = Schemas["Problem"];
 export type Line = Schemas["Line"];
 export type Destination = Schemas["Destination"];

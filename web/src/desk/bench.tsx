@@ -39,6 +39,8 @@ export interface Acts {
   /** Makes an edit; false when it was refused, with the reason among the troubles. */
   commit: (edits: Edit[]) => Promise<boolean>;
   set: (path: SetupPath, now: unknown) => Promise<boolean>;
+  /** Several changes in one act. */
+  setAll: (changes: [path: SetupPath, now: unknown][]) => Promise<boolean>;
   /** Makes those edits of a block that can be made; false when some were left, with the reasons among the troubles. */
   paste: (edits: Edit[]) => Promise<boolean>;
   /** Reads the draft anew, after something else has changed it. */
@@ -202,6 +204,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       },
       commit,
       set: (target, now) => commit([editOf(document(), target, now)]),
+      setAll: (changes) => commit(changes.map(([target, now]) => editOf(document(), target, now))),
       paste: async (edits) => {
         const pasted = await answer(api.POST("/api/shops/{shop}/draft/paste", { ...path, body: { edits } })).catch(
           (reason: unknown) => {

@@ -5,6 +5,7 @@ import { useBench } from "../../desk/bench";
 import { setupPath } from "../../shared/paths";
 import { Sheet } from "../../shared/Sheet";
 import { say } from "../../shared/say";
+import { WordFiles } from "./WordFiles";
 
 /** Names and sentences buyers read, in the shop's other languages: a sheet to type and paste into. */
 export function OtherWords({ languages }: { languages: string[] }) {
@@ -21,6 +22,7 @@ export function OtherWords({ languages }: { languages: string[] }) {
   const shown = lackingOnly ? lacking : all;
   return (
     <>
+      <WordFiles languages={languages} />
       <p className="mb-2 flex items-baseline gap-4">
         {lacking.length === 0
           ? say("everyTextIsThere")

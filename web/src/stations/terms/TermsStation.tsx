@@ -45,6 +45,7 @@ const callOff: Notation = {
 /** The facts left, the texts right, in every language of the shop. */
 export function TermsStation() {
   const bench = useBench();
+  const acts = useActs();
   const { shop } = bench.setup;
   const path = { params: { path: { shop: bench.shop } } };
   const templates = useQuery({
@@ -68,6 +69,13 @@ export function TermsStation() {
       ) as Record<string, { kind: string; text: string }[]>,
     placeholderData: keepPreviousData,
   });
+  const lacking = kinds.flatMap(({ id }) =>
+    languages.flatMap((language): [SetupPath, unknown][] => {
+      const path = setupPath("terms", "texts", id, language);
+      const template = templates.data?.[id]?.[language];
+      return template && !valueAt(bench.draft.document, path) ? [[path, template]] : [];
+    }),
+  );
   return (
     <>
       <StationHead title={say("terms")}>
@@ -130,6 +138,14 @@ export function TermsStation() {
           ))}
         </section>
         <section aria-label={say("texts")} className="grid content-start gap-y-5">
+          {lacking.length > 0 && (
+            <p>
+              <button type="button" className="btn btn-sm" onClick={() => void acts.setAll(lacking)}>
+                {say("takeAllTemplates", { count: lacking.length })}
+              </button>
+              <span className="block text-xs quiet">{say("takeAllTemplatesNote")}</span>
+            </p>
+          )}
           {kinds.map((kind) => (
             <div key={kind.id}>
               <h2 className="text-base">{kind.name}</h2>

@@ -52,7 +52,8 @@ class ArchitectureTest {
                     "storefront",
                     "embedding",
                     "renewing",
-                    "moving"),
+                    "moving",
+                    "wording"),
             Set.of("run"));
 
     private static final int MOST_COLLABORATORS = 8;

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import vestcoin.app.format.Phrases;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.ShopFacts;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
 
@@ -36,7 +37,8 @@ public final class Policies {
                 .or(() -> byLanguage.values().stream().findFirst())
                 .filter(text -> !text.isBlank())
                 .ifPresent(text -> {
-                    String whole = Facts.into(text, setup.terms(), Wording.of(setup, language)::say);
+                    String whole =
+                            Facts.into(text, setup.terms(), ShopFacts.of(setup), Wording.of(setup, language)::say);
                     texts.add(new PolicyText(
                             kind,
                             whole,

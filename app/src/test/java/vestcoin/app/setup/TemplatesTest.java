@@ -3,11 +3,14 @@ package vestcoin.app.setup;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import vestcoin.app.InEnglish;
+import vestcoin.app.run.DemoShop;
+import vestcoin.core.setup.ShopFacts;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.TermsBuilder;
@@ -24,19 +27,22 @@ class TemplatesTest {
             .returnPayer(Optional.of(Terms.Payer.BUYER))
             .build();
 
+    private static final Map<String, String> SHOP =
+            ShopFacts.of(Document.parse(DemoShop.setupFile()).setup());
+
     /**
      * Source: Directive 2011/83/EU, Articles 9, 13, 14 and 20: the 14 days, the delivery refunded, when goods are sent
      * back; from memory.
      */
     @Test
-    void the_templates_say_the_same_in_both_languages_and_leave_the_facts_to_the_settings() {
+    void the_templates_say_the_same_in_every_language_and_leave_the_facts_to_the_settings() {
         assertThat(Templates.ALL.keySet())
-                .containsExactly("cancellation", "privacy", "returns", "shipping", "terms-of-sale");
+                .containsExactly("cancellation", "legal-notice", "privacy", "returns", "shipping", "terms-of-sale");
         Templates.ALL.forEach((kind, byLanguage) -> {
-            assertThat(byLanguage.keySet()).containsExactlyInAnyOrder("en", "de");
-            assertThat(Facts.unset(byLanguage.get("en"), Terms.NONE))
-                    .isEqualTo(Facts.unset(byLanguage.get("de"), Terms.NONE));
-            assertThat(byLanguage.values()).allSatisfy(text -> assertThat(Facts.into(text, TERMS, InEnglish::of))
+            assertThat(byLanguage.keySet()).containsExactlyInAnyOrder("en", "de", "fr", "es", "it", "nl");
+            assertThat(byLanguage.values()).allSatisfy(text -> assertThat(Facts.unset(text, Terms.NONE, Map.of()))
+                    .isEqualTo(Facts.unset(byLanguage.get("en"), Terms.NONE, Map.of())));
+            assertThat(byLanguage.values()).allSatisfy(text -> assertThat(Facts.into(text, TERMS, SHOP, InEnglish::of))
                     .doesNotContain("{"));
         });
         assertThat(Templates.ALL.get("returns").get("en"))

@@ -9,6 +9,7 @@ import vestcoin.core.payment.Gateway;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.ShopFacts;
 import vestcoin.core.terms.Facts;
 
 /**
@@ -49,7 +50,7 @@ public final class AgainstOpening {
         setup.terms()
                 .texts()
                 .forEach((kind, texts) -> texts.forEach((language, text) -> {
-                    Set<String> open = Facts.unset(text, setup.terms());
+                    Set<String> open = Facts.unset(text, setup.terms(), ShopFacts.of(setup));
                     if (!open.isEmpty()) {
                         against.add(new Finding(
                                 "fact-unset",

@@ -12,6 +12,7 @@ import vestcoin.core.message.Message;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.BuyerTexts;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.ShopFacts;
 import vestcoin.core.terms.Asking;
 import vestcoin.core.terms.Facts;
 import vestcoin.core.terms.Terms;
@@ -77,7 +78,7 @@ final class TermsFindings {
         terms.texts().forEach((kind, byLanguage) -> {
             lacking("terms/texts/" + kind, Message.of("finding.text", "kind", kind), byLanguage, languages, at);
             byLanguage.forEach((tag, text) -> {
-                contradiction(kind, tag, text, terms, at);
+                contradiction(kind, tag, text, setup, at);
                 amounts("terms/texts/" + kind + "/" + tag, text, setup, at);
             });
         });
@@ -196,19 +197,22 @@ final class TermsFindings {
         return Locale.forLanguageTag(tag).getLanguage();
     }
 
-    private static void contradiction(String kind, String tag, String text, Terms terms, Findings.At at) {
+    private static void contradiction(String kind, String tag, String text, Setup setup, Findings.At at) {
+        Terms terms = setup.terms();
         int said = kind.contains("withdrawal")
                 ? terms.withdrawalDays().orElse(-1)
                 : kind.contains("return") || kind.contains("refund")
                         ? terms.returnDays().orElse(-1)
                         : -1;
         String path = "terms/texts/" + kind + "/" + tag;
-        Facts.unset(text, terms)
+        Facts.unset(text, terms, ShopFacts.of(setup))
                 .forEach(name -> at.look(
                         "fact-not-set",
                         path,
                         Message.of("finding.text-wants-not-set", "name", name),
-                        Message.of("finding.set-on-left-or-take-out-of")));
+                        Facts.ofShop(name)
+                                ? Message.of("finding.set-at-shop-or-take-out")
+                                : Message.of("finding.set-on-left-or-take-out-of")));
         payer(path, text, terms, at);
         address(path, text, terms, at);
         Matcher matcher = DAYS.matcher(text);

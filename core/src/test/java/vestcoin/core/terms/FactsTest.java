@@ -3,6 +3,7 @@ package vestcoin.core.terms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -30,15 +31,16 @@ class FactsTest {
                 "Nothing {of} this kind | Nothing {of} this kind"
             })
     void facts_are_set_into_a_text(String text, String whole) {
-        assertThat(Facts.into(text, TERMS, English::of)).isEqualTo(whole);
+        assertThat(Facts.into(text, TERMS, Map.of(), English::of)).isEqualTo(whole);
     }
 
     @Test
     void a_fact_that_is_not_set_stays_in_sight_and_is_named() {
-        assertThat(Facts.into("Within {return-days} days. {who-pays}", Terms.NONE, English::of))
+        assertThat(Facts.into("Within {return-days} days. {who-pays}", Terms.NONE, Map.of(), English::of))
                 .isEqualTo("Within {return-days} days. {who-pays}");
-        assertThat(Facts.unset("Within {return-days} days. {who-pays} {other}", Terms.NONE))
+        assertThat(Facts.unset("Within {return-days} days. {who-pays} {other}", Terms.NONE, Map.of()))
                 .containsExactly("return-days", "who-pays");
-        assertThat(Facts.unset("Within {return-days} days. {who-pays}", TERMS)).isEmpty();
+        assertThat(Facts.unset("Within {return-days} days. {who-pays}", TERMS, Map.of()))
+                .isEmpty();
     }
 }
