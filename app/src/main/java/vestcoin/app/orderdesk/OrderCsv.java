@@ -8,12 +8,12 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
+import vestcoin.app.format.SpreadsheetText;
 import vestcoin.app.order.OrderList;
 
 /** Orders as CSV. Texts a spreadsheet would take for a formula get an apostrophe before them. */
 final class OrderCsv {
     private static final int PAGE = 1000;
-    private static final String FORMULA = "=+@-\t\r";
 
     private final OrderList orders;
 
@@ -34,7 +34,7 @@ final class OrderCsv {
                             String.valueOf(row.number()),
                             row.placedAt().toString(),
                             row.mode(),
-                            plain(row.name()),
+                            SpreadsheetText.written(row.name()),
                             row.country(),
                             row.currency(),
                             BigDecimal.valueOf(
@@ -48,9 +48,5 @@ final class OrderCsv {
                 }
             } while (page.size() == PAGE);
         }
-    }
-
-    private static String plain(String text) {
-        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 }

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import vestcoin.app.format.SpreadsheetText;
 import vestcoin.app.payment.Gateways;
 
 /** Who has bought, as a list and as a file. */
@@ -90,8 +91,8 @@ class BuyerListController {
         List<Spent> spent = buyer.spent().isEmpty() ? List.of(new Spent("", 0, null, null)) : buyer.spent();
         for (Spent each : spent) {
             csv.writeRecord(
-                    SalesCsv.plain(buyer.email()),
-                    SalesCsv.plain(buyer.name()),
+                    SpreadsheetText.written(buyer.email()),
+                    SpreadsheetText.written(buyer.name()),
                     String.valueOf(buyer.orders()),
                     buyer.firstAt().toString(),
                     buyer.lastAt().toString(),

@@ -17,6 +17,7 @@ import vestcoin.app.format.Json;
 import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
+import vestcoin.app.format.SpreadsheetText;
 import vestcoin.app.order.Orders;
 import vestcoin.app.paper.Paper;
 import vestcoin.core.invoice.Bill;
@@ -29,7 +30,6 @@ import vestcoin.core.setup.Setup;
  * formula get an apostrophe before them.
  */
 final class SalesCsv implements AutoCloseable {
-    private static final String FORMULA = "=+@-\t\r";
 
     private final CsvWriter csv;
     private final Phrases phrases;
@@ -91,15 +91,15 @@ final class SalesCsv implements AutoCloseable {
                     row.kind(),
                     paper.issued().toString(),
                     paper.currency(),
-                    plain(row.name()),
-                    plain(row.email()),
-                    plain(String.join(", ", address.lines())),
-                    plain(address.postcode()),
-                    plain(address.city()),
+                    SpreadsheetText.written(row.name()),
+                    SpreadsheetText.written(row.email()),
+                    SpreadsheetText.written(String.join(", ", address.lines())),
+                    SpreadsheetText.written(address.postcode()),
+                    SpreadsheetText.written(address.city()),
                     row.country(),
-                    plain(paper.buyer().vat().orElse("")),
+                    SpreadsheetText.written(paper.buyer().vat().orElse("")),
                     item.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                    plain(phrases.say(item.name())),
+                    SpreadsheetText.written(phrases.say(item.name())),
                     item.quantity().stripTrailingZeros().toPlainString(),
                     amount(item.allowance(), back),
                     amount(item.net(), back),
@@ -112,7 +112,7 @@ final class SalesCsv implements AutoCloseable {
                     row.method(),
                     row.way(),
                     row.sent(),
-                    first ? plain(row.tracking()) : "",
+                    first ? SpreadsheetText.written(row.tracking()) : "",
                     first ? row.slot() : "",
                     first ? fee(row) : "",
                     first ? minor(row.captured(), paper.currency()) : "",
@@ -164,11 +164,6 @@ final class SalesCsv implements AutoCloseable {
     private static String minor(long amount, String currency) {
         return BigDecimal.valueOf(amount, CurrencyUnit.of(currency).getDecimalPlaces())
                 .toPlainString();
-    }
-
-    /** With an apostrophe before what a spreadsheet would take for a formula. */
-    static String plain(String text) {
-        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 
     @Override

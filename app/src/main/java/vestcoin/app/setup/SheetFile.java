@@ -22,6 +22,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.format.Json;
+import vestcoin.app.format.SpreadsheetText;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
@@ -33,9 +34,6 @@ import vestcoin.core.problem.Problem;
  */
 final class SheetFile {
     private static final String CODE = "code";
-    /** What a spreadsheet takes a formula to begin with. */
-    private static final String FORMULA = "=+@-";
-
     private static final int MOST_SHOWN = 200;
     private static final String RATES = "rates/";
     private static final List<String> GOODS =
@@ -175,20 +173,9 @@ final class SheetFile {
                 .orElse("");
     }
 
-    /**
-     * A text that a spreadsheet would take for a formula gets a quote in front, which is taken off again when it is
-     * read.
-     */
+    /** A number is one in a spreadsheet too. */
     private static String safe(String text) {
-        return !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0 && !text.matches("-?[0-9.]+")
-                ? "'" + text
-                : text;
-    }
-
-    private static String unsafe(String text) {
-        return text.length() > 1 && text.charAt(0) == '\'' && FORMULA.indexOf(text.charAt(1)) >= 0
-                ? text.substring(1)
-                : text;
+        return text.matches("-?[0-9.]+") ? text : SpreadsheetText.written(text);
     }
 
     /** @throws InvalidInput if the file is no table with a code column */
@@ -299,7 +286,7 @@ final class SheetFile {
         List<Change> own = new ArrayList<>();
         for (String header : record.getHeader()) {
             String path = sheet.columns().get(header);
-            String typed = unsafe(record.getField(header).strip());
+            String typed = SpreadsheetText.read(record.getField(header).strip());
             String was = path == null ? typed : fresh ? "" : text(code, node, path);
             if (typed.equals(was)) {
                 continue;

@@ -17,6 +17,7 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import javax.xml.stream.XMLStreamWriter;
+import vestcoin.app.format.SpreadsheetText;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
@@ -41,6 +42,7 @@ final class WordFile {
                                     Stream.of(row.key(), row.text()),
                                     sheet.languages().stream()
                                             .map(tag -> row.said().getOrDefault(tag, "")))
+                            .map(SpreadsheetText::written)
                             .toList()));
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);
@@ -118,7 +120,10 @@ final class WordFile {
                     String typed = row.findField(column).orElse("");
                     if (!column.equals(KEY) && !column.equals(TEXT) && !typed.isBlank()) {
                         said.add(new Said(
-                                String.valueOf(row.getStartingLineNumber()), row.getField(KEY), column.strip(), typed));
+                                String.valueOf(row.getStartingLineNumber()),
+                                row.getField(KEY),
+                                column.strip(),
+                                SpreadsheetText.read(typed)));
                     }
                 }
             }
