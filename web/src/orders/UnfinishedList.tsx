@@ -55,7 +55,7 @@ export function UnfinishedList() {
         <table className="w-full max-w-5xl">
           <thead>
             <tr className="border-b border-base-content text-xs">
-              {[say("leftAt"), say("whatIsInIt")].map((title) => (
+              {[say("leftAt"), say("basketContents")].map((title) => (
                 <th key={title} scope="col" className="py-1 text-start font-normal quiet">
                   {title}
                 </th>

@@ -10,10 +10,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.function.Supplier;
 import java.util.logging.Level;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -21,6 +23,7 @@ import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.logging.LogType;
 import org.openqa.selenium.logging.LoggingPreferences;
+import org.openqa.selenium.support.ui.FluentWait;
 import org.openqa.selenium.support.ui.WebDriverWait;
 import vestcoin.app.RunningShop;
 import vestcoin.app.run.DemoShop;
@@ -46,7 +49,6 @@ final class Browser implements AutoCloseable {
 
     private static final Queue<Browser> IDLE = new ConcurrentLinkedQueue<>();
     private final ChromeDriver driver;
-    private final WebDriverWait wait;
     private final Path profile;
     private int taps;
     private int others;
@@ -54,10 +56,14 @@ final class Browser implements AutoCloseable {
     private Browser(ChromeDriver driver, Path profile) {
         this.driver = driver;
         this.profile = profile;
-        this.wait = new WebDriverWait(driver, Duration.ofSeconds(10), Duration.ofMillis(20));
-        this.wait
+    }
+
+    /** A wait of its own each time: one within another says what it waits for itself. */
+    private FluentWait<WebDriver> wait(Supplier<String> message) {
+        return new WebDriverWait(driver, Duration.ofSeconds(10), Duration.ofMillis(20))
                 .ignoring(org.openqa.selenium.StaleElementReferenceException.class)
-                .ignoring(org.openqa.selenium.ElementNotInteractableException.class);
+                .ignoring(org.openqa.selenium.ElementNotInteractableException.class)
+                .withMessage(message);
     }
 
     /**
@@ -153,7 +159,7 @@ final class Browser implements AutoCloseable {
 
     /** The element once it can be seen. */
     WebElement see(By by) {
-        return wait.withMessage(() -> by + " is not to be seen; " + page()).until(d -> {
+        return wait(() -> by + " is not to be seen; " + page()).until(d -> {
             List<WebElement> found =
                     d.findElements(by).stream().filter(WebElement::isDisplayed).toList();
             return found.isEmpty() ? null : found.get(0);
@@ -201,7 +207,7 @@ final class Browser implements AutoCloseable {
 
     /** A page may draw an element anew between finding it and using it; then it is found again. */
     private void again(Runnable action) {
-        wait.withMessage(this::page).until(d -> {
+        wait(this::page).until(d -> {
             action.run();
             return true;
         });
@@ -239,7 +245,7 @@ final class Browser implements AutoCloseable {
     }
 
     void waitFor(String what, java.util.function.BooleanSupplier condition) {
-        wait.withMessage(() -> what + "; " + page()).until(d -> condition.getAsBoolean());
+        wait(() -> what + "; " + page()).until(d -> condition.getAsBoolean());
     }
 
     /** How many of them can be seen. */
