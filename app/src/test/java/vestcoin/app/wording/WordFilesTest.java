@@ -109,7 +109,8 @@ class WordFilesTest {
     @Test
     void what_is_no_sheet_of_words_is_said_and_nothing_outside_of_a_file_is_read() {
         String bomb = "<?xml version=\"1.0\"?><!DOCTYPE x [<!ENTITY a SYSTEM \"file:///etc/hostname\">]>"
-                + "<xliff xmlns=\"urn:oasis:names:tc:xliff:document:2.0\" version=\"2.1\" srcLang=\"en\" trgLang=\"de\">"
+                + "<xliff xmlns=\"urn:oasis:names:tc:xliff:document:2.0\" version=\"2.1\" srcLang=\"en\""
+                + " trgLang=\"de\">"
                 + "<file id=\"w\"><unit id=\"goods.products.box-kite.name\"><segment><source>x</source>"
                 + "<target>&a;</target></segment></unit></file></xliff>";
         for (String wrong : List.of("", "hello", "<xliff><file>", "key,text,de\n\"a,b\n", bomb)) {
