@@ -38,9 +38,9 @@ export function Summary({ counter, quote, stale }: Props) {
             )
           );
         })}
-      {open && quote.needsDelivery && <Row name={say("delivery")} value={say("withAddress")} />}
+      {open && quote.needsDelivery && <Row name={say("delivery")} value={say("withAddress")} words />}
       {quote.fee && <Row name={say("forWay")} value={amount(quote.fee)} />}
-      {!inside && <Row name={say("tax")} value={open ? say("withAddress") : amount(quote.tax)} />}
+      {!inside && <Row name={say("tax")} value={open ? say("withAddress") : amount(quote.tax)} words={open} />}
       <div className="mt-1.5 flex items-baseline justify-between border-t-2 border-base-content pt-1.5">
         <span className="font-head text-lg font-bold">{say("total")}</span>
         <span className="figure text-2xl font-bold" data-total={quote.payable}>
@@ -83,11 +83,19 @@ function withoutWhat(delivery: boolean, tax: boolean) {
   return tax ? "totalWithoutTax" : undefined;
 }
 
-function Row({ name, value, clamp = false }: { name: string; value: string; clamp?: boolean }) {
+interface RowProps {
+  name: string;
+  value: string;
+  clamp?: boolean;
+  /** Whether it says something instead of an amount. */
+  words?: boolean;
+}
+
+function Row({ name, value, clamp = false, words = false }: RowProps) {
   return (
     <div className="flex justify-between gap-4">
       <span className={clamp ? "line-clamp-2" : ""}>{name}</span>
-      <span className="figure">{value}</span>
+      <span className={words ? "" : "figure"}>{value}</span>
     </div>
   );
 }
