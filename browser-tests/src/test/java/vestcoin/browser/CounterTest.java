@@ -48,6 +48,22 @@ class CounterTest extends AtCounter {
     }
 
     @Test
+    void a_code_short_of_its_bound_says_how_much_is_missing_until_it_is_there() throws IOException {
+        open(390, 844);
+        put("Kites You Can Build, book");
+        browser.fill("input[aria-label='Code or voucher']", "openday");
+        browser.keys(Keys.ENTER);
+        browser.waitFor(
+                "what is missing is said", () -> browser.shows("Only from goods of €60.00; still missing: €35.50."));
+        total("26.70");
+        browser.click("[aria-label='One Kites You Can Build, book more']");
+        browser.click("[aria-label='One Kites You Can Build, book more']");
+        // 73.50 less 12.00, the tube free within the shop's own town from 60.00
+        total("61.50");
+        assertThat(browser.shows("still missing")).isFalse();
+    }
+
+    @Test
     void a_basket_survives_closing_the_page() throws IOException {
         open(390, 844);
         put("Kites You Can Build, book");

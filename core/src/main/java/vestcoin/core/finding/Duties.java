@@ -12,7 +12,7 @@ import vestcoin.core.terms.Terms;
 
 /**
  * What the law of the shop's place asks of what it says to consumers, one by one, and whether a setup does it. Known
- * for shops in the European Union. It is no legal advice, and it is not whole.
+ * for shops in the European Union, and for those of {@link NationalDuties}. It is no legal advice, and it is not whole.
  */
 public final class Duties {
     /**
@@ -35,7 +35,11 @@ public final class Duties {
 
     /** @param findings of the same setup @return nothing where no list is known for the place */
     public static List<Duty> of(Setup setup, List<Finding> findings) {
-        if (!Groups.EU.contains(setup.shop().address().country())) {
+        String country = setup.shop().address().country();
+        if (NationalDuties.KNOWN.contains(country)) {
+            return NationalDuties.of(setup, country);
+        }
+        if (!Groups.EU.contains(country)) {
             return List.of();
         }
         Duties all = new Duties(setup, findings);

@@ -15,6 +15,7 @@ import vestcoin.core.quote.Shops;
 import vestcoin.core.quote.Thing;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.setup.ShopBuilder;
+import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Terms;
 import vestcoin.core.terms.TermsBuilder;
 
@@ -110,15 +111,16 @@ class DutiesTest {
     }
 
     @Test
-    void outside_the_union_no_list_is_made_up() {
-        Shops.Maker swiss = new Shops.Maker()
+    void where_nothing_is_known_no_list_is_made_up() {
+        Shops.Maker japanese = new Shops.Maker()
                 .taxes("IE", "s", "23")
                 .sells("p", "10.00", "s", "1 kg")
                 .terms(whole())
                 .shop(s -> ShopBuilder.builder(s)
-                        .address(new Shop.Address(List.of("1 Example Street"), "Basel", Optional.empty(), "4001", "CH"))
+                        .address(new Shop.Address(
+                                List.of("1 Example Street"), "Kyoto", Optional.empty(), "600-8001", "JP"))
                         .build());
-        assertThat(Duties.of(swiss.compiled().setup(), List.of())).isEmpty();
+        assertThat(Duties.of(japanese.compiled().setup(), List.of())).isEmpty();
     }
 
     /** The whole shop sells at 10.00 and sends at 4.00; free from 80. */
@@ -151,5 +153,49 @@ class DutiesTest {
                         .map(Finding::path)
                         .toList();
         assertThat(said).isEqualTo(known ? List.of() : List.of("terms/texts/terms-of-sale/en"));
+    }
+
+    private static List<String> unmetIn(String country, String currency, Tax.Prices prices, Terms terms) {
+        Shops.Maker shop = new Shops.Maker()
+                .in(country, currency)
+                .prices(prices)
+                .taxes(country, "s", "8")
+                .sells("p", "10.00", "s", "1 kg")
+                .delivers(country, "post", "4.00")
+                .terms(terms);
+        return Duties.of(
+                        shop.compiled().setup(),
+                        Check.of(shop.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))))
+                .stream()
+                .filter(duty -> !duty.met())
+                .map(Duties.Duty::path)
+                .toList();
+    }
+
+    /**
+     * Sources, from memory: for the United Kingdom SI 2013/3134, SI 2002/2013 and SI 2004/102, for Switzerland UWG, PBV
+     * and DSG, for the United States 16 CFR 435, for Australia the Australian Consumer Law and section 29-70 of the GST
+     * Act; see {@link NationalDuties}.
+     */
+    @Test
+    void other_countries_ask_for_what_their_own_laws_do() {
+        assertThat(unmetIn("GB", "GBP", Tax.Prices.WITH_TAX, whole())).isEmpty();
+        assertThat(unmetIn("GB", "GBP", Tax.Prices.WITHOUT_TAX, Terms.NONE))
+                .containsExactlyInAnyOrder(
+                        "terms/withdrawalDays",
+                        "terms/refundsDelivery",
+                        "terms/texts/legal-notice",
+                        "tax/prices",
+                        "terms/texts/privacy");
+        assertThat(unmetIn("CH", "CHF", Tax.Prices.WITH_TAX, whole())).isEmpty();
+        assertThat(unmetIn("CH", "CHF", Tax.Prices.WITHOUT_TAX, whole())).containsExactly("tax/prices");
+        assertThat(unmetIn("US", "USD", Tax.Prices.WITHOUT_TAX, whole()))
+                .as("no days are promised, and nothing is said of returns")
+                .containsExactly("delivery/options", "terms/texts/returns");
+        assertThat(unmetIn("AU", "AUD", Tax.Prices.WITH_TAX, whole()))
+                .containsExactly("shop/numbers", "terms/texts/returns");
+        assertThat(unmetIn("JP", "JPY", Tax.Prices.WITH_TAX, whole()))
+                .as("no list is known")
+                .isEmpty();
     }
 }
