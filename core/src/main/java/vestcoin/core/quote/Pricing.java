@@ -13,6 +13,7 @@ import java.util.function.Function;
 import vestcoin.core.basket.Basket;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.discount.DiscountCalculation;
+import vestcoin.core.discount.Discounts;
 import vestcoin.core.discount.Reduction;
 import vestcoin.core.goods.BuyerPricing;
 import vestcoin.core.goods.PricedLine;
@@ -229,7 +230,7 @@ public final class Pricing {
                 lines.stream().anyMatch(line -> line.product().kind() == Product.Kind.DIGITAL)
                         ? SupplyAtOnce.asked(setup.setup().terms(), order.buyer(), order.to())
                         : Optional.empty(),
-                Part.of(() -> notApplied(candidates, attempt)),
+                Part.of(() -> notApplied(candidates, attempt, rule -> discounting.goods(List.of(rule), lines))),
                 Part.of(() -> setup.setup().payment().methods().stream()
                         .map(method -> chosen.filter(known -> known.method() == method)
                                 .orElseGet(() -> available(method, facts)))
@@ -405,17 +406,23 @@ public final class Pricing {
                         tracer));
     }
 
+    /** @param alone what a discount would take off by itself */
     private static List<Reduction.UnusedDiscount> notApplied(
-            DiscountCalculation.Candidates candidates, DiscountScenario attempt) {
+            DiscountCalculation.Candidates candidates,
+            DiscountScenario attempt,
+            Function<Discounts.Rule, DiscountCalculation.AppliedDiscounts> alone) {
         List<Reduction.UnusedDiscount> not = new ArrayList<>(candidates.not());
         not.addAll(attempt.taken().not());
         candidates.rules().stream()
                 .filter(rule -> !attempt.rules().contains(rule))
-                .forEach(rule -> not.add(new Reduction.UnusedDiscount(
-                        rule,
-                        rule.combines()
-                                ? Message.of("quote.another-discount-that-stands-alone-takes-off")
-                                : Message.of("quote.stands-alone-and-others-take-off-much"))));
+                // What it lacks itself is said before what others take off.
+                .forEach(rule -> not.addAll(Optional.of(alone.apply(rule).not())
+                        .filter(reasons -> !reasons.isEmpty())
+                        .orElseGet(() -> List.of(new Reduction.UnusedDiscount(
+                                rule,
+                                rule.combines()
+                                        ? Message.of("quote.another-discount-that-stands-alone-takes-off")
+                                        : Message.of("quote.stands-alone-and-others-take-off-much"))))));
         return List.copyOf(not);
     }
 

@@ -265,6 +265,17 @@ class DiscountCalculationTest {
     }
 
     @Test
+    void one_that_stands_alone_and_is_short_of_its_bound_says_what_is_missing() {
+        Quote quote = price(shop(rule("alone").alone().amount("12.00").from("100")), kites(1));
+        assertThat(taken(quote)).isEmpty();
+        assertThat(refused(quote))
+                .singleElement()
+                .asString()
+                .contains("still missing")
+                .contains("36.00");
+    }
+
+    @Test
     void ties_go_to_the_combining_ones_then_to_the_smaller_id() {
         assertThat(taken(price(shop(rule("z").amount("5.00"), rule("a").alone().amount("5.00")), kites(1))))
                 .containsExactly("z 5.00");
