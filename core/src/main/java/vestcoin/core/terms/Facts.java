@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import vestcoin.core.message.Message;
 
 /**
@@ -24,6 +25,9 @@ public final class Facts {
             "shop-email",
             "shop-phone",
             "shop-numbers");
+
+    /** What not every shop has: a line that names it is left out where it is not there. */
+    private static final Set<String> OPTIONAL = Set.of("shop-phone", "shop-numbers");
 
     /** Begins the names of what is known of the shop. */
     private static final String SHOP = "shop-";
@@ -44,7 +48,11 @@ public final class Facts {
      * @param said how a fact that is a sentence is phrased in the language of the text
      */
     public static String into(String text, Terms terms, Map<String, String> shop, Function<Message, String> said) {
-        return BRACES.matcher(text)
+        String there = text.lines()
+                .filter(line ->
+                        OPTIONAL.stream().noneMatch(name -> !shop.containsKey(name) && line.contains("{" + name + "}")))
+                .collect(Collectors.joining("\n"));
+        return BRACES.matcher(there)
                 .replaceAll(found -> Matcher.quoteReplacement(
                         fact(found.group(1), terms, shop, said).orElse(found.group())));
     }
@@ -54,6 +62,7 @@ public final class Facts {
         return BRACES.matcher(text)
                 .results()
                 .map(found -> found.group(1))
+                .filter(name -> !OPTIONAL.contains(name))
                 .filter(name -> NAMES.contains(name)
                         && fact(name, terms, shop, Message::code).isEmpty())
                 .collect(java.util.stream.Collectors.toCollection(java.util.TreeSet::new));
