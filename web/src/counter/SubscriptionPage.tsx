@@ -7,6 +7,7 @@ import { Said } from "../shared/Said";
 import { CardNumber } from "./CardNumber";
 import { CounterFrame } from "./CounterFrame";
 import { directionOf, SayProvider, useCatalogue, useSay } from "./phrases";
+import { CountrySelect } from "./steps/Places";
 import { tokenOf } from "./token";
 
 /** What is charged again, for the buyer who holds its link: when next, how much, and every way to change it. */
@@ -265,7 +266,6 @@ function AnotherAddress({ counter, subscription, fresh, language }: Props & { co
     setThere(undefined);
     setAddress({ ...address, ...part });
   };
-  const names = new Intl.DisplayNames(language, { type: "region" });
   const price = async (event: FormEvent) => {
     event.preventDefault();
     setProblems([]);
@@ -312,21 +312,14 @@ function AnotherAddress({ counter, subscription, fresh, language }: Props & { co
         {field(say("street"), address.lines.join(", "), (line) => change({ lines: [line] }), "street-address")}
         {field(say("postcode"), address.postcode, (postcode) => change({ postcode }), "postal-code")}
         {field(say("town"), address.city, (city) => change({ city }), "address-level2")}
-        <label className="mt-2 block">
-          <span className="block text-xs quiet">{say("country")}</span>
-          <select
-            className="select w-full"
-            value={address.country}
-            autoComplete="country"
-            onChange={(event) => change({ country: event.target.value })}
-          >
-            {counter.countries.map((code) => (
-              <option key={code} value={code}>
-                {names.of(code)}
-              </option>
-            ))}
-          </select>
-        </label>
+        <CountrySelect
+          countries={counter.countries}
+          language={language}
+          value={address.country}
+          autoComplete="country"
+          className="mt-2 block"
+          onChange={(country) => change({ country })}
+        />
         <Said problems={problems} />
         {there ? (
           <p className="mt-3">

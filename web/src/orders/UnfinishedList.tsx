@@ -36,7 +36,6 @@ export function UnfinishedList() {
   });
   const currency = list.data?.pages[0]?.currency || setup.shop.currency;
   const baskets = list.data?.pages.flatMap((page) => page.baskets) ?? [];
-  const states = { remindedOn: say("remindedOn"), mayNotBeReminded: say("mayNotBeReminded") };
   return (
     <>
       <StationHead title={say("unfinishedBaskets")}>
@@ -72,14 +71,14 @@ export function UnfinishedList() {
             {baskets.map((basket) => (
               <tr key={basket.id} className="border-b border-base-300 align-baseline">
                 <td className="py-1 pe-6 whitespace-nowrap">{time.format(new Date(basket.at))}</td>
-                <td className="pe-6">{basket.things.join(", ")}</td>
+                <td className="pe-6">{basket.things.join("; ")}</td>
                 <td className="figure text-end">
                   {basket.worth == null ? say("notForSaleAnyMore") : money(basket.worth, currency, language)}
                 </td>
                 <td className="ps-6 text-sm">
                   {basket.remindedAt ? (
                     <>
-                      {states.remindedOn} {time.format(new Date(basket.remindedAt))}
+                      {say("remindedOn")} {time.format(new Date(basket.remindedAt))}
                       <span className="block quiet">
                         {basket.buyer}
                         {basket.code && (
@@ -110,7 +109,7 @@ export function UnfinishedList() {
                       </span>
                     </>
                   ) : (
-                    <span className="quiet">{states.mayNotBeReminded}</span>
+                    <span className="quiet">{say("mayNotBeReminded")}</span>
                   )}
                 </td>
               </tr>

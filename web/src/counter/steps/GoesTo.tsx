@@ -6,6 +6,7 @@ import { TextButton } from "../../shared/TextButton";
 import { postcodeName } from "../address";
 import { placeOf } from "../basket";
 import { useSay } from "../phrases";
+import { CountrySelect, RegionSelect } from "./Places";
 import type { StepProps } from "./shared";
 
 type Props = Pick<StepProps, "counter" | "kept" | "change"> & { wrong: Problem[] };
@@ -25,9 +26,6 @@ export function GoesTo({ counter, kept, change, wrong }: Props) {
     if (typed) change({ ...typed, placed: true, parcelShop: undefined });
     setTyped(undefined);
   };
-  const countries = counter.countries
-    .map((code) => ({ code, name: countryName(code, counter.language) }))
-    .sort((a, b) => a.name.localeCompare(b.name, counter.language));
   const regions = Object.entries(counter.regions[typed?.country ?? ""] ?? {});
   return (
     <div className="mt-3">
@@ -54,37 +52,20 @@ export function GoesTo({ counter, kept, change, wrong }: Props) {
       <Said problems={wrong} />
       {typed && (
         <form onSubmit={take} className="mt-2 flex flex-wrap items-end gap-3">
-          <label className="grow basis-48">
-            <span className="mb-1 block text-xs quiet">{say("country")}</span>
-            <select
-              className="select w-full"
-              value={typed.country}
-              onChange={(event) => setTyped({ country: event.target.value, region: "", postcode: "" })}
-            >
-              {countries.map(({ code, name }) => (
-                <option key={code} value={code}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <CountrySelect
+            countries={counter.countries}
+            language={counter.language}
+            value={typed.country}
+            onChange={(country) => setTyped({ country, region: "", postcode: "" })}
+            className="grow basis-48"
+          />
           {regions.length > 0 && (
-            <label className="grow basis-40">
-              <span className="mb-1 block text-xs quiet">{say("region")}</span>
-              <select
-                required
-                className="select w-full"
-                value={typed.region}
-                onChange={(event) => setTyped({ ...typed, region: event.target.value })}
-              >
-                <option value="">{say("choose")}</option>
-                {regions.map(([code, name]) => (
-                  <option key={code} value={code}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <RegionSelect
+              regions={regions}
+              value={typed.region}
+              onChange={(region) => setTyped({ ...typed, region })}
+              className="grow basis-40"
+            />
           )}
           <label className="basis-28">
             <span className="mb-1 block text-xs quiet">{postcodeName(typed.country) ?? say("postcode")}</span>

@@ -1,7 +1,7 @@
-import { countryName } from "../../shared/places";
 import { type Part, postcodeName, rowsOf } from "../address";
 import type { InvoiceTo as Address } from "../basket";
 import { useSay } from "../phrases";
+import { CountrySelect } from "./Places";
 import { Street } from "./Street";
 
 interface Props {
@@ -35,21 +35,14 @@ export function InvoiceTo({ shop, language, countries, address, change }: Props)
     <fieldset className="mb-3 border-s-2 border-base-300 ps-3">
       <legend className="mb-1 font-semibold">{say("invoiceAddress")}</legend>
       {field("name", say("name"), "name")}
-      <label className="mb-3 block">
-        <span className="mb-1 block text-xs quiet">{say("country")}</span>
-        <select
-          className="select w-full"
-          autoComplete={billing("country")}
-          value={address.country}
-          onChange={(event) => change({ ...address, country: event.target.value })}
-        >
-          {countries.map((code) => (
-            <option key={code} value={code}>
-              {countryName(code, language)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <CountrySelect
+        countries={countries}
+        language={language}
+        value={address.country}
+        autoComplete={billing("country")}
+        onChange={(country) => change({ ...address, country })}
+        className="mb-3 block"
+      />
       {rows.map((row) => (
         <div key={row.join()} className="flex gap-3">
           {row.includes("street") && (

@@ -1,10 +1,10 @@
 import { type FormEvent, type ReactNode, useState } from "react";
 import type { Problem } from "../../api/client";
-import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { type Part, postcodeName, rowsOf } from "../address";
 import { useSay } from "../phrases";
 import { Besides } from "./Besides";
+import { CountrySelect, RegionSelect } from "./Places";
 import { Street } from "./Street";
 import type { StepProps } from "./shared";
 import { Text } from "./Text";
@@ -29,9 +29,6 @@ export function WhereStep({
     setTried(true);
     if (wrong.length === 0) next();
   };
-  const countries = counter.countries
-    .map((code) => ({ code, name: countryName(code, counter.language) }))
-    .sort((a, b) => a.name.localeCompare(b.name, counter.language));
   const regions = Object.entries(counter.regions[kept.country] ?? {});
   // Where nothing is sent no street is asked for, only what tax goes by.
   const sent = quote?.needsDelivery !== false;
@@ -74,23 +71,14 @@ export function WhereStep({
       />
     ),
     region: (
-      <label key="region" className="mb-3 block flex-1">
-        <span className="mb-1 block text-xs quiet">{say("region")}</span>
-        <select
-          required
-          className="select w-full text-base"
-          value={kept.region}
-          autoComplete="address-level1"
-          onChange={(event) => change({ region: event.target.value })}
-        >
-          <option value="">{say("choose")}</option>
-          {regions.map(([code, name]) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <RegionSelect
+        regions={regions}
+        value={kept.region}
+        autoComplete="address-level1"
+        onChange={(region) => change({ region })}
+        key="region"
+        className="mb-3 block flex-1"
+      />
     ),
   };
   return (
@@ -116,22 +104,15 @@ export function WhereStep({
         autoComplete="email"
         onChange={(email) => change({ email })}
       />
-      <label className="mb-3 block">
-        <span className="mb-1 block text-xs quiet">{say("country")}</span>
-        <select
-          className="select w-full"
-          value={kept.country}
-          autoComplete="country"
-          onChange={(event) => change({ country: event.target.value, region: "", postcode: "", parcelShop: undefined })}
-        >
-          {countries.map((country) => (
-            <option key={country.code} value={country.code}>
-              {country.name}
-            </option>
-          ))}
-        </select>
-        <span className="text-xs quiet">{say("decidesDelivery")}</span>
-      </label>
+      <CountrySelect
+        countries={counter.countries}
+        language={counter.language}
+        value={kept.country}
+        autoComplete="country"
+        onChange={(country) => change({ country, region: "", postcode: "", parcelShop: undefined })}
+        className="mb-3 block"
+        note={say("decidesDelivery")}
+      />
       {!sent && <p className="mb-3 text-xs quiet">{say("countryOnly")}</p>}
       {rows.map((row) => (
         <div key={row.join()} className="flex gap-3">

@@ -4,6 +4,7 @@ import { useActs, useBench } from "../../desk/bench";
 import { FileLook } from "../../shared/FileLook";
 import { FilePicker } from "../../shared/FilePicker";
 import { say } from "../../shared/say";
+import { fileBody } from "../../shared/useFileLook";
 
 type Meaning = GoodsLook["columns"][number]["meaning"];
 
@@ -39,9 +40,7 @@ export function MovingIn() {
   const [busy, setBusy] = useState(false);
   const sent = (file: File, means: Meaning[]) => ({
     params: { path: { shop }, query: means.length > 0 ? { means } : {} },
-    body: file as unknown as string,
-    bodySerializer: (body: unknown) => body as Blob,
-    headers: { "Content-Type": "application/octet-stream" },
+    ...fileBody(file),
   });
   const look = async (file: File, means: Meaning[]) => {
     setBusy(true);

@@ -8,6 +8,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -32,7 +33,9 @@ import vestcoin.app.outside.TimePassed;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.basket.Basket;
-import vestcoin.core.setup.Setup;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Shelf;
 
 /**
  * Baskets that were left. Of those whose buyers asked to be reminded one letter is written, never to somebody who has
@@ -45,6 +48,35 @@ public class Unfinished {
         public UnfinishedBasket {
             name = name == null ? "" : name;
             basket = basket == null ? Basket.EMPTY : basket;
+        }
+
+        /** What lies in it with its number and choices, of what is still sold. */
+        List<String> things(Shelf shelf) {
+            return basket.lines().stream()
+                    .flatMap(line -> shelf.find(line.product()).stream().map(product -> thing(line, product)))
+                    .toList();
+        }
+
+        private static String thing(Line line, Product product) {
+            Stream<String> choices = product.options().stream().flatMap(option -> option.choices().stream()
+                    .filter(choice -> choice.id().equals(line.options().get(option.id())))
+                    .map(Product.Choice::name));
+            return line.quantity().stripTrailingZeros().toPlainString() + " "
+                    + Stream.concat(Stream.of(product.name()), choices).collect(Collectors.joining(", "));
+        }
+
+        UnfinishedBasket ofNobody() {
+            return new UnfinishedBasket("", basket);
+        }
+
+        /** The same with a code among those typed. @param code null for none */
+        UnfinishedBasket with(String code) {
+            return code == null
+                    ? this
+                    : new UnfinishedBasket(
+                            name,
+                            basket.withCodes(Stream.concat(basket.codes().stream(), Stream.of(code))
+                                    .toList()));
         }
     }
 
@@ -94,10 +126,13 @@ public class Unfinished {
      */
     @Transactional
     public void keep(String shop, String visit, Optional<String> email, UnfinishedBasket left, String language) {
-        sql.sql("select id from shop where id = :shop for update")
-                .param("shop", shop)
-                .query(String.class)
-                .single();
+        if (email.isPresent()) {
+            // Two letters' worth of one buyer are decided one after the other.
+            sql.sql("select id from shop where id = :shop for update")
+                    .param("shop", shop)
+                    .query(String.class)
+                    .single();
+        }
         Optional<String> buyer = email.map(MailAddress::normal)
                 .filter(address -> !declined(shop, address))
                 .filter(address -> !remindedLately(shop, address));
@@ -107,9 +142,6 @@ public class Unfinished {
                 .param("visit", visit)
                 .param("buyer", buyer.orElse(null))
                 .update();
-        if (buyer.isEmpty()) {
-            room(shop);
-        }
         sql.sql("""
                         insert into unfinished(shop, visit, buyer, token, basket, language, at)
                         values (:shop, :visit, :buyer, :token, :basket, :language, :at)""")
@@ -117,19 +149,10 @@ public class Unfinished {
                 .param("visit", visit)
                 .param("buyer", buyer.orElse(null))
                 .param("token", UUID.randomUUID().toString())
-                .param("basket", Json.write(buyer.isPresent() ? left : new UnfinishedBasket("", left.basket())))
+                .param("basket", Json.write(buyer.isPresent() ? left : left.ofNobody()))
                 .param("language", language)
                 .param("at", now())
                 .update();
-    }
-
-    /** Of baskets that are nobody's so many are kept, the latest. */
-    private void room(String shop) {
-        String past = """
-                delete from unfinished where shop = :shop and buyer is null and id <= (
-                    select id from unfinished where shop = :shop and buyer is null
-                    order by id desc offset :most rows fetch next 1 rows only)""";
-        sql.sql(past).param("shop", shop).param("most", MOST_OF_NOBODY - 1).update();
     }
 
     private boolean remindedLately(String shop, String buyer) {
@@ -190,11 +213,7 @@ public class Unfinished {
                 .list();
     }
 
-    /**
-     * Writes the reminder of one basket now.
-     *
-     * @return whether its buyer agreed to one and has had none
-     */
+    /** Writes the reminder of one basket now. @return whether it was written */
     boolean remindNow(String shop, long id) {
         Optional<Row> row = sql.sql(
                         "select id, shop, buyer, token, basket, language, at from unfinished where shop = :shop and id "
@@ -203,9 +222,10 @@ public class Unfinished {
                 .param("id", id)
                 .query(Row.class)
                 .optional();
-        row.ifPresent(found -> transaction.executeWithoutResult(status -> remind(found, true)));
+        boolean written =
+                row.isPresent() && Boolean.TRUE.equals(transaction.execute(status -> remind(row.get(), true)));
         letters.deliver();
-        return row.isPresent();
+        return written;
     }
 
     /** What a letter's link brings back. */
@@ -216,17 +236,7 @@ public class Unfinished {
                 .param("token", token)
                 .query(SeenBasket.class)
                 .optional()
-                .map(seen -> {
-                    UnfinishedBasket left = seen.left();
-                    return seen.code() == null
-                            ? left
-                            : new UnfinishedBasket(
-                                    left.name(),
-                                    left.basket()
-                                            .withCodes(Stream.concat(
-                                                            left.basket().codes().stream(), Stream.of(seen.code()))
-                                                    .toList()));
-                });
+                .map(seen -> seen.left().with(seen.code()));
     }
 
     private static UnfinishedBasket kept(String json) {
@@ -266,6 +276,14 @@ public class Unfinished {
         sql.sql("delete from unfinished where at < :long")
                 .param("long", clock.instant().minus(KEPT).atOffset(ZoneOffset.UTC))
                 .update();
+        // Of baskets that are nobody's so many are kept of a shop, the latest.
+        String past = """
+                delete from unfinished where id in (
+                    select id from (
+                        select id, row_number() over (partition by shop order by id desc) as place from unfinished
+                        where buyer is null)
+                    where place > :most)""";
+        sql.sql(past).param("most", MOST_OF_NOBODY).update();
         for (Row row : sql.sql(
                         "select id, shop, buyer, token, basket, language, at from unfinished where reminded_at is "
                                 + "null and buyer is not null order by at limit :most")
@@ -281,8 +299,8 @@ public class Unfinished {
         letters.deliver();
     }
 
-    /** @param now whether the seller wants it now */
-    private void remind(Row row, boolean now) {
+    /** @param now whether the seller wants it now @return whether it was written */
+    private boolean remind(Row row, boolean now) {
         Optional<Document> document =
                 editions.live(row.shop()).map(edition -> editions.spoken(edition, row.language()));
         Optional<Integer> hours =
@@ -295,8 +313,14 @@ public class Unfinished {
                                 .query(Long.class)
                                 .single()
                         > 0;
-        if (hours.isEmpty() || ordered || declined(row.shop(), row.buyer())) {
+        if (ordered) {
             sql.sql("delete from unfinished where id = :id")
+                    .param("id", row.id())
+                    .update();
+        } else if (hours.isEmpty() || declined(row.shop(), row.buyer())) {
+            // Nobody is written to of it any more, so it is nobody's.
+            sql.sql("update unfinished set buyer = null, basket = :basket where id = :id")
+                    .param("basket", Json.write(kept(row.basket()).ofNobody()))
                     .param("id", row.id())
                     .update();
         } else if ((now || !row.at().plus(Duration.ofHours(hours.get())).isAfter(clock.instant()))
@@ -306,29 +330,22 @@ public class Unfinished {
                                 .param("id", row.id())
                                 .update()
                         == 1) {
-            Setup setup = document.get().setup();
             UnfinishedBasket left = kept(row.basket());
-            List<String> things = left.basket().lines().stream()
-                    .map(line -> setup.goods().products().stream()
-                            .filter(product -> product.id().equals(line.product()))
-                            .findFirst()
-                            .map(product ->
-                                    line.quantity().stripTrailingZeros().toPlainString() + " " + product.name()))
-                    .flatMap(Optional::stream)
-                    .toList();
             String counter = ownUrl + "/counter/" + row.shop();
             letters.unfinished(
                     row.shop(),
-                    setup,
+                    document.get().setup(),
                     row.buyer(),
                     row.token(),
                     new ReminderOf(
                             left.name(),
-                            things,
+                            left.things(document.get().compiled().shelf()),
                             code(row, document.get()),
                             counter + "?again=" + row.token(),
                             counter + "?never=" + row.token()));
+            return true;
         }
+        return false;
     }
 
     /** The code a reminder carries, where the seller wants that: made for it, for one order, until a day. */

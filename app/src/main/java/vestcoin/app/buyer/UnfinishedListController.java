@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.goods.Line;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
@@ -29,7 +28,7 @@ class UnfinishedListController {
     private static final int PAGE = 50;
 
     /**
-     * @param things with their numbers
+     * @param things with their numbers and choices, of what is still sold
      * @param worth what the goods would cost today, in the shop's currency; empty where one of them is gone
      * @param buyer whom a reminder may be sent to
      * @param remindAt when it leaves by itself, while it has not
@@ -86,7 +85,6 @@ class UnfinishedListController {
     }
 
     private BasketSeen seen(Unfinished.SeenBasket basket, Document live) {
-        List<Line> lines = basket.left().basket().lines();
         Optional<Instant> due = live.setup()
                 .terms()
                 .asking()
@@ -96,21 +94,12 @@ class UnfinishedListController {
         return new BasketSeen(
                 basket.id(),
                 basket.at(),
-                lines.stream().map(line -> thing(line, live)).toList(),
+                basket.left().things(live.compiled().shelf()),
                 worth(basket, live),
                 Optional.ofNullable(basket.buyer()),
                 due,
                 Optional.ofNullable(basket.remindedAt()),
                 Optional.ofNullable(basket.code()));
-    }
-
-    private static String thing(Line line, Document live) {
-        return line.quantity().stripTrailingZeros().toPlainString() + " "
-                + live.compiled()
-                        .shelf()
-                        .find(line.product())
-                        .map(product -> product.name())
-                        .orElse(line.product());
     }
 
     private Optional<BigDecimal> worth(Unfinished.SeenBasket basket, Document live) {

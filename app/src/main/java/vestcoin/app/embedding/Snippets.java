@@ -23,7 +23,10 @@ import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;
 
-/** Links and HTML for another site. Plain elements without style or script, so that the site's own look holds. */
+/**
+ * Links and HTML for another site: plain elements without style or script, so that the site's own look holds; and, for
+ * sites that are listed, the script tag that opens the counter in place.
+ */
 @Component
 public class Snippets {
     /**

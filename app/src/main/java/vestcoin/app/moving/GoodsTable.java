@@ -3,12 +3,9 @@ package vestcoin.app.moving;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import vestcoin.app.format.FileText;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
@@ -27,7 +24,7 @@ record GoodsTable(List<String> headings, List<Row> rows) {
 
     /** @throws InvalidInput if it is no table */
     static GoodsTable read(byte[] file) {
-        String text = text(file);
+        String text = FileText.of(file);
         List<CsvRecord> records;
         try (CsvReader<CsvRecord> reader = CsvReader.builder()
                 .fieldSeparator(separator(text))
@@ -79,23 +76,6 @@ record GoodsTable(List<String> headings, List<Row> rows) {
 
     List<String> column(int index) {
         return rows.stream().map(row -> row.cells().get(index)).toList();
-    }
-
-    /** By its byte-order mark, else UTF-8 where it is that, else what old spreadsheets write in the West. */
-    private static String text(byte[] file) {
-        String begins = new String(file, 0, Math.min(2, file.length), StandardCharsets.ISO_8859_1);
-        if (begins.equals("\u00ff\u00fe") || begins.equals("\u00fe\u00ff")) {
-            return new String(file, StandardCharsets.UTF_16);
-        }
-        try {
-            String text = StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(file))
-                    .toString();
-            return text.startsWith("\uFEFF") ? text.substring(1) : text;
-        } catch (CharacterCodingException e) {
-            return new String(file, Charset.forName("windows-1252"));
-        }
     }
 
     /** Whichever of the usual signs the headings have most of. */

@@ -44,6 +44,7 @@ import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
+import vestcoin.core.setup.Shop;
 
 /** One order on the seller's desk, and what can be done with its payment. */
 @RestController
@@ -382,7 +383,9 @@ class OrderController {
         });
         told.add(new Wish(Message.of("order.company"), wishes.company()));
         told.add(new Wish(Message.of("order.phone"), wishes.phone()));
-        told.add(new Wish(Message.of("order.ordered-on"), wishes.site()));
+        Shop by = editions.of(order.shop(), order.by()).document().setup().shop();
+        // What a buyer's page says of itself counts where the shop knows that site.
+        told.add(new Wish(Message.of("order.ordered-on"), by.lists(wishes.site()) ? wishes.site() : ""));
         BigDecimal due = BigDecimal.valueOf(
                 order.due(), CurrencyUnit.of(order.currency()).getDecimalPlaces());
         told.add(new Wish(

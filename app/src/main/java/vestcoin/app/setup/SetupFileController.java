@@ -1,6 +1,5 @@
 package vestcoin.app.setup;
 
-import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -19,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import vestcoin.app.format.FileText;
 
 /** The whole setup as a file: out as it stands in the draft, in after a look at what would change. */
 @RestController
@@ -67,9 +67,7 @@ class SetupFileController {
 
     /** A change for each station that differs. */
     private List<Edit> edits(String shop, byte[] file) {
-        String text = new String(file == null ? new byte[0] : file, StandardCharsets.UTF_8);
-        JsonNode wanted = Document.parse(text.startsWith("\uFEFF") ? text.substring(1) : text)
-                .tree();
+        JsonNode wanted = Document.parse(FileText.of(file)).tree();
         JsonNode now = drafts.of(shop).document().tree();
         List<Edit> edits = new ArrayList<>();
         for (String station : Document.STATIONS) {

@@ -21,6 +21,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
+import vestcoin.app.format.FileText;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.SpreadsheetText;
 import vestcoin.core.message.Message;
@@ -191,7 +192,7 @@ final class SheetFile {
                 .skipEmptyLines(true)
                 .allowMissingFields(true)
                 .allowExtraFields(true)
-                .ofNamedCsvRecord(csv.startsWith("\uFEFF") ? csv.substring(1) : csv)) {
+                .ofNamedCsvRecord(FileText.withoutMark(csv))) {
             records = reader.stream().toList();
         } catch (CsvParseException e) {
             throw new InvalidInput(

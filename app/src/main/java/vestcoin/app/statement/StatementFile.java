@@ -18,6 +18,7 @@ import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
 import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
+import vestcoin.app.format.FileText;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 
@@ -36,7 +37,7 @@ final class StatementFile {
 
     /** @throws InvalidInput with what is wrong, where, and how to mend it */
     static List<Entry> parse(String text) {
-        String file = text.startsWith("\uFEFF") ? text.substring(1) : text;
+        String file = FileText.withoutMark(text);
         List<Entry> entries = file.stripLeading().startsWith("<") ? xml(file) : csv(file);
         if (entries.size() > MOST_ENTRIES) {
             throw new InvalidInput(

@@ -4,9 +4,9 @@ import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.NamedCsvRecord;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.ByteArrayInputStream;
 import java.io.StringReader;
 import java.io.StringWriter;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +17,7 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import javax.xml.stream.XMLStreamWriter;
+import vestcoin.app.format.FileText;
 import vestcoin.app.format.SpreadsheetText;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
@@ -100,9 +101,8 @@ final class WordFile {
 
     /** What a file of either kind says. @throws InvalidInput if it is neither, or broken off */
     static List<Said> read(byte[] file) {
-        String text = new String(file == null ? new byte[0] : file, StandardCharsets.UTF_8);
-        String content = text.startsWith("\uFEFF") ? text.substring(1) : text;
-        return content.stripLeading().startsWith("<") ? readXliff(content) : readCsv(content);
+        String content = FileText.of(file);
+        return content.stripLeading().startsWith("<") ? readXliff(file) : readCsv(content);
     }
 
     private static List<Said> readCsv(String content) {
@@ -138,7 +138,8 @@ final class WordFile {
         return said;
     }
 
-    private static List<Said> readXliff(String content) {
+    /** An XML file says itself how it is encoded. */
+    private static List<Said> readXliff(byte[] file) {
         XMLInputFactory factory = XMLInputFactory.newFactory();
         // Nothing outside of the file is read for it.
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
@@ -149,7 +150,7 @@ final class WordFile {
         String unit = "";
         StringBuilder target = null;
         try {
-            XMLStreamReader xml = factory.createXMLStreamReader(new StringReader(content));
+            XMLStreamReader xml = factory.createXMLStreamReader(new ByteArrayInputStream(file));
             while (xml.hasNext()) {
                 switch (xml.next()) {
                     case XMLStreamConstants.START_ELEMENT -> {

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.message.Messages;
@@ -205,6 +206,54 @@ class UnfinishedTest {
                         .status())
                 .as("only once")
                 .isEqualTo(409);
+    }
+
+    @Test
+    void where_the_shop_reminds_nobody_any_more_a_basket_is_seen_and_nobodys() throws Exception {
+        leave("eight@buyers.example", true);
+        shop.owner().publish(Map.of("terms/asking/remindAfter", JsonNodeFactory.instance.nullNode()));
+        long id = seen().path(0).path("id").asLong();
+        assertThat(shop.owner()
+                        .post(Caller.SHOP + "/unfinished/" + id + "/remind", Map.of())
+                        .status())
+                .as("nothing is written, and that is said")
+                .isEqualTo(409);
+        hoursLater(48);
+        assertThat(letters("eight@buyers.example")).isEmpty();
+        assertThat(seen().size()).isEqualTo(1);
+        assertThat(seen().path(0).path("buyer").asString("")).isEmpty();
+        shop.owner().publish(Map.of("terms/asking/remindAfter", 24));
+    }
+
+    @Test
+    void what_is_left_is_named_with_its_choices() {
+        shop.anybody()
+                .post(
+                        Caller.COUNTER + "/unfinished",
+                        Map.of(
+                                "visit",
+                                UUID.randomUUID(),
+                                "agreed",
+                                false,
+                                "left",
+                                Map.of(
+                                        "basket",
+                                        Map.of(
+                                                "lines",
+                                                List.of(
+                                                        Map.of(
+                                                                "product",
+                                                                "delta-kite",
+                                                                "quantity",
+                                                                "1",
+                                                                "options",
+                                                                Map.of("size", "large")),
+                                                        Map.of("product", "gone", "quantity", "1"))))));
+        assertThat(seen().path(0).path("things").toString()).isEqualTo("[\"1 Delta kite, 2.4 m\"]");
+        assertThat(seen().path(0).path("worth").isMissingNode()
+                        || seen().path(0).path("worth").isNull())
+                .as("one of them is gone")
+                .isTrue();
     }
 
     @Test

@@ -3,6 +3,7 @@ package vestcoin.app.wording;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.format.FileText;
 
 /** Words go out for a translator and come back: what can be taken is taken, what cannot is named by its row. */
 @ExtendWith(RunningShop.class)
@@ -104,6 +106,18 @@ class WordFilesTest {
         assertThat(said("de", "phrases.counter.choose")).isEqualTo("bitte wählen");
         assertThat(said("de", "phrases.counter.use")).isEmpty();
         shop.owner().post(Caller.SHOP + "/draft/undo", Map.of());
+    }
+
+    @Test
+    void a_table_saved_by_an_old_spreadsheet_keeps_its_letters() {
+        byte[] western =
+                "key;de\r\ngoods.products.box-kite.name;Kästchendrachen\r\n".getBytes(Charset.forName("windows-1252"));
+        assertThat(FileText.of(western)).contains("Kästchendrachen");
+        assertThat(WordFile.read(western)).extracting(WordFile.Said::text).containsExactly("Kästchendrachen");
+        byte[] wide = ("<?xml version=\"1.0\" encoding=\"UTF-16\"?><xliff trgLang=\"de\"><file><unit id=\"a\"><segment>"
+                        + "<target>Größe</target></segment></unit></file></xliff>")
+                .getBytes(StandardCharsets.UTF_16);
+        assertThat(WordFile.read(wide)).extracting(WordFile.Said::text).containsExactly("Größe");
     }
 
     @Test

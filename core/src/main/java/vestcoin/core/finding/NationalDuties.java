@@ -18,7 +18,6 @@ final class NationalDuties {
     static final Set<String> KNOWN = Set.of("GB", "CH", "US", "AU");
 
     private static final int DAYS_TO_CANCEL = 14;
-    private static final String RETURNS = "returns";
 
     private final Setup setup;
     private final Terms terms;
@@ -88,15 +87,7 @@ final class NationalDuties {
                 open.isEmpty()
                         ? Message.of("duty.every-way-promises-days")
                         : Message.of("duty.these-ways-promise-no-days", "options", open));
-        add(
-                Message.of("duty.what-can-be-returned-is-said"),
-                "California Civil Code, section 1723, and other states",
-                "terms/texts/" + RETURNS,
-                terms.texts().containsKey(RETURNS),
-                Message.of(
-                        terms.texts().containsKey(RETURNS)
-                                ? "duty.returns-shown"
-                                : "duty.there-is-no-text-on-returns"));
+        returns("California Civil Code, section 1723, and other states");
         boolean renewing =
                 setup.goods().products().stream().map(Product::renews).anyMatch(renews -> renews.isPresent());
         add(
@@ -119,36 +110,41 @@ final class NationalDuties {
                 numbered,
                 Message.of(numbered ? "duty.stands-on-every-paper" : "duty.no-number-is-filled-in"));
         priced("Australian Consumer Law, section 48");
-        add(
-                Message.of("duty.what-can-be-returned-is-said"),
-                "Australian Consumer Law, sections 54 to 64",
-                "terms/texts/" + RETURNS,
-                terms.texts().containsKey(RETURNS),
-                Message.of(
-                        terms.texts().containsKey(RETURNS)
-                                ? "duty.returns-shown"
-                                : "duty.there-is-no-text-on-returns"));
+        returns("Australian Consumer Law, sections 54 to 64");
         privacy("Privacy Act 1988, Australian Privacy Principle 5");
     }
 
     private void notice(String source) {
-        boolean there = terms.texts().containsKey(Terms.LEGAL_NOTICE);
-        add(
-                Message.of("duty.who-sells-and-how-to-reach-them"),
-                source,
-                "terms/texts/" + Terms.LEGAL_NOTICE,
-                there,
-                Message.of(there ? "duty.legal-notice-shown-at-foot-of-every" : "duty.there-no-legal-notice"));
+        text(
+                Terms.LEGAL_NOTICE,
+                "duty.who-sells-and-how-to-reach-them",
+                "duty.legal-notice-shown-at-foot-of-every",
+                "duty.there-no-legal-notice",
+                source);
     }
 
     private void privacy(String source) {
-        boolean there = terms.texts().containsKey(Terms.PRIVACY);
-        add(
-                Message.of("duty.what-happens-with-buyers-data"),
-                source,
-                "terms/texts/" + Terms.PRIVACY,
-                there,
-                Message.of(there ? "duty.privacy-notice-shown-at-foot-of-every" : "duty.there-no-privacy-notice"));
+        text(
+                Terms.PRIVACY,
+                "duty.what-happens-with-buyers-data",
+                "duty.privacy-notice-shown-at-foot-of-every",
+                "duty.there-no-privacy-notice",
+                source);
+    }
+
+    private void returns(String source) {
+        text(
+                "returns",
+                "duty.what-can-be-returned-is-said",
+                "duty.returns-shown",
+                "duty.there-is-no-text-on-returns",
+                source);
+    }
+
+    /** That a text of a kind is there. */
+    private void text(String kind, String name, String shown, String lacking, String source) {
+        boolean there = terms.texts().containsKey(kind);
+        add(Message.of(name), source, "terms/texts/" + kind, there, Message.of(there ? shown : lacking));
     }
 
     private void priced(String source) {

@@ -37,6 +37,16 @@ final class ShopFindings {
                     Message.of("finding.not-e-mail-address", "email", shop.email()),
                     Message.of("finding.write-hello-my-shop-example"));
         }
+        if (shop.address().region().isPresent() && shop.home().region().isEmpty()) {
+            at.look(
+                    "postcode-of-another-region",
+                    "shop/address/postcode",
+                    Message.of(
+                            "finding.shops-postcode-lies-in-another-region",
+                            "postcode",
+                            shop.address().postcode()),
+                    Message.of("place.choose-region-postcode-lies-in-or-mend"));
+        }
         if (!shop.phone().isBlank()
                 && PhoneNumber.international(shop.phone(), shop.address().country())
                         .isEmpty()) {

@@ -131,7 +131,7 @@ public record Order(
         return asking(basket -> basket.to(Optional.of(place)));
     }
 
-    /** The same for nobody has said where, priced for the goods alone. @param home the shop's own place */
+    /** The same while nobody has said where it goes. @param home the shop's own place */
     public Order unplaced(Destination home) {
         return OrderBuilder.builder(to(home)).unplaced(true).build();
     }

@@ -7,7 +7,9 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Length;
 import vestcoin.core.goods.Weight;
@@ -79,11 +81,13 @@ final class SetupCheck {
         if (!base) {
             return Same.NOTHING;
         }
-        boolean dispatch = setup.delivery().dispatch().equals(sound.delivery().dispatch());
+        // Goods name places they leave from, and zones.
+        boolean named = setup.delivery().dispatch().equals(sound.delivery().dispatch())
+                && zones(setup).equals(zones(sound));
         boolean options = setup.delivery().options().equals(sound.delivery().options());
         boolean pickup = setup.pickup() == sound.pickup();
         Goods goods = sound.goods();
-        if (dispatch
+        if (named
                 && setup.goods().groups().equals(goods.groups())
                 && setup.goods().buyerGroups().equals(goods.buyerGroups())
                 && setup.goods().defaultGroup().equals(goods.defaultGroup())) {
@@ -96,10 +100,14 @@ final class SetupCheck {
             checks.sound(sound.tax().places());
         }
         return new Same(
-                dispatch && setup.goods() == goods && setup.discounts() == sound.discounts(),
+                named && setup.goods() == goods && setup.discounts() == sound.discounts(),
                 pickup && setup.delivery() == sound.delivery() && setup.payment() == sound.payment(),
                 setup.tax() == sound.tax(),
                 pickup && options && setup.payment() == sound.payment());
+    }
+
+    private static Set<String> zones(Setup setup) {
+        return setup.delivery().zones().stream().map(Delivery.Zone::id).collect(Collectors.toSet());
     }
 
     /** The names rules use for kinds of goods: tax categories, product groups and handling groups. */

@@ -10,6 +10,7 @@ import vestcoin.core.money.Rounding;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.Point;
+import vestcoin.core.problem.Problems;
 
 /**
  * The Shop station of a setup: who and where the shop is.
@@ -116,9 +117,14 @@ public record Shop(
         return WebAddress.origin(address).filter(sites::contains).isPresent();
     }
 
-    /** Where the shop stands, as a destination. */
+    /** Where the shop stands, as a destination; without its region where the postcode lies in another. */
     public Destination home() {
-        return new Destination(address.country(), address.region(), Optional.of(address.postcode()));
+        Destination whole = new Destination(address.country(), address.region(), Optional.of(address.postcode()));
+        Problems problems = new Problems();
+        whole.check("shop/address", problems);
+        return problems.list().isEmpty()
+                ? whole
+                : new Destination(address.country(), Optional.empty(), Optional.of(address.postcode()));
     }
 
     /** @param region ISO 3166-2; @param country ISO 3166-1 */

@@ -6,7 +6,6 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import vestcoin.core.message.Message;
 
 /**
@@ -42,16 +41,19 @@ public final class Facts {
     }
 
     /**
-     * The text with its facts set in; a fact that is not set stays in its braces.
+     * The text with its facts set in; a fact that is not set stays in its braces, a line that names what the shop has
+     * not is left out.
      *
      * @param shop what is known of the shop, by names of facts
      * @param said how a fact that is a sentence is phrased in the language of the text
      */
     public static String into(String text, Terms terms, Map<String, String> shop, Function<Message, String> said) {
-        String there = text.lines()
-                .filter(line ->
-                        OPTIONAL.stream().noneMatch(name -> !shop.containsKey(name) && line.contains("{" + name + "}")))
-                .collect(Collectors.joining("\n"));
+        String there = text;
+        for (String name : OPTIONAL) {
+            if (!shop.containsKey(name)) {
+                there = there.replaceAll("(?m)^.*\\{" + name + "}.*(\\R|\\z)", "");
+            }
+        }
         return BRACES.matcher(there)
                 .replaceAll(found -> Matcher.quoteReplacement(
                         fact(found.group(1), terms, shop, said).orElse(found.group())));

@@ -60,6 +60,10 @@ class DutiesTest {
         for (Product product : more) {
             shop = shop.sells(product);
         }
+        return unmet(shop);
+    }
+
+    private static List<String> unmet(Shops.Maker shop) {
         return Duties.of(
                         shop.compiled().setup(),
                         Check.of(shop.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))))
@@ -163,13 +167,7 @@ class DutiesTest {
                 .sells("p", "10.00", "s", "1 kg")
                 .delivers(country, "post", "4.00")
                 .terms(terms);
-        return Duties.of(
-                        shop.compiled().setup(),
-                        Check.of(shop.compiled(), new FindingContext(Shops.NOON, Map.of("cards", Gateway.TEST))))
-                .stream()
-                .filter(duty -> !duty.met())
-                .map(Duties.Duty::path)
-                .toList();
+        return unmet(shop);
     }
 
     /**

@@ -17,9 +17,11 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.place.Place;
 import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.problem.Problem;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Shops;
+import vestcoin.core.quote.Thing;
 import vestcoin.core.tax.Tax;
 
 /** A setup that differs from a sound one is checked and compiled in parts: with the same outcome as anew. */
@@ -204,6 +206,28 @@ class ChangedSetupTest {
             impossible += SetupCheck.problems(changed).list().isEmpty() ? 0 : 1;
         }
         assertThat(impossible).as("the changes are of both kinds").isBetween(150, 450);
+    }
+
+    @Test
+    void a_zone_that_goods_have_a_price_for_is_missed_when_it_goes() {
+        Setup sound = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .delivers("IE", "post", "by product")
+                .delivers("DE", "post", "by product")
+                .sells(Thing.of("vase", "30.00", "s")
+                        .weighs("1 kg")
+                        .own("6.00", "1.50")
+                        .own("de", "3.00", "2.00")
+                        .product())
+                .setup();
+        Setup changed = delivery(
+                sound,
+                new Delivery(
+                        without(sound.delivery().zones(), 1), sound.delivery().options()));
+        assertThat(SetupCheck.problems(changed, sound).list())
+                .isEqualTo(SetupCheck.problems(changed).list())
+                .extracting(Problem::path)
+                .containsExactly("goods/products/vase/sending/own/zones");
     }
 
     @Test

@@ -35,6 +35,17 @@ class FactsTest {
     }
 
     @Test
+    void a_line_that_names_what_the_shop_has_not_is_left_out_and_nothing_else_is_touched() {
+        String notice = "{shop-name}\r\nTelephone: {shop-phone}\r\nE-mail: {shop-email}\r\nNumbers: {shop-numbers}";
+        assertThat(Facts.into(
+                        notice, TERMS, Map.of("shop-name", "Test shop", "shop-email", "a@test.example"), English::of))
+                .isEqualTo("Test shop\r\nE-mail: a@test.example\r\n");
+        assertThat(Facts.into("Kept as it is.\r\n\n", TERMS, Map.of(), English::of))
+                .isEqualTo("Kept as it is.\r\n\n");
+        assertThat(Facts.unset(notice, TERMS, Map.of())).containsExactly("shop-email", "shop-name");
+    }
+
+    @Test
     void a_fact_that_is_not_set_stays_in_sight_and_is_named() {
         assertThat(Facts.into("Within {return-days} days. {who-pays}", Terms.NONE, Map.of(), English::of))
                 .isEqualTo("Within {return-days} days. {who-pays}");
