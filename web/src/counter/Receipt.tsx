@@ -174,6 +174,11 @@ export function Receipt({ counter, order, fresh }: ReceiptProps) {
         )}
       </p>
       {order.reference && <p className="-mt-3 mb-4">{say("yourOrderNumberIs", { number: order.reference })}</p>}
+      {order.answered.map((said) => (
+        <p key={said} className="mb-1">
+          {said}
+        </p>
+      ))}
       <WhereTo order={order} />
       <Attending order={order} />
       <Parcels order={order} />
@@ -188,6 +193,14 @@ export function Receipt({ counter, order, fresh }: ReceiptProps) {
         ))}
         {quote.discounts.map((discount) => (
           <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
+        ))}
+        {quote.perUnit.map(({ name, inside, amount: value }) => (
+          <Row
+            key={`${name} ${inside}`}
+            name={inside ? say("ofThatIs", { name }) : name}
+            value={amount(value)}
+            quiet={inside}
+          />
         ))}
         {delivery && <Row name={delivery.name} value={amount(delivery.price)} />}
         {quote.fee && <Row name={say("forWay")} value={amount(quote.fee)} />}

@@ -24,6 +24,7 @@ export function Summary({ counter, quote, stale }: Props) {
       {quote.discounts.map((discount) => (
         <Row key={discount.name} name={discount.name} value={`−${amount(discount.amount)}`} />
       ))}
+      <PerUnits quote={quote} amount={amount} />
       {chosen && <Row name={chosen.name} value={isZero(chosen.price) ? say("free") : amount(chosen.price)} />}
       {!chosen &&
         quote.apart.map((sent) => {
@@ -77,6 +78,19 @@ export function Summary({ counter, quote, stale }: Props) {
   );
 }
 
+/** What belongs to units, such as a deposit: on top, or in their price already. */
+function PerUnits({ quote, amount }: { quote: BuyerQuote; amount: (value: string) => string }) {
+  const say = useSay();
+  return quote.perUnit.map(({ name, inside, amount: value }) => (
+    <Row
+      key={`${name} ${inside}`}
+      name={inside ? say("ofThatIs", { name }) : name}
+      value={amount(value)}
+      quiet={inside}
+    />
+  ));
+}
+
 /** What of it comes with the address. */
 function withoutWhat(delivery: boolean, tax: boolean) {
   if (delivery) return tax ? "totalWithoutBoth" : "totalWithoutDelivery";
@@ -89,11 +103,12 @@ interface RowProps {
   clamp?: boolean;
   /** Whether it says something instead of an amount. */
   words?: boolean;
+  quiet?: boolean;
 }
 
-function Row({ name, value, clamp = false, words = false }: RowProps) {
+function Row({ name, value, clamp = false, words = false, quiet = false }: RowProps) {
   return (
-    <div className="flex justify-between gap-4">
+    <div className={`flex justify-between gap-4 ${quiet ? "text-xs quiet" : ""}`}>
       <span className={clamp ? "line-clamp-2" : ""}>{name}</span>
       <span className={words ? "" : "figure"}>{value}</span>
     </div>

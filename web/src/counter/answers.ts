@@ -10,7 +10,7 @@ export const characters = (text: string): number =>
   [...new Intl.Segmenter(undefined, { granularity: "grapheme" }).segment(text.trim().normalize("NFC"))].length;
 
 /** What is sent of what was typed: a number with a point before its decimals. */
-const plainOf = ({ kind }: Question, typed: string): string =>
+const plainOf = ({ kind }: Pick<Question, "kind">, typed: string): string =>
   kind === "number" ? typed.trim().replace(",", ".") : typed.trim();
 
 /** Whether what was typed can be sent; the server has the last word. */
@@ -22,7 +22,10 @@ export function answerable(question: Question, typed: string): boolean {
 }
 
 /** Answers by question, without those that were not given. */
-export const given = (questions: Question[], typed: Record<string, string>): Record<string, string> =>
+export const given = (
+  questions: Pick<Question, "id" | "kind">[],
+  typed: Record<string, string>,
+): Record<string, string> =>
   Object.fromEntries(
     questions
       .map((question) => [question.id, plainOf(question, typed[question.id] ?? "")] as const)

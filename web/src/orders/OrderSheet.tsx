@@ -192,6 +192,11 @@ export function OrderSheet() {
                 <span className="quiet">{wish.name}:</span> <span className="whitespace-pre-line">{wish.text}</span>
               </p>
             ))}
+            {order.answered.map((said) => (
+              <p key={said} className="mt-1">
+                {said}
+              </p>
+            ))}
             {order.leaving.length > 0 && (
               <p className="mt-1 text-sm">
                 <a className="underline" href={`/api/shops/${shop}/orders/${number}/slip.pdf`}>

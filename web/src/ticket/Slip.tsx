@@ -137,6 +137,11 @@ export function Slip({ quote, live, chosen, change }: Props) {
       {quote.rounding && <TicketRow name={say("roundedCash")} figure={figure(quote.rounding)} />}
       {quote.toPay.value !== quote.payable.value && <TicketRow name={say("leftPay")} figure={figure(quote.toPay)} />}
       {inside && taxes}
+      {quote.withoutTax && (
+        <p className="mt-1 text-xs quiet">
+          {say("businessReads", { goods: quote.withoutTax.goods, tax: quote.tax.value })}
+        </p>
+      )}
       {quote.whose.map((whose) => (
         <p key={whose.sentence} className="mt-1 text-xs quiet">
           {whose.sentence} <RuleButton rule={whose.rule} />

@@ -4,9 +4,12 @@ import { characters, type Question, usualMost } from "../answers";
 import { useSay } from "../phrases";
 
 interface Props {
-  question: Question;
-  /** The product it is asked of. */
-  of: string;
+  question: Pick<Question, "name" | "kind" | "compulsory" | "most" | "answers"> &
+    Partial<Pick<Question, "extra" | "percent" | "perCharacter">>;
+  /** The product it is asked of; nothing for the order. */
+  of?: string;
+  /** Whether a form waits for it. */
+  required?: boolean;
   /** How amounts are written; without it none is shown, because it would be in another currency. */
   prices: ((price: string) => string) | undefined;
   answer: string;
@@ -14,7 +17,7 @@ interface Props {
 }
 
 /** One question about a product, with what an answer adds. */
-export function Asked({ question, of, prices, answer, give }: Props) {
+export function Asked({ question, of, required = false, prices, answer, give }: Props) {
   const say = useSay();
   const id = useId();
   const most = question.most ?? usualMost;
@@ -35,6 +38,7 @@ export function Asked({ question, of, prices, answer, give }: Props) {
         <input
           type="checkbox"
           className="checkbox checkbox-sm"
+          required={required}
           checked={answer !== ""}
           onChange={(event) => give(event.target.checked ? "yes" : "")}
         />
@@ -43,7 +47,7 @@ export function Asked({ question, of, prices, answer, give }: Props) {
       </label>
     );
   }
-  const label = `${of}: ${question.name}`;
+  const label = of ? `${of}: ${question.name}` : question.name;
   return (
     <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
       <label htmlFor={id} className="text-sm">
@@ -53,6 +57,7 @@ export function Asked({ question, of, prices, answer, give }: Props) {
         <select
           id={id}
           className="select select-sm w-auto"
+          required={required}
           aria-label={label}
           value={answer}
           onChange={(event) => give(event.target.value)}
@@ -70,6 +75,7 @@ export function Asked({ question, of, prices, answer, give }: Props) {
           className={`input input-sm ${question.kind === "text" ? "w-56 max-w-full" : "w-36"}`}
           type={question.kind === "day" ? "date" : "text"}
           inputMode={question.kind === "number" ? "decimal" : undefined}
+          required={required}
           aria-label={label}
           aria-invalid={long > most}
           dir="auto"

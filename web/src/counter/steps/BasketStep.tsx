@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from "react";
-import type { BuyerQuote, Line, Problem } from "../../api/client";
+import type { BuyerQuote, Counter, Line, Problem } from "../../api/client";
 import { money, plain } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { TextButton } from "../../shared/TextButton";
@@ -11,7 +11,7 @@ import type { Goods } from "../useGoods";
 import { GoesTo } from "./GoesTo";
 import { GoodsList } from "./GoodsList";
 import type { StepProps } from "./shared";
-import { WhenItIs } from "./Thing";
+import { ListedThing, WhenItIs } from "./Thing";
 
 /** What is in the basket, and what can be put in. Choices are made before the basket. */
 export function BasketStep({
@@ -128,6 +128,7 @@ export function BasketStep({
           </p>
         ))}
       {kept.lines.length > 0 && !counter.asking.withoutCodes && <Codes kept={kept} change={change} quote={quote} />}
+      {kept.lines.length > 0 && <Offered counter={counter} kept={kept} add={add} />}
       {kept.lines.length > 0 && (
         <GoesTo
           counter={counter}
@@ -147,8 +148,28 @@ export function BasketStep({
         </button>
       )}
       <h2 className="mt-8 mb-1 text-lg">{kept.lines.length > 0 ? say("somethingElse") : counter.name}</h2>
+      {quote?.readNet && <p className="text-sm quiet">{say("listedWithTax")}</p>}
       <GoodsList counter={counter} goods={goods} add={add} />
     </>
+  );
+}
+
+/** What the shop offers with every order, as far as it is not in the basket yet. */
+function Offered({ counter, kept, add }: { counter: Counter; kept: Kept; add: (line: Line) => void }) {
+  const say = useSay();
+  const offered = counter.asking.offered
+    .filter((id) => !kept.lines.some((line) => line.product === id))
+    .flatMap((id) => counter.goods.products.filter((product) => product.id === id && !product.soldOut));
+  if (offered.length === 0) return null;
+  return (
+    <section aria-label={say("withYourOrder")} className="mt-4">
+      <h2 className="text-base">{say("withYourOrder")}</h2>
+      <ul>
+        {offered.map((product) => (
+          <ListedThing key={product.id} counter={counter} product={product} add={add} />
+        ))}
+      </ul>
+    </section>
   );
 }
 

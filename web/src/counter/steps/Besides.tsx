@@ -1,6 +1,8 @@
 import type { BuyerQuote, Counter } from "../../api/client";
+import { characters, given, usualMost } from "../answers";
 import type { Kept } from "../basket";
 import { useSay } from "../phrases";
+import { Asked } from "./Asked";
 import { InvoiceTo } from "./InvoiceTo";
 import { Phone } from "./Phone";
 import { vouchersOf } from "./VouchersFor";
@@ -23,18 +25,26 @@ export function Besides({ counter, kept, change, sent }: Props) {
       {asking.phone !== "no" && sent && (
         <Phone counter={counter} kept={kept} change={change} compulsory={asking.phone === "compulsory"} />
       )}
-      {asking.extras.map((extra) => (
-        <label key={extra.id} className="mb-3 block">
-          <span className="mb-1 block text-xs quiet">{extra.name}</span>
-          <input
-            required={extra.compulsory}
-            className="input w-full text-base"
-            maxLength={300}
-            value={kept.extras[extra.id] ?? ""}
-            onChange={(event) => change({ extras: { ...kept.extras, [extra.id]: event.target.value } })}
-          />
-        </label>
-      ))}
+      {asking.extras.map((extra) => {
+        const give = (answer: string) => change({ extras: { ...kept.extras, [extra.id]: answer } });
+        const answer = kept.extras[extra.id] ?? "";
+        return extra.kind === "text" ? (
+          <label key={extra.id} className="mb-3 block">
+            <span className="mb-1 block text-xs quiet">{extra.name}</span>
+            <input
+              required={extra.compulsory}
+              className="input w-full text-base"
+              aria-invalid={characters(answer) > (extra.most ?? usualMost)}
+              value={answer}
+              onChange={(event) => give(event.target.value)}
+            />
+          </label>
+        ) : (
+          <div key={extra.id} className="mb-3">
+            <Asked question={extra} required={extra.compulsory} prices={undefined} answer={answer} give={give} />
+          </div>
+        );
+      })}
       {asking.gift && sent && (
         <Tick
           label={say("isGift")}
@@ -126,7 +136,7 @@ export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
     vouchers: vouchersOf(kept, quote),
     reference: kept.business ? kept.reference : "",
     note: asking.note ? kept.note : "",
-    extras: Object.fromEntries(asking.extras.map((extra) => [extra.id, kept.extras[extra.id] ?? ""])),
+    extras: given(asking.extras, kept.extras),
     company: asking.company === "no" && !wanted(asking.companyWith, quote) ? "" : kept.company,
     phone:
       (asking.phone === "no" && !wanted(asking.phoneWith, quote)) || quote?.needsDelivery === false ? "" : kept.phone,

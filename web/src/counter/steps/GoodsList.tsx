@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import type { Counter, Line } from "../../api/client";
 import { useSay } from "../phrases";
 import type { Goods } from "../useGoods";
-import { Thing, toCome } from "./Thing";
+import { ListedThing } from "./Thing";
 
 /** So many goods and more are found by name, too. */
 const many = 12;
@@ -71,18 +71,7 @@ export function GoodsList({ counter, goods, add }: Props) {
             {listed
               .filter((product) => section === undefined || product.heading === section)
               .map((product) => (
-                <Thing
-                  key={product.id}
-                  counter={counter}
-                  product={toCome(product, counter.goods.begun)}
-                  listed={counter.goods.prices[product.id]}
-                  reduced={counter.goods.reduced[product.id]}
-                  left={counter.goods.left}
-                  currency={counter.currency}
-                  inOwn={counter.currency === counter.currencies[0]}
-                  language={counter.language}
-                  add={add}
-                />
+                <ListedThing key={product.id} counter={counter} product={product} add={add} />
               ))}
           </ul>
         </section>

@@ -34,8 +34,29 @@ export const toCome = (product: CounterProduct, begun: string[]): CounterProduct
   })),
 });
 
+interface Listed {
+  counter: Counter;
+  product: CounterProduct;
+  add: (line: Line) => void;
+}
+
+/** A product as the counter knows it, without the days that have come. */
+export const ListedThing = ({ counter, product, add }: Listed) => (
+  <Thing
+    counter={counter}
+    product={toCome(product, counter.goods.begun)}
+    listed={counter.goods.prices[product.id]}
+    reduced={counter.goods.reduced[product.id]}
+    left={counter.goods.left}
+    currency={counter.currency}
+    inOwn={counter.currency === counter.currencies[0]}
+    language={counter.language}
+    add={add}
+  />
+);
+
 /** A product of the list: what it is, what is chosen and asked, and the press that puts it into the basket. */
-export function Thing({
+function Thing({
   counter,
   product,
   listed,

@@ -46,15 +46,15 @@ test("nothing that the shop no longer asks is sent, whatever was typed before", 
   });
 });
 
-test("what is asked is sent, a field left empty as empty", () => {
+test("what is asked is sent, a field left empty is left out", () => {
   const extras = [
-    { id: "tail", name: "Tail", compulsory: true },
-    { id: "size", name: "Size", compulsory: false },
+    { id: "tail", name: "Tail", kind: "text" as const, compulsory: true, answers: [] },
+    { id: "size", name: "Size", kind: "number" as const, compulsory: false, answers: [] },
   ];
   expect(wishesOf(kept, asking({ note: true, gift: true, extras }))).toEqual({
     note: "Ring twice.",
     gift: { name: "Finn Sample", message: "Fly it high." },
-    extras: { tail: "red", size: "" },
+    extras: { tail: "red" },
     vouchers: [],
     parcelShop: "",
     site: "",

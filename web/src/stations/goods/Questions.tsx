@@ -2,59 +2,12 @@ import type { Setup } from "../../api/client";
 import { useActs } from "../../desk/bench";
 import { AddNamed } from "../../shared/AddNamed";
 import { Field } from "../../shared/Field";
-import type { Notation } from "../../shared/notation/notation";
+import { answeredBy, kinds, severalAnswers } from "../../shared/notation/answers";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { idFrom, type SetupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 
 type Product = Setup["goods"]["products"][number];
-type Question = Product["questions"][number];
-
-const kinds = [
-  { id: "text", name: say("aText") },
-  { id: "number", name: say("aNumber") },
-  { id: "day", name: say("aDay") },
-  { id: "one-of", name: say("oneOfSeveral") },
-  { id: "tick", name: say("aTick") },
-];
-
-/** Names with commas between them; each keeps the code it has. */
-const named = (before: Question["answers"]): Notation => ({
-  write: (value) => ((value as Question["answers"] | undefined) ?? []).map(({ name }) => name).join(", "),
-  read: (text) => {
-    const made: Question["answers"] = [];
-    for (const name of text
-      .split(",")
-      .map((each) => each.trim())
-      .filter(Boolean)) {
-      const known = before.find((each) => each.name === name);
-      made.push(
-        known ?? {
-          id: idFrom(
-            name,
-            [...before, ...made].map(({ id }) => id),
-          ),
-          name,
-        },
-      );
-    }
-    return made;
-  },
-});
-
-/** What a question is once it is answered in another way: nothing of what only the other way has. */
-const answeredBy = (question: Question) => ({
-  write: () => question.kind,
-  read: (kind: string) => {
-    const { most, perCharacter, ...rest } = question;
-    return {
-      ...rest,
-      kind,
-      ...(kind === "text" ? { most, perCharacter } : {}),
-      answers: kind === "one-of" ? [{ id: "yes", name: say("yes") }] : [],
-    };
-  },
-});
 
 /** What a buyer is asked about a product besides the choices, each a line. */
 export function Questions({ product, at }: { product: Product; at: SetupPath<Product> }) {
@@ -86,7 +39,7 @@ export function Questions({ product, at }: { product: Product; at: SetupPath<Pro
                 path={under(path)("answers")}
                 label={say("severalAre")}
                 placeholder={say("severalExample")}
-                {...named(question.answers)}
+                {...severalAnswers(question.answers)}
               />
             ) : question.kind === "text" ? (
               <Field path={under(path)("most")} label={say("mostCharacters")} placeholder="200" {...whole} />

@@ -3,7 +3,7 @@ import { useBench } from "../../desk/bench";
 import { ChipsField } from "../../shared/ChipsField";
 import { Field } from "../../shared/Field";
 import { NamedField, useNames } from "../../shared/NamedField";
-import { lines } from "../../shared/notation/plain";
+import { lines, yesNo, yesNoChoices } from "../../shared/notation/plain";
 import { PointField } from "../../shared/PointField";
 import { setupPath } from "../../shared/paths";
 import { RegionField } from "../../shared/RegionField";
@@ -23,6 +23,10 @@ const prices = [
   { id: "with-tax", name: say("withTax") },
   { id: "without-tax", name: say("withoutTax") },
 ];
+const netForBusinesses = yesNoChoices.map(({ id }, at) => ({
+  id,
+  name: at === 0 ? say("readWithTax") : say("readWithoutTax"),
+}));
 const roundings = [
   { id: "half-up", name: say("halfUp") },
   { id: "half-even", name: say("halfEven") },
@@ -109,6 +113,15 @@ export function ShopStation() {
               choices={prices}
               note={say("shelfPricesDeliveryThresholdsAlike")}
             />
+            {bench.setup.tax.prices === "with-tax" && (
+              <Field
+                path={setupPath("tax", "netForBusinesses")}
+                label={say("businessesRead")}
+                choices={netForBusinesses}
+                note={say("businessesReadNote")}
+                {...yesNo}
+              />
+            )}
             <NamedField path={setupPath("shop", "language")} label={say("languageShop")} kind="language" />
             <NamedField path={setupPath("shop", "timeZone")} label={say("timeZone")} kind="timeZone" />
             <Field path={setupPath("shop", "weightUnit")} label={say("weights")} choices={weightUnits} />

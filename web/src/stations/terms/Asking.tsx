@@ -1,8 +1,9 @@
 import { useActs, useBench, useMarks } from "../../desk/bench";
 import { Field } from "../../shared/Field";
 import { IdsField } from "../../shared/IdsField";
+import { answeredBy, kinds, severalAnswers } from "../../shared/notation/answers";
 import { whole, yesNo, yesNoChoices } from "../../shared/notation/plain";
-import { idFrom, setupPath } from "../../shared/paths";
+import { idFrom, setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { waysOf } from "../../shared/ways";
 
@@ -25,7 +26,13 @@ export function Asking() {
       asking.extras.map((extra) => extra.id),
     );
     void acts
-      .set(setupPath("terms", "asking", "extras", id), { id, name: say("whatShouldBeTypedHere"), compulsory: false })
+      .set(setupPath("terms", "asking", "extras", id), {
+        id,
+        name: say("whatShouldBeTypedHere"),
+        kind: "text",
+        compulsory: false,
+        answers: [],
+      })
       .then((made) => made && marks.goTo(setupPath("terms", "asking", "extras", id, "name")));
   };
   return (
@@ -111,28 +118,52 @@ export function Asking() {
       </div>
       <h3 className="mt-4 text-sm">{say("fieldsYourOwn")}</h3>
       {asking.extras.length === 0 && <p className="quiet">{say("noneEveryFieldAskedFor")}</p>}
-      {asking.extras.map((extra) => (
-        <div key={extra.id} className="mt-1 grid max-w-2xl grid-cols-[2fr_1fr_auto] items-end gap-x-4">
-          <Field path={setupPath("terms", "asking", "extras", extra.id, "name")} label={say("whatAsked")} />
-          <Field
-            path={setupPath("terms", "asking", "extras", extra.id, "compulsory")}
-            label={say("compulsory")}
-            choices={yesNoChoices}
-            {...yesNo}
-          />
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs"
-            aria-label={say("removeNamed", { name: extra.name })}
-            onClick={() => void acts.set(setupPath("terms", "asking", "extras", extra.id), undefined)}
+      {asking.extras.map((extra) => {
+        const path = setupPath("terms", "asking", "extras", extra.id);
+        return (
+          <div
+            key={extra.id}
+            className="mt-1 grid grid-cols-2 items-end gap-x-4 gap-y-1 md:grid-cols-[2fr_1.2fr_1.6fr_0.8fr_auto]"
           >
-            {say("removeIt")}
-          </button>
-        </div>
-      ))}
+            <Field path={under(path)("name")} label={say("whatAsked")} />
+            <Field path={path} label={say("answeredBy")} choices={kinds} {...answeredBy(extra)} />
+            {extra.kind === "one-of" ? (
+              <Field
+                path={under(path)("answers")}
+                label={say("severalAre")}
+                placeholder={say("severalExample")}
+                {...severalAnswers(extra.answers)}
+              />
+            ) : extra.kind === "text" ? (
+              <Field path={under(path)("most")} label={say("mostCharacters")} placeholder="200" {...whole} />
+            ) : (
+              <span className="max-md:hidden" />
+            )}
+            <Field path={under(path)("compulsory")} label={say("compulsory")} choices={yesNoChoices} {...yesNo} />
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs"
+              aria-label={say("removeNamed", { name: extra.name })}
+              onClick={() => void acts.set(path, undefined)}
+            >
+              {say("removeIt")}
+            </button>
+          </div>
+        );
+      })}
       <button type="button" className="mt-2 cursor-pointer text-sm underline" onClick={add}>
         {say("addField")}
       </button>
+      <h3 className="mt-4 text-sm">{say("offeredWithOrders")}</h3>
+      <div className="max-w-2xl">
+        <IdsField
+          path={setupPath("terms", "asking", "offered")}
+          label={say("offeredGoods")}
+          things={bench.setup.goods.products}
+          empty={say("nothingOffered")}
+        />
+        <p className="mt-1 text-xs quiet">{say("offeredNote")}</p>
+      </div>
     </div>
   );
 }

@@ -24,14 +24,17 @@ import vestcoin.core.tax.TaxLiability;
 /**
  * A quote as the buyer sees it: amounts without their inner workings, only the ways that are open.
  *
+ * @param readNet whether its rows are read without the tax that is inside of prices elsewhere
  * @param beforeAddress whether it is of the goods alone, because nobody has said where they go
  */
 public record BuyerQuote(
         String currency,
         Tax.Prices prices,
+        boolean readNet,
         List<Line> lines,
         BigDecimal goods,
         List<Discount> discounts,
+        List<Levied> perUnit,
         List<Option> delivery,
         boolean needsDelivery,
         List<Levy> taxes,
@@ -101,6 +104,9 @@ public record BuyerQuote(
     /** @param amount taken off, not negative */
     public record Discount(Message name, BigDecimal amount) {}
 
+    /** What belongs to units, such as a deposit. @param inside whether it is in their price already */
+    public record Levied(String name, boolean inside, BigDecimal amount) {}
+
     /** @param collected whether the buyer comes for it @param slots open ones, on the shop's clock */
     public record Option(
             String id,
@@ -137,10 +143,12 @@ public record BuyerQuote(
      * @param unplaced whether nobody has said where it goes
      * @param taxNumber what is wrong with the tax number typed
      */
-    static BuyerQuote of(QuoteView quote, boolean unplaced, List<String> codes, Optional<Message> taxNumber) {
+    static BuyerQuote of(QuoteView priced, boolean unplaced, List<String> codes, Optional<Message> taxNumber) {
+        QuoteView quote = priced.asRead();
         return new BuyerQuote(
                 quote.currency(),
                 quote.prices(),
+                quote.withoutTax().isPresent(),
                 quote.lines().stream()
                         .map(line -> new Line(
                                 line.product(),
@@ -152,6 +160,7 @@ public record BuyerQuote(
                         .toList(),
                 quote.goods().value(),
                 discounts(quote),
+                perUnit(quote),
                 options(quote.delivery(), quote),
                 quote.needsDelivery(),
                 quote.taxes().stream()
@@ -233,9 +242,11 @@ public record BuyerQuote(
         return new BuyerQuote(
                 currency,
                 prices,
+                readNet,
                 lines,
                 goods,
                 discounts,
+                perUnit,
                 delivery,
                 needsDelivery,
                 taxes,
@@ -257,6 +268,19 @@ public record BuyerQuote(
                 atOnce,
                 onAccount,
                 beforeAddress);
+    }
+
+    /** Each once, whatever it belongs to. */
+    private static List<Levied> perUnit(QuoteView quote) {
+        Map<String, Levied> levied = new LinkedHashMap<>();
+        quote.lines().stream()
+                .flatMap(line -> line.perUnit().stream())
+                .forEach(each -> levied.merge(
+                        each.name() + each.inside(),
+                        new Levied(each.name(), each.inside(), each.amount().value()),
+                        (one, more) -> new Levied(
+                                one.name(), one.inside(), one.amount().add(more.amount()))));
+        return List.copyOf(levied.values());
     }
 
     private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {

@@ -242,7 +242,11 @@ class CounterController {
                 reader.currency(),
                 setup.shop().language(),
                 setup.tax().prices() == Tax.Prices.WITH_TAX,
-                goods.page(edition, document, reader, wanted),
+                goods.page(
+                        edition,
+                        document,
+                        reader,
+                        wanted.and(setup.terms().asking().offered())),
                 goods.headings(document, reader.group()),
                 countries,
                 setup.shop().address().country(),

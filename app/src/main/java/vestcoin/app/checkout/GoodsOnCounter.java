@@ -61,6 +61,15 @@ class GoodsOnCounter {
                     Math.max(0, from.orElse(0)),
                     with == null ? List.of() : with.subList(0, Math.min(NAMED, with.size())));
         }
+
+        /** The same with more goods wanted in any case. */
+        ListQuery and(List<String> more) {
+            return new ListQuery(
+                    find,
+                    heading,
+                    from,
+                    Stream.concat(with.stream(), more.stream()).distinct().toList());
+        }
     }
 
     /** A group of goods that some are listed under. @param id empty for what is in no group */

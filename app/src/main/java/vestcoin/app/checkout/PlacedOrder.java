@@ -39,6 +39,7 @@ import vestcoin.core.payment.Payment;
  * @param reference the buyer's own number of it, or empty
  * @param receiver who it is for, where it is a gift
  * @param site the page of another site it leads back to
+ * @param answered what the shop asked about the order, with the answers
  * @param invoice where its invoice goes, if not where the goods do
  */
 record PlacedOrder(
@@ -78,6 +79,7 @@ record PlacedOrder(
         String reference,
         Optional<String> receiver,
         Optional<InvoiceAddress> invoice,
+        List<Message> answered,
         Optional<String> site) {
     /** What of its money has come beside vouchers, and what has not. */
     record PaidInPart(BigDecimal came, BigDecimal left) {}

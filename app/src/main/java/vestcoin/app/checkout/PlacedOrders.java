@@ -123,6 +123,7 @@ class PlacedOrders {
                 wishes.reference(),
                 wishes.gift().map(Wishes.Gift::name),
                 wishes.invoice(),
+                document.setup().terms().asking().answered(wishes.extras()),
                 // What is listed no more is led to no more.
                 Optional.of(wishes.site()).filter(document.setup().shop()::lists));
     }

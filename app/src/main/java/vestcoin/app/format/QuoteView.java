@@ -39,6 +39,7 @@ import vestcoin.core.tax.TaxLiability;
  * @param left what is left of what the lines ask for, where it is counted
  * @param agreements kinds of texts the buyer agrees to
  * @param missing why the order cannot be placed as it stands; empty when it can
+ * @param withoutTax its rows as a business reads them, where it reads prices without the tax in them
  * @param figures the whys, operands before what is made of them
  * @param hash SHA-256 over the setup and the order it was made from, as hexadecimal; not while a draft is being typed
  */
@@ -75,6 +76,7 @@ public record QuoteView(
         List<String> agreements,
         Optional<Supply> supply,
         List<Message> missing,
+        Optional<NetRows> withoutTax,
         List<Figures.Node> figures,
         Optional<String> hash) {
     public static final String FORMAT = "vest-coin/quote/1";
@@ -127,7 +129,12 @@ public record QuoteView(
             Optional<String> rule,
             boolean chosen,
             Optional<Promise> promise,
-            Optional<Message> note) {}
+            Optional<Message> note) {
+        /** The same at another price. */
+        Option at(Optional<Amount> other) {
+            return new Option(id, name, sentence, days, other, reason, rule, chosen, promise, note);
+        }
+    }
 
     /**
      * @param way how it was packed @param delivery its own offers, where there are several consignments @param lines
@@ -143,7 +150,12 @@ public record QuoteView(
             Amount weight,
             Optional<Amount> distance,
             List<Option> delivery,
-            List<Integer> lines) {}
+            List<Integer> lines) {
+        /** The same with other offers. */
+        Shipment offering(List<Option> others) {
+            return new Shipment(dispatch, name, country, ready, parcels, way, weight, distance, others, lines);
+        }
+    }
 
     /** @param things lines in it, with where they lie in millimetres */
     public record PackedParcels(
@@ -187,7 +199,12 @@ public record QuoteView(
             Optional<Amount> fee,
             BigDecimal toPay,
             BigDecimal arrives,
-            BigDecimal keep) {}
+            BigDecimal keep) {
+        /** The same with what it adds said otherwise. */
+        Method charging(Optional<Amount> other) {
+            return new Method(id, kind, title, sentence, hidden, other, fee, toPay, arrives, keep);
+        }
+    }
 
     /** @param line index of the line */
     /** What a consumer of files may agree to. @param text agreed to @param otherwise what happens without it */
@@ -247,8 +264,14 @@ public record QuoteView(
                 agreements,
                 supply,
                 missing,
+                withoutTax,
                 figures,
                 hash);
+    }
+
+    /** The same as its buyer reads it: with amounts of its rows without tax, where that is so. */
+    public QuoteView asRead() {
+        return withoutTax.map(net -> net.of(this)).orElse(this);
     }
 
     public static QuoteView of(Quote quote) {

@@ -141,6 +141,7 @@ final class QuoteWriting {
                 quote.agreements(),
                 quote.supply().map(supply -> new QuoteView.Supply(supply.text(), supply.otherwise())),
                 quote.missing(),
+                quote.withoutTax().map(net -> NetRows.of(quote, net)),
                 figures.nodes(),
                 hash);
     }

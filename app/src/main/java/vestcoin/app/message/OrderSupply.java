@@ -19,6 +19,7 @@ import vestcoin.app.order.Wishes;
 import vestcoin.app.payment.Surpluses;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.Wording;
 import vestcoin.app.subscription.Subscriptions;
 import vestcoin.core.payment.Payment;
 
@@ -116,6 +117,8 @@ class OrderSupply {
                         words.paysWith(order, wishes).stream(),
                         wishes.gift().map(words::giftFor).stream(),
                         wishes.invoice().map(words::invoiceTo).stream(),
+                        document.setup().terms().asking().answered(wishes.extras()).stream()
+                                .map(Wording.of(document.setup(), order.language())::say),
                         wishes.vouchers().stream().map(words::voucherFor))
                 .flatMap(sentences -> sentences)
                 .toList();

@@ -2,6 +2,7 @@ package vestcoin.app.message;
 
 import java.util.List;
 import java.util.function.IntPredicate;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
@@ -12,6 +13,7 @@ import vestcoin.app.order.Orders;
 import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.Wording;
 
 /** What goes into parcels: what is in it, where it goes, and the message of a gift. No price stands on it. */
 @Service
@@ -43,7 +45,11 @@ class ParcelSlips {
         return new ReceiptPdf.Page(
                 document.setup().shop().name(),
                 slip,
-                slip.body().paragraphs(),
+                Stream.concat(
+                                slip.body().paragraphs().stream(),
+                                document.setup().terms().asking().answered(wishes.extras()).stream()
+                                        .map(Wording.of(document.setup(), order.language())::say))
+                        .toList(),
                 order.mode().equals("test") ? Phrases.in(order.language()).say("letter.test-mark") : "");
     }
 }

@@ -1,6 +1,7 @@
 package vestcoin.app.order;
 
 import java.math.BigDecimal;
+import java.text.Normalizer;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Collections;
@@ -21,7 +22,7 @@ import vestcoin.core.terms.Asking;
  *
  * @param note to the seller
  * @param gift where it is one
- * @param extras what was typed into the seller's own fields, by their ids
+ * @param extras answers to the seller's own questions, by their ids, in normal form C
  * @param vouchers for whom vouchers are that are not for the buyer
  * @param reference a business buyer's own number of the order (BT-13 of EN 16931), empty without one
  * @param invoice where the invoice goes, if not where the goods do; of a gift always
@@ -102,7 +103,14 @@ public record Wishes(
         site = WebAddress.isOne(site) ? site : "";
         note = note == null ? "" : note.strip();
         gift = gift == null ? Optional.empty() : gift;
-        extras = extras == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(extras));
+        extras = extras == null ? Map.of() : typed(extras);
+    }
+
+    private static Map<String, String> typed(Map<String, String> extras) {
+        Map<String, String> typed = new TreeMap<>();
+        extras.forEach((id, answer) ->
+                typed.put(id, answer == null ? "" : Normalizer.normalize(answer.strip(), Normalizer.Form.NFC)));
+        return Collections.unmodifiableMap(typed);
     }
 
     /** The same, to be given to somebody else. */
@@ -245,11 +253,12 @@ public record Wishes(
                     path + "/extras/" + extra.id(),
                     Message.of("order.missing", "extra", extra.name()),
                     Message.of("order.fill-in"));
-            problems.when(
-                    typed.length() > LONGEST_EXTRA,
-                    path + "/extras/" + extra.id(),
-                    Message.of("order.longer-than-characters", "extra", extra.name(), "longestextra", LONGEST_EXTRA),
-                    Message.of("order.shorten"));
+            if (!typed.isBlank()) {
+                extra.question()
+                        .wrong(typed)
+                        .ifPresent(wrong -> problems.add(
+                                path + "/extras/" + extra.id(), wrong, Message.of("goods.answer-otherwise")));
+            }
         }
         extras.keySet().stream()
                 .filter(id ->

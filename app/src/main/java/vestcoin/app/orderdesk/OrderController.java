@@ -106,6 +106,7 @@ class OrderController {
             boolean toCancel,
             boolean toRemind,
             List<Wish> wishes,
+            List<Message> answered,
             List<Line> lines,
             Destination to,
             Optional<Handover> handover,
@@ -357,6 +358,10 @@ class OrderController {
                 !order.cancelled() && order.nothingHasLeft(),
                 waits,
                 wishes(order),
+                document.setup()
+                        .terms()
+                        .asking()
+                        .answered(Json.read(order.wishes(), Wishes.class).extras()),
                 asked.lines(),
                 asked.to(),
                 Handover.of(document.setup(), asked, quote),
@@ -401,14 +406,6 @@ class OrderController {
                         .orElse("")));
         told.add(new Wish(Message.of("order.number-of-buyer"), wishes.reference()));
         told.add(new Wish(Message.of("order.note"), wishes.note()));
-        editions.of(order.shop(), order.by())
-                .document()
-                .setup()
-                .terms()
-                .asking()
-                .extras()
-                .forEach(extra -> told.add(
-                        new Wish(Message.name(extra.name()), wishes.extras().getOrDefault(extra.id(), ""))));
         return told.stream().filter(wish -> !wish.text().isBlank()).toList();
     }
 

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.core.place.Countries;
@@ -21,11 +22,13 @@ final class Companions {
     private static final Pattern REGISTRATION = Pattern.compile("(tax/registrations/[^/]+)/(scheme|authority)");
     private static final Pattern TAXED = Pattern.compile("(goods/products/[^/]+)/taxedAtSale");
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
+    private static final Pattern PRODUCT = Pattern.compile("goods/products/([^/]+)");
     private static final Pattern ZONE = Pattern.compile("delivery/zones/([^/]+)");
     private static final Pattern COUNTRY = Pattern.compile(
             "(shop/address|shop/beforeAddress/at|delivery/dispatch/[^/]+/at|pickup/places/[^/]+/at)/country");
     private static final Pattern ADDRESS = Pattern.compile("shop(?:/address(?:/(lines|region|postcode|country))?)?");
     private static final String UNION = "EU";
+    private static final String OFFERED = "terms/asking/offered";
 
     private Companions() {}
 
@@ -58,6 +61,10 @@ final class Companions {
         Matcher zone = ZONE.matcher(edit.path());
         if (zone.matches() && edit.now().isEmpty()) {
             return withoutZone(zone.group(1), document);
+        }
+        Matcher product = PRODUCT.matcher(edit.path());
+        if (product.matches() && edit.now().isEmpty()) {
+            return offeredNoMore(product.group(1), document);
         }
         List<Edit> companions = new ArrayList<>();
         Matcher address = ADDRESS.matcher(edit.path());
@@ -120,6 +127,18 @@ final class Companions {
             }
         }
         return left;
+    }
+
+    /** What is gone is not offered with orders any more. */
+    private static List<Edit> offeredNoMore(String product, JsonNode document) {
+        Optional<JsonNode> offered = Edits.at(document, OFFERED);
+        ArrayNode others = JsonNodeFactory.instance.arrayNode();
+        offered.ifPresent(list -> list.forEach(each -> {
+            if (!each.asString("").equals(product)) {
+                others.add(each);
+            }
+        }));
+        return List.of(new Edit(OFFERED, offered, offered.map(list -> others)));
     }
 
     /** The Union's schemes are with the Union; an ordinary registration is not. */

@@ -59,7 +59,8 @@ record LongList<S, T>(
                             tax.registrations(),
                             tax.standing(),
                             tax.sourcing(),
-                            tax.smallBusiness())));
+                            tax.smallBusiness(),
+                            tax.netForBusinesses())));
 
     static LongList<?, ?> of(String station) {
         return ALL.stream()

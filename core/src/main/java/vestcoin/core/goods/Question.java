@@ -124,7 +124,7 @@ public record Question(
     }
 
     /** The question with an answer that nothing is wrong with, as it is read. */
-    Message answered(String answer) {
+    public Message answered(String answer) {
         return switch (kind) {
             case TEXT -> Message.of("goods.answered", "question", name, "answer", answer);
             case NUMBER -> Message.of("goods.answered", "question", name, "answer", new BigDecimal(answer));

@@ -1,7 +1,6 @@
 package vestcoin.core.invoice;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -10,10 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
 import vestcoin.core.quote.Quote;
+import vestcoin.core.quote.WithoutTax;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.tax.TaxLiability;
@@ -164,7 +165,15 @@ public record Bill(
                     case FEE -> Message.of("invoice.payment");
                 };
         BigDecimal allowance = kind == Kind.GOODS
-                ? allowance(quote, priced.orElseThrow(), part.amount().value(), net)
+                ? WithoutTax.allowance(
+                        priced.orElseThrow()
+                                .amount()
+                                .value()
+                                .subtract(part.amount().value()),
+                        part.amount().value(),
+                        net,
+                        quote.prices() == Tax.Prices.WITH_TAX ? group.rate() : BigDecimal.ZERO,
+                        CurrencyUnit.of(quote.currency()).getDecimalPlaces())
                 : BigDecimal.ZERO;
         return Optional.of(new Item(
                 part.key() + " " + index,
@@ -188,15 +197,6 @@ public record Bill(
         return line.chosen().isEmpty()
                 ? line.product().name()
                 : line.product().name() + ", " + String.join(", ", line.chosen());
-    }
-
-    /** What discounts took off a line, brought to without tax in the line's own proportion, half up. */
-    private static BigDecimal allowance(Quote quote, PricedLine line, BigDecimal left, BigDecimal net) {
-        BigDecimal off = line.amount().value().subtract(left);
-        int digits = off.scale();
-        return off.signum() <= 0 || left.signum() == 0
-                ? off.max(BigDecimal.ZERO)
-                : off.multiply(net).divide(left, Math.max(digits, net.scale()), RoundingMode.HALF_UP);
     }
 
     private static Bill of(String country, boolean oneRate, List<Item> items, Map<Code, Message> reasons) {

@@ -210,7 +210,7 @@ public final class Pricing {
                         attempt.net().reductions(),
                         perUnit,
                         weight,
-                        setup.setup().tax().prices(),
+                        reading(),
                         taxedAs.all(),
                         taxed,
                         fee,
@@ -250,6 +250,15 @@ public final class Pricing {
                 left,
                 Part.of(() -> new OrderObstacles(setup, order, tracer)
                         .of(lines, attempt, consignments, collecting, chosen, left.get())));
+    }
+
+    private Quote.Reading reading() {
+        Tax tax = setup.setup().tax();
+        return new Quote.Reading(
+                tax.prices(),
+                tax.netForBusinesses()
+                        && tax.prices() == Tax.Prices.WITH_TAX
+                        && order.buyer().confirmedBusiness());
     }
 
     /** Vouchers that are no means of payment. */

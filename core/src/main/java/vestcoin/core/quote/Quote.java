@@ -40,7 +40,7 @@ public final class Quote {
      * @param discounts what is taken off the goods, in the order taken
      * @param perUnit what stands on top of units, where anything does
      * @param weight of all physical goods, in kg
-     * @param prices whether the figures have tax inside
+     * @param reading how its figures are read
      * @param treatments whose tax applies and why, each sentence once
      * @param taxes by group, larger rates first
      * @param tax all tax of the order
@@ -55,11 +55,17 @@ public final class Quote {
             List<Reduction> discounts,
             Optional<Figure> perUnit,
             Figure weight,
-            Tax.Prices prices,
+            Reading reading,
             List<TaxLiability> treatments,
             Taxation taxes,
             Optional<Figure> fee,
             Settlement settlement) {}
+
+    /**
+     * @param prices whether the figures have tax inside
+     * @param net whether its buyer reads such figures without it
+     */
+    record Reading(Tax.Prices prices, boolean net) {}
 
     /** The tax groups of an order, all their tax, and what is payable with it. */
     record Taxation(List<TaxGroup> groups, Figure tax, Figure payable) {}
@@ -207,7 +213,12 @@ public final class Quote {
 
     /** Whether the figures have tax inside. */
     public Tax.Prices prices() {
-        return totals.prices();
+        return totals.reading().prices();
+    }
+
+    /** Its rows without tax, where its buyer reads them so. */
+    public Optional<WithoutTax> withoutTax() {
+        return totals.reading().net() ? Optional.of(WithoutTax.of(this)) : Optional.empty();
     }
 
     /** Whose tax applies and why, each sentence once. */

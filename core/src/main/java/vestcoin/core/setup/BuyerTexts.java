@@ -39,7 +39,7 @@ public final class BuyerTexts {
         setup.terms()
                 .asking()
                 .extras()
-                .forEach(extra -> all.put("terms.asking.extras." + extra.id() + ".name", extra.name()));
+                .forEach(extra -> all.question("terms.asking.extras." + extra.id(), extra.question()));
         return all.texts;
     }
 
@@ -52,15 +52,14 @@ public final class BuyerTexts {
                     .forEach(choice -> put(
                             place + ".options." + option.id() + ".choices." + choice.id() + ".name", choice.name()));
         }
-        for (Question question : product.questions()) {
-            put(place + ".questions." + question.id() + ".name", question.name());
-            question.answers()
-                    .forEach(answer -> put(
-                            place + ".questions." + question.id() + ".answers." + answer.id() + ".name",
-                            answer.name()));
-        }
+        product.questions().forEach(question -> question(place + ".questions." + question.id(), question));
         product.perUnit().forEach(each -> put(place + ".perUnit." + each.id() + ".name", each.name()));
         product.shown().flatMap(Product.Shown::sentence).ifPresent(said -> put(place + ".shown.sentence", said));
+    }
+
+    private void question(String place, Question question) {
+        put(place + ".name", question.name());
+        question.answers().forEach(answer -> put(place + ".answers." + answer.id() + ".name", answer.name()));
     }
 
     private void both(String place, String name, String title, String sentence) {

@@ -147,6 +147,19 @@ final class PartsCheck {
                 path,
                 Message.of("setup.bundle-asks-nothing", "product", product.name()),
                 Message.of("setup.ask-at-what-bundle-holds"));
+        asked(checks, question, path);
+        question.extra().ifPresent(extra -> checks.amount(extra, path + "/extra", true));
+        question.percent().ifPresent(percent -> checks.anyPercent(percent, path + "/percent"));
+        question.perCharacter().ifPresent(each -> checks.amount(each, path + "/perCharacter", false));
+        checks.problems.when(
+                question.priced() && product.kind() != null && product.amountChosen(),
+                path,
+                Message.of("setup.amount-chosen-adds-nothing", "product", product.name()),
+                Message.of("setup.ask-without-price"));
+    }
+
+    /** What of a question can be answered at all, whatever it is asked about. */
+    static void asked(Checks checks, Question question, String path) {
         boolean text = question.kind() == Question.Kind.TEXT;
         question.most()
                 .ifPresent(most ->
@@ -165,13 +178,5 @@ final class PartsCheck {
                 Message.of("setup.name-answers-of-one-of-several"));
         checks.ids(question.answers(), Question.Answer::id, path + "/answers");
         question.answers().forEach(answer -> checks.named(answer.name(), path + "/answers/" + answer.id()));
-        question.extra().ifPresent(extra -> checks.amount(extra, path + "/extra", true));
-        question.percent().ifPresent(percent -> checks.anyPercent(percent, path + "/percent"));
-        question.perCharacter().ifPresent(each -> checks.amount(each, path + "/perCharacter", false));
-        checks.problems.when(
-                question.priced() && product.kind() != null && product.amountChosen(),
-                path,
-                Message.of("setup.amount-chosen-adds-nothing", "product", product.name()),
-                Message.of("setup.ask-without-price"));
     }
 }

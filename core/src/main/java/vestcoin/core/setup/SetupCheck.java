@@ -65,7 +65,7 @@ final class SetupCheck {
             new PaymentCheck(setup, checks, names).check();
         }
         rehearsal();
-        TermsCheck.check(setup, checks.problems);
+        TermsCheck.check(setup, checks);
         return checks.problems;
     }
 

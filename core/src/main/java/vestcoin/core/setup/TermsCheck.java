@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import vestcoin.core.discount.Discounts;
+import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.terms.Asking;
@@ -30,7 +31,8 @@ final class TermsCheck {
 
     private TermsCheck() {}
 
-    static void check(Setup setup, Problems problems) {
+    static void check(Setup setup, Checks checks) {
+        Problems problems = checks.problems;
         Terms terms = setup.terms();
         Set<String> groups =
                 setup.goods().groups().stream().map(group -> group.id()).collect(Collectors.toSet());
@@ -61,6 +63,8 @@ final class TermsCheck {
                 .map(Discounts.Rule::id)
                 .collect(Collectors.toSet());
         asking(terms.asking(), setup.ways(), coded, problems);
+        extras(terms.asking(), checks);
+        offered(setup, checks);
         terms.letters().forEach((occasion, byLanguage) -> {
             String path = "terms/letters/" + occasion;
             if (!problems.when(
@@ -162,6 +166,25 @@ final class TermsCheck {
                     Message.of("setup.code-cannot-hold-for-days", "days", with.days()),
                     Message.of("setup.type-days-from-1-to", "most", Asking.ReminderCode.LONGEST));
         });
+    }
+
+    /** Goods that are offered with every order. */
+    private static void offered(Setup setup, Checks checks) {
+        List<String> offered = setup.terms().asking().offered();
+        checks.problems.when(
+                offered.size() > Asking.MOST_OFFERED,
+                "terms/asking/offered",
+                Message.of("setup.so-many-offered-with-orders", "most", Asking.MOST_OFFERED),
+                Message.of("setup.offer-fewer"));
+        checks.known(
+                offered,
+                setup.goods().products().stream().map(Product::id).collect(Collectors.toSet()),
+                "terms/asking/offered",
+                Message.of("setup.product"));
+    }
+
+    private static void extras(Asking asking, Checks checks) {
+        Problems problems = checks.problems;
         problems.when(
                 asking.extras().size() > Asking.MOST_EXTRAS,
                 "terms/asking/extras",
@@ -185,6 +208,7 @@ final class TermsCheck {
                     path + "/name",
                     Message.of("setup.field-has-no-name-or-one-of", "longestname", Asking.Extra.LONGEST_NAME),
                     Message.of("setup.write-what-to-typed-in"));
+            PartsCheck.asked(checks, extra.question(), path);
         }
     }
 

@@ -22,6 +22,7 @@ import vestcoin.core.place.Place;
  * @param standing what stands still for buyers elsewhere, where prices have tax inside
  * @param sourcing whose rates apply within one country
  * @param smallBusiness the sentence of a seller who is exempt as a small business; no tax is charged then
+ * @param netForBusinesses whether confirmed businesses read prices that have tax inside without it
  */
 @RecordBuilder
 public record Tax(
@@ -31,7 +32,8 @@ public record Tax(
         List<Registration> registrations,
         CrossBorderPricing standing,
         Sourcing sourcing,
-        Optional<String> smallBusiness) {
+        Optional<String> smallBusiness,
+        boolean netForBusinesses) {
     public Tax {
         categories = categories == null ? List.of() : List.copyOf(categories);
         places = places == null ? List.of() : List.copyOf(places);
@@ -49,7 +51,8 @@ public record Tax(
                 List.of(),
                 CrossBorderPricing.WHAT_THE_BUYER_PAYS,
                 Sourcing.DESTINATION,
-                Optional.empty());
+                Optional.empty(),
+                false);
     }
 
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);

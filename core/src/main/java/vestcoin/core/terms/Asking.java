@@ -3,7 +3,10 @@ package vestcoin.core.terms;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import vestcoin.core.goods.Question;
+import vestcoin.core.message.Message;
 
 /**
  * What the counter asks a buyer besides name and address. Nothing of it changes a price; each is off until the seller
@@ -14,7 +17,8 @@ import java.util.Optional;
  * @param withoutCodes whether the field for discount codes and vouchers is left away
  * @param signIn whether only buyers who have signed in by a mailed link may order
  * @param leastAge years a buyer has to confirm
- * @param extras fields of the seller's own
+ * @param extras questions of the seller's own about the order as a whole; they add nothing to its price
+ * @param offered ids of goods offered with every order, such as wrapping: what a question would add costs what they do
  * @param remindAfter hours after which a buyer who agreed to it is reminded of an unfinished basket, once
  * @param remindWith a code of its own that the reminder carries
  * @param company the name of a company, above the buyer's own
@@ -32,6 +36,7 @@ public record Asking(
         boolean signIn,
         Optional<Integer> leastAge,
         List<Extra> extras,
+        List<String> offered,
         Optional<Integer> remindAfter,
         Optional<ReminderCode> remindWith,
         Field company,
@@ -52,12 +57,14 @@ public record Asking(
     public static final String AGE = "age";
 
     public static final int MOST_EXTRAS = 10;
+    public static final int MOST_OFFERED = 10;
     public static final int OLDEST = 25;
     public static final int LONGEST_WAIT = 30 * 24;
 
     public Asking {
         leastAge = leastAge == null ? Optional.empty() : leastAge;
         extras = extras == null ? List.of() : List.copyOf(extras);
+        offered = offered == null ? List.of() : List.copyOf(offered);
         remindAfter = remindAfter == null ? Optional.empty() : remindAfter;
         remindWith = remindWith == null ? Optional.empty() : remindWith;
         company = company == null ? Field.NO : company;
@@ -92,12 +99,45 @@ public record Asking(
         public static final int LONGEST = 365;
     }
 
-    /** A field of the seller's own. @param name as the buyer reads it */
-    public record Extra(String id, String name, boolean compulsory) {
+    /** What was answered, question by question. @param answers by the ids of the questions; blank for none */
+    public List<Message> answered(Map<String, String> answers) {
+        return extras.stream()
+                .filter(extra -> !answers.getOrDefault(extra.id(), "").isBlank())
+                .map(extra -> extra.question().answered(answers.get(extra.id())))
+                .toList();
+    }
+
+    /**
+     * A question of the seller's own about the order.
+     *
+     * @param name as the buyer reads it
+     * @param kind what is answered; a text without it
+     * @param most characters of a text; {@link Question#USUAL_MOST} without it
+     * @param answers to choose one of
+     */
+    public record Extra(
+            String id,
+            String name,
+            boolean compulsory,
+            Question.Kind kind,
+            Optional<Integer> most,
+            List<Question.Answer> answers) {
         public static final int LONGEST_NAME = 100;
 
         public Extra {
             name = name == null ? "" : name;
+            kind = kind == null ? Question.Kind.TEXT : kind;
+            most = most == null ? Optional.empty() : most;
+            answers = answers == null ? List.of() : List.copyOf(answers);
+        }
+
+        public Extra(String id, String name, boolean compulsory) {
+            this(id, name, compulsory, null, null, null);
+        }
+
+        /** The same as it would be asked about a product, without a price. */
+        public Question question() {
+            return new Question(id, name, kind, compulsory, most, answers, null, null, null);
         }
     }
 }

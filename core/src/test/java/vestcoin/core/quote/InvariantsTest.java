@@ -106,12 +106,16 @@ class InvariantsTest {
     @Test
     void every_order_of_every_shop() {
         long began = System.nanoTime();
-        AtomicIntegerArray seen = new AtomicIntegerArray(2);
+        AtomicIntegerArray seen = new AtomicIntegerArray(3);
         Set<String> kinds = new ConcurrentSkipListSet<>();
         each(ORDERS, (shop, order) -> {
             Quote quote = Pricing.price(shop, order);
             seen.addAndGet(0, replayed(quote));
             addsUp(quote);
+            quote.withoutTax().ifPresent(net -> {
+                readNet(quote, net);
+                seen.incrementAndGet(2);
+            });
             nothingNegative(quote);
             Quote again = Pricing.priceUntraced(shop, order);
             assertThat(amounts(again).map(Figure::value).toList())
@@ -137,6 +141,7 @@ class InvariantsTest {
                 "invariants: %d shops and orders, %d figures replayed, %d s%n",
                 seen.get(1), seen.get(0), (System.nanoTime() - began) / 1_000_000_000);
         assertThat(seen.get(1)).isEqualTo(ORDERS);
+        assertThat(seen.get(2)).as("read by businesses").isGreaterThan(ORDERS / 50);
         assertThat(seen.get(0)).isGreaterThan(20 * ORDERS);
     }
 
@@ -198,6 +203,35 @@ class InvariantsTest {
                         .subtract(vouchers)
                         .add(quote.rounding().map(Figure::value).orElse(BigDecimal.ZERO)))
                 .isEqualByComparingTo(quote.toPay().value());
+    }
+
+    /** The rows without tax and the tax come to what is payable; none is above what it is with its tax. */
+    private static void readNet(Quote quote, WithoutTax net) {
+        List<BigDecimal> chosen = quote.chosen()
+                .map(offer -> List.of(offer.price().value()))
+                .orElse(quote.sent().each().values().stream()
+                        .flatMap(apart -> apart.chosen().stream())
+                        .map(offer -> offer.price().value())
+                        .toList());
+        BigDecimal onTop = BigDecimal.ZERO;
+        for (int i = 0; i < quote.lines().size(); i++) {
+            assertThat(net.lines().get(i))
+                    .isLessThanOrEqualTo(quote.lines().get(i).amount().value());
+            for (int p = 0; p < net.perUnit().get(i).size(); p++) {
+                if (!quote.lines().get(i).perUnit().get(p).inside()) {
+                    onTop = onTop.add(net.perUnit().get(i).get(p));
+                }
+            }
+        }
+        assertThat(net.discounts())
+                .hasSize(quote.discounts().size() + quote.off().size());
+        assertThat(net.goods()
+                        .subtract(sum(net.discounts().stream()))
+                        .add(onTop)
+                        .add(sum(net.delivery(chosen).stream()))
+                        .add(net.fee().orElse(BigDecimal.ZERO))
+                        .add(quote.tax().value()))
+                .isEqualByComparingTo(quote.payable().value());
     }
 
     /**

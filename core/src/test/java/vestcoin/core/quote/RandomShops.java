@@ -223,6 +223,7 @@ public final class RandomShops {
                 maker.oneStopShop();
             }
         }
+        maker.netForBusinesses();
         if (chance(12)) {
             maker.smallBusiness("No tax.");
         }

@@ -72,6 +72,7 @@ public final class Shops {
         private Tax.CrossBorderPricing standing;
         private Tax.Sourcing sourcing;
         private String smallBusiness;
+        private boolean netForBusinesses;
 
         public Maker in(String country, String currency) {
             this.country = country;
@@ -174,6 +175,12 @@ public final class Shops {
 
         public Maker sourcing(Tax.Sourcing by) {
             sourcing = by;
+            return this;
+        }
+
+        /** Confirmed businesses read prices without the tax in them. */
+        public Maker netForBusinesses() {
+            netForBusinesses = true;
             return this;
         }
 
@@ -394,7 +401,8 @@ public final class Shops {
                             registrations,
                             standing,
                             sourcing,
-                            Optional.ofNullable(smallBusiness)),
+                            Optional.ofNullable(smallBusiness),
+                            netForBusinesses),
                     new Payment(
                             Stream.concat(Stream.of(card()), methods.stream()).toList()),
                     null));
