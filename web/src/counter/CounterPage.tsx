@@ -16,18 +16,19 @@ import { Closed } from "./Closed";
 import { CounterFrame } from "./CounterFrame";
 import { beginForBuyer, endForBuyer, forBuyer } from "./forBuyer";
 import { NeverRemind } from "./NeverRemind";
-import { listed, pageBefore, stepBegins } from "./otherSite";
+import { leaveToPay, listed, pageBefore, stepBegins } from "./otherSite";
 import { directionOf, SayProvider, useCatalogue } from "./phrases";
 import { chosen, Speaking, type Spoken } from "./Speaking";
 import { Summary } from "./Summary";
 import type { Step } from "./step";
 import { BasketStep } from "./steps/BasketStep";
-import { wishesOf } from "./steps/Besides";
+import { asksMore, wishesOf } from "./steps/Besides";
 import { HowStep } from "./steps/HowStep";
 import { PayStep } from "./steps/PayStep";
 import { WhereStep } from "./steps/WhereStep";
 import { useGoods } from "./useGoods";
 import { useTaken } from "./useTaken";
+import { useWallet } from "./useWallet";
 
 /** The buyer's side of a shop: basket, where, how, pay, the total always in sight. */
 export function CounterPage() {
@@ -93,6 +94,16 @@ const buyerOf = (kept: Kept, counter: Counter) => ({
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   ...(kept.business ? { business: true, taxNumber: kept.taxNumber } : {}),
 });
+
+/** Pays an order from a wallet that approved of it at the basket; gives where it asks again, if it does. */
+const approved = (token: string, wallet: string): Promise<string | undefined> =>
+  answer(
+    api.POST("/api/counter/orders/{token}/payments", { params: { path: { token } }, body: { cardToken: "", wallet } }),
+  ).then(
+    ({ action }) => action ?? undefined,
+    // The order stands; its page says what came of the payment and offers it again.
+    () => undefined,
+  );
 
 interface CheckoutProps {
   counter: Counter;
@@ -191,6 +202,12 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
     keep({ ...part, key: crypto.randomUUID() });
   };
 
+  // With what a wallet told only how it is sent, and the last press, are left.
+  const wallet = useWallet(counter, kept, keep, (told, sends) => {
+    change(told);
+    go(sends && !asksMore(kept, counter) ? "Pay" : "Where");
+  });
+
   /** What is put together is kept for the shop to see, and for a reminder where that was agreed to. */
   const leaving = () => {
     if (forBuyer(counter.shop)) return;
@@ -230,7 +247,11 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
       },
     };
     await answer(api.POST("/api/counter/{shop}/orders", { params: { path: { shop: counter.shop } }, body })).then(
-      (placed) => void navigate(`/counter/${counter.shop}/order/${placed.token}`),
+      async (placed) => {
+        const action = kept.wallet && placed.kind === "wallet" ? await approved(placed.token, kept.wallet) : undefined;
+        if (action) leaveToPay(counter.shop, placed.token, action);
+        else void navigate(`/counter/${counter.shop}/order/${placed.token}`);
+      },
       (reason: unknown) => {
         setProblems(problemsOf(reason));
         const now = reason instanceof ApiProblem ? (reason.more.quote as BuyerQuote | undefined) : undefined;
@@ -247,7 +268,7 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
     change,
     quote,
     heading,
-    problems: [...problems, ...taken, ...(step === "Pay" || step === "How" ? wrong : [])],
+    problems: [...problems, ...taken, ...wallet.problems, ...(step === "Pay" || step === "How" ? wrong : [])],
   };
   return (
     <CounterFrame
@@ -271,6 +292,7 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
           goods={goods}
           withoutCodes={kept.codes.length > 0 ? plain.data : undefined}
           wrong={wrong}
+          wallet={forBuyer(counter.shop) ? undefined : wallet.ask}
           next={() => {
             leaving();
             go("Where");
@@ -288,7 +310,7 @@ function Checkout({ counter: fresh, speak, again }: CheckoutProps) {
         />
       )}
       {step === "How" && <HowStep {...shared} next={() => go("Pay")} />}
-      {step === "Pay" && <PayStep {...shared} order={order} />}
+      {step === "Pay" && <PayStep {...shared} order={order} where={() => go("Where")} />}
     </CounterFrame>
   );
 }

@@ -59,6 +59,10 @@ export interface Kept {
   parcelShop?: ParcelShop;
   slot?: string;
   method?: string;
+  /** A wallet that was asked at the basket, and the way to pay it stands for; until its answer is taken in. */
+  sharing?: { id: string; method: string };
+  /** Under which a wallet approved of the order that follows. */
+  wallet?: string;
   /** The page of another site it is put together on, or that led here. */
   site?: string;
   /** The order it became, while its payment is made on another page. */

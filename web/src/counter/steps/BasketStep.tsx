@@ -24,8 +24,15 @@ export function BasketStep({
   wrong,
   goods,
   withoutCodes,
+  wallet,
   next,
-}: StepProps & { wrong: Problem[]; goods: Goods; withoutCodes: BuyerQuote | undefined; next: () => void }) {
+}: StepProps & {
+  wrong: Problem[];
+  goods: Goods;
+  withoutCodes: BuyerQuote | undefined;
+  wallet: ((method: string, amount: string) => Promise<void>) | undefined;
+  next: () => void;
+}) {
   const say = useSay();
   const effect = codesEffect(quote, withoutCodes);
   const productOf = (line: Line) => counter.goods.products.find((each) => each.id === line.product);
@@ -147,11 +154,34 @@ export function BasketStep({
           {say("toAddress")}
         </button>
       )}
+      {kept.lines.length > 0 && wallet && quote && <Wallets quote={quote} ask={wallet} />}
       <h2 className="mt-8 mb-1 text-lg">{kept.lines.length > 0 ? say("somethingElse") : counter.name}</h2>
       {quote?.readNet && <p className="text-sm quiet">{say("listedWithTax")}</p>}
       <GoodsList counter={counter} goods={goods} add={add} />
     </>
   );
+}
+
+/** Wallets that know name and address: one press instead of two steps. */
+function Wallets({ quote, ask }: { quote: BuyerQuote; ask: (method: string, amount: string) => Promise<void> }) {
+  const say = useSay();
+  const [busy, setBusy] = useState(false);
+  // What is charged again needs a card that is kept.
+  const wallets = quote.renewing.length > 0 ? [] : quote.methods.filter(({ kind }) => kind === "wallet");
+  return wallets.map((method) => (
+    <button
+      key={method.id}
+      type="button"
+      className="btn btn-outline btn-lg mt-2 h-auto min-h-12 w-full py-2"
+      disabled={busy}
+      onClick={() => {
+        setBusy(true);
+        void ask(method.id, method.toPay).finally(() => setBusy(false));
+      }}
+    >
+      {busy ? say("askingWallet") : say("addressFromWallet", { wallet: method.title })}
+    </button>
+  ));
 }
 
 /** What the shop offers with every order, as far as it is not in the basket yet. */

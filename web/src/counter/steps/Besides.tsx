@@ -128,6 +128,12 @@ export const wanted = (ways: readonly string[], quote?: BuyerQuote): boolean =>
     (option) => option.chosen && ways.includes(option.id),
   );
 
+/** Whether the shop asks something that has to be given, besides what a wallet tells. */
+export const asksMore = (kept: Kept, { asking }: Counter): boolean =>
+  (asking.phone === "compulsory" && kept.phone.trim() === "") ||
+  (asking.company === "compulsory" && kept.company.trim() === "") ||
+  asking.extras.some(({ id, compulsory }) => compulsory && (kept.extras[id] ?? "").trim() === "");
+
 /** What of it is sent with the order: nothing that is not asked. */
 export function wishesOf(kept: Kept, { asking }: Counter, quote?: BuyerQuote) {
   const gift = asking.gift && kept.gift && quote?.needsDelivery !== false;

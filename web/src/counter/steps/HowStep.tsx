@@ -13,20 +13,60 @@ import { Text } from "./Text";
 
 type Option = BuyerQuote["delivery"][number];
 
+/** What has to be given only with a way of delivery that was chosen, where nothing was to be given before. */
+function besidesWay(counter: Counter, quote: BuyerQuote | undefined) {
+  return {
+    company: counter.asking.company !== "compulsory" && wanted(counter.asking.companyWith, quote),
+    phone: counter.asking.phone !== "compulsory" && wanted(counter.asking.phoneWith, quote),
+  };
+}
+
+const toShop = (counter: Counter, chosen: Option | undefined): boolean =>
+  chosen !== undefined && counter.toParcelShops.includes(chosen.id);
+
+/** Whether something is still to be said about how it should reach the buyer. */
+export function howOpen({ counter, kept, quote }: Pick<StepProps, "counter" | "kept" | "quote">): boolean {
+  if (!quote) return true;
+  const chosen = quote.delivery.find((option) => option.chosen);
+  const { company, phone } = besidesWay(counter, quote);
+  return (
+    (toShop(counter, chosen) && !kept.parcelShop) ||
+    (company && kept.company.trim() === "") ||
+    (phone && kept.phone.trim() === "") ||
+    (quote.delivery.length === 0 && quote.apart.length === 0) ||
+    (chosen !== undefined && (chosen.collected || chosen.slots.length > 0) && !kept.slot)
+  );
+}
+
 /** How it should reach the buyer: price against days, side by side. */
-export function HowStep({ counter, kept, change, quote, heading, problems, next }: StepProps & { next: () => void }) {
+export function HowStep({ next, ...step }: StepProps & { next: () => void }) {
+  const say = useSay();
+  return (
+    <>
+      <h1 ref={step.heading} tabIndex={-1} className="text-2xl outline-none">
+        {say("howReach")}
+      </h1>
+      <How {...step} />
+      <button
+        type="button"
+        className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full"
+        disabled={howOpen(step)}
+        onClick={next}
+      >
+        {say("toPayment")}
+      </button>
+    </>
+  );
+}
+
+/** To whom, and the ways to choose from. */
+export function How({ counter, kept, change, quote, problems }: Omit<StepProps, "heading">) {
   const say = useSay();
   const chosen = quote?.delivery.find((option) => option.chosen);
-  // Asked here only where the way chosen wants it and nothing was to be given before.
-  const company = counter.asking.company !== "compulsory" && wanted(counter.asking.companyWith, quote);
-  const phone = counter.asking.phone !== "compulsory" && wanted(counter.asking.phoneWith, quote);
-  const toShop = chosen !== undefined && counter.toParcelShops.includes(chosen.id);
+  const { company, phone } = besidesWay(counter, quote);
   const receiver = counter.asking.gift && kept.gift ? kept.giftName : kept.name;
   return (
     <>
-      <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
-        {say("howReach")}
-      </h1>
       <p className="mb-3">
         {say(receiver ? "to" : "toYou", {
           name: receiver,
@@ -71,7 +111,7 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
           }
         />
       ))}
-      {toShop && <ParcelShops counter={counter} kept={kept} change={change} />}
+      {toShop(counter, chosen) && <ParcelShops counter={counter} kept={kept} change={change} />}
       {chosen && chosen.slots.length > 0 && (
         <Times
           slots={chosen.slots}
@@ -97,21 +137,6 @@ export function HowStep({ counter, kept, change, quote, heading, problems, next 
           <Phone counter={counter} kept={kept} change={change} compulsory />
         </div>
       )}
-      <button
-        type="button"
-        className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full"
-        disabled={
-          !quote ||
-          (toShop && !kept.parcelShop) ||
-          (company && kept.company.trim() === "") ||
-          (phone && kept.phone.trim() === "") ||
-          (quote.delivery.length === 0 && quote.apart.length === 0) ||
-          (chosen !== undefined && (chosen.collected || chosen.slots.length > 0) && !kept.slot)
-        }
-        onClick={next}
-      >
-        {say("toPayment")}
-      </button>
     </>
   );
 }

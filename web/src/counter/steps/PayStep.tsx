@@ -3,11 +3,13 @@ import { Link } from "react-router";
 import type { Counter } from "../../api/client";
 import { isZero, money } from "../../shared/money";
 import { Said } from "../../shared/Said";
+import { TextButton } from "../../shared/TextButton";
 import type { Kept } from "../basket";
 import { useSay } from "../phrases";
 import { Agreement } from "./Agreement";
 import { cash } from "./Besides";
 import { Choice } from "./Choice";
+import { How, howOpen } from "./HowStep";
 import type { StepProps } from "./shared";
 
 /** The texts to agree to as shown, in one word: another edition's are others. */
@@ -29,7 +31,8 @@ export function PayStep({
   heading,
   problems,
   order,
-}: StepProps & { order: () => Promise<void> }) {
+  where,
+}: StepProps & { order: () => Promise<void>; where: () => void }) {
   const say = useSay();
   const [busy, setBusy] = useState(false);
   const agreed = agreedTo(counter, kept);
@@ -41,6 +44,7 @@ export function PayStep({
     charge && !isZero(charge)
       ? `${charge.startsWith("-") ? "" : "+"}${money(charge, quote?.currency ?? "", counter.language)}`
       : undefined;
+  const unsaid = Boolean(kept.wallet && quote?.needsDelivery && howOpen({ counter, kept, quote }));
   const send = async () => {
     setBusy(true);
     await order();
@@ -49,8 +53,17 @@ export function PayStep({
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        {say("howPay")}
+        {kept.wallet ? say("howReach") : say("howPay")}
       </h1>
+      {kept.wallet && quote?.needsDelivery && (
+        <>
+          <How counter={counter} kept={kept} change={change} quote={quote} problems={[]} />
+          <p className="mt-2 mb-4">
+            <TextButton onClick={where}>{say("otherAddress")}</TextButton>
+          </p>
+          <h2 className="mb-2 text-lg">{say("howPay")}</h2>
+        </>
+      )}
       {nothing && <p className="mb-3">{say("nothingLeft")}</p>}
       {methods.length === 0 && !nothing && <p className="text-error">{say("cannotTake")}</p>}
       <fieldset className="border border-base-300 bg-base-100" hidden={nothing}>
@@ -124,7 +137,7 @@ export function PayStep({
         <button
           type="button"
           className="btn btn-primary btn-lg h-auto min-h-12 py-2 mt-4 w-full"
-          disabled={busy || !agreed || young || !(kept.method || nothing)}
+          disabled={busy || !agreed || young || !(kept.method || nothing) || unsaid}
           onClick={() => void send()}
         >
           {nothing

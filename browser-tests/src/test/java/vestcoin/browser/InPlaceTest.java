@@ -84,6 +84,22 @@ class InPlaceTest extends AtCounter {
     }
 
     @Test
+    void a_wallet_at_the_basket_comes_back_to_the_page_with_name_and_address() throws IOException {
+        openPage();
+        browser.within(FRAME);
+        put("Kites You Can Build, book");
+        browser.clickText("Wallet: address and payment in one");
+        browser.around();
+        browser.click(By.xpath("//button[.='Share and approve']"));
+        browser.waitFor("the page again", () -> page().equals(browser.url()));
+        browser.within(FRAME);
+        browser.see(By.xpath("//p[contains(., 'Nora Sample')][contains(., 'Galway')]"));
+        browser.click("#agree");
+        browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
+        done();
+    }
+
+    @Test
     void on_a_page_of_a_site_that_is_not_listed_nothing_opens_but_a_link_leads_to_the_counter() throws IOException {
         shop.owner().publish(Map.of("shop/sites", List.of("https://notes.example")));
         openPage();

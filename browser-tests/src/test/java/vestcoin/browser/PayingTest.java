@@ -99,6 +99,41 @@ class PayingTest extends AtCounter {
         clean("a receipt with its invoice");
     }
 
+    /** One press at the basket, one that orders; between them the wallet, and whatever is chosen otherwise. */
+    @Test
+    void a_wallet_at_the_basket_leaves_how_and_the_last_press() throws IOException {
+        open(390, 844);
+        put("Kites You Can Build, book");
+        browser.clickText("Wallet: address and payment in one");
+        browser.click(By.xpath("//button[.='Cancel']"));
+        browser.see(By.xpath("//h1[.='Your basket']"));
+        browser.clickText("Wallet: address and payment in one");
+        browser.click(By.xpath("//button[.='Share and approve']"));
+        browser.see(By.xpath("//p[contains(., 'Nora Sample')][contains(., 'Galway')]"));
+        clean("how and paying in one");
+        browser.click(By.xpath("//label[contains(., 'Tube parcel')]"));
+        browser.click("#agree");
+        browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
+        done();
+        assertThat(browser.shows("7 Payer Lane")).isTrue();
+    }
+
+    /** What is dearer where the wallet's owner lives than was approved of is asked again, and nothing is lost. */
+    @Test
+    void a_wallet_asks_again_where_it_comes_to_more() throws IOException {
+        open(390, 844);
+        put("Kites You Can Build, book");
+        browser.clickText("Wallet: address and payment in one");
+        browser.choose("select[name=who]", "2");
+        browser.click(By.xpath("//button[.='Share and approve']"));
+        browser.see(By.xpath("//p[contains(., 'Ada Instance')][contains(., 'Asheville')]"));
+        browser.click(By.xpath("//label[contains(., 'Tube parcel')]"));
+        browser.click("#agree");
+        browser.click(By.xpath("//button[contains(., 'Order and pay')]"));
+        browser.click(By.xpath("//button[.='Approve']"));
+        done();
+    }
+
     @Test
     void a_transfer_is_told_how_and_found_on_the_bank_s_statement() throws IOException {
         String number = ordered("Bank transfer");

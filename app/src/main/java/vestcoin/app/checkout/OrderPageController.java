@@ -1,6 +1,7 @@
 package vestcoin.app.checkout;
 
 import java.math.BigDecimal;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,7 +25,13 @@ class OrderPageController {
      */
     record OtherWay(String method, BigDecimal expected) {}
 
-    record CardPayment(String cardToken) {}
+    /** @param wallet under which a wallet was asked at the basket; empty without that */
+    record CardPayment(String cardToken, Optional<String> wallet) {
+        CardPayment {
+            cardToken = cardToken == null ? "" : cardToken;
+            wallet = wallet == null ? Optional.empty() : wallet;
+        }
+    }
 
     private final PlacedOrders placed;
     private final Placing placing;
@@ -44,7 +51,7 @@ class OrderPageController {
     @PostMapping("/api/counter/orders/{token}/payments")
     PlacedOrder pay(@PathVariable String token, @RequestBody CardPayment paying) {
         Orders.Order order = placed.find(token);
-        placing.pay(order, paying.cardToken() == null ? "" : paying.cardToken());
+        placing.pay(order, paying.cardToken(), paying.wallet());
         return placed.of(placed.find(token));
     }
 

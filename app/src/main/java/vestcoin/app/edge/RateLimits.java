@@ -28,6 +28,8 @@ public class RateLimits {
         LINKS_BY_CLIENT(20, Duration.ofHours(1)),
         /** Addresses looked for from one client. */
         ADDRESSES_BY_CLIENT(120, Duration.ofMinutes(1)),
+        /** Wallets asked at a basket from one client. */
+        WALLETS_BY_CLIENT(20, Duration.ofMinutes(10)),
         /** Codes tried in vain from one client. */
         CODES_BY_CLIENT(12, Duration.ofMinutes(5)),
         /** Codes tried in vain by all together. */

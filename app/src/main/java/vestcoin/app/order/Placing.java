@@ -23,6 +23,7 @@ import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentBook;
 import vestcoin.app.payment.Payments;
 import vestcoin.app.payment.Provider;
+import vestcoin.app.payment.WalletApprovals;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.goods.Product;
@@ -61,6 +62,7 @@ public class Placing {
 
     private final Orders orders;
     private final Payments payments;
+    private final WalletApprovals approvals;
     private final Gateways gateways;
     private final Editions editions;
     private final ShopOpenings doors;
@@ -71,6 +73,7 @@ public class Placing {
     Placing(
             Orders orders,
             Payments payments,
+            WalletApprovals approvals,
             Gateways gateways,
             Editions editions,
             ShopOpenings doors,
@@ -79,6 +82,7 @@ public class Placing {
             @Value("${vest-coin.own-url}") String ownUrl) {
         this.orders = orders;
         this.payments = payments;
+        this.approvals = approvals;
         this.gateways = gateways;
         this.editions = editions;
         this.doors = doors;
@@ -316,8 +320,9 @@ public class Placing {
      * again.
      *
      * @param cardToken empty where the buyer is sent to a page
+     * @param wallet under which a wallet was asked at the basket, which is not asked again then
      */
-    public PaymentBook.Payment pay(Orders.Order order, String cardToken) {
+    public PaymentBook.Payment pay(Orders.Order order, String cardToken, Optional<String> wallet) {
         Editions.Edition edition = editions.of(order.shop(), order.by());
         Payment.Method method = method(edition, OrderFile.parse(order.document()))
                 .filter(way -> way.kind().throughProvider())
@@ -336,7 +341,13 @@ public class Placing {
         boolean keep =
                 KeptQuotes.read(order.quote()).renewing().stream().findAny().isPresent();
         try {
-            return payments.pay(begun(order, method, edition), reference(order), Provider.Means.card(cardToken, keep));
+            return payments.pay(
+                    begun(order, method, edition),
+                    reference(order),
+                    wallet.filter(asked -> method.kind() == Payment.Kind.WALLET)
+                            .map(asked -> approvals.means(
+                                    order.shop(), method.gateway().orElse(""), asked))
+                            .orElse(Provider.Means.card(cardToken, keep)));
         } catch (PaymentBook.CalledOff e) {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,

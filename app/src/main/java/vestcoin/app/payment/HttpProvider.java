@@ -59,6 +59,7 @@ class HttpProvider implements Provider {
                         charge.means().token(),
                         charge.means().keep(),
                         charge.means().keptCard(),
+                        charge.means().shared(),
                         charge.reference(),
                         charge.statement(),
                         charge.returnUrl())));
@@ -71,6 +72,7 @@ class HttpProvider implements Provider {
             String token,
             boolean keep,
             String keptCard,
+            String shared,
             String reference,
             String statement,
             String returnUrl) {}
@@ -80,6 +82,40 @@ class HttpProvider implements Provider {
         return call(access, "POST", "/v1/cards", "", Map.of("token", token))
                 .path("card")
                 .asString("");
+    }
+
+    @Override
+    public Approval approval(ServiceAccess access, BasketApproval asked) {
+        return approval(call(access, "POST", "/v1/shares", "", asked));
+    }
+
+    @Override
+    public Approval approval(ServiceAccess access, String ref) {
+        return approval(
+                call(access, "GET", "/v1/shares/" + URLEncoder.encode(ref, StandardCharsets.UTF_8), "", null));
+    }
+
+    private static Approval approval(JsonNode json) {
+        boolean approved = json.path("state").asString("").equals("approved");
+        JsonNode person = json.path("person");
+        return new Approval(
+                json.path("id").asString(""),
+                json.path("action").asString(""),
+                approved,
+                Optional.of(person)
+                        .filter(there -> approved && there.isObject())
+                        .map(there -> new Person(
+                                there.path("name").asString(""),
+                                there.path("email").asString(""),
+                                there.path("lines")
+                                        .valueStream()
+                                        .map(line -> line.asString(""))
+                                        .toList(),
+                                there.path("postcode").asString(""),
+                                there.path("city").asString(""),
+                                Optional.of(there.path("region").asString(""))
+                                        .filter(region -> !region.isEmpty()),
+                                country(there.path("country").asString("")))));
     }
 
     @Override

@@ -77,18 +77,54 @@ public interface Provider {
      * @param token of a card; empty where the buyer is sent to the provider's page, or a card is kept
      * @param keep whether the card is kept to be charged again
      * @param keptCard what the provider calls a card it keeps; nobody is asked
+     * @param shared what a wallet calls the approval it gave at the basket; empty without one
      */
-    record Means(String token, boolean keep, String keptCard) {
-        public static final Means PAGE = new Means("", false, "");
+    record Means(String token, boolean keep, String keptCard, String shared) {
+        public static final Means PAGE = new Means("", false, "", "");
 
         public static Means card(String token, boolean keep) {
-            return new Means(token, keep, "");
+            return new Means(token, keep, "", "");
         }
 
         public static Means kept(String card) {
-            return new Means("", false, card);
+            return new Means("", false, card, "");
+        }
+
+        public static Means approved(String shared) {
+            return new Means("", false, "", shared);
         }
     }
+
+    /**
+     * What a wallet is asked for at a basket, before there is an order.
+     *
+     * @param most it may come to, in minor units
+     * @param shop its name
+     * @param returnUrl where the buyer comes back to
+     */
+    record BasketApproval(long most, String currency, String shop, String returnUrl) {}
+
+    /**
+     * Where that stands. @param action the wallet's page, while the buyer has not answered @param approved whether the
+     * buyer has, and nothing was paid with it yet @param person whose wallet it is, once it is approved
+     */
+    record Approval(String ref, String action, boolean approved, Optional<Person> person) {}
+
+    /** Who pays from a wallet, and where they live. @param region ISO 3166-2 */
+    record Person(
+            String name,
+            String email,
+            List<String> lines,
+            String postcode,
+            String city,
+            Optional<String> region,
+            String country) {}
+
+    /** Asks a wallet for name and address, and for approval of an order that is still to come. */
+    Approval approval(ServiceAccess access, BasketApproval asked);
+
+    /** Where an approval stands. */
+    Approval approval(ServiceAccess access, String ref);
 
     /**
      * Money a provider sent to the shop's bank.

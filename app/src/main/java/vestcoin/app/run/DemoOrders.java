@@ -92,7 +92,7 @@ class DemoOrders {
                         edition.document().setup().shop().language(),
                         Policies.toAgree(edition.document().setup())),
                 false);
-        return placing.pay(placed, token(url));
+        return placing.pay(placed, token(url), Optional.empty());
     }
 
     PaymentBook.Payment capture(PaymentBook.Payment payment) {

@@ -313,7 +313,8 @@ final class Faces {
                     .pay(
                             placed,
                             Caller.cardToken(
-                                    shop.services().cards().url(), CardProcessor.TEST_PUBLIC, TestCard.APPROVED));
+                                    shop.services().cards().url(), CardProcessor.TEST_PUBLIC, TestCard.APPROVED),
+                            Optional.empty());
         }
         return Optional.of(placed);
     }

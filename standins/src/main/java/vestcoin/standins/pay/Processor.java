@@ -385,10 +385,14 @@ abstract class Processor extends Service {
     }
 
     static String money(Book.Payment payment, long minor) {
-        int digits = payment.currency().matches("[A-Z]{3}")
-                ? java.util.Currency.getInstance(payment.currency()).getDefaultFractionDigits()
+        return money(payment.currency(), minor);
+    }
+
+    static String money(String currency, long minor) {
+        int digits = currency.matches("[A-Z]{3}")
+                ? java.util.Currency.getInstance(currency).getDefaultFractionDigits()
                 : 2;
-        return java.math.BigDecimal.valueOf(minor, digits).toPlainString() + " " + Html.escape(payment.currency());
+        return java.math.BigDecimal.valueOf(minor, digits).toPlainString() + " " + Html.escape(currency);
     }
 
     @Override
