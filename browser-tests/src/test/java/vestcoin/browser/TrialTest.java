@@ -20,7 +20,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 
 /**
- * A new seller's first evening, by the screens alone: thirteen tasks, one after the other, each with its actions
+ * A new seller's first evening, by the screens alone: fourteen tasks, one after the other, each with its actions
  * counted. An action is a click, a key or chord, or one field typed; nothing is pasted and no code is typed.
  */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -356,5 +356,72 @@ class TrialTest {
         button("Call the order off");
         browser.waitFor("it is called off", () -> browser.shows("called off"));
         assertThat(browser.actions() - before).isLessThanOrEqualTo(12);
+    }
+
+    /** A product by its name and price, unfolded. */
+    private static void product(String name, String code, String kind, String price) {
+        browser.fill("input[aria-label='Name of a new product']", name);
+        browser.keys(Keys.ENTER);
+        browser.waitFor("the price has the cursor", () -> ("goods/products/" + code + "/price")
+                .equals(browser.script("return document.activeElement.dataset.path")));
+        browser.keys(price, Keys.ENTER);
+        button("Unfold " + name);
+        if (!kind.isEmpty()) {
+            String cell = "[data-path='goods/products/" + code + "/kind']";
+            browser.click(cell);
+            browser.keys(Keys.ENTER);
+            browser.choose(cell + " select", kind);
+        }
+    }
+
+    @Test
+    @Order(14)
+    void choices_with_a_text_a_subscription_and_a_voucher() {
+        station(2);
+        product("Name board", "name-board", "", "30.00");
+        browser.fill("section[aria-label='What the buyer chooses'] form input", "Wood: ash, oak");
+        browser.keys(Keys.ENTER);
+        browser.fill("[data-path='goods/products/name-board/options/wood/choices/oak/extra']", "6");
+        browser.keys(Keys.ENTER);
+        button("Add a question");
+        browser.keys("Painted on it", Keys.ENTER);
+        field("goods/products/name-board/questions/painted-on-it/perCharacter", "0.50");
+        product("Oar oil", "oar-oil", "", "9.00");
+        button("Charged again every");
+        field("goods/products/oar-oil/renews", "month");
+        product("Voucher for a friend", "voucher-for-a-friend", "voucher", "25.00");
+        button("Publish…");
+        browser.click(By.xpath("//dialog[@open]//button[text()='Publish']"));
+        browser.waitFor("published", () -> browser.shows("no changes"));
+        assertThat(browser.actions() - before).as("at the desk").isLessThanOrEqualTo(40);
+
+        browser.go(shop.url + "/counter/quiet-oars");
+        browser.click(By.xpath("//label[.='oak']"));
+        browser.fill("input[aria-label='Name board: Painted on it']", "Swift");
+        browser.click("[aria-label='Put Name board into the basket']");
+        browser.click("[aria-label='Put Oar oil into the basket']");
+        browser.click("[aria-label='Put Voucher for a friend into the basket']");
+        browser.clickText("Go on to the address");
+        browser.fill("input[autocomplete=name]", "Aoife Sample");
+        browser.fill("input[autocomplete=email]", "aoife@buyers.example");
+        browser.fill("input[autocomplete=address-line1]", "5 Example Lane");
+        browser.fill("input[autocomplete=postal-code]", "T12 X2A0");
+        browser.fill("input[autocomplete=address-level2]", "Cork");
+        browser.waitFor("the address fits", () -> !browser.shows("not complete") && !browser.shows("not a postcode"));
+        browser.clickText("Go on to delivery");
+        browser.clickText("Go on to payment");
+        browser.click(By.xpath("//label[contains(., 'Card')]"));
+        browser.click("#agree");
+        browser.see(By.xpath("//section[@aria-label='What is charged again']//p[contains(., 'Oar oil')]"));
+        browser.click(By.xpath("//button[contains(., 'each time')]"));
+        browser.fill("input[name=number]", "9810 0000 0000 0001");
+        browser.click(By.xpath("//main//button[.='Pay']"));
+        browser.see(By.xpath("//h1[contains(., 'Done')]"));
+        // 30.00 + 6.00 for oak + 5 × 0.50, what is charged again, and the voucher, whose code is there at once.
+        browser.see(By.xpath("//*[contains(text(), 'Painted on it: Swift')]"));
+        browser.see(By.xpath("//span[@class='figure'][.='€38.50']"));
+        browser.waitFor("the voucher's code", () -> browser.shows("Valid until") || browser.shows("valid until"));
+        browser.waitFor("its own page", () -> browser.shows("Oar oil: its own page"));
+        assertThat(browser.violations()).isEmpty();
     }
 }
