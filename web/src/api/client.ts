@@ -37,6 +37,7 @@ export type TrialSteps = Schemas["TrialSteps"];
 export type Rates = Schemas["Rates"];
 export type OrderRow = Schemas["OrderRow"];
 export type OrderPage = Schemas["Page"];
+export type Repriced = components["schemas"]["Repriced"];
 export type WholeOrder = Schemas["Whole"];
 export type Paid = Schemas["Paid"];
 export type Counter = Schemas["Counter"];

@@ -1,38 +1,34 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { answer, api, problemsOf, type WholeOrder } from "../api/client";
+import { answer, api, type WholeOrder } from "../api/client";
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
-import { Said } from "../shared/Said";
 import { readIn, say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
+import { Repricing, useRepricing } from "./Repricing";
 
 interface Props {
   shop: string;
   order: WholeOrder;
 }
 
-/** How many there are of what an order holds of which nothing is taken yet. */
+/** How many there are of what an order holds of which nothing has left. */
 export function QuantityChange({ shop, order }: Props) {
   const { setup } = useBench();
   const [open, setOpen] = useState(false);
-  const client = useQueryClient();
-  const save = useMutation({
-    mutationFn: (quantities: string[]) =>
+  const change = useRepricing(
+    shop,
+    (quantities: string[], look) =>
       answer(
         api.PUT("/api/shops/{shop}/orders/{number}/lines", {
-          params: { path: { shop, number: order.number } },
+          params: { path: { shop, number: order.number }, query: { look } },
           body: { quantities },
         }),
       ),
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: ["order", shop] });
-      setOpen(false);
-    },
-  });
-  const waits = ["unpaid", "waiting", "failed", "authorised"].includes(order.standing);
-  const paid = order.payments.some((payment) => Number(payment.captured) > 0);
-  if (!waits || paid || order.sent === "all" || order.sent === "in part" || order.cancelledAt) return null;
+    () => setOpen(false),
+  );
+  // Whether it can be is decided where it is kept; nothing is offered where it cannot be by any means.
+  const stands = ["unpaid", "waiting", "failed", "authorised", "paid", "paid in part"].includes(order.standing);
+  if (!stands || order.sent === "all" || order.sent === "in part" || order.cancelledAt) return null;
   if (!open) {
     return (
       <p className="mt-2 text-sm">
@@ -47,7 +43,7 @@ export function QuantityChange({ shop, order }: Props) {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const typed = new FormData(event.currentTarget);
-    save.mutate(
+    change.look(
       order.lines.map((_, index) =>
         String(typed.get(`quantity-${index}`) || "0")
           .trim()
@@ -79,9 +75,9 @@ export function QuantityChange({ shop, order }: Props) {
           {nameOf(index)}
         </label>
       ))}
-      {save.isError && <Said problems={problemsOf(save.error)} />}
+      <Repricing change={change} paid={order.standing.startsWith("paid")} />
       <p className="flex gap-4">
-        <button type="submit" className="btn btn-sm" disabled={save.isPending}>
+        <button type="submit" className="btn btn-sm" disabled={change.busy}>
           {say("saveQuantities")}
         </button>
         <TextButton onClick={() => setOpen(false)}>{say("keepAddress")}</TextButton>

@@ -75,7 +75,17 @@ class TrustedBuyerTest extends AtCounter {
         browser.fill("input[name=quantity-0]", "2");
         assertThat(browser.violations()).isEmpty();
         browser.clickText("Save the quantities");
+        browser.see(By.xpath("//*[@role='status'][contains(., 'It would come to')]"));
+        assertThat(browser.violations()).isEmpty();
+        browser.clickText("Change the order so");
         browser.waitFor("two of them", () -> browser.shows("2 × 24.50"));
+        browser.clickText("Change the address");
+        browser.choose("select[name=country]", "DE");
+        browser.fill("input[name=postcode]", "10115");
+        browser.fill("input[name=city]", "Berlin");
+        // It comes to the same there, with another tax in it: nothing is asked.
+        browser.clickText("Save the address");
+        browser.waitFor("another country's tax", () -> browser.shows("Berlin") && browser.shows("7 %"));
         browser.go(page);
         browser.waitFor("the buyer sees both", () -> browser.shows("7 Example Lane") && browser.shows("49.00"));
     }

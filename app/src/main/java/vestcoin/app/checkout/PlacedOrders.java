@@ -70,6 +70,7 @@ class PlacedOrders {
         Document document = Spoken.in(editions.spoken(order.shop(), order.by(), order.language()));
         Order asked = OrderFile.parse(order.document());
         Optional<Payment.Method> method = Placing.method(editions.of(order.shop(), order.by()), asked);
+        Optional<Payment.Method> waited = waited(order, editions.of(order.shop(), order.by()));
         Optional<Gateways.GatewayView> gateway = method.filter(way -> way.kind().throughProvider())
                 .flatMap(Payment.Method::gateway)
                 .flatMap(id -> gateways.of(order.shop(), id));
@@ -87,7 +88,7 @@ class PlacedOrders {
                 order.number(),
                 state,
                 order.standing(),
-                method.map(Payment.Method::kind),
+                waited.or(() -> method).map(Payment.Method::kind),
                 PaymentReasons.of(payment.map(PaymentBook.Payment::reason).orElse("")),
                 payment.map(PaymentBook.Payment::action).filter(action -> !action.isEmpty()),
                 order.mode().equals("test"),
@@ -96,7 +97,7 @@ class PlacedOrders {
                 order.email(),
                 gateway.map(Gateways.GatewayView::url),
                 gateway.map(Gateways.GatewayView::publicKey),
-                slips.of(order, method),
+                slips.of(order),
                 language,
                 order.cancelled(),
                 Handover.of(document.setup(), asked, quote),
@@ -115,7 +116,7 @@ class PlacedOrders {
                 progress.callingOff(order, document),
                 order.byBuyer(),
                 order.lapsed(),
-                payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order, each)),
+                payment.filter(each -> order.standing().equals("paid in part")).map(each -> inPart(order)),
                 Optional.of(surpluses.owed(order.id()))
                         .filter(owed -> owed > 0)
                         .map(owed -> BigDecimal.valueOf(
@@ -128,10 +129,25 @@ class PlacedOrders {
                 Optional.of(wishes.site()).filter(document.setup().shop()::lists));
     }
 
-    private static PlacedOrder.PaidInPart inPart(Orders.Order order, PaymentBook.Payment payment) {
+    /** The way by which what an order came to more is waited for. */
+    private Optional<Payment.Method> waited(Orders.Order order, Editions.Edition edition) {
+        return book.ofOrder(order.id()).stream()
+                .filter(payment -> payment.ofChange() && payment.stateNow().open())
+                .findFirst()
+                .flatMap(payment -> edition.document().setup().payment().methods().stream()
+                        .filter(way -> way.id().equals(payment.method()))
+                        .findFirst());
+    }
+
+    private PlacedOrder.PaidInPart inPart(Orders.Order order) {
         int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+        long came = book.ofOrder(order.id()).stream()
+                        .filter(payment ->
+                                !payment.byVoucher() && payment.stateNow().alive())
+                        .mapToLong(PaymentBook.Payment::captured)
+                        .sum()
+                - order.carried();
         return new PlacedOrder.PaidInPart(
-                BigDecimal.valueOf(payment.captured(), digits),
-                BigDecimal.valueOf(payment.amount() - payment.captured(), digits));
+                BigDecimal.valueOf(came, digits), BigDecimal.valueOf(order.due() - came, digits));
     }
 }

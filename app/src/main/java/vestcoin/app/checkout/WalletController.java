@@ -81,7 +81,8 @@ class WalletController {
                 || asked.amount().signum() <= 0
                 || asked.amount().precision() > LONGEST
                 || asked.amount().scale() > unit.get().getDecimalPlaces()) {
-            throw refused("amount", Message.of("checkout.basket-comes-to-nothing"), Message.of("order.load-page-again"));
+            throw refused(
+                    "amount", Message.of("checkout.basket-comes-to-nothing"), Message.of("order.load-page-again"));
         }
         pace.wait(RateLimits.Of.WALLETS_BY_CLIENT, request.getRemoteAddr()).ifPresent(WalletController::tooMany);
         return approvals.ask(

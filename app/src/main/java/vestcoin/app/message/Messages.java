@@ -37,7 +37,6 @@ import vestcoin.core.life.NextStep;
 import vestcoin.core.life.PaymentStanding;
 import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Amount;
-import vestcoin.core.payment.Payment;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
 import vestcoin.core.terms.SellerNotice.Event;
@@ -297,15 +296,22 @@ public class Messages {
         }
         boolean later = payments.stream().anyMatch(payment -> !payment.byVoucher() && !payment.throughProvider());
         long came = payments.stream()
-                .filter(payment -> !payment.byVoucher())
-                .mapToLong(PaymentBook.Payment::captured)
-                .sum();
+                        .filter(payment -> !payment.byVoucher())
+                        .mapToLong(PaymentBook.Payment::captured)
+                        .sum()
+                - order.carried();
+        // What an order came to more, once it was changed, is told of for itself.
+        String once = payments.stream()
+                .filter(payment -> payment.ofChange() && payment.captured() > 0)
+                .map(PaymentBook.Payment::part)
+                .findFirst()
+                .orElse("");
         if (later && came > 0 && came == order.due() && !handedOver(order, setup)) {
             owe(
                     order,
                     setup.shop(),
                     "paid",
-                    "",
+                    once,
                     order.email(),
                     words.told("paid", order, amount(came, order), besides, link(order)));
         }
@@ -395,13 +401,10 @@ public class Messages {
     }
 
     private LetterTexts.Besides besides(Orders.Order order, Document document, QuoteView quote) {
-        Optional<Payment.Method> method = document.setup().payment().methods().stream()
-                .filter(way -> way.id().equals(order.method()))
-                .findFirst();
         return new LetterTexts.Besides(
                 orders.known(order.shop(), order.email()),
                 Handover.of(document.setup(), OrderFile.parse(order.document()), quote),
-                supply.slip(order, method),
+                supply.slip(order),
                 promised(order, quote),
                 supply.besides(order, document));
     }
@@ -450,7 +453,8 @@ public class Messages {
     /** Tells a buyer what an order comes to that was just changed, and what is to be paid of it, each time. */
     public void changed(Orders.Order order) {
         String once = clock.instant().toString();
-        if (PaymentStanding.of(order.standing()) == PaymentStanding.AUTHORISED) {
+        PaymentStanding standing = PaymentStanding.of(order.standing());
+        if (standing == PaymentStanding.AUTHORISED || standing == PaymentStanding.PAID) {
             Document document = editions.spoken(order.shop(), order.by(), order.language());
             QuoteView quote = document.quote(OrderFile.parse(order.document()));
             LetterTexts words = LetterTexts.in(document.setup(), order.language());
@@ -475,6 +479,7 @@ public class Messages {
                 .filter(payment -> payment.stateNow().alive())
                 .toList();
         long open = order.payable()
+                + order.carried()
                 - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
         boolean written = owe(
                 order,

@@ -21,7 +21,6 @@ import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Wording;
 import vestcoin.app.subscription.Subscriptions;
-import vestcoin.core.payment.Payment;
 
 /** What letters tell of an order's supply: departures, files, what is charged again. */
 @Service
@@ -59,8 +58,8 @@ class OrderSupply {
     }
 
     /** What is still to be transferred. */
-    Optional<TransferSlips.Slip> slip(Orders.Order order, Optional<Payment.Method> method) {
-        return slips.of(order, method);
+    Optional<TransferSlips.Slip> slip(Orders.Order order) {
+        return slips.of(order);
     }
 
     /** Files that can be fetched now. */

@@ -299,12 +299,12 @@ public class Dispatching {
     }
 
     private void capture(Orders.Order order, String key, Quote quote, String actor) {
+        paidOver(order, key, actor);
         PaymentBook.Payment payment = book.ofOrder(order.id()).stream()
                 .filter(PaymentBook.Payment::throughProvider)
                 .findFirst()
                 .orElse(null);
         if (payment == null) {
-            paidOver(order, key, actor);
             return;
         }
         long amount = SendingCapture.of(
@@ -325,13 +325,15 @@ public class Dispatching {
 
     /** What is paid when it is collected is paid once all of it is handed over. */
     private void paidOver(Orders.Order order, String key, String actor) {
-        boolean cash = editions.of(order.shop(), order.by()).document().setup().payment().methods().stream()
-                .anyMatch(method -> method.id().equals(order.method()) && method.kind() == Payment.Kind.CASH_AT_PICKUP);
-        if (!cash || !order.sent().equals("all")) {
+        if (!order.sent().equals("all")) {
             return;
         }
+        List<String> cash = editions.of(order.shop(), order.by()).document().setup().payment().methods().stream()
+                .filter(method -> method.kind() == Payment.Kind.CASH_AT_PICKUP)
+                .map(Payment.Method::id)
+                .toList();
         book.ofOrder(order.id()).stream()
-                .filter(payment -> !payment.byVoucher() && payment.stateNow().open())
+                .filter(payment -> !payment.byVoucher() && payment.stateNow().open() && cash.contains(payment.method()))
                 .forEach(payment -> payments.here(
                         payment,
                         Provider.Kind.CAPTURE,

@@ -74,7 +74,8 @@ public class Orders {
             Instant readyAt,
             Instant lapsesAt,
             Instant remindedAt,
-            String takenBy) {
+            String takenBy,
+            long carried) {
         /** By what it is priced. */
         public Editions.Agreed by() {
             return new Editions.Agreed(edition, Optional.ofNullable(taxEdition));
@@ -142,7 +143,7 @@ public class Orders {
             select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
                 name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
                 by_buyer, quiet, tax_edition, subscription, ready_at, lapses_at,
-                reminded_at, taken_by from orders
+                reminded_at, taken_by, carried from orders
             """;
 
     private final JdbcClient sql;

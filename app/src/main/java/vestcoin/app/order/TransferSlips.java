@@ -58,17 +58,24 @@ public class TransferSlips {
      * The slip of an order paid by transfer, at once or on account, for what is still to come; none once the money is
      * there, or nobody waits for it.
      */
-    public Optional<Slip> of(Orders.Order order, Optional<Payment.Method> method) {
-        if (order.cancelled()
-                || method.map(Payment.Method::kind)
-                        .filter(BY_TRANSFER::contains)
-                        .isEmpty()) {
-            return Optional.empty();
-        }
+    public Optional<Slip> of(Orders.Order order) {
         List<PaymentBook.Payment> alive = book.ofOrder(order.id()).stream()
                 .filter(payment -> !payment.byVoucher() && payment.stateNow().alive())
                 .toList();
+        Setup setup = editions.of(order.shop(), order.by()).document().setup();
+        // What an order came to more when it was changed can be waited for by another way than the rest.
+        String way = alive.stream()
+                .filter(PaymentBook.Payment::ofChange)
+                .findFirst()
+                .map(PaymentBook.Payment::method)
+                .orElse(order.method());
+        if (order.cancelled()
+                || setup.payment().methods().stream()
+                        .noneMatch(method -> method.id().equals(way) && BY_TRANSFER.contains(method.kind()))) {
+            return Optional.empty();
+        }
         long open = order.due()
+                + order.carried()
                 - alive.stream().mapToLong(PaymentBook.Payment::captured).sum();
         if (open <= 0
                 || alive.stream()
@@ -78,7 +85,6 @@ public class TransferSlips {
         }
         BigDecimal amount =
                 BigDecimal.valueOf(open, CurrencyUnit.of(order.currency()).getDecimalPlaces());
-        Setup setup = editions.of(order.shop(), order.by()).document().setup();
         return setup.payment().account().map(account -> slip(account, setup.shop(), amount, order));
     }
 

@@ -1,12 +1,13 @@
 package vestcoin.app.orderdesk;
 
 import java.math.BigDecimal;
+import java.security.Principal;
 import java.util.List;
-import org.springframework.http.HttpStatus;
+import org.joda.money.CurrencyUnit;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.message.Messages;
 import vestcoin.app.order.Orders;
@@ -18,6 +19,17 @@ import vestcoin.app.order.Rewriting;
 class OrderChangeController {
     /** @param quantities of the order's lines, in their order; zero takes a line out */
     record Quantities(List<BigDecimal> quantities) {}
+
+    /** What a change does, or would do, to what an order comes to. */
+    record Repriced(BigDecimal before, BigDecimal now, String currency) {
+        static Repriced of(Orders.Order order, Rewriting.Repriced minor) {
+            int digits = CurrencyUnit.of(order.currency()).getDecimalPlaces();
+            return new Repriced(
+                    BigDecimal.valueOf(minor.before(), digits),
+                    BigDecimal.valueOf(minor.now(), digits),
+                    order.currency());
+        }
+    }
 
     private final Orders orders;
     private final Readdressing addresses;
@@ -31,18 +43,37 @@ class OrderChangeController {
         this.messages = messages;
     }
 
+    /**
+     * @param look whether it is only told what it would come to; else the buyer is told where that is another amount
+     */
     @PutMapping("/api/shops/{shop}/orders/{number}/address")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void readdress(@PathVariable String shop, @PathVariable int number, @RequestBody Readdressing.NewAddress wanted) {
-        addresses.change(orders.numbered(shop, number).id(), wanted);
+    Repriced readdress(
+            @PathVariable String shop,
+            @PathVariable int number,
+            @RequestParam(defaultValue = "false") boolean look,
+            @RequestBody Readdressing.NewAddress wanted,
+            Principal who) {
+        Orders.Order order = orders.numbered(shop, number);
+        Rewriting.Repriced repriced = addresses.change(order.id(), wanted, who.getName(), look);
+        if (!look && repriced.before() != repriced.now()) {
+            messages.changed(orders.byId(order.id()));
+        }
+        return Repriced.of(order, repriced);
     }
 
-    /** The buyer is told what is to be paid now. */
+    /** The buyer is told what it comes to now. @param look whether it is only told here what it would */
     @PutMapping("/api/shops/{shop}/orders/{number}/lines")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void rewrite(@PathVariable String shop, @PathVariable int number, @RequestBody Quantities wanted) {
+    Repriced rewrite(
+            @PathVariable String shop,
+            @PathVariable int number,
+            @RequestParam(defaultValue = "false") boolean look,
+            @RequestBody Quantities wanted,
+            Principal who) {
         Orders.Order order = orders.numbered(shop, number);
-        lines.change(order, wanted.quantities());
-        messages.changed(orders.byId(order.id()));
+        Rewriting.Repriced repriced = lines.change(order, wanted.quantities(), who.getName(), look);
+        if (!look) {
+            messages.changed(orders.byId(order.id()));
+        }
+        return Repriced.of(order, repriced);
     }
 }

@@ -415,11 +415,12 @@ class OrderController {
                 ? state == PaymentState.AUTHORISED || state == PaymentState.CAPTURED
                 : state == PaymentState.PENDING || state == PaymentState.CAPTURED;
         boolean letGo = payment.captured() == 0
+                && !payment.ofChange()
                 && (payment.throughProvider() ? state == PaymentState.AUTHORISED : state == PaymentState.PENDING);
         return new Paid(
                 payment.id(),
                 payment.method(),
-                payment.part(),
+                payment.byVoucher() ? payment.part() : "",
                 payment.throughProvider(),
                 words(payment),
                 PaymentReasons.of(payment.reason()),

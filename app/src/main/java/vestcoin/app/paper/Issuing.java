@@ -22,6 +22,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.OrderFile;
+import vestcoin.app.order.OrderChanging;
 import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Outbox;
 import vestcoin.app.payment.PaymentBook;
@@ -109,6 +110,13 @@ public class Issuing {
         outbox.due(Outbox.Kind.PAPER).forEach(order -> moved(new PaymentBook.PaymentChanged(order)));
     }
 
+    /** Credits what was invoiced of an order, in the transaction that changes it, while it still is as it was. */
+    @EventListener
+    void changing(OrderChanging changing) {
+        Orders.Order order = orders.locked(changing.order());
+        new Owed(order, book.ofOrder(order.id())).replaced();
+    }
+
     /** Issues what is owed of an order and is not there yet. */
     public void keepUp(long id) {
         fresh.executeWithoutResult(status -> {
@@ -178,9 +186,11 @@ public class Issuing {
                 throw new IllegalStateException("bills of " + whole + " for an order of " + amount(order.payable()));
             }
             long captured =
-                    payments.stream().mapToLong(PaymentBook.Payment::captured).sum();
-            long refunded =
-                    payments.stream().mapToLong(PaymentBook.Payment::refunded).sum();
+                    payments.stream().mapToLong(PaymentBook.Payment::captured).sum() - order.carried();
+            // What is still to be given back of a change is no refund of what the order is now.
+            long refunded = Math.max(
+                    0,
+                    payments.stream().mapToLong(PaymentBook.Payment::refunded).sum() - order.carried());
             boolean paid = captured == order.payable();
             boolean gone = order.allHasLeft();
             Map<Integer, Paper> invoices = papers.invoices(order.id());
@@ -209,6 +219,20 @@ public class Issuing {
                     order.id(),
                     place,
                     numbered -> drawing.invoice(numbered, bill, paid, rounding));
+        }
+
+        /** Credits whole what was invoiced of an order that is about to be another. */
+        void replaced() {
+            if (payable() > 0) {
+                issue();
+            }
+            Map<Integer, Paper> invoices = papers.invoices(order.id());
+            if (invoices.isEmpty()) {
+                return;
+            }
+            BigDecimal rounding = quote.rounding().map(figure -> figure.value()).orElse(BigDecimal.ZERO);
+            credit(amount(order.payable()), rounding, invoices);
+            papers.replaced(order.id(), bills.size());
         }
 
         /** Credits what was given back and is not credited yet. What was rounded in cash goes with the first. */

@@ -51,7 +51,7 @@ public class Papers {
                 .map(content -> Json.read(content, Paper.class));
     }
 
-    /** The invoices of an order, and the receipt of its vouchers, by the place of the bill. */
+    /** The invoices of an order as it is now, and the receipt of its vouchers, by the place of the bill. */
     Map<Integer, Paper> invoices(long order) {
         Map<Integer, Paper> invoices = new TreeMap<>();
         kept(order, "invoice", "receipt")
@@ -59,7 +59,25 @@ public class Papers {
         return invoices;
     }
 
-    /** What credit notes of an order have given back, by item. */
+    /** Notes that an order is another from now on: its bills so far, credited whole, are none of what it is now. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void replaced(long order, int bills) {
+        sql.sql("merge into replaced_bills(order_id, bills) key (order_id) values (:order, :bills)")
+                .param("order", order)
+                .param("bills", replaced(order) + bills)
+                .update();
+    }
+
+    /** How many bills an order had before it was changed. */
+    private int replaced(long order) {
+        return sql.sql("select bills from replaced_bills where order_id = :order")
+                .param("order", order)
+                .query(Integer.class)
+                .optional()
+                .orElse(0);
+    }
+
+    /** What credit notes of an order as it is now have given back, by item. */
     public Map<String, Credit.CreditedShare> given(long order) {
         Map<String, Credit.CreditedShare> given = new TreeMap<>();
         kept(order, "credit", "receipt-back").forEach(kept -> Json.read(kept.content(), Paper.class)
@@ -71,8 +89,10 @@ public class Papers {
     }
 
     private List<Kept> kept(long order, String... kinds) {
-        return sql.sql("select kind, bill, content from paper where order_id = :order and kind in (:kinds) order by id")
+        return sql.sql("select kind, bill - :replaced as bill, content from paper where order_id = :order "
+                        + "and bill >= :replaced and kind in (:kinds) order by id")
                 .param("order", order)
+                .param("replaced", replaced(order))
                 .param("kinds", List.of(kinds))
                 .query(Kept.class)
                 .list();
@@ -82,6 +102,7 @@ public class Papers {
      * Issues the next of a series. The series' row is locked until the end of the transaction, so numbers follow one
      * another without gaps.
      *
+     * @param bill place of the bill, of the order as it is now
      * @param made the paper with its number and day
      */
     @Transactional(propagation = Propagation.MANDATORY)
@@ -110,7 +131,7 @@ public class Papers {
                 .param("seq", next)
                 .param("number", number)
                 .param("order", order)
-                .param("bill", bill)
+                .param("bill", replaced(order) + bill)
                 .param(
                         "gross",
                         gross.setScale(CurrencyUnit.of(paper.currency()).getDecimalPlaces())

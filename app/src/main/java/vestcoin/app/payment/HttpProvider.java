@@ -91,8 +91,7 @@ class HttpProvider implements Provider {
 
     @Override
     public Approval approval(ServiceAccess access, String ref) {
-        return approval(
-                call(access, "GET", "/v1/shares/" + URLEncoder.encode(ref, StandardCharsets.UTF_8), "", null));
+        return approval(call(access, "GET", "/v1/shares/" + URLEncoder.encode(ref, StandardCharsets.UTF_8), "", null));
     }
 
     private static Approval approval(JsonNode json) {
@@ -113,8 +112,7 @@ class HttpProvider implements Provider {
                                         .toList(),
                                 there.path("postcode").asString(""),
                                 there.path("city").asString(""),
-                                Optional.of(there.path("region").asString(""))
-                                        .filter(region -> !region.isEmpty()),
+                                Optional.of(there.path("region").asString("")).filter(region -> !region.isEmpty()),
                                 country(there.path("country").asString("")))));
     }
 

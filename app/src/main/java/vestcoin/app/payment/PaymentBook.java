@@ -26,7 +26,8 @@ public class PaymentBook {
      * One try to pay a part of an order.
      *
      * @param gateway empty where no provider stands behind it
-     * @param part code of the voucher that pays it; empty for the rest of the order
+     * @param part code of the voucher that pays it; empty for the rest of the order; {@link #MORE} and a number for
+     *     what an order came to more when it was changed
      * @param atOnce whether the money is taken as soon as it is authorised
      * @param lapsesAt when its authorisation ends by itself, null before there is one
      * @param keptCard what the provider calls the card it keeps of it, or empty
@@ -63,7 +64,12 @@ public class PaymentBook {
         }
 
         public boolean byVoucher() {
-            return !part.isEmpty();
+            return !part.isEmpty() && !ofChange();
+        }
+
+        /** Whether it pays what an order came to more when it was changed. */
+        public boolean ofChange() {
+            return part.startsWith(MORE);
         }
 
         /** What it may do and has done, for the rules of an order's life. */
@@ -110,6 +116,9 @@ public class PaymentBook {
 
     record Move(String idempotencyKey, long payment, String kind, long amount, String actor) {}
 
+    /** Begins the part of what an order came to more; no voucher's code has it. */
+    static final String MORE = "+";
+
     private static final String PAYMENT = """
             select id, order_id, shop, coalesce(gateway, '') as gateway, method, part, idempotency_key,
                 coalesce(provider_ref, '') as provider_ref, state, reason, action,
@@ -142,7 +151,9 @@ public class PaymentBook {
 
     /** Tries of an order, the latest first, those by voucher last. */
     public List<Payment> ofOrder(long order) {
-        return sql.sql(PAYMENT + "where order_id = :order order by case when part = '' then 0 else 1 end, id desc")
+        return sql.sql(PAYMENT
+                        + "where order_id = :order order by case when part = '' or part like '+%' then 0 else 1 end, "
+                        + "id desc")
                 .param("order", order)
                 .query(Payment.class)
                 .list();
@@ -405,20 +416,29 @@ public class PaymentBook {
         if (state != PaymentState.CREATED && state.alive()) {
             outbox.changed(payment.orderId());
         }
-        long due = sql.sql("select due from orders where id = :order")
-                .param("order", payment.orderId())
-                .query(Long.class)
+        stand(payment.orderId());
+    }
+
+    /** What is to be paid of an order. @param carried what was given back because it was changed */
+    private record Owed(long due, long carried) {}
+
+    /** Writes at the order how far its money is. */
+    void stand(long order) {
+        Owed owed = sql.sql("select due, carried from orders where id = :order")
+                .param("order", order)
+                .query(Owed.class)
                 .single();
         sql.sql("update orders set standing = :standing where id = :order")
                 .param(
                         "standing",
                         PaymentStanding.of(
-                                        ofOrder(payment.orderId()).stream()
+                                        ofOrder(order).stream()
                                                 .map(Payment::life)
                                                 .toList(),
-                                        due)
+                                        owed.due(),
+                                        owed.carried())
                                 .text())
-                .param("order", payment.orderId())
+                .param("order", order)
                 .update();
     }
 

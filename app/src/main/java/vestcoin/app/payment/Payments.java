@@ -280,6 +280,23 @@ public class Payments {
         return after;
     }
 
+    /** Does what was written down of an order's money and not asked for yet; what is not answered is asked again. */
+    void carryOn(long order) {
+        book.unsettled().stream()
+                .filter(move -> book.of(move.payment()).orderId() == order)
+                .forEach(this::carryOn);
+    }
+
+    private void carryOn(PaymentBook.Move move) {
+        try {
+            carriedOut(move);
+        } catch (ProviderRejection e) {
+            book.settle(move, false, e.getMessage());
+        } catch (ProviderTimeout e) {
+            LOG.info("{} of payment {} stays open: {}", move.kind(), move.payment(), e.getMessage());
+        }
+    }
+
     /** Takes in a webhook whose signature has been checked; a second copy changes nothing. */
     void told(String shop, String gateway, String event, Provider.View view) {
         book.byKey(view.key())
@@ -308,15 +325,7 @@ public class Payments {
     @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
     public void askAfterWhatIsOpen() {
         book.open().forEach(this::asked);
-        for (PaymentBook.Move move : book.unsettled()) {
-            try {
-                carriedOut(move);
-            } catch (ProviderRejection e) {
-                book.settle(move, false, e.getMessage());
-            } catch (ProviderTimeout e) {
-                LOG.info("{} of payment {} stays open: {}", move.kind(), move.payment(), e.getMessage());
-            }
-        }
+        book.unsettled().forEach(this::carryOn);
         book.toCapture().forEach(this::onwards);
         book.forgetOldEvents();
         book.lapsed()

@@ -43,8 +43,7 @@ class WalletAtBasketTest {
     private static String answer(JsonNode asked, String answer) throws IOException, InterruptedException {
         return HttpClient.newHttpClient()
                 .send(
-                        HttpRequest.newBuilder(
-                                        URI.create(asked.path("action").asString()))
+                        HttpRequest.newBuilder(URI.create(asked.path("action").asString()))
                                 .header("Content-Type", "application/x-www-form-urlencoded")
                                 .POST(HttpRequest.BodyPublishers.ofString("answer=" + answer + "&who=0"))
                                 .build(),
@@ -65,7 +64,9 @@ class WalletAtBasketTest {
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.put("method", "wallet");
         JsonNode placed = shop.anybody()
-                .post(Caller.COUNTER + "/orders", Caller.placing(UUID.randomUUID().toString(), basket, "31.40"))
+                .post(
+                        Caller.COUNTER + "/orders",
+                        Caller.placing(UUID.randomUUID().toString(), basket, "31.40"))
                 .json();
         return shop.anybody()
                 .post(
@@ -83,7 +84,9 @@ class WalletAtBasketTest {
         assertThat(person(asked).path("country").asString()).isEqualTo("IE");
         String wallet = asked.path("id").asString();
         assertThat(paid(wallet).path("state").asString()).isIn("authorised", "captured");
-        assertThat(paid(wallet).path("state").asString()).as("one approval, one order").isEqualTo("needs-buyer");
+        assertThat(paid(wallet).path("state").asString())
+                .as("one approval, one order")
+                .isEqualTo("needs-buyer");
         assertThat(person(asked).isObject()).as("told once it was used").isFalse();
     }
 
@@ -115,7 +118,11 @@ class WalletAtBasketTest {
         assertThat(ask("card", "26.70", null).paths()).containsExactly("method");
         assertThat(ask("wallet", "0", null).paths()).containsExactly("amount");
         assertThat(ask("wallet", "1.005", null).paths()).containsExactly("amount");
-        assertThat(shop.anybody().get(WALLET + "/" + UUID.randomUUID()).json().path("person").isObject())
+        assertThat(shop.anybody()
+                        .get(WALLET + "/" + UUID.randomUUID())
+                        .json()
+                        .path("person")
+                        .isObject())
                 .isFalse();
         shop.services().wallet().outage(true);
         Caller.Answer silent = ask("wallet", "26.70", null);

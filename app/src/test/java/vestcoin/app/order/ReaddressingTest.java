@@ -47,7 +47,7 @@ class ReaddressingTest {
                 () -> assertThat(shop.owner().get(at(placed) + "/papers").json().size())
                         .isPositive());
         assertThat(shop.owner().put(at(placed) + "/address", NEIGHBOUR).status())
-                .isEqualTo(204);
+                .isEqualTo(200);
 
         JsonNode order = shop.owner().get(at(placed)).json();
         assertThat(order.path("name").asString()).isEqualTo("Nora Neighbour");
@@ -71,9 +71,9 @@ class ReaddressingTest {
         assertThat(late.sentence()).startsWith("The address stays as it is");
     }
 
-    /** A tube to Cork costs 9.40; within Galway it is 5.90, so nobody changes that behind the buyer's back. */
+    /** A tube to Cork costs 9.40; within Galway it is 5.90: looked at first, then done, and the buyer told. */
     @Test
-    void where_it_would_cost_something_else_it_is_refused_with_both_amounts() {
+    void where_it_costs_something_else_it_is_told_and_what_is_to_be_paid_follows() throws InterruptedException {
         Map<String, Object> basket = new HashMap<>(Caller.book());
         basket.put("lines", List.of(Map.of("product", "wind-sock", "quantity", "1")));
         basket.put("delivery", "tube");
@@ -90,10 +90,19 @@ class ReaddressingTest {
                 .json();
         Map<String, Object> galway = new HashMap<>(NEIGHBOUR);
         galway.put("postcode", "H91 X2A0");
-        Caller.Answer refused = shop.owner().put(at(placed) + "/address", galway);
-        assertThat(refused.status()).as(refused.text()).isEqualTo(409);
-        assertThat(refused.sentence()).contains(toPay).startsWith("There the order would cost");
-        assertThat(shop.owner().get(at(placed)).text()).contains("1 Example Street");
+        JsonNode looked =
+                shop.owner().put(at(placed) + "/address?look=true", galway).json();
+        assertThat(looked.path("before").asString()).isEqualTo(toPay);
+        assertThat(looked.path("now").asString()).isEqualTo("19.80");
+        assertThat(shop.owner().get(at(placed)).text())
+                .contains("1 Example Street")
+                .contains(toPay);
+        assertThat(shop.owner().put(at(placed) + "/address", galway).status()).isEqualTo(200);
+        JsonNode order = shop.owner().get(at(placed)).json();
+        assertThat(order.path("payable").asString()).isEqualTo("19.80");
+        assertThat(order.path("address").path("postcode").asString()).isEqualTo("H91 X2A0");
+        Soon.holds(() -> assertThat(shop.services().post().letters())
+                .anyMatch(letter -> letter.plain().contains("19.80")));
         galway.put("lines", List.of());
         assertThat(shop.owner().put(at(placed) + "/address", galway).paths()).containsExactly("lines");
     }

@@ -69,6 +69,7 @@ final class Faces {
             "payout_entry",
             "payout",
             "refund_part",
+            "replaced_bills",
             "voucher_move",
             "payment",
             "discount_use",

@@ -45,6 +45,15 @@ public enum PaymentStanding {
      * @param due what is to be paid beside vouchers, in minor units
      */
     public static PaymentStanding of(List<PaymentTry> tries, long due) {
+        return of(tries, due, 0);
+    }
+
+    /**
+     * @param tries at all parts of one order, the latest at the rest first
+     * @param due what is to be paid beside vouchers, in minor units
+     * @param carried what was given back because the order was changed, which is no refund of what it is now
+     */
+    public static PaymentStanding of(List<PaymentTry> tries, long due, long carried) {
         List<PaymentTry> alive = tries.stream().filter(PaymentTry::alive).toList();
         // A voucher that has paid its part does not pay the rest, which nobody has begun to pay or which has failed.
         if (alive.isEmpty() || due > 0 && alive.stream().allMatch(PaymentTry::byVoucher)) {
@@ -59,9 +68,10 @@ public enum PaymentStanding {
         if (has(alive, PaymentState.DISPUTED)) {
             return DISPUTED;
         }
-        long amount = alive.stream().mapToLong(PaymentTry::amount).sum();
-        long captured = alive.stream().mapToLong(PaymentTry::captured).sum();
-        long refunded = alive.stream().mapToLong(PaymentTry::refunded).sum();
+        long amount = alive.stream().mapToLong(PaymentTry::amount).sum() - carried;
+        long captured = alive.stream().mapToLong(PaymentTry::captured).sum() - carried;
+        long refunded =
+                Math.max(0, alive.stream().mapToLong(PaymentTry::refunded).sum() - carried);
         if (refunded > 0) {
             return refunded < captured ? REFUNDED_IN_PART : REFUNDED;
         }

@@ -132,7 +132,8 @@ public final class Wallet extends Processor {
             }
             exchange.page(Html.page(
                     "Your wallet",
-                    "<p><strong>" + Html.escape(share.shop()) + "</strong> asks for your name and address, and for up to "
+                    "<p><strong>" + Html.escape(share.shop())
+                            + "</strong> asks for your name and address, and for up to "
                             + "<strong>" + money(share.currency(), share.most()) + "</strong>.</p>"
                             + "<form method=post><p><label>You are <select name=who>" + people
                             + "</select></label></p><button name=answer value=yes>Share and approve</button>"
