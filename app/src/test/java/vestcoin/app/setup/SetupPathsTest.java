@@ -57,16 +57,22 @@ class SetupPathsTest {
     void every_path_leads_somewhere() throws IOException {
         List<String> paths = new ArrayList<>();
         List<String> wrong = new ArrayList<>();
-        for (Path file : sources()) {
+        List<Path> files = sources();
+        List<String> codes = new ArrayList<>();
+        for (Path file : files) {
+            codes.add(Files.readString(file));
+        }
+        List<List<String>> written = written(codes);
+        for (int i = 0; i < files.size(); i++) {
             // What goes on from a parameter is a setup's path in core; outside it may be an address.
-            boolean core = file.startsWith(CORE);
-            for (String path : written(Files.readString(file))) {
+            boolean core = files.get(i).startsWith(CORE);
+            for (String path : written.get(i)) {
                 if (path.startsWith(OPEN) && !core) {
                     continue;
                 }
                 paths.add(path);
                 if (!leads(path)) {
-                    wrong.add(file.getFileName() + ": " + path);
+                    wrong.add(files.get(i).getFileName() + ": " + path);
                 }
             }
         }
@@ -85,7 +91,7 @@ class SetupPathsTest {
                         say("payment/methods/" + id + "/kind");
                     }
                 }""";
-        assertThat(written(code).stream().filter(path -> !leads(path)).toList())
+        assertThat(written(List.of(code)).get(0).stream().filter(path -> !leads(path)).toList())
                 .containsExactly("goods/products/*/prize", "terms/colour", "*/nothing");
     }
 
@@ -99,26 +105,32 @@ class SetupPathsTest {
         return files;
     }
 
-    /** The paths a file writes, with what is open in them marked. */
-    private static List<String> written(String code) {
-        JavaFileObject source =
-                new SimpleJavaFileObject(URI.create("string:///Source.java"), JavaFileObject.Kind.SOURCE) {
-                    @Override
-                    public CharSequence getCharContent(boolean ignoreEncodingErrors) {
-                        return code;
-                    }
-                };
+    /** The paths each file writes, with what is open in them marked. One compiler reads them all. */
+    private static List<List<String>> written(List<String> codes) {
+        List<JavaFileObject> sources = new ArrayList<>();
+        for (int i = 0; i < codes.size(); i++) {
+            String code = codes.get(i);
+            sources.add(
+                    new SimpleJavaFileObject(URI.create("string:///" + i + "/Source.java"), JavaFileObject.Kind.SOURCE) {
+                        @Override
+                        public CharSequence getCharContent(boolean ignoreEncodingErrors) {
+                            return code;
+                        }
+                    });
+        }
         JavacTask task = (JavacTask) ToolProvider.getSystemJavaCompiler()
-                .getTask(null, null, diagnostic -> {}, List.of("-proc:none"), null, List.of(source));
-        Written written = new Written();
+                .getTask(null, null, diagnostic -> {}, List.of("-proc:none"), null, sources);
+        List<List<String>> all = new ArrayList<>();
         try {
             for (CompilationUnitTree unit : task.parse()) {
+                Written written = new Written();
                 written.scan(unit, null);
+                all.add(written.paths);
             }
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
-        return written.paths;
+        return all;
     }
 
     /** Collects what texts put together of literals and other things begin as a path, or go on from one. */
