@@ -15,6 +15,7 @@ import { GoodsStation } from "../stations/goods/GoodsStation";
 import { OpeningStation } from "../stations/opening/OpeningStation";
 import { PaymentStation } from "../stations/payment/PaymentStation";
 import { PickupStation } from "../stations/pickup/PickupStation";
+import { RehearsalStation } from "../stations/rehearsal/RehearsalStation";
 import { ShopStation } from "../stations/shop/ShopStation";
 import { TaxStation } from "../stations/tax/TaxStation";
 import { TermsStation } from "../stations/terms/TermsStation";
@@ -65,6 +66,7 @@ function Shop({ session, left }: { session: Session; left: (session: Session) =>
           <Route path="tax" element={<TaxStation />} />
           <Route path="payment" element={<PaymentStation />} />
           <Route path="terms" element={<TermsStation />} />
+          <Route path="rehearsal" element={<RehearsalStation />} />
           <Route path="opening" element={<OpeningStation />} />
           <Route path="orders" element={<OrderList />} />
           <Route path="orders/:number" element={<OrderSheet />} />

@@ -2,6 +2,7 @@ import { Link, useLocation } from "react-router";
 import { SewingButton, type Sewn } from "../shared/SewingButton";
 import { say } from "../shared/say";
 import { useOpening } from "../stations/opening/useOpening";
+import { useMoved } from "../stations/rehearsal/useBoard";
 import { useBench } from "./bench";
 
 /** The stations that exist, in the order an order takes. */
@@ -13,16 +14,25 @@ export const stations = [
   { id: "tax", name: say("tax") },
   { id: "payment", name: say("payment") },
   { id: "terms", name: say("terms") },
+  { id: "rehearsal", name: say("rehearsal") },
   { id: "opening", name: say("opening") },
 ] as const;
 
 const spoken: Record<Sewn, string> = { sewn: say("complete"), half: say("notComplete"), empty: say("notBegun") };
+
+/** The rehearsal is there once there is something to try; a pinned figure that moved keeps an edition back. */
+const rehearsed = (baskets: number, moved: number) => ({
+  state: baskets === 0 ? ("empty" as const) : moved > 0 ? ("half" as const) : ("sewn" as const),
+  word: moved > 0 ? say("pinsMoved", { count: moved }) : "",
+  blocks: moved > 0,
+});
 
 /** Where the setup stands: one button a station. */
 export function Thread() {
   const bench = useBench();
   const location = useLocation();
   const opening = useOpening();
+  const moved = useMoved();
   const at = stations.findIndex((station) => station.id === location.pathname.split("/")[3]);
   return (
     <nav
@@ -38,7 +48,9 @@ export function Thread() {
                   word: opening.data?.open ? "" : say("closed"),
                   blocks: false,
                 }
-              : bench.draft.stations.find((each) => each.station === station.id);
+              : station.id === "rehearsal"
+                ? rehearsed(bench.setup.rehearsal.baskets.length, moved.data?.length ?? 0)
+                : bench.draft.stations.find((each) => each.station === station.id);
           const sewn: Sewn = state?.state ?? "empty";
           const here = location.pathname.split("/")[3] === station.id;
           return (

@@ -13,6 +13,7 @@ import { useNavigate } from "react-router";
 import {
   answer,
   api,
+  type Destination,
   type DraftView,
   type Edit,
   type FirstAnswers,
@@ -63,6 +64,8 @@ export interface Marks {
   setPriced: (quote: QuoteView | undefined) => void;
   goTo: (path: string) => void;
   arrived: () => void;
+  /** Puts a sample order on the ticket, going to a place. */
+  showOrder: (basket: string, to: Destination) => void;
 }
 
 /** What is being typed, and how it reads: it changes at every keystroke. */
@@ -88,6 +91,8 @@ export interface Spotlight {
   lit: ReadonlySet<string>;
   /** A field somebody asked to be taken to. */
   wanted: string;
+  /** The sample order somebody asked to see on the ticket, and where it goes. */
+  order: { basket: string; to: Destination } | undefined;
 }
 
 const BenchContext = createContext<Bench | null>(null);
@@ -138,6 +143,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const [lit, setLit] = useState<ReadonlySet<string>>(NOTHING);
   const [priced, setPriced] = useState<QuoteView>();
   const [wanted, setWanted] = useState("");
+  const [order, setOrder] = useState<Spotlight["order"]>();
   const key = useMemo(() => ["draft", shop], [shop]);
   const path = useMemo(() => ({ params: { path: { shop } } }), [shop]);
   const query = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/draft", path)) });
@@ -160,6 +166,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
         if (station) void navigate(`/desk/${shop}/${station}`);
       },
       arrived: () => setWanted(""),
+      showOrder: (basket, to) => setOrder({ basket, to }),
     }),
     [navigate, shop],
   );
@@ -240,7 +247,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const bench = useMemo(() => draft && { shop, draft, setup: draft.document as Setup }, [shop, draft]);
   const typed = useMemo(() => ({ trying, readings }), [trying, readings]);
   const troubles = useMemo(() => ({ problems, refusals }), [problems, refusals]);
-  const spotlight = useMemo(() => ({ at, lit, wanted }), [at, lit, wanted]);
+  const spotlight = useMemo(() => ({ at, lit, wanted, order }), [at, lit, wanted, order]);
 
   if (query.isError)
     return (

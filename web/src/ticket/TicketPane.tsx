@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useActs, useBench, useMarks } from "../desk/bench";
+import { useActs, useBench, useMarks, useSpotlight } from "../desk/bench";
 import { setupPath } from "../shared/paths";
 import { Said } from "../shared/Said";
 import { say } from "../shared/say";
@@ -26,6 +26,13 @@ export function TicketPane({ close }: { close: () => void }) {
   );
   const basket = baskets[place];
   const look = (id: string | undefined) => id && setLooked((now) => [...now.filter((each) => each !== id), id]);
+  const { order } = useSpotlight();
+  // A cell of the board that was pointed at is the order on the ticket.
+  useEffect(() => {
+    if (!order) return;
+    setLooked((now) => [...now.filter((each) => each !== order.basket), order.basket]);
+    setTyped({ to: order.to });
+  }, [order]);
   const { shop } = bench.setup;
   const start = startOf(basket, shop.timeZone);
   const changed: Choices = { ...start, ...typed };

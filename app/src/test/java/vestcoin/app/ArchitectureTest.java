@@ -53,7 +53,8 @@ class ArchitectureTest {
                     "embedding",
                     "renewing",
                     "moving",
-                    "wording"),
+                    "wording",
+                    "rehearsal"),
             Set.of("run"));
 
     private static final int MOST_COLLABORATORS = 8;

@@ -124,6 +124,13 @@ public final class Caller {
 
     /** Has things of the demo's setup published, by path, whatever stood there before. */
     public void publish(Map<String, Object> things) {
+        Answer answer = edit(things);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        assertThat(post(SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
+    }
+
+    /** Changes things of the demo's draft, by path, whatever stood there before. */
+    public Answer edit(Map<String, Object> things) {
         JsonNode before = get(SHOP + "/draft").json().path("document");
         List<Map<String, Object>> edits = things.entrySet().stream()
                 .map(thing -> {
@@ -136,9 +143,7 @@ public final class Caller {
                     return edit;
                 })
                 .toList();
-        Answer answer = post(SHOP + "/draft/edits", Map.of("edits", edits));
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        assertThat(post(SHOP + "/draft/publish", Map.of()).status()).isEqualTo(200);
+        return post(SHOP + "/draft/edits", Map.of("edits", edits));
     }
 
     /** A file, as it is. */

@@ -86,7 +86,7 @@ class FirstShopsTest {
             browser.clickText("Publish…");
             browser.click(By.xpath("//dialog[@open]//button[text()='Publish']"));
             browser.waitFor("published", () -> browser.shows("no changes"));
-            browser.keys(Keys.chord(Keys.ALT, "8"));
+            browser.keys(Keys.chord(Keys.ALT, "9"));
             browser.waitFor("nothing stands against it", () -> browser.shows("Nothing stands against opening"));
             browser.clickText("Open the shop");
             browser.seeText("The shop is open");

@@ -290,13 +290,13 @@ class TrialTest {
         button("Publish…");
         browser.click(By.xpath("//dialog[@open]//button[text()='Publish']"));
         browser.waitFor("published", () -> browser.shows("no changes"));
-        station(8);
+        station(9);
         browser.waitFor("what stands against it is told", () -> browser.shows("No payment was tried with Card"));
         browser.click(By.xpath("//li[contains(., 'No payment was tried with Card')]//button"));
         browser.fill("input[inputmode=numeric]", "9810 0000 0000 0001");
         button("Try it with real money");
         browser.waitFor("it went through", () -> browser.shows("Last tried"));
-        station(8);
+        station(9);
         browser.waitFor("nothing stands against it", () -> browser.shows("Nothing stands against opening"));
         button("Open the shop");
         browser.seeText("The shop is open");

@@ -39,6 +39,7 @@ class ArchitectureTest {
             "invoice",
             "life",
             "finding",
+            "rehearsal",
             "compare",
             "reach",
             "sample");

@@ -10,9 +10,11 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import vestcoin.app.format.OrderFile;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.core.life.NextStep;
 import vestcoin.core.life.PaymentStanding;
+import vestcoin.core.place.Destination;
 
 /** The list of a shop's orders: its pages, newest first, and what is sought in it. */
 @Repository
@@ -278,5 +280,16 @@ public class OrderList {
             }
         });
         return params;
+    }
+
+    /** Where the latest orders of each country went, the country with most orders first. */
+    public List<Destination> latestPlaces(String shop, int most) {
+        return sql.sql("""
+                        select o.document from orders o join (
+                          select country, max(id) as latest, count(*) as many from orders where shop = :shop
+                          group by country) each on each.latest = o.id
+                        order by each.many desc, each.country limit :most""").param("shop", shop).param("most", most).query(String.class).list().stream()
+                .map(document -> OrderFile.parse(document).to())
+                .toList();
     }
 }

@@ -15,12 +15,15 @@ import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.Finding.Severity;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.payment.Gateway;
+import vestcoin.core.rehearsal.Pins;
 import vestcoin.core.setup.CompiledSetup;
 
 /** Checks a setup file. A file says nothing of gateways, so those it names are taken as connected. */
 @Command(
         name = "check",
-        description = "Prints the findings of a setup; status 1 if any blocks opening, 2 and a sentence on bad input.",
+        description =
+                "Prints the findings of a setup and its pinned figures that moved; status 1 if any blocks opening "
+                        + "or moved, 2 and a sentence on bad input.",
         mixinStandardHelpOptions = true)
 public final class CheckCommand implements Callable<Integer> {
     @Option(names = "--setup", required = true)
@@ -30,6 +33,9 @@ public final class CheckCommand implements Callable<Integer> {
             names = "--at",
             description = "The instant rates are looked up for, as 2026-11-25T10:00:00Z; now without it.")
     Instant at;
+
+    @Option(names = "--junit", description = "Writes a test case a pinned figure into this file, as JUnit XML.")
+    Path junit;
 
     @Override
     public Integer call() {
@@ -45,10 +51,19 @@ public final class CheckCommand implements Callable<Integer> {
                         + Phrases.in("en").say(finding.sentence()) + " "
                         + Phrases.in("en").say(finding.remedy()));
             }
-            if (findings.isEmpty()) {
+            List<Pins.MovedPin> moved = Pins.moved(compiled);
+            for (Pins.MovedPin each : moved) {
+                System.out.println("pin-moved  rehearsal/pins/" + each.pin().id() + "  "
+                        + Phrases.in("en").say(each.sentence()));
+            }
+            if (junit != null) {
+                PinReport.write(compiled.setup().rehearsal(), moved, junit);
+            }
+            if (findings.isEmpty() && moved.isEmpty()) {
                 System.out.println("Nothing to say.");
             }
-            return findings.stream().anyMatch(finding -> finding.severity() == Severity.BLOCKS_OPENING) ? 1 : 0;
+            boolean blocks = findings.stream().anyMatch(finding -> finding.severity() == Severity.BLOCKS_OPENING);
+            return blocks || !moved.isEmpty() ? 1 : 0;
         });
     }
 }

@@ -22,6 +22,7 @@ final class Companions {
     private static final Pattern REGISTRATION = Pattern.compile("(tax/registrations/[^/]+)/(scheme|authority)");
     private static final Pattern TAXED = Pattern.compile("(goods/products/[^/]+)/taxedAtSale");
     private static final Pattern KIND = Pattern.compile("(goods/products/[^/]+)/kind");
+    private static final Pattern BASKET = Pattern.compile("rehearsal/baskets/([^/]+)");
     private static final Pattern PRODUCT = Pattern.compile("goods/products/([^/]+)");
     private static final Pattern ZONE = Pattern.compile("delivery/zones/([^/]+)");
     private static final Pattern COUNTRY = Pattern.compile(
@@ -61,6 +62,10 @@ final class Companions {
         Matcher zone = ZONE.matcher(edit.path());
         if (zone.matches() && edit.now().isEmpty()) {
             return withoutZone(zone.group(1), document);
+        }
+        Matcher basket = BASKET.matcher(edit.path());
+        if (basket.matches() && edit.now().isEmpty()) {
+            return withoutPins(basket.group(1), document);
         }
         Matcher product = PRODUCT.matcher(edit.path());
         if (product.matches() && edit.now().isEmpty()) {
@@ -124,6 +129,17 @@ final class Companions {
                 if (Edits.at(document, at).isPresent()) {
                     left.add(to(document, at, null));
                 }
+            }
+        }
+        return left;
+    }
+
+    /** With a basket go the figures pinned of it. */
+    private static List<Edit> withoutPins(String basket, JsonNode document) {
+        List<Edit> left = new ArrayList<>();
+        for (JsonNode pin : document.path("rehearsal").path("pins")) {
+            if (pin.path("basket").asString("").equals(basket)) {
+                left.add(to(document, "rehearsal/pins/" + pin.path("id").asString(""), null));
             }
         }
         return left;

@@ -18,7 +18,9 @@ import vestcoin.core.finding.Finding;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.PriorPrice;
+import vestcoin.core.rehearsal.Pins;
 import vestcoin.core.setup.RenewalSetup;
 
 /** The published editions of each shop. An edition never changes. */
@@ -144,6 +146,7 @@ public class Editions {
                     Message.of("setup.edition-has-to-decided", "first", first.sentence()),
                     first.remedy());
         }
+        refuseMoved(document);
         int number = sql.sql("select coalesce(max(number), 0) + 1 from edition where shop = :shop")
                 .param("shop", shop)
                 .query(Integer.class)
@@ -159,5 +162,15 @@ public class Editions {
                 .update();
         drafts.settled(shop);
         return new Edition(shop, number, document.hash(), document);
+    }
+
+    /** A pinned figure that moved keeps an edition back until it is put right, or taken as it is now. */
+    private static void refuseMoved(Document document) {
+        Problems problems = new Problems();
+        for (Pins.MovedPin moved : Pins.moved(document.compiled())) {
+            problems.add(
+                    "rehearsal/pins/" + moved.pin().id(), moved.sentence(), Message.of("rehearsal.put-right-or-take"));
+        }
+        problems.refuseIfAny();
     }
 }

@@ -242,7 +242,8 @@ public record FirstAnswers(
                                 was.baskets().stream()
                                         .filter(basket -> !basket.id().equals(FIRST)))
                         .toList(),
-                was.meant());
+                was.meant(),
+                was.pins());
     }
 
     /** What is collected and brought round; what was set since stays. */

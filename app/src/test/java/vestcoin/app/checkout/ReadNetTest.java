@@ -23,26 +23,17 @@ class ReadNetTest {
         this.shop = shop;
     }
 
-    private void edit(Map<String, Object> edit) {
-        assertThat(shop.owner()
-                        .post(Caller.SHOP + "/draft/edits", Map.of("edits", List.of(edit)))
-                        .status())
-                .isEqualTo(200);
-    }
-
     @BeforeEach
     void netForBusinessesAndADeposit() {
         if (shop.owner().get(Caller.SHOP + "/draft").text().contains("Reel deposit")) {
             return;
         }
-        edit(Map.of("path", "tax/netForBusinesses", "was", false, "now", true));
-        edit(Map.of(
-                "path",
-                "goods/products/box-kite/perUnit/reel",
-                "now",
-                Map.of("id", "reel", "name", "Reel deposit", "amount", "2.00")));
-        assertThat(shop.owner().post(Caller.SHOP + "/draft/publish", Map.of()).status())
-                .isEqualTo(200);
+        shop.owner()
+                .publish(Map.of(
+                        "tax/netForBusinesses",
+                        true,
+                        "goods/products/box-kite/perUnit/reel",
+                        Map.of("id", "reel", "name", "Reel deposit", "amount", "2.00")));
     }
 
     private static Map<String, Object> basket(boolean business) {

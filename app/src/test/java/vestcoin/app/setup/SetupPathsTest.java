@@ -91,7 +91,9 @@ class SetupPathsTest {
                         say("payment/methods/" + id + "/kind");
                     }
                 }""";
-        assertThat(written(List.of(code)).get(0).stream().filter(path -> !leads(path)).toList())
+        assertThat(written(List.of(code)).get(0).stream()
+                        .filter(path -> !leads(path))
+                        .toList())
                 .containsExactly("goods/products/*/prize", "terms/colour", "*/nothing");
     }
 
@@ -111,7 +113,8 @@ class SetupPathsTest {
         for (int i = 0; i < codes.size(); i++) {
             String code = codes.get(i);
             sources.add(
-                    new SimpleJavaFileObject(URI.create("string:///" + i + "/Source.java"), JavaFileObject.Kind.SOURCE) {
+                    new SimpleJavaFileObject(
+                            URI.create("string:///" + i + "/Source.java"), JavaFileObject.Kind.SOURCE) {
                         @Override
                         public CharSequence getCharContent(boolean ignoreEncodingErrors) {
                             return code;

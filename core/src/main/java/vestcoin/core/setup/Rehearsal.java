@@ -4,19 +4,56 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.basket.Basket;
+import vestcoin.core.place.Destination;
 
 /**
  * The Rehearsal station of a setup: orders the seller tries it with, and what was found and is meant so. They decide no
  * price.
  */
-public record Rehearsal(List<SampleOrder> baskets, List<MeantFinding> meant) {
+public record Rehearsal(List<SampleOrder> baskets, List<MeantFinding> meant, List<Pin> pins) {
     public Rehearsal {
+        pins = pins == null ? List.of() : List.copyOf(pins);
         baskets = baskets == null ? List.of() : List.copyOf(baskets);
         meant = meant == null ? List.of() : List.copyOf(meant);
     }
 
     public Rehearsal(List<SampleOrder> baskets) {
-        this(baskets, List.of());
+        this(baskets, List.of(), List.of());
+    }
+
+    /**
+     * A figure of the board that has to stay.
+     *
+     * @param basket id of the sample order
+     * @param to where it goes
+     * @param at when it is placed, whatever the sample says
+     * @param value what it has to be; nothing for an order that cannot be had there
+     * @param reason why it has to stay, in the seller's words; empty where none was given
+     */
+    public record Pin(
+            String id,
+            String basket,
+            Destination to,
+            Instant at,
+            Figure figure,
+            Optional<String> value,
+            String reason) {
+        public static final int LONGEST_REASON = 300;
+
+        /** What is pinned: amounts as plain decimals, the way by its option's id, arrival in days at the latest. */
+        public enum Figure {
+            TO_PAY,
+            DELIVERY,
+            TAX,
+            WAY,
+            ARRIVAL
+        }
+
+        public Pin {
+            figure = figure == null ? Figure.TO_PAY : figure;
+            value = value == null ? Optional.empty() : value;
+            reason = reason == null ? "" : reason;
+        }
     }
 
     /**

@@ -279,5 +279,59 @@ final class SetupCheck {
                     Message.of("setup.write-20-or-leave-out"));
             basket.order().to().ifPresent(to -> to.check(path + "/order/to", checks.problems));
         }
+        pins();
+    }
+
+    private void pins() {
+        checks.ids(setup.rehearsal().pins(), Rehearsal.Pin::id, "rehearsal/pins");
+        Set<String> baskets = setup.rehearsal().baskets().stream()
+                .map(Rehearsal.SampleOrder::id)
+                .collect(Collectors.toSet());
+        Set<String> foreign = setup.rehearsal().baskets().stream()
+                .filter(basket -> basket.order()
+                        .currency()
+                        .filter(currency -> !currency.equals(setup.shop().currency()))
+                        .isPresent())
+                .map(Rehearsal.SampleOrder::id)
+                .collect(Collectors.toSet());
+        for (Rehearsal.Pin pin : setup.rehearsal().pins()) {
+            String path = "rehearsal/pins/" + pin.id();
+            checks.problems.when(
+                    !baskets.contains(pin.basket()),
+                    path + "/basket",
+                    Message.of("setup.pin-of-no-basket", "basket", String.valueOf(pin.basket())),
+                    Message.of("setup.take-pin-out-or-add-basket"));
+            checks.problems.when(
+                    foreign.contains(pin.basket()),
+                    path + "/basket",
+                    Message.of("setup.pin-moves-with-the-rate"),
+                    Message.of("setup.pin-in-own-currency"));
+            checks.required(pin.at(), path + "/at");
+            checks.problems.when(
+                    pin.reason().length() > Rehearsal.Pin.LONGEST_REASON,
+                    path + "/reason",
+                    Message.of("setup.sentence-too-long", "most", Rehearsal.Pin.LONGEST_REASON),
+                    Message.of("setup.say-it-shorter"));
+            if (checks.required(pin.to(), path + "/to")) {
+                pin.to().check(path + "/to", checks.problems);
+            }
+            checks.problems.when(
+                    pin.value().filter(value -> !figure(pin.figure(), value)).isPresent(),
+                    path + "/value",
+                    Message.of(
+                            "setup.pinned-figure-cannot-be",
+                            "value",
+                            pin.value().orElse("")),
+                    Message.of("setup.pin-it-again-on-the-board"));
+        }
+    }
+
+    /** Whether a pinned figure can be one of its kind. */
+    private boolean figure(Rehearsal.Pin.Figure figure, String value) {
+        return switch (figure) {
+            case TO_PAY, DELIVERY, TAX -> value.matches("-?\\d{1,12}(\\.\\d{1,4})?");
+            case ARRIVAL -> value.matches("\\d{1,4}");
+            case WAY -> value.matches("[a-z0-9]+(-[a-z0-9]+)*");
+        };
     }
 }

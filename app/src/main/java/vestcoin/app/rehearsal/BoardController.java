@@ -1,0 +1,216 @@
+package vestcoin.app.rehearsal;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.context.PricingContexts;
+import vestcoin.app.edge.ApiProblem;
+import vestcoin.app.order.OrderList;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.setup.CountryNames;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Drafts;
+import vestcoin.app.setup.Editions;
+import vestcoin.core.message.Message;
+import vestcoin.core.money.Exchange;
+import vestcoin.core.payment.Gateway;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Place;
+import vestcoin.core.problem.Problems;
+import vestcoin.core.quote.Order;
+import vestcoin.core.rehearsal.BoardCell;
+import vestcoin.core.rehearsal.Pins;
+import vestcoin.core.rehearsal.SampleOrders;
+import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.setup.Rehearsal.SampleOrder;
+import vestcoin.core.setup.Setup;
+
+/** The board: sample orders down, places across, what each comes to in the draft and live. */
+@RestController
+class BoardController {
+    static final int MOST_BASKETS = 200;
+    static final int MOST_PLACES = 50;
+
+    /** @param baskets ids of those asked for; all of them without any @param places where each goes */
+    record BoardRequest(List<String> baskets, List<Destination> places) {
+        BoardRequest {
+            baskets = baskets == null ? List.of() : baskets;
+            places = places == null ? List.of() : places;
+        }
+    }
+
+    /**
+     * A cell of the draft.
+     *
+     * @param live the same now live, where any figure of it differs
+     */
+    record Cell(Figures now, Optional<Figures> live) {}
+
+    /**
+     * @param hole why it cannot be had
+     * @param ways titles of the ways to pay that are open
+     */
+    record Figures(
+            Optional<BigDecimal> toPay,
+            Optional<BigDecimal> delivery,
+            Optional<BigDecimal> tax,
+            Optional<String> option,
+            Optional<Long> days,
+            Optional<BigDecimal> keep,
+            List<String> ways,
+            Optional<Message> hole) {
+        static Figures of(BoardCell cell) {
+            return new Figures(
+                    cell.toPay(),
+                    cell.delivery(),
+                    cell.tax(),
+                    cell.option(),
+                    cell.days(),
+                    cell.keep(),
+                    cell.ways(),
+                    cell.hole());
+        }
+    }
+
+    /** @param currency of its amounts */
+    record Row(String basket, String currency, List<Cell> cells) {}
+
+    /** @param at the instant of those that name none @param places as they were understood */
+    record Board(Instant at, List<Destination> places, List<Row> rows) {}
+
+    /** A pinned figure that is another in the draft. @param now what it is; nothing where it cannot be had */
+    record MovedPinView(String pin, Message sentence, Optional<String> now) {}
+
+    private final Drafts drafts;
+    private final Editions editions;
+    private final Gateways gateways;
+    private final PricingContexts circumstances;
+    private final OrderList orders;
+    private final Clock clock;
+
+    BoardController(
+            Drafts drafts,
+            Editions editions,
+            Gateways gateways,
+            PricingContexts circumstances,
+            OrderList orders,
+            Clock clock) {
+        this.drafts = drafts;
+        this.editions = editions;
+        this.gateways = gateways;
+        this.circumstances = circumstances;
+        this.orders = orders;
+        this.clock = clock;
+    }
+
+    /** What sample orders come to. It asks nobody outside: of a carrier its typed rate holds. */
+    @PostMapping("/api/shops/{shop}/board")
+    Board board(@PathVariable String shop, @RequestBody BoardRequest asked) {
+        Document document = drafts.of(shop).document();
+        CompiledSetup draft = document.compiled();
+        // Where nothing was changed nothing differs.
+        Optional<CompiledSetup> live = editions.live(shop)
+                .filter(edition -> !edition.hash().equals(document.hash()))
+                .map(edition -> edition.document().compiled());
+        if (asked.places().size() > MOST_PLACES || asked.baskets().size() > MOST_BASKETS) {
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "places",
+                    Message.of("rehearsal.board-holds-at-most", "baskets", MOST_BASKETS, "places", MOST_PLACES),
+                    Message.of("rehearsal.ask-for-fewer"));
+        }
+        List<Destination> places = asked.places().stream()
+                .map(to -> new Destination(CountryNames.countryOr("places", to.country()), to.region(), to.postcode()))
+                .toList();
+        Instant at = clock.instant();
+        Map<String, Gateway> states = gateways.states(shop);
+        Optional<Exchange> rates = circumstances.rates();
+        List<Row> rows = draft.setup().rehearsal().baskets().stream()
+                .filter(basket -> asked.baskets().isEmpty() || asked.baskets().contains(basket.id()))
+                .limit(MOST_BASKETS)
+                .parallel()
+                .map(basket -> row(draft, live, basket, places, new Around(at, states, rates)))
+                .toList();
+        return new Board(at, places, rows);
+    }
+
+    /** What is known around every order of the board. */
+    private record Around(Instant at, Map<String, Gateway> states, Optional<Exchange> rates) {
+        Order order(SampleOrder basket, Destination to) {
+            Order order = SampleOrders.at(basket, to, at, states);
+            return rates.map(known -> order.given(order.outside().with(known))).orElse(order);
+        }
+    }
+
+    private static Row row(
+            CompiledSetup draft,
+            Optional<CompiledSetup> live,
+            SampleOrder basket,
+            List<Destination> places,
+            Around around) {
+        List<Cell> cells = new ArrayList<>(places.size());
+        for (Destination to : places) {
+            Order order = around.order(basket, to);
+            BoardCell now = BoardCell.of(draft, order);
+            cells.add(new Cell(
+                    Figures.of(now),
+                    live.map(edition -> BoardCell.of(edition, order))
+                            .filter(was -> !was.equals(now))
+                            .map(Figures::of)));
+        }
+        return new Row(
+                basket.id(),
+                basket.order().currency().orElse(draft.setup().shop().currency()),
+                cells);
+    }
+
+    /**
+     * Places to try: one of each zone, or those the latest orders went to.
+     *
+     * @param of {@code zones} or {@code orders}
+     */
+    @GetMapping("/api/shops/{shop}/board/places")
+    List<Destination> places(@PathVariable String shop, @RequestParam String of) {
+        if (of.equals("orders")) {
+            return orders.latestPlaces(shop, MOST_PLACES);
+        }
+        Setup setup = drafts.of(shop).document().setup();
+        Set<Destination> each = new LinkedHashSet<>();
+        each.add(setup.shop().home());
+        setup.delivery().zones().forEach(zone -> zone.places().stream()
+                .findFirst()
+                .flatMap(place -> Place.samples(place).stream()
+                        .filter(BoardController::whole)
+                        .findFirst())
+                .ifPresent(each::add));
+        return each.stream().limit(MOST_PLACES).toList();
+    }
+
+    /** The beginning of a postcode stands for many places, and is none itself. */
+    private static boolean whole(Destination to) {
+        Problems problems = new Problems();
+        to.check("places", problems);
+        return problems.list().isEmpty();
+    }
+
+    /** The pinned figures that the draft moves. */
+    @GetMapping("/api/shops/{shop}/board/moved")
+    List<MovedPinView> moved(@PathVariable String shop) {
+        return Pins.moved(drafts.of(shop).document().compiled()).stream()
+                .map(moved -> new MovedPinView(moved.pin().id(), moved.sentence(), moved.now()))
+                .toList();
+    }
+}

@@ -1,0 +1,99 @@
+import { type FormEvent, useId } from "react";
+import type { Destination } from "../../api/client";
+import { useActs, useBench } from "../../desk/bench";
+import { usePlaceNames } from "../../shared/PlacesField";
+import { idFrom, setupPath } from "../../shared/paths";
+import { inWords } from "../../shared/places";
+import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
+import { type Cell, type Figure, figures, pinnedValue, samePlace, shown } from "./figures";
+
+interface Props {
+  basket: string;
+  currency: string;
+  cell: Cell;
+  to: Destination;
+  /** The instant the board was asked at. */
+  at: string;
+  figure: Figure;
+}
+
+/** The cell pointed at in words, and the pins of it: figures that have to stay, with a sentence why. */
+export function ChosenCell({ basket, currency, cell, to, at, figure }: Props) {
+  const { setup } = useBench();
+  const acts = useActs();
+  const id = useId();
+  const { nameOf } = usePlaceNames();
+  const sample = setup.rehearsal.baskets.find((each) => each.id === basket);
+  const { pins } = setup.rehearsal;
+  const own = pins.filter((pin) => pin.basket === basket && samePlace(pin.to, to));
+  const { pinned, name } = figures.find((each) => each.id === figure) ?? {};
+  if (!sample) return null;
+  const foreign = currency !== setup.shop.currency;
+  const open = pinned && !foreign && !own.some((pin) => pin.figure === pinned);
+  const pin = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    if (!pinned) return;
+    const made = idFrom(
+      `${basket} ${to.country} ${to.postcode ?? ""} ${pinned}`,
+      pins.map((each) => each.id),
+    );
+    const value = pinnedValue(cell.now, pinned);
+    void acts.set(setupPath("rehearsal", "pins", made), {
+      id: made,
+      basket,
+      to,
+      at: sample.at ?? at,
+      figure: pinned,
+      ...(value === undefined ? {} : { value }),
+      reason: String(new FormData(event.currentTarget).get("reason") ?? "").trim(),
+    });
+  };
+  return (
+    <section aria-label={say("cellPointedAt")} className="mt-4 border-t border-base-300 pt-3">
+      <h2 className="text-base">
+        {sample.name}, {inWords(to, nameOf)}
+      </h2>
+      {cell.now.hole ? (
+        <p className="text-error">{cell.now.hole}</p>
+      ) : (
+        <dl className="flex flex-wrap gap-x-6">
+          {figures.map((each) => (
+            <div key={each.id} className="flex items-baseline gap-1.5">
+              <dt className="text-xs quiet">{each.name}</dt>
+              <dd className="figure">{shown(cell.now, each.id) ?? "–"}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {own.map((each) => (
+        <p key={each.id} className="mt-1 flex flex-wrap items-baseline gap-x-3">
+          <span>
+            {say("pinnedAt", {
+              figure: figures.find(({ pinned }) => pinned === each.figure)?.name ?? say("figureWay"),
+              value: each.value ?? say("notToBeHad"),
+            })}
+            {each.reason && <span className="quiet"> {each.reason}</span>}
+          </span>
+          <TextButton onClick={() => void acts.set(setupPath("rehearsal", "pins", each.id), undefined)}>
+            {say("takePinOut")}
+          </TextButton>
+        </p>
+      ))}
+      {open && (
+        <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={pin}>
+          <div>
+            <label htmlFor={id} className="block text-xs quiet">
+              {say("whyItHasToStay")}
+            </label>
+            <input id={id} name="reason" className="inplace w-80 max-w-full" maxLength={300} autoComplete="off" />
+          </div>
+          <button type="submit" className="btn btn-sm">
+            {say("pinFigure", { figure: name ?? "" })}
+          </button>
+        </form>
+      )}
+      {foreign && <p className="mt-1 text-xs quiet">{say("foreignNotPinned")}</p>}
+    </section>
+  );
+}
