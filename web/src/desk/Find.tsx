@@ -51,6 +51,7 @@ const parts: { name: string; station: string; also: string }[] = [
   { name: say("whatCounterAsks"), station: "terms", also: say("alsoAsking") },
   { name: say("texts"), station: "terms", also: say("alsoTexts") },
   { name: say("letters"), station: "terms", also: say("alsoLetters") },
+  { name: say("board"), station: "rehearsal", also: say("alsoBoard") },
   { name: say("door"), station: "opening", also: say("alsoDoor") },
 ];
 

@@ -11,6 +11,7 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
   const acts = useActs();
   const troubles = useTroubles();
   const [refused, setRefused] = useState(false);
+  const [note, setNote] = useState("");
   const [change, setChange] = useState<PriceChange>();
   const next = (bench.draft.edition ?? 0) + 1;
   const over = () => {
@@ -18,9 +19,10 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
     dialog.current?.close();
   };
   const publish = async () => {
-    const done = await acts.publish();
+    const done = await acts.publish(note);
     setRefused(!done);
     if (!done) return;
+    setNote("");
     const path = { params: { path: { shop: bench.shop } } };
     const found = await answer(api.GET("/api/shops/{shop}/subscriptions/price-change", path)).catch(() => undefined);
     if (found && found.dearer + found.cheaper > 0) setChange(found);
@@ -44,6 +46,15 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
                     : say("changesGoLive", { changes: bench.draft.changes }),
               })}
             </p>
+            <label className="mt-3 block">
+              <span className="block text-xs quiet">{say("editionNote")}</span>
+              <input
+                className="inplace w-full"
+                maxLength={300}
+                value={note}
+                onChange={(event) => setNote(event.target.value)}
+              />
+            </label>
             {refused && <Said problems={troubles.problems} />}
             <div className="modal-action">
               <form method="dialog">

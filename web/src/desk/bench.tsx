@@ -50,7 +50,7 @@ export interface Acts {
   fillTax: () => Promise<boolean>;
   undo: () => void;
   redo: () => void;
-  publish: () => Promise<boolean>;
+  publish: (note: string) => Promise<boolean>;
 }
 
 /** What the parts of the desk tell one another. These never change either. */
@@ -230,7 +230,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       fillTax: () => made(() => answer(api.POST("/api/shops/{shop}/draft/tax/fill", path))),
       undo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/undo", path))),
       redo: () => void made(() => answer(api.POST("/api/shops/{shop}/draft/redo", path))),
-      publish: () => made(() => answer(api.POST("/api/shops/{shop}/draft/publish", path))),
+      publish: (note) => made(() => answer(api.POST("/api/shops/{shop}/draft/publish", { ...path, body: { note } }))),
     };
   }, [client, key, path, made, marks]);
 

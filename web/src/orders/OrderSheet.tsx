@@ -1,14 +1,16 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { answer, api, type Paid, type Problem, problemsOf, type WholeOrder } from "../api/client";
-import { useBench } from "../desk/bench";
+import { useActs, useBench } from "../desk/bench";
 import { isZero, money, plain } from "../shared/money";
 import { Papers } from "../shared/Papers";
+import { idFrom, setupPath } from "../shared/paths";
 import { addressLine, countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { deskLocale, readIn, say, sayCode } from "../shared/say";
+import { TextButton } from "../shared/TextButton";
 import { TicketRow } from "../ticket/TicketRow";
 import { figuresOf } from "../ticket/why";
 import { AddressChange } from "./AddressChange";
@@ -77,6 +79,7 @@ export function OrderSheet() {
             {say("chargedAgainSheet")}
           </Link>
         ))}
+        <Rehearse order={order} />
         <Link className="underline" to={`/desk/${shop}/orders`}>
           {say("allOrders")}
         </Link>
@@ -93,6 +96,12 @@ export function OrderSheet() {
                 figure={figure(line.amount)}
               />
             ))}
+            {order.quote.lines
+              .flatMap(({ perUnit }) => perUnit.filter(({ inside }) => !inside))
+              .map((levied, index) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: what stands on top of a line has its place
+                <TicketRow key={index} name={levied.name} figure={figure(levied.amount)} />
+              ))}
             {[...order.quote.discounts, ...order.quote.deliveryDiscounts].map((discount) => (
               <TicketRow key={discount.id} name={discount.name} figure={figure(discount.amount)} minus />
             ))}
@@ -405,4 +414,34 @@ function Move({
       <Said problems={problems} />
     </form>
   );
+}
+
+/** Makes an order taken a basket of the rehearsal, without who bought it. */
+function Rehearse({ order }: { order: WholeOrder }) {
+  const { shop, setup } = useBench();
+  const acts = useActs();
+  const navigate = useNavigate();
+  const rehearse = async () => {
+    const name = say("orderNumbered", { number: order.number });
+    const id = idFrom(
+      name,
+      setup.rehearsal.baskets.map((basket) => basket.id),
+    );
+    const chosen = order.quote.delivery.find((option) => option.chosen);
+    const made = await acts.set(setupPath("rehearsal", "baskets", id), {
+      id,
+      name,
+      buyer: "person",
+      order: {
+        lines: order.lines,
+        to: order.to,
+        codes: [],
+        deliveries: {},
+        ...(chosen ? { delivery: chosen.id } : {}),
+        ...(order.currency === setup.shop.currency ? {} : { currency: order.currency }),
+      },
+    });
+    if (made) void navigate(`/desk/${shop}/rehearsal`);
+  };
+  return <TextButton onClick={() => void rehearse()}>{say("rehearseOrder")}</TextButton>;
 }

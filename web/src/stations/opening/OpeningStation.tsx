@@ -6,6 +6,7 @@ import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
+import { EditionList } from "./EditionList";
 import { useOpening } from "./useOpening";
 
 const dateTime = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeStyle: "short" });
@@ -105,6 +106,7 @@ export function OpeningStation() {
           </>
         )}
       </section>
+      <EditionList />
     </>
   );
 }

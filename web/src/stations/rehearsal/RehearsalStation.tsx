@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import type { Destination } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
@@ -17,9 +18,15 @@ const filters: { id: Filter; name: string }[] = [
   { id: "losses", name: say("onlyLosses") },
 ];
 
+/** The whole board as a file. */
+const fileOf = (shop: string, places: Destination[]): string =>
+  `/api/shops/${shop}/board.csv?${new URLSearchParams(
+    places.map((to) => ["place", [to.country, to.region ?? "", to.postcode ?? ""].join(";")]),
+  ).toString()}`;
+
 /** Every sample order at every place: what a change does is seen before it is published. */
 export function RehearsalStation() {
-  const { setup } = useBench();
+  const { shop, setup } = useBench();
   const { baskets } = setup.rehearsal;
   const places = usePlaces();
   const board = useBoard(places.shown);
@@ -79,6 +86,11 @@ export function RehearsalStation() {
                 {name}
               </button>
             ))}
+            {places.shown.length > 0 && (
+              <a className="underline" href={fileOf(shop, places.shown)} download>
+                {say("boardToFile")}
+              </a>
+            )}
             {board.busy && <span role="status">{say("boardFills")}</span>}
           </p>
           {row && cell && to && board.at && (

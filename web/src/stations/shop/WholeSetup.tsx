@@ -4,18 +4,7 @@ import { FileLook } from "../../shared/FileLook";
 import { FilePicker } from "../../shared/FilePicker";
 import { say } from "../../shared/say";
 import { fileBody, useFileLook } from "../../shared/useFileLook";
-
-const stations: Record<string, string> = {
-  shop: say("shop"),
-  goods: say("goods"),
-  discounts: say("discounts"),
-  delivery: say("delivery"),
-  tax: say("tax"),
-  payment: say("payment"),
-  pickup: say("pickup"),
-  terms: say("terms"),
-  rehearsal: say("sampleOrders"),
-};
+import { StationChanges } from "./StationChanges";
 
 /** The whole setup as a file: out as it stands, in after a look at what it changes. */
 export function WholeSetup() {
@@ -39,19 +28,7 @@ export function WholeSetup() {
         {...shown}
         takes={changes && changes.length > 0 && shown.problems.length === 0 ? say("take") : undefined}
       >
-        {changes && (
-          <>
-            <p className="my-2">{changes.length === 0 ? say("setupFileSame") : say("setupFileWhat")}</p>
-            <ul>
-              {changes.map(({ station, added, removed, changed, others }) => (
-                <li key={station} className="flex gap-4 border-b border-base-300 py-1">
-                  <span className="w-32 font-semibold">{stations[station] ?? station}</span>
-                  <span>{say("stationChanges", { added, removed, changed, others: others ? "yes" : "no" })}</span>
-                </li>
-              ))}
-            </ul>
-          </>
-        )}
+        {changes && <StationChanges changes={changes} />}
       </FileLook>
     </>
   );

@@ -44,6 +44,26 @@ class OpeningTest extends AtDesk {
     }
 
     @Test
+    void an_edition_has_a_note_and_is_gone_back_to() {
+        at("goods");
+        browser.click("[data-path='goods/products/wind-sock/price']");
+        browser.keys("77.00", Keys.ENTER);
+        browser.clickText("Publish…");
+        browser.fill("dialog[open] input", "For the fair");
+        assertThat(browser.violations()).isEmpty();
+        browser.click(By.xpath("//dialog[@open]//button[text()='Publish']"));
+        browser.waitFor("published", () -> browser.shows("no changes"));
+        at("opening");
+        browser.see(By.xpath("//li[contains(., 'For the fair')][contains(., 'is live')]"));
+        browser.click(By.xpath("//li[contains(., 'Edition 1')]//button"));
+        browser.see(By.xpath("//dialog[@open]//li[contains(., 'Goods')]"));
+        assertThat(browser.violations()).isEmpty();
+        browser.clickText("Take it into the draft");
+        browser.waitFor("a change of the draft", () -> browser.shows("1 change"));
+        browser.clickText("Undo");
+    }
+
+    @Test
     void what_is_left_is_counted_in_the_unfolded_product_and_holds_at_once() {
         at("goods");
         browser.click("[data-path='goods/products/line-reel/name']");

@@ -55,6 +55,13 @@ class DraftController {
         }
     }
 
+    /** @param note what the edition is for */
+    record PublishRequest(String note) {
+        PublishRequest {
+            note = note == null ? "" : note.strip();
+        }
+    }
+
     private final Drafts drafts;
     private final Editions editions;
     private final Gateways gateways;
@@ -212,8 +219,8 @@ class DraftController {
     }
 
     @PostMapping("/api/shops/{shop}/draft/publish")
-    DraftView publish(@PathVariable String shop, Principal who) {
-        editions.publish(shop, who.getName());
+    DraftView publish(@PathVariable String shop, @RequestBody(required = false) PublishRequest asked, Principal who) {
+        editions.publish(shop, who.getName(), asked == null ? "" : asked.note());
         return view(shop, drafts.of(shop));
     }
 

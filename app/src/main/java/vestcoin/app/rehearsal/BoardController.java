@@ -1,6 +1,9 @@
 package vestcoin.app.rehearsal;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -9,7 +12,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -145,6 +152,33 @@ class BoardController {
                 .map(basket -> row(draft, live, basket, places, new Around(at, states, rates)))
                 .toList();
         return new Board(at, places, rows);
+    }
+
+    /**
+     * The same as CSV.
+     *
+     * @param place country, region and postcode with semicolons between them, of each place
+     */
+    @GetMapping(path = "/api/shops/{shop}/board.csv", produces = "text/csv")
+    ResponseEntity<byte[]> file(@PathVariable String shop, @RequestParam List<String> place) throws IOException {
+        List<Destination> places = place.stream()
+                .map(written -> written.split(";", -1))
+                .map(part -> new Destination(
+                        part[0],
+                        Optional.ofNullable(part.length > 1 ? part[1] : null),
+                        Optional.ofNullable(part.length > 2 ? part[2] : null)))
+                .toList();
+        Board board = board(shop, new BoardRequest(List.of(), places));
+        ByteArrayOutputStream csv = new ByteArrayOutputStream();
+        BoardCsv.write(
+                board,
+                drafts.of(shop).document().setup().rehearsal().baskets().stream()
+                        .collect(Collectors.toMap(SampleOrder::id, SampleOrder::name)),
+                csv);
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-board.csv\"")
+                .body(csv.toByteArray());
     }
 
     /** What is known around every order of the board. */

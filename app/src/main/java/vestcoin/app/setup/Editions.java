@@ -40,8 +40,10 @@ public class Editions {
         }
     }
 
-    /** One line of the list of editions. */
-    public record EditionEntry(int number, String hash, String author, Instant at) {}
+    /** One line of the list of editions. @param note what it was published for; may be empty */
+    public record EditionEntry(int number, String hash, String author, Instant at, String note) {}
+
+    private static final int LONGEST_NOTE = 300;
 
     private record Row(int number, String hash, String document) {}
 
@@ -112,7 +114,8 @@ public class Editions {
     }
 
     public List<EditionEntry> list(String shop) {
-        return sql.sql("select number, hash, author, at from edition where shop = :shop order by number desc limit 100")
+        return sql.sql("select number, hash, author, at, note from edition where shop = :shop order by number desc "
+                        + "limit 100")
                 .param("shop", shop)
                 .query(EditionEntry.class)
                 .list();
@@ -131,6 +134,18 @@ public class Editions {
     /** Freezes the draft as the next edition. @throws InvalidInput if two zones hold the same place */
     @Transactional
     public Edition publish(String shop, String author) {
+        return publish(shop, author, "");
+    }
+
+    /** The same with a note. @throws InvalidInput as well if the note is too long */
+    @Transactional
+    public Edition publish(String shop, String author, String note) {
+        if (note.length() > LONGEST_NOTE) {
+            throw new InvalidInput(
+                    "note",
+                    Message.of("setup.sentence-too-long", "most", LONGEST_NOTE),
+                    Message.of("setup.say-it-shorter"));
+        }
         sql.sql("select id from shop where id = :shop for update")
                 .param("shop", shop)
                 .query(String.class)
@@ -151,13 +166,14 @@ public class Editions {
                 .param("shop", shop)
                 .query(Integer.class)
                 .single();
-        sql.sql("insert into edition(shop, number, hash, document, author, at) values (:shop, :number, "
-                        + ":hash, :document, :author, :at)")
+        sql.sql("insert into edition(shop, number, hash, document, author, at, note) values (:shop, :number, "
+                        + ":hash, :document, :author, :at, :note)")
                 .param("shop", shop)
                 .param("number", number)
                 .param("hash", document.hash())
                 .param("document", document.text())
                 .param("author", author)
+                .param("note", note)
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC))
                 .update();
         drafts.settled(shop);

@@ -169,6 +169,14 @@ class BoardTest {
         assertThat(dearer.path("live").path("toPay").asString()).isNotEmpty();
         assertThat(dearer.path("now").path("toPay").asString())
                 .isNotEqualTo(dearer.path("live").path("toPay").asString());
+        String csv = shop.owner()
+                .get(Caller.SHOP + "/board.csv?place=IE%3B%3B&place=IE%3B%3BT12%20X2A0")
+                .text();
+        assertThat(csv.lines()).hasSize(1 + 2 * 2);
+        assertThat(csv)
+                .contains("A kit,IE,,,EUR," + dearer.path("now").path("toPay").asString() + ","
+                        + dearer.path("live").path("toPay").asString())
+                .contains("A sock,IE,,T12 X2A0,EUR,");
         assertThat(shop.owner().post(Caller.SHOP + "/draft/undo", Map.of()).status())
                 .isEqualTo(200);
     }

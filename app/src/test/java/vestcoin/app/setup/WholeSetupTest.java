@@ -6,6 +6,7 @@ import java.net.URI;
 import java.net.http.HttpRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -68,6 +69,33 @@ class WholeSetupTest {
         assertThat(draft().path("goods")).isNotEqualTo(before.path("goods"));
         owner.post(Caller.SHOP + "/draft/undo", "");
         assertThat(draft()).isEqualTo(before);
+    }
+
+    /** Going back makes a new edition equal to an old one; each keeps what it was published for. */
+    @Test
+    void an_edition_gone_back_to_is_published_again_as_it_was() {
+        owner.publish(Map.of("goods/products/wind-sock/price", "12.90"));
+        JsonNode first = owner.get(Caller.SHOP + "/editions").json().path(0);
+        owner.edit(Map.of("goods/products/wind-sock/price", "99.00"));
+        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of("note", "  For the fair. "))
+                        .status())
+                .isEqualTo(200);
+        assertThat(owner.get(Caller.SHOP + "/editions")
+                        .json()
+                        .path(0)
+                        .path("note")
+                        .asString())
+                .isEqualTo("For the fair.");
+        String old = owner.get(Caller.SHOP + "/editions/" + first.path("number").asInt())
+                .text();
+        assertThat(send("PUT", old).status()).isEqualTo(204);
+        owner.publish(Map.of());
+        JsonNode last = owner.get(Caller.SHOP + "/editions").json().path(0);
+        assertThat(last.path("number").asInt()).isEqualTo(first.path("number").asInt() + 2);
+        assertThat(last.path("hash")).isEqualTo(first.path("hash"));
+        assertThat(owner.post(Caller.SHOP + "/draft/publish", Map.of("note", "x".repeat(301)))
+                        .paths())
+                .containsExactly("note");
     }
 
     @Test
