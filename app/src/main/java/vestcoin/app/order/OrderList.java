@@ -282,13 +282,16 @@ public class OrderList {
         return params;
     }
 
+    private static final String LATEST_PLACES = """
+            select o.document from orders o join (
+              select country, max(id) as latest, count(*) as many from orders where shop = :shop
+              group by country) each on each.latest = o.id
+            order by each.many desc, each.country limit :most
+            """;
+
     /** Where the latest orders of each country went, the country with most orders first. */
     public List<Destination> latestPlaces(String shop, int most) {
-        return sql.sql("""
-                        select o.document from orders o join (
-                          select country, max(id) as latest, count(*) as many from orders where shop = :shop
-                          group by country) each on each.latest = o.id
-                        order by each.many desc, each.country limit :most""").param("shop", shop).param("most", most).query(String.class).list().stream()
+        return sql.sql(LATEST_PLACES).param("shop", shop).param("most", most).query(String.class).list().stream()
                 .map(document -> OrderFile.parse(document).to())
                 .toList();
     }
