@@ -44,7 +44,9 @@ export function PayStep({
     charge && !isZero(charge)
       ? `${charge.startsWith("-") ? "" : "+"}${money(charge, quote?.currency ?? "", counter.language)}`
       : undefined;
-  const unsaid = Boolean(kept.wallet && quote?.needsDelivery && howOpen({ counter, kept, quote }));
+  // With what a wallet told, how it is sent is asked here.
+  const how = Boolean(kept.wallet && quote?.needsDelivery);
+  const unsaid = how && howOpen({ counter, kept, quote });
   const send = async () => {
     setBusy(true);
     await order();
@@ -53,9 +55,9 @@ export function PayStep({
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="mb-3 text-2xl outline-none">
-        {kept.wallet ? say("howReach") : say("howPay")}
+        {say(how ? "howReach" : "howPay")}
       </h1>
-      {kept.wallet && quote?.needsDelivery && (
+      {how && (
         <>
           <How counter={counter} kept={kept} change={change} quote={quote} problems={[]} />
           <p className="mt-2 mb-4">

@@ -149,10 +149,11 @@ public class PaymentBook {
         this.clock = clock;
     }
 
-    /** Tries of an order, the latest first, those by voucher last. */
+    /** Tries of an order, the latest first, those by voucher last, as those of a change that came to nothing. */
     public List<Payment> ofOrder(long order) {
         return sql.sql(PAYMENT
-                        + "where order_id = :order order by case when part = '' or part like '+%' then 0 else 1 end, "
+                        + "where order_id = :order order by case when part = '' or part like '+%' and alive is not null "
+                        + "then 0 else 1 end, "
                         + "id desc")
                 .param("order", order)
                 .query(Payment.class)

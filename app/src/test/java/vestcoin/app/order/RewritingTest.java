@@ -286,6 +286,8 @@ class RewritingTest {
         assertThat(shop.owner().get(at(placed)).json().path("standing").asString())
                 .isEqualTo("paid");
         assertThat(sum(papers(placed, 3))).isEqualByComparingTo(before);
+        assertThat(page(placed).path("state").asString()).isEqualTo("captured");
+        assertThat(page(placed).hasNonNull("slip")).isFalse();
 
         assertThat(change(placed, "3", "1").status()).isEqualTo(200);
         papers(placed, 4);
