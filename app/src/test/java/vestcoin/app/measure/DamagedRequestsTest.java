@@ -17,6 +17,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -62,7 +63,11 @@ class DamagedRequestsTest {
     /** 502: a mail server that a damaged setting named, and that is none. Source: RFC 9110, 15.6.3. */
     private static final int SOMEBODY_ELSES = 502;
 
-    private record Address(String method, String path, JsonNode body) {}
+    /**
+     * @param query what has to be asked with it for a handler to be reached
+     * @param type media type of what it takes
+     */
+    private record Address(String method, String path, String query, String type, JsonNode body) {}
 
     private final JsonNode described = Json.tree(Files.readString(Path.of("../docs/formats/openapi.json")));
     private final JsonNode setup =
@@ -116,12 +121,13 @@ class DamagedRequestsTest {
             boolean door =
                     address.path().startsWith("/api/session") || address.path().startsWith("/api/first");
             Caller caller = in && !door ? owner : shop.anybody();
-            String path = path(address.path(), token, random);
+            String path = path(address.path(), address.query(), token, random);
             String body = address.method().equals("GET")
                     ? null
                     : address.body().isMissingNode() ? "{}" : Json.write(damage.of(address.body()));
             try {
-                Caller.Answer answer = caller.call(address.method(), path, body, Map.of());
+                Caller.Answer answer =
+                        caller.call(address.method(), path, body, Map.of("Content-Type", address.type()));
                 signedIn.addAndGet(caller == owner ? 1 : 0);
                 inside.addAndGet(AT_THE_DOOR.contains(answer.status()) ? 0 : 1);
                 String said = answer.status() + " to " + address.method() + " " + path + " with " + body + ": "
@@ -142,7 +148,7 @@ class DamagedRequestsTest {
     }
 
     /** The path with what it names, now and then something odd; and odd queries. */
-    private static String path(String template, String token, Random random) {
+    private static String path(String template, String query, String token, Random random) {
         String path = template.replace("{shop}", DemoShop.SHOP);
         String odd = ODD.get(random.nextInt(ODD.size())).replace("🪁", "%F0%9F%AA%81");
         boolean usual = random.nextInt(3) > 0;
@@ -157,8 +163,9 @@ class DamagedRequestsTest {
                                 : UUID.randomUUID().toString())
                 .replace("{product}", "kites-you-can-build")
                 .replaceAll("\\{[a-z]+}", usual ? UUID.randomUUID().toString() : odd.replace("$", ""));
+        path += query;
         return random.nextInt(6) == 0
-                ? path + "?"
+                ? path + (query.isEmpty() ? "?" : "&")
                         + List.of("language", "currency", "below", "words", "standing", "country", "upTo", "watch")
                                 .get(random.nextInt(8))
                         + "=" + odd
@@ -179,10 +186,31 @@ class DamagedRequestsTest {
                         addresses.add(new Address(
                                 method.getKey().toUpperCase(java.util.Locale.ROOT),
                                 path.getKey(),
+                                needed(method.getValue().path("parameters")),
+                                taken(method.getValue().path("requestBody").path("content")),
                                 schema.isMissingNode() ? schema : like(path.getKey(), schema)));
                     }
                 }));
         return addresses;
+    }
+
+    /** A file where one is taken, else JSON. */
+    private static String taken(JsonNode content) {
+        return content.properties().stream()
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .filter(type -> !type.contains("*"))
+                .orElse("application/json");
+    }
+
+    private static String needed(JsonNode parameters) {
+        String query = parameters
+                .valueStream()
+                .filter(each -> each.path("in").asString().equals("query")
+                        && each.path("required").asBoolean(false))
+                .map(each -> each.path("name").asString() + "=1")
+                .collect(Collectors.joining("&"));
+        return query.isEmpty() ? "" : "?" + query;
     }
 
     /** What a body is like: whole where it is known, else made from its schema. */
