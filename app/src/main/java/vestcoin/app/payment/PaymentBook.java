@@ -151,13 +151,10 @@ public class PaymentBook {
 
     /** Tries of an order, the latest first, those by voucher last, as those of a change that came to nothing. */
     public List<Payment> ofOrder(long order) {
-        return sql.sql(PAYMENT
-                        + "where order_id = :order order by case when part = '' or part like '+%' and alive is not null "
-                        + "then 0 else 1 end, "
-                        + "id desc")
-                .param("order", order)
-                .query(Payment.class)
-                .list();
+        return sql.sql(PAYMENT + """
+                        where order_id = :order
+                        order by case when part = '' or part like '+%' and alive is not null then 0 else 1 end, id desc
+                        """).param("order", order).query(Payment.class).list();
     }
 
     public List<Transition> transitions(long payment) {
