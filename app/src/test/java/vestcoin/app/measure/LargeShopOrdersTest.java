@@ -103,6 +103,8 @@ class LargeShopOrdersTest {
         read();
         Map<String, Double> few = read();
         copies(MANY - FEW);
+        // As before the few: what the copies left behind is not what is measured.
+        read();
         Map<String, Double> many = read();
         few.forEach((what, before) -> {
             Measured.note(
