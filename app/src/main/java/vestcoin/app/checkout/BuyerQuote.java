@@ -160,7 +160,10 @@ public record BuyerQuote(
                         .toList(),
                 quote.goods().value(),
                 discounts(quote),
-                perUnit(quote),
+                quote.levied().stream()
+                        .map(each -> new Levied(
+                                each.name(), each.inside(), each.amount().value()))
+                        .toList(),
                 options(quote.delivery(), quote),
                 quote.needsDelivery(),
                 quote.taxes().stream()
@@ -268,19 +271,6 @@ public record BuyerQuote(
                 atOnce,
                 onAccount,
                 beforeAddress);
-    }
-
-    /** Each once, whatever it belongs to. */
-    private static List<Levied> perUnit(QuoteView quote) {
-        Map<String, Levied> levied = new LinkedHashMap<>();
-        quote.lines().stream()
-                .flatMap(line -> line.perUnit().stream())
-                .forEach(each -> levied.merge(
-                        each.name() + each.inside(),
-                        new Levied(each.name(), each.inside(), each.amount().value()),
-                        (one, more) -> new Levied(
-                                one.name(), one.inside(), one.amount().add(more.amount()))));
-        return List.copyOf(levied.values());
     }
 
     private static List<Option> options(List<QuoteView.Option> delivery, QuoteView quote) {

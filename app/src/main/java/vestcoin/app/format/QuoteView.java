@@ -100,7 +100,13 @@ public record QuoteView(
             int ordered) {}
 
     /** An amount of each unit. @param inside already in the price and only shown */
-    public record PerUnit(String name, boolean inside, Amount amount) {}
+    public record PerUnit(String name, boolean inside, Amount amount) {
+        /** With more of the same; the why is of the first. */
+        private PerUnit and(PerUnit more) {
+            return new PerUnit(
+                    name, inside, new Amount(amount.value().add(more.amount().value()), amount.why()));
+        }
+    }
 
     /** What a discount takes off. @param amount not negative */
     public record Discount(String id, String name, Optional<String> code, Amount amount) {
@@ -267,6 +273,15 @@ public record QuoteView(
                 withoutTax,
                 figures,
                 hash);
+    }
+
+    /** What belongs to units, such as a deposit: each once, with all it comes to, whatever it belongs to. */
+    public List<PerUnit> levied() {
+        Map<String, PerUnit> levied = new LinkedHashMap<>();
+        lines.stream()
+                .flatMap(line -> line.perUnit().stream())
+                .forEach(each -> levied.merge(each.name() + each.inside(), each, PerUnit::and));
+        return List.copyOf(levied.values());
     }
 
     /** The same as its buyer reads it: with amounts of its rows without tax, where that is so. */

@@ -6,7 +6,6 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -521,15 +520,10 @@ final class LetterTexts {
                 .forEach(discount -> rows.add(new Row(
                         discount.ofVoucher() ? say("voucher", "code", discount.name()) : discount.name(),
                         money(discount.amount().value().negate(), quote.currency()))));
-        quote.lines().stream()
-                .flatMap(line -> line.perUnit().stream())
+        quote.levied().stream()
                 .filter(levied -> !levied.inside())
-                .collect(Collectors.toMap(
-                        QuoteView.PerUnit::name,
-                        levied -> levied.amount().value(),
-                        BigDecimal::add,
-                        LinkedHashMap::new))
-                .forEach((name, amount) -> rows.add(new Row(name, money(amount, quote.currency()))));
+                .forEach(levied ->
+                        rows.add(new Row(levied.name(), money(levied.amount().value(), quote.currency()))));
         quote.deliveryPrice()
                 .ifPresent(price -> rows.add(new Row(say("delivery"), money(price.value(), quote.currency()))));
         quote.fee().ifPresent(fee -> rows.add(new Row(say("way-of-paying"), money(fee.value(), quote.currency()))));

@@ -2,7 +2,6 @@ package vestcoin.app.rehearsal;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
@@ -64,33 +63,7 @@ class BoardController {
      *
      * @param live the same now live, where any figure of it differs
      */
-    record Cell(Figures now, Optional<Figures> live) {}
-
-    /**
-     * @param hole why it cannot be had
-     * @param ways titles of the ways to pay that are open
-     */
-    record Figures(
-            Optional<BigDecimal> toPay,
-            Optional<BigDecimal> delivery,
-            Optional<BigDecimal> tax,
-            Optional<String> option,
-            Optional<Long> days,
-            Optional<BigDecimal> keep,
-            List<String> ways,
-            Optional<Message> hole) {
-        static Figures of(BoardCell cell) {
-            return new Figures(
-                    cell.toPay(),
-                    cell.delivery(),
-                    cell.tax(),
-                    cell.option(),
-                    cell.days(),
-                    cell.keep(),
-                    cell.ways(),
-                    cell.hole());
-        }
-    }
+    record Cell(BoardCell now, Optional<BoardCell> live) {}
 
     /** @param currency of its amounts */
     record Row(String basket, String currency, List<Cell> cells) {}
@@ -200,10 +173,7 @@ class BoardController {
             Order order = around.order(basket, to);
             BoardCell now = BoardCell.of(draft, order);
             cells.add(new Cell(
-                    Figures.of(now),
-                    live.map(edition -> BoardCell.of(edition, order))
-                            .filter(was -> !was.equals(now))
-                            .map(Figures::of)));
+                    now, live.map(edition -> BoardCell.of(edition, order)).filter(was -> !was.equals(now))));
         }
         return new Row(
                 basket.id(),

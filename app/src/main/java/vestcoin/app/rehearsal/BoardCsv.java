@@ -11,6 +11,7 @@ import java.util.Optional;
 import vestcoin.app.edge.Answers;
 import vestcoin.app.format.SpreadsheetText;
 import vestcoin.core.place.Destination;
+import vestcoin.core.rehearsal.BoardCell;
 
 /** The board as CSV (RFC 4180), a row a cell: every figure of the draft, and what is to be paid live. */
 final class BoardCsv {
@@ -38,7 +39,7 @@ final class BoardCsv {
                 for (int i = 0; i < board.places().size(); i++) {
                     Destination to = board.places().get(i);
                     BoardController.Cell cell = row.cells().get(i);
-                    BoardController.Figures now = cell.now();
+                    BoardCell now = cell.now();
                     csv.writeRecord(
                             SpreadsheetText.written(names.get(row.basket())),
                             to.country(),
