@@ -48,7 +48,7 @@ export function PlacesAcross({ places }: { places: Places }) {
             ))}
           </select>
         </label>
-        <form className="flex items-end gap-3" onSubmit={add}>
+        <form className="flex flex-wrap items-end gap-3" onSubmit={add}>
           <label>
             <span className="block text-xs quiet">{say("country")}</span>
             <input name="country" className="inplace w-40" maxLength={80} autoComplete="off" />
