@@ -65,7 +65,10 @@ export function BoardTable({ board, places, figure, filter, chosen, choose }: Pr
         <tbody>
           {rows.map(({ basket, row }, r) => (
             <tr key={basket.id} className="border-b border-base-300">
-              <th scope="row" className="sticky start-0 z-5 bg-base-100 py-1.5 pe-2 text-start leading-tight font-semibold">
+              <th
+                scope="row"
+                className="sticky start-0 z-5 bg-base-100 py-1.5 pe-2 text-start leading-tight font-semibold"
+              >
                 {basket.name}
                 {basket.monthly != null && (
                   <span className="block text-xs font-normal quiet">{say("aMonth", { count: basket.monthly })}</span>
