@@ -148,8 +148,27 @@ export function Slip({ quote, live, chosen, change }: Props) {
         </p>
       ))}
       <Methods quote={quote} figure={figure} chosen={chosen} change={change} />
+      {quote.costs && <Costs costs={quote.costs} figure={figure} />}
       <Folds quote={quote} />
     </>
+  );
+}
+
+/** What the order costs the seller besides tax and the provider, and what of that is not known. */
+function Costs({ costs, figure }: { costs: NonNullable<QuoteView["costs"]>; figure: (amount: Amount) => Figure }) {
+  const borne = [
+    { name: say("costOfGoods"), amount: costs.goods },
+    { name: say("costOfPacking"), amount: costs.packing },
+    { name: say("costOfCarrier"), amount: costs.carrier },
+    { name: say("vouchersSoldInIt"), amount: costs.vouchers },
+  ];
+  return (
+    <section aria-label={say("costsYou")} className="mt-1 text-xs">
+      {borne.map(({ name, amount }) => amount && <TicketRow key={name} name={name} figure={figure(amount)} minus />)}
+      {costs.uncounted.length > 0 && (
+        <p className="quiet">{say("keptWithout", { parts: costs.uncounted.join(", ") })}</p>
+      )}
+    </section>
   );
 }
 
@@ -192,7 +211,8 @@ function Methods({ quote, chosen, change }: Props & { figure: (amount: Amount) =
           />
           <span>
             {say("paysBy")} <strong>{method.title}</strong>
-            {say("youKeep")} <span className="font-mono">{method.keep}</span>{" "}
+            {say("youKeep")}{" "}
+            <span className={`font-mono ${Number(method.keep) < 0 ? "font-bold text-error" : ""}`}>{method.keep}</span>{" "}
             {say("afterTax", {
               value: quote.tax.value,
               fee: taken(method.fee),

@@ -9,6 +9,7 @@ import { Sheet } from "../../shared/Sheet";
 import { SheetFiles } from "../../shared/SheetFiles";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
+import { CarrierCosts } from "./CarrierCosts";
 import { CellReading } from "./CellReading";
 import { OptionFields } from "./OptionFields";
 import { Sending } from "./Sending";
@@ -29,7 +30,7 @@ export function DeliveryStation() {
 
   useEffect(() => {
     const [station, list, id, part] = spotlight.wanted.split("/");
-    if (station !== "delivery" || !id || part === "rates") return;
+    if (station !== "delivery" || !id || part === "rates" || part === "costs") return;
     if (list === "zones") setOpen({ kind: "zone", id });
     if (list === "options") setOpen({ kind: "option", id });
   }, [spotlight.wanted]);
@@ -46,7 +47,17 @@ export function DeliveryStation() {
       name,
       zones.map((zone) => zone.id),
     );
-    if (await acts.set(setupPath("delivery", "zones", id), { id, name, places: [], except: [], rates: {}, days: {} })) {
+    if (
+      await acts.set(setupPath("delivery", "zones", id), {
+        id,
+        name,
+        places: [],
+        except: [],
+        rates: {},
+        days: {},
+        costs: {},
+      })
+    ) {
       setOpen({ kind: "zone", id });
     }
   };
@@ -107,6 +118,7 @@ export function DeliveryStation() {
         {open.kind === "zone" && <ZoneFields id={open.id} close={() => setOpen({ kind: "cell" })} />}
         {open.kind === "option" && <OptionFields id={open.id} close={() => setOpen({ kind: "cell" })} />}
       </div>
+      {zones.length > 0 && options.length > 0 && <CarrierCosts />}
       <Sending />
     </>
   );

@@ -76,6 +76,12 @@ export function Sending() {
               placeholder={say("any")}
               optional
             />
+            <Field
+              path={setupPath("delivery", "parcels", parcel.id, "price")}
+              label={say("costOfOne")}
+              placeholder={say("costNotCounted")}
+              optional
+            />
           </div>
         ))}
         <PackedPicture />

@@ -131,6 +131,17 @@ export function ProductDetail({ product, close }: { product: Product; close: () 
           ])}
         />
       </Part>
+      <Part title={say("whatItCostsYou")}>
+        <div className={FIELDS}>
+          <Field
+            path={under(at)("cost")}
+            label={say("costOfOne")}
+            placeholder={say("costNotCounted")}
+            note={say("costNote")}
+            optional
+          />
+        </div>
+      </Part>
       <Part title={say("inAGroup")}>
         <div className={FIELDS}>
           <Field

@@ -128,6 +128,7 @@ public record NetRows(
                         .map(method ->
                                 method.charging(method.charge().map(amount -> at(charges.get(method.id()), amount))))
                         .toList(),
+                quote.costs(),
                 quote.renewing(),
                 quote.left(),
                 quote.agreements(),

@@ -71,6 +71,7 @@ public record QuoteView(
         Optional<Amount> rounding,
         Amount toPay,
         List<Method> methods,
+        Optional<Costs> costs,
         List<Renewal> renewing,
         Map<String, BigDecimal> left,
         List<String> agreements,
@@ -212,7 +213,19 @@ public record QuoteView(
         }
     }
 
-    /** @param line index of the line */
+    /**
+     * What the order costs the seller besides, no buyer's business.
+     *
+     * @param vouchers sold in it
+     * @param uncounted what is not known of it
+     */
+    public record Costs(
+            Optional<Amount> goods,
+            Optional<Amount> packing,
+            Optional<Amount> carrier,
+            Optional<Amount> vouchers,
+            List<Message> uncounted) {}
+
     /** What a consumer of files may agree to. @param text agreed to @param otherwise what happens without it */
     public record Supply(Message text, Message otherwise) {}
 
@@ -222,6 +235,7 @@ public record QuoteView(
      * @param terms what a buyer agrees to
      * @param charges the next ones
      */
+    /** @param line index of the line */
     public record Renewal(int line, String name, Message terms, List<Charge> charges) {}
 
     public record Charge(Instant at, LocalDate day, BigDecimal payable) {}
@@ -265,6 +279,7 @@ public record QuoteView(
                 rounding,
                 toPay,
                 methods,
+                costs,
                 renewing,
                 left,
                 agreements,

@@ -20,6 +20,7 @@ import vestcoin.core.message.Message;
 import vestcoin.core.parcel.Parcel;
 import vestcoin.core.payment.MethodAvailability;
 import vestcoin.core.quote.Consignment;
+import vestcoin.core.quote.OrderCosts;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.tax.TaxGroup;
 import vestcoin.core.why.Figure;
@@ -108,6 +109,7 @@ final class QuoteWriting {
                                         charge.payable().value()))
                                 .toList()))
                 .toList();
+        QuoteView.Costs costs = costs(quote.costs());
         return new QuoteView(
                 QuoteView.FORMAT,
                 quote.currency(),
@@ -136,6 +138,7 @@ final class QuoteWriting {
                 rounding,
                 toPay,
                 methods,
+                Optional.of(costs),
                 renewing,
                 quote.left(),
                 quote.agreements(),
@@ -144,6 +147,15 @@ final class QuoteWriting {
                 quote.withoutTax().map(net -> NetRows.of(quote, net)),
                 figures.nodes(),
                 hash);
+    }
+
+    private QuoteView.Costs costs(OrderCosts costs) {
+        return new QuoteView.Costs(
+                costs.goods().map(figures::amount),
+                costs.packing().map(figures::amount),
+                costs.carrier().map(figures::amount),
+                costs.vouchers().map(figures::amount),
+                costs.uncounted());
     }
 
     private Line line(PricedLine line) {

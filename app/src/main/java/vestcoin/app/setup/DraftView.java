@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import tools.jackson.databind.JsonNode;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
 import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.delivery.RateText;
@@ -77,6 +78,8 @@ public record DraftView(
         Map<String, CellText> texts = new TreeMap<>();
         setup.delivery().zones().forEach(zone -> zone.rates()
                 .forEach((option, rule) -> texts.put(RateBoard.path(zone, option), text(rule))));
+        setup.delivery().zones().forEach(zone -> zone.costs()
+                .forEach((option, basis) -> texts.put(RateBoard.costPath(zone, option), text(basis))));
         setup.pickup().local().ifPresent(local -> texts.put(LOCAL_PRICE, text(local.price())));
         setup.tax().places().forEach(row -> row.rates()
                 .forEach((category, rate) ->
@@ -93,8 +96,8 @@ public record DraftView(
                 setup.delivery().zones().stream()
                         .filter(zone -> zone.id().equals(steps[2]))
                         .findFirst()
-                        .map(zone -> zone.rates().get(steps[4]))
-                        .ifPresent(rule -> texts.put(edit.path(), text(rule)));
+                        .flatMap(zone -> text(zone, steps[3], steps[4]))
+                        .ifPresent(text -> texts.put(edit.path(), text));
             } else if (edit.path().equals(LOCAL_PRICE)) {
                 setup.pickup().local().ifPresent(local -> texts.put(LOCAL_PRICE, text(local.price())));
             } else if (steps.length == 5 && edit.path().startsWith("tax/places/")) {
@@ -110,6 +113,18 @@ public record DraftView(
 
     private static CellText text(PriceRule rule) {
         return new CellText(RateText.print(rule), RateText.inWords(rule));
+    }
+
+    private static Optional<CellText> text(Delivery.Zone zone, String list, String option) {
+        return switch (list) {
+            case "rates" -> Optional.ofNullable(zone.rates().get(option)).map(DraftView::text);
+            case "costs" -> Optional.ofNullable(zone.costs().get(option)).map(DraftView::text);
+            default -> Optional.empty();
+        };
+    }
+
+    private static CellText text(PriceRule.Basis basis) {
+        return text(new PriceRule(basis, Optional.empty()));
     }
 
     private static CellText text(Tax.PlaceRates row, Tax.Rate rate) {

@@ -65,6 +65,13 @@ final class TypedTexts {
                             ? RateText.print(Json.read(value, PriceRule.class, path))
                             : plain(path, value)),
             FieldKind.of(
+                    "delivery/zones/[^/]+/costs/[^/]+",
+                    TypedTexts::cost,
+                    (path, value) -> value.isObject()
+                            ? RateText.print(
+                                    new PriceRule(Json.read(value, PriceRule.Basis.class, path), Optional.empty()))
+                            : plain(path, value)),
+            FieldKind.of(
                     "tax/places/[^/]+/rates/[^/]+",
                     (path, typed, document) ->
                             RateCell.parse(path, typed, "VAT").map(Json::tree),
@@ -199,6 +206,22 @@ final class TypedTexts {
             PriceRule was = Json.read(before.get(), PriceRule.class, path);
             return Json.tree(
                     new PriceRule(rule.basis(), rule.freeFrom(), rule.reducedTo(), was.notCounting(), was.notWith()));
+        });
+    }
+
+    /** What a carrier asks of the seller: the notation of a rate, but nothing is free. */
+    private static Optional<JsonNode> cost(String path, String typed, JsonNode document) {
+        CurrencyUnit currency = Currencies.of(
+                        document.path("shop").path("currency").asString(""))
+                .orElse(CurrencyUnit.EUR);
+        return RateText.parse(path, typed, currency).map(rule -> {
+            if (rule.freeFrom().isPresent()) {
+                throw new InvalidInput(
+                        path,
+                        Message.of("setup.cost-goes-by-what-is-carried"),
+                        Message.of("setup.write-cost-by-weight"));
+            }
+            return Json.tree(rule.basis());
         });
     }
 

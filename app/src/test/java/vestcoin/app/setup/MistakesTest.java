@@ -57,6 +57,20 @@ class MistakesTest {
         assertThat(refused.sentence()).contains("no carrier that could be asked");
     }
 
+    @Test
+    @Witness(value = "delivery.zones[].costs{}.service", felt = Felt.REFUSED)
+    @Witness(value = "delivery.zones[].costs{}.otherwise", felt = Felt.REFUSED)
+    void what_a_carrier_asks_is_no_question_to_a_carrier_and_never_free() {
+        String cell = "delivery/zones/ireland/costs/tube";
+        Caller.Answer asked = edit(cell, Map.of("kind", "carrier-quote", "service", "parcel-day", "otherwise", "9.90"));
+        assertThat(asked.status()).isEqualTo(422);
+        assertThat(asked.sentence()).contains("goes by weight, number or distance");
+        Caller.Answer free = edit(cell, "4.20, from 80 free");
+        assertThat(free.status()).isEqualTo(422);
+        assertThat(free.sentence()).contains("goes by weight, number or distance");
+        assertThat(edit(cell, "to 2 kg 4.20, to 5 kg 6.80").status()).isEqualTo(200);
+    }
+
     private static List<String> findings(Caller.Answer answer) {
         return answer.json()
                 .path("findings")

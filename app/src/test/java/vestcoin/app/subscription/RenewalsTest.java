@@ -15,6 +15,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
 import vestcoin.app.outside.ApplicationClock;
@@ -147,13 +148,13 @@ class RenewalsTest {
             String number = date.path("order").asString();
             assertThat(shop.cards().timesPaid(number)).isEqualTo(1);
         });
-        assertThat(letters("monthly@buyers.example").stream()
+        Soon.holds(() -> assertThat(letters("monthly@buyers.example").stream()
                         .filter(letter -> letter.subject().contains("charged again")))
                 .hasSize(2)
                 .allSatisfy(letter -> assertThat(letter.plain())
                         .contains("€26.20")
                         .contains("The next charge is on")
-                        .contains("/subscription/"));
+                        .contains("/subscription/")));
         int number = page.path("dates").path(0).path("order").asInt();
         JsonNode order = shop.owner().get(Caller.SHOP + "/orders/" + number).json();
         assertThat(order.path("standing").asString()).isEqualTo("authorised");

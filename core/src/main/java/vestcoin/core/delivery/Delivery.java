@@ -53,6 +53,7 @@ public record Delivery(
      * @param except places taken out; they fall to the next less specific zone
      * @param rates option id to price; an option that is not there is not offered in this zone
      * @param days option id to the days it takes to this zone, where they are others than the option's
+     * @param costs option id to what its carrier asks of the seller, without the tax that is deducted; in no price
      */
     public record Zone(
             String id,
@@ -60,13 +61,15 @@ public record Delivery(
             List<Place> places,
             List<Place> except,
             Map<String, PriceRule> rates,
-            Map<String, Days> days) {
+            Map<String, Days> days,
+            Map<String, PriceRule.Basis> costs) {
         public Zone(String id, String name, List<Place> places, List<Place> except, Map<String, PriceRule> rates) {
-            this(id, name, places, except, rates, Map.of());
+            this(id, name, places, except, rates, Map.of(), Map.of());
         }
 
         public Zone {
             days = days == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(days));
+            costs = costs == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(costs));
             places = places == null ? List.of() : List.copyOf(places);
             except = except == null ? List.of() : List.copyOf(except);
             rates = rates == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(rates));

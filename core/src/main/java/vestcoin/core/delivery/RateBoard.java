@@ -147,6 +147,45 @@ public final class RateBoard {
                 tracer);
     }
 
+    /**
+     * What an option's carrier asks of the seller: the typed cost, else its answer; nothing where neither is there.
+     *
+     * @param tracer at the rates alone
+     */
+    public Optional<Figure> cost(String option, Delivery.Zone zone, Load load, Tracer tracer) {
+        PriceRule.Basis basis = zone.costs().get(option);
+        if (basis == null) {
+            return Optional.ofNullable(zone.rates().get(option))
+                    .map(PriceRule::basis)
+                    .filter(PriceRule.CarrierQuote.class::isInstance)
+                    .map(quote -> load.answers().get(((PriceRule.CarrierQuote) quote).service()));
+        }
+        Delivery.Option known = options.get(option);
+        String path = costPath(zone, option);
+        Figure weight = known.chargeable().isEmpty()
+                ? load.weight()
+                : known.chargeable().get().of(load.parcels(), "delivery/options/" + option + "/chargeable", tracer);
+        return new BasisPrice(path, known.name(), zone.id(), load, weight, tracer).of(basis)
+                        instanceof BasisPrice.Result.Price price
+                ? Optional.of(price.exact())
+                : Optional.empty();
+    }
+
+    /** Whether an option is one of a carrier's, and not a place to collect at. */
+    public boolean carries(String option) {
+        return options.containsKey(option);
+    }
+
+    /** Whether what an option costs the seller may be known. */
+    public static boolean costed(String option, Delivery.Zone zone) {
+        PriceRule rate = zone.rates().get(option);
+        return zone.costs().containsKey(option) || rate != null && rate.basis() instanceof PriceRule.CarrierQuote;
+    }
+
+    public static String costPath(Delivery.Zone zone, String option) {
+        return "delivery/zones/" + zone.id() + "/costs/" + option;
+    }
+
     public static String path(Delivery.Zone zone, String option) {
         return "delivery/zones/" + zone.id() + "/rates/" + option;
     }

@@ -1,5 +1,6 @@
 package vestcoin.core.goods;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -47,7 +48,9 @@ import vestcoin.core.message.Message;
  * @param selling whether it can be had; on sale as usual without it
  * @param shown what a buyer sees of it besides its name
  * @param together of a bundle or box, how its parts are priced; of a box, what it is filled from
+ * @param cost what one unit costs the seller, without the tax that is deducted, in the shop's currency
  */
+@RecordBuilder
 public record Product(
         String id,
         String name,
@@ -75,7 +78,8 @@ public record Product(
         List<Question> questions,
         Optional<Selling> selling,
         Optional<Shown> shown,
-        Optional<Together> together) {
+        Optional<Together> together,
+        Optional<BigDecimal> cost) {
     /** Five years, as long as any law known here asks for. Source: from memory. */
     public static final int USUAL_VALID_MONTHS = 60;
 
@@ -225,6 +229,7 @@ public record Product(
     }
 
     public Product {
+        cost = cost == null ? Optional.empty() : cost;
         category = category == null ? Optional.empty() : category;
         options = options == null ? List.of() : List.copyOf(options);
         weight = weight == null ? Optional.empty() : weight;
@@ -333,6 +338,7 @@ public record Product(
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -365,7 +371,8 @@ public record Product(
                 questions,
                 selling,
                 shown,
-                together);
+                together,
+                cost);
     }
 
     /** The tax category of a product on the shelf, where what its group says is filled in. */

@@ -20,7 +20,8 @@ import vestcoin.core.why.Tracer;
  * @param charge what it adds or takes off when chosen
  * @param fee what the provider takes of what it is paid of this order, when the seller has said
  * @param toPay what is paid by it: with its own charge, after vouchers, in cash rounded
- * @param keep what is left for the seller: payable with this method's own charge, less tax and fee, and cash rounded
+ * @param keep what is left for the seller: payable with this method's own charge, cash rounded, less tax, fee, vouchers
+ *     sold and what the order costs
  */
 public record MethodAvailability(
         Payment.Method method,
@@ -203,12 +204,19 @@ public record MethodAvailability(
      * @param tax of that
      * @param paid what is paid by it, after vouchers and cash rounding
      * @param rounded what cash is rounded by
+     * @param borne what the order costs the seller besides, and vouchers sold in it
      * @param card where the card was issued, home until it is known
      */
     public MethodAvailability costing(
-            Figure payable, Figure tax, Figure paid, BigDecimal rounded, CardRegion card, Tracer tracer) {
+            Figure payable,
+            Figure tax,
+            Figure paid,
+            BigDecimal rounded,
+            BigDecimal borne,
+            CardRegion card,
+            Tracer tracer) {
         Optional<Figure> taken = method.fee().map(fee -> fee(fee, card, paid, tracer));
-        BigDecimal left = payable.value().add(rounded).subtract(tax.value());
+        BigDecimal left = payable.value().add(rounded).subtract(tax.value()).subtract(borne);
         return new MethodAvailability(
                 method,
                 hidden,

@@ -407,6 +407,38 @@ record DiscountScenario(
         return carried;
     }
 
+    /**
+     * What the carriers of what is chosen ask of the seller.
+     *
+     * @param tracer at the rates alone
+     * @return the parts; nothing in place of one that is not known
+     */
+    List<Optional<Figure>> carrierCosts(Tracer tracer) {
+        if (basket.zone().isEmpty()) {
+            return List.of();
+        }
+        if (chosen.isPresent()) {
+            return basket.setup().board().carries(chosen.get().option().id())
+                    ? List.of(carrierCost(chosen.get(), basket.consignments(), tracer))
+                    : List.of();
+        }
+        List<Optional<Figure>> costs = new ArrayList<>();
+        for (Consignment consignment : basket.consignments()) {
+            Optional.ofNullable(each.get(consignment.dispatch()))
+                    .flatMap(SeparateDelivery::chosen)
+                    .ifPresent(offer -> costs.add(carrierCost(offer, List.of(consignment), tracer)));
+        }
+        return costs;
+    }
+
+    private Optional<Figure> carrierCost(Offer.Available offer, List<Consignment> of, Tracer tracer) {
+        String option = offer.option().id();
+        Delivery.Zone zone = basket.zone().get();
+        return RateBoard.costed(option, zone)
+                ? basket.setup().board().cost(option, zone, load(basket, of, taken, tracer), tracer)
+                : Optional.empty();
+    }
+
     static Set<String> keys(List<PricedLine> lines) {
         return lines.stream().map(line -> "lines/" + line.index()).collect(Collectors.toSet());
     }

@@ -203,6 +203,7 @@ public final class Pricing {
                 charge -> charge.zero() ? before : charged(charge, taxables, carried, parts, lines, attempt);
         Quote.Taxation taxed = fee.map(charged).orElse(before);
         Part<Map<String, BigDecimal>> left = Part.of(() -> left(lines));
+        Part<OrderCosts> costs = Part.of(() -> OrderCosts.of(lines, consignments, attempt, tracer));
         return new Quote(
                 new Quote.Totals(
                         lines,
@@ -238,7 +239,8 @@ public final class Pricing {
                                 method,
                                 method.charge()
                                         .map(own -> fee.filter(own::equals).isPresent() ? taxed : charged.apply(own))
-                                        .orElse(before)))
+                                        .orElse(before),
+                                costs.get()))
                         .toList()),
                 Part.of(() -> RenewalCharges.of(setup, order, lines, again -> new Pricing(
                                 setup,
@@ -248,6 +250,13 @@ public final class Pricing {
                         .quote()
                         .payable())),
                 left,
+                costs,
+                Part.of(() -> chosen.map(
+                                method -> costing(method, taxed, costs.get()).keep())
+                        .orElseGet(() -> taxed.payable()
+                                .value()
+                                .subtract(taxed.tax().value())
+                                .subtract(costs.get().all()))),
                 Part.of(() -> new OrderObstacles(setup, order, tracer)
                         .of(lines, attempt, consignments, collecting, chosen, left.get())));
     }
@@ -354,7 +363,7 @@ public final class Pricing {
     }
 
     /** A way of paying with what it costs: each by its own charge, chosen or not. */
-    private MethodAvailability costing(MethodAvailability seen, Quote.Taxation taxed) {
+    private MethodAvailability costing(MethodAvailability seen, Quote.Taxation taxed, OrderCosts costs) {
         Settlement paying =
                 Settlement.of(setup.setup().payment(), order, Optional.of(seen.method()), taxed.payable(), tracer);
         return seen.costing(
@@ -362,6 +371,7 @@ public final class Pricing {
                 taxed.tax(),
                 paying.toPay(),
                 paying.rounding().map(Figure::value).orElse(BigDecimal.ZERO),
+                costs.all(),
                 order.outside().card(),
                 tracer);
     }

@@ -31,6 +31,8 @@ public final class Quote {
     private final Part<List<MethodAvailability>> methods;
     private final Part<List<RenewalCharges>> renewing;
     private final Part<Map<String, BigDecimal>> left;
+    private final Part<OrderCosts> costs;
+    private final Part<BigDecimal> keep;
     private final Part<List<Message>> missing;
 
     /**
@@ -79,6 +81,8 @@ public final class Quote {
             Part<List<MethodAvailability>> methods,
             Part<List<RenewalCharges>> renewing,
             Part<Map<String, BigDecimal>> left,
+            Part<OrderCosts> costs,
+            Part<BigDecimal> keep,
             Part<List<Message>> missing) {
         this.totals = totals;
         this.sent = sent;
@@ -88,6 +92,8 @@ public final class Quote {
         this.methods = methods;
         this.renewing = renewing;
         this.left = left;
+        this.costs = costs;
+        this.keep = keep;
         this.missing = missing;
     }
 
@@ -279,12 +285,25 @@ public final class Quote {
         return left.get();
     }
 
-    /** Kinds of texts the buyer agrees to. */
+    /** What it costs the seller besides tax and the provider's fee. */
+    public OrderCosts costs() {
+        return costs.get();
+    }
+
+    /**
+     * What is left for the seller by the way to pay that was asked for: payable, cash rounded, less tax, the provider's
+     * fee, vouchers sold and what it costs; without the fee where no way was asked for.
+     */
+    public BigDecimal keep() {
+        return keep.get();
+    }
+
     /** What a consumer of files may agree to. */
     public Optional<SupplyAtOnce> supply() {
         return supply;
     }
 
+    /** Kinds of texts the buyer agrees to. */
     public List<String> agreements() {
         return agreements;
     }
@@ -346,6 +365,8 @@ public final class Quote {
                 methods(),
                 renewing(),
                 left(),
+                costs(),
+                keep(),
                 missing());
     }
 

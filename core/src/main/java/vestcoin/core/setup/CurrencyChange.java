@@ -21,6 +21,7 @@ import vestcoin.core.goods.ShippingTraits;
 import vestcoin.core.goods.Together;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.parcel.ParcelType;
 import vestcoin.core.payment.Payment;
 import vestcoin.core.pickup.Pickup;
 import vestcoin.core.tax.Tax;
@@ -34,7 +35,7 @@ public final class CurrencyChange {
     /** Which parts of which records are amounts in the shop's currency. */
     static final Map<Class<?>, Set<String>> AMOUNTS = Map.ofEntries(
             Map.entry(Shop.class, Set.of("smallest")),
-            Map.entry(Product.class, Set.of("price", "groupPrices")),
+            Map.entry(Product.class, Set.of("price", "groupPrices", "cost")),
             Map.entry(Product.Choice.class, Set.of("extra")),
             Map.entry(Together.BoxPart.class, Set.of("extra")),
             Map.entry(Question.class, Set.of("extra", "perCharacter")),
@@ -54,6 +55,7 @@ public final class CurrencyChange {
             Map.entry(PriceRule.Then.class, Set.of("price")),
             Map.entry(PriceRule.BasePlus.class, Set.of("base", "plus")),
             Map.entry(PriceRule.CarrierQuote.class, Set.of("otherwise")),
+            Map.entry(ParcelType.class, Set.of("price")),
             Map.entry(Delivery.Limits.class, Set.of("valueFrom", "valueTo")),
             Map.entry(Delivery.Handling.class, Set.of("amount")),
             Map.entry(Charges.class, Set.of("amount", "least", "most")),

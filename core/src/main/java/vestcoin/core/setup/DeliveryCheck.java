@@ -63,6 +63,16 @@ final class DeliveryCheck {
                     rule(rule, at);
                 }
             });
+            zone.costs().forEach((option, basis) -> {
+                String at = path + "/costs/" + option;
+                if (!checks.problems.when(
+                        !options.contains(option),
+                        at,
+                        Message.of("setup.there-no-delivery-option", "option", option),
+                        Message.of("setup.add-option-or-remove-rate"))) {
+                    cost(basis, at);
+                }
+            });
             zone.days().forEach((option, days) -> {
                 checks.problems.when(
                         !options.contains(option),
@@ -207,6 +217,7 @@ final class DeliveryCheck {
         checks.named(type.name(), path);
         checks.required(type.inner(), path + "/inner");
         checks.required(type.outer(), path + "/outer");
+        type.price().ifPresent(price -> checks.amount(price, path + "/price", false));
         if (checks.required(type.weight(), path + "/weight")) {
             type.most()
                     .ifPresent(most -> checks.problems.when(
@@ -227,20 +238,41 @@ final class DeliveryCheck {
                 Message.of("setup.write-from-80-2-00"));
         checks.known(rule.notCounting(), names, path, Message.of("setup.kind-of-goods"));
         checks.known(rule.notWith(), names, path, Message.of("setup.kind-of-goods"));
-        if (rule.basis() instanceof PriceRule.Fixed fixed) {
+        basis(rule.basis(), path);
+    }
+
+    /** What a carrier asks goes by what is carried, not by what it sells for. */
+    private void cost(PriceRule.Basis basis, String path) {
+        boolean other = basis instanceof PriceRule.CarrierQuote
+                || basis instanceof PriceRule.ByProduct
+                || basis instanceof PriceRule.BasePlus plus && PriceRule.BasePlus.PERCENT.equals(plus.per())
+                || basis instanceof PriceRule.Bands bands
+                        && bands.unit() != null
+                        && bands.unit().equals(setup.shop().currency());
+        if (!checks.problems.when(
+                other,
+                path,
+                Message.of("setup.cost-goes-by-what-is-carried"),
+                Message.of("setup.write-cost-by-weight"))) {
+            basis(basis, path);
+        }
+    }
+
+    private void basis(PriceRule.Basis basis, String path) {
+        if (basis instanceof PriceRule.Fixed fixed) {
             checks.amount(fixed.price(), path, false);
-        } else if (rule.basis() instanceof PriceRule.Bands bands) {
+        } else if (basis instanceof PriceRule.Bands bands) {
             bands(bands, path);
-        } else if (rule.basis() instanceof PriceRule.BasePlus plus) {
+        } else if (basis instanceof PriceRule.BasePlus plus) {
             basePlus(plus, path);
-        } else if (rule.basis() instanceof PriceRule.CarrierQuote quote) {
+        } else if (basis instanceof PriceRule.CarrierQuote quote) {
             checks.problems.when(
                     quote.service() == null || quote.service().isBlank(),
                     path,
                     Message.of("setup.quote-names-no-service-of-carrier"),
                     Message.of("setup.write-quote-parcel-day-else-9-90"));
             checks.amount(quote.otherwise(), path, false);
-        } else if (!(rule.basis() instanceof PriceRule.ByProduct)) {
+        } else if (!(basis instanceof PriceRule.ByProduct)) {
             checks.problems.add(path, Message.of("setup.rate-has-no-price"), Message.of("setup.write-price-5-90"));
         }
     }

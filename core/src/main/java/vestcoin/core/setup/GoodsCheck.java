@@ -101,6 +101,7 @@ final class GoodsCheck {
         checks.named(product.name(), path);
         checks.required(product.kind(), path + "/kind");
         checks.amount(product.price(), path + "/price", false);
+        product.cost().ifPresent(cost -> checks.amount(cost, path + "/cost", false));
         checks.known(product.group().stream().toList(), groups, path + "/group", Message.of("setup.product-group"));
         Optional<String> category = product.category().or(() -> product.group()
                 .or(goods::defaultGroup)

@@ -147,6 +147,20 @@ public final class Tracer {
                 join(List.of(from), conversion.map(this::over).orElse(List.of())));
     }
 
+    /**
+     * This tracer with amounts converted at the rates alone: what the seller bears, without what is added for buyers.
+     */
+    public Tracer atRates() {
+        return conversion
+                .map(how -> new Tracer(
+                        currency,
+                        rounding,
+                        keeping,
+                        Optional.of(
+                                new Conversion(how.shop(), how.from(), how.to(), BigDecimal.ZERO, Optional.empty()))))
+                .orElse(this);
+    }
+
     /** An amount typed by the seller in the order's own currency. */
     public Figure typedInOwn(String rule, Message label, BigDecimal amount) {
         return given(Op.Source.SETUP, amount.setScale(digits()), currency.getCode(), rule, label);

@@ -275,6 +275,7 @@ class GoodsTest {
                     null,
                     null,
                     null,
+                    null,
                     null);
             Quote quote = price(shop().sells(with), Line.of("cola", 1));
             String at = quote.taxes().stream()

@@ -69,6 +69,7 @@ class UnitPriceTest {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

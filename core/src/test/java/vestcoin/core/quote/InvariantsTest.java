@@ -112,6 +112,7 @@ class InvariantsTest {
             Quote quote = Pricing.price(shop, order);
             seen.addAndGet(0, replayed(quote));
             addsUp(quote);
+            keeps(quote);
             quote.withoutTax().ifPresent(net -> {
                 readNet(quote, net);
                 seen.incrementAndGet(2);
@@ -203,6 +204,23 @@ class InvariantsTest {
                         .subtract(vouchers)
                         .add(quote.rounding().map(Figure::value).orElse(BigDecimal.ZERO)))
                 .isEqualByComparingTo(quote.toPay().value());
+    }
+
+    /** What is kept by each way to pay is what is payable by it, rounded, less everything that goes elsewhere. */
+    private static void keeps(Quote quote) {
+        OrderCosts costs = quote.costs();
+        assertThat(costs.all())
+                .isEqualByComparingTo(sum(Stream.of(costs.goods(), costs.packing(), costs.carrier(), costs.vouchers())
+                        .flatMap(Optional::stream)
+                        .map(Figure::value)));
+        quote.methods().stream()
+                .filter(method ->
+                        quote.fee().equals(method.charge()) && quote.vouchers().isEmpty())
+                .forEach(method -> assertThat(method.keep())
+                        .isEqualByComparingTo(method.toPay()
+                                .subtract(quote.tax().value())
+                                .subtract(method.fee().map(Figure::value).orElse(BigDecimal.ZERO))
+                                .subtract(costs.all())));
     }
 
     /** The rows without tax and the tax come to what is payable; none is above what it is with its tax. */

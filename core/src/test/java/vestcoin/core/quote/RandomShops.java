@@ -261,7 +261,10 @@ public final class RandomShops {
                     Size.parse("i", "40 × 30 × 20 cm"),
                     Size.parse("o", "41 × 31 × 21 cm"),
                     Weight.parse("w", "0.3 kg"),
-                    Optional.of(Weight.parse("m", "15 kg"))));
+                    Optional.of(Weight.parse("m", "15 kg")),
+                    Optional.of(new BigDecimal(money("0.85")))));
+            maker.costs("IE", "post", rate("to 1 kg {3.20}, to 5 kg {5.05}, then +{0.61}/kg"));
+            maker.costs("EU", "van", rate("{1.15}/parcel"));
         }
         if (chance(2)) {
             maker.charges(
@@ -296,6 +299,9 @@ public final class RandomShops {
                         "size",
                         "s",
                         "l " + (chance(2) ? percent(5000).subtract(new BigDecimal("15")) + "%" : amount(600)));
+        if (p % 3 > 0) {
+            thing.costs(money("3.15"));
+        }
         if (p > 1 && chance(6)) {
             return thing.kind(any(Product.Kind.DIGITAL, Product.Kind.SERVICE, Product.Kind.REMOTE_SERVICE));
         }

@@ -58,6 +58,7 @@ public final class Shops {
         private final List<Goods.BuyerGroup> buyerGroups = new ArrayList<>();
         private final List<Discounts.Rule> discounts = new ArrayList<>();
         private final Map<String, Map<String, PriceRule>> rates = new LinkedHashMap<>();
+        private final Map<String, Map<String, PriceRule.Basis>> costs = new LinkedHashMap<>();
         private final List<String> options = new ArrayList<>();
         private final Map<String, Delivery.Limits> limits = new LinkedHashMap<>();
         private final Map<String, Map<String, Tax.Rate>> book = new LinkedHashMap<>();
@@ -112,6 +113,16 @@ public final class Shops {
                             option,
                             RateText.parse("rate", rule, Currencies.of(currency).orElseThrow())
                                     .orElseThrow());
+            return this;
+        }
+
+        /** What a carrier asks of the shop, written as a rate. */
+        public Maker costs(String places, String option, String rule) {
+            PriceRule.Basis basis = RateText.parse(
+                            "cost", rule, Currencies.of(currency).orElseThrow())
+                    .orElseThrow()
+                    .basis();
+            costs.computeIfAbsent(places, k -> new LinkedHashMap<>()).put(option, basis);
             return this;
         }
 
@@ -356,7 +367,13 @@ public final class Shops {
         public Setup setup() {
             List<Delivery.Zone> zones = rates.entrySet().stream()
                     .map(zone -> new Delivery.Zone(
-                            id(zone.getKey()), zone.getKey(), places(zone.getKey()), List.of(), zone.getValue()))
+                            id(zone.getKey()),
+                            zone.getKey(),
+                            places(zone.getKey()),
+                            List.of(),
+                            zone.getValue(),
+                            Map.of(),
+                            costs.getOrDefault(zone.getKey(), Map.of())))
                     .toList();
             List<Tax.PlaceRates> rows = book.entrySet().stream()
                     .map(row -> rowChanges

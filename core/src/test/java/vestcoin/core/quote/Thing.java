@@ -48,6 +48,7 @@ public final class Thing {
     private Optional<Renewal> renews = Optional.empty();
     private final List<Product.PerUnit> perUnit = new ArrayList<>();
     private final List<Line> contents = new ArrayList<>();
+    private Optional<BigDecimal> cost = Optional.empty();
 
     private Thing(String id, String price, String category) {
         this.id = id;
@@ -229,6 +230,11 @@ public final class Thing {
         return this;
     }
 
+    public Thing costs(String amount) {
+        cost = Optional.of(new BigDecimal(amount));
+        return this;
+    }
+
     public Product product() {
         return new Product(
                 id,
@@ -258,6 +264,7 @@ public final class Thing {
                 questions,
                 Optional.ofNullable(selling),
                 null,
-                Optional.ofNullable(together));
+                Optional.ofNullable(together),
+                cost);
     }
 }
