@@ -6,11 +6,9 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -34,15 +32,13 @@ import vestcoin.core.message.Message;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
-import vestcoin.core.place.Place;
-import vestcoin.core.problem.Problems;
 import vestcoin.core.quote.Order;
 import vestcoin.core.rehearsal.BoardCell;
 import vestcoin.core.rehearsal.Pins;
 import vestcoin.core.rehearsal.SampleOrders;
+import vestcoin.core.rehearsal.ZonePlaces;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Rehearsal.SampleOrder;
-import vestcoin.core.setup.Setup;
 
 /** The board: sample orders down, places across, what each comes to in the draft and live. */
 @RestController
@@ -191,23 +187,9 @@ class BoardController {
         if (of.equals("orders")) {
             return orders.latestPlaces(shop, MOST_PLACES);
         }
-        Setup setup = drafts.of(shop).document().setup();
-        Set<Destination> each = new LinkedHashSet<>();
-        each.add(setup.shop().home());
-        setup.delivery().zones().forEach(zone -> zone.places().stream()
-                .findFirst()
-                .flatMap(place -> Place.samples(place).stream()
-                        .filter(BoardController::whole)
-                        .findFirst())
-                .ifPresent(each::add));
-        return each.stream().limit(MOST_PLACES).toList();
-    }
-
-    /** The beginning of a postcode stands for many places, and is none itself. */
-    private static boolean whole(Destination to) {
-        Problems problems = new Problems();
-        to.check("places", problems);
-        return problems.list().isEmpty();
+        return ZonePlaces.of(drafts.of(shop).document().compiled()).stream()
+                .limit(MOST_PLACES)
+                .toList();
     }
 
     /** The pinned figures that the draft moves. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import vestcoin.app.access.People;
 import vestcoin.app.access.ShopOpenings;
@@ -38,6 +39,7 @@ public class DemoShop {
     private final ServiceConnections links;
     private final DemoGoods goods;
     private final DemoOrders orders;
+    private final DemoPast past;
 
     DemoShop(
             People people,
@@ -47,7 +49,8 @@ public class DemoShop {
             Gateways gateways,
             ServiceConnections links,
             DemoGoods goods,
-            DemoOrders orders) {
+            DemoOrders orders,
+            DemoPast past) {
         this.people = people;
         this.drafts = drafts;
         this.editions = editions;
@@ -56,6 +59,7 @@ public class DemoShop {
         this.links = links;
         this.goods = goods;
         this.orders = orders;
+        this.past = past;
     }
 
     static String welcome(int port) {
@@ -81,6 +85,15 @@ public class DemoShop {
 
     /** Loads the demo into an installation that has nobody yet. */
     public void loadIfEmpty() throws IOException {
+        loadIfEmpty(edition -> {});
+    }
+
+    /** The same with two years of earlier orders, put in beside. */
+    void loadWithPastIfEmpty() throws IOException {
+        loadIfEmpty(past::put);
+    }
+
+    private void loadIfEmpty(Consumer<Editions.Edition> earlier) throws IOException {
         if (!people.none()) {
             return;
         }
@@ -107,6 +120,7 @@ public class DemoShop {
         Editions.Edition edition = editions.publish(SHOP, EMAIL);
         // In test mode, which no seller could open; every order says so.
         doors.open(SHOP);
+        earlier.accept(edition);
         orders.letPayLater("rowan@buyers.example", new BigDecimal("200.00"));
         PaymentBook.Payment first = orders.buy(
                 edition,

@@ -54,7 +54,7 @@ public final class ServeCommand {
                         }
                     });
                     DemoShop shop = context.getBean(DemoShop.class);
-                    shop.loadIfEmpty();
+                    shop.loadWithPastIfEmpty();
                     context.getBean(DemoPage.class).html().ifPresent(services.elsewhere()::show);
                     System.out.println(DemoShop.welcome(port));
                 } else {

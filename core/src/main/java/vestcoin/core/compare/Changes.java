@@ -1,6 +1,7 @@
 package vestcoin.core.compare;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -192,6 +193,53 @@ public final class Changes {
     /** Every order that changes, in the order they were added. */
     public List<Changed> changed() {
         return List.copyOf(changed);
+    }
+
+    /** How many orders changed by how much: from and up to, without its upper end but for the last. */
+    public record Bin(BigDecimal from, BigDecimal to, int orders) {}
+
+    /**
+     * How the differences of what buyers of a currency pay spread, in bins of a round width.
+     *
+     * @param most bins at most, above one
+     */
+    public List<Bin> spread(String currency, int most) {
+        List<BigDecimal> by = changed.stream()
+                .filter(each -> each.kind() == Kind.DIFFERS && each.currency().equals(currency))
+                .map(each -> each.after().subtract(each.before()))
+                .sorted()
+                .toList();
+        if (by.isEmpty()) {
+            return List.of();
+        }
+        BigDecimal width = width(by.get(by.size() - 1).subtract(by.get(0)), most);
+        BigDecimal from = by.get(0).divide(width, 0, RoundingMode.FLOOR).multiply(width);
+        List<Bin> bins = new ArrayList<>();
+        int at = 0;
+        while (at < by.size()) {
+            BigDecimal to = from.add(width);
+            int first = at;
+            while (at < by.size() && by.get(at).compareTo(to) < 0) {
+                at++;
+            }
+            bins.add(new Bin(from, to, at - first));
+            from = to;
+        }
+        return bins;
+    }
+
+    /** The smallest of 1, 2 and 5 times a power of ten, from a hundredth on, that needs no more bins than that. */
+    private static BigDecimal width(BigDecimal range, int most) {
+        BigDecimal power = new BigDecimal("0.01");
+        while (true) {
+            for (int times : new int[] {1, 2, 5}) {
+                BigDecimal width = power.multiply(BigDecimal.valueOf(times));
+                if (width.multiply(BigDecimal.valueOf(most - 1L)).compareTo(range) >= 0) {
+                    return width;
+                }
+            }
+            power = power.multiply(BigDecimal.TEN);
+        }
     }
 
     /** How many orders were asked for. */

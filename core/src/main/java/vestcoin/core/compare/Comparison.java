@@ -60,6 +60,25 @@ public final class Comparison {
         return differences;
     }
 
+    /** One order under both setups with every figure, whether it differs or not. */
+    public static Difference whole(CompiledSetup before, CompiledSetup after, String name, Order order) {
+        Priced was = priced(before, order);
+        Priced is = priced(after, order);
+        Set<Message> names = new LinkedHashSet<>(was.figures().keySet());
+        names.addAll(is.figures().keySet());
+        return new Difference(
+                name,
+                is.currency(),
+                names.stream()
+                        .map(each -> new Row(
+                                each,
+                                Optional.ofNullable(was.figures().get(each)),
+                                Optional.ofNullable(is.figures().get(each))))
+                        .toList(),
+                was.missing(),
+                is.missing());
+    }
+
     private static List<Row> rows(Map<Message, BigDecimal> was, Map<Message, BigDecimal> is) {
         Set<Message> names = new LinkedHashSet<>(was.keySet());
         names.addAll(is.keySet());
@@ -75,7 +94,7 @@ public final class Comparison {
     }
 
     private static Priced priced(CompiledSetup setup, Order order) {
-        String currency = setup.currency().getCode();
+        String currency = order.currency().orElse(setup.currency().getCode());
         try {
             Quote quote = Pricing.priceUntraced(setup, order);
             return new Priced(currency, figures(quote), quote.missing());
@@ -90,6 +109,7 @@ public final class Comparison {
     private static Map<Message, BigDecimal> figures(Quote quote) {
         Map<Message, BigDecimal> figures = new LinkedHashMap<>();
         figures.put(Message.of("compare.to-pay"), quote.payable().value());
+        figures.put(Message.of("compare.you-keep"), quote.keep());
         quote.lines()
                 .forEach(line -> figures.put(
                         Message.of(

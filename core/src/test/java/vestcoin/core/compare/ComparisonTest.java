@@ -36,7 +36,10 @@ class ComparisonTest {
     void every_figure_that_differs_is_listed_the_amount_to_pay_first() {
         Order order = Shops.order(Destination.of("IE"), Line.of("p", 1));
         assertThat(rows(shop("4.00"), shop("4.50"), order))
-                .containsExactly("to pay: 14.00 → 14.50", "delivery, post: 4.00 → 4.50", "VAT 23 %, s: 2.62 → 2.71");
+                .containsExactly(
+                        "to pay: 14.00 → 14.50",
+                        "you keep: 11.38 → 11.79",
+                        "delivery, post: 4.00 → 4.50", "VAT 23 %, s: 2.62 → 2.71");
         assertThat(rows(shop("4.00"), shop("4.00"), order)).isEmpty();
     }
 

@@ -1,0 +1,46 @@
+package vestcoin.core.rehearsal;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import vestcoin.core.delivery.Delivery;
+import vestcoin.core.place.Destination;
+import vestcoin.core.place.Place;
+import vestcoin.core.problem.Problems;
+import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.setup.Rehearsal.SampleOrder;
+
+/** Places to try orders at: the shop's own, and one of each delivery zone that stands for no others. */
+public final class ZonePlaces {
+    private ZonePlaces() {}
+
+    /** The shop's own place, then one of each zone in the seller's order. */
+    public static List<Destination> of(CompiledSetup setup) {
+        Set<Destination> each = new LinkedHashSet<>();
+        each.add(setup.home());
+        for (Delivery.Zone zone : setup.setup().delivery().zones()) {
+            zone.places().stream()
+                    .findFirst()
+                    .flatMap(place -> Place.samples(place).stream()
+                            .filter(ZonePlaces::whole)
+                            .findFirst())
+                    .ifPresent(each::add);
+        }
+        return List.copyOf(each);
+    }
+
+    /** The same with where the sample order goes itself first. */
+    public static List<Destination> of(CompiledSetup setup, SampleOrder basket) {
+        Set<Destination> each = new LinkedHashSet<>();
+        basket.order().to().ifPresent(each::add);
+        each.addAll(of(setup));
+        return List.copyOf(each);
+    }
+
+    /** The beginning of a postcode stands for many places, and is none itself. */
+    private static boolean whole(Destination to) {
+        Problems problems = new Problems();
+        to.check("places", problems);
+        return problems.list().isEmpty();
+    }
+}
