@@ -10,6 +10,7 @@ import { MovedPins } from "./MovedPins";
 import { PlacesAcross } from "./PlacesAcross";
 import { useBoard } from "./useBoard";
 import { usePlaces } from "./usePlaces";
+import { WhatChanges } from "./WhatChanges";
 
 const filters: { id: Filter; name: string }[] = [
   { id: "all", name: say("everyCell") },
@@ -61,6 +62,7 @@ export function RehearsalStation() {
         </div>
       </StationHead>
       <MovedPins />
+      <WhatChanges />
       {baskets.length === 0 ? (
         <p className="max-w-xl py-6 quiet">{say("noBasketsYet")}</p>
       ) : (

@@ -1,10 +1,12 @@
 package vestcoin.app.run;
 
 import java.io.IOException;
+import java.io.OutputStream;
 import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -15,6 +17,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
+import vestcoin.app.rehearsal.ChangesCsv;
+import vestcoin.core.compare.Changes;
 import vestcoin.core.compare.Comparison;
 import vestcoin.core.message.Message;
 import vestcoin.core.quote.Order;
@@ -38,6 +42,9 @@ public final class CompareCommand implements Callable<Integer> {
     @Option(names = "--json", description = "JSON instead of a table.")
     boolean json;
 
+    @Option(names = "--csv", description = "Writes a row for each order that changes, with its cause, as the desk does.")
+    Path csv;
+
     @Override
     public Integer call() {
         Inputs inputs = new Inputs();
@@ -46,13 +53,40 @@ public final class CompareCommand implements Callable<Integer> {
             CompiledSetup is = inputs.setup(after).compiled();
             Map<String, Order> compared = orders(inputs);
             List<Comparison.Difference> differences = Comparison.of(was, is, compared);
+            Changes changes = Changes.between(was, is);
+            compared.forEach(changes::add);
+            if (csv != null) {
+                try (OutputStream out = Files.newOutputStream(csv)) {
+                    ChangesCsv.write(changes.changed(), out);
+                }
+            }
             System.out.print(
                     json
                             ? Json.prettyPhrased(differences)
                             : table(differences) + (compared.size() - differences.size()) + " of " + compared.size()
-                                    + " orders do not change.\n");
+                                    + " orders do not change.\n" + causes(changes));
             return 0;
         });
+    }
+
+    /** The groups by cause, with what buyers pay and what the seller keeps. */
+    private static String causes(Changes changes) {
+        StringBuilder text = new StringBuilder();
+        for (Changes.Group group : changes.groups()) {
+            String about = Stream.concat(
+                            group.cause().names().stream(),
+                            Stream.of(Phrases.in("en").say(group.cause().label())))
+                    .collect(Collectors.joining(", "));
+            text.append("%s %s: %d, to pay %s %s, you keep %s%n"
+                    .formatted(
+                            group.kind().name().toLowerCase(Locale.ROOT),
+                            about,
+                            group.orders(),
+                            group.by().payable().toPlainString(),
+                            group.currency(),
+                            group.by().keep().toPlainString()));
+        }
+        return text.toString();
     }
 
     private Map<String, Order> orders(Inputs inputs) throws IOException {

@@ -60,8 +60,10 @@ public final class Changes {
      * @param asked how many orders of it were asked for, to be had or not
      * @param compared how many can be had under both
      * @param changed how many of these differ
+     * @param by after less before
      */
-    public record Sums(String currency, int asked, int compared, int changed, Amounts before, Amounts after) {
+    public record Sums(
+            String currency, int asked, int compared, int changed, Amounts before, Amounts after, Amounts by) {
         private Sums plus(Sums other) {
             return new Sums(
                     currency,
@@ -69,7 +71,8 @@ public final class Changes {
                     compared + other.compared,
                     changed + other.changed,
                     before.plus(other.before),
-                    after.plus(other.after));
+                    after.plus(other.after),
+                    by.plus(other.by));
         }
     }
 
@@ -144,7 +147,8 @@ public final class Changes {
                 both ? 1 : 0,
                 differs ? 1 : 0,
                 both ? Amounts.of(was) : Amounts.ZERO,
-                both ? Amounts.of(is) : Amounts.ZERO));
+                both ? Amounts.of(is) : Amounts.ZERO,
+                both ? by : Amounts.ZERO));
         if (differs) {
             Causes.Found found = Causes.of(names, Pricing.price(before, order), Pricing.price(after, order));
             put(name, currency, Kind.DIFFERS, found.cause(), found.others(), was, is, by);
