@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Destination } from "../../api/client";
 import { useBench } from "../../desk/bench";
+import { Fold } from "../../shared/Fold";
 import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
 import { BoardTable } from "./BoardTable";
@@ -8,6 +9,7 @@ import { ChosenCell } from "./ChosenCell";
 import { type Figure, type Filter, figures } from "./figures";
 import { MovedPins } from "./MovedPins";
 import { PlacesAcross } from "./PlacesAcross";
+import { PlacesReached } from "./PlacesReached";
 import { useBoard } from "./useBoard";
 import { usePlaces } from "./usePlaces";
 import { WhatChanges } from "./WhatChanges";
@@ -99,6 +101,9 @@ export function RehearsalStation() {
             <ChosenCell basket={row.basket} currency={row.currency} cell={cell} to={to} at={board.at} figure={figure} />
           )}
           <PlacesAcross places={places} />
+          <Fold title={say("whereToBeHad")} note={say("whereToBeHadNote")} late>
+            <PlacesReached />
+          </Fold>
         </>
       )}
     </>

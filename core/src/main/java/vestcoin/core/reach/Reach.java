@@ -4,14 +4,18 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
+import vestcoin.core.place.PlaceIndex.Match;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
+import vestcoin.core.rehearsal.BoardCell;
 import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.tax.TaxLiability;
 
 /** {@code reach(setup, basket)}: pure; what a basket costs at every place, and where it cannot be had. */
 public final class Reach {
@@ -37,6 +41,54 @@ public final class Reach {
             List<Message> missing) {
         public boolean reached() {
             return missing.isEmpty();
+        }
+    }
+
+    /**
+     * A place in all that a seller asks of it.
+     *
+     * @param zone name of the delivery zone that holds it
+     * @param by the place of the zone that it is held by, the most specific: {@code IE}, {@code EU}, {@code GB:BT}
+     * @param undecided ids of zones that hold it just as well
+     * @param option name of the cheapest delivery
+     * @param whose whose tax it bears, and why
+     * @param cell what it comes to there
+     */
+    public record Stop(
+            Destination to,
+            Optional<String> zone,
+            Optional<String> by,
+            List<String> undecided,
+            Optional<String> option,
+            List<Message> whose,
+            BoardCell cell) {}
+
+    /** The basket at each place with all that is asked of it, in the places' order. */
+    public static List<Stop> stops(CompiledSetup setup, List<Order> orders) {
+        return orders.stream().map(order -> stop(setup, order)).toList();
+    }
+
+    private static Stop stop(CompiledSetup setup, Order order) {
+        Optional<Match<Delivery.Zone>> match = setup.board().zoneOf(order.to());
+        Optional<Quote> quote = quote(setup, order);
+        return new Stop(
+                order.to(),
+                match.map(found -> found.value().name()),
+                match.map(found -> found.by().text()),
+                match.map(Match::tied).orElse(List.of()),
+                quote.flatMap(Quote::chosen).map(offer -> offer.option().name()),
+                quote.map(priced -> priced.treatments().stream()
+                                .map(TaxLiability::sentence)
+                                .toList())
+                        .orElse(List.of()),
+                BoardCell.of(setup, order));
+    }
+
+    private static Optional<Quote> quote(CompiledSetup setup, Order order) {
+        try {
+            return Optional.of(Pricing.priceUntraced(setup, order));
+        } catch (InvalidInput refused) {
+            return Optional.empty();
         }
     }
 
