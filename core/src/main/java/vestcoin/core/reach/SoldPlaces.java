@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
@@ -48,7 +49,10 @@ public final class SoldPlaces {
         return named.stream()
                 .filter(place -> !(place instanceof Place.Group || place instanceof Place.Country))
                 .distinct()
-                .flatMap(place -> Place.samples(place).stream().filter(SoldPlaces::whole).limit(1))
+                .flatMap(place -> Stream.concat(
+                                Stream.of(setup.home()).filter(place::contains),
+                                Place.samples(place).stream().filter(SoldPlaces::whole))
+                        .limit(1))
                 .distinct()
                 .toList();
     }
