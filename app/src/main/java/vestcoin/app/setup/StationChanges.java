@@ -24,7 +24,7 @@ public final class StationChanges {
     }
 
     /** A change for each station that differs. */
-    static List<Edit> edits(Document was, Document now) {
+    public static List<Edit> edits(Document was, Document now) {
         List<Edit> edits = new ArrayList<>();
         for (String station : Document.STATIONS) {
             Optional<JsonNode> before = at(was, station);
