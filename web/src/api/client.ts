@@ -50,6 +50,7 @@ export type PlacedOrder = Schemas["PlacedOrder"];
 export type GoodsLook = Schemas["GoodsMovingLook"];
 export type StationChange = Schemas["StationChangesStationChange"];
 export type Reached = Schemas["ReachView"];
+export type Solved = Schemas["SolverView"];
 export type Changes = Schemas["ChangesView"];
 export type ChangedGroup = Schemas["ChangesGroup"];
 export type ProductFile = Schemas["FileRow"];

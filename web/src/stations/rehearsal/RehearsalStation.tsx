@@ -6,6 +6,7 @@ import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
 import { BoardTable } from "./BoardTable";
 import { ChosenCell } from "./ChosenCell";
+import { DeliveryInPrice } from "./DeliveryInPrice";
 import { type Figure, type Filter, figures } from "./figures";
 import { MovedPins } from "./MovedPins";
 import { PlacesAcross } from "./PlacesAcross";
@@ -101,6 +102,9 @@ export function RehearsalStation() {
             <ChosenCell basket={row.basket} currency={row.currency} cell={cell} to={to} at={board.at} figure={figure} />
           )}
           <PlacesAcross places={places} />
+          <Fold title={say("deliveryInPrice")} note={say("deliveryInPriceNote")} late>
+            <DeliveryInPrice />
+          </Fold>
           <Fold title={say("whereToBeHad")} note={say("whereToBeHadNote")} late>
             <PlacesReached />
           </Fold>
