@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,6 +28,7 @@ import vestcoin.core.finding.AgainstOpening;
 import vestcoin.core.finding.FindingContext;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
+import vestcoin.core.rehearsal.Pins;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.Sales;
 
@@ -90,7 +92,8 @@ class OpeningController {
         ShopOpenings.Door door = doors.of(shop);
         Optional<Editions.Edition> live = editions.live(shop);
         List<Problem> blocking = blocking(shop, live);
-        List<Problem> inDraft = against(shop, drafts.of(shop).document().compiled()).stream()
+        CompiledSetup draft = drafts.of(shop).document().compiled();
+        List<Problem> inDraft = Stream.concat(against(shop, draft).stream(), moved(draft))
                 .filter(problem -> !blocking.contains(problem))
                 .toList();
         return new Opening(
@@ -132,6 +135,15 @@ class OpeningController {
                     Message.of("publishing.publish-draft-buyers-meet-what-published")));
         }
         return against(shop, live.get().document().compiled());
+    }
+
+    /** Pinned figures that moved keep the next edition back. */
+    private static Stream<Problem> moved(CompiledSetup draft) {
+        return Pins.moved(draft).stream()
+                .map(moved -> new Problem(
+                        "rehearsal/pins/" + moved.pin().id(),
+                        moved.sentence(),
+                        Message.of("rehearsal.put-right-or-take")));
     }
 
     private List<Problem> against(String shop, CompiledSetup compiled) {

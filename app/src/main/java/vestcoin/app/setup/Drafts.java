@@ -3,6 +3,8 @@ package vestcoin.app.setup;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -215,6 +217,14 @@ public class Drafts {
     void settled(String shop) {
         sql.sql("delete from draft_change where shop = :shop")
                 .param("shop", shop)
+                .update();
+    }
+
+    /** The same for what was done up to an instant; what was done since stays. */
+    void settled(String shop, Instant upTo) {
+        sql.sql("delete from draft_change where shop = :shop and at <= :at")
+                .param("shop", shop)
+                .param("at", upTo.atOffset(ZoneOffset.UTC))
                 .update();
     }
 

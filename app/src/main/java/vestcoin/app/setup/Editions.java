@@ -137,31 +137,42 @@ public class Editions {
         return publish(shop, author, "");
     }
 
-    /** The same with a note. @throws InvalidInput as well if the note is too long */
+    /**
+     * The same with a note.
+     *
+     * @throws InvalidInput as well if the note is too long, if a pinned figure moved, or while an edition waits for its
+     *     time
+     */
     @Transactional
     public Edition publish(String shop, String author, String note) {
-        if (note.length() > LONGEST_NOTE) {
+        refuseBesideWaiting(shop);
+        Edition edition = freeze(shop, drafts.of(shop).document(), author, note);
+        drafts.settled(shop);
+        return edition;
+    }
+
+    /** What is in the draft holds what waits, and would be live before its time. */
+    private void refuseBesideWaiting(String shop) {
+        if (sql.sql("select count(*) from waiting_edition where shop = :shop")
+                        .param("shop", shop)
+                        .query(Integer.class)
+                        .single()
+                > 0) {
             throw new InvalidInput(
                     "note",
-                    Message.of("setup.sentence-too-long", "most", LONGEST_NOTE),
-                    Message.of("setup.say-it-shorter"));
+                    Message.of("setup.an-edition-waits-for-its-time"),
+                    Message.of("setup.call-it-off-first"));
         }
+    }
+
+    /** Makes a setup the next edition. @throws InvalidInput as {@link #publish(String, String, String)} */
+    @Transactional
+    Edition freeze(String shop, Document document, String author, String note) {
         sql.sql("select id from shop where id = :shop for update")
                 .param("shop", shop)
                 .query(String.class)
                 .optional();
-        Document document = drafts.of(shop).document();
-        List<Finding> undecided = Check.of(document.compiled(), new FindingContext(clock.instant(), Map.of())).stream()
-                .filter(finding -> finding.id().equals("zones-overlap"))
-                .toList();
-        if (!undecided.isEmpty()) {
-            Finding first = undecided.get(0);
-            throw new InvalidInput(
-                    first.path(),
-                    Message.of("setup.edition-has-to-decided", "first", first.sentence()),
-                    first.remedy());
-        }
-        refuseMoved(document);
+        check(document, note);
         int number = sql.sql("select coalesce(max(number), 0) + 1 from edition where shop = :shop")
                 .param("shop", shop)
                 .query(Integer.class)
@@ -176,8 +187,28 @@ public class Editions {
                 .param("note", note)
                 .param("at", clock.instant().atOffset(ZoneOffset.UTC))
                 .update();
-        drafts.settled(shop);
         return new Edition(shop, number, document.hash(), document);
+    }
+
+    /** Whether a setup may become an edition. @throws InvalidInput as {@link #publish(String, String, String)} */
+    void check(Document document, String note) {
+        if (note.length() > LONGEST_NOTE) {
+            throw new InvalidInput(
+                    "note",
+                    Message.of("setup.sentence-too-long", "most", LONGEST_NOTE),
+                    Message.of("setup.say-it-shorter"));
+        }
+        List<Finding> undecided = Check.of(document.compiled(), new FindingContext(clock.instant(), Map.of())).stream()
+                .filter(finding -> finding.id().equals("zones-overlap"))
+                .toList();
+        if (!undecided.isEmpty()) {
+            Finding first = undecided.get(0);
+            throw new InvalidInput(
+                    first.path(),
+                    Message.of("setup.edition-has-to-decided", "first", first.sentence()),
+                    first.remedy());
+        }
+        refuseMoved(document);
     }
 
     /** A pinned figure that moved keeps an edition back until it is put right, or taken as it is now. */

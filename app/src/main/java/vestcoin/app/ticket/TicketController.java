@@ -41,9 +41,12 @@ class TicketController {
      *
      * @param edits not yet made, such as a cell being typed in
      * @param beside whether the live quote is wanted too
+     * @param edition number of an edition it is priced as of, instead of the draft
      */
-    record TicketRequest(List<Edit> edits, OrderFile order, Optional<Boolean> beside) {
+    record TicketRequest(
+            List<Edit> edits, OrderFile order, Optional<Boolean> beside, Optional<Integer> edition) {
         TicketRequest {
+            edition = edition == null ? Optional.empty() : edition;
             edits = Edit.given(edits);
             beside = beside == null ? Optional.empty() : beside;
         }
@@ -95,6 +98,10 @@ class TicketController {
                     Message.of("ticket.choose-basket-or-make-one"));
         }
         Order order = placed(shop, asked.order());
+        if (asked.edition().isPresent()) {
+            Document of = editions.of(shop, asked.edition().get()).document();
+            return ticket(shop, asked, of, List.of(), order, List.of());
+        }
         try {
             return ticket(shop, asked, drafts.tried(shop, asked.edits()).document(), asked.edits(), order, List.of());
         } catch (InvalidInput refused) {
