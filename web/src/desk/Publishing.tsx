@@ -3,6 +3,7 @@ import { answer, api, type PriceChange, type Problem, problemsOf } from "../api/
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
+import { useWaiting } from "../stations/opening/useWaiting";
 import { useActs, useBench, useTroubles } from "./bench";
 
 /** Asks before an edition is published, and after it what subscribers are to be told of it. */
@@ -16,9 +17,23 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
   const next = (bench.draft.edition ?? 0) + 1;
   const over = () => {
     setChange(undefined);
+    setProblems([]);
     dialog.current?.close();
   };
+  const waiting = useWaiting();
+  const [at, setAt] = useState("");
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const later = () =>
+    waiting.wait(at, note).then(
+      () => {
+        setNote("");
+        setAt("");
+        over();
+      },
+      (reason: unknown) => setProblems(problemsOf(reason)),
+    );
   const publish = async () => {
+    if (at) return later();
     const done = await acts.publish(note);
     setRefused(!done);
     if (!done) return;
@@ -55,7 +70,17 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
                 onChange={(event) => setNote(event.target.value)}
               />
             </label>
+            <label className="mt-3 block">
+              <span className="block text-xs quiet">{say("publishAtTime", { zone: bench.setup.shop.timeZone })}</span>
+              <input
+                type="datetime-local"
+                className="inplace"
+                value={at}
+                onChange={(event) => setAt(event.target.value)}
+              />
+            </label>
             {refused && <Said problems={troubles.problems} />}
+            <Said problems={problems} />
             <div className="modal-action">
               <form method="dialog">
                 <button type="submit" className="btn btn-ghost">
@@ -63,7 +88,7 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
                 </button>
               </form>
               <button type="button" className="btn btn-primary" onClick={() => void publish()}>
-                {say("publishNow")}
+                {at ? say("publishThen") : say("publishNow")}
               </button>
             </div>
           </>

@@ -66,6 +66,8 @@ export interface Marks {
   arrived: () => void;
   /** Puts a sample order on the ticket, going to a place. */
   showOrder: (basket: string, to: Destination) => void;
+  /** Prices the ticket as of an edition, or as the draft again. */
+  priceAsOf: (edition: number | undefined) => void;
 }
 
 /** What is being typed, and how it reads: it changes at every keystroke. */
@@ -93,6 +95,8 @@ export interface Spotlight {
   wanted: string;
   /** The sample order somebody asked to see on the ticket, and where it goes. */
   order: { basket: string; to: Destination } | undefined;
+  /** The edition the ticket is priced as of; the draft without one. */
+  edition: number | undefined;
 }
 
 const BenchContext = createContext<Bench | null>(null);
@@ -144,6 +148,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const [priced, setPriced] = useState<QuoteView>();
   const [wanted, setWanted] = useState("");
   const [order, setOrder] = useState<Spotlight["order"]>();
+  const [edition, setEdition] = useState<number>();
   const key = useMemo(() => ["draft", shop], [shop]);
   const path = useMemo(() => ({ params: { path: { shop } } }), [shop]);
   const query = useQuery({ queryKey: key, queryFn: () => answer(api.GET("/api/shops/{shop}/draft", path)) });
@@ -167,6 +172,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
       },
       arrived: () => setWanted(""),
       showOrder: (basket, to) => setOrder({ basket, to }),
+      priceAsOf: setEdition,
     }),
     [navigate, shop],
   );
@@ -247,7 +253,7 @@ export function BenchProvider({ shop, children }: { shop: string; children: Reac
   const bench = useMemo(() => draft && { shop, draft, setup: draft.document as Setup }, [shop, draft]);
   const typed = useMemo(() => ({ trying, readings }), [trying, readings]);
   const troubles = useMemo(() => ({ problems, refusals }), [problems, refusals]);
-  const spotlight = useMemo(() => ({ at, lit, wanted, order }), [at, lit, wanted, order]);
+  const spotlight = useMemo(() => ({ at, lit, wanted, order, edition }), [at, lit, wanted, order, edition]);
 
   if (query.isError)
     return (

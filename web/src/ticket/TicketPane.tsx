@@ -26,7 +26,7 @@ export function TicketPane({ close }: { close: () => void }) {
   );
   const basket = baskets[place];
   const look = (id: string | undefined) => id && setLooked((now) => [...now.filter((each) => each !== id), id]);
-  const { order } = useSpotlight();
+  const { order, edition } = useSpotlight();
   // A cell of the board that was pointed at is the order on the ticket.
   useEffect(() => {
     if (!order) return;
@@ -37,7 +37,7 @@ export function TicketPane({ close }: { close: () => void }) {
   const start = startOf(basket, shop.timeZone);
   const changed: Choices = { ...start, ...typed };
   const asked = ticketOrderOf(basket, changed, shop);
-  const { answered, problems } = useTicket(asked, beside);
+  const { answered, problems } = useTicket(asked, beside, edition);
   const ticket = answered?.ticket;
   const change = (part: Partial<Choices>) => setTyped((now) => ({ ...now, ...part }));
 
@@ -49,7 +49,7 @@ export function TicketPane({ close }: { close: () => void }) {
   useEffect(() => {
     if (meant && named !== meant.country) setTyped((now) => (now.to?.country === named ? { ...now, to: meant } : now));
   }, [named, meant]);
-  const { setPriced } = useMarks();
+  const { setPriced, priceAsOf } = useMarks();
   useEffect(() => setPriced(quote ?? undefined), [quote, setPriced]);
 
   useEffect(() => {
@@ -97,6 +97,12 @@ export function TicketPane({ close }: { close: () => void }) {
             {say("keepBasketLikeThis")}
           </TextButton>
         </div>
+      )}
+      {edition !== undefined && (
+        <p role="status" className="mt-3 border-s-2 border-accent ps-3 text-xs">
+          {say("pricedAsOf", { number: edition })}{" "}
+          <TextButton onClick={() => priceAsOf(undefined)}>{say("asTheDraftAgain")}</TextButton>
+        </p>
       )}
       <section className="ticket mt-6 px-4 py-3" aria-label={say("pricedOrder")} aria-live="polite">
         <Said problems={problems} />

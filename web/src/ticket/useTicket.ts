@@ -17,14 +17,15 @@ const KEPT = 30_000;
 export function useTicket(
   asked: TicketOrder,
   beside: boolean,
+  edition: number | undefined,
 ): { answered: Answered | undefined; problems: Problem[] } {
   const { shop, draft } = useBench();
   const { trying } = useTyped();
   const { refuse, setReadings } = useMarks();
   const { data, error } = useQuery({
-    queryKey: ["ticket", shop, draft.version, asked, beside, trying],
+    queryKey: ["ticket", shop, draft.version, asked, beside, trying, edition],
     queryFn: async ({ signal }): Promise<Answered> => {
-      const body = { edits: trying, order: asked, beside } as TicketRequest;
+      const body = { edits: trying, order: asked, beside, ...(edition ? { edition } : {}) } as TicketRequest;
       const ticket = await answer(api.POST("/api/shops/{shop}/ticket", { params: { path: { shop } }, body, signal }));
       return { ticket, asked };
     },

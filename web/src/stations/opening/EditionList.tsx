@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { answer, api } from "../../api/client";
-import { useBench } from "../../desk/bench";
+import { useBench, useMarks } from "../../desk/bench";
 import { FileLook } from "../../shared/FileLook";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { fileBody, useFileLook } from "../../shared/useFileLook";
+import { WhatChanges } from "../rehearsal/WhatChanges";
 import { StationChanges } from "../shop/StationChanges";
 
 const dateTime = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "medium", timeStyle: "short" });
@@ -12,6 +14,8 @@ const dateTime = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "medium", ti
 /** Every edition, the latest first; one can be taken into the draft again, after a look at what that changes. */
 export function EditionList() {
   const { shop, draft } = useBench();
+  const marks = useMarks();
+  const [compared, setCompared] = useState<number>();
   const path = { params: { path: { shop } } };
   const editions = useQuery({
     queryKey: ["editions", shop, draft.edition],
@@ -43,6 +47,10 @@ export function EditionList() {
                 {dateTime.format(new Date(at))}, {author}
               </span>
             </span>
+            <TextButton onClick={() => setCompared(compared === number ? undefined : number)}>
+              {say("compareWithDraft")}
+            </TextButton>
+            <TextButton onClick={() => marks.priceAsOf(number)}>{say("priceAsOf")}</TextButton>
             <a className="underline" href={`/api/shops/${shop}/editions/${number}`} download>
               {say("asFile")}
             </a>
@@ -50,6 +58,11 @@ export function EditionList() {
               <span>{say("isLive")}</span>
             ) : (
               <TextButton onClick={() => void goBack(number)}>{say("goBackToEdition")}</TextButton>
+            )}
+            {compared === number && (
+              <div className="w-full">
+                <WhatChanges start={{ before: number }} />
+              </div>
             )}
           </li>
         ))}

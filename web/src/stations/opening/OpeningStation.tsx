@@ -6,8 +6,11 @@ import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
+import { stationNames } from "../shop/StationChanges";
+import { ChangesInBrief } from "./ChangesInBrief";
 import { EditionList } from "./EditionList";
 import { useOpening } from "./useOpening";
+import { WaitingEdition } from "./WaitingEdition";
 
 const dateTime = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeStyle: "short" });
 
@@ -86,6 +89,8 @@ export function OpeningStation() {
         </div>
         <Said problems={problems} />
       </section>
+      <WaitingEdition />
+      <ChangesInBrief />
       <section aria-label={say("whatStandsAgainstOpening")} className="mt-6 max-w-2xl">
         <h2 className="text-lg">
           {now.blocking.length === 0
@@ -111,12 +116,22 @@ export function OpeningStation() {
   );
 }
 
-/** Each with the way to the very field. */
+/** Station by station, each with the way to the very field. */
 function Against({ problems }: { problems: Problem[] }) {
-  const marks = useMarks();
   if (problems.length === 0) return null;
+  const stations = [...new Set(problems.map(({ path }) => path.split("/")[0] ?? ""))];
+  return stations.map((station) => (
+    <div key={station} className="mt-2">
+      <h3 className="text-sm font-semibold">{stationNames[station] ?? say("otherwise")}</h3>
+      <AgainstStation problems={problems.filter(({ path }) => (path.split("/")[0] ?? "") === station)} />
+    </div>
+  ));
+}
+
+function AgainstStation({ problems }: { problems: Problem[] }) {
+  const marks = useMarks();
   return (
-    <ol className="mt-2">
+    <ol>
       {problems.map((each) => (
         <li key={`${each.path} ${each.sentence}`} className="flex items-baseline gap-4 border-b border-base-300 py-2">
           <span className="flex-1">

@@ -32,6 +32,9 @@ export function useChanges(compared: Compared, wanted: boolean) {
     queryKey: ["changes-progress", shop, draft.version, draft.edition, compared],
     queryFn: () => answer(api.GET("/api/shops/{shop}/changes", path)),
     enabled: wanted && running,
+    // What is asked for elsewhere answers there too: once it is done here it is not read again.
+    staleTime: Number.POSITIVE_INFINITY,
+    refetchOnWindowFocus: false,
     refetchInterval: (query) => (query.state.data?.state === "running" || !query.state.data ? POLL_MILLIS : false),
     retry: false,
   });

@@ -1,7 +1,7 @@
 import type { StationChange } from "../../api/client";
 import { say } from "../../shared/say";
 
-const stations: Record<string, string> = {
+export const stationNames: Record<string, string> = {
   shop: say("shop"),
   goods: say("goods"),
   discounts: say("discounts"),
@@ -21,7 +21,7 @@ export function StationChanges({ changes }: { changes: StationChange[] }) {
       <ul>
         {changes.map(({ station, added, removed, changed, others }) => (
           <li key={station} className="flex gap-4 border-b border-base-300 py-1">
-            <span className="w-32 font-semibold">{stations[station] ?? station}</span>
+            <span className="w-32 font-semibold">{stationNames[station] ?? station}</span>
             <span>{say("stationChanges", { added, removed, changed, others: others ? "yes" : "no" })}</span>
           </li>
         ))}
