@@ -6,6 +6,7 @@ import { StationHead } from "../../shared/StationHead";
 import { say } from "../../shared/say";
 import { BoardTable } from "./BoardTable";
 import { ChosenCell } from "./ChosenCell";
+import { CoveringSet } from "./CoveringSet";
 import { DeliveryInPrice } from "./DeliveryInPrice";
 import { type Figure, type Filter, figures } from "./figures";
 import { MovedPins } from "./MovedPins";
@@ -102,6 +103,9 @@ export function RehearsalStation() {
             <ChosenCell basket={row.basket} currency={row.currency} cell={cell} to={to} at={board.at} figure={figure} />
           )}
           <PlacesAcross places={places} />
+          <Fold title={say("coveringSet")} note={say("coveringNote")} late>
+            <CoveringSet />
+          </Fold>
           <Fold title={say("deliveryInPrice")} note={say("deliveryInPriceNote")} late>
             <DeliveryInPrice />
           </Fold>
