@@ -22,3 +22,7 @@ export function money(amount: string, currency: string, language: string): strin
 export const plain = (value: string): string => (value.includes(".") ? value.replace(/\.?0+$/, "") : value);
 
 export const isZero = (value: string): boolean => /^-?0*\.?0*$/.test(value);
+
+/** A difference with its sign, which stays with the amount where the line breaks. */
+export const signed = (amount: string, currency: string, language: string): string =>
+  `${amount.startsWith("-") || isZero(amount) ? "" : "+\u2060"}${money(amount, currency, language)}`;

@@ -1,6 +1,6 @@
 import { useNavigate } from "react-router";
 import { useBench } from "../../desk/bench";
-import { money } from "../../shared/money";
+import { signed as difference } from "../../shared/money";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { useChanges } from "../rehearsal/useChanges";
@@ -13,8 +13,7 @@ export function ChangesInBrief() {
   const navigate = useNavigate();
   const { view } = useChanges(LIVE_TO_DRAFT, draft.changes > 0 && draft.edition != null);
   if (!view || view.same || view.total === 0) return null;
-  const signed = (amount: string, currency: string) =>
-    `${amount.startsWith("-") || Number(amount) === 0 ? "" : "+"}${money(amount, currency, deskLocale())}`;
+  const signed = (amount: string, currency: string) => difference(amount, currency, deskLocale());
   const gone = view.groups.filter(({ kind }) => kind === "lost").reduce((sum, { orders }) => sum + orders, 0);
   return (
     <section aria-label={say("whatChanges")} className="mt-6 max-w-2xl">

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ChangedGroup, type Changes, problemsOf } from "../../api/client";
 import { useBench, useMarks } from "../../desk/bench";
-import { money } from "../../shared/money";
+import { signed as difference } from "../../shared/money";
 import { Said } from "../../shared/Said";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
@@ -11,8 +11,7 @@ import { ChangedOrders } from "./ChangedOrders";
 import { SpreadPicture } from "./SpreadPicture";
 import { type Compared, useChanges } from "./useChanges";
 
-const signed = (amount: string, currency: string): string =>
-  `${amount.startsWith("-") || Number(amount) === 0 ? "" : "+"}${money(amount, currency, deskLocale())}`;
+const signed = (amount: string, currency: string): string => difference(amount, currency, deskLocale());
 
 /** What the draft, or an edition, changes: in the setup station by station, and for orders grouped by cause. */
 export function WhatChanges({ start = {} }: { start?: Compared }) {

@@ -55,7 +55,7 @@ class OpeningTest extends AtDesk {
         browser.waitFor("published", () -> browser.shows("no changes"));
         at("opening");
         browser.see(By.xpath("//li[contains(., 'For the fair')][contains(., 'is live')]"));
-        browser.click(By.xpath("//li[contains(., 'Edition 1')]//button"));
+        browser.click(By.xpath("//li[contains(., 'Edition 1')]//button[contains(., 'Go back')]"));
         browser.see(By.xpath("//dialog[@open]//li[contains(., 'Goods')]"));
         assertThat(browser.violations()).isEmpty();
         browser.clickText("Take it into the draft");

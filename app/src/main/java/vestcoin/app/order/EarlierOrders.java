@@ -49,7 +49,9 @@ public class EarlierOrders {
                                 Map.entry("payable", order.payable()),
                                 Map.entry("method", order.priced().method()),
                                 Map.entry("email", order.customer().email()),
-                                Map.entry("buyer", MailAddress.normal(order.customer().email())),
+                                Map.entry(
+                                        "buyer",
+                                        MailAddress.normal(order.customer().email())),
                                 Map.entry("name", order.customer().name()),
                                 Map.entry("country", order.customer().country()),
                                 Map.entry("address", order.customer().address()),

@@ -34,8 +34,8 @@ public class PastOrders {
             """;
 
     /**
-     * Those of a span whose numbers are from one to before another, by their number. Numbers bound the reading, and
-     * the index is named: by that of times H2 would go through the whole span for each page.
+     * Those of a span whose numbers are from one to before another, by their number. Numbers bound the reading, and the
+     * index is named: by that of times H2 would go through the whole span for each page.
      */
     public List<PastOrder> numbered(PastSpan span, int from, int before) {
         return sql.sql("select number, document from orders use index (orders_latest) " + TAKEN
@@ -71,8 +71,7 @@ public class PastOrders {
 
     /** When the first order of a shop was placed. */
     public Optional<Instant> first(String shop) {
-        return sql
-                .sql("select placed_at from orders where shop = :shop order by placed_at limit 1")
+        return sql.sql("select placed_at from orders where shop = :shop order by placed_at limit 1")
                 .param("shop", shop)
                 .query(OffsetDateTime.class)
                 .optional()

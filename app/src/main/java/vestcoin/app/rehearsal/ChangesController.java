@@ -44,7 +44,9 @@ import vestcoin.core.rehearsal.ZonePlaces;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Rehearsal.SampleOrder;
 
-/** What the draft, or any edition, changes for orders: those that were taken, or the sample orders over their places. */
+/**
+ * What the draft, or any edition, changes for orders: those that were taken, or the sample orders over their places.
+ */
 @RestController
 class ChangesController {
     private static final int BINS = 24;
@@ -153,8 +155,7 @@ class ChangesController {
                 .or(() -> editions.live(shop))
                 .map(Editions.Edition::document)
                 .orElse(draft);
-        Document is =
-                after.map(number -> editions.of(shop, number).document()).orElse(draft);
+        Document is = after.map(number -> editions.of(shop, number).document()).orElse(draft);
         if (before.isPresent() && before.equals(after)) {
             throw new InvalidInput(
                     "after",
@@ -209,9 +210,8 @@ class ChangesController {
     }
 
     private ChangesTask.Source taken(String shop, ChangesRequest asked, ZoneId zone, Optional<Instant> asOf) {
-        Instant from = asked.from()
-                .map(day -> day.atStartOfDay(zone).toInstant())
-                .orElse(Instant.EPOCH);
+        Instant from =
+                asked.from().map(day -> day.atStartOfDay(zone).toInstant()).orElse(Instant.EPOCH);
         Instant to = asked.to()
                 .map(day -> day.plusDays(1).atStartOfDay(zone).toInstant())
                 .orElse(clock.instant().plusSeconds(1));
@@ -238,7 +238,8 @@ class ChangesController {
     }
 
     private static String placed(Destination to) {
-        return to.country() + to.region().map(region -> " " + region).orElse("")
+        return to.country()
+                + to.region().map(region -> " " + region).orElse("")
                 + to.postcode().map(code -> " " + code).orElse("");
     }
 
@@ -328,10 +329,9 @@ class ChangesController {
                 sides.before(),
                 sides.after(),
                 String.valueOf(number),
-                OrdersAgain.of(
-                        order.document(),
-                        asOf.map(day ->
-                                day.atTime(12, 0).atZone(sides.after().zone()).toInstant())));
+                OrdersAgain.of(order.document(), asOf.map(day -> day.atTime(12, 0)
+                        .atZone(sides.after().zone())
+                        .toInstant())));
     }
 
     /** Every order that changes, as CSV. */

@@ -55,12 +55,17 @@ class CoveringController {
     /** What the set would be; nothing is written. */
     @PostMapping("/api/shops/{shop}/board/covering")
     CoveringView look(@PathVariable String shop, @RequestBody CoveringRequest asked) {
-        CoveringSet.Found found = found(drafts.of(shop).document(), asked);
+        return view(found(drafts.of(shop).document(), asked));
+    }
+
+    private static CoveringView view(CoveringSet.Found found) {
         return new CoveringView(
                 found.baskets().size(),
                 found.pairs(),
                 found.edges(),
-                Stream.concat(found.unreachable().stream().map(CoveringController::named), found.unreachableEdges().stream())
+                Stream.concat(
+                                found.unreachable().stream().map(CoveringController::named),
+                                found.unreachableEdges().stream())
                         .toList(),
                 Stream.concat(found.leftPairs().stream().map(CoveringController::named), found.leftEdges().stream())
                         .toList());
@@ -70,10 +75,12 @@ class CoveringController {
     @PutMapping("/api/shops/{shop}/board/covering")
     CoveringView write(@PathVariable String shop, @RequestBody CoveringRequest asked, Principal who) {
         Document draft = drafts.of(shop).document();
+        CoveringSet.Found found = found(draft, asked);
         Rehearsal rehearsal = draft.setup().rehearsal();
         List<SampleOrder> baskets = Stream.concat(
-                        rehearsal.baskets().stream().filter(basket -> !basket.id().matches(MADE_HERE)),
-                        found(draft, asked).baskets().stream())
+                        rehearsal.baskets().stream()
+                                .filter(basket -> !basket.id().matches(MADE_HERE)),
+                        found.baskets().stream())
                 .toList();
         Document wanted = Document.of(SetupBuilder.builder(draft.setup())
                 .rehearsal(new Rehearsal(baskets, rehearsal.meant(), rehearsal.pins()))
@@ -81,7 +88,7 @@ class CoveringController {
         if (!wanted.hash().equals(draft.hash())) {
             drafts.edit(shop, StationChanges.edits(draft, wanted), who.getName());
         }
-        return look(shop, asked);
+        return view(found);
     }
 
     private CoveringSet.Found found(Document draft, CoveringRequest asked) {
@@ -96,6 +103,7 @@ class CoveringController {
     }
 
     private static String named(CoveringSet.Pair pair) {
-        return (pair.first().isEmpty() ? "–" : pair.first()) + " + " + (pair.second().isEmpty() ? "–" : pair.second());
+        return (pair.first().isEmpty() ? "–" : pair.first()) + " + "
+                + (pair.second().isEmpty() ? "–" : pair.second());
     }
 }

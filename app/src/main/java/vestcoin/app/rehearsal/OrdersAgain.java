@@ -15,8 +15,8 @@ final class OrdersAgain {
     /** @param asOf an instant it is placed at instead of its own */
     static Order of(String document, Optional<Instant> asOf) {
         Order order = OrderFile.parse(document);
-        Order alone = order.after(History.NONE)
-                .given(order.outside().with(Stock.NONE).with(SlotOccupancy.NONE));
+        Order alone =
+                order.after(History.NONE).given(order.outside().with(Stock.NONE).with(SlotOccupancy.NONE));
         return asOf.map(alone::placed).orElse(alone);
     }
 }

@@ -148,7 +148,8 @@ class SolverController {
         if (!zones.isEmpty()) {
             throw new InvalidInput(
                     "zones",
-                    Message.of("rehearsal.no-such-zone", "zone", zones.iterator().next()),
+                    Message.of(
+                            "rehearsal.no-such-zone", "zone", zones.iterator().next()),
                     Message.of("rehearsal.choose-zones-to-be-free"));
         }
         BigDecimal rise = within("rise", asked.rise().orElse(BigDecimal.ZERO), DeliveryInPrice.MOST_RISE);
@@ -179,8 +180,7 @@ class SolverController {
                     Message.of("rehearsal.no-order-to-reckon-with"),
                     Message.of("rehearsal.choose-another-span-or-sample-orders"));
         }
-        DeliveryInPrice problem =
-                new DeliveryInPrice(compiled.setup(), new TreeSet<>(asked.zones()), drawn.orders());
+        DeliveryInPrice problem = new DeliveryInPrice(compiled.setup(), new TreeSet<>(asked.zones()), drawn.orders());
         SolverTask task = asked.sought() == Sought.RISE
                 ? new SolverTask.Rise(problem, compiled)
                 : new SolverTask.Threshold(
@@ -210,8 +210,7 @@ class SolverController {
         for (List<ChangesTask.NamedOrder> page = source.next(); !page.isEmpty(); page = source.next()) {
             for (ChangesTask.NamedOrder each : page) {
                 // Evenly: the n-th is drawn where n × most ÷ all passes a whole number.
-                boolean drawn = total <= MOST_ORDERS
-                        || at * MOST_ORDERS / total != (at + 1) * MOST_ORDERS / total;
+                boolean drawn = total <= MOST_ORDERS || at * MOST_ORDERS / total != (at + 1) * MOST_ORDERS / total;
                 at++;
                 if (drawn) {
                     KeptOrder.of(compiled, each.name(), each.order().get(), BigDecimal.ONE)
@@ -219,7 +218,8 @@ class SolverController {
                 }
             }
         }
-        BigDecimal days = BigDecimal.valueOf(Math.max(1, Duration.between(from, to).toDays()));
+        BigDecimal days =
+                BigDecimal.valueOf(Math.max(1, Duration.between(from, to).toDays()));
         return new Drawn(orders, Math.max(total, orders.size()), days);
     }
 
@@ -232,10 +232,7 @@ class SolverController {
                             compiled,
                             basket.name(),
                             SampleOrders.at(
-                                    basket,
-                                    basket.order().to().orElseGet(compiled::home),
-                                    clock.instant(),
-                                    states),
+                                    basket, basket.order().to().orElseGet(compiled::home), clock.instant(), states),
                             BigDecimal.valueOf(basket.monthly().orElse(1)))
                     .ifPresent(orders::add);
         }

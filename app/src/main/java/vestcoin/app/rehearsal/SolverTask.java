@@ -139,9 +139,8 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
                     .max(BigDecimal::compareTo)
                     .orElse(BigDecimal.ZERO);
             // What is payable may have tax on top and stands after discounts; goods are never worth more than twice it.
-            this.above = dearest.add(BigDecimal.ONE)
-                    .multiply(BigDecimal.valueOf(3))
-                    .setScale(0, RoundingMode.CEILING);
+            this.above =
+                    dearest.add(BigDecimal.ONE).multiply(BigDecimal.valueOf(3)).setScale(0, RoundingMode.CEILING);
         }
 
         private CompiledSetup from(BigDecimal amount) {
@@ -160,8 +159,8 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
                 return true;
             }
             List<Point> whole = DeliveryInPrice.curve(reaching, above);
-            Optional<Found> first = DeliveryInPrice.first(whole, enough())
-                    .map(point -> problem.found(point, from(point.at())));
+            Optional<Found> first =
+                    DeliveryInPrice.first(whole, enough()).map(point -> problem.found(point, from(point.at())));
             synchronized (this) {
                 curve.addAll(whole);
                 this.found = first;

@@ -42,7 +42,9 @@ public final class CompareCommand implements Callable<Integer> {
     @Option(names = "--json", description = "JSON instead of a table.")
     boolean json;
 
-    @Option(names = "--csv", description = "Writes a row for each order that changes, with its cause, as the desk does.")
+    @Option(
+            names = "--csv",
+            description = "Writes a row for each order that changes, with its cause, as the desk does.")
     Path csv;
 
     @Override

@@ -38,6 +38,7 @@ class DemoOrders {
     private final Placing placing;
     private final Payments payments;
     private final Credits credits;
+    private final DemoPast past;
     private final Clock clock;
 
     DemoOrders(
@@ -46,13 +47,20 @@ class DemoOrders {
             Placing placing,
             Payments payments,
             Credits credits,
+            DemoPast past,
             Clock clock) {
         this.gateways = gateways;
         this.circumstances = circumstances;
         this.placing = placing;
         this.payments = payments;
         this.credits = credits;
+        this.past = past;
         this.clock = clock;
+    }
+
+    /** Two years of earlier orders. */
+    void putEarlier(Editions.Edition edition) {
+        past.put(edition);
     }
 
     /** A regular buyer may pay on account. */

@@ -18,8 +18,8 @@ import vestcoin.app.order.NewOrder;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.goods.Product;
 import vestcoin.core.delivery.Offer;
+import vestcoin.core.goods.Product;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.Pricing;
@@ -57,8 +57,7 @@ class DemoPast {
     /** Puts in the latest of them, so that what is ordered from now on has higher numbers, and the others beside. */
     void put(Editions.Edition edition) {
         Instant to = clock.instant().minus(Duration.ofHours(1));
-        PlausibleOrders drawn =
-                new PlausibleOrders(edition.document().compiled(), SEED, to.minus(SPAN), SPAN);
+        PlausibleOrders drawn = new PlausibleOrders(edition.document().compiled(), SEED, to.minus(SPAN), SPAN);
         int last = FIRST + ORDERS - 1;
         Order latest = some(edition, drawn, 1).get(0).placed(to);
         earlier.take(edition.shop(), edition.number(), List.of(earlier(edition, latest, last)));

@@ -39,7 +39,6 @@ public class DemoShop {
     private final ServiceConnections links;
     private final DemoGoods goods;
     private final DemoOrders orders;
-    private final DemoPast past;
 
     DemoShop(
             People people,
@@ -49,8 +48,7 @@ public class DemoShop {
             Gateways gateways,
             ServiceConnections links,
             DemoGoods goods,
-            DemoOrders orders,
-            DemoPast past) {
+            DemoOrders orders) {
         this.people = people;
         this.drafts = drafts;
         this.editions = editions;
@@ -59,7 +57,6 @@ public class DemoShop {
         this.links = links;
         this.goods = goods;
         this.orders = orders;
-        this.past = past;
     }
 
     static String welcome(int port) {
@@ -90,7 +87,7 @@ public class DemoShop {
 
     /** The same with two years of earlier orders, put in beside. */
     void loadWithPastIfEmpty() throws IOException {
-        loadIfEmpty(past::put);
+        loadIfEmpty(orders::putEarlier);
     }
 
     private void loadIfEmpty(Consumer<Editions.Edition> earlier) throws IOException {

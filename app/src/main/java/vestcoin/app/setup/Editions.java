@@ -159,9 +159,7 @@ public class Editions {
                         .single()
                 > 0) {
             throw new InvalidInput(
-                    "note",
-                    Message.of("setup.an-edition-waits-for-its-time"),
-                    Message.of("setup.call-it-off-first"));
+                    "note", Message.of("setup.an-edition-waits-for-its-time"), Message.of("setup.call-it-off-first"));
         }
     }
 

@@ -57,7 +57,6 @@ class SetupFileController {
 
     /** A change for each station that differs. */
     private List<Edit> edits(String shop, byte[] file) {
-        return StationChanges.edits(
-                drafts.of(shop).document(), Document.parse(FileText.of(file)));
+        return StationChanges.edits(drafts.of(shop).document(), Document.parse(FileText.of(file)));
     }
 }

@@ -23,9 +23,9 @@ import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.problem.Problem;
 
 /**
- * Editions that are published at a time, one for a shop. What is frozen is what goes live, whatever happens to the draft
- * meanwhile; it is checked again then, and what keeps it back is kept with it. It goes live once, late if nobody was here
- * to do it.
+ * Editions that are published at a time, one for a shop. What is frozen is what goes live, whatever happens to the
+ * draft meanwhile; it is checked again then, and what keeps it back is kept with it. It goes live once, late if nobody
+ * was here to do it.
  */
 @Service
 public class WaitingEditions {
@@ -52,8 +52,7 @@ public class WaitingEditions {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    WaitingEditions(
-            JdbcClient sql, Editions editions, Drafts drafts, TransactionTemplate transaction, Clock clock) {
+    WaitingEditions(JdbcClient sql, Editions editions, Drafts drafts, TransactionTemplate transaction, Clock clock) {
         this.sql = sql;
         this.editions = editions;
         this.drafts = drafts;
@@ -102,7 +101,10 @@ public class WaitingEditions {
         of(shop).ifPresent(other -> {
             throw new InvalidInput(
                     "at",
-                    Message.of("setup.another-edition-waits", "at", written(other.at().atZone(zone).toLocalDateTime())),
+                    Message.of(
+                            "setup.another-edition-waits",
+                            "at",
+                            written(other.at().atZone(zone).toLocalDateTime())),
                     Message.of("setup.call-it-off-first"));
         });
         editions.check(document, note);

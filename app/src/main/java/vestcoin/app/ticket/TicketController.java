@@ -43,8 +43,7 @@ class TicketController {
      * @param beside whether the live quote is wanted too
      * @param edition number of an edition it is priced as of, instead of the draft
      */
-    record TicketRequest(
-            List<Edit> edits, OrderFile order, Optional<Boolean> beside, Optional<Integer> edition) {
+    record TicketRequest(List<Edit> edits, OrderFile order, Optional<Boolean> beside, Optional<Integer> edition) {
         TicketRequest {
             edition = edition == null ? Optional.empty() : edition;
             edits = Edit.given(edits);

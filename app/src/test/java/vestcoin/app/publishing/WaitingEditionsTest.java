@@ -133,20 +133,21 @@ class WaitingEditionsTest {
         assertThat(await(in(60)).status()).isEqualTo(200);
         // A pin of what waits moves: as if it had been typed wrong in what was frozen.
         JdbcClient sql = shop.context().getBean(JdbcClient.class);
-        String document = sql.sql("select document from waiting_edition").query(String.class).single();
-        String pin = "{\"id\":\"p\",\"basket\":\"two-deltas\",\"to\":{\"country\":\"IE\"},\"at\":\"2026-11-20T10:00:00Z\","
-                + "\"figure\":\"to-pay\",\"value\":\"1.00\",\"reason\":\"\"}";
-        String basket = Document.parse(document)
-                .setup()
-                .rehearsal()
-                .baskets()
-                .get(0)
-                .id();
+        String document = sql.sql("select document from waiting_edition")
+                .query(String.class)
+                .single();
+        String pin =
+                "{\"id\":\"p\",\"basket\":\"two-deltas\",\"to\":{\"country\":\"IE\"},\"at\":\"2026-11-20T10:00:00Z\","
+                        + "\"figure\":\"to-pay\",\"value\":\"1.00\",\"reason\":\"\"}";
+        String basket =
+                Document.parse(document).setup().rehearsal().baskets().get(0).id();
         String pinned = document.contains("\"pins\":[]")
                 ? document.replace("\"pins\":[]", "\"pins\":[" + pin.replace("two-deltas", basket) + "]")
                 : document.replace(
                         "\"rehearsal\":{", "\"rehearsal\":{\"pins\":[" + pin.replace("two-deltas", basket) + "],");
-        sql.sql("update waiting_edition set document = :document").param("document", pinned).update();
+        sql.sql("update waiting_edition set document = :document")
+                .param("document", pinned)
+                .update();
         due();
         shop.context().getBean(WaitingEditions.class).publishDue();
         assertThat(live()).isEqualTo(before);
@@ -200,11 +201,8 @@ class WaitingEditionsTest {
     void an_order_is_priced_as_of_any_edition() {
         int before = live();
         owner.publish(Map.of("goods/products/box-kite/price", "88.00"));
-        Map<String, Object> order = Map.of(
-                "lines",
-                List.of(Map.of("product", "box-kite", "quantity", "1")),
-                "to",
-                Map.of("country", "IE"));
+        Map<String, Object> order =
+                Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", "1")), "to", Map.of("country", "IE"));
         assertThat(owner.post(Caller.SHOP + "/ticket", Map.of("order", order, "edition", before))
                         .json()
                         .at("/quote/goods/value")
@@ -245,7 +243,10 @@ class WaitingEditionsTest {
                                 .orElseThrow()
                                 .number())
                         .isEqualTo(2));
-                assertThat(second.getBean(Drafts.class).of(DemoShop.SHOP).document().hash())
+                assertThat(second.getBean(Drafts.class)
+                                .of(DemoShop.SHOP)
+                                .document()
+                                .hash())
                         .isEqualTo(second.getBean(Editions.class)
                                 .of(DemoShop.SHOP, 2)
                                 .hash());

@@ -40,6 +40,7 @@ class ChangesOfManyTest {
     private static final int DRAWN = 500;
     /** With few orders the compiler is still at work. */
     private static final int SMALL_MILLIS = 3000;
+
     private static final int NOISE_MICROS = 10_000;
 
     private static RunningShop.Running shop;
@@ -72,11 +73,10 @@ class ChangesOfManyTest {
         List<Order> drawn = new PlausibleOrders(compiled, 5, from, Duration.ofDays(600))
                 .take(DRAWN).stream()
                         .map(order -> order.to().equals(compiled.home())
-                                        && order.lines().stream()
-                                                .allMatch(line -> compiled.shelf()
-                                                        .find(line.product())
-                                                        .orElseThrow()
-                                                        .physical())
+                                        && order.lines().stream().allMatch(line -> compiled.shelf()
+                                                .find(line.product())
+                                                .orElseThrow()
+                                                .physical())
                                 ? order.withDelivery("tube")
                                 : order)
                         .toList();
@@ -146,8 +146,8 @@ class ChangesOfManyTest {
         for (int i = 0; i < 40; i++) {
             alone.add(quoteMicros());
         }
-        JsonNode view = owner.post(Caller.SHOP + "/changes", Map.of("to", "2026-11-09"))
-                .json();
+        JsonNode view =
+                owner.post(Caller.SHOP + "/changes", Map.of("to", "2026-11-09")).json();
         List<Long> beside = new ArrayList<>();
         while (view.path("state").asString().equals("running")) {
             beside.add(quoteMicros());
@@ -194,7 +194,8 @@ class ChangesOfManyTest {
         }
         assertThat(groups).isEqualByComparingTo(expected);
         assertThat(orders).isEqualTo(changed).isPositive();
-        assertThat(view.path("groups").valueStream()
+        assertThat(view.path("groups")
+                        .valueStream()
                         .map(group -> group.path("cause").path("path").asString()))
                 .contains("delivery/zones/galway/rates/tube", "goods/products/parafoil/price");
         JsonNode spread = view.path("spreads").path(0).path("bins");
@@ -225,7 +226,8 @@ class ChangesOfManyTest {
         Thread.sleep(200);
         int done = owner.get(Caller.SHOP + "/changes").json().path("done").asInt();
         Thread.sleep(300);
-        assertThat(owner.get(Caller.SHOP + "/changes").json().path("done").asInt()).isEqualTo(done);
+        assertThat(owner.get(Caller.SHOP + "/changes").json().path("done").asInt())
+                .isEqualTo(done);
         JsonNode whole = compared(Map.of("asOf", "2026-09-01"));
         assertThat(whole.path("state").asString()).isEqualTo("done");
         assertThat(whole.path("done").asInt()).isEqualTo(whole.path("total").asInt());
@@ -234,12 +236,14 @@ class ChangesOfManyTest {
     @Test
     void an_order_of_a_group_is_shown_under_both_setups() throws Exception {
         JsonNode view = compared(Map.of());
-        JsonNode group = view.path("groups").valueStream()
+        JsonNode group = view.path("groups")
+                .valueStream()
                 .filter(each -> each.path("cause").path("path").asString().equals("goods/products/parafoil/price"))
                 .findFirst()
                 .orElseThrow();
-        JsonNode page = owner.get(Caller.SHOP + "/changes/orders?kind=differs&path=goods/products/parafoil/price&currency="
-                        + group.path("currency").asString())
+        JsonNode page = owner.get(
+                        Caller.SHOP + "/changes/orders?kind=differs&path=goods/products/parafoil/price&currency="
+                                + group.path("currency").asString())
                 .json();
         assertThat(page.path("orders")).hasSize(50);
         assertThat(page.path("more").asBoolean()).isTrue();
@@ -252,9 +256,12 @@ class ChangesOfManyTest {
         assertThat(pay.path("before").asString()).isEqualTo(one.path("before").asString());
         assertThat(pay.path("after").asString()).isEqualTo(one.path("after").asString());
         String csv = owner.get(Caller.SHOP + "/changes.csv").text();
-        assertThat(csv.lines().count()).isEqualTo(1 + view.path("groups").valueStream()
-                .mapToInt(each -> each.path("orders").asInt())
-                .sum());
+        assertThat(csv.lines().count())
+                .isEqualTo(1
+                        + view.path("groups")
+                                .valueStream()
+                                .mapToInt(each -> each.path("orders").asInt())
+                                .sum());
     }
 
     @Test
@@ -267,6 +274,7 @@ class ChangesOfManyTest {
         Caller.Answer back = owner.post(Caller.SHOP + "/changes", Map.of("from", "2026-02-01", "to", "2026-01-01"));
         assertThat(back.status()).isEqualTo(422);
         assertThat(back.sentence()).contains("ends before it begins");
-        assertThat(owner.get(Caller.SHOP + "/changes/orders/999999999").status()).isEqualTo(404);
+        assertThat(owner.get(Caller.SHOP + "/changes/orders/999999999").status())
+                .isEqualTo(404);
     }
 }

@@ -37,16 +37,23 @@ import vestcoin.core.setup.Rehearsal.BuyerKind;
 import vestcoin.core.setup.Rehearsal.SampleOrder;
 
 /**
- * The covering set against every order there is: all combinations are priced here, and each pair that occurs in one that
- * can be had has to be in the set, or be named as left out.
+ * The covering set against every order there is: all combinations are priced here, and each pair that occurs in one
+ * that can be had has to be in the set, or be named as left out.
  */
 class CoveringTest {
     private static final Instant NOW = Instant.parse("2026-11-25T10:00:00Z");
     private static final Exchange RATES = new Exchange(
             "EUR",
             LocalDate.parse("2026-11-24"),
-            Map.of("CHF", new BigDecimal("0.95"), "GBP", new BigDecimal("0.84"), "USD",
-                    new BigDecimal("1.08"), "CAD", new BigDecimal("1.47")));
+            Map.of(
+                    "CHF",
+                    new BigDecimal("0.95"),
+                    "GBP",
+                    new BigDecimal("0.84"),
+                    "USD",
+                    new BigDecimal("1.08"),
+                    "CAD",
+                    new BigDecimal("1.47")));
 
     private final Map<String, Gateway> gateways = new HashMap<>();
     private CompiledSetup setup;
@@ -97,7 +104,10 @@ class CoveringTest {
         return pairs;
     }
 
-    /** Every combination of values, with each product of the first of each category that the set knows to make a line of. */
+    /**
+     * Every combination of values, with each product of the first of each category that the set knows to make a line
+     * of.
+     */
     private Set<String> occurring(List<SampleOrder> lines) {
         List<String> ways = new ArrayList<>();
         ways.add(null);
@@ -112,34 +122,40 @@ class CoveringTest {
         setup.setup().shop().currencies().forEach(other -> currencies.add(other.code()));
         Map<String, Destination> places = new HashMap<>();
         lines.forEach(basket -> places.putIfAbsent(
-                setup.board().zoneOf(basket.order().to().orElseThrow()).orElseThrow().value().id(),
+                setup.board()
+                        .zoneOf(basket.order().to().orElseThrow())
+                        .orElseThrow()
+                        .value()
+                        .id(),
                 basket.order().to().orElseThrow()));
         Map<String, Basket> goods = new HashMap<>();
-        lines.forEach(basket -> goods.putIfAbsent(
-                basket.order().lines().get(0).product(), basket.order()));
+        lines.forEach(basket -> goods.putIfAbsent(basket.order().lines().get(0).product(), basket.order()));
         Set<String> occur = new ConcurrentSkipListSet<>();
-        places.values().parallelStream().forEach(to -> ways.forEach(way -> goods.values().forEach(line -> groups.forEach(
-                group -> currencies.forEach(currency -> Stream.of(BuyerKind.values())
-                        .forEach(buyer -> setup.setup().payment().methods().stream()
-                                .filter(Payment.Method::on)
-                                .forEach(method -> {
-                                    SampleOrder made = new SampleOrder(
-                                            "x",
-                                            "x",
-                                            Basket.of(line.lines().subList(0, 1), to)
-                                                    .changed()
-                                                    .delivery(Optional.ofNullable(way))
-                                                    .currency(Optional.ofNullable(currency))
-                                                    .method(Optional.of(method.id()))
-                                                    .build(),
-                                            buyer,
-                                            Optional.ofNullable(group),
-                                            null,
-                                            null);
-                                    values(made)
-                                            .filter(values -> way != null || values.get(1).equals("way -"))
-                                            .ifPresent(values -> occur.addAll(pairs(values)));
-                                })))))));
+        places.values().parallelStream()
+                .forEach(to -> ways.forEach(way -> goods.values()
+                        .forEach(line -> groups.forEach(group -> currencies.forEach(currency -> Stream.of(
+                                        BuyerKind.values())
+                                .forEach(buyer -> setup.setup().payment().methods().stream()
+                                        .filter(Payment.Method::on)
+                                        .forEach(method -> {
+                                            SampleOrder made = new SampleOrder(
+                                                    "x",
+                                                    "x",
+                                                    Basket.of(line.lines().subList(0, 1), to)
+                                                            .changed()
+                                                            .delivery(Optional.ofNullable(way))
+                                                            .currency(Optional.ofNullable(currency))
+                                                            .method(Optional.of(method.id()))
+                                                            .build(),
+                                                    buyer,
+                                                    Optional.ofNullable(group),
+                                                    null,
+                                                    null);
+                                            values(made)
+                                                    .filter(values -> way != null
+                                                            || values.get(1).equals("way -"))
+                                                    .ifPresent(values -> occur.addAll(pairs(values)));
+                                        })))))));
         return occur;
     }
 
@@ -147,7 +163,9 @@ class CoveringTest {
     @ValueSource(strings = {"tern-and-tether", "blaumeise-puppenbuehne", "ninth-street-sundials"})
     void every_pair_that_can_occur_is_met_and_what_is_left_out_is_counted(String name) throws IOException {
         read(name);
+        long begun = System.nanoTime();
         CoveringSet.Found found = CoveringSet.of(new Combinations(setup, NOW, Optional.of(RATES)), 400);
+        long millis = (System.nanoTime() - begun) / 1_000_000;
         assertThat(CoveringSet.of(new Combinations(setup, NOW, Optional.of(RATES)), 400))
                 .as("the same twice")
                 .isEqualTo(found);
@@ -158,11 +176,12 @@ class CoveringTest {
         }
         assertThat(occurring(found.baskets())).isSubsetOf(met);
         assertThat(found.leftPairs()).isEmpty();
-        assertThat(found.baskets().stream().map(SampleOrder::id).distinct()).hasSize(found.baskets().size());
+        assertThat(found.baskets().stream().map(SampleOrder::id).distinct())
+                .hasSize(found.baskets().size());
         assertThat(found.edges()).isPositive();
         System.out.println(name + ": " + found.baskets().size() + " orders meet " + found.pairs() + " pairs and "
                 + found.edges() + " edges; " + found.unreachable().size() + " pairs and "
-                + found.unreachableEdges().size() + " edges cannot be reached");
+                + found.unreachableEdges().size() + " edges cannot be reached, " + millis + " ms");
         CoveringSet.Found few = CoveringSet.of(new Combinations(setup, NOW, Optional.of(RATES)), 5);
         assertThat(few.baskets()).hasSizeLessThanOrEqualTo(5);
         assertThat(few.leftPairs()).isNotEmpty();

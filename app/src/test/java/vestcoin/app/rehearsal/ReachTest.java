@@ -36,8 +36,9 @@ class ReachTest {
                 .collect(Collectors.toSet());
         assertThat(whole).containsAll(Groups.countriesOf("EU")).contains("GB", "CH", "NO", "US", "CA");
         assertThat(whole).doesNotContain("AU", "JP");
-        assertThat(stops.valueStream().map(stop -> stop.at("/to/country").asString() + " "
-                        + stop.at("/to/postcode").asString("")))
+        assertThat(stops.valueStream()
+                        .map(stop -> stop.at("/to/country").asString() + " "
+                                + stop.at("/to/postcode").asString("")))
                 .anyMatch(place -> place.startsWith("GB BT"))
                 .anyMatch(place -> place.startsWith("IE H91"));
     }
@@ -59,7 +60,8 @@ class ReachTest {
                 .path("stops")
                 .path(0);
         assertThat(australia.path("cell").path("hole").asString()).isNotEmpty();
-        assertThat(australia.path("zone").isMissingNode() || australia.path("zone").isNull())
+        assertThat(australia.path("zone").isMissingNode()
+                        || australia.path("zone").isNull())
                 .isTrue();
     }
 

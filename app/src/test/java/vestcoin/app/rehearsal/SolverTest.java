@@ -96,8 +96,9 @@ class SolverTest {
             if (!List.of("donation", "voucher").contains(product.path("kind").asString())) {
                 raise(product, "price", percent, digits);
                 raise(product.path("sale"), "price", percent, digits);
-                product.path("groupPrices").propertyNames().forEach(group ->
-                        raise(product.path("groupPrices"), group, percent, digits));
+                product.path("groupPrices")
+                        .propertyNames()
+                        .forEach(group -> raise(product.path("groupPrices"), group, percent, digits));
                 product.path("breaks").forEach(step -> raise(step, "price", percent, digits));
                 product.path("variations").forEach(variation -> {
                     raise(variation, "price", percent, digits);
@@ -172,7 +173,9 @@ class SolverTest {
                 percent = percent.add(new BigDecimal("0.1"))) {
             BigDecimal kept = kept(of, edited(of, percent, BigDecimal.ZERO, true));
             int at = percent.movePointRight(1).intValueExact();
-            assertThat(task.progress().curve().get(at).kept()).as(percent + " %").isEqualByComparingTo(kept);
+            assertThat(task.progress().curve().get(at).kept())
+                    .as(percent + " %")
+                    .isEqualByComparingTo(kept);
             first = kept.compareTo(today) >= 0 ? Optional.of(percent) : Optional.empty();
         }
         assertThat(task.progress().curve()).hasSize(501);

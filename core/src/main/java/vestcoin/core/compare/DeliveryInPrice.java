@@ -56,7 +56,9 @@ public final class DeliveryInPrice {
 
     /** What is kept of all of them today. */
     public BigDecimal today() {
-        return sum(orders.stream().map(order -> order.weighed(order.today().keep())).toList());
+        return sum(orders.stream()
+                .map(order -> order.weighed(order.today().keep()))
+                .toList());
     }
 
     /** Free delivery in the zones, and prices raised. */

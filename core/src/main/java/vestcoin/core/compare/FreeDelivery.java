@@ -35,8 +35,7 @@ public final class FreeDelivery {
                         rule.basis(), Optional.of(amount), Optional.empty(), rule.notCounting(), rule.notWith()));
     }
 
-    private static Setup changed(
-            Setup setup, Set<String> zones, UnaryOperator<PriceRule> change) {
+    private static Setup changed(Setup setup, Set<String> zones, UnaryOperator<PriceRule> change) {
         return SetupBuilder.builder(setup)
                 .delivery(DeliveryBuilder.builder(setup.delivery())
                         .zones(setup.delivery().zones().stream()
@@ -46,8 +45,7 @@ public final class FreeDelivery {
                 .build();
     }
 
-    private static Delivery.Zone changed(
-            Delivery.Zone zone, UnaryOperator<PriceRule> change) {
+    private static Delivery.Zone changed(Delivery.Zone zone, UnaryOperator<PriceRule> change) {
         Map<String, PriceRule> rates = new LinkedHashMap<>();
         zone.rates().forEach((option, rule) -> rates.put(option, change.apply(rule)));
         return new Delivery.Zone(

@@ -56,8 +56,7 @@ public final class PriceRise {
                 .groupPrices(each(product.groupPrices()))
                 .variations(product.variations().stream().map(this::raised).toList())
                 .breaks(product.breaks().stream()
-                        .map(step ->
-                                new Product.Break(step.from(), step.price().map(this::own), step.percent()))
+                        .map(step -> new Product.Break(step.from(), step.price().map(this::own), step.percent()))
                         .toList())
                 .prices(byHand(product.prices()))
                 .build();

@@ -126,7 +126,10 @@ public sealed interface Place {
      */
     static List<Destination> samples(Place place) {
         if (place instanceof Group group) {
-            return Groups.countriesOf(group.name).stream().map(Destination::of).toList();
+            return Groups.countriesOf(group.name).stream()
+                    .sorted()
+                    .map(Destination::of)
+                    .toList();
         }
         if (place instanceof Subdivision subdivision) {
             return List.of(

@@ -12,8 +12,8 @@ import vestcoin.core.problem.Problems;
 import vestcoin.core.setup.CompiledSetup;
 
 /**
- * Every place sold to: each country, and of a country with rules for parts of it one place of each part, so that nothing
- * sold to is left out.
+ * Every place sold to: each country, and of a country with rules for parts of it one place of each part, so that
+ * nothing sold to is left out.
  */
 public final class SoldPlaces {
     private SoldPlaces() {}

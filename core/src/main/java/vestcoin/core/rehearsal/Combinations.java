@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -37,7 +38,8 @@ import vestcoin.core.setup.Rehearsal.SampleOrder;
 import vestcoin.core.setup.Setup;
 
 /**
- * The values orders of a setup can differ in, and orders made of them. Every account of a provider is taken as connected.
+ * The values orders of a setup can differ in, and orders made of them. Every account of a provider is taken as
+ * connected.
  */
 public final class Combinations {
     /** Where a rate or a discount changes: orders on it and just above it. @param name of the field */
@@ -46,6 +48,8 @@ public final class Combinations {
     private record Value(String id, String name) {}
 
     private static final Value NONE = new Value("", "");
+    /** So many goods of a category that go a way are tried, one of each kind first. */
+    private static final int PRODUCTS = 4;
 
     private final CompiledSetup compiled;
     private final Setup setup;
@@ -55,6 +59,7 @@ public final class Combinations {
     private final Map<Factor, List<Value>> values = new LinkedHashMap<>();
     private final Map<String, Destination> places = new LinkedHashMap<>();
     private final Map<String, List<Product>> products = new LinkedHashMap<>();
+    private final Map<List<String>, List<Product>> offered = new HashMap<>();
     /** How many orders at edges were made. */
     private int standing;
 
@@ -71,9 +76,7 @@ public final class Combinations {
         zones();
         ways();
         categories();
-        values.put(
-                Factor.GROUP,
-                with(NONE, setup.goods().buyerGroups().stream().map(Combinations::group)));
+        values.put(Factor.GROUP, with(NONE, setup.goods().buyerGroups().stream().map(Combinations::group)));
         values.put(
                 Factor.CURRENCY,
                 with(
@@ -189,11 +192,37 @@ public final class Combinations {
         return product(combination).isPresent();
     }
 
-    /** The first product of the category with which it can be. */
+    /** The first of some goods of the category that go that way there with which it can be. */
     private Optional<Product> product(List<Integer> combination) {
-        return products.get(value(combination, Factor.TAX_CATEGORY).id()).stream()
+        return offered(
+                        value(combination, Factor.ZONE).id(),
+                        value(combination, Factor.WAY).id(),
+                        value(combination, Factor.TAX_CATEGORY).id())
+                .stream()
                 .filter(product -> isHad(combination, made(combination, product, Optional.empty(), "try")))
                 .findFirst();
+    }
+
+    /** Goods of a category that go to a zone by a way, whoever buys them and however they are paid for. */
+    private List<Product> offered(String zone, String way, String category) {
+        return offered.computeIfAbsent(List.of(zone, way, category), key -> products.get(category).stream()
+                .filter(product -> product.physical() != way.isEmpty())
+                .filter(product -> way.isEmpty() || goes(product, places.get(zone), way))
+                .limit(PRODUCTS)
+                .toList());
+    }
+
+    private boolean goes(Product product, Destination to, String way) {
+        Basket basket = Basket.of(
+                List.of(FirstLine.of(product, LocalDate.ofInstant(now, compiled.zone()), Optional.empty())), to);
+        try {
+            return Pricing.priceUntraced(
+                            compiled, Order.of(now, basket, gateways).withDelivery(way))
+                    .chosen()
+                    .isPresent();
+        } catch (InvalidInput refused) {
+            return false;
+        }
     }
 
     private boolean isHad(List<Integer> combination, SampleOrder made) {
@@ -211,12 +240,10 @@ public final class Combinations {
             Quote quote = Pricing.priceUntraced(
                     compiled,
                     rates.map(known -> order.given(order.outside().with(known))).orElse(order));
-            return Optional.of(quote)
-                    .filter(each -> each.missing().isEmpty())
-                    .filter(each -> order.method()
-                            .flatMap(each::method)
-                            .filter(method -> method.hidden().isEmpty())
-                            .isPresent());
+            return Optional.of(quote).filter(each -> each.missing().isEmpty()).filter(each -> order.method()
+                    .flatMap(each::method)
+                    .filter(method -> method.hidden().isEmpty())
+                    .isPresent());
         } catch (InvalidInput refused) {
             return Optional.empty();
         }
@@ -260,16 +287,16 @@ public final class Combinations {
             kinds.put(product.kind(), known.or(() -> plain(product)));
         }
         List<Edge> edges = new ArrayList<>();
-        kinds.forEach((kind, order) ->
-                edges.add(new Edge("goods/" + kind.name().toLowerCase(Locale.ROOT), order.stream().toList())));
+        kinds.forEach((kind, order) -> edges.add(new Edge(
+                "goods/" + kind.name().toLowerCase(Locale.ROOT), order.stream().toList())));
         return edges;
     }
 
     private Optional<SampleOrder> plain(Product product) {
         for (int way = 0; way < size(Factor.WAY.ordinal()); way++) {
             for (int method = 0; method < size(Factor.METHOD.ordinal()); method++) {
-                SampleOrder made = made(
-                        List.of(0, way, 0, 0, 0, 0, method), product, Optional.empty(), "kind-" + (standing + 1));
+                SampleOrder made =
+                        made(List.of(0, way, 0, 0, 0, 0, method), product, Optional.empty(), "kind-" + (standing + 1));
                 if (had(made).isPresent()) {
                     standing++;
                     return Optional.of(made);
@@ -279,7 +306,10 @@ public final class Combinations {
         return Optional.empty();
     }
 
-    /** One order of each kind of goods; then the edges of every rate, of free delivery, of the smallest order, of discounts. */
+    /**
+     * One order of each kind of goods; then the edges of every rate, of free delivery, of the smallest order, of
+     * discounts.
+     */
     List<Edge> edges() {
         List<Edge> edges = new ArrayList<>(kinds());
         for (Delivery.Zone zone : setup.delivery().zones()) {
@@ -291,9 +321,7 @@ public final class Combinations {
         for (Discounts.Rule rule : setup.discounts().rules()) {
             String path = "discounts/rules/" + rule.id();
             rule.conditions().leastValue().ifPresent(least -> edges.add(byValue(path, least, 0, rule.code())));
-            rule.conditions()
-                    .leastQuantity()
-                    .ifPresent(least -> edges.add(byCount(path, least, 0, "", rule.code())));
+            rule.conditions().leastQuantity().ifPresent(least -> edges.add(byCount(path, least, 0, "", rule.code())));
         }
         return edges;
     }
@@ -306,8 +334,7 @@ public final class Combinations {
             for (PriceRule.Band band : bands.bands()) {
                 String name = path + " to " + band.upTo().toPlainString() + " " + bands.unit();
                 if (Weight.isUnit(bands.unit())) {
-                    edges.add(byWeight(
-                            name, band.upTo().multiply(Weight.kilogramsPer(bands.unit())), at, option));
+                    edges.add(byWeight(name, band.upTo().multiply(Weight.kilogramsPer(bands.unit())), at, option));
                 } else if (bands.unit().equals(PriceRule.Bands.ITEMS)) {
                     edges.add(byCount(name, band.upTo(), at, option, Optional.empty()));
                 } else if (bands.unit().equals(setup.shop().currency())) {
@@ -348,12 +375,13 @@ public final class Combinations {
             List<Integer> plain = List.of(zone, Math.max(0, way), 0, 0, 0, 0, method);
             for (List<Product> of : products.values()) {
                 for (Product product : of) {
-                    List<SampleOrder> orders = product.physical() && product.measure().isEmpty()
-                            ? quantities.apply(product).orElse(List.of()).stream()
-                                    .map(many -> at(plain, product, many, code))
-                                    .filter(made -> had(made).isPresent())
-                                    .toList()
-                            : List.of();
+                    List<SampleOrder> orders =
+                            product.physical() && product.measure().isEmpty()
+                                    ? quantities.apply(product).orElse(List.of()).stream()
+                                            .map(many -> at(plain, product, many, code))
+                                            .filter(made -> had(made).isPresent())
+                                            .toList()
+                                    : List.of();
                     if (orders.size() == 2) {
                         return new Edge(name, orders);
                     }
@@ -363,13 +391,8 @@ public final class Combinations {
         return new Edge(name, List.of());
     }
 
-    private SampleOrder at(
-            List<Integer> plain, Product product, BigDecimal many, Optional<String> code) {
-        SampleOrder made = made(
-                plain,
-                product,
-                Optional.of(many),
-                "edge-" + ++standing);
+    private SampleOrder at(List<Integer> plain, Product product, BigDecimal many, Optional<String> code) {
+        SampleOrder made = made(plain, product, Optional.of(many), "edge-" + ++standing);
         return new SampleOrder(
                 made.id(),
                 many.stripTrailingZeros().toPlainString() + " × " + made.name(),

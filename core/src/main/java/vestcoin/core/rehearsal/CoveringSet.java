@@ -57,6 +57,9 @@ public final class CoveringSet {
     private final int most;
     private final Map<List<Integer>, Boolean> tried = new HashMap<>();
     private final Set<Goal> met = new HashSet<>();
+    /** Pairs no order was found for: none that holds one needs to be tried. */
+    private final Set<Goal> unreachable = new LinkedHashSet<>();
+
     private final Map<List<Integer>, SampleOrder> chosen = new LinkedHashMap<>();
 
     private CoveringSet(Combinations combinations, int most) {
@@ -70,7 +73,6 @@ public final class CoveringSet {
     }
 
     private Found found() {
-        Set<Goal> unreachable = new LinkedHashSet<>();
         Set<Goal> left = new LinkedHashSet<>();
         List<Goal> goals = goals();
         for (Goal goal : goals) {
@@ -107,7 +109,10 @@ public final class CoveringSet {
                 edges,
                 unreachable.stream().map(this::named).toList(),
                 unreachableEdges,
-                left.stream().filter(goal -> !met.contains(goal)).map(this::named).toList(),
+                left.stream()
+                        .filter(goal -> !met.contains(goal))
+                        .map(this::named)
+                        .toList(),
                 leftEdges);
     }
 
@@ -141,7 +146,7 @@ public final class CoveringSet {
         long most = -1;
         int valid = 0;
         for (List<Integer> each : (Iterable<List<Integer>>) completed(goal)::iterator) {
-            if (!tried.computeIfAbsent(each, combinations::canBe)) {
+            if (goals(each).anyMatch(unreachable::contains) || !tried.computeIfAbsent(each, combinations::canBe)) {
                 continue;
             }
             long fresh = goals(each).filter(other -> !met.contains(other)).count();
@@ -172,8 +177,8 @@ public final class CoveringSet {
     }
 
     /**
-     * Orders with a pair, the other values in an order that spreads over all of them: a step that shares no divisor with
-     * their number visits each once.
+     * Orders with a pair, the other values in an order that spreads over all of them: a step that shares no divisor
+     * with their number visits each once.
      */
     private Stream<List<Integer>> completed(Goal goal) {
         int factors = Factor.values().length;
@@ -207,7 +212,11 @@ public final class CoveringSet {
 
     private static long step(long count) {
         long step = Math.max(1, (long) (count * 0.618));
-        while (BigDecimal.valueOf(step).toBigInteger().gcd(BigDecimal.valueOf(count).toBigInteger()).longValue() > 1) {
+        while (BigDecimal.valueOf(step)
+                        .toBigInteger()
+                        .gcd(BigDecimal.valueOf(count).toBigInteger())
+                        .longValue()
+                > 1) {
             step++;
         }
         return step;

@@ -12,7 +12,10 @@ import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Question;
 import vestcoin.core.goods.Together;
 
-/** The plainest line of a product: the first choice of each option, the least that can be asked for, what has to be answered. */
+/**
+ * The plainest line of a product: the first choice of each option, the least that can be asked for, what has to be
+ * answered.
+ */
 final class FirstLine {
     /** A day to come, for questions that ask for one. */
     private static final int DAYS_AHEAD = 14;
@@ -55,8 +58,8 @@ final class FirstLine {
             return List.of();
         }
         Together.BoxPart first = product.parts().from().get(0);
-        return List.of(new Line(
-                first.product(), BigDecimal.valueOf(product.parts().fewest()), first.options()));
+        return List.of(
+                new Line(first.product(), BigDecimal.valueOf(product.parts().fewest()), first.options()));
     }
 
     /** How many of a product stay within a measure, and how many are above it; at least one. */

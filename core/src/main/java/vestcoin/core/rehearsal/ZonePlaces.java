@@ -20,10 +20,13 @@ public final class ZonePlaces {
         each.add(setup.home());
         for (Delivery.Zone zone : setup.setup().delivery().zones()) {
             zone.places().stream()
+                    .flatMap(place -> Place.samples(place).stream())
+                    .filter(ZonePlaces::whole)
+                    .filter(to -> setup.board()
+                            .zoneOf(to)
+                            .filter(held -> held.value().id().equals(zone.id()))
+                            .isPresent())
                     .findFirst()
-                    .flatMap(place -> Place.samples(place).stream()
-                            .filter(ZonePlaces::whole)
-                            .findFirst())
                     .ifPresent(each::add);
         }
         return List.copyOf(each);

@@ -39,7 +39,8 @@ class ComparisonTest {
                 .containsExactly(
                         "to pay: 14.00 → 14.50",
                         "you keep: 11.38 → 11.79",
-                        "delivery, post: 4.00 → 4.50", "VAT 23 %, s: 2.62 → 2.71");
+                        "delivery, post: 4.00 → 4.50",
+                        "VAT 23 %, s: 2.62 → 2.71");
         assertThat(rows(shop("4.00"), shop("4.00"), order)).isEmpty();
     }
 
