@@ -9,6 +9,7 @@ import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { deskLocale, readIn, say } from "../shared/say";
 import { SalesPicture } from "./SalesPicture";
+import { UnionSales } from "./UnionSales";
 
 const periods = [
   { id: "day", name: say("byDay") },
@@ -216,6 +217,7 @@ function OneCurrency({ sales, currency, by }: CurrencyProps) {
           />
         )}
       </div>
+      <UnionSales />
     </section>
   );
 }

@@ -80,40 +80,42 @@ function BothTickets({ number, compared }: { number: number; compared: Compared 
   const { rows, currency } = both.data;
   const written = (amount: string | null | undefined) => (amount == null ? "–" : money(amount, currency, deskLocale()));
   return (
-    <table className="my-1">
-      <thead>
-        <tr className="text-xs quiet">
-          <th scope="col" className="pe-4 text-start font-normal">
-            {say("figureHead")}
-          </th>
-          <th scope="col" className="px-3 text-end font-normal">
-            {say("comparedFrom")}
-          </th>
-          <th scope="col" className="px-3 text-end font-normal">
-            {say("comparedTo")}
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.what} className={row.before === row.after ? "quiet" : "font-semibold"}>
-            <th scope="row" className="pe-4 text-start font-normal">
-              {row.what}
+    <div className="overflow-x-auto">
+      <table className="my-1">
+        <thead>
+          <tr className="text-xs quiet">
+            <th scope="col" className="pe-4 text-start font-normal">
+              {say("figureHead")}
             </th>
-            <td className="figure px-3 text-end">{written(row.before)}</td>
-            <td className="figure px-3 text-end">{written(row.after)}</td>
-          </tr>
-        ))}
-        {(both.data.before.length > 0 || both.data.after.length > 0) && (
-          <tr className="text-error">
-            <th scope="row" className="pe-4 text-start font-normal">
-              {say("whyNotToBeHad")}
+            <th scope="col" className="px-3 text-end font-normal">
+              {say("comparedFrom")}
             </th>
-            <td className="px-3">{both.data.before.join(" ") || "–"}</td>
-            <td className="px-3">{both.data.after.join(" ") || "–"}</td>
+            <th scope="col" className="px-3 text-end font-normal">
+              {say("comparedTo")}
+            </th>
           </tr>
-        )}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.what} className={row.before === row.after ? "quiet" : "font-semibold"}>
+              <th scope="row" className="pe-4 text-start font-normal">
+                {row.what}
+              </th>
+              <td className="figure px-3 text-end">{written(row.before)}</td>
+              <td className="figure px-3 text-end">{written(row.after)}</td>
+            </tr>
+          ))}
+          {(both.data.before.length > 0 || both.data.after.length > 0) && (
+            <tr className="text-error">
+              <th scope="row" className="pe-4 text-start font-normal">
+                {say("whyNotToBeHad")}
+              </th>
+              <td className="px-3">{both.data.before.join(" ") || "–"}</td>
+              <td className="px-3">{both.data.after.join(" ") || "–"}</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
   );
 }

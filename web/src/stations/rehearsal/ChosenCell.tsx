@@ -1,5 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useId } from "react";
-import type { Destination } from "../../api/client";
+import { answer, api, type Destination } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { usePlaceNames } from "../../shared/PlacesField";
 import { idFrom, setupPath } from "../../shared/paths";
@@ -16,6 +17,28 @@ interface Props {
   /** The instant the board was asked at. */
   at: string;
   figure: Figure;
+}
+
+/** The way into the counter with the sample order in the basket, to be walked by hand as a buyer would. */
+function WalkIt({ basket }: { basket: string }) {
+  const { shop, draft } = useBench();
+  const snippet = useQuery({
+    queryKey: ["elsewhere", shop, draft.edition, basket],
+    queryFn: () =>
+      answer(api.POST("/api/shops/{shop}/elsewhere", { params: { path: { shop } }, body: { basket, codes: [] } })),
+    enabled: draft.edition != null,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  if (!snippet.data) return null;
+  return (
+    <p className="mt-2 text-sm">
+      <a className="underline" href={snippet.data.link} target="_blank" rel="noreferrer">
+        {say("walkAtCounter")}
+      </a>{" "}
+      <span className="quiet">{say("walkAtCounterNote")}</span>
+    </p>
+  );
 }
 
 /** The cell pointed at in words, and the pins of it: figures that have to stay, with a sentence why. */
@@ -93,6 +116,7 @@ export function ChosenCell({ basket, currency, cell, to, at, figure }: Props) {
           </button>
         </form>
       )}
+      <WalkIt basket={basket} />
       {foreign && <p className="mt-1 text-xs quiet">{say("foreignNotPinned")}</p>}
     </section>
   );

@@ -9,6 +9,7 @@ import type { Places, Source } from "./usePlaces";
 
 const sources: { id: Source; name: string }[] = [
   { id: "zones", name: say("oneOfEachZone") },
+  { id: "countries", name: say("everyCountrySoldTo") },
   { id: "orders", name: say("whereOrdersWent") },
   { id: "typed", name: say("placesTyped") },
 ];

@@ -19,7 +19,9 @@ export function WhatChanges({ start = {} }: { start?: Compared }) {
   const [compared, setCompared] = useState<Compared>(start);
   const differs = draft.changes > 0 || compared.before !== undefined || compared.after !== undefined;
   const [asked, setAsked] = useState(false);
-  const { view, error, stop, again } = useChanges(compared, differs || asked);
+  const published = draft.edition != null;
+  const { view, error, stop, again } = useChanges(compared, published && (differs || asked));
+  if (!published) return null;
   return (
     <section aria-label={say("whatChanges")} className="mb-6 border-b border-base-300 pb-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -189,70 +191,72 @@ function Groups({ groups, compared }: { groups: ChangedGroup[]; compared: Compar
   if (groups.length === 0) return null;
   const keyOf = (group: ChangedGroup) => `${group.currency} ${group.kind} ${group.cause.path}`;
   return (
-    <table className="mt-2 w-full text-sm">
-      <thead>
-        <tr className="border-b border-base-content text-xs">
-          <th scope="col" className="py-1 text-start">
-            {say("cause")}
-          </th>
-          <th scope="col" className="px-2 text-end">
-            {say("orders")}
-          </th>
-          <th scope="col" className="px-2 text-end">
-            {say("each")}
-          </th>
-          <th scope="col" className="px-2 text-end">
-            {say("buyersPay")}
-          </th>
-          <th scope="col" className="ps-2 text-end">
-            {say("youKeepHead")}
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {groups.flatMap((group) => {
-          const key = keyOf(group);
-          return [
-            <tr key={key} className="border-b border-base-300 align-baseline">
-              <th scope="row" className="py-1 text-start font-normal">
-                <button
-                  type="button"
-                  aria-expanded={open === key}
-                  className="cursor-pointer text-start underline underline-offset-2"
-                  onClick={() => setOpen(open === key ? undefined : key)}
-                >
-                  {nameOf(group)}
-                </button>{" "}
-                {group.kind === "differs" && group.cause.path.includes("/") && (
-                  <TextButton onClick={() => marks.goTo(group.cause.path)}>{say("goThere")}</TextButton>
-                )}
-              </th>
-              <td className="figure px-2 text-end">{group.orders}</td>
-              <td className="figure px-2 text-end">
-                {group.kind !== "differs"
-                  ? ""
-                  : group.least === group.most
-                    ? signed(group.least, group.currency)
-                    : `${signed(group.least, group.currency)} … ${signed(group.most, group.currency)}`}
-              </td>
-              <td className="figure px-2 text-end">{signed(group.by.payable, group.currency)}</td>
-              <td className={`figure ps-2 text-end ${group.by.keep.startsWith("-") ? "text-error" : ""}`}>
-                {signed(group.by.keep, group.currency)}
-              </td>
-            </tr>,
-            ...(open === key
-              ? [
-                  <tr key={`${key} open`}>
-                    <td colSpan={5}>
-                      <ChangedOrders group={group} compared={compared} />
-                    </td>
-                  </tr>,
-                ]
-              : []),
-          ];
-        })}
-      </tbody>
-    </table>
+    <div className="overflow-x-auto">
+      <table className="mt-2 w-full text-sm">
+        <thead>
+          <tr className="border-b border-base-content text-xs">
+            <th scope="col" className="py-1 text-start">
+              {say("cause")}
+            </th>
+            <th scope="col" className="px-2 text-end">
+              {say("orders")}
+            </th>
+            <th scope="col" className="px-2 text-end">
+              {say("each")}
+            </th>
+            <th scope="col" className="px-2 text-end">
+              {say("buyersPay")}
+            </th>
+            <th scope="col" className="ps-2 text-end">
+              {say("youKeepHead")}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {groups.flatMap((group) => {
+            const key = keyOf(group);
+            return [
+              <tr key={key} className="border-b border-base-300 align-baseline">
+                <th scope="row" className="py-1 text-start font-normal">
+                  <button
+                    type="button"
+                    aria-expanded={open === key}
+                    className="cursor-pointer text-start underline underline-offset-2"
+                    onClick={() => setOpen(open === key ? undefined : key)}
+                  >
+                    {nameOf(group)}
+                  </button>{" "}
+                  {group.kind === "differs" && group.cause.path.includes("/") && (
+                    <TextButton onClick={() => marks.goTo(group.cause.path)}>{say("goThere")}</TextButton>
+                  )}
+                </th>
+                <td className="figure px-2 text-end">{group.orders}</td>
+                <td className="figure px-2 text-end">
+                  {group.kind !== "differs"
+                    ? ""
+                    : group.least === group.most
+                      ? signed(group.least, group.currency)
+                      : `${signed(group.least, group.currency)} … ${signed(group.most, group.currency)}`}
+                </td>
+                <td className="figure px-2 text-end">{signed(group.by.payable, group.currency)}</td>
+                <td className={`figure ps-2 text-end ${group.by.keep.startsWith("-") ? "text-error" : ""}`}>
+                  {signed(group.by.keep, group.currency)}
+                </td>
+              </tr>,
+              ...(open === key
+                ? [
+                    <tr key={`${key} open`}>
+                      <td colSpan={5}>
+                        <ChangedOrders group={group} compared={compared} />
+                      </td>
+                    </tr>,
+                  ]
+                : []),
+            ];
+          })}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

@@ -5,7 +5,7 @@ import { useBench } from "../../desk/bench";
 import { samePlace } from "./figures";
 
 /** Where the places across come from. */
-export type Source = "zones" | "orders" | "typed";
+export type Source = "zones" | "countries" | "orders" | "typed";
 
 interface Kept {
   source: Source;
@@ -35,7 +35,7 @@ export interface Places {
   remove: (to: Destination) => void;
 }
 
-/** The places across: one of each zone, where orders went, or typed ones. */
+/** The places across: one of each zone, every country sold to, where orders went, or typed ones. */
 export function usePlaces(): Places {
   const { shop, draft } = useBench();
   const [kept, setKept] = useState(() => keptOf(shop));
@@ -45,7 +45,7 @@ export function usePlaces(): Places {
   };
   const { source } = kept;
   const found = useQuery({
-    queryKey: ["board-places", shop, source, source === "zones" ? draft.version : 0],
+    queryKey: ["board-places", shop, source, source === "orders" ? 0 : draft.version],
     queryFn: () =>
       answer(api.GET("/api/shops/{shop}/board/places", { params: { path: { shop }, query: { of: source } } })),
     enabled: source !== "typed",

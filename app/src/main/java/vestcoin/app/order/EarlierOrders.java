@@ -1,6 +1,7 @@
 package vestcoin.app.order;
 
 import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
@@ -32,9 +33,12 @@ public class EarlierOrders {
         this.sql = sql;
     }
 
-    /** @param edition number of the one they were priced by */
+    /** One that was taken in. */
+    public record EnteredOrder(long id, Instant at) {}
+
+    /** @param edition number of the one they were priced by @return them, by their number */
     @Transactional
-    public void take(String shop, int edition, List<EarlierOrder> orders) {
+    public List<EnteredOrder> take(String shop, int edition, List<EarlierOrder> orders) {
         sql.batchUpdate(
                 TAKE,
                 orders.stream()
@@ -61,5 +65,15 @@ public class EarlierOrders {
                                 Map.entry("way", order.priced().way()),
                                 Map.entry("taxNumber", order.customer().taxNumber())))
                         .toArray(Map[]::new));
+        return sql.query(
+                "select id, placed_at from orders where shop = :shop and number in (:numbers) order by number",
+                Map.of(
+                        "shop",
+                        shop,
+                        "numbers",
+                        orders.stream().map(EarlierOrder::number).toList()),
+                (row, at) -> new EnteredOrder(
+                        row.getLong("id"),
+                        row.getObject("placed_at", OffsetDateTime.class).toInstant()));
     }
 }

@@ -2,6 +2,8 @@ package vestcoin.app.paper;
 
 import jakarta.annotation.PreDestroy;
 import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
@@ -52,6 +54,7 @@ public class Issuing {
     private final Editions editions;
     private final Orders orders;
     private final Outbox outbox;
+    private final Clock clock;
     private final TransactionTemplate fresh;
     private final ExecutorService queue = Executors.newSingleThreadExecutor(task -> new Thread(task, "papers"));
 
@@ -62,6 +65,7 @@ public class Issuing {
             Editions editions,
             Orders orders,
             Outbox outbox,
+            Clock clock,
             PlatformTransactionManager transactions) {
         this.papers = papers;
         this.book = book;
@@ -69,6 +73,7 @@ public class Issuing {
         this.editions = editions;
         this.orders = orders;
         this.outbox = outbox;
+        this.clock = clock;
         this.fresh = new TransactionTemplate(transactions);
         this.fresh.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
     }
@@ -130,6 +135,18 @@ public class Issuing {
         });
     }
 
+    /**
+     * Issues the papers of an order that was paid in full and has left before anybody was here to see it.
+     *
+     * @param at the day they bear
+     */
+    public void earlier(long id, Instant at) {
+        fresh.executeWithoutResult(status -> {
+            Orders.Order order = orders.locked(id);
+            new Owed(order, List.of(), at).issue(order.payable(), 0);
+        });
+    }
+
     /** What one order is owed. */
     private final class Owed {
         private final Orders.Order order;
@@ -139,8 +156,14 @@ public class Issuing {
         private final Drawing drawing;
         private final List<Bill> bills;
         private final int digits;
+        private final Instant at;
 
         Owed(Orders.Order order, List<PaymentBook.Payment> tries) {
+            this(order, tries, clock.instant());
+        }
+
+        Owed(Orders.Order order, List<PaymentBook.Payment> tries, Instant at) {
+            this.at = at;
             this.order = order;
             this.payments =
                     tries.stream().filter(payment -> payment.stateNow().alive()).toList();
@@ -177,6 +200,17 @@ public class Issuing {
         }
 
         void issue() {
+            long captured =
+                    payments.stream().mapToLong(PaymentBook.Payment::captured).sum() - order.carried();
+            // What is still to be given back of a change is no refund of what the order is now.
+            long refunded = Math.max(
+                    0,
+                    payments.stream().mapToLong(PaymentBook.Payment::refunded).sum() - order.carried());
+            issue(captured, refunded);
+        }
+
+        /** @param captured and refunded in minor units */
+        void issue(long captured, long refunded) {
             BigDecimal rounding = quote.rounding().map(figure -> figure.value()).orElse(BigDecimal.ZERO);
             BigDecimal whole = bills.stream()
                     .map(Bill::gross)
@@ -185,12 +219,6 @@ public class Issuing {
             if (whole.compareTo(amount(order.payable())) != 0) {
                 throw new IllegalStateException("bills of " + whole + " for an order of " + amount(order.payable()));
             }
-            long captured =
-                    payments.stream().mapToLong(PaymentBook.Payment::captured).sum() - order.carried();
-            // What is still to be given back of a change is no refund of what the order is now.
-            long refunded = Math.max(
-                    0,
-                    payments.stream().mapToLong(PaymentBook.Payment::refunded).sum() - order.carried());
             boolean paid = captured == order.payable();
             boolean gone = order.allHasLeft();
             Map<Integer, Paper> invoices = papers.invoices(order.id());
@@ -218,6 +246,7 @@ public class Issuing {
                     bill.vouchers() ? Paper.Kind.RECEIPT : Paper.Kind.INVOICE,
                     order.id(),
                     place,
+                    at,
                     numbered -> drawing.invoice(numbered, bill, paid, rounding));
         }
 
@@ -264,6 +293,7 @@ public class Issuing {
                         invoice.bill().vouchers() ? Paper.Kind.RECEIPT_BACK : Paper.Kind.CREDIT,
                         order.id(),
                         each.bill(),
+                        at,
                         numbered -> Drawing.credit(numbered, invoice, each.credit(), own));
             }
         }

@@ -1,7 +1,6 @@
 package vestcoin.app.paper;
 
 import java.math.BigDecimal;
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -28,11 +27,9 @@ public class Papers {
     private record Kept(String kind, int bill, String content) {}
 
     private final JdbcClient sql;
-    private final Clock clock;
 
-    Papers(JdbcClient sql, Clock clock) {
+    Papers(JdbcClient sql) {
         this.sql = sql;
-        this.clock = clock;
     }
 
     public List<Row> ofOrder(long order) {
@@ -103,6 +100,7 @@ public class Papers {
      * another without gaps.
      *
      * @param bill place of the bill, of the order as it is now
+     * @param at when it is issued
      * @param made the paper with its number and day
      */
     @Transactional(propagation = Propagation.MANDATORY)
@@ -113,8 +111,9 @@ public class Papers {
             Paper.Kind kind,
             long order,
             int bill,
+            Instant at,
             Function<Numbered, Paper> made) {
-        LocalDate today = clock.instant().atZone(zone).toLocalDate();
+        LocalDate today = at.atZone(zone).toLocalDate();
         String of = Json.named(kind);
         int next = next(shop, mode, of, today.getYear());
         String number = (mode.equals("test") ? "TEST-" : "") + kind.letters() + today.getYear() + "-"
@@ -138,7 +137,7 @@ public class Papers {
                                 .unscaledValue()
                                 .longValueExact())
                 .param("content", Json.write(paper))
-                .param("at", clock.instant().atOffset(ZoneOffset.UTC))
+                .param("at", at.atOffset(ZoneOffset.UTC))
                 .update();
         return paper;
     }

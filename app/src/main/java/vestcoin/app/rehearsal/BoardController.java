@@ -33,6 +33,7 @@ import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
+import vestcoin.core.reach.SoldPlaces;
 import vestcoin.core.rehearsal.BoardCell;
 import vestcoin.core.rehearsal.Pins;
 import vestcoin.core.rehearsal.SampleOrders;
@@ -178,18 +179,23 @@ class BoardController {
     }
 
     /**
-     * Places to try: one of each zone, or those the latest orders went to.
+     * Places to try: one of each zone, every country sold to, or those the latest orders went to.
      *
-     * @param of {@code zones} or {@code orders}
+     * @param of {@code zones}, {@code countries} or {@code orders}
      */
     @GetMapping("/api/shops/{shop}/board/places")
     List<Destination> places(@PathVariable String shop, @RequestParam String of) {
         if (of.equals("orders")) {
             return orders.latestPlaces(shop, MOST_PLACES);
         }
-        return ZonePlaces.of(drafts.of(shop).document().compiled()).stream()
-                .limit(MOST_PLACES)
-                .toList();
+        CompiledSetup draft = drafts.of(shop).document().compiled();
+        if (of.equals("countries")) {
+            return SoldPlaces.of(draft).stream()
+                    .filter(to -> to.region().isEmpty() && to.postcode().isEmpty())
+                    .limit(MOST_PLACES)
+                    .toList();
+        }
+        return ZonePlaces.of(draft).stream().limit(MOST_PLACES).toList();
     }
 
     /** The pinned figures that the draft moves. */

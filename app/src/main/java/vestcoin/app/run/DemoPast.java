@@ -17,6 +17,7 @@ import vestcoin.app.order.EarlierOrders;
 import vestcoin.app.order.NewOrder;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.Placing;
+import vestcoin.app.paper.Issuing;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.goods.Product;
@@ -46,11 +47,13 @@ class DemoPast {
 
     private final EarlierOrders earlier;
     private final PricingContexts contexts;
+    private final Issuing papers;
     private final Clock clock;
 
-    DemoPast(EarlierOrders earlier, PricingContexts contexts, Clock clock) {
+    DemoPast(EarlierOrders earlier, PricingContexts contexts, Issuing papers, Clock clock) {
         this.earlier = earlier;
         this.contexts = contexts;
+        this.papers = papers;
         this.clock = clock;
     }
 
@@ -60,13 +63,20 @@ class DemoPast {
         PlausibleOrders drawn = new PlausibleOrders(edition.document().compiled(), SEED, to.minus(SPAN), SPAN);
         int last = FIRST + ORDERS - 1;
         Order latest = some(edition, drawn, 1).get(0).placed(to);
-        earlier.take(edition.shop(), edition.number(), List.of(earlier(edition, latest, last)));
-        Thread beside = new Thread(() -> others(edition, drawn), "earlier orders");
+        List<EarlierOrders.EnteredOrder> entered =
+                earlier.take(edition.shop(), edition.number(), List.of(earlier(edition, latest, last)));
+        Thread beside = new Thread(() -> others(edition, drawn, entered), "earlier orders");
         beside.setDaemon(true);
         beside.start();
     }
 
-    private void others(Editions.Edition edition, PlausibleOrders drawn) {
+    /** Their papers, on the day each was placed. */
+    private void paper(List<EarlierOrders.EnteredOrder> entered) {
+        entered.forEach(each -> papers.earlier(each.id(), each.at()));
+    }
+
+    /** @param latest the one that is there, whose papers come last */
+    private void others(Editions.Edition edition, PlausibleOrders drawn, List<EarlierOrders.EnteredOrder> latest) {
         try {
             List<Order> others = some(edition, drawn, ORDERS - 1);
             others.sort(Comparator.comparing(Order::at));
@@ -75,8 +85,9 @@ class DemoPast {
                 for (int at = from; at < Math.min(others.size(), from + AT_ONCE); at++) {
                     taken.add(earlier(edition, others.get(at), FIRST + at));
                 }
-                earlier.take(edition.shop(), edition.number(), taken);
+                paper(earlier.take(edition.shop(), edition.number(), taken));
             }
+            paper(latest);
         } catch (RuntimeException e) {
             // The shop was closed meanwhile: what is there is enough to look at.
             LOG.info("not all of the earlier orders were put in: {}", e.toString());
@@ -119,7 +130,7 @@ class DemoPast {
 
     private static EarlierOrders.EarlierOrder earlier(Editions.Edition edition, Order order, int number) {
         QuoteView quote = edition.document().quote(order);
-        long payable = Placing.minor(quote.payable().value(), quote.currency());
+        long payable = Placing.minor(quote.toPay().value(), quote.currency());
         boolean leaves = quote.lines().stream()
                 .flatMap(line -> edition.document().compiled().shelf().find(line.product()).stream())
                 .anyMatch(Product::leaves);

@@ -24,6 +24,7 @@ class SalesPapers {
      * @param feeTold what the provider has kept as its payouts say, in minor units; null until one says it
      */
     record PaperOfOrder(
+            String shop,
             long orderId,
             int number,
             String kind,
@@ -61,7 +62,8 @@ class SalesPapers {
     void each(String shop, String mode, Instant from, Instant to, Consumer<PaperOfOrder> take) {
         try (Stream<PaperOfOrder> papers = sql
                 .sql("""
-                        select o.id as order_id, o.number, p.kind, p.at, p.content, o.placed_at, o.name, o.email,
+                        select o.shop, o.id as order_id, o.number, p.kind, p.at, p.content, o.placed_at, o.name,
+                            o.email,
                             o.country, o.address, o.method, o.way, o.sent,
                             (select coalesce(sum(captured), 0) from payment where order_id = o.id) as captured,
                             (select coalesce(sum(refunded), 0) from payment where order_id = o.id) as refunded,

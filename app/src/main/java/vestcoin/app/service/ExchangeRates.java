@@ -61,6 +61,27 @@ public class ExchangeRates {
         return rates.isEmpty() ? Optional.empty() : Optional.of(new Exchange(RateFeed.BASE, day[0], rates));
     }
 
+    /** The rates of a day, or of the next one there are any of. */
+    public Optional<Exchange> from(LocalDate first) {
+        return sql.sql("select min(published) from exchange_rate where base = :base and published >= :first")
+                .param("base", RateFeed.BASE)
+                .param("first", first)
+                .query(LocalDate.class)
+                .optional()
+                .map(this::of);
+    }
+
+    private Exchange of(LocalDate day) {
+        Map<String, BigDecimal> rates = new TreeMap<>();
+        sql.sql("select published, currency, rate from exchange_rate where base = :base and published = :day")
+                .param("base", RateFeed.BASE)
+                .param("day", day)
+                .query(Row.class)
+                .list()
+                .forEach(row -> rates.put(row.currency(), row.rate().stripTrailingZeros()));
+        return new Exchange(RateFeed.BASE, day, rates);
+    }
+
     /** Asks the feed. @throws ProviderTimeout or Refused if nothing could be taken in; what is there stays */
     @Transactional
     public Exchange fetch() {

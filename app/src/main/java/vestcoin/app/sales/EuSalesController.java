@@ -1,0 +1,106 @@
+package vestcoin.app.sales;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.Year;
+import java.time.ZoneId;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.setup.Drafts;
+import vestcoin.core.invoice.OneStopShop;
+import vestcoin.core.place.Groups;
+import vestcoin.core.setup.CompiledSetup;
+
+/**
+ * Sales across borders within the Union: the counter, and the sheet of a quarter. A help for filing, not the filing.
+ */
+@RestController
+class EuSalesController {
+    /**
+     * @param home state of the seller; nothing where it is not in the Union, and then there is nothing else
+     * @param mode of the papers: of practice until money is real
+     */
+    record EuSalesView(
+            Optional<String> home, String mode, Optional<EuSales.Counted> counter, Optional<OneStopShop.Sheet> sheet) {}
+
+    private final EuSales sales;
+    private final Drafts drafts;
+    private final Gateways gateways;
+    private final Clock clock;
+
+    EuSalesController(EuSales sales, Drafts drafts, Gateways gateways, Clock clock) {
+        this.sales = sales;
+        this.drafts = drafts;
+        this.gateways = gateways;
+        this.clock = clock;
+    }
+
+    /** @param quarter any day of it; the one of today without it */
+    @GetMapping("/api/shops/{shop}/sales/union")
+    EuSalesView view(@PathVariable String shop, @RequestParam Optional<LocalDate> quarter) {
+        CompiledSetup setup = drafts.of(shop).document().compiled();
+        ZoneId zone = setup.zone();
+        LocalDate today = LocalDate.ofInstant(clock.instant(), zone);
+        String home = setup.home().country();
+        String mode = gateways.mode(shop);
+        if (!Groups.EU.contains(home)) {
+            return new EuSalesView(Optional.empty(), mode, Optional.empty(), Optional.empty());
+        }
+        return new EuSalesView(
+                Optional.of(home),
+                mode,
+                Optional.of(sales.counter(shop, mode, zone, home, Year.from(today))),
+                Optional.of(sales.sheet(shop, mode, zone, home, quarter.orElse(today))));
+    }
+
+    /** The sheet as CSV: rows, then corrections. */
+    @GetMapping(path = "/api/shops/{shop}/sales/union.csv", produces = "text/csv")
+    ResponseEntity<byte[]> file(@PathVariable String shop, @RequestParam Optional<LocalDate> quarter)
+            throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Optional<OneStopShop.Sheet> sheet = view(shop, quarter).sheet();
+        try (CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
+            csv.writeRecord("what", "state", "quarter", "kind", "rate", "net EUR", "tax EUR");
+            sheet.ifPresent(known -> {
+                known.rows()
+                        .forEach(row -> csv.writeRecord(
+                                "supply",
+                                row.state(),
+                                known.quarter().toString(),
+                                row.kind().name().toLowerCase(Locale.ROOT),
+                                row.rate().toPlainString(),
+                                row.net().toPlainString(),
+                                row.tax().toPlainString()));
+                known.corrections()
+                        .forEach(each -> csv.writeRecord(
+                                "correction",
+                                each.state(),
+                                each.quarter().toString(),
+                                "",
+                                "",
+                                "",
+                                each.tax().toPlainString()));
+            });
+        }
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        "attachment; filename=\"" + shop + "-one-stop-shop-"
+                                + sheet.map(known -> known.quarter().toString()).orElse("none") + ".csv\"")
+                .body(out.toByteArray());
+    }
+}

@@ -1,0 +1,147 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, problemsOf } from "../api/client";
+import { useBench } from "../desk/bench";
+import { money } from "../shared/money";
+import { countryName } from "../shared/places";
+import { Said } from "../shared/Said";
+import { deskLocale, say } from "../shared/say";
+
+const THRESHOLD = 10_000;
+const QUARTERS = 12;
+const euro = (amount: string) => money(Number(amount).toFixed(2), "EUR", deskLocale());
+const day = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeZone: "UTC" });
+
+/** The quarters up to today, the latest first, each by its first day. */
+function quarters(): { first: string; name: string }[] {
+  const now = new Date();
+  const latest = now.getUTCFullYear() * 4 + Math.floor(now.getUTCMonth() / 3);
+  return Array.from({ length: QUARTERS }, (_, ago) => latest - ago).map((each) => {
+    const [year, quarter] = [Math.floor(each / 4), each % 4];
+    return {
+      first: `${year}-${String(quarter * 3 + 1).padStart(2, "0")}-01`,
+      name: say("quarterOf", { quarter: quarter + 1, year: String(year) }),
+    };
+  });
+}
+
+/** Sales to consumers elsewhere in the Union: the counter of the year, and the sheet of a quarter. */
+export function UnionSales() {
+  const { shop } = useBench();
+  const all = quarters();
+  const [quarter, setQuarter] = useState(all[0]?.first ?? "");
+  const union = useQuery({
+    queryKey: ["union-sales", shop, quarter],
+    queryFn: () => answer(api.GET("/api/shops/{shop}/sales/union", { params: { path: { shop }, query: { quarter } } })),
+    placeholderData: (before) => before,
+  });
+  if (union.error) return <Said problems={problemsOf(union.error)} />;
+  const { counter, sheet } = union.data ?? {};
+  if (!counter || !sheet) return null;
+  const { thisYear, lastYear, passed, passedOn, near, year } = counter.counter;
+  return (
+    <section aria-label={say("unionSales")} className="mt-8">
+      <h2 className="text-lg">{say("unionSales")}</h2>
+      <p>
+        {say("unionCounter", { year: String(year), amount: euro(thisYear), last: euro(lastYear) })}{" "}
+        {passed ? (
+          <strong>
+            {passedOn ? say("unionPassedOn", { day: day.format(new Date(passedOn)) }) : say("unionPassedLastYear")}
+          </strong>
+        ) : (
+          near && <strong>{say("unionNear")}</strong>
+        )}
+      </p>
+      <progress
+        className={`progress w-72 ${passed ? "progress-error" : "progress-accent"}`}
+        value={Math.min(THRESHOLD, Math.max(0, Number(thisYear)))}
+        max={THRESHOLD}
+        aria-label={say("unionSales")}
+      />
+      {counter.converted.length > 0 && (
+        <p className="text-xs quiet">{say("unionConverted", { currencies: counter.converted.join(", ") })}</p>
+      )}
+      <div className="mt-4 flex flex-wrap items-baseline gap-x-4">
+        <h3 className="text-base">{say("oneStopSheet")}</h3>
+        <select
+          className="inplace"
+          aria-label={say("quarter")}
+          value={quarter}
+          onChange={(event) => setQuarter(event.target.value)}
+        >
+          {all.map(({ first, name }) => (
+            <option key={first} value={first}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <span className="quiet">{say("dueOn", { day: day.format(new Date(sheet.due)) })}</span>
+        <a className="underline" href={`/api/shops/${shop}/sales/union.csv?quarter=${quarter}`} download>
+          {say("asFile")}
+        </a>
+      </div>
+      {sheet.rows.length === 0 && sheet.corrections.length === 0 ? (
+        <p className="quiet">{say("oneStopEmpty")}</p>
+      ) : (
+        <div className="overflow-x-auto">
+          <table className="mt-2 text-sm">
+            <thead>
+              <tr className="border-b border-base-content text-xs">
+                <th scope="col" className="pe-4 text-start">
+                  {say("stateOfConsumption")}
+                </th>
+                <th scope="col" className="pe-4 text-start">
+                  {say("kindOfSupply")}
+                </th>
+                <th scope="col" className="px-3 text-end">
+                  {say("taxRateHead")}
+                </th>
+                <th scope="col" className="px-3 text-end">
+                  {say("taxableAmount")}
+                </th>
+                <th scope="col" className="ps-3 text-end">
+                  {say("tax")}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {sheet.rows.map((row) => (
+                <tr key={`${row.state} ${row.kind} ${row.rate}`} className="border-b border-base-300">
+                  <th scope="row" className="py-1 pe-4 text-start">
+                    {countryName(row.state)}
+                  </th>
+                  <td className="pe-4">{row.kind === "goods" ? say("suppliedGoods") : say("suppliedServices")}</td>
+                  <td className="figure px-3 text-end">{row.rate} %</td>
+                  <td className="figure px-3 text-end">{euro(row.net)}</td>
+                  <td className="figure ps-3 text-end">{euro(row.tax)}</td>
+                </tr>
+              ))}
+              {sheet.corrections.map((each) => (
+                <tr key={`${each.state} ${each.quarter}`} className="border-b border-base-300">
+                  <th scope="row" className="py-1 pe-4 text-start">
+                    {countryName(each.state)}
+                  </th>
+                  <td className="pe-4" colSpan={3}>
+                    {say("correctionOf", { day: day.format(new Date(each.quarter)) })}
+                  </td>
+                  <td className="figure ps-3 text-end">{euro(each.tax)}</td>
+                </tr>
+              ))}
+              <tr className="font-semibold">
+                <th scope="row" className="py-1 pe-4 text-start" colSpan={4}>
+                  {say("taxInAll")}
+                </th>
+                <td className="figure ps-3 text-end">{euro(sheet.tax)}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      )}
+      {sheet.unconverted.length > 0 && (
+        <p className="text-error">{say("oneStopUnconverted", { currencies: sheet.unconverted.join(", ") })}</p>
+      )}
+      {sheet.tooLate > 0 && <p className="quiet">{say("oneStopTooLate", { count: sheet.tooLate })}</p>}
+      <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
+    </section>
+  );
+}
