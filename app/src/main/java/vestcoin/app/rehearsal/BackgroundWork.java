@@ -35,12 +35,14 @@ class BackgroundWork {
 
     /** One piece of work. @param <T> what is done */
     static final class Job<T extends Task> {
+        private final String shop;
         private final String key;
         private final T task;
         private volatile boolean stopping;
         private volatile State state = State.RUNNING;
 
-        private Job(String key, T task) {
+        private Job(String shop, String key, T task) {
+            this.shop = shop;
             this.key = key;
             this.task = task;
         }
@@ -76,22 +78,25 @@ class BackgroundWork {
     private final Map<String, Job<?>> jobs = new ConcurrentHashMap<>();
 
     /**
-     * The work of a person under a key: what is done already or under way, what was stopped gone on with, else begun
-     * anew. What else they had under way stops.
+     * The work of a person for a shop under a key: what is done already or under way, what was stopped gone on with,
+     * else begun anew. What else they had under way stops.
      */
     @SuppressWarnings("unchecked")
-    <T extends Task> Job<T> start(String person, String key, Supplier<T> task) {
+    <T extends Task> Job<T> start(String person, String shop, String key, Supplier<T> task) {
         Job<?> now = jobs.compute(person, (who, before) -> {
-            if (before != null && before.key.equals(key) && before.state() != State.FAILED) {
+            if (before != null
+                    && before.shop.equals(shop)
+                    && before.key.equals(key)
+                    && before.state() != State.FAILED) {
                 if (before.state() != State.STOPPED) {
                     return before;
                 }
-                return begin(new Job<>(key, before.task));
+                return begin(new Job<>(shop, key, before.task));
             }
             if (before != null) {
                 before.stopping = true;
             }
-            return begin(new Job<>(key, task.get()));
+            return begin(new Job<>(shop, key, task.get()));
         });
         return (Job<T>) now;
     }
@@ -106,10 +111,10 @@ class BackgroundWork {
         return job;
     }
 
-    /** What a person had done last, if it is of that kind. */
-    <T extends Task> Optional<Job<T>> of(String person, Class<T> kind) {
+    /** What a person had done last, if it is of that shop and kind. */
+    <T extends Task> Optional<Job<T>> of(String person, String shop, Class<T> kind) {
         Job<?> job = jobs.get(person);
-        if (job == null || !kind.isInstance(job.task)) {
+        if (job == null || !job.shop.equals(shop) || !kind.isInstance(job.task)) {
             return Optional.empty();
         }
         @SuppressWarnings("unchecked")

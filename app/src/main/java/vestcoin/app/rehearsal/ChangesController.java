@@ -188,7 +188,6 @@ class ChangesController {
         Asked of = asked.of().orElse(Asked.ORDERS);
         String key = String.join(
                 " ",
-                shop,
                 sides.was().hash(),
                 sides.is().hash(),
                 of.name(),
@@ -197,6 +196,7 @@ class ChangesController {
                 asOf.toString());
         BackgroundWork.Job<ChangesTask> job = work.start(
                 who.getName(),
+                shop,
                 key,
                 () -> new ChangesTask(
                         sides.same()
@@ -246,7 +246,7 @@ class ChangesController {
     /** How far it has come. */
     @GetMapping("/api/shops/{shop}/changes")
     ChangesView progress(@PathVariable String shop, Principal who) {
-        return view(shop, drafts.of(shop).document().compiled().zone(), job(who));
+        return view(shop, drafts.of(shop).document().compiled().zone(), job(shop, who));
     }
 
     @DeleteMapping("/api/shops/{shop}/changes")
@@ -255,8 +255,8 @@ class ChangesController {
         return ResponseEntity.noContent().build();
     }
 
-    private BackgroundWork.Job<ChangesTask> job(Principal who) {
-        return work.of(who.getName(), ChangesTask.class)
+    private BackgroundWork.Job<ChangesTask> job(String shop, Principal who) {
+        return work.of(who.getName(), shop, ChangesTask.class)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "changes",
@@ -300,7 +300,7 @@ class ChangesController {
                         "kind",
                         Message.of("rehearsal.no-such-kind-of-change", "kind", kind),
                         Message.of("rehearsal.choose-kind-of-change")));
-        List<Changes.Changed> all = job(who).task().read(sum -> sum.changed(wanted, path, currency));
+        List<Changes.Changed> all = job(shop, who).task().read(sum -> sum.changed(wanted, path, currency));
         int from = Math.min(all.size(), Math.max(0, page.orElse(0)) * PAGE);
         int to = Math.min(all.size(), from + PAGE);
         return new ChangedPage(all.subList(from, to), to < all.size());
@@ -338,7 +338,7 @@ class ChangesController {
     @GetMapping(path = "/api/shops/{shop}/changes.csv", produces = "text/csv")
     ResponseEntity<byte[]> file(@PathVariable String shop, Principal who) throws IOException {
         ByteArrayOutputStream csv = new ByteArrayOutputStream();
-        ChangesCsv.write(job(who).task().read(Changes::changed), csv);
+        ChangesCsv.write(job(shop, who).task().read(Changes::changed), csv);
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + shop + "-changes.csv\"")

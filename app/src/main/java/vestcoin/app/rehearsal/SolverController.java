@@ -156,7 +156,8 @@ class SolverController {
         BigDecimal loss = within("loss", asked.loss().orElse(BigDecimal.ZERO), BigDecimal.valueOf(1_000_000_000));
         BackgroundWork.Job<Solving> job = work.start(
                 who.getName(),
-                "solver " + shop + " " + draft.hash() + " " + asked,
+                shop,
+                "solver " + draft.hash() + " " + asked,
                 () -> solving(shop, asked, draft, rise, loss));
         return view(job);
     }
@@ -241,7 +242,7 @@ class SolverController {
 
     @GetMapping("/api/shops/{shop}/delivery-in-price")
     SolverView progress(@PathVariable String shop, Principal who) {
-        return view(job(who));
+        return view(job(shop, who));
     }
 
     @DeleteMapping("/api/shops/{shop}/delivery-in-price")
@@ -253,7 +254,7 @@ class SolverController {
     /** Writes what was found into the draft, as one change that can be undone. */
     @PostMapping("/api/shops/{shop}/delivery-in-price/draft")
     ResponseEntity<Void> write(@PathVariable String shop, Principal who) {
-        Solving solving = job(who).task();
+        Solving solving = job(shop, who).task();
         Document draft = drafts.of(shop).document();
         if (solving.task.progress().found().isEmpty() || !draft.hash().equals(solving.hash)) {
             throw new ApiProblem(
@@ -268,8 +269,8 @@ class SolverController {
         return ResponseEntity.noContent().build();
     }
 
-    private BackgroundWork.Job<Solving> job(Principal who) {
-        return work.of(who.getName(), Solving.class)
+    private BackgroundWork.Job<Solving> job(String shop, Principal who) {
+        return work.of(who.getName(), shop, Solving.class)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,
                         "delivery-in-price",
