@@ -14,6 +14,7 @@ import java.util.function.Supplier;
 import java.util.logging.Level;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
+import org.openqa.selenium.ElementNotInteractableException;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
@@ -221,9 +222,16 @@ final class Browser implements AutoCloseable {
         click(text(text));
     }
 
+    /** Types into a field; into one of a dialog, which takes nothing while it is just opening, until it is in it. */
     void fill(String css, String value) {
         others++;
-        again(() -> see(css).sendKeys(Keys.chord(Keys.CONTROL, "a"), value));
+        again(() -> {
+            WebElement field = see(css);
+            field.sendKeys(Keys.chord(Keys.CONTROL, "a"), value);
+            if (css.startsWith("dialog[open]") && "".equals(field.getDomProperty("value"))) {
+                throw new ElementNotInteractableException("what was typed into " + css + " is not in it");
+            }
+        });
     }
 
     /** Gives a file to an input that may not be seen. */
