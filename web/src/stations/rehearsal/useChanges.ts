@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { answer, api, type Changes } from "../../api/client";
 import { useBench } from "../../desk/bench";
 
@@ -38,11 +38,16 @@ export function useChanges(compared: Compared, wanted: boolean) {
     refetchInterval: (query) => (query.state.data?.state === "running" || !query.state.data ? POLL_MILLIS : false),
     retry: false,
   });
-  // Whoever leaves, or goes on editing, waits for nothing more.
-  useEffect(() => {
-    if (!wanted || !running) return;
-    return () => void api.DELETE("/api/shops/{shop}/changes", path);
-  }, [wanted, running, path]);
+  // Whoever leaves waits for nothing more. What is asked next stops what is asked now, so a change of the draft needs
+  // no word of its own, which might come late and stop the next.
+  const under = useRef(false);
+  under.current = wanted && running;
+  useEffect(
+    () => () => {
+      if (under.current) void api.DELETE("/api/shops/{shop}/changes", path);
+    },
+    [path],
+  );
   const again = () => {
     client.removeQueries({ queryKey: ["changes-progress", shop] });
     void begun.refetch();

@@ -434,7 +434,8 @@ public class Placing {
     }
 
     /** How it gets there, where all of it goes one way. */
-    private static String way(QuoteView quote) {
+    /** Id of the way of delivery a quote has chosen, empty where nothing is delivered. */
+    public static String way(QuoteView quote) {
         return quote.delivery().stream()
                 .filter(QuoteView.Option::chosen)
                 .map(QuoteView.Option::id)

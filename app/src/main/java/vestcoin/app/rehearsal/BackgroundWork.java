@@ -122,12 +122,9 @@ class BackgroundWork {
         return Optional.of(found);
     }
 
-    /** Stops what a person has under way, before its next step. */
-    void stop(String person) {
-        Job<?> job = jobs.get(person);
-        if (job != null) {
-            job.stopping = true;
-        }
+    /** Stops what a person has under way of a shop and a kind, before its next step. Other work of theirs goes on. */
+    <T extends Task> void stop(String person, String shop, Class<T> kind) {
+        of(person, shop, kind).ifPresent(job -> job.stopping = true);
     }
 
     @PreDestroy

@@ -251,7 +251,7 @@ class ChangesController {
 
     @DeleteMapping("/api/shops/{shop}/changes")
     ResponseEntity<Void> stop(@PathVariable String shop, Principal who) {
-        work.stop(who.getName());
+        work.stop(who.getName(), shop, ChangesTask.class);
         return ResponseEntity.noContent().build();
     }
 

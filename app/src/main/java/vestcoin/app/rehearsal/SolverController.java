@@ -247,7 +247,7 @@ class SolverController {
 
     @DeleteMapping("/api/shops/{shop}/delivery-in-price")
     ResponseEntity<Void> stop(@PathVariable String shop, Principal who) {
-        work.stop(who.getName());
+        work.stop(who.getName(), shop, Solving.class);
         return ResponseEntity.noContent().build();
     }
 

@@ -134,11 +134,6 @@ class DemoPast {
         boolean leaves = quote.lines().stream()
                 .flatMap(line -> edition.document().compiled().shelf().find(line.product()).stream())
                 .anyMatch(Product::leaves);
-        String way = quote.delivery().stream()
-                .filter(QuoteView.Option::chosen)
-                .map(QuoteView.Option::id)
-                .findFirst()
-                .orElse("");
         return new EarlierOrders.EarlierOrder(
                 number,
                 order.at(),
@@ -148,7 +143,7 @@ class DemoPast {
                         quote.currency(),
                         payable,
                         order.method().orElse(""),
-                        way,
+                        Placing.way(quote),
                         leaves),
                 new NewOrder.Customer(
                         "buyer-" + number + "@buyers.example",

@@ -234,6 +234,14 @@ class ChangesOfManyTest {
     }
 
     @Test
+    void other_work_is_not_stopped_with_it() throws Exception {
+        owner.post(Caller.SHOP + "/changes", Map.of("asOf", "2026-08-01"));
+        assertThat(owner.delete(Caller.SHOP + "/delivery-in-price").status()).isEqualTo(204);
+        assertThat(owner.get(Caller.SHOP + "/changes").json().path("state").asString())
+                .isIn("running", "done");
+    }
+
+    @Test
     void an_order_of_a_group_is_shown_under_both_setups() throws Exception {
         JsonNode view = compared(Map.of());
         JsonNode group = view.path("groups")
