@@ -5,7 +5,9 @@ import java.time.Duration;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -20,6 +22,8 @@ import vestcoin.core.problem.InvalidInput;
 @Repository
 public class People {
     private record Person(long id, String passwordHash) {}
+
+    private record Rehearsed(String id, String rehearses) {}
 
     /** How an attempt to sign in ended. */
     sealed interface Outcome {
@@ -172,14 +176,27 @@ public class People {
                 .list();
     }
 
+    /** Whether somebody may open a shop, or the one it rehearses. */
     public boolean mayOpen(String email, String shop) {
         return sql.sql("select count(*) from helper join person on person.id = helper.person where email = "
-                                + ":email and shop = :shop")
+                                + ":email and shop in (:shop, (select rehearses from shop where id = :shop))")
                         .param("email", email)
                         .param("shop", shop)
                         .query(Long.class)
                         .single()
                 > 0;
+    }
+
+    /** Which shop each rehearsal of somebody's shops is of, by the id of the rehearsal. */
+    public Map<String, String> rehearsalsOf(String email) {
+        return sql
+                .sql("select shop.id, shop.rehearses from shop join helper on helper.shop = shop.rehearses "
+                        + "join person on person.id = helper.person where email = :email")
+                .param("email", email)
+                .query(Rehearsed.class)
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Rehearsed::id, Rehearsed::rehearses));
     }
 
     static String normal(String email) {

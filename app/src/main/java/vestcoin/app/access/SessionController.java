@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -29,8 +30,12 @@ import vestcoin.core.message.Message;
 /** Signing in and out, and the first owner of an empty installation. */
 @RestController
 class SessionController {
-    /** @param email of who is signed in, if anybody @param empty whether the installation has no owner yet */
-    record Session(Optional<String> email, List<String> shops, boolean empty) {}
+    /**
+     * @param email of who is signed in, if anybody
+     * @param rehearsals of which of the shops each is one, by its own id
+     * @param empty whether the installation has no owner yet
+     */
+    record Session(Optional<String> email, List<String> shops, Map<String, String> rehearsals, boolean empty) {}
 
     record Credentials(String email, String password) {}
 
@@ -66,7 +71,11 @@ class SessionController {
     }
 
     private Session session(Optional<String> email) {
-        return new Session(email, email.map(people::shopsOf).orElse(List.of()), people.none());
+        return new Session(
+                email,
+                email.map(people::shopsOf).orElse(List.of()),
+                email.map(people::rehearsalsOf).orElse(Map.of()),
+                people.none());
     }
 
     @PostMapping("/api/session")

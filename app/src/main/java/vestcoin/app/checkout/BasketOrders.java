@@ -29,14 +29,14 @@ import vestcoin.core.tax.BuyerBuilder;
 
 /** Makes an order of a buyer's basket, with what it is priced with around it. */
 @Service
-class BasketOrders {
+public class BasketOrders {
     /**
      * Who asks.
      *
      * @param email as typed, empty until it is
      * @param signedIn the address that is known to be theirs, see {@link #known}
      */
-    record Asker(String email, Optional<String> signedIn) {
+    public record Asker(String email, Optional<String> signedIn) {
         /** That address, unless the order is to be another's. */
         Optional<String> known() {
             return signedIn.filter(
@@ -80,7 +80,7 @@ class BasketOrders {
      * how often discounts were used, by the buyer of this address too, and what is given from outside. A group's prices
      * hold for whoever is signed in; credit is only given to whom the order is for.
      */
-    Order order(Editions.Edition edition, Basket basket, BuyerDetails by, Asker who) {
+    public Order order(Editions.Edition edition, Basket basket, BuyerDetails by, Asker who) {
         Order asked = Order.of(clock.instant(), basket, gateways.states(edition.shop()));
         Order order = (basket.to().map(Destination::country).isPresent()
                         ? asked

@@ -24,8 +24,11 @@ public class ProductFiles {
     public record ProductFile(
             long id, String product, String name, String type, long bytes, String sha256, String stored, Instant at) {}
 
-    private static final String FILE =
-            "select id, product, name, type, bytes, sha256, stored, at from product_file where shop = :shop ";
+    /** A rehearsal hands over the files of the shop it rehearses. */
+    private static final String OF_SHOP =
+            "from product_file where shop in (:shop, (select rehearses from shop where id = :shop)) ";
+
+    private static final String FILE = "select id, product, name, type, bytes, sha256, stored, at " + OF_SHOP;
 
     private final JdbcClient sql;
     private final FileStore store;
@@ -47,7 +50,7 @@ public class ProductFiles {
 
     /** Ids of products that have files. */
     public Set<String> products(String shop) {
-        return new HashSet<>(sql.sql("select distinct product from product_file where shop = :shop and not gone")
+        return new HashSet<>(sql.sql("select distinct product " + OF_SHOP + "and not gone")
                 .param("shop", shop)
                 .query(String.class)
                 .list());

@@ -1,5 +1,6 @@
 package vestcoin.app.message;
 
+import jakarta.mail.AuthenticationFailedException;
 import jakarta.mail.MessagingException;
 import jakarta.mail.SendFailedException;
 import jakarta.mail.internet.MimeMessage;
@@ -40,6 +41,21 @@ class SmtpPost {
         } catch (MailSendException e) {
             throw told(e);
         } catch (MailException e) {
+            throw new ProviderTimeout("The mail server takes no letters now.");
+        }
+    }
+
+    /**
+     * Signs in at a server and leaves again, without a letter.
+     *
+     * @throws ProviderTimeout if nothing answers, or who we are is not believed
+     */
+    void greet(MailServers.Access server) {
+        try {
+            sender(server).testConnection();
+        } catch (AuthenticationFailedException e) {
+            throw new ProviderTimeout("The mail server does not accept user or password.");
+        } catch (MessagingException e) {
             throw new ProviderTimeout("The mail server takes no letters now.");
         }
     }

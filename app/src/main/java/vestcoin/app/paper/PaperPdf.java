@@ -27,7 +27,7 @@ import vestcoin.core.tax.TaxLiability.Code;
  * An invoice or a credit note as a page to print: the shop's letterhead, what was bought, tax by rate, what is paid and
  * what is left.
  */
-final class PaperPdf {
+public final class PaperPdf {
     private static final Color QUIET = new Color(0x55, 0x5d, 0x68);
     private static final Color LINE = new Color(0xc9, 0xc9, 0xc2);
     private static final float MARGIN = 56;
@@ -45,7 +45,7 @@ final class PaperPdf {
         this.phrases = phrases;
     }
 
-    static byte[] of(Paper paper, Phrases phrases) {
+    public static byte[] of(Paper paper, Phrases phrases) {
         return new PaperPdf(paper, phrases).written();
     }
 

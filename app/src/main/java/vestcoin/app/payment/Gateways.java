@@ -191,6 +191,27 @@ public class Gateways {
         return view(row(shop, id).orElseThrow());
     }
 
+    /**
+     * Lets a rehearsal of a shop use its accounts that move no real money, and those whose keys are gone. What the
+     * provider reports of them goes on to the shop; the rehearsal asks.
+     *
+     * @return the live ones, which it cannot use
+     */
+    public List<GatewayView> lend(String shop, String rehearsal) {
+        sql.sql("""
+                insert into gateway(shop, id, provider, url, mode, public_key, secret_cipher, secret_last4,
+                    webhook_cipher, state, statement, tried_at)
+                select :rehearsal, id, provider, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher,
+                    state, statement, tried_at
+                from gateway where shop = :shop and coalesce(mode, '') <> 'live'""")
+                .param("shop", shop)
+                .param("rehearsal", rehearsal)
+                .update();
+        return list(shop).stream()
+                .filter(account -> account.mode().filter("live"::equals).isPresent())
+                .toList();
+    }
+
     /** Where the seller lets the shop use an account with the provider. @param name of the shop, as its page says it */
     public String consentAt(String shop, String id, With with, String name) {
         checkId(id);

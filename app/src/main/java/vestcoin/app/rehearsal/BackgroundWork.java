@@ -17,16 +17,16 @@ import org.springframework.stereotype.Component;
  * stopped between two steps, and gone on with when the same is asked for again.
  */
 @Component
-class BackgroundWork {
+public class BackgroundWork {
     private static final Logger LOG = LoggerFactory.getLogger(BackgroundWork.class);
 
     /** What is done step by step, and keeps what it has come to. */
-    interface Task {
+    public interface Task {
         /** Does the next step. @return whether another one is left */
         boolean step(ForkJoinPool pool);
     }
 
-    enum State {
+    public enum State {
         RUNNING,
         DONE,
         STOPPED,
@@ -34,7 +34,7 @@ class BackgroundWork {
     }
 
     /** One piece of work. @param <T> what is done */
-    static final class Job<T extends Task> {
+    public static final class Job<T extends Task> {
         private final String shop;
         private final String key;
         private final T task;
@@ -47,11 +47,11 @@ class BackgroundWork {
             this.task = task;
         }
 
-        T task() {
+        public T task() {
             return task;
         }
 
-        State state() {
+        public State state() {
             return stopping && state == State.RUNNING ? State.STOPPED : state;
         }
 
@@ -82,7 +82,7 @@ class BackgroundWork {
      * else begun anew. What else they had under way stops.
      */
     @SuppressWarnings("unchecked")
-    <T extends Task> Job<T> start(String person, String shop, String key, Supplier<T> task) {
+    public <T extends Task> Job<T> start(String person, String shop, String key, Supplier<T> task) {
         Job<?> now = jobs.compute(person, (who, before) -> {
             if (before != null
                     && before.shop.equals(shop)
@@ -112,7 +112,7 @@ class BackgroundWork {
     }
 
     /** What a person had done last, if it is of that shop and kind. */
-    <T extends Task> Optional<Job<T>> of(String person, String shop, Class<T> kind) {
+    public <T extends Task> Optional<Job<T>> of(String person, String shop, Class<T> kind) {
         Job<?> job = jobs.get(person);
         if (job == null || !job.shop.equals(shop) || !kind.isInstance(job.task)) {
             return Optional.empty();
@@ -122,8 +122,18 @@ class BackgroundWork {
         return Optional.of(found);
     }
 
+    /** Who has such work under way for a shop. */
+    public <T extends Task> Optional<String> who(String shop, Class<T> kind) {
+        return jobs.entrySet().stream()
+                .filter(each -> each.getValue().shop.equals(shop)
+                        && kind.isInstance(each.getValue().task)
+                        && each.getValue().state() == State.RUNNING)
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
     /** Stops what a person has under way of a shop and a kind, before its next step. Other work of theirs goes on. */
-    <T extends Task> void stop(String person, String shop, Class<T> kind) {
+    public <T extends Task> void stop(String person, String shop, Class<T> kind) {
         of(person, shop, kind).ifPresent(job -> job.stopping = true);
     }
 

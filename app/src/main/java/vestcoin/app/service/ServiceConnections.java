@@ -75,6 +75,15 @@ public class ServiceConnections {
                 .update();
     }
 
+    /** Lets a rehearsal of a shop ask the services the shop has connected. */
+    public void lend(String shop, String rehearsal) {
+        sql.sql("insert into link(shop, kind, url, secret_cipher, secret_last4, since) select :rehearsal, kind, url, "
+                        + "secret_cipher, secret_last4, since from link where shop = :shop")
+                .param("shop", shop)
+                .param("rehearsal", rehearsal)
+                .update();
+    }
+
     /** Shops that have connected such a service. */
     public List<String> shops(Kind kind) {
         return sql.sql("select shop from link where kind = :kind")

@@ -26,4 +26,11 @@ public final class PhoneNumber {
             return Optional.empty();
         }
     }
+
+    /** A number of a country as people write it there, made up by libphonenumber to show how one looks. */
+    public static Optional<String> example(String country) {
+        PhoneNumberUtil numbers = PhoneNumberUtil.getInstance();
+        return Optional.ofNullable(numbers.getExampleNumber(country))
+                .map(number -> numbers.format(number, PhoneNumberUtil.PhoneNumberFormat.INTERNATIONAL));
+    }
 }

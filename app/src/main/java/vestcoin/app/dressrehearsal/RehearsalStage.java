@@ -1,0 +1,81 @@
+package vestcoin.app.dressrehearsal;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import vestcoin.app.message.MailLine;
+import vestcoin.app.payment.Gateways;
+import vestcoin.app.service.ServiceConnections;
+import vestcoin.app.setup.Document;
+import vestcoin.app.setup.Editions;
+import vestcoin.app.setup.RehearsalShops;
+import vestcoin.core.message.Message;
+import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.ShopFacts;
+import vestcoin.core.terms.Facts;
+import vestcoin.standins.pay.CardProcessor;
+import vestcoin.standins.pay.Wallet;
+
+/** Sets up the shop a rehearsal is held in, and looks at what holds or fails for all of its orders alike. */
+@Service
+class RehearsalStage {
+    /**
+     * @param edition of the shop that rehearses
+     * @param texts what is wrong with the texts every buyer reads
+     * @param mail why the shop's own letters could not leave
+     */
+    record Stage(Editions.Edition edition, List<Message> texts, Optional<Message> mail) {}
+
+    private final RehearsalShops shops;
+    private final Gateways gateways;
+    private final ServiceConnections services;
+    private final MailLine mail;
+
+    RehearsalStage(RehearsalShops shops, Gateways gateways, ServiceConnections services, MailLine mail) {
+        this.shops = shops;
+        this.gateways = gateways;
+        this.services = services;
+        this.mail = mail;
+    }
+
+    /** A shop of the draft with the accounts and services of the shop; in the place of a live account a practice one. */
+    Stage set(String shop, Document draft, String author) {
+        Editions.Edition edition = shops.begin(shop, draft, author);
+        services.lend(shop, edition.shop());
+        gateways.lend(shop, edition.shop()).forEach(live -> gateways.connect(edition.shop(), live.id(), keys(live)));
+        return new Stage(edition, unset(draft.setup()), mail.trouble(shop));
+    }
+
+    private static Gateways.Keys keys(Gateways.GatewayView live) {
+        boolean wallet = live.provider() == Gateways.With.WALLET;
+        return new Gateways.Keys(
+                live.provider(),
+                Optional.of("test"),
+                wallet ? Wallet.TEST_PUBLIC : CardProcessor.TEST_PUBLIC,
+                wallet ? Wallet.TEST_SECRET : CardProcessor.TEST_SECRET,
+                live.statement());
+    }
+
+    private static List<Message> unset(Setup setup) {
+        List<Message> unset = new ArrayList<>();
+        for (Map.Entry<String, Map<String, String>> text : setup.terms().texts().entrySet()) {
+            text.getValue().forEach((language, written) -> {
+                Set<String> open = Facts.unset(written, setup.terms(), ShopFacts.of(setup));
+                if (!open.isEmpty()) {
+                    unset.add(Message.of(
+                            "finding.text-would-show-to-buyers-these-facts",
+                            "text",
+                            text.getKey().replace('-', ' '),
+                            "language",
+                            language,
+                            "facts",
+                            String.join("}, {", open)));
+                }
+            });
+        }
+        return unset;
+    }
+}

@@ -1,0 +1,136 @@
+package vestcoin.app.setup;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import vestcoin.core.problem.InvalidInput;
+import vestcoin.core.setup.Rehearsal;
+import vestcoin.core.setup.SetupBuilder;
+
+/**
+ * Shops that rehearse others: each with a setup of its own, and with orders, numbers, papers, stock and slots that are
+ * nobody else's, so that whatever is tried there touches nothing of the shop it rehearses. A shop has one at most.
+ */
+@Repository
+public class RehearsalShops {
+    private static final int KEY = 12;
+
+    /** A column of a table that names one of another. */
+    private record Reference(String table, String column, String names, String named) {}
+
+    private final JdbcClient sql;
+    private final Drafts drafts;
+    private final Editions editions;
+
+    RehearsalShops(JdbcClient sql, Drafts drafts, Editions editions) {
+        this.sql = sql;
+        this.drafts = drafts;
+        this.editions = editions;
+    }
+
+    /** The one that rehearses a shop. */
+    public Optional<String> of(String shop) {
+        return sql.sql("select id from shop where rehearses = :shop")
+                .param("shop", shop)
+                .query(String.class)
+                .optional();
+    }
+
+    /**
+     * Begins one with a setup, in the place of the one before. Sample orders and pins stay behind: they are no part of
+     * what a buyer meets.
+     *
+     * @throws InvalidInput if the setup can be no edition
+     */
+    @Transactional
+    public Editions.Edition begin(String shop, Document document, String author) {
+        of(shop).ifPresent(this::remove);
+        String id = "rehearsal-" + UUID.randomUUID().toString().replace("-", "").substring(0, KEY);
+        Document tried = Document.of(SetupBuilder.builder(document.setup())
+                .rehearsal(new Rehearsal(List.of()))
+                .build());
+        drafts.create(id, tried);
+        sql.sql("update shop set rehearses = :shop where id = :id")
+                .param("shop", shop)
+                .param("id", id)
+                .update();
+        return editions.publish(id, author);
+    }
+
+    /** Takes a rehearsal away with everything that hangs on it, table by table as their keys lead. */
+    private void remove(String rehearsal) {
+        List<Reference> references = references();
+        Set<String> ofShops = new TreeSet<>(sql.sql("select table_name from information_schema.columns where "
+                        + "table_schema = 'PUBLIC' and column_name = 'SHOP'")
+                .query(String.class)
+                .list());
+        List<String> tables = ordered(ofShops, references);
+        Map<String, String> own = new TreeMap<>();
+        // The rows of the shop, and what hangs on one of them.
+        for (int i = tables.size() - 1; i >= 0; i--) {
+            String table = tables.get(i);
+            own.put(
+                    table,
+                    ofShops.contains(table)
+                            ? "shop = :shop"
+                            : references.stream()
+                                    .filter(each -> each.table().equals(table) && own.containsKey(each.names()))
+                                    .map(each -> each.column() + " in (select " + each.named() + " from " + each.names()
+                                            + " where " + own.get(each.names()) + ")")
+                                    .collect(Collectors.joining(" or ")));
+        }
+        tables.forEach(table -> sql.sql("delete from " + table + " where " + own.get(table))
+                .param("shop", rehearsal)
+                .update());
+        sql.sql("delete from shop where id = :shop and rehearses is not null")
+                .param("shop", rehearsal)
+                .update();
+    }
+
+    /** The tables of shops and those that hang on them, so that each comes before those it names. */
+    private static List<String> ordered(Set<String> ofShops, List<Reference> references) {
+        Set<String> left = new TreeSet<>(ofShops);
+        while (references.stream()
+                .filter(each -> left.contains(each.names()))
+                .map(each -> left.add(each.table()))
+                .reduce(false, Boolean::logicalOr)) {
+            // Until nothing more hangs on them.
+        }
+        List<String> ordered = new ArrayList<>();
+        while (!left.isEmpty()) {
+            List<String> free = left.stream()
+                    .filter(table -> references.stream()
+                            .noneMatch(each -> each.names().equals(table)
+                                    && !each.table().equals(table)
+                                    && left.contains(each.table())))
+                    .toList();
+            if (free.isEmpty()) {
+                throw new IllegalStateException("tables name each other in a circle: " + left);
+            }
+            ordered.addAll(free);
+            free.forEach(left::remove);
+        }
+        return ordered;
+    }
+
+    private List<Reference> references() {
+        return sql.sql("""
+                select k.table_name as "table", k.column_name as "column", named.table_name as names,
+                    named.column_name as named
+                from information_schema.referential_constraints r
+                    join information_schema.key_column_usage k on k.constraint_name = r.constraint_name
+                    join information_schema.key_column_usage named
+                        on named.constraint_name = r.unique_constraint_name
+                            and named.ordinal_position = k.position_in_unique_constraint
+                where k.table_schema = 'PUBLIC' and named.table_name <> 'SHOP'""").query(Reference.class).list();
+    }
+}
