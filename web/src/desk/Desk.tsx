@@ -53,10 +53,11 @@ export function Desk() {
 
 function Shop({ session, left }: { session: Session; left: (session: Session) => void }) {
   const { shop = "" } = useParams();
-  if (!session.shops.includes(shop)) return <p className="p-8">{say("thisShopNotYoursOpen")}</p>;
+  if (!session.shops.includes(shop) && !(shop in session.rehearsals))
+    return <p className="p-8">{say("thisShopNotYoursOpen")}</p>;
   return (
     <BenchProvider shop={shop}>
-      <Frame left={left}>
+      <Frame left={left} rehearses={session.rehearsals[shop]}>
         <Routes>
           <Route path="begin" element={<FirstQuestions />} />
           <Route path="shop" element={<ShopStation />} />

@@ -16,8 +16,15 @@ import { stations, Thread } from "./Thread";
 /** Orders come while the desk is open. */
 const EVERY_HALF_MINUTE = 30_000;
 
+interface Props {
+  left: (session: Session) => void;
+  /** The shop this one rehearses, if it is a rehearsal. */
+  rehearses: string | undefined;
+  children: ReactNode;
+}
+
 /** The desk around a station: the bar, the thread, the ticket beside, the findings below. */
-export function Frame({ left, children }: { left: (session: Session) => void; children: ReactNode }) {
+export function Frame({ left, rehearses, children }: Props) {
   const bench = useBench();
   const acts = useActs();
   const navigate = useNavigate();
@@ -110,6 +117,14 @@ export function Frame({ left, children }: { left: (session: Session) => void; ch
   );
   return (
     <div className="flex h-full flex-col">
+      {rehearses !== undefined && (
+        <p role="note" className="bg-warning px-5 py-1 text-sm text-warning-content max-sm:px-3">
+          {say("thisIsRehearsal")}{" "}
+          <Link to={`/desk/${rehearses}/rehearsal`} className="underline">
+            {say("backToShop")}
+          </Link>
+        </p>
+      )}
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2 max-sm:flex-nowrap max-sm:gap-x-3 max-sm:px-3">
         <Link
           to={`/desk/${bench.shop}`}

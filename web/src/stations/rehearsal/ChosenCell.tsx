@@ -1,10 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useId } from "react";
-import { answer, api, type Destination } from "../../api/client";
+import { useMutation } from "@tanstack/react-query";
+import { type FormEvent, useEffect, useId } from "react";
+import { answer, api, type Destination, problemsOf } from "../../api/client";
 import { useActs, useBench } from "../../desk/bench";
 import { usePlaceNames } from "../../shared/PlacesField";
 import { idFrom, setupPath } from "../../shared/paths";
 import { inWords } from "../../shared/places";
+import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { type Cell, type Figure, figures, pinnedValue, samePlace, shown } from "./figures";
@@ -22,21 +23,40 @@ interface Props {
 /** The way into the counter with the sample order in the basket, to be walked by hand as a buyer would. */
 function WalkIt({ basket }: { basket: string }) {
   const { shop, draft } = useBench();
-  const snippet = useQuery({
-    queryKey: ["elsewhere", shop, draft.edition, basket],
-    queryFn: () =>
-      answer(api.POST("/api/shops/{shop}/elsewhere", { params: { path: { shop } }, body: { basket, codes: [] } })),
-    enabled: draft.edition != null,
-    staleTime: Number.POSITIVE_INFINITY,
-    retry: false,
+  const prepare = useMutation({
+    mutationFn: async () => {
+      const place = await answer(api.POST("/api/shops/{shop}/dress-rehearsal/stage", { params: { path: { shop } } }));
+      const { link } = await answer(
+        api.POST("/api/shops/{shop}/elsewhere", {
+          params: { path: { shop: place.shop } },
+          body: { basket, codes: [] },
+        }),
+      );
+      return { link, post: place.post };
+    },
   });
-  if (!snippet.data) return null;
+  // What is prepared is of the draft as it was.
+  const { reset } = prepare;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another draft is the reason
+  useEffect(reset, [draft.version, basket]);
   return (
-    <p className="mt-2 text-sm">
-      <a className="underline" href={snippet.data.link} target="_blank" rel="noreferrer">
-        {say("walkAtCounter")}
-      </a>{" "}
+    <p className="mt-2 flex flex-wrap items-baseline gap-x-4 text-sm" aria-live="polite">
+      {prepare.data ? (
+        <>
+          <a className="underline" href={prepare.data.link} target="_blank" rel="noreferrer">
+            {say("counterWithBasket")}
+          </a>
+          <a className="underline" href={prepare.data.post} target="_blank" rel="noreferrer">
+            {say("postRoomBeside")}
+          </a>
+        </>
+      ) : (
+        <TextButton disabled={prepare.isPending} onClick={() => prepare.mutate()}>
+          {say("walkAtCounter")}
+        </TextButton>
+      )}
       <span className="quiet">{say("walkAtCounterNote")}</span>
+      {prepare.error != null && <Said problems={problemsOf(prepare.error)} />}
     </p>
   );
 }

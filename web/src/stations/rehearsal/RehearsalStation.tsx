@@ -8,11 +8,13 @@ import { BoardTable } from "./BoardTable";
 import { ChosenCell } from "./ChosenCell";
 import { CoveringSet } from "./CoveringSet";
 import { DeliveryInPrice } from "./DeliveryInPrice";
+import { DressRehearsal } from "./DressRehearsal";
 import { type Figure, type Filter, figures } from "./figures";
 import { MovedPins } from "./MovedPins";
 import { PlacesAcross } from "./PlacesAcross";
 import { PlacesReached } from "./PlacesReached";
 import { useBoard } from "./useBoard";
+import { useDress } from "./useDress";
 import { usePlaces } from "./usePlaces";
 import { WhatChanges } from "./WhatChanges";
 
@@ -35,6 +37,7 @@ export function RehearsalStation() {
   const { baskets } = setup.rehearsal;
   const places = usePlaces();
   const board = useBoard(places.shown);
+  const dress = useDress();
   const [figure, setFigure] = useState<Figure>("toPay");
   const [filter, setFilter] = useState<Filter>("all");
   const [chosen, setChosen] = useState<[basket: string, place: number]>();
@@ -66,7 +69,7 @@ export function RehearsalStation() {
         </div>
       </StationHead>
       <MovedPins />
-      <WhatChanges />
+      {dress.known && <WhatChanges quiet={dress.view?.state === "running"} />}
       {baskets.length === 0 ? (
         <p className="max-w-xl py-6 quiet">{say("noBasketsYet")}</p>
       ) : (
@@ -103,6 +106,9 @@ export function RehearsalStation() {
             <ChosenCell basket={row.basket} currency={row.currency} cell={cell} to={to} at={board.at} figure={figure} />
           )}
           <PlacesAcross places={places} />
+          <Fold title={say("dressRehearsal")} note={say("dressRehearsalNote")} open={dress.view !== undefined}>
+            <DressRehearsal dress={dress} places={places.shown} chosen={chosen} />
+          </Fold>
           <Fold title={say("coveringSet")} note={say("coveringNote")} late>
             <CoveringSet />
           </Fold>

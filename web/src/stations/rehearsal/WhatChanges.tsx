@@ -13,14 +13,18 @@ import { type Compared, useChanges } from "./useChanges";
 
 const signed = (amount: string, currency: string): string => difference(amount, currency, deskLocale());
 
-/** What the draft, or an edition, changes: in the setup station by station, and for orders grouped by cause. */
-export function WhatChanges({ start = {} }: { start?: Compared }) {
+/**
+ * What the draft, or an edition, changes: in the setup station by station, and for orders grouped by cause.
+ *
+ * @param quiet while other work is under way that it would stop
+ */
+export function WhatChanges({ start = {}, quiet = false }: { start?: Compared; quiet?: boolean }) {
   const { draft } = useBench();
   const [compared, setCompared] = useState<Compared>(start);
   const differs = draft.changes > 0 || compared.before !== undefined || compared.after !== undefined;
   const [asked, setAsked] = useState(false);
   const published = draft.edition != null;
-  const { view, error, stop, again } = useChanges(compared, published && (differs || asked));
+  const { view, error, stop, again } = useChanges(compared, published && !quiet && (differs || asked));
   if (!published) return null;
   return (
     <section aria-label={say("whatChanges")} className="mb-6 border-b border-base-300 pb-4">

@@ -55,6 +55,7 @@ class ArchitectureTest {
                     "moving",
                     "wording",
                     "rehearsal"),
+            Set.of("dressrehearsal"),
             Set.of("run"));
 
     private static final int MOST_COLLABORATORS = 8;

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -29,7 +30,7 @@ import vestcoin.core.setup.Rehearsal.SampleOrder;
 /** The dress rehearsal: practice orders of chosen cells through the whole application, begun, looked at and stopped. */
 @RestController
 class DressController {
-    static final int MOST_CELLS = 200;
+    static final int MOST_CELLS = 100;
 
     /** @param basket id of a sample order of the draft */
     record CellAsked(String basket, Destination to) {}
@@ -56,14 +57,55 @@ class DressController {
             int done,
             List<PracticeOrder> orders) {}
 
+    /**
+     * Where a seller walks an order by hand.
+     *
+     * @param shop the one that rehearses
+     * @param post where its letters are read
+     */
+    record WalkPlace(String shop, String post) {}
+
     private final BackgroundWork work;
     private final Drafts drafts;
     private final OrderWalk walking;
+    private final RehearsalStage stages;
+    private final String services;
 
-    DressController(BackgroundWork work, Drafts drafts, OrderWalk walking) {
+    DressController(
+            BackgroundWork work,
+            Drafts drafts,
+            OrderWalk walking,
+            RehearsalStage stages,
+            @Value("${vest-coin.services}") String services) {
         this.work = work;
         this.drafts = drafts;
         this.walking = walking;
+        this.stages = stages;
+        this.services = services;
+    }
+
+    /** Sets the stage for orders that are walked by hand; it stays while the draft does. */
+    @PostMapping("/api/shops/{shop}/dress-rehearsal/stage")
+    WalkPlace stage(@PathVariable String shop, Principal who) {
+        refuseBeside(work.who(shop, DressTask.class)
+                .filter(other -> !other.equals(who.getName())
+                        || work.of(other, shop, DressTask.class)
+                                .filter(job -> job.task()
+                                        .draft()
+                                        .hash()
+                                        .equals(drafts.of(shop).document().hash()))
+                                .isEmpty()));
+        return new WalkPlace(stages.of(shop, drafts.of(shop).document(), who.getName()), services + "/post");
+    }
+
+    private static void refuseBeside(Optional<String> other) {
+        other.ifPresent(busy -> {
+            throw new ApiProblem(
+                    HttpStatus.CONFLICT,
+                    "cells",
+                    Message.of("rehearsal.dress-is-under-way", "who", busy),
+                    Message.of("rehearsal.dress-wait-until-over"));
+        });
     }
 
     /** Begins a rehearsal of the draft; one that was stopped goes on while draft and cells are the same. */
@@ -71,15 +113,7 @@ class DressController {
     DressView begin(@PathVariable String shop, @RequestBody DressRequest asked, Principal who) {
         Document draft = drafts.of(shop).document();
         List<OrderWalk.Cell> cells = cells(draft, asked);
-        work.who(shop, DressTask.class)
-                .filter(other -> !other.equals(who.getName()))
-                .ifPresent(other -> {
-                    throw new ApiProblem(
-                            HttpStatus.CONFLICT,
-                            "cells",
-                            Message.of("rehearsal.dress-is-under-way", "who", other),
-                            Message.of("rehearsal.dress-wait-until-over"));
-                });
+        refuseBeside(work.who(shop, DressTask.class).filter(other -> !other.equals(who.getName())));
         String same = "dress " + draft.hash() + " " + asked + " ";
         // What is over is rehearsed anew: what it hung on may have been put right outside of the draft.
         String key = work.of(who.getName(), shop, DressTask.class)

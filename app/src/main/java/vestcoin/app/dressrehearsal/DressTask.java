@@ -4,8 +4,12 @@ import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ForkJoinPool;
 import vestcoin.app.rehearsal.BackgroundWork;
 import vestcoin.app.setup.Document;
@@ -20,11 +24,14 @@ final class DressTask implements BackgroundWork.Task {
     private final Document draft;
     private final String author;
     private final OrderWalk walking;
+    /** Held while what is seen of it changes or is looked at; the task itself is held by who works on it. */
+    private final Object seen = new Object();
+
     private final int cells;
     private final Deque<OrderWalk.Cell> left;
     private final Deque<OrderWalk.Planned> next = new ArrayDeque<>();
     private final List<OrderWalk.Walk> walks = new ArrayList<>();
-    private final Deque<OrderWalk.Walk> withoutLetters = new ArrayDeque<>();
+    private final Set<OrderWalk.Walk> withoutLetters = new LinkedHashSet<>();
     private RehearsalStage.Stage stage;
     private long lettersAwaited;
 
@@ -43,22 +50,25 @@ final class DressTask implements BackgroundWork.Task {
     public boolean step(ForkJoinPool pool) {
         if (stage == null) {
             RehearsalStage.Stage set = walking.stage(shop, draft, author);
-            synchronized (this) {
+            synchronized (seen) {
                 stage = set;
             }
             return true;
         }
         if (!next.isEmpty()) {
-            OrderWalk.Walk walk = walking.walk(shop, stage, next.pop(), author);
-            synchronized (this) {
+            OrderWalk.Walk walk = walking.walk(shop, stage, next.peek(), author);
+            synchronized (seen) {
+                next.pop();
                 walks.add(walk);
-                withoutLetters.add(walk);
+                if (walk.placed()) {
+                    withoutLetters.add(walk);
+                }
             }
             return true;
         }
         if (!left.isEmpty()) {
             List<OrderWalk.Planned> planned = walking.planned(stage, left.peek());
-            synchronized (this) {
+            synchronized (seen) {
                 left.pop();
                 next.addAll(planned);
             }
@@ -72,12 +82,16 @@ final class DressTask implements BackgroundWork.Task {
             lettersAwaited = System.nanoTime();
         }
         boolean late = System.nanoTime() - lettersAwaited > LETTERS_TAKE.toNanos();
-        boolean decided;
-        synchronized (this) {
-            withoutLetters.removeIf(walk -> walking.letters(stage, walk, late));
-            decided = withoutLetters.isEmpty();
+        // Asked outside of what holds up whoever looks.
+        Map<OrderWalk.Walk, WalkStep> decided = new HashMap<>();
+        withoutLetters.forEach(
+                walk -> walking.letters(stage, walk, late).ifPresent(step -> decided.put(walk, step)));
+        synchronized (seen) {
+            decided.forEach(OrderWalk.Walk::add);
+            withoutLetters.removeAll(decided.keySet());
         }
-        if (!decided) {
+        boolean more = !withoutLetters.isEmpty();
+        if (more) {
             try {
                 Thread.sleep(PAUSE_MILLIS);
             } catch (InterruptedException e) {
@@ -85,7 +99,7 @@ final class DressTask implements BackgroundWork.Task {
                 return false;
             }
         }
-        return !decided;
+        return more;
     }
 
     String key() {
@@ -101,19 +115,25 @@ final class DressTask implements BackgroundWork.Task {
     }
 
     /** How many cells are behind it. */
-    synchronized int done() {
-        return cells - left.size() - (next.isEmpty() ? 0 : 1);
+    int done() {
+        synchronized (seen) {
+            return cells - left.size() - (next.isEmpty() ? 0 : 1);
+        }
     }
 
     /** The shop it is held in, once that is there. */
-    synchronized Optional<String> rehearsal() {
-        return Optional.ofNullable(stage).map(set -> set.edition().shop());
+    Optional<String> rehearsal() {
+        synchronized (seen) {
+            return Optional.ofNullable(stage).map(set -> set.edition().shop());
+        }
     }
 
     /** What became of the orders so far. */
-    synchronized List<PracticeOrder> orders() {
-        return walks.stream()
-                .map(walk -> walk.seen(!withoutLetters.contains(walk)))
-                .toList();
+    List<PracticeOrder> orders() {
+        synchronized (seen) {
+            return walks.stream()
+                    .map(walk -> walk.seen(!withoutLetters.contains(walk)))
+                    .toList();
+        }
     }
 }

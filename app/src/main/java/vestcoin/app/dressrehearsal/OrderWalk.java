@@ -155,14 +155,9 @@ class OrderWalk {
         return walk;
     }
 
-    /** Looks at the letters of an order. @param late whether they had their time @return whether they are decided */
-    boolean letters(RehearsalStage.Stage stage, Walk walk, boolean late) {
-        if (walk.order == null || walk.steps.containsKey(WalkStep.Name.LETTERS)) {
-            return true;
-        }
-        Optional<WalkStep> seen = aftercare.letters(walk.order(), walk.gaveBack(), stage.mail(), late);
-        seen.ifPresent(step -> walk.steps.put(WalkStep.Name.LETTERS, step));
-        return seen.isPresent();
+    /** Looks at the letters of an order that was placed. @param late whether they had the time they need */
+    Optional<WalkStep> letters(RehearsalStage.Stage stage, Walk walk, boolean late) {
+        return aftercare.letters(walk.order(), walk.gaveBack(), stage.mail(), late);
     }
 
     /** One order on its way. */
@@ -187,8 +182,16 @@ class OrderWalk {
                     .isPresent();
         }
 
-        private void stop(WalkStep step) {
+        boolean placed() {
+            return order != null;
+        }
+
+        void add(WalkStep step) {
             steps.put(step.name(), step);
+        }
+
+        private void stop(WalkStep step) {
+            add(step);
             broken = true;
         }
 

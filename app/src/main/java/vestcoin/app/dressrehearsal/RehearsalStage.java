@@ -41,6 +41,13 @@ class RehearsalStage {
         this.mail = mail;
     }
 
+    /** The shop a draft is rehearsed in: as it stands where it is of this draft, else set up anew. */
+    String of(String shop, Document draft, String author) {
+        return shops.of(shop, draft)
+                .orElseGet(() -> set(shop, draft, author).edition())
+                .shop();
+    }
+
     /** A shop of the draft with the accounts and services of the shop; in the place of a live account a practice one. */
     Stage set(String shop, Document draft, String author) {
         Editions.Edition edition = shops.begin(shop, draft, author);

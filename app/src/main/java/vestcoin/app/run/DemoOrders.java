@@ -1,18 +1,13 @@
 package vestcoin.app.run;
 
-import java.io.IOException;
 import java.math.BigDecimal;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import vestcoin.app.context.PricingContexts;
-import vestcoin.app.format.Json;
+import vestcoin.app.dressrehearsal.PracticeCards;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Credits;
 import vestcoin.app.order.Orders;
@@ -78,8 +73,7 @@ class DemoOrders {
             String city,
             Destination to,
             List<Line> lines,
-            String delivery)
-            throws IOException {
+            String delivery) {
         Order order = circumstances.around(
                 DemoShop.SHOP,
                 edition.document().compiled(),
@@ -100,7 +94,10 @@ class DemoOrders {
                         edition.document().setup().shop().language(),
                         Policies.toAgree(edition.document().setup())),
                 false);
-        return placing.pay(placed, token(url), Optional.empty());
+        return placing.pay(
+                placed,
+                PracticeCards.token(url, CardProcessor.TEST_PUBLIC, TestCard.APPROVED),
+                Optional.empty());
     }
 
     PaymentBook.Payment capture(PaymentBook.Payment payment) {
@@ -111,22 +108,5 @@ class DemoOrders {
     /** @param amount in minor units */
     void refund(PaymentBook.Payment payment, long amount) {
         payments.move(payment, Provider.Kind.REFUND, UUID.randomUUID().toString(), amount, DemoShop.EMAIL);
-    }
-
-    private static String token(String url) throws IOException {
-        try {
-            String body = "{\"number\":\"" + TestCard.APPROVED.number() + "\"}";
-            HttpResponse<String> answer = HttpClient.newHttpClient()
-                    .send(
-                            HttpRequest.newBuilder(URI.create(url + "/v1/tokens"))
-                                    .header("Authorization", "Bearer " + CardProcessor.TEST_PUBLIC)
-                                    .POST(HttpRequest.BodyPublishers.ofString(body))
-                                    .build(),
-                            HttpResponse.BodyHandlers.ofString());
-            return Json.tree(answer.body()).path("token").asString();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException(e);
-        }
     }
 }

@@ -24,8 +24,8 @@ import vestcoin.core.setup.SetupBuilder;
 public class RehearsalShops {
     private static final int KEY = 12;
 
-    /** A column of a table that names one of another. */
-    private record Reference(String table, String column, String names, String named) {}
+    /** A column of a table that names one of another. @param optional whether it may name none */
+    private record Reference(String table, String column, String names, String named, boolean optional) {}
 
     private final JdbcClient sql;
     private final Drafts drafts;
@@ -46,8 +46,8 @@ public class RehearsalShops {
     }
 
     /**
-     * Begins one with a setup, in the place of the one before. Sample orders and pins stay behind: they are no part of
-     * what a buyer meets.
+     * Begins one with a setup, in the place of the one before. Its pins stay behind: they are no part of what a buyer
+     * meets, and one that moved is no reason not to rehearse.
      *
      * @throws InvalidInput if the setup can be no edition
      */
@@ -55,10 +55,7 @@ public class RehearsalShops {
     public Editions.Edition begin(String shop, Document document, String author) {
         of(shop).ifPresent(this::remove);
         String id = "rehearsal-" + UUID.randomUUID().toString().replace("-", "").substring(0, KEY);
-        Document tried = Document.of(SetupBuilder.builder(document.setup())
-                .rehearsal(new Rehearsal(List.of()))
-                .build());
-        drafts.create(id, tried);
+        drafts.create(id, unpinned(document));
         sql.sql("update shop set rehearses = :shop where id = :id")
                 .param("shop", shop)
                 .param("id", id)
@@ -66,14 +63,29 @@ public class RehearsalShops {
         return editions.publish(id, author);
     }
 
+    /** The one that rehearses a shop, if that is by this setup. */
+    public Optional<Editions.Edition> of(String shop, Document document) {
+        return of(shop)
+                .flatMap(editions::live)
+                .filter(edition -> edition.hash().equals(unpinned(document).hash()));
+    }
+
+    private static Document unpinned(Document document) {
+        Rehearsal tests = document.setup().rehearsal();
+        return Document.of(SetupBuilder.builder(document.setup())
+                .rehearsal(new Rehearsal(tests.baskets(), tests.meant(), List.of()))
+                .build());
+    }
+
     /** Takes a rehearsal away with everything that hangs on it, table by table as their keys lead. */
     private void remove(String rehearsal) {
         List<Reference> references = references();
+        List<Reference> circular = new ArrayList<>();
         Set<String> ofShops = new TreeSet<>(sql.sql("select table_name from information_schema.columns where "
                         + "table_schema = 'PUBLIC' and column_name = 'SHOP'")
                 .query(String.class)
                 .list());
-        List<String> tables = ordered(ofShops, references);
+        List<String> tables = ordered(ofShops, references, circular);
         Map<String, String> own = new TreeMap<>();
         // The rows of the shop, and what hangs on one of them.
         for (int i = tables.size() - 1; i >= 0; i--) {
@@ -88,6 +100,10 @@ public class RehearsalShops {
                                             + " where " + own.get(each.names()) + ")")
                                     .collect(Collectors.joining(" or ")));
         }
+        circular.forEach(each -> sql.sql("update " + each.table() + " set " + each.column() + " = null where "
+                        + own.get(each.table()))
+                .param("shop", rehearsal)
+                .update());
         tables.forEach(table -> sql.sql("delete from " + table + " where " + own.get(table))
                 .param("shop", rehearsal)
                 .update());
@@ -96,8 +112,13 @@ public class RehearsalShops {
                 .update();
     }
 
-    /** The tables of shops and those that hang on them, so that each comes before those it names. */
-    private static List<String> ordered(Set<String> ofShops, List<Reference> references) {
+    /**
+     * The tables of shops and those that hang on them, so that each comes before those it names.
+     *
+     * @param circular gets the references that have to be let go of first, where tables name each other
+     */
+    private static List<String> ordered(
+            Set<String> ofShops, List<Reference> references, List<Reference> circular) {
         Set<String> left = new TreeSet<>(ofShops);
         while (references.stream()
                 .filter(each -> left.contains(each.names()))
@@ -111,10 +132,18 @@ public class RehearsalShops {
                     .filter(table -> references.stream()
                             .noneMatch(each -> each.names().equals(table)
                                     && !each.table().equals(table)
+                                    && !circular.contains(each)
                                     && left.contains(each.table())))
                     .toList();
             if (free.isEmpty()) {
-                throw new IllegalStateException("tables name each other in a circle: " + left);
+                Reference letGo = references.stream()
+                        .filter(each -> each.optional()
+                                && left.contains(each.table())
+                                && left.contains(each.names())
+                                && !circular.contains(each))
+                        .findFirst()
+                        .orElseThrow(() -> new IllegalStateException("tables name each other in a circle: " + left));
+                circular.add(letGo);
             }
             ordered.addAll(free);
             free.forEach(left::remove);
@@ -125,12 +154,14 @@ public class RehearsalShops {
     private List<Reference> references() {
         return sql.sql("""
                 select k.table_name as "table", k.column_name as "column", named.table_name as names,
-                    named.column_name as named
+                    named.column_name as named, col.is_nullable = 'YES' as optional
                 from information_schema.referential_constraints r
                     join information_schema.key_column_usage k on k.constraint_name = r.constraint_name
                     join information_schema.key_column_usage named
                         on named.constraint_name = r.unique_constraint_name
                             and named.ordinal_position = k.position_in_unique_constraint
+                    join information_schema.columns col on col.table_schema = k.table_schema
+                        and col.table_name = k.table_name and col.column_name = k.column_name
                 where k.table_schema = 'PUBLIC' and named.table_name <> 'SHOP'""").query(Reference.class).list();
     }
 }
