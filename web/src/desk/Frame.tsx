@@ -118,12 +118,12 @@ export function Frame({ left, rehearses, children }: Props) {
   return (
     <div className="flex h-full flex-col">
       {rehearses !== undefined && (
-        <p role="note" className="bg-warning px-5 py-1 text-sm text-warning-content max-sm:px-3">
+        <aside aria-label={say("rehearsal")} className="bg-warning px-5 py-1 text-sm text-warning-content max-sm:px-3">
           {say("thisIsRehearsal")}{" "}
           <Link to={`/desk/${rehearses}/rehearsal`} className="underline">
             {say("backToShop")}
           </Link>
-        </p>
+        </aside>
       )}
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-5 py-2 max-sm:flex-nowrap max-sm:gap-x-3 max-sm:px-3">
         <Link

@@ -223,8 +223,15 @@ export function OrderSheet() {
           <Surplus order={order} />
           {moneyCame && !order.cancelledAt && <TakenVouchers order={order} />}
           {order.payments.length === 0 && <p className="quiet">{say("buyerHasNotPaidYet")}</p>}
-          {order.payments.map((paid) => (
-            <Payment key={paid.id} order={order} paid={paid} owed={owed} fresh={fresh} />
+          {order.payments.map((paid, at) => (
+            <Payment
+              key={paid.id}
+              name={order.payments.length > 1 ? `${say("payment")} ${at + 1}` : say("payment")}
+              order={order}
+              paid={paid}
+              owed={owed}
+              fresh={fresh}
+            />
           ))}
           <section aria-label={say("papers")} className="mb-6 border-t border-base-content pt-3">
             <h2 className="mb-1">{say("papers")}</h2>
@@ -253,20 +260,22 @@ export function OrderSheet() {
 }
 
 interface PaymentProps {
+  /** What it is called on the page, another for each. */
+  name: string;
   order: WholeOrder;
   paid: Paid;
   owed: Record<string, string> | undefined;
   fresh: (order: WholeOrder) => void;
 }
 
-function Payment({ order, paid, owed, fresh }: PaymentProps) {
+function Payment({ name, order, paid, owed, fresh }: PaymentProps) {
   const { setup } = useBench();
   const { timeZone } = setup.shop;
   const language = readIn(setup.shop.language);
   const amount = (value: string) => money(value, order.currency, language);
   const when = new Intl.DateTimeFormat(language, { dateStyle: "medium", timeStyle: "medium", timeZone });
   return (
-    <section aria-label={say("payment")} className="mb-6 border-t border-base-content pt-3">
+    <section aria-label={name} className="mb-6 border-t border-base-content pt-3">
       <h2>
         {say("paidByAndState", {
           amount: amount(paid.amount),

@@ -8,6 +8,8 @@ import { samePlace } from "./figures";
 
 type Step = PracticeOrder["steps"][number];
 
+const MOST_NAMED = 12;
+
 const steps: { name: Step["name"]; head: string }[] = [
   { name: "texts", head: say("stepTexts") },
   { name: "placed", head: say("stepPlaced") },
@@ -26,14 +28,18 @@ const marks: Record<Step["outcome"], { mark: string; said: string; tone: string 
   "not-reached": { mark: "", said: say("stepNotReached"), tone: "quiet" },
 };
 
-const failed = (order: PracticeOrder): Step | undefined => order.steps.find(({ outcome }) => outcome === "failed");
+const failed = (order: PracticeOrder): boolean => order.steps.some(({ outcome }) => outcome === "failed");
 
-/** Practice orders down, steps across; what failed says why under its row. */
+/** Why a cell was not ordered, where it was not and that is no fault. */
+const reason = (order: PracticeOrder): string | undefined =>
+  order.steps.find(({ name, outcome }) => name === "placed" && outcome === "nothing-to-do")?.sentence ?? undefined;
+
+/** What failed and why, once for all it happened to; then practice orders down, steps across. */
 export function DressGrid({ view }: { view: Dress }) {
   const { setup } = useBench();
   const { nameOf } = usePlaceNames();
   const [onlyFailed, setOnlyFailed] = useState(false);
-  const wrong = view.orders.filter((order) => failed(order) !== undefined);
+  const wrong = view.orders.filter(failed);
   const placed = view.orders.filter(({ number }) => number != null);
   const shown = onlyFailed ? wrong : view.orders;
   if (view.orders.length === 0) return null;
@@ -59,6 +65,7 @@ export function DressGrid({ view }: { view: Dress }) {
           </a>
         )}
       </p>
+      <Failures orders={wrong} shop={view.shop ?? undefined} />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keys as well */}
       <section aria-label={say("dressGrid")} tabIndex={0} className="mt-2 max-h-[32rem] overflow-auto">
         <table className="w-full border-collapse text-sm">
@@ -78,8 +85,6 @@ export function DressGrid({ view }: { view: Dress }) {
             {shown.map((order, at) => {
               const before = shown[at - 1];
               const first = before?.basket !== order.basket || !samePlace(before.to, order.to);
-              const why =
-                failed(order) ?? order.steps.find(({ name, outcome }) => name === "placed" && outcome !== "held");
               const key = `${order.basket} ${inWords(order.to, nameOf)} ${order.way?.method ?? ""} ${order.way?.act ?? ""}`;
               return (
                 <Fragment key={key}>
@@ -96,16 +101,17 @@ export function DressGrid({ view }: { view: Dress }) {
                       <WayOf order={order} /> <OrderLinks order={order} shop={view.shop ?? undefined} />
                     </th>
                     {steps.map(({ name }) => (
-                      <Mark key={name} step={order.steps.find((each) => each.name === name)} />
+                      <Mark
+                        key={name}
+                        step={order.steps.find((each) => each.name === name)}
+                        link={orderAt(order, view.shop ?? undefined)}
+                      />
                     ))}
                   </tr>
-                  {why?.sentence && (
+                  {reason(order) && (
                     <tr>
-                      <td
-                        colSpan={steps.length + 1}
-                        className={`pb-1 ${why.outcome === "failed" ? "border-s-4 border-error ps-2 text-error" : "quiet"}`}
-                      >
-                        {why.sentence} {why.remedy}
+                      <td colSpan={steps.length + 1} className="pb-1 quiet">
+                        {reason(order)}
                       </td>
                     </tr>
                   )}
@@ -128,13 +134,56 @@ function WayOf({ order: { way, steps } }: { order: PracticeOrder }) {
     : say(way.act === "declined" ? "dressDeclined" : "dressAsked", { way: way.title });
 }
 
+const orderAt = (order: PracticeOrder, shop: string | undefined): string | undefined =>
+  order.number == null || !shop ? undefined : `/desk/${shop}/orders/${order.number}`;
+
+/** Each thing that failed, with the orders it happened to. */
+function Failures({ orders, shop }: { orders: PracticeOrder[]; shop: string | undefined }) {
+  const found = new Map<string, { step: Step; orders: PracticeOrder[] }>();
+  for (const order of orders)
+    for (const step of order.steps.filter(({ outcome }) => outcome === "failed")) {
+      const key = `${step.name} ${step.sentence ?? ""}`;
+      const same = found.get(key) ?? { step, orders: [] };
+      same.orders.push(order);
+      found.set(key, same);
+    }
+  if (found.size === 0) return null;
+  return (
+    <ul className="mt-2 border-s-4 border-error ps-3">
+      {[...found].map(([key, { step, orders: hit }]) => (
+        <li key={key} className="py-1">
+          <strong>{steps.find(({ name }) => name === step.name)?.head}:</strong> {step.sentence}{" "}
+          <span className="quiet">{step.remedy}</span>
+          <span className="block text-xs">
+            {hit.slice(0, MOST_NAMED).map((order) => (
+              <Fragment key={order.number ?? key}>
+                <OrderLink order={order} shop={shop} />{" "}
+              </Fragment>
+            ))}
+            {hit.length > MOST_NAMED && (
+              <span className="quiet">{say("dressAndMore", { count: hit.length - MOST_NAMED })}</span>
+            )}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function OrderLink({ order, shop }: { order: PracticeOrder; shop: string | undefined }) {
+  const link = orderAt(order, shop);
+  return link === undefined ? null : (
+    <a className="underline" href={link} target="_blank" rel="noreferrer">
+      {say("orderNumbered", { number: String(order.number) })}
+    </a>
+  );
+}
+
 function OrderLinks({ order, shop }: { order: PracticeOrder; shop: string | undefined }) {
   if (order.number == null || !shop) return null;
   return (
     <span className="text-xs whitespace-nowrap">
-      <a className="underline" href={`/desk/${shop}/orders/${order.number}`} target="_blank" rel="noreferrer">
-        {say("orderNumbered", { number: String(order.number) })}
-      </a>{" "}
+      <OrderLink order={order} shop={shop} />{" "}
       <a className="underline quiet" href={`/counter/${shop}/order/${order.token}`} target="_blank" rel="noreferrer">
         {say("asBuyerSeesIt")}
       </a>
@@ -142,16 +191,28 @@ function OrderLinks({ order, shop }: { order: PracticeOrder; shop: string | unde
   );
 }
 
-function Mark({ step }: { step: Step | undefined }) {
+/** How a step went; one that failed leads to its order. */
+function Mark({ step, link }: { step: Step | undefined; link: string | undefined }) {
   if (!step) return <td />;
   const { mark, said, tone } = marks[step.outcome];
+  const shown = (
+    <>
+      <span aria-hidden="true">{mark}</span>
+      <span className="sr-only">{said}</span>
+    </>
+  );
   return (
     <td
       className={`px-1.5 text-center ${tone} ${step.outcome === "not-reached" ? "hatch" : ""}`}
       title={step.sentence ?? undefined}
     >
-      <span aria-hidden="true">{mark}</span>
-      <span className="sr-only">{said}</span>
+      {step.outcome === "failed" && link ? (
+        <a href={link} target="_blank" rel="noreferrer">
+          {shown}
+        </a>
+      ) : (
+        shown
+      )}
     </td>
   );
 }

@@ -78,6 +78,7 @@ export function DressRehearsal({ dress, places, chosen }: Props) {
                 aria-label={say("dressCellsDone")}
               />
             )}
+            {running && say("dressSoFar", { done: view.done, cells: view.cells })}
             {view.state === "stopped" && <span>{say("stoppedHere")}</span>}
             {view.state === "failed" && <span className="text-error">{say("dressFailed")}</span>}
             {!view.sameDraft && <span className="text-error">{say("dressOfEarlierDraft")}</span>}

@@ -117,17 +117,14 @@ class DressController {
         String same = "dress " + draft.hash() + " " + asked + " ";
         // What is over is rehearsed anew: what it hung on may have been put right outside of the draft.
         String key = work.of(who.getName(), shop, DressTask.class)
-                .filter(job -> job.state() == BackgroundWork.State.STOPPED
-                        || job.state() == BackgroundWork.State.RUNNING)
+                .filter(job ->
+                        job.state() == BackgroundWork.State.STOPPED || job.state() == BackgroundWork.State.RUNNING)
                 .map(job -> job.task().key())
                 .filter(known -> known.startsWith(same))
                 .orElse(same + UUID.randomUUID());
         return view(
                 work.start(
-                        who.getName(),
-                        shop,
-                        key,
-                        () -> new DressTask(key, shop, draft, who.getName(), cells, walking)),
+                        who.getName(), shop, key, () -> new DressTask(key, shop, draft, who.getName(), cells, walking)),
                 draft);
     }
 

@@ -84,8 +84,7 @@ final class DressTask implements BackgroundWork.Task {
         boolean late = System.nanoTime() - lettersAwaited > LETTERS_TAKE.toNanos();
         // Asked outside of what holds up whoever looks.
         Map<OrderWalk.Walk, WalkStep> decided = new HashMap<>();
-        withoutLetters.forEach(
-                walk -> walking.letters(stage, walk, late).ifPresent(step -> decided.put(walk, step)));
+        withoutLetters.forEach(walk -> walking.letters(stage, walk, late).ifPresent(step -> decided.put(walk, step)));
         synchronized (seen) {
             decided.forEach(OrderWalk.Walk::add);
             withoutLetters.removeAll(decided.keySet());

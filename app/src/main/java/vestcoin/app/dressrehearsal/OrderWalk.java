@@ -71,7 +71,8 @@ class OrderWalk {
             List<Planned> planned = new ArrayList<>();
             for (QuoteView.Method method : quote.methods()) {
                 if (method.hidden().isEmpty()) {
-                    acts(method.kind()).forEach(act -> planned.add(new Planned(cell, way(method, act), Optional.empty())));
+                    acts(method.kind())
+                            .forEach(act -> planned.add(new Planned(cell, way(method, act), Optional.empty())));
                 } else if (payment.withoutAccount(stage.edition(), method.id())) {
                     planned.add(new Planned(
                             cell,
@@ -148,9 +149,7 @@ class OrderWalk {
             walk.step(WalkStep.Name.HANDED_OVER, () -> aftercare.handOver(walk.order(), actor));
             walk.step(WalkStep.Name.TAKEN, () -> payment.take(walk.order(), actor));
         }
-        walk.step(
-                WalkStep.Name.GIVEN_BACK,
-                () -> payment.giveBack(walk.order(), aftercare.bills(walk.order()), actor));
+        walk.step(WalkStep.Name.GIVEN_BACK, () -> payment.giveBack(walk.order(), aftercare.bills(walk.order()), actor));
         walk.step(WalkStep.Name.PAPERS, () -> aftercare.papers(walk.order(), walk.gaveBack()));
         return walk;
     }

@@ -67,8 +67,7 @@ class PracticeAftercare {
         if (collected) {
             dispatching.ready(order, true);
         }
-        dispatching.send(
-                order, new Dispatching.Departure(UUID.randomUUID().toString(), Set.of(), "", false), actor);
+        dispatching.send(order, new Dispatching.Departure(UUID.randomUUID().toString(), Set.of(), "", false), actor);
         return WalkStep.held(WalkStep.Name.HANDED_OVER);
     }
 
@@ -79,7 +78,9 @@ class PracticeAftercare {
                 document.setup().shop().address().country());
     }
 
-    /** Whether the papers are there, can be printed, and keep to the official rules. @param credit for what came back */
+    /**
+     * Whether the papers are there, can be printed, and keep to the official rules. @param credit for what came back
+     */
     WalkStep papers(Orders.Order order, boolean credit) {
         issuing.keepUp(order.id());
         List<Papers.Row> rows = papers.ofOrder(order.id());

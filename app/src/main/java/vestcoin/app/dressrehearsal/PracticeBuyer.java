@@ -45,8 +45,7 @@ final class PracticeBuyer {
                     case UNCONFIRMED_BUSINESS -> Optional.of(to.country() + UNCONFIRMED);
                     case PERSON, EXEMPT, LET_PAY_LATER -> Optional.empty();
                 };
-        return new BuyerDetails(
-                number.map(each -> true), number, Optional.empty(), Optional.empty());
+        return new BuyerDetails(number.map(each -> true), number, Optional.empty(), Optional.empty());
     }
 
     /**
@@ -68,7 +67,11 @@ final class PracticeBuyer {
                 parcelShop.isEmpty()
                         ? Optional.empty()
                         : Optional.of(new InvoiceAddress(
-                                sample.name(), List.of(STREET), TOWN, to.postcode().orElse(""), to.country())),
+                                sample.name(),
+                                List.of(STREET),
+                                TOWN,
+                                to.postcode().orElse(""),
+                                to.country())),
                 wanted.company() == Asking.Field.COMPULSORY ? sample.name() : "",
                 wanted.phone() == Asking.Field.COMPULSORY
                         ? PhoneNumber.example(to.country()).orElse("")

@@ -36,12 +36,7 @@ class PracticePayment {
     private final Editions editions;
 
     PracticePayment(
-            Orders orders,
-            Placing placing,
-            Payments payments,
-            PaymentBook book,
-            Gateways gateways,
-            Editions editions) {
+            Orders orders, Placing placing, Payments payments, PaymentBook book, Gateways gateways, Editions editions) {
         this.orders = orders;
         this.placing = placing;
         this.payments = payments;
@@ -69,11 +64,7 @@ class PracticePayment {
             }
             return another(order, way);
         }
-        tried(
-                order,
-                way,
-                way.act() == PracticeOrder.Act.ASKED ? TestCard.ASKED_AND_PASSED : TestCard.APPROVED,
-                true);
+        tried(order, way, way.act() == PracticeOrder.Act.ASKED ? TestCard.ASKED_AND_PASSED : TestCard.APPROVED, true);
         return stands(orders.byId(order.id()), PaymentState.AUTHORISED);
     }
 
@@ -85,10 +76,9 @@ class PracticePayment {
                 .findFirst();
         other.ifPresent(method -> placing.otherWay(order, method.id(), method.toPay()));
         Orders.Order now = orders.byId(order.id());
-        PracticeOrder.Way next = other.map(
-                        method -> new PracticeOrder.Way(method.id(), method.title(), method.kind(), asks(method.kind())))
-                .orElse(new PracticeOrder.Way(
-                        refused.method(), refused.title(), refused.kind(), asks(refused.kind())));
+        PracticeOrder.Way next = other.map(method ->
+                        new PracticeOrder.Way(method.id(), method.title(), method.kind(), asks(method.kind())))
+                .orElse(new PracticeOrder.Way(refused.method(), refused.title(), refused.kind(), asks(refused.kind())));
         return pay(now, next);
     }
 
@@ -188,8 +178,8 @@ class PracticePayment {
         List<PaymentBook.Payment> left = book.ofOrder(order.id()).stream()
                 .filter(payment -> payment.stateNow().alive() && payment.captured() < payment.amount())
                 .toList();
-        left.forEach(payment -> payments.move(
-                payment, Provider.Kind.CAPTURE, key(), payment.amount() - payment.captured(), actor));
+        left.forEach(payment ->
+                payments.move(payment, Provider.Kind.CAPTURE, key(), payment.amount() - payment.captured(), actor));
         long came = book.ofOrder(order.id()).stream()
                 .filter(payment -> payment.stateNow().alive())
                 .mapToLong(PaymentBook.Payment::captured)

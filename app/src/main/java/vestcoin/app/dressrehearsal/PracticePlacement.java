@@ -34,11 +34,7 @@ class PracticePlacement {
         }
 
         Basket basket(Optional<String> method) {
-            return sample.order()
-                    .changed()
-                    .to(Optional.of(to))
-                    .method(method)
-                    .build();
+            return sample.order().changed().to(Optional.of(to)).method(method).build();
         }
     }
 
@@ -85,7 +81,8 @@ class PracticePlacement {
 
     /** What a buyer is shown of a basket; of the times it can be had at, the first that is free is chosen. */
     Shown shown(Editions.Edition edition, Asked asked, Basket basket) {
-        Shown shown = priced(edition, asked, basket.changed().slot(Optional.empty()).build());
+        Shown shown =
+                priced(edition, asked, basket.changed().slot(Optional.empty()).build());
         return shown.quote().delivery().stream()
                 .filter(QuoteView.Option::chosen)
                 .flatMap(option -> shown.quote().slots().getOrDefault(option.id(), List.of()).stream())

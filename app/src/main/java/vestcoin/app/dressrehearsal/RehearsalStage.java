@@ -48,7 +48,9 @@ class RehearsalStage {
                 .shop();
     }
 
-    /** A shop of the draft with the accounts and services of the shop; in the place of a live account a practice one. */
+    /**
+     * A shop of the draft with the accounts and services of the shop; in the place of a live account a practice one.
+     */
     Stage set(String shop, Document draft, String author) {
         Editions.Edition edition = shops.begin(shop, draft, author);
         services.lend(shop, edition.shop());

@@ -95,9 +95,7 @@ class DemoOrders {
                         Policies.toAgree(edition.document().setup())),
                 false);
         return placing.pay(
-                placed,
-                PracticeCards.token(url, CardProcessor.TEST_PUBLIC, TestCard.APPROVED),
-                Optional.empty());
+                placed, PracticeCards.token(url, CardProcessor.TEST_PUBLIC, TestCard.APPROVED), Optional.empty());
     }
 
     PaymentBook.Payment capture(PaymentBook.Payment payment) {

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -65,8 +65,7 @@ public class RehearsalShops {
 
     /** The one that rehearses a shop, if that is by this setup. */
     public Optional<Editions.Edition> of(String shop, Document document) {
-        return of(shop)
-                .flatMap(editions::live)
+        return of(shop).flatMap(editions::live)
                 .filter(edition -> edition.hash().equals(unpinned(document).hash()));
     }
 
@@ -100,8 +99,8 @@ public class RehearsalShops {
                                             + " where " + own.get(each.names()) + ")")
                                     .collect(Collectors.joining(" or ")));
         }
-        circular.forEach(each -> sql.sql("update " + each.table() + " set " + each.column() + " = null where "
-                        + own.get(each.table()))
+        circular.forEach(each -> sql.sql(
+                        "update " + each.table() + " set " + each.column() + " = null where " + own.get(each.table()))
                 .param("shop", rehearsal)
                 .update());
         tables.forEach(table -> sql.sql("delete from " + table + " where " + own.get(table))
@@ -117,8 +116,7 @@ public class RehearsalShops {
      *
      * @param circular gets the references that have to be let go of first, where tables name each other
      */
-    private static List<String> ordered(
-            Set<String> ofShops, List<Reference> references, List<Reference> circular) {
+    private static List<String> ordered(Set<String> ofShops, List<Reference> references, List<Reference> circular) {
         Set<String> left = new TreeSet<>(ofShops);
         while (references.stream()
                 .filter(each -> left.contains(each.names()))

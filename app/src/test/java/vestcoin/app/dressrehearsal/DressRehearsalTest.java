@@ -69,12 +69,11 @@ class DressRehearsalTest {
 
     private static List<JsonNode> failures(JsonNode seen) {
         List<JsonNode> failed = new ArrayList<>();
-        seen.path("orders")
-                .forEach(order -> order.path("steps").forEach(step -> {
-                    if (step.path("outcome").asString().equals("failed")) {
-                        failed.add(step);
-                    }
-                }));
+        seen.path("orders").forEach(order -> order.path("steps").forEach(step -> {
+            if (step.path("outcome").asString().equals("failed")) {
+                failed.add(step);
+            }
+        }));
         return failed;
     }
 
@@ -154,7 +153,10 @@ class DressRehearsalTest {
         for (Map<String, Object> sample : List.of(
                 sample("fetched", "order", Map.of("lines", lines("box-kite"), "delivery", "workshop")),
                 sample("files", "order", Map.of("lines", lines("plans-to-print"))),
-                sample("voucher", "order", Map.of("lines", List.of(Map.of("product", "gift-voucher", "quantity", "1")))),
+                sample(
+                        "voucher",
+                        "order",
+                        Map.of("lines", List.of(Map.of("product", "gift-voucher", "quantity", "1")))),
                 sample("firm", "order", Map.of("lines", lines("box-kite")), "buyer", "business"),
                 sample("trusted", "order", Map.of("lines", lines("box-kite")), "buyer", "let-pay-later"),
                 sample("schooled", "order", Map.of("lines", lines("box-kite")), "group", "kite-schools"),
@@ -172,7 +174,11 @@ class DressRehearsalTest {
                 cell("trusted", CORK),
                 cell("schooled", CORK),
                 cell("far", Map.of("country", "KP")));
-        assertThat(seen.path("orders").valueStream().map(order -> order.path("basket").asString()).toList()).contains("fetched");
+        assertThat(seen.path("orders")
+                        .valueStream()
+                        .map(order -> order.path("basket").asString())
+                        .toList())
+                .contains("fetched");
         assertThat(failures(seen)).isEmpty();
     }
 
@@ -192,7 +198,9 @@ class DressRehearsalTest {
         assertThat(edited.status()).as(edited.text()).isEqualTo(200);
         assertThat(owner.put(
                                 Caller.SHOP + "/mail-server",
-                                Map.of("host", "127.0.0.1", "port", 1, "security", "none", "user", "", "secret", "")).status()).isEqualTo(200);
+                                Map.of("host", "127.0.0.1", "port", 1, "security", "none", "user", "", "secret", ""))
+                        .status())
+                .isEqualTo(200);
         try {
             JsonNode seen = rehearsed(owner, cell("small-post", CORK));
             JsonNode card = seen.path("orders").path(0);
@@ -201,8 +209,7 @@ class DressRehearsalTest {
             assertThat(outcome(card, "paid")).isEqualTo("failed");
             assertThat(step(card, "paid").path("sentence").asString()).isEqualTo("No account has this secret key.");
             assertThat(outcome(card, "taken")).isEqualTo("not-reached");
-            JsonNode transfer =
-                    seen.path("orders").path(seen.path("orders").size() - 1);
+            JsonNode transfer = seen.path("orders").path(seen.path("orders").size() - 1);
             assertThat(outcome(transfer, "paid")).isEqualTo("held");
             assertThat(outcome(transfer, "texts")).isEqualTo("failed");
             assertThat(step(transfer, "texts").path("sentence").asString()).contains("return-address");
@@ -226,7 +233,8 @@ class DressRehearsalTest {
         long payments = count("payment_transition");
         String second = rehearsed(owner, cell("small-post", CORK)).path("shop").asString();
         assertThat(second).isNotEqualTo(first);
-        assertThat(rows(first)).allSatisfy((table, left) -> assertThat(left).as(table).isEmpty());
+        assertThat(rows(first))
+                .allSatisfy((table, left) -> assertThat(left).as(table).isEmpty());
         assertThat(count("payment_transition")).isEqualTo(payments);
         assertThat(sql().sql("select count(*) from shop where id = :first")
                         .param("first", first)
@@ -326,7 +334,8 @@ class DressRehearsalTest {
     void what_cannot_be_rehearsed_is_said() {
         Caller owner = shop.owner();
         assertThat(owner.post(DRESS, Map.of("cells", List.of())).sentence()).contains("from one to 100 cells");
-        assertThat(owner.post(DRESS, Map.of("cells", List.of(cell("gone", CORK)))).sentence())
+        assertThat(owner.post(DRESS, Map.of("cells", List.of(cell("gone", CORK))))
+                        .sentence())
                 .contains("no sample order gone");
         assertThat(owner.post(DRESS, Map.of("cells", List.of(cell("school", Map.of("country", "Atlantis")))))
                         .status())
