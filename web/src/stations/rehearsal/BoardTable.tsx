@@ -119,6 +119,9 @@ function Corner({ pins, moved }: { pins: Pin[]; moved: string[] }) {
 /** A cell that is none of those looked for. */
 const Left = () => <span className="quiet">·</span>;
 
+/** The figures a carrier's answer moves. */
+const moves: Figure[] = ["toPay", "delivery", "tax", "keep"];
+
 /** What a cell says; what is another live is struck above it. */
 function Shown({ cell, figure }: { cell: Cell; figure: Figure }) {
   const now = shown(cell.now, figure);
@@ -140,6 +143,14 @@ function Shown({ cell, figure }: { cell: Cell; figure: Figure }) {
         </s>
       )}
       <span className={`figure ${cell.live && live !== now ? "font-bold" : ""} ${loss ? "font-bold text-error" : ""}`}>
+        {cell.now.standsIn && moves.includes(figure) && (
+          <>
+            <span aria-hidden="true" title={say("standsIn")}>
+              ≈{" "}
+            </span>
+            <span className="sr-only">{say("standsIn")} </span>
+          </>
+        )}
         {now ?? "–"}
       </span>
     </>

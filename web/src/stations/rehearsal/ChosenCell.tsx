@@ -8,15 +8,12 @@ import { inWords } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
-import { type Cell, type Figure, figures, pinnedValue, samePlace, shown } from "./figures";
+import { type Cell, type Figure, figures, type Pin, samePlace, shown } from "./figures";
 
 interface Props {
   basket: string;
-  currency: string;
   cell: Cell;
   to: Destination;
-  /** The instant the board was asked at. */
-  at: string;
   figure: Figure;
 }
 
@@ -61,9 +58,27 @@ function WalkIt({ basket }: { basket: string }) {
   );
 }
 
+/** What a pin keeps from outside. */
+function KeptWith({ pin: { outside } }: { pin: Pin }) {
+  if (!outside) return null;
+  const rates = outside.exchange != null;
+  const carriers = Object.keys(outside.carriers?.amounts ?? {}).length > 0;
+  return (
+    <span className="text-xs quiet">
+      {" "}
+      {say("keptFromOutside", {
+        rates: rates ? "yes" : "no",
+        carriers: carriers ? "yes" : "no",
+        both: rates && carriers ? "yes" : "no",
+        day: outside.exchange?.day ?? "",
+      })}
+    </span>
+  );
+}
+
 /** The cell pointed at in words, and the pins of it: figures that have to stay, with a sentence why. */
-export function ChosenCell({ basket, currency, cell, to, at, figure }: Props) {
-  const { setup } = useBench();
+export function ChosenCell({ basket, cell, to, figure }: Props) {
+  const { shop, setup } = useBench();
   const acts = useActs();
   const id = useId();
   const { nameOf } = usePlaceNames();
@@ -71,25 +86,30 @@ export function ChosenCell({ basket, currency, cell, to, at, figure }: Props) {
   const { pins } = setup.rehearsal;
   const own = pins.filter((pin) => pin.basket === basket && samePlace(pin.to, to));
   const { pinned, name } = figures.find((each) => each.id === figure) ?? {};
+  const keep = useMutation({
+    mutationFn: (figure: Pin["figure"]) =>
+      answer(api.POST("/api/shops/{shop}/board/pin", { params: { path: { shop } }, body: { basket, to, figure } })),
+  });
   if (!sample) return null;
-  const foreign = currency !== setup.shop.currency;
-  const open = pinned && !foreign && !own.some((pin) => pin.figure === pinned);
-  const pin = (event: FormEvent<HTMLFormElement>) => {
+  const open = pinned && !own.some((pin) => pin.figure === pinned);
+  const pin = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     if (!pinned) return;
+    const reason = String(new FormData(event.currentTarget).get("reason") ?? "").trim();
+    const { at, value, outside } = await keep.mutateAsync(pinned);
     const made = idFrom(
       `${basket} ${to.country} ${to.postcode ?? ""} ${pinned}`,
       pins.map((each) => each.id),
     );
-    const value = pinnedValue(cell.now, pinned);
     void acts.set(setupPath("rehearsal", "pins", made), {
       id: made,
       basket,
       to,
-      at: sample.at ?? at,
+      at,
       figure: pinned,
-      ...(value === undefined ? {} : { value }),
-      reason: String(new FormData(event.currentTarget).get("reason") ?? "").trim(),
+      ...(value == null ? {} : { value }),
+      ...(outside ? { outside } : {}),
+      reason,
     });
   };
   return (
@@ -117,6 +137,7 @@ export function ChosenCell({ basket, currency, cell, to, at, figure }: Props) {
               value: each.value ?? say("notToBeHad"),
             })}
             {each.reason && <span className="quiet"> {each.reason}</span>}
+            <KeptWith pin={each} />
           </span>
           <TextButton onClick={() => void acts.set(setupPath("rehearsal", "pins", each.id), undefined)}>
             {say("takePinOut")}
@@ -124,7 +145,7 @@ export function ChosenCell({ basket, currency, cell, to, at, figure }: Props) {
         </p>
       ))}
       {open && (
-        <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={pin}>
+        <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={(event) => void pin(event)}>
           <div>
             <label htmlFor={id} className="block text-xs quiet">
               {say("whyItHasToStay")}
@@ -137,7 +158,8 @@ export function ChosenCell({ basket, currency, cell, to, at, figure }: Props) {
         </form>
       )}
       <WalkIt basket={basket} />
-      {foreign && <p className="mt-1 text-xs quiet">{say("foreignNotPinned")}</p>}
+      {keep.error != null && <Said problems={problemsOf(keep.error)} />}
+      {cell.now.standsIn && <p className="mt-1 text-xs quiet">{say("standsInNote")}</p>}
     </section>
   );
 }

@@ -102,9 +102,7 @@ export function RehearsalStation() {
             )}
             {board.busy && <span role="status">{say("boardFills")}</span>}
           </p>
-          {row && cell && to && board.at && (
-            <ChosenCell basket={row.basket} currency={row.currency} cell={cell} to={to} at={board.at} figure={figure} />
-          )}
+          {row && cell && to && <ChosenCell basket={row.basket} cell={cell} to={to} figure={figure} />}
           <PlacesAcross places={places} />
           <Fold title={say("dressRehearsal")} note={say("dressRehearsalNote")} open={dress.view !== undefined}>
             <DressRehearsal dress={dress} places={places.shown} chosen={chosen} />

@@ -29,21 +29,6 @@ export function shown(of: Figures, figure: Figure): string | undefined {
   }
 }
 
-/** What a pin of a figure keeps of a cell; nothing for one that cannot be had. */
-export function pinnedValue(of: Figures, figure: Pin["figure"]): string | undefined {
-  if (of.hole) return undefined;
-  switch (figure) {
-    case "to-pay":
-      return of.toPay ?? undefined;
-    case "arrival":
-      return of.days == null ? undefined : String(of.days);
-    case "way":
-      return of.option ?? undefined;
-    default:
-      return of[figure] ?? undefined;
-  }
-}
-
 export const samePlace = (one: Destination, other: Destination): boolean =>
   one.country === other.country &&
   (one.region ?? "") === (other.region ?? "") &&

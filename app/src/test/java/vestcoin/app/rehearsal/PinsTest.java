@@ -17,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.Said;
+import vestcoin.app.format.Json;
 import vestcoin.app.run.CheckCommand;
 import vestcoin.app.settings.Felt;
 import vestcoin.app.settings.Witness;
@@ -127,6 +128,49 @@ class PinsTest {
         assertThat(moved().path(0).hasNonNull("now")).isFalse();
         assertThat(moved().path(0).path("sentence").asString()).endsWith("to cannot be had.");
         shop.owner().post(Caller.SHOP + "/draft/undo", Map.of());
+    }
+
+    /** What was asked of others when a figure was pinned is kept with it, whatever they would say now. */
+    @Test
+    @Witness(value = "rehearsal.pins[].outside.exchange.rates{}", felt = Felt.FINDING)
+    @Witness(value = "rehearsal.pins[].outside.exchange.base", felt = Felt.FINDING)
+    @Witness(value = "rehearsal.pins[].outside.exchange.day", felt = Felt.FINDING)
+    @Witness(value = "rehearsal.pins[].outside.carriers.amounts{}", felt = Felt.FINDING)
+    void a_pin_keeps_the_rate_of_exchange_and_what_the_carrier_asked() {
+        Caller owner = shop.owner();
+        // What was pinned before has no rate of exchange.
+        assertThat(owner.edit(Map.of("rehearsal/baskets/kits/order/currency", "CHF"))
+                        .paths())
+                .contains("rehearsal/pins/to-pay/basket");
+        owner.edit(Map.of("rehearsal/pins", List.of()));
+        Caller.Answer foreign = owner.edit(Map.of(
+                "rehearsal/baskets/kits/order/currency", "CHF", "rehearsal/baskets/kits/order/delivery", "express"));
+        assertThat(foreign.status()).as(foreign.text()).isEqualTo(200);
+        JsonNode kept = owner.post(Caller.SHOP + "/board/pin", Map.of("basket", "kits", "to", CORK, "figure", "to-pay"))
+                .json();
+        assertThat(kept.at("/outside/exchange/rates/CHF").isMissingNode()).isFalse();
+        assertThat(kept.at("/outside/carriers/amounts").properties()).isNotEmpty();
+        Map<String, Object> pin = pin("to-pay", kept.path("value").asString());
+        pin.put("id", "francs");
+        pin.put("at", kept.path("at").asString());
+        pin.put("outside", Json.read(kept.path("outside").toString(), Map.class));
+        assertThat(owner.edit(Map.of("rehearsal/pins", List.of(pin))).status()).isEqualTo(200);
+        assertThat(moved().size()).isZero();
+        owner.edit(Map.of("rehearsal/pins/francs/outside/exchange/rates/CHF", "1.5"));
+        assertThat(moved().size()).isEqualTo(1);
+        owner.post(Caller.SHOP + "/draft/undo", Map.of());
+        owner.edit(Map.of("rehearsal/pins/francs/outside/carriers/amounts", Map.of("parcel-next shop", "99.00")));
+        assertThat(moved().size()).isEqualTo(1);
+        owner.post(Caller.SHOP + "/draft/undo", Map.of());
+        assertThat(owner.edit(Map.of("rehearsal/pins/francs/outside/exchange/rates", Map.of()))
+                        .paths())
+                .containsExactly("rehearsal/pins/francs/basket");
+        assertThat(owner.edit(Map.of("rehearsal/pins/francs/outside/exchange/rates/CHF", "0"))
+                        .paths())
+                .containsExactly("rehearsal/pins/francs/outside/exchange");
+        while (owner.get(Caller.SHOP + "/draft").json().path("changes").asInt() > 0) {
+            owner.post(Caller.SHOP + "/draft/undo", Map.of());
+        }
     }
 
     @Test

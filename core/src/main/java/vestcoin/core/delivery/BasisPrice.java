@@ -80,7 +80,7 @@ final class BasisPrice {
                 ? price(answer)
                 : new Result.Price(
                         tracer.typed(path, Message.of("why.fallback-carrier-did-not-answer"), quote.otherwise()),
-                        Optional.of(Message.of("delivery.carrier-did-not-answer-this-fallback-price")));
+                        Optional.of(Offer.STANDS_IN));
     }
 
     private Result byProduct() {

@@ -7,6 +7,9 @@ import vestcoin.core.why.Tracer;
 
 /** What the buyer is told about one delivery option. */
 public sealed interface Offer {
+    /** What is said of a price that stands in for a carrier's answer. */
+    Message STANDS_IN = Message.of("delivery.carrier-did-not-answer-this-fallback-price");
+
     Delivery.Option option();
 
     /**
@@ -20,6 +23,11 @@ public sealed interface Offer {
     record Available(
             Delivery.Option option, Figure price, Figure shelf, Optional<Promise> promise, Optional<Message> note)
             implements Offer {
+        /** Whether its price is the one typed for when the carrier does not answer. */
+        public boolean standsIn() {
+            return note.filter(STANDS_IN::equals).isPresent();
+        }
+
         public static Available of(
                 Delivery.Option option,
                 Figure shelf,

@@ -25,6 +25,7 @@ import vestcoin.core.setup.CompiledSetup;
  * @param days from the day of the order to the latest day it arrives; nothing where no day is promised
  * @param keep what is left for the seller by the way to pay asked for, or by the one that leaves least
  * @param ways ids of the ways to pay that are open
+ * @param standsIn whether the price of its delivery is the one typed for when the carrier does not answer
  * @param hole why it cannot be had; nothing where it can
  */
 public record BoardCell(
@@ -35,6 +36,7 @@ public record BoardCell(
         Optional<Long> days,
         Optional<BigDecimal> keep,
         List<String> ways,
+        boolean standsIn,
         Optional<Message> hole) {
 
     /** The cell of an order; one that cannot be priced is a hole with the reason. */
@@ -50,6 +52,7 @@ public record BoardCell(
                     Optional.empty(),
                     Optional.empty(),
                     List.of(),
+                    false,
                     Optional.of(refused.problems().get(0).sentence()));
         }
     }
@@ -78,6 +81,7 @@ public record BoardCell(
                         .map(MethodAvailability::keep)
                         .min(Comparator.naturalOrder()),
                 open.stream().map(method -> method.method().id()).toList(),
+                quote.chosen().filter(Offer.Available::standsIn).isPresent(),
                 hole);
     }
 }

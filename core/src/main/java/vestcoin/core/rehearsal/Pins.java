@@ -11,6 +11,7 @@ import vestcoin.core.message.Message;
 import vestcoin.core.message.Region;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.quote.Order;
+import vestcoin.core.quote.PricingContextBuilder;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Rehearsal.Pin;
 import vestcoin.core.setup.Rehearsal.SampleOrder;
@@ -84,7 +85,14 @@ public final class Pins {
                 .flatMap(method -> method.gateway().stream())
                 .collect(Collectors.toMap(id -> id, id -> Gateway.LIVE, (one, other) -> one));
         Order order = SampleOrders.at(basket, pin.to(), pin.at(), connected).placed(pin.at());
-        return BoardCell.of(setup, order);
+        return BoardCell.of(
+                setup,
+                pin.outside()
+                        .map(kept -> order.given(PricingContextBuilder.builder(order.outside())
+                                .exchange(kept.exchange())
+                                .carriers(kept.carriers())
+                                .build()))
+                        .orElse(order));
     }
 
     /** One figure of a cell as a pin keeps it; nothing where there is none, or the order cannot be had. */

@@ -4,6 +4,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import vestcoin.core.basket.Basket;
+import vestcoin.core.delivery.CarrierAnswers;
+import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Destination;
 
 /**
@@ -29,6 +31,7 @@ public record Rehearsal(List<SampleOrder> baskets, List<MeantFinding> meant, Lis
      * @param at when it is placed, whatever the sample says
      * @param value what it has to be; nothing for an order that cannot be had there
      * @param reason why it has to stay, in the seller's words; empty where none was given
+     * @param outside what came from outside when it was pinned; without it the rates that stand in for carriers hold
      */
     public record Pin(
             String id,
@@ -37,7 +40,8 @@ public record Rehearsal(List<SampleOrder> baskets, List<MeantFinding> meant, Lis
             Instant at,
             Figure figure,
             Optional<String> value,
-            String reason) {
+            String reason,
+            Optional<OutsideAnswers> outside) {
         public static final int LONGEST_REASON = 300;
 
         /** What is pinned: amounts as plain decimals, the way by its option's id, arrival in days at the latest. */
@@ -53,6 +57,20 @@ public record Rehearsal(List<SampleOrder> baskets, List<MeantFinding> meant, Lis
             figure = figure == null ? Figure.TO_PAY : figure;
             value = value == null ? Optional.empty() : value;
             reason = reason == null ? "" : reason;
+            outside = outside == null ? Optional.empty() : outside;
+        }
+    }
+
+    /**
+     * What others said when something was priced, kept so that it can be priced again as it was.
+     *
+     * @param exchange rates of the day
+     * @param carriers what carriers asked
+     */
+    public record OutsideAnswers(Optional<Exchange> exchange, CarrierAnswers carriers) {
+        public OutsideAnswers {
+            exchange = exchange == null ? Optional.empty() : exchange;
+            carriers = carriers == null ? CarrierAnswers.NONE : carriers;
         }
     }
 

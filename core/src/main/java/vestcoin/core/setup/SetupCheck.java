@@ -4,6 +4,7 @@ import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.HashSet;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -18,6 +19,7 @@ import vestcoin.core.message.Region;
 import vestcoin.core.money.AcceptedCurrency;
 import vestcoin.core.money.Currencies;
 import vestcoin.core.money.Ending;
+import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Countries;
 import vestcoin.core.problem.Problems;
 import vestcoin.core.tax.Tax;
@@ -287,13 +289,15 @@ final class SetupCheck {
         Set<String> baskets = setup.rehearsal().baskets().stream()
                 .map(Rehearsal.SampleOrder::id)
                 .collect(Collectors.toSet());
-        Set<String> foreign = setup.rehearsal().baskets().stream()
+        Map<String, String> foreign = setup.rehearsal().baskets().stream()
                 .filter(basket -> basket.order()
                         .currency()
                         .filter(currency -> !currency.equals(setup.shop().currency()))
                         .isPresent())
-                .map(Rehearsal.SampleOrder::id)
-                .collect(Collectors.toSet());
+                .collect(Collectors.toMap(
+                        Rehearsal.SampleOrder::id,
+                        basket -> basket.order().currency().get(),
+                        (one, other) -> one));
         for (Rehearsal.Pin pin : setup.rehearsal().pins()) {
             String path = "rehearsal/pins/" + pin.id();
             checks.problems.when(
@@ -301,11 +305,22 @@ final class SetupCheck {
                     path + "/basket",
                     Message.of("setup.pin-of-no-basket", "basket", String.valueOf(pin.basket())),
                     Message.of("setup.take-pin-out-or-add-basket"));
+            Optional<Exchange> rates = pin.outside().flatMap(Rehearsal.OutsideAnswers::exchange);
             checks.problems.when(
-                    foreign.contains(pin.basket()),
+                    foreign.containsKey(pin.basket())
+                            && rates.flatMap(known -> known.of(foreign.get(pin.basket())))
+                                    .isEmpty(),
                     path + "/basket",
                     Message.of("setup.pin-moves-with-the-rate"),
-                    Message.of("setup.pin-in-own-currency"));
+                    Message.of("setup.pin-it-again-on-the-board"));
+            checks.problems.when(
+                    rates.filter(known -> known.base() == null
+                                    || known.day() == null
+                                    || known.rates().values().stream().anyMatch(rate -> rate.signum() <= 0))
+                            .isPresent(),
+                    path + "/outside/exchange",
+                    Message.of("setup.kept-rate-cannot-be"),
+                    Message.of("setup.pin-it-again-on-the-board"));
             checks.required(pin.at(), path + "/at");
             checks.problems.when(
                     pin.reason().length() > Rehearsal.Pin.LONGEST_REASON,
