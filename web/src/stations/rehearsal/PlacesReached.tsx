@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, lazy, Suspense, useMemo, useState } from "react";
-import { answer, api, type Destination, type Reached } from "../../api/client";
+import { answer, api, type Destination, problemsOf, type Reached } from "../../api/client";
 import { useBench, useMarks } from "../../desk/bench";
 import { money } from "../../shared/money";
 import { countriesIn, named } from "../../shared/named";
@@ -16,6 +16,9 @@ const WorldMap = lazy(() => import("../../shared/WorldMap"));
 const RegionMap = lazy(() => import("./RegionMap"));
 
 type Stop = Reached["stops"][number];
+
+/** All sample orders as one; no id is written so. */
+const ALL = "*";
 
 const STEPS = [25, 42, 59, 76, 93];
 /** Countries whose regions there is a map of. */
@@ -42,14 +45,15 @@ export function PlacesReached() {
   const [chosen, setChosen] = useState<string>();
   const [country, setCountry] = useState<string>();
   const [typed, setTyped] = useState<Destination>();
+  const all = chosen === ALL;
   const basket = baskets.find(({ id }) => id === chosen)?.id ?? baskets[0]?.id;
   const asked = (places: Destination[], name: string) => ({
-    queryKey: ["reach", shop, draft.version, basket, name, places],
+    queryKey: ["reach", shop, draft.version, all, basket, name, places],
     queryFn: () =>
       answer(
         api.POST("/api/shops/{shop}/reach", {
           params: { path: { shop } },
-          body: { ...(basket ? { basket } : {}), places },
+          body: { ...(all ? { all } : basket ? { basket } : {}), places },
         }),
       ),
     enabled: basket !== undefined,
@@ -60,6 +64,13 @@ export function PlacesReached() {
   const places = useMemo(() => regions.map(({ id }) => ({ country: id.slice(0, 2), region: id })), [regions]);
   const inside = useQuery({ ...asked(places, "inside"), enabled: basket !== undefined && places.length > 0 });
   const one = useQuery({ ...asked(typed ? [typed] : [], "one"), enabled: basket !== undefined && typed !== undefined });
+  if (world.error != null)
+    return (
+      <>
+        <Said problems={problemsOf(world.error)} />
+        <TextButton onClick={() => setChosen(undefined)}>{baskets[0]?.name}</TextButton>
+      </>
+    );
   if (!basket || !world.data) return null;
   const { stops, currency } = world.data;
   const steps = stepsOf(stops);
@@ -87,12 +98,13 @@ export function PlacesReached() {
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
         <label>
           <span className="text-xs quiet">{say("reachOf")} </span>
-          <select className="inplace" value={basket} onChange={(event) => setChosen(event.target.value)}>
+          <select className="inplace" value={all ? ALL : basket} onChange={(event) => setChosen(event.target.value)}>
             {baskets.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
               </option>
             ))}
+            {baskets.length > 1 && <option value={ALL}>{say("reachOfAll", { count: baskets.length })}</option>}
           </select>
         </label>
         <Asked ask={setTyped} />
@@ -156,7 +168,7 @@ const placed = (to: Destination): string =>
 function says({ cell, option, zone }: Stop, currency: string): string {
   return say("reachedFor", {
     amount: cell.toPay ? money(cell.toPay, currency, deskLocale()) : "–",
-    option: option ?? say("none"),
+    option: option ?? (cell.delivery ? say("severalWays") : say("none")),
     zone: zone ?? "–",
   });
 }

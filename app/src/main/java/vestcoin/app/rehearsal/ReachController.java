@@ -19,7 +19,6 @@ import vestcoin.core.message.Message;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
-import vestcoin.core.quote.Order;
 import vestcoin.core.reach.Reach;
 import vestcoin.core.reach.SoldPlaces;
 import vestcoin.core.rehearsal.SampleOrders;
@@ -31,19 +30,28 @@ import vestcoin.core.setup.Rehearsal.SampleOrder;
 class ReachController {
     private static final int MOST_PLACES = 400;
 
+    /** So many orders are priced for one answer: a few seconds at most. */
+    private static final int MOST_ORDERS = 20_000;
+
     /**
      * @param basket id of the sample order; the first one without it
+     * @param all whether all sample orders in the shop's currency are asked as one
      * @param places those asked for; every place sold to without any
      */
-    record ReachRequest(Optional<String> basket, List<Destination> places) {
+    record ReachRequest(Optional<String> basket, Optional<Boolean> all, List<Destination> places) {
         ReachRequest {
+            all = all == null ? Optional.empty() : all;
             basket = basket == null ? Optional.empty() : basket;
             places = places == null ? List.of() : places;
         }
     }
 
-    /** @param currency of its amounts */
-    record ReachView(String basket, String currency, List<Reach.Stop> stops) {}
+    /**
+     * @param basket id of the sample order; nothing of all as one
+     * @param orders how many sample orders it is of
+     * @param currency of its amounts
+     */
+    record ReachView(Optional<String> basket, int orders, String currency, List<Reach.Stop> stops) {}
 
     private final Drafts drafts;
     private final Gateways gateways;
@@ -60,14 +68,21 @@ class ReachController {
     @PostMapping("/api/shops/{shop}/reach")
     ReachView reach(@PathVariable String shop, @RequestBody ReachRequest asked) {
         CompiledSetup draft = drafts.of(shop).document().compiled();
-        SampleOrder basket = draft.setup().rehearsal().baskets().stream()
-                .filter(each -> asked.basket().map(each.id()::equals).orElse(true))
-                .findFirst()
-                .orElseThrow(() -> new ApiProblem(
-                        HttpStatus.NOT_FOUND,
-                        "basket",
-                        Message.of("rehearsal.no-such-sample-order"),
-                        Message.of("rehearsal.make-one-on-the-ticket")));
+        boolean all = asked.all().orElse(false);
+        String own = draft.setup().shop().currency();
+        List<SampleOrder> baskets = draft.setup().rehearsal().baskets().stream()
+                .filter(each -> all
+                        ? each.order().currency().orElse(own).equals(own)
+                        : asked.basket().map(each.id()::equals).orElse(true))
+                .limit(all ? Long.MAX_VALUE : 1)
+                .toList();
+        if (baskets.isEmpty()) {
+            throw new ApiProblem(
+                    HttpStatus.NOT_FOUND,
+                    "basket",
+                    Message.of("rehearsal.no-such-sample-order"),
+                    Message.of("rehearsal.make-one-on-the-ticket"));
+        }
         if (asked.places().size() > MOST_PLACES) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
@@ -84,14 +99,29 @@ class ReachController {
         Instant at = clock.instant();
         Map<String, Gateway> states = gateways.states(shop);
         Optional<Exchange> rates = contexts.rates();
-        List<Order> orders = places.stream()
-                .map(to -> SampleOrders.at(basket, to, at, states))
-                .map(order -> rates.map(known -> order.given(order.outside().with(known)))
-                        .orElse(order))
+        if (places.size() * baskets.size() > MOST_ORDERS) {
+            throw new ApiProblem(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "all",
+                    Message.of("rehearsal.too-many-orders-at-once", "most", MOST_ORDERS),
+                    Message.of("rehearsal.choose-one-sample-order"));
+        }
+        List<Reach.Stop> stops = places.parallelStream()
+                .map(to -> Reach.together(Reach.stops(
+                        draft,
+                        baskets.stream()
+                                .map(basket -> SampleOrders.at(basket, to, at, states))
+                                .map(order -> rates.map(
+                                                known -> order.given(order.outside().with(known)))
+                                        .orElse(order))
+                                .toList())))
                 .toList();
-        return new ReachView(
-                basket.id(),
-                basket.order().currency().orElse(draft.setup().shop().currency()),
-                Reach.stops(draft, orders));
+        return all
+                ? new ReachView(Optional.empty(), baskets.size(), own, stops)
+                : new ReachView(
+                        Optional.of(baskets.get(0).id()),
+                        1,
+                        baskets.get(0).order().currency().orElse(own),
+                        stops);
     }
 }

@@ -2,6 +2,7 @@ package vestcoin.app.rehearsal;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -63,6 +64,27 @@ class ReachTest {
         assertThat(australia.path("zone").isMissingNode()
                         || australia.path("zone").isNull())
                 .isTrue();
+    }
+
+    @Test
+    void all_sample_orders_at_once_add_up_and_one_that_cannot_be_had_makes_a_hole() {
+        List<Map<String, Object>> places = List.of(Map.of("country", "DE"), Map.of("country", "AU"));
+        List<String> baskets = owner.get(Caller.SHOP + "/draft")
+                .json()
+                .at("/document/rehearsal/baskets")
+                .valueStream()
+                .map(basket -> basket.path("id").asString())
+                .toList();
+        BigDecimal sum = baskets.stream()
+                .map(basket -> new BigDecimal(reach(Map.of("basket", basket, "places", places))
+                        .at("/stops/0/cell/toPay")
+                        .asString()))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        JsonNode all = reach(Map.of("all", true, "places", places));
+        assertThat(all.path("orders").asInt()).isEqualTo(baskets.size());
+        assertThat(new BigDecimal(all.at("/stops/0/cell/toPay").asString())).isEqualByComparingTo(sum);
+        assertThat(all.at("/stops/1/cell/hole").asString())
+                .startsWith(baskets.size() + " of " + baskets.size() + " sample orders cannot be had here: ");
     }
 
     @Test

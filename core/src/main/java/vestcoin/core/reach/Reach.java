@@ -2,8 +2,10 @@ package vestcoin.core.reach;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Destination;
@@ -66,6 +68,54 @@ public final class Reach {
     /** The basket at each place with all that is asked of it, in the places' order. */
     public static List<Stop> stops(CompiledSetup setup, List<Order> orders) {
         return orders.stream().map(order -> stop(setup, order)).toList();
+    }
+
+    /**
+     * Several sample orders at one place, as one: what they come to together, the latest day, the ways to pay that all
+     * of them can use. A hole where any of them cannot be had, with how many cannot and why the first does not.
+     *
+     * @param each of the same place and in the same currency, at least one
+     */
+    public static Stop together(List<Stop> each) {
+        Stop first = each.get(0);
+        if (each.size() == 1) {
+            return first;
+        }
+        List<BoardCell> cells = each.stream().map(Stop::cell).toList();
+        List<Message> holes = cells.stream().flatMap(cell -> cell.hole().stream()).toList();
+        List<String> ways = new ArrayList<>(cells.get(0).ways());
+        cells.forEach(cell -> ways.retainAll(cell.ways()));
+        List<Optional<String>> options = each.stream().map(Stop::option).distinct().toList();
+        return new Stop(
+                first.to(),
+                first.zone(),
+                first.by(),
+                first.undecided(),
+                options.size() == 1 ? options.get(0) : Optional.empty(),
+                each.stream().flatMap(stop -> stop.whose().stream()).distinct().toList(),
+                new BoardCell(
+                        sum(cells, BoardCell::toPay),
+                        sum(cells, BoardCell::delivery),
+                        sum(cells, BoardCell::tax),
+                        Optional.empty(),
+                        cells.stream().flatMap(cell -> cell.days().stream()).max(Comparator.naturalOrder()),
+                        sum(cells, BoardCell::keep),
+                        ways,
+                        cells.stream().anyMatch(BoardCell::standsIn),
+                        holes.stream()
+                                .findFirst()
+                                .map(why -> Message.of(
+                                        "rehearsal.some-cannot-be-had",
+                                        "holes",
+                                        holes.size(),
+                                        "orders",
+                                        each.size(),
+                                        "why",
+                                        why))));
+    }
+
+    private static Optional<BigDecimal> sum(List<BoardCell> cells, Function<BoardCell, Optional<BigDecimal>> figure) {
+        return cells.stream().flatMap(cell -> figure.apply(cell).stream()).reduce(BigDecimal::add);
     }
 
     private static Stop stop(CompiledSetup setup, Order order) {
