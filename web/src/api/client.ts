@@ -51,6 +51,7 @@ export type GoodsLook = Schemas["GoodsMovingLook"];
 export type StationChange = Schemas["StationChangesStationChange"];
 export type Reached = Schemas["ReachView"];
 export type Solved = Schemas["SolverView"];
+export type Opening = Schemas["Opening"];
 export type Dress = Schemas["DressView"];
 export type PracticeOrder = Schemas["PracticeOrder"];
 export type Changes = Schemas["ChangesView"];

@@ -1,6 +1,6 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Problem, problemsOf } from "../../api/client";
+import { answer, api, type Opening, type Problem, problemsOf } from "../../api/client";
 import { useBench, useMarks } from "../../desk/bench";
 import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
@@ -9,6 +9,7 @@ import { TextButton } from "../../shared/TextButton";
 import { stationNames } from "../shop/StationChanges";
 import { ChangesInBrief } from "./ChangesInBrief";
 import { EditionList } from "./EditionList";
+import { ReachInBrief } from "./ReachInBrief";
 import { useOpening } from "./useOpening";
 import { WaitingEdition } from "./WaitingEdition";
 
@@ -88,9 +89,11 @@ export function OpeningStation() {
           )}
         </div>
         <Said problems={problems} />
+        {!now.open && <OpensAt now={now} />}
       </section>
       <WaitingEdition />
       <ChangesInBrief />
+      <ReachInBrief />
       <section aria-label={say("whatStandsAgainstOpening")} className="mt-6 max-w-2xl">
         <h2 className="text-lg">
           {now.blocking.length === 0
@@ -113,6 +116,57 @@ export function OpeningStation() {
       </section>
       <EditionList />
     </>
+  );
+}
+
+/** The time at which the shop opens by itself, by its own clock. */
+function OpensAt({ now }: { now: Opening }) {
+  const { shop, setup } = useBench();
+  const client = useQueryClient();
+  const path = { params: { path: { shop } } };
+  const set = (view: Opening) => client.setQueryData(["opening", shop], view);
+  const wait = useMutation({
+    mutationFn: (at: string) => answer(api.PUT("/api/shops/{shop}/opening/waiting", { ...path, body: { at } })),
+    onSuccess: set,
+  });
+  const callOff = useMutation({
+    mutationFn: () => answer(api.DELETE("/api/shops/{shop}/opening/waiting", path)),
+    onSuccess: set,
+  });
+  const { waiting } = now;
+  if (waiting) {
+    const at = new Intl.DateTimeFormat(deskLocale(), {
+      dateStyle: "full",
+      timeStyle: "short",
+      timeZone: setup.shop.timeZone,
+    }).format(new Date(waiting.at));
+    return (
+      <div className={`mt-4 border-s-4 ps-3 ${waiting.keptBack.length > 0 ? "border-error" : "border-accent"}`}>
+        <p>
+          {waiting.keptBack.length > 0 ? say("keptClosed", { at }) : say("opensAt", { at })}{" "}
+          <TextButton onClick={() => callOff.mutate()}>{say("callItOff")}</TextButton>
+        </p>
+        <Said problems={waiting.keptBack} />
+      </div>
+    );
+  }
+  return (
+    <form
+      className="mt-4 flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        wait.mutate(String(new FormData(event.currentTarget).get("at")));
+      }}
+    >
+      <label>
+        <span className="block text-xs quiet">{say("openAtLabel", { zone: setup.shop.timeZone })}</span>
+        <input type="datetime-local" name="at" className="inplace" required />
+      </label>
+      <button type="submit" className="btn btn-sm" disabled={wait.isPending}>
+        {say("openThen")}
+      </button>
+      {wait.error != null && <Said problems={problemsOf(wait.error)} />}
+    </form>
   );
 }
 

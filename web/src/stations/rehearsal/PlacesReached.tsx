@@ -7,35 +7,19 @@ import { countriesIn, named } from "../../shared/named";
 import { usePlaceNames, useRegions } from "../../shared/PlacesField";
 import { countryName, inWords } from "../../shared/places";
 import { Said } from "../../shared/Said";
-import type { Shade } from "../../shared/Shapes";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { samePlace } from "./figures";
+import { fillAt, type Stop, says, shadeFor, stepsOf } from "./shades";
 
 const WorldMap = lazy(() => import("../../shared/WorldMap"));
 const RegionMap = lazy(() => import("./RegionMap"));
 
-type Stop = Reached["stops"][number];
-
 /** All sample orders as one; no id is written so. */
 const ALL = "*";
 
-const STEPS = [25, 42, 59, 76, 93];
 /** Countries whose regions there is a map of. */
 const MAPPED = ["US"];
-
-const fillOf = (step: number): string =>
-  `color-mix(in oklch, var(--color-accent) ${STEPS[step] ?? 25}%, var(--color-base-100))`;
-
-/** The figures that the steps begin at: as many places in each as can be. */
-function stepsOf(stops: Stop[]): number[] {
-  const prices = stops
-    .filter(({ cell }) => !cell.hole)
-    .map(({ cell }) => Number(cell.toPay))
-    .sort((a, b) => a - b);
-  const steps = STEPS.map((_, at) => prices[Math.floor((at * prices.length) / STEPS.length)] ?? 0);
-  return steps.filter((step, at) => at === 0 || step !== steps[at - 1]);
-}
 
 /** Every place sold to for one sample order: as a map, as a table, and any place typed. */
 export function PlacesReached() {
@@ -80,16 +64,7 @@ export function PlacesReached() {
     show({ country: code });
   };
   const whole = (code: string) => stops.find(({ to }) => to.country === code && !to.region && !to.postcode);
-  const shadeOf = (stop: Stop | undefined): Shade => {
-    if (!stop) return { fill: "var(--color-secondary)", says: say("notSold") };
-    if (stop.cell.hole) return { fill: "var(--color-base-100)", hatched: true, says: stop.cell.hole };
-    const step = steps.filter((from) => Number(stop.cell.toPay) >= from).length - 1;
-    return {
-      fill: fillOf(Math.round((step * (STEPS.length - 1)) / Math.max(1, steps.length - 1))),
-      ...(stop.undecided.length > 0 ? { stroke: "var(--color-error)" } : {}),
-      says: says(stop, currency),
-    };
-  };
+  const shadeOf = (stop: Stop | undefined) => shadeFor(stop, steps, currency);
   const regionStops = country ? (inside.data?.stops ?? []).filter(({ to }) => to.country === country) : [];
   const partsOf = (code: string) => stops.filter(({ to }) => to.country === code && (to.region || to.postcode));
   const rows = country ? [...stops.filter(({ to }) => to.country === country), ...regionStops] : stops;
@@ -138,7 +113,7 @@ export function PlacesReached() {
           <span key={from} className="flex items-center gap-1.5">
             <span
               className="inline-block size-3 border border-base-300"
-              style={{ background: fillOf(Math.round((at * (STEPS.length - 1)) / Math.max(1, steps.length - 1))) }}
+              style={{ background: fillAt(at, steps.length) }}
             />
             {say("fromAmount", { amount: money(from.toFixed(2), currency, deskLocale()) })}
           </span>
@@ -164,14 +139,6 @@ export function PlacesReached() {
 
 const placed = (to: Destination): string =>
   [to.postcode, to.region, countryName(to.country)].filter(Boolean).join(", ");
-
-function says({ cell, option, zone }: Stop, currency: string): string {
-  return say("reachedFor", {
-    amount: cell.toPay ? money(cell.toPay, currency, deskLocale()) : "–",
-    option: option ?? (cell.delivery ? say("severalWays") : say("none")),
-    zone: zone ?? "–",
-  });
-}
 
 /** Whether a buyer somewhere would see a price. */
 function Asked({ ask }: { ask: (to: Destination) => void }) {

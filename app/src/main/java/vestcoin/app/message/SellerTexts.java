@@ -4,12 +4,14 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.LetterBook.LetterContent;
 import vestcoin.app.order.Orders;
+import vestcoin.app.setup.KeptBack;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.setup.Setup;
 
@@ -68,6 +70,17 @@ final class SellerTexts {
                         -1,
                         link,
                         say("at-desk")));
+    }
+
+    /** Of what was to happen at a time and did not. @param at the time by the shop's clock */
+    LetterContent keptBack(KeptBack kept, String at, String link) {
+        String what = kept.what().name().toLowerCase(Locale.ROOT);
+        List<String> paragraphs = new ArrayList<>();
+        paragraphs.add(say("kept-back-text", "what", what, "shop", shop, "at", at));
+        kept.problems()
+                .forEach(problem ->
+                        paragraphs.add(phrases.say(problem.sentence()) + " " + phrases.say(problem.remedy())));
+        return atDesk(say("kept-back", "what", what), paragraphs, link);
     }
 
     /** Who asks to belong to a group of buyers. @param note what they say of themselves, or nothing */

@@ -1,36 +1,22 @@
 package vestcoin.app.publishing;
 
-import java.time.Clock;
+import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.access.ShopOpenings;
-import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
-import vestcoin.app.format.Phrases;
-import vestcoin.app.message.MailServers;
-import vestcoin.app.message.ShortMessages;
-import vestcoin.app.payment.Gateways;
-import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
-import vestcoin.app.setup.FirstDraft;
-import vestcoin.core.finding.AgainstOpening;
-import vestcoin.core.finding.FindingContext;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
-import vestcoin.core.rehearsal.Pins;
-import vestcoin.core.setup.CompiledSetup;
-import vestcoin.core.tax.Sales;
 
 /** Opening and closing a shop. */
 @RestController
@@ -42,6 +28,7 @@ class OpeningController {
      * @param edition number of the one buyers meet
      * @param blocking what stands against opening with what buyers meet, each with the very field to mend
      * @param inDraft what would stand against it besides if the draft were published
+     * @param waiting the time it opens at by itself
      */
     record Opening(
             boolean open,
@@ -49,7 +36,8 @@ class OpeningController {
             String notice,
             Optional<Integer> edition,
             List<Problem> blocking,
-            List<Problem> inDraft) {}
+            List<Problem> inDraft,
+            Optional<WaitingOpenings.WaitingOpening> waiting) {}
 
     /** @param notice what a closed shop says */
     record Turned(Optional<Boolean> open, Optional<String> notice) {
@@ -59,45 +47,36 @@ class OpeningController {
         }
     }
 
+    /** @param at by the shop's clock, as {@code 2026-12-01T08:00} */
+    record OpeningTime(String at) {}
+
     private final ShopOpenings doors;
     private final Editions editions;
-    private final Drafts drafts;
-    private final Gateways gateways;
-    private final ProductFiles files;
-    private final MailServers servers;
-    private final ShortMessages texts;
-    private final Clock clock;
+    private final OpeningObstacles obstacles;
+    private final WaitingOpenings waiting;
 
-    OpeningController(
-            ShopOpenings doors,
-            Editions editions,
-            Drafts drafts,
-            Gateways gateways,
-            ProductFiles files,
-            MailServers servers,
-            ShortMessages texts,
-            Clock clock) {
+    OpeningController(ShopOpenings doors, Editions editions, OpeningObstacles obstacles, WaitingOpenings waiting) {
         this.doors = doors;
         this.editions = editions;
-        this.drafts = drafts;
-        this.gateways = gateways;
-        this.files = files;
-        this.servers = servers;
-        this.texts = texts;
-        this.clock = clock;
+        this.obstacles = obstacles;
+        this.waiting = waiting;
     }
 
     @GetMapping("/api/shops/{shop}/opening")
     Opening opening(@PathVariable String shop) {
         ShopOpenings.Door door = doors.of(shop);
-        Optional<Editions.Edition> live = editions.live(shop);
-        List<Problem> blocking = blocking(shop, live);
-        CompiledSetup draft = drafts.of(shop).document().compiled();
-        List<Problem> inDraft = Stream.concat(against(shop, draft).stream(), moved(draft))
+        List<Problem> blocking = obstacles.live(shop);
+        List<Problem> inDraft = obstacles.inDraft(shop).stream()
                 .filter(problem -> !blocking.contains(problem))
                 .toList();
         return new Opening(
-                door.open(), door.since(), door.notice(), live.map(Editions.Edition::number), blocking, inDraft);
+                door.open(),
+                door.since(),
+                door.notice(),
+                editions.live(shop).map(Editions.Edition::number),
+                blocking,
+                inDraft,
+                waiting.of(shop));
     }
 
     @PutMapping("/api/shops/{shop}/opening")
@@ -119,52 +98,25 @@ class OpeningController {
             doors.close(shop, turned.notice().orElse(""));
             return opening(shop);
         }
-        List<Problem> blocking = blocking(shop, editions.live(shop));
+        List<Problem> blocking = obstacles.live(shop);
         if (!blocking.isEmpty()) {
             throw new ApiProblem(HttpStatus.CONFLICT, blocking, Map.of());
         }
         doors.open(shop);
+        waiting.callOff(shop);
         return opening(shop);
     }
 
-    private List<Problem> blocking(String shop, Optional<Editions.Edition> live) {
-        if (live.isEmpty()) {
-            return List.of(new Problem(
-                    "shop",
-                    Message.of("publishing.nothing-published-yet"),
-                    Message.of("publishing.publish-draft-buyers-meet-what-published")));
-        }
-        return against(shop, live.get().document().compiled());
+    /** Lets the shop open at a time of its clock. */
+    @PutMapping("/api/shops/{shop}/opening/waiting")
+    Opening await(@PathVariable String shop, @RequestBody OpeningTime asked, Principal who) {
+        waiting.await(shop, TypedTime.of(asked.at()), who.getName());
+        return opening(shop);
     }
 
-    /** Pinned figures that moved keep the next edition back. */
-    private static Stream<Problem> moved(CompiledSetup draft) {
-        return Pins.moved(draft).stream()
-                .map(moved -> new Problem(
-                        "rehearsal/pins/" + moved.pin().id(),
-                        moved.sentence(),
-                        Message.of("rehearsal.put-right-or-take")));
-    }
-
-    private List<Problem> against(String shop, CompiledSetup compiled) {
-        Set<String> untried = gateways.list(shop).stream()
-                .filter(account -> account.triedAt().isEmpty())
-                .map(Gateways.GatewayView::id)
-                .collect(Collectors.toSet());
-        return AgainstOpening.of(
-                        compiled,
-                        new FindingContext(
-                                clock.instant(),
-                                gateways.states(shop),
-                                Sales.NONE,
-                                untried,
-                                Phrases.forBuyers().size(),
-                                FirstDraft.sampleNames(),
-                                Optional.of(files.products(shop)),
-                                servers.trouble(shop),
-                                texts.line(shop)))
-                .stream()
-                .map(finding -> new Problem(finding.path(), finding.sentence(), finding.remedy()))
-                .toList();
+    @DeleteMapping("/api/shops/{shop}/opening/waiting")
+    Opening callOff(@PathVariable String shop) {
+        waiting.callOff(shop);
+        return opening(shop);
     }
 }

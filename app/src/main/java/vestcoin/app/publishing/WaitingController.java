@@ -1,8 +1,6 @@
 package vestcoin.app.publishing;
 
 import java.security.Principal;
-import java.time.LocalDateTime;
-import java.time.format.DateTimeParseException;
 import java.util.Optional;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -12,8 +10,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.setup.WaitingEditions;
-import vestcoin.core.message.Message;
-import vestcoin.core.problem.InvalidInput;
 
 /** Publishing at a time. */
 @RestController
@@ -43,18 +39,7 @@ class WaitingController {
 
     @PostMapping(WAITING)
     WaitingView await(@PathVariable String shop, @RequestBody WaitingRequest asked, Principal who) {
-        return new WaitingView(Optional.of(waiting.await(shop, time(asked.at()), who.getName(), asked.note())));
-    }
-
-    private static LocalDateTime time(String typed) {
-        try {
-            return LocalDateTime.parse(typed == null ? "" : typed.strip());
-        } catch (DateTimeParseException e) {
-            throw new InvalidInput(
-                    "at",
-                    Message.of("publishing.no-day-and-time", "typed", typed == null ? "" : typed),
-                    Message.of("publishing.write-day-and-time"));
-        }
+        return new WaitingView(Optional.of(waiting.await(shop, TypedTime.of(asked.at()), who.getName(), asked.note())));
     }
 
     @DeleteMapping(WAITING)

@@ -111,8 +111,8 @@ class ReachController {
                         draft,
                         baskets.stream()
                                 .map(basket -> SampleOrders.at(basket, to, at, states))
-                                .map(order -> rates.map(
-                                                known -> order.given(order.outside().with(known)))
+                                .map(order -> rates.map(known ->
+                                                order.given(order.outside().with(known)))
                                         .orElse(order))
                                 .toList())))
                 .toList();

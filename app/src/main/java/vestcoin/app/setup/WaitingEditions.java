@@ -11,6 +11,7 @@ import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -49,13 +50,21 @@ public class WaitingEditions {
     private final JdbcClient sql;
     private final Editions editions;
     private final Drafts drafts;
+    private final ApplicationEventPublisher events;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    WaitingEditions(JdbcClient sql, Editions editions, Drafts drafts, TransactionTemplate transaction, Clock clock) {
+    WaitingEditions(
+            JdbcClient sql,
+            Editions editions,
+            Drafts drafts,
+            ApplicationEventPublisher events,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.sql = sql;
         this.editions = editions;
         this.drafts = drafts;
+        this.events = events;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -84,27 +93,14 @@ public class WaitingEditions {
     public WaitingEdition await(String shop, LocalDateTime at, String author, String note) {
         Document document = drafts.of(shop).document();
         ZoneId zone = document.compiled().zone();
-        List<ZoneOffset> offsets = zone.getRules().getValidOffsets(at);
-        if (offsets.isEmpty()) {
-            throw new InvalidInput(
-                    "at",
-                    Message.of("setup.no-such-time-clocks-go-forward", "at", written(at)),
-                    Message.of("setup.choose-a-time-an-hour-later"));
-        }
-        Instant due = at.atOffset(offsets.get(0)).toInstant();
-        if (!due.isAfter(clock.instant())) {
-            throw new InvalidInput(
-                    "at",
-                    Message.of("setup.time-is-over", "at", written(at)),
-                    Message.of("setup.choose-a-time-to-come-or-publish-now"));
-        }
+        Instant due = DueTime.of(at, zone, clock.instant());
         of(shop).ifPresent(other -> {
             throw new InvalidInput(
                     "at",
                     Message.of(
                             "setup.another-edition-waits",
                             "at",
-                            written(other.at().atZone(zone).toLocalDateTime())),
+                            DueTime.written(other.at().atZone(zone).toLocalDateTime())),
                     Message.of("setup.call-it-off-first"));
         });
         editions.check(document, note);
@@ -119,10 +115,6 @@ public class WaitingEditions {
                 .param("due", due.atOffset(ZoneOffset.UTC))
                 .update();
         return of(shop).orElseThrow();
-    }
-
-    private static String written(LocalDateTime at) {
-        return at.toString().replace('T', ' ');
     }
 
     /** Calls it off. The draft stays as it is, with all that was changed before and since. */
@@ -148,10 +140,16 @@ public class WaitingEditions {
             transaction.executeWithoutResult(status -> live(shop));
         } catch (InvalidInput keptBack) {
             LOG.info("an edition of {} is kept back", shop);
-            sql.sql("update waiting_edition set kept_back = :problems where shop = :shop")
-                    .param("problems", Json.write(keptBack.problems()))
-                    .param("shop", shop)
-                    .update();
+            boolean first =
+                    sql.sql("update waiting_edition set kept_back = :problems where shop = :shop and kept_back = ''")
+                                    .param("problems", Json.write(keptBack.problems()))
+                                    .param("shop", shop)
+                                    .update()
+                            == 1;
+            if (first) {
+                of(shop).ifPresent(kept ->
+                        events.publishEvent(new KeptBack(shop, KeptBack.Due.EDITION, kept.at(), keptBack.problems())));
+            }
         }
     }
 

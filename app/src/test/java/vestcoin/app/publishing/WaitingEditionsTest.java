@@ -153,6 +153,12 @@ class WaitingEditionsTest {
         assertThat(live()).isEqualTo(before);
         JsonNode kept = owner.get(WAITING).json().path("edition");
         assertThat(kept.path("keptBack").path(0).path("sentence").asString()).contains("1.00");
+        shop.context().getBean(WaitingEditions.class).publishDue();
+        assertThat(sql.sql("select mime from letter where event = 'kept-back'")
+                        .query(String.class)
+                        .list())
+                .as("the seller is written to, once")
+                .hasSize(1);
         owner.post(Caller.SHOP + "/draft/undo", Map.of());
     }
 

@@ -82,10 +82,12 @@ public final class Reach {
             return first;
         }
         List<BoardCell> cells = each.stream().map(Stop::cell).toList();
-        List<Message> holes = cells.stream().flatMap(cell -> cell.hole().stream()).toList();
+        List<Message> holes =
+                cells.stream().flatMap(cell -> cell.hole().stream()).toList();
         List<String> ways = new ArrayList<>(cells.get(0).ways());
         cells.forEach(cell -> ways.retainAll(cell.ways()));
-        List<Optional<String>> options = each.stream().map(Stop::option).distinct().toList();
+        List<Optional<String>> options =
+                each.stream().map(Stop::option).distinct().toList();
         return new Stop(
                 first.to(),
                 first.zone(),
