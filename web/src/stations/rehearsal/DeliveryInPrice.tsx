@@ -30,6 +30,8 @@ export function DeliveryInPrice() {
             ...(form.get("to") ? { to: String(form.get("to")) } : {}),
             ...(form.get("loss") ? { loss: stored(String(form.get("loss"))) } : {}),
             ...(form.get("rise") ? { rise: stored(String(form.get("rise"))) } : {}),
+            ...(form.get("share") ? { share: stored(String(form.get("share"))) } : {}),
+            ...(form.get("distance") ? { distance: stored(String(form.get("distance"))) } : {}),
           },
         }),
       ),
@@ -85,6 +87,8 @@ export function DeliveryInPrice() {
             <>
               <Figure name="loss" label={say("lossAMonth", { currency: setup.shop.currency })} />
               <Figure name="rise" label={say("riseBeside")} />
+              <Figure name="share" label={say("fillUpShare")} />
+              <Figure name="distance" label={say("fillUpDistance", { currency: setup.shop.currency })} />
             </>
           )}
           <label>

@@ -30,6 +30,7 @@ import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.StationChanges;
 import vestcoin.core.compare.DeliveryInPrice;
+import vestcoin.core.compare.FillUp;
 import vestcoin.core.compare.KeptOrder;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
@@ -42,6 +43,8 @@ import vestcoin.core.setup.Rehearsal.SampleOrder;
 @RestController
 class SolverController {
     private static final int MOST_ORDERS = 2000;
+    private static final int MOST_DISTANCE = 1000;
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     private static final BigDecimal MONTH = BigDecimal.valueOf(30);
 
     /** What is sought. */
@@ -57,6 +60,8 @@ class SolverController {
      * @param to the last one, included
      * @param loss a month that a threshold may cost, in the shop's currency
      * @param rise of prices beside a threshold, in percent
+     * @param share of the orders a little short of a threshold that fill up to it, in percent
+     * @param distance how much they may be short of it
      */
     record SolverRequest(
             Sought sought,
@@ -65,13 +70,17 @@ class SolverController {
             Optional<LocalDate> from,
             Optional<LocalDate> to,
             Optional<BigDecimal> loss,
-            Optional<BigDecimal> rise) {
+            Optional<BigDecimal> rise,
+            Optional<BigDecimal> share,
+            Optional<BigDecimal> distance) {
         SolverRequest {
             zones = zones == null ? List.of() : zones;
             from = from == null ? Optional.empty() : from;
             to = to == null ? Optional.empty() : to;
             loss = loss == null ? Optional.empty() : loss;
             rise = rise == null ? Optional.empty() : rise;
+            share = share == null ? Optional.empty() : share;
+            distance = distance == null ? Optional.empty() : distance;
         }
     }
 
@@ -154,11 +163,14 @@ class SolverController {
         }
         BigDecimal rise = within("rise", asked.rise().orElse(BigDecimal.ZERO), DeliveryInPrice.MOST_RISE);
         BigDecimal loss = within("loss", asked.loss().orElse(BigDecimal.ZERO), BigDecimal.valueOf(1_000_000_000));
+        FillUp fillUp = new FillUp(
+                within("share", asked.share().orElse(BigDecimal.ZERO), HUNDRED).movePointLeft(2),
+                within("distance", asked.distance().orElse(BigDecimal.ZERO), BigDecimal.valueOf(MOST_DISTANCE)));
         BackgroundWork.Job<Solving> job = work.start(
                 who.getName(),
                 shop,
                 "solver " + draft.hash() + " " + asked,
-                () -> solving(shop, asked, draft, rise, loss));
+                () -> solving(shop, asked, draft, rise, loss, fillUp));
         return view(job);
     }
 
@@ -172,7 +184,8 @@ class SolverController {
         return typed;
     }
 
-    private Solving solving(String shop, SolverRequest asked, Document draft, BigDecimal rise, BigDecimal loss) {
+    private Solving solving(
+            String shop, SolverRequest asked, Document draft, BigDecimal rise, BigDecimal loss, FillUp fillUp) {
         CompiledSetup compiled = draft.compiled();
         Drawn drawn = asked.baskets() ? baskets(shop, compiled) : taken(shop, asked, compiled);
         if (drawn.orders().isEmpty()) {
@@ -190,7 +203,8 @@ class SolverController {
                         rise,
                         loss.multiply(drawn.days())
                                 .multiply(BigDecimal.valueOf(drawn.orders().size()))
-                                .divide(MONTH.multiply(BigDecimal.valueOf(drawn.of())), 2, RoundingMode.HALF_UP));
+                                .divide(MONTH.multiply(BigDecimal.valueOf(drawn.of())), 2, RoundingMode.HALF_UP),
+                        fillUp);
         return new Solving(task, asked.sought(), drawn, draft.hash());
     }
 

@@ -13,6 +13,7 @@ import vestcoin.core.compare.DeliveryInPrice;
 import vestcoin.core.compare.DeliveryInPrice.Found;
 import vestcoin.core.compare.DeliveryInPrice.Point;
 import vestcoin.core.compare.DeliveryInPrice.Reaching;
+import vestcoin.core.compare.FillUp;
 import vestcoin.core.compare.KeptOrder;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
@@ -124,14 +125,20 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
 
         private final BigDecimal rise;
         private final BigDecimal loss;
+        private final FillUp fillUp;
         private final BigDecimal above;
         private final List<Reaching> reaching = new ArrayList<>();
         private final Cache<BigDecimal, CompiledSetup> thresholds =
                 Caffeine.newBuilder().maximumSize(KEPT).build();
 
-        /** @param rise of prices besides, in percent @param loss that all of the orders together may come to */
-        Threshold(DeliveryInPrice problem, CompiledSetup now, BigDecimal rise, BigDecimal loss) {
+        /**
+         * @param rise of prices besides, in percent
+         * @param loss that all of the orders together may come to
+         * @param fillUp what orders are assumed to do that fall a little short
+         */
+        Threshold(DeliveryInPrice problem, CompiledSetup now, BigDecimal rise, BigDecimal loss, FillUp fillUp) {
             super(problem, now);
+            this.fillUp = fillUp;
             this.rise = rise;
             this.loss = loss;
             BigDecimal dearest = problem.orders().stream()
@@ -151,14 +158,14 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
         public boolean step(ForkJoinPool pool) {
             List<KeptOrder> some = problem.orders()
                     .subList(reaching.size(), Math.min(problem.orders().size(), reaching.size() + SLICE));
-            List<Reaching> found = each(pool, some, order -> DeliveryInPrice.reaching(order, above, this::from));
+            List<Reaching> found = each(pool, some, order -> DeliveryInPrice.reaching(order, above, this::from, fillUp));
             synchronized (this) {
                 reaching.addAll(found);
             }
             if (reaching.size() < problem.orders().size()) {
                 return true;
             }
-            List<Point> whole = DeliveryInPrice.curve(reaching, above);
+            List<Point> whole = DeliveryInPrice.curve(reaching, above, fillUp);
             Optional<Found> first =
                     DeliveryInPrice.first(whole, enough()).map(point -> problem.found(point, from(point.at())));
             synchronized (this) {

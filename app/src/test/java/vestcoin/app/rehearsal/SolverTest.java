@@ -26,6 +26,7 @@ import vestcoin.app.measure.Measured;
 import vestcoin.app.setup.Document;
 import vestcoin.core.compare.DeliveryInPrice;
 import vestcoin.core.compare.DeliveryInPrice.Point;
+import vestcoin.core.compare.FillUp;
 import vestcoin.core.compare.KeptOrder;
 import vestcoin.core.delivery.Offer;
 import vestcoin.core.problem.InvalidInput;
@@ -184,6 +185,64 @@ class SolverTest {
                 .isEqualTo(first);
     }
 
+    /** At each threshold, of the orders within ten of it three in ten buy more of their cheapest thing until it is free. */
+    @Test
+    void orders_a_little_short_fill_up_as_is_assumed() throws IOException {
+        Case of = made("tern-and-tether", "with-tax", 25);
+        BigDecimal share = new BigDecimal("0.3");
+        BigDecimal distance = BigDecimal.TEN;
+        SolverTask task = run(new SolverTask.Threshold(
+                of.problem(), of.compiled(), BigDecimal.ZERO, BigDecimal.ZERO, new FillUp(share, distance)));
+        CompiledSetup never = edited(of, BigDecimal.ZERO, BigDecimal.valueOf(100_000), false);
+        CompiledSetup always = edited(of, BigDecimal.ZERO, BigDecimal.ZERO, false);
+        List<Point> curve = task.progress().curve();
+        int filled = 0;
+        for (int threshold = 0; threshold <= 220; threshold++) {
+            CompiledSetup at = edited(of, BigDecimal.ZERO, BigDecimal.valueOf(threshold), false);
+            BigDecimal sum = BigDecimal.ZERO;
+            for (KeptOrder each : of.orders()) {
+                BigDecimal as = each.under(at).keep();
+                boolean delivered = !each.under(never).equals(each.under(always));
+                if (delivered
+                        && each.under(at).equals(each.under(never))
+                        && reaches(of, each, threshold - 10)) {
+                    Optional<BigDecimal> more = filledUp(each, at, always);
+                    filled += more.isPresent() ? 1 : 0;
+                    BigDecimal not = as;
+                    as = more.map(kept -> kept.multiply(share).add(not.multiply(BigDecimal.ONE.subtract(share))))
+                            .orElse(not);
+                }
+                sum = sum.add(as.multiply(each.weight()));
+            }
+            BigDecimal on = BigDecimal.valueOf(threshold);
+            Point point = curve.stream()
+                    .filter(each -> each.at().compareTo(on) <= 0)
+                    .reduce((one, other) -> other)
+                    .orElseThrow();
+            assertThat(point.kept()).as("from " + threshold).isEqualByComparingTo(sum);
+        }
+        assertThat(filled).isGreaterThan(20);
+    }
+
+    private static boolean reaches(Case of, KeptOrder order, int threshold) {
+        CompiledSetup at = edited(of, BigDecimal.ZERO, BigDecimal.valueOf(Math.max(0, threshold)), false);
+        return order.under(at).equals(order.under(edited(of, BigDecimal.ZERO, BigDecimal.ZERO, false)));
+    }
+
+    /** What is kept of an order with as many more of its cheapest thing as make its delivery free. */
+    private static Optional<BigDecimal> filledUp(KeptOrder order, CompiledSetup at, CompiledSetup always) {
+        for (int more = 1; more <= 50; more++) {
+            KeptOrder filled = order.withMore(always, more).orElse(null);
+            if (filled == null || !filled.under(always).had()) {
+                return Optional.empty();
+            }
+            if (filled.under(at).equals(filled.under(always))) {
+                return Optional.of(filled.under(at).keep());
+            }
+        }
+        return Optional.empty();
+    }
+
     @ParameterizedTest
     @CsvSource({
         "tern-and-tether, with-tax, 60, 0",
@@ -193,7 +252,7 @@ class SolverTest {
     void the_threshold_is_the_first_whole_amount_that_costs_no_more(
             String name, String prices, BigDecimal loss, BigDecimal rise) throws IOException {
         Case of = made(name, prices, 30);
-        SolverTask task = run(new SolverTask.Threshold(of.problem(), of.compiled(), rise, loss));
+        SolverTask task = run(new SolverTask.Threshold(of.problem(), of.compiled(), rise, loss, FillUp.NOBODY));
         BigDecimal enough = kept(of, of.compiled()).subtract(loss);
         BigDecimal at = BigDecimal.ZERO;
         while (kept(of, edited(of, rise, at, false)).compareTo(enough) < 0 && at.intValue() < 1500) {

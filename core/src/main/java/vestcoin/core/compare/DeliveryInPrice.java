@@ -1,6 +1,7 @@
 package vestcoin.core.compare;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -22,6 +23,8 @@ public final class DeliveryInPrice {
     public static final BigDecimal MOST_RISE = BigDecimal.valueOf(50);
 
     private static final int LISTED = 10;
+    /** So many more of a thing are taken at most. */
+    private static final int MOST_MORE = 50;
 
     /** @param at percent of a rise, or the amount delivery is free from @param kept of all orders */
     public record Point(BigDecimal at, BigDecimal kept) {}
@@ -103,8 +106,28 @@ public final class DeliveryInPrice {
      * @param upTo the largest whole amount that, as the threshold, makes its delivery free; below zero where none does
      * @param free what is kept of it then, weighed
      * @param not what is kept of it where the threshold is above that
+     * @param more of it with one, two … more of its cheapest thing, as long as that brings it within what is assumed
      */
-    public record Reaching(BigDecimal upTo, BigDecimal free, BigDecimal not) {}
+    public record Reaching(BigDecimal upTo, BigDecimal free, BigDecimal not, List<Filled> more) {
+        /** What is kept of it at a threshold. */
+        BigDecimal at(BigDecimal threshold, FillUp fillUp) {
+            if (upTo.compareTo(threshold) >= 0) {
+                return free;
+            }
+            return threshold.compareTo(upTo.add(fillUp.distance())) > 0
+                    ? not
+                    : more.stream()
+                            .filter(filled -> filled.upTo().compareTo(threshold) >= 0)
+                            .findFirst()
+                            .map(filled -> filled.free()
+                                    .multiply(fillUp.share())
+                                    .add(not.multiply(BigDecimal.ONE.subtract(fillUp.share()))))
+                            .orElse(not);
+        }
+    }
+
+    /** An order that was filled up. @param upTo as of {@link Reaching} @param free what is kept of it then, weighed */
+    public record Filled(BigDecimal upTo, BigDecimal free) {}
 
     /**
      * Where an order's delivery stops being free as the threshold rises: it is free at each lower one, so halves do.
@@ -112,13 +135,38 @@ public final class DeliveryInPrice {
      * @param above a whole amount above every order
      * @param at the setup free from an amount on
      */
-    public static Reaching reaching(KeptOrder order, BigDecimal above, Function<BigDecimal, CompiledSetup> at) {
+    public static Reaching reaching(
+            KeptOrder order, BigDecimal above, Function<BigDecimal, CompiledSetup> at, FillUp fillUp) {
+        Reaching plain = reaching(order, above, at);
+        if (fillUp.nobody() || plain.upTo().signum() < 0) {
+            return plain;
+        }
+        List<Filled> more = new ArrayList<>();
+        BigDecimal wanted = plain.upTo().add(fillUp.distance());
+        BigDecimal reached = plain.upTo();
+        CompiledSetup free = at.apply(BigDecimal.ZERO);
+        for (int units = 1; units <= MOST_MORE && reached.compareTo(wanted) < 0; units++) {
+            Optional<Reaching> filled = order.withMore(free, units)
+                    .map(each -> reaching(each, above.add(fillUp.distance()).multiply(BigDecimal.valueOf(2)), at))
+                    .filter(each -> each.upTo().signum() >= 0);
+            if (filled.isEmpty()) {
+                break;
+            }
+            if (filled.get().upTo().compareTo(reached) > 0) {
+                more.add(new Filled(filled.get().upTo(), filled.get().free()));
+                reached = filled.get().upTo();
+            }
+        }
+        return new Reaching(plain.upTo(), plain.free(), plain.not(), more);
+    }
+
+    private static Reaching reaching(KeptOrder order, BigDecimal above, Function<BigDecimal, CompiledSetup> at) {
         KeptOrder.Kept not = order.under(at.apply(above));
         KeptOrder.Kept free = order.under(at.apply(BigDecimal.ZERO));
         BigDecimal notKept = order.weighed(not.keep());
         BigDecimal freeKept = order.weighed(free.keep());
         if (free.equals(not)) {
-            return new Reaching(BigDecimal.ONE.negate(), freeKept, notKept);
+            return new Reaching(BigDecimal.ONE.negate(), freeKept, notKept, List.of());
         }
         BigDecimal low = BigDecimal.ZERO;
         BigDecimal high = above;
@@ -130,22 +178,29 @@ public final class DeliveryInPrice {
                 high = middle;
             }
         }
-        return new Reaching(low, freeKept, notKept);
+        return new Reaching(low, freeKept, notKept, List.of());
     }
 
     /** What is kept at each whole threshold at which that changes, from zero to above all of them. */
-    public static List<Point> curve(List<Reaching> orders, BigDecimal above) {
+    public static List<Point> curve(List<Reaching> orders, BigDecimal above, FillUp fillUp) {
         Set<BigDecimal> at = new TreeSet<>();
         at.add(BigDecimal.ZERO);
         orders.stream()
                 .filter(order -> order.upTo().signum() >= 0)
-                .forEach(order -> at.add(order.upTo().add(BigDecimal.ONE)));
+                .forEach(order -> {
+                    at.add(order.upTo().add(BigDecimal.ONE));
+                    order.more().forEach(filled -> at.add(filled.upTo().add(BigDecimal.ONE)));
+                    at.add(order.upTo()
+                            .add(fillUp.distance())
+                            .setScale(0, RoundingMode.FLOOR)
+                            .add(BigDecimal.ONE));
+                });
         at.add(above);
         return at.stream()
                 .map(threshold -> new Point(
                         threshold,
                         sum(orders.stream()
-                                .map(order -> order.upTo().compareTo(threshold) >= 0 ? order.free() : order.not())
+                                .map(order -> order.at(threshold, fillUp))
                                 .toList())))
                 .toList();
     }

@@ -2,6 +2,11 @@ package vestcoin.core.compare;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import vestcoin.core.goods.Product;
+import vestcoin.core.goods.Line;
+import java.util.List;
+import java.util.Comparator;
+import java.util.ArrayList;
 import java.util.Optional;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.InvalidInput;
@@ -52,6 +57,27 @@ public record KeptOrder(String name, Order order, BigDecimal weight, Optional<St
                 .chosen()
                 .filter(offer -> setup.board().carries(offer.option().id()))
                 .isPresent();
+    }
+
+    /**
+     * The same with more of the cheapest thing in it that is not given or charged again; nothing where there is none.
+     *
+     * @param setup by which the things are priced
+     */
+    public Optional<KeptOrder> withMore(CompiledSetup setup, int units) {
+        return Pricing.priceUntraced(setup, order).lines().stream()
+                .filter(line -> line.bundle().isEmpty()
+                        && line.unit().value().signum() > 0
+                        && line.product().renews().isEmpty()
+                        && line.product().kind() != Product.Kind.DONATION
+                        && line.product().kind() != Product.Kind.VOUCHER)
+                .min(Comparator.comparing(line -> line.unit().value()))
+                .map(cheapest -> {
+                    List<Line> lines = new ArrayList<>(order.lines());
+                    Line line = lines.get(cheapest.ordered());
+                    lines.set(cheapest.ordered(), line.of(line.quantity().add(BigDecimal.valueOf(units))));
+                    return new KeptOrder(name, order.of(lines), weight, zone, today);
+                });
     }
 
     /** What it comes to under another setup. */
