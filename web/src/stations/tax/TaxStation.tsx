@@ -13,6 +13,7 @@ import { TextButton } from "../../shared/TextButton";
 import { AskRates } from "./AskRates";
 import { RateFields } from "./RateFields";
 import { Registrations } from "./Registrations";
+import { SalesElsewhere } from "./SalesElsewhere";
 import { TaxPlace } from "./TaxPlace";
 
 type Open = { kind: "cell" } | { kind: "place"; id: string } | { kind: "category"; id: string };
@@ -149,6 +150,7 @@ export function TaxStation() {
         )}
       </div>
       <Registrations />
+      <SalesElsewhere />
     </>
   );
 }

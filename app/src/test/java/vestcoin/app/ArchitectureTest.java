@@ -36,7 +36,8 @@ class ArchitectureTest {
             Set.of("access"),
             Set.of("payment"),
             Set.of("order"),
-            Set.of("context", "paper"),
+            Set.of("paper"),
+            Set.of("context"),
             Set.of("subscription", "download", "voucher", "picture"),
             Set.of("message"),
             Set.of(

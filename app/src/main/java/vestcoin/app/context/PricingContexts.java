@@ -1,13 +1,16 @@
 package vestcoin.app.context;
 
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.Year;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import vestcoin.app.order.Orders;
+import vestcoin.app.paper.UnionSales;
 import vestcoin.app.payment.Vouchers;
 import vestcoin.app.service.Carriers;
 import vestcoin.app.service.DestinationPoints;
@@ -16,9 +19,11 @@ import vestcoin.app.stock.StockBook;
 import vestcoin.core.goods.Line;
 import vestcoin.core.goods.Stock;
 import vestcoin.core.money.Exchange;
+import vestcoin.core.place.Groups;
 import vestcoin.core.quote.Order;
 import vestcoin.core.quote.PricingContext;
 import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.tax.Sales;
 
 /**
  * What pricing is given besides the order: rates of the day, where it goes, stock, slots taken, vouchers among the
@@ -32,6 +37,7 @@ public class PricingContexts {
     private final ExchangeRates exchange;
     private final Carriers carriers;
     private final DestinationPoints whereabouts;
+    private final UnionSales sales;
 
     PricingContexts(
             StockBook counted,
@@ -39,18 +45,46 @@ public class PricingContexts {
             Vouchers vouchers,
             ExchangeRates exchange,
             Carriers carriers,
-            DestinationPoints whereabouts) {
+            DestinationPoints whereabouts,
+            UnionSales sales) {
         this.counted = counted;
         this.orders = orders;
         this.vouchers = vouchers;
         this.exchange = exchange;
         this.carriers = carriers;
         this.whereabouts = whereabouts;
+        this.sales = sales;
+    }
+
+    /**
+     * What is the same around many orders that are only tried: nobody outside is asked and nothing is counted.
+     *
+     * @param rates of exchange
+     * @param sales across borders so far
+     */
+    public record Trial(Optional<Exchange> rates, Sales sales) {
+        public Order around(Order order) {
+            PricingContext known = order.outside().with(sales);
+            return order.given(rates.map(known::with).orElse(known));
+        }
+    }
+
+    /** @param at when the orders are tried */
+    public Trial trial(String shop, CompiledSetup setup, Instant at) {
+        return new Trial(rates(), sales(shop, setup, at));
     }
 
     /** Exchange rates of the latest day known. */
     public Optional<Exchange> rates() {
         return exchange.latest();
+    }
+
+    /** Sales across borders within the Union before an order, where its tax may hang on them. */
+    public Sales sales(String shop, CompiledSetup setup, Instant at) {
+        return Groups.EU.contains(setup.home().country())
+                        && !setup.setup().tax().registrations().isEmpty()
+                ? sales.of(shop, Year.of(at.atZone(setup.zone()).getYear()))
+                : Sales.NONE;
     }
 
     /** How many there are of those of some items that are counted. */
@@ -86,7 +120,7 @@ public class PricingContexts {
                                 order.at().atZone(setup.zone()).toLocalDate().atStartOfDay())
                         : own.taken(),
                 stock,
-                own.sales(),
+                own.sales().equals(Sales.NONE) ? sales(shop, setup, order.at()) : own.sales(),
                 used,
                 own.owed(),
                 own.credit(),

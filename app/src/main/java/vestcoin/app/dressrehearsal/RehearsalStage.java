@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import vestcoin.app.message.MailLine;
+import vestcoin.app.paper.UnionSales;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.service.ServiceConnections;
 import vestcoin.app.setup.Document;
@@ -32,12 +33,15 @@ class RehearsalStage {
     private final RehearsalShops shops;
     private final Gateways gateways;
     private final ServiceConnections services;
+    private final UnionSales sales;
     private final MailLine mail;
 
-    RehearsalStage(RehearsalShops shops, Gateways gateways, ServiceConnections services, MailLine mail) {
+    RehearsalStage(
+            RehearsalShops shops, Gateways gateways, ServiceConnections services, UnionSales sales, MailLine mail) {
         this.shops = shops;
         this.gateways = gateways;
         this.services = services;
+        this.sales = sales;
         this.mail = mail;
     }
 
@@ -54,6 +58,7 @@ class RehearsalStage {
     Stage set(String shop, Document draft, String author) {
         Editions.Edition edition = shops.begin(shop, draft, author);
         services.lend(shop, edition.shop());
+        sales.lend(shop, edition.shop());
         gateways.lend(shop, edition.shop()).forEach(live -> gateways.connect(edition.shop(), live.id(), keys(live)));
         return new Stage(edition, unset(draft.setup()), mail.trouble(shop));
     }

@@ -53,6 +53,7 @@ public class Issuing {
     private final RefundBook refunds;
     private final Editions editions;
     private final Orders orders;
+    private final UnionSales sales;
     private final Outbox outbox;
     private final Clock clock;
     private final TransactionTemplate fresh;
@@ -64,6 +65,7 @@ public class Issuing {
             RefundBook refunds,
             Editions editions,
             Orders orders,
+            UnionSales sales,
             Outbox outbox,
             Clock clock,
             PlatformTransactionManager transactions) {
@@ -72,6 +74,7 @@ public class Issuing {
         this.refunds = refunds;
         this.editions = editions;
         this.orders = orders;
+        this.sales = sales;
         this.outbox = outbox;
         this.clock = clock;
         this.fresh = new TransactionTemplate(transactions);
@@ -133,6 +136,8 @@ public class Issuing {
             }
             outbox.done(Outbox.Kind.PAPER, id, change);
         });
+        Orders.Order order = orders.byId(id);
+        sales.sumUp(order.shop(), order.mode());
     }
 
     /**
@@ -145,6 +150,8 @@ public class Issuing {
             Orders.Order order = orders.locked(id);
             new Owed(order, List.of(), at).issue(order.payable(), 0);
         });
+        Orders.Order order = orders.byId(id);
+        sales.sumUp(order.shop(), order.mode());
     }
 
     /** What one order is owed. */

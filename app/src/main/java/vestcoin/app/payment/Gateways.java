@@ -203,7 +203,8 @@ public class Gateways {
                     webhook_cipher, state, statement, tried_at)
                 select :rehearsal, id, provider, url, mode, public_key, secret_cipher, secret_last4, webhook_cipher,
                     state, statement, tried_at
-                from gateway where shop = :shop and coalesce(mode, '') <> 'live'""").param("shop", shop).param("rehearsal", rehearsal).update();
+                from gateway where shop = :shop and coalesce(mode, '') <> 'live'
+                """).param("shop", shop).param("rehearsal", rehearsal).update();
         return list(shop).stream()
                 .filter(account -> account.mode().filter("live"::equals).isPresent())
                 .toList();

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
@@ -42,7 +43,6 @@ import vestcoin.core.place.TimeZones;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
-import vestcoin.core.tax.Sales;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxBookFilling;
 
@@ -68,6 +68,7 @@ class DraftController {
     private final ProductFiles files;
     private final MailServers servers;
     private final ShortMessages texts;
+    private final PricingContexts contexts;
     private final Clock clock;
 
     DraftController(
@@ -77,6 +78,7 @@ class DraftController {
             ProductFiles files,
             MailServers servers,
             ShortMessages texts,
+            PricingContexts contexts,
             Clock clock) {
         this.drafts = drafts;
         this.editions = editions;
@@ -84,6 +86,7 @@ class DraftController {
         this.files = files;
         this.servers = servers;
         this.texts = texts;
+        this.contexts = contexts;
         this.clock = clock;
     }
 
@@ -248,7 +251,7 @@ class DraftController {
                 new FindingContext(
                                 clock.instant(),
                                 gateways.states(shop),
-                                Sales.NONE,
+                                contexts.sales(shop, draft.document().compiled(), clock.instant()),
                                 Set.of(),
                                 Phrases.forBuyers().size())
                         .having(files.products(shop))

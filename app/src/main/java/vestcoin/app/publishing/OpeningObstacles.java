@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.download.ProductFiles;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.message.MailServers;
@@ -21,7 +22,6 @@ import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 import vestcoin.core.rehearsal.Pins;
 import vestcoin.core.setup.CompiledSetup;
-import vestcoin.core.tax.Sales;
 
 /** What stands against opening a shop, each with the very field to mend. */
 @Service
@@ -32,6 +32,7 @@ class OpeningObstacles {
     private final ProductFiles files;
     private final MailServers servers;
     private final ShortMessages texts;
+    private final PricingContexts contexts;
     private final Clock clock;
 
     OpeningObstacles(
@@ -41,6 +42,7 @@ class OpeningObstacles {
             ProductFiles files,
             MailServers servers,
             ShortMessages texts,
+            PricingContexts contexts,
             Clock clock) {
         this.editions = editions;
         this.drafts = drafts;
@@ -48,6 +50,7 @@ class OpeningObstacles {
         this.files = files;
         this.servers = servers;
         this.texts = texts;
+        this.contexts = contexts;
         this.clock = clock;
     }
 
@@ -88,7 +91,7 @@ class OpeningObstacles {
                         new FindingContext(
                                 clock.instant(),
                                 gateways.states(shop),
-                                Sales.NONE,
+                                contexts.sales(shop, compiled, clock.instant()),
                                 untried,
                                 Phrases.forBuyers().size(),
                                 FirstDraft.sampleNames(),

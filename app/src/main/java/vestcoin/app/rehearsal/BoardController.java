@@ -29,7 +29,6 @@ import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.message.Message;
-import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
@@ -114,12 +113,12 @@ class BoardController {
                 .toList();
         Instant at = clock.instant();
         Map<String, Gateway> states = gateways.states(shop);
-        Optional<Exchange> rates = circumstances.rates();
+        PricingContexts.Trial trial = circumstances.trial(shop, draft, at);
         List<Row> rows = draft.setup().rehearsal().baskets().stream()
                 .filter(basket -> asked.baskets().isEmpty() || asked.baskets().contains(basket.id()))
                 .limit(MOST_BASKETS)
                 .parallel()
-                .map(basket -> row(draft, live, basket, places, new Around(at, states, rates)))
+                .map(basket -> row(draft, live, basket, places, new Around(at, states, trial)))
                 .toList();
         return new Board(at, places, rows);
     }
@@ -152,10 +151,9 @@ class BoardController {
     }
 
     /** What is known around every order of the board. */
-    private record Around(Instant at, Map<String, Gateway> states, Optional<Exchange> rates) {
+    private record Around(Instant at, Map<String, Gateway> states, PricingContexts.Trial trial) {
         Order order(SampleOrder basket, Destination to) {
-            Order order = SampleOrders.at(basket, to, at, states);
-            return rates.map(known -> order.given(order.outside().with(known))).orElse(order);
+            return trial.around(SampleOrders.at(basket, to, at, states));
         }
     }
 

@@ -223,15 +223,11 @@ class ChangesController {
         CompiledSetup draft = drafts.of(shop).document().compiled();
         Map<String, Gateway> states = gateways.states(shop);
         Instant at = asOf.orElseGet(clock::instant);
+        PricingContexts.Trial trial = contexts.trial(shop, draft, at);
         Map<String, Order> orders = new LinkedHashMap<>();
         for (SampleOrder basket : draft.setup().rehearsal().baskets()) {
             for (Destination to : ZonePlaces.of(draft, basket)) {
-                Order order = SampleOrders.at(basket, to, at, states);
-                orders.put(
-                        basket.name() + ", " + placed(to),
-                        contexts.rates()
-                                .map(known -> order.given(order.outside().with(known)))
-                                .orElse(order));
+                orders.put(basket.name() + ", " + placed(to), trial.around(SampleOrders.at(basket, to, at, states)));
             }
         }
         return orders;

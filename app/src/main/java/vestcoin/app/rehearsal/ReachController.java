@@ -16,7 +16,6 @@ import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.CountryNames;
 import vestcoin.app.setup.Drafts;
 import vestcoin.core.message.Message;
-import vestcoin.core.money.Exchange;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
 import vestcoin.core.reach.Reach;
@@ -98,7 +97,7 @@ class ReachController {
                         .toList();
         Instant at = clock.instant();
         Map<String, Gateway> states = gateways.states(shop);
-        Optional<Exchange> rates = contexts.rates();
+        PricingContexts.Trial trial = contexts.trial(shop, draft, at);
         if (places.size() * baskets.size() > MOST_ORDERS) {
             throw new ApiProblem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
@@ -111,9 +110,7 @@ class ReachController {
                         draft,
                         baskets.stream()
                                 .map(basket -> SampleOrders.at(basket, to, at, states))
-                                .map(order -> rates.map(known ->
-                                                order.given(order.outside().with(known)))
-                                        .orElse(order))
+                                .map(trial::around)
                                 .toList())))
                 .toList();
         return all

@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import vestcoin.app.context.PricingContexts;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.PastOrders;
 import vestcoin.app.payment.Gateways;
@@ -130,13 +131,21 @@ class SolverController {
     private final PastOrders past;
     private final Drafts drafts;
     private final Gateways gateways;
+    private final PricingContexts contexts;
     private final Clock clock;
 
-    SolverController(BackgroundWork work, PastOrders past, Drafts drafts, Gateways gateways, Clock clock) {
+    SolverController(
+            BackgroundWork work,
+            PastOrders past,
+            Drafts drafts,
+            Gateways gateways,
+            PricingContexts contexts,
+            Clock clock) {
         this.work = work;
         this.past = past;
         this.drafts = drafts;
         this.gateways = gateways;
+        this.contexts = contexts;
         this.clock = clock;
     }
 
@@ -241,13 +250,14 @@ class SolverController {
     /** Each sample order where it goes itself, as many as there are of it a month. */
     private Drawn baskets(String shop, CompiledSetup compiled) {
         Map<String, Gateway> states = gateways.states(shop);
+        PricingContexts.Trial trial = contexts.trial(shop, compiled, clock.instant());
         List<KeptOrder> orders = new ArrayList<>();
         for (SampleOrder basket : compiled.setup().rehearsal().baskets()) {
             KeptOrder.of(
                             compiled,
                             basket.name(),
-                            SampleOrders.at(
-                                    basket, basket.order().to().orElseGet(compiled::home), clock.instant(), states),
+                            trial.around(SampleOrders.at(
+                                    basket, basket.order().to().orElseGet(compiled::home), clock.instant(), states)),
                             BigDecimal.valueOf(basket.monthly().orElse(1)))
                     .ifPresent(orders::add);
         }

@@ -158,7 +158,8 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
         public boolean step(ForkJoinPool pool) {
             List<KeptOrder> some = problem.orders()
                     .subList(reaching.size(), Math.min(problem.orders().size(), reaching.size() + SLICE));
-            List<Reaching> found = each(pool, some, order -> DeliveryInPrice.reaching(order, above, this::from, fillUp));
+            List<Reaching> found =
+                    each(pool, some, order -> DeliveryInPrice.reaching(order, above, this::from, fillUp));
             synchronized (this) {
                 reaching.addAll(found);
             }

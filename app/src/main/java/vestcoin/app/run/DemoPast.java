@@ -27,6 +27,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.sample.PlausibleOrders;
 import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.tax.Sales;
 
 /**
  * Two years of orders of the demo's made-up buyers, so that what changes, the board and the report have something to
@@ -96,12 +97,11 @@ class DemoPast {
 
     /** So many orders that can be had and cost something. */
     private List<Order> some(Editions.Edition edition, PlausibleOrders drawn, int many) {
+        PricingContexts.Trial trial = new PricingContexts.Trial(contexts.rates(), Sales.NONE);
         List<Order> had = new ArrayList<>();
         while (had.size() < many) {
             Order next = elsewhere(drawn.next(), edition.document().compiled().home(), had.size());
-            Order order = contexts.rates()
-                    .map(known -> next.given(next.outside().with(known)))
-                    .orElse(next);
+            Order order = trial.around(next);
             Quote quote = Pricing.priceUntraced(edition.document().compiled(), order);
             if (quote.missing().isEmpty() && quote.payable().value().signum() > 0) {
                 had.add(sent(order, quote, edition.document().compiled(), had.size()));

@@ -62,7 +62,7 @@ class EuSalesController {
         return new EuSalesView(
                 Optional.of(home),
                 mode,
-                Optional.of(sales.counter(shop, mode, zone, home, Year.from(today))),
+                Optional.of(sales.counter(shop, mode, setup.setup().tax(), Year.from(today))),
                 Optional.of(sales.sheet(shop, mode, zone, home, quarter.orElse(today))));
     }
 

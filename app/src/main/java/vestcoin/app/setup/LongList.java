@@ -60,7 +60,8 @@ record LongList<S, T>(
                             tax.standing(),
                             tax.sourcing(),
                             tax.smallBusiness(),
-                            tax.netForBusinesses())));
+                            tax.netForBusinesses(),
+                            tax.salesElsewhere())));
 
     static LongList<?, ?> of(String station) {
         return ALL.stream()

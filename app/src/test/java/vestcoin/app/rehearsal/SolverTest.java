@@ -185,7 +185,9 @@ class SolverTest {
                 .isEqualTo(first);
     }
 
-    /** At each threshold, of the orders within ten of it three in ten buy more of their cheapest thing until it is free. */
+    /**
+     * At each threshold, of the orders within ten of it three in ten buy more of their cheapest thing until it is free.
+     */
     @Test
     void orders_a_little_short_fill_up_as_is_assumed() throws IOException {
         Case of = made("tern-and-tether", "with-tax", 25);
@@ -203,9 +205,7 @@ class SolverTest {
             for (KeptOrder each : of.orders()) {
                 BigDecimal as = each.under(at).keep();
                 boolean delivered = !each.under(never).equals(each.under(always));
-                if (delivered
-                        && each.under(at).equals(each.under(never))
-                        && reaches(of, each, threshold - 10)) {
+                if (delivered && each.under(at).equals(each.under(never)) && reaches(of, each, threshold - 10)) {
                     Optional<BigDecimal> more = filledUp(each, at, always);
                     filled += more.isPresent() ? 1 : 0;
                     BigDecimal not = as;

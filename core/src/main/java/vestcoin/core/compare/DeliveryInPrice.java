@@ -185,16 +185,14 @@ public final class DeliveryInPrice {
     public static List<Point> curve(List<Reaching> orders, BigDecimal above, FillUp fillUp) {
         Set<BigDecimal> at = new TreeSet<>();
         at.add(BigDecimal.ZERO);
-        orders.stream()
-                .filter(order -> order.upTo().signum() >= 0)
-                .forEach(order -> {
-                    at.add(order.upTo().add(BigDecimal.ONE));
-                    order.more().forEach(filled -> at.add(filled.upTo().add(BigDecimal.ONE)));
-                    at.add(order.upTo()
-                            .add(fillUp.distance())
-                            .setScale(0, RoundingMode.FLOOR)
-                            .add(BigDecimal.ONE));
-                });
+        orders.stream().filter(order -> order.upTo().signum() >= 0).forEach(order -> {
+            at.add(order.upTo().add(BigDecimal.ONE));
+            order.more().forEach(filled -> at.add(filled.upTo().add(BigDecimal.ONE)));
+            at.add(order.upTo()
+                    .add(fillUp.distance())
+                    .setScale(0, RoundingMode.FLOOR)
+                    .add(BigDecimal.ONE));
+        });
         at.add(above);
         return at.stream()
                 .map(threshold -> new Point(

@@ -2,12 +2,12 @@ package vestcoin.core.compare;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import vestcoin.core.goods.Product;
-import vestcoin.core.goods.Line;
-import java.util.List;
-import java.util.Comparator;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
+import vestcoin.core.goods.Line;
+import vestcoin.core.goods.Product;
 import vestcoin.core.money.Exchange;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.quote.Order;

@@ -261,7 +261,8 @@ final class TaxFindings {
         if (union
                 && !oneStop
                 && !tax.registrations().isEmpty()
-                && !known.sales().within(BigDecimal.ZERO)) {
+                && !tax.with(known.sales(), known.at().atZone(compiled.zone()).getYear())
+                        .within(BigDecimal.ZERO)) {
             at.blocks(
                     "over-threshold",
                     "tax/registrations",

@@ -3,8 +3,10 @@ package vestcoin.core.invoice;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.Year;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import vestcoin.core.tax.Sales;
 
 /**
  * Distance sales of goods from the home state, and digital services, to consumers in other member states, without tax,
@@ -13,6 +15,22 @@ import java.util.TreeMap;
  */
 public final class DistanceSales {
     public static final BigDecimal THRESHOLD = new BigDecimal("10000");
+
+    /**
+     * Rates of 5 December 2017, at which the threshold is another currency's: units for one euro. Source: the national
+     * equivalents of 10,000 euro (BGN 19,558, CZK 256,530, DKK 74,415, RON 46,337, SEK 99,680), from memory.
+     */
+    public static final Map<String, BigDecimal> RATES_OF_2017 = Map.of(
+            "BGN",
+            new BigDecimal("1.9558"),
+            "CZK",
+            new BigDecimal("25.653"),
+            "DKK",
+            new BigDecimal("7.4415"),
+            "RON",
+            new BigDecimal("4.6337"),
+            "SEK",
+            new BigDecimal("9.9680"));
 
     /** From this share of it on there is a note. Common practice, no source. */
     private static final BigDecimal NEAR = new BigDecimal("8000");
@@ -52,6 +70,25 @@ public final class DistanceSales {
         }
         boolean passed = passedOn.isPresent() || passedIn(year.minusYears(1));
         return new Counter(year.getValue(), last, sum, passedOn, passed, !passed && sum.compareTo(NEAR) >= 0);
+    }
+
+    /**
+     * What pricing is given for an order of a year. A year that has passed the threshold counts as the most it came to,
+     * whatever was given back since.
+     */
+    public Sales sales(Year year) {
+        return new Sales(decisive(year.minusYears(1)), decisive(year));
+    }
+
+    private BigDecimal decisive(Year year) {
+        BigDecimal sum = BigDecimal.ZERO;
+        BigDecimal most = BigDecimal.ZERO;
+        for (BigDecimal net : days.subMap(year.atDay(1), true, year.atDay(year.length()), true)
+                .values()) {
+            sum = sum.add(net);
+            most = most.max(sum);
+        }
+        return most.compareTo(THRESHOLD) > 0 ? most : sum;
     }
 
     private boolean passedIn(Year year) {

@@ -59,7 +59,19 @@ public final class Pricing {
                 .orElse(tracer);
         this.collectedAt = PickupOffers.chosen(setup, order);
         this.taxedAs = new TaxTreatment(
-                setup, order, collectedAt.map(Pickup.Spot::at), () -> crossed.orElseGet(this::crossed), this.tracer);
+                setup,
+                order,
+                collectedAt.map(Pickup.Spot::at),
+                new TaxTreatment.Crossing(
+                        crossed.isPresent()
+                                ? Sales.NONE
+                                : setup.setup()
+                                        .tax()
+                                        .with(
+                                                order.outside().sales(),
+                                                order.at().atZone(setup.zone()).getYear()),
+                        () -> crossed.orElseGet(this::crossed)),
+                this.tracer);
     }
 
     /** @throws InvalidInput with everything impossible in the order */

@@ -20,6 +20,7 @@ import vestcoin.core.money.Exchange;
 import vestcoin.core.place.Destination;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.tax.DatedTaxBook;
+import vestcoin.core.tax.Sales;
 import vestcoin.core.tax.Supply;
 import vestcoin.core.tax.Tax;
 import vestcoin.core.tax.TaxBook;
@@ -51,15 +52,18 @@ final class TaxTreatment {
     private record Supplied(Supply supply, String from) {}
 
     /**
-     * @param collected where goods are collected, if they are
-     * @param crossed what the order comes to across borders at the home rates, net, in its currency
+     * Sales across borders within the Union.
+     *
+     * @param before this order
+     * @param order what it comes to at the home rates itself, net, in its currency
      */
-    TaxTreatment(
-            CompiledSetup setup,
-            Order order,
-            Optional<Destination> collected,
-            Supplier<BigDecimal> crossed,
-            Tracer tracer) {
+    record Crossing(Sales before, Supplier<BigDecimal> order) {}
+
+    /**
+     * @param collected where goods are collected, if they are
+     * @param crossing what goes across borders within the Union
+     */
+    TaxTreatment(CompiledSetup setup, Order order, Optional<Destination> collected, Crossing crossing, Tracer tracer) {
         this.setup = setup;
         this.order = order;
         this.tracer = tracer;
@@ -75,8 +79,8 @@ final class TaxTreatment {
                         setup.zone(),
                         order.buyer(),
                         order.to(),
-                        order.outside().sales(),
-                        () -> inEuro(crossed.get()),
+                        crossing.before(),
+                        () -> inEuro(crossing.order().get()),
                         most -> net -> within(most, net)));
     }
 

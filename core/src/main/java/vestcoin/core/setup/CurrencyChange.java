@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import vestcoin.core.delivery.CarrierAnswers;
 import vestcoin.core.delivery.Charges;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.PriceRule;
@@ -56,6 +57,7 @@ public final class CurrencyChange {
             Map.entry(PriceRule.BasePlus.class, Set.of("base", "plus")),
             Map.entry(PriceRule.CarrierQuote.class, Set.of("otherwise")),
             Map.entry(ParcelType.class, Set.of("price")),
+            Map.entry(CarrierAnswers.class, Set.of("amounts")),
             Map.entry(Delivery.Limits.class, Set.of("valueFrom", "valueTo")),
             Map.entry(Delivery.Handling.class, Set.of("amount")),
             Map.entry(Charges.class, Set.of("amount", "least", "most")),

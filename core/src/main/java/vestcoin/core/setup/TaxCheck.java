@@ -9,6 +9,9 @@ import vestcoin.core.tax.Tax;
 
 /** What makes the tax station impossible to price with. */
 final class TaxCheck {
+    private static final int FIRST_YEAR = 2015;
+    private static final int LAST_YEAR = 2100;
+
     private final Tax tax;
     private final Checks checks;
 
@@ -27,6 +30,7 @@ final class TaxCheck {
         tax.categories().forEach(category -> checks.named(category.name(), "tax/categories/" + category.id()));
         tax.places().forEach(row -> row(row, categories));
         tax.registrations().forEach(this::registration);
+        elsewhere();
         checks.problems.when(
                 tax.smallBusiness().filter(String::isBlank).isPresent(),
                 "tax/smallBusiness",
@@ -81,6 +85,27 @@ final class TaxCheck {
                     Message.of("setup.levy-on-first-so-much-of-item"),
                     Message.of("setup.write-prices-without-tax-or-leave-figure"));
         });
+    }
+
+    private void elsewhere() {
+        checks.ids(tax.salesElsewhere(), Tax.SalesElsewhere::id, "tax/salesElsewhere");
+        Set<Integer> years = new HashSet<>();
+        for (Tax.SalesElsewhere each : tax.salesElsewhere()) {
+            String path = "tax/salesElsewhere/" + each.id();
+            checks.problems.when(
+                    each.year() < FIRST_YEAR || each.year() > LAST_YEAR || !years.add(each.year()),
+                    path + "/year",
+                    Message.of("setup.year-of-sales-cannot-be", "year", String.valueOf(each.year())),
+                    Message.of("setup.write-each-year-once"));
+            if (checks.required(each.net(), path + "/net")) {
+                checks.problems.when(
+                        each.net().signum() < 0
+                                || each.net().stripTrailingZeros().scale() > 2,
+                        path + "/net",
+                        Message.of("setup.sales-elsewhere-cannot-be", "net", each.net()),
+                        Message.of("setup.write-them-in-euro-without-tax"));
+            }
+        }
     }
 
     private void registration(Tax.Registration registration) {

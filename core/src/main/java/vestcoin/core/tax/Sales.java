@@ -19,6 +19,11 @@ public record Sales(BigDecimal lastYear, BigDecimal thisYear) {
         thisYear = thisYear == null ? BigDecimal.ZERO : thisYear;
     }
 
+    /** With more of both years. */
+    public Sales plus(BigDecimal moreLastYear, BigDecimal moreThisYear) {
+        return new Sales(lastYear.add(moreLastYear), thisYear.add(moreThisYear));
+    }
+
     /** Whether both years stay within the threshold, with so much more this year. */
     public boolean within(BigDecimal more) {
         return lastYear.compareTo(THRESHOLD) <= 0 && thisYear.add(more).compareTo(THRESHOLD) <= 0;

@@ -23,6 +23,7 @@ import vestcoin.core.place.Place;
  * @param sourcing whose rates apply within one country
  * @param smallBusiness the sentence of a seller who is exempt as a small business; no tax is charged then
  * @param netForBusinesses whether confirmed businesses read prices that have tax inside without it
+ * @param salesElsewhere what was sold to consumers in other member states before or beside this shop, year by year
  */
 @RecordBuilder
 public record Tax(
@@ -33,8 +34,10 @@ public record Tax(
         CrossBorderPricing standing,
         Sourcing sourcing,
         Optional<String> smallBusiness,
-        boolean netForBusinesses) {
+        boolean netForBusinesses,
+        List<SalesElsewhere> salesElsewhere) {
     public Tax {
+        salesElsewhere = salesElsewhere == null ? List.of() : List.copyOf(salesElsewhere);
         categories = categories == null ? List.of() : List.copyOf(categories);
         places = places == null ? List.of() : List.copyOf(places);
         registrations = registrations == null ? List.of() : List.copyOf(registrations);
@@ -52,7 +55,21 @@ public record Tax(
                 CrossBorderPricing.WHAT_THE_BUYER_PAYS,
                 Sourcing.DESTINATION,
                 Optional.empty(),
-                false);
+                false,
+                List.of());
+    }
+
+    /** Sales across borders within the Union with what the seller says of others. @param year of the order */
+    public Sales with(Sales known, int year) {
+        return known.plus(elsewhere(year - 1), elsewhere(year));
+    }
+
+    /** What the seller says of a year, in euro. */
+    public BigDecimal elsewhere(int year) {
+        return salesElsewhere.stream()
+                .filter(each -> each.year() == year)
+                .map(SalesElsewhere::net)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
@@ -73,6 +90,14 @@ public record Tax(
         DESTINATION,
         ORIGIN
     }
+
+    /**
+     * Sales of a year that have no paper here: goods sent from the home state and services by wire to consumers in
+     * other member states, none for which a marketplace owes the tax (Directive 2006/112/EC, Art. 59c).
+     *
+     * @param net without tax, in euro
+     */
+    public record SalesElsewhere(String id, int year, BigDecimal net) {}
 
     /** A kind of goods that is taxed alike. */
     public record Category(String id, String name) {}

@@ -419,7 +419,8 @@ public final class Shops {
                             standing,
                             sourcing,
                             Optional.ofNullable(smallBusiness),
-                            netForBusinesses),
+                            netForBusinesses,
+                            List.of()),
                     new Payment(
                             Stream.concat(Stream.of(card()), methods.stream()).toList()),
                     null));

@@ -49,6 +49,8 @@ class CurrencyChangeTest {
             Map.entry("ChargeableWeight", Set.of("divisor")),
             Map.entry("Component", Set.of("percent")),
             Map.entry("Most", Set.of("amount")),
+            Map.entry("Exchange", Set.of("rates")),
+            Map.entry("SalesElsewhere", Set.of("net")),
             Map.entry("Fee", Set.of("percent")),
             Map.entry("Charge", Set.of("percent")),
             Map.entry("Payment", Set.of("cashSteps")),
