@@ -6,7 +6,7 @@ import { usePlaceNames } from "../../shared/PlacesField";
 import { idFrom, setupPath } from "../../shared/paths";
 import { inWords } from "../../shared/places";
 import { Said } from "../../shared/Said";
-import { say } from "../../shared/say";
+import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
 import { type Cell, type Figure, figures, type Pin, samePlace, shown } from "./figures";
 
@@ -58,6 +58,8 @@ function WalkIt({ basket }: { basket: string }) {
   );
 }
 
+const day = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeZone: "UTC" });
+
 /** What a pin keeps from outside. */
 function KeptWith({ pin: { outside } }: { pin: Pin }) {
   if (!outside) return null;
@@ -70,7 +72,7 @@ function KeptWith({ pin: { outside } }: { pin: Pin }) {
         rates: rates ? "yes" : "no",
         carriers: carriers ? "yes" : "no",
         both: rates && carriers ? "yes" : "no",
-        day: outside.exchange?.day ?? "",
+        day: outside.exchange ? day.format(new Date(outside.exchange.day)) : "",
       })}
     </span>
   );

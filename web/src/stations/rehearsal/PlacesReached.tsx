@@ -30,6 +30,8 @@ export function PlacesReached() {
   const [country, setCountry] = useState<string>();
   const [typed, setTyped] = useState<Destination>();
   const all = chosen === ALL;
+  // Amounts of several currencies make no sum.
+  const own = baskets.filter(({ order }) => (order.currency ?? setup.shop.currency) === setup.shop.currency).length;
   const basket = baskets.find(({ id }) => id === chosen)?.id ?? baskets[0]?.id;
   const asked = (places: Destination[], name: string) => ({
     queryKey: ["reach", shop, draft.version, all, basket, name, places],
@@ -79,7 +81,7 @@ export function PlacesReached() {
                 {name}
               </option>
             ))}
-            {baskets.length > 1 && <option value={ALL}>{say("reachOfAll", { count: baskets.length })}</option>}
+            {own > 1 && <option value={ALL}>{say("reachOfAll", { count: own, left: baskets.length - own })}</option>}
           </select>
         </label>
         <Asked ask={setTyped} />
