@@ -36,7 +36,7 @@ export function UnionSales() {
     placeholderData: (before) => before,
   });
   if (union.error) return <Said problems={problemsOf(union.error)} />;
-  const { counter, sheet } = union.data ?? {};
+  const { counter, sheet, numbers = {} } = union.data ?? {};
   if (!counter || !sheet) return null;
   const { thisYear, lastYear, passed, passedOn, near, year } = counter.counter;
   return (
@@ -91,6 +91,9 @@ export function UnionSales() {
                   {say("stateOfConsumption")}
                 </th>
                 <th scope="col" className="pe-4 text-start">
+                  {say("sentFromState")}
+                </th>
+                <th scope="col" className="pe-4 text-start">
                   {say("kindOfSupply")}
                 </th>
                 <th scope="col" className="px-3 text-end">
@@ -106,10 +109,13 @@ export function UnionSales() {
             </thead>
             <tbody>
               {sheet.rows.map((row) => (
-                <tr key={`${row.state} ${row.kind} ${row.rate}`} className="border-b border-base-300">
+                <tr key={`${row.state} ${row.from} ${row.kind} ${row.rate}`} className="border-b border-base-300">
                   <th scope="row" className="py-1 pe-4 text-start">
                     {countryName(row.state)}
                   </th>
+                  <td className="pe-4">
+                    {countryName(row.from)} <span className="text-xs quiet">{numbers[row.from]}</span>
+                  </td>
                   <td className="pe-4">{row.kind === "goods" ? say("suppliedGoods") : say("suppliedServices")}</td>
                   <td className="figure px-3 text-end">{row.rate} %</td>
                   <td className="figure px-3 text-end">{euro(row.net)}</td>
@@ -121,14 +127,14 @@ export function UnionSales() {
                   <th scope="row" className="py-1 pe-4 text-start">
                     {countryName(each.state)}
                   </th>
-                  <td className="pe-4" colSpan={3}>
+                  <td className="pe-4" colSpan={4}>
                     {say("correctionOf", { day: day.format(new Date(each.quarter)) })}
                   </td>
                   <td className="figure ps-3 text-end">{euro(each.tax)}</td>
                 </tr>
               ))}
               <tr className="font-semibold">
-                <th scope="row" className="py-1 pe-4 text-start" colSpan={4}>
+                <th scope="row" className="py-1 pe-4 text-start" colSpan={5}>
                   {say("taxInAll")}
                 </th>
                 <td className="figure ps-3 text-end">{euro(sheet.tax)}</td>

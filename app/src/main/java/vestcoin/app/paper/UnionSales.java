@@ -84,9 +84,9 @@ public class UnionSales {
 
     /** Lets a rehearsal of a shop, which is practice, stand where the shop does. */
     public void lend(String shop, String rehearsal) {
-        sql.sql(
-                        "insert into union_sale(shop, mode, sold_on, currency, net) "
-                                + "select :rehearsal, 'test', sold_on, currency, net from union_sale where shop = :shop and mode = :mode")
+        sql.sql("insert into union_sale(shop, mode, sold_on, currency, net) "
+                        + "select :rehearsal, 'test', sold_on, currency, net from union_sale "
+                        + "where shop = :shop and mode = :mode")
                 .param("shop", shop)
                 .param("rehearsal", rehearsal)
                 .param("mode", gateways.mode(shop))
@@ -145,10 +145,9 @@ public class UnionSales {
     private void add(String shop, String mode, Row row) {
         CompiledSetup setup = editions.of(shop, row.edition()).document().compiled();
         Paper paper = Json.read(row.content(), Paper.class);
-        if (!UnionSupply.is(paper, row.country(), setup.home().country())) {
-            return;
-        }
-        BigDecimal net = UnionSupply.crossing(paper, KeptQuotes.read(row.quote()), setup.shelf());
+        String home = setup.home().country();
+        BigDecimal net = UnionSupply.counted(
+                UnionSupply.of(paper, row.country(), home, KeptQuotes.read(row.quote()), setup.shelf()), home);
         euro(net, paper.currency()).filter(euro -> euro.signum() != 0).ifPresent(euro -> sql.sql("""
                         merge into union_sale t using (values (:shop, :mode, :day, :currency, :net))
                             as s(shop, mode, sold_on, currency, net)

@@ -1,6 +1,8 @@
 package vestcoin.app.paper;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import vestcoin.app.format.QuoteView;
 import vestcoin.core.goods.Product;
@@ -8,38 +10,81 @@ import vestcoin.core.goods.Shelf;
 import vestcoin.core.invoice.Bill;
 import vestcoin.core.place.Groups;
 
-/** What of a paper goes to a consumer in another member state of the Union. */
-public final class UnionSupply {
-    private UnionSupply() {}
-
-    /** @param state where it goes @param home of the seller */
-    public static boolean is(Paper paper, String state, String home) {
-        return Groups.EU.contains(state)
-                && !state.equals(home)
-                && paper.buyer().vat().isEmpty()
-                && !paper.bill().vouchers();
-    }
+/**
+ * A row of a paper that crosses a border within the Union to a consumer: goods to another state than they leave from,
+ * with what is sent along; what is supplied by wire to another state than the seller's. Not what is done where the shop
+ * is. Source: Directive 2006/112/EC, Art. 33, 58 and 78(b).
+ *
+ * @param from the state goods leave from; of services the seller's
+ * @param service whether it is none of goods
+ */
+public record UnionSupply(Bill.Item item, String from, boolean service) {
+    private static final String DELIVERY = "delivery/";
 
     /**
-     * Goods and what is sent with them, and what is supplied by wire, without tax; not what is done where the shop is
-     * (Directive 2006/112/EC, Art. 59c and 78(b)).
+     * @param state where it goes
+     * @param home of the seller
+     * @param quote by which it was placed
+     * @param shelf of the edition it was placed by
      */
-    public static BigDecimal crossing(Paper paper, QuoteView quote, Shelf shelf) {
-        BigDecimal net = BigDecimal.ZERO;
-        for (Bill.Item item : paper.bill().items()) {
-            boolean counted = item.kind() != Bill.Kind.VOUCHER
-                    && kind(item, quote, shelf)
-                            .map(kind -> kind == Product.Kind.PHYSICAL
-                                    || kind == Product.Kind.DIGITAL
-                                    || kind == Product.Kind.REMOTE_SERVICE)
-                            .orElse(item.kind() != Bill.Kind.GOODS);
-            net = counted ? net.add(item.net()) : net;
+    public static List<UnionSupply> of(Paper paper, String state, String home, QuoteView quote, Shelf shelf) {
+        List<UnionSupply> crossing = new ArrayList<>();
+        if (!Groups.EU.contains(state)
+                || paper.buyer().vat().isPresent()
+                || paper.bill().vouchers()) {
+            return crossing;
         }
-        return net;
+        for (Bill.Item item : paper.bill().items()) {
+            Optional<Product.Kind> kind = kind(item, quote, shelf);
+            boolean service = kind.filter(each -> each == Product.Kind.DIGITAL || each == Product.Kind.REMOTE_SERVICE)
+                    .isPresent();
+            boolean goods = kind.map(each -> each == Product.Kind.PHYSICAL).orElse(item.kind() != Bill.Kind.GOODS);
+            String from = service ? home : from(item, quote).orElse(home);
+            if (item.kind() != Bill.Kind.VOUCHER
+                    && (service || goods)
+                    && Groups.EU.contains(from)
+                    && !from.equals(state)) {
+                crossing.add(new UnionSupply(item, from, service));
+            }
+        }
+        return crossing;
+    }
+
+    /** What counts to the 10,000 euro, without tax: of goods those from the seller's own state (Art. 59c). */
+    static BigDecimal counted(List<UnionSupply> supplies, String home) {
+        return supplies.stream()
+                .filter(supply -> supply.service() || supply.from().equals(home))
+                .map(supply -> supply.item().net())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    /** The country of the place it leaves from, where that is known; of delivery, of what it is shared among. */
+    private static Optional<String> from(Bill.Item item, QuoteView quote) {
+        boolean delivery = item.kind() == Bill.Kind.DELIVERY;
+        return quote.consignments().stream()
+                .filter(sent -> delivery
+                        ? quote.consignments().size() == 1
+                                || dispatch(item, quote)
+                                        .filter(sent.dispatch()::equals)
+                                        .isPresent()
+                        : item.line().filter(sent.lines()::contains).isPresent())
+                .findFirst()
+                .map(QuoteView.Shipment::country);
+    }
+
+    /** The place a share of the delivery is from: in its key, or that of the tax group its key numbers. */
+    private static Optional<String> dispatch(Bill.Item item, QuoteView quote) {
+        String[] key = item.key().split(" ");
+        if (key[0].startsWith(DELIVERY)) {
+            return Optional.of(key[0].substring(DELIVERY.length()));
+        }
+        int group = Integer.parseInt(key[1]);
+        return Optional.of(quote.taxes()).filter(taxes -> group < taxes.size()).map(taxes -> taxes.get(group)
+                .dispatch());
     }
 
     /** What a row of goods is of; nothing for delivery and fees, and for goods that are no longer known. */
-    public static Optional<Product.Kind> kind(Bill.Item item, QuoteView quote, Shelf shelf) {
+    private static Optional<Product.Kind> kind(Bill.Item item, QuoteView quote, Shelf shelf) {
         return item.line()
                 .filter(line -> line < quote.lines().size())
                 .map(line -> quote.lines().get(line).product())

@@ -4,22 +4,17 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.Year;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.stereotype.Service;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.KeptQuotes;
-import vestcoin.app.format.QuoteView;
 import vestcoin.app.paper.Paper;
 import vestcoin.app.paper.UnionSales;
 import vestcoin.app.paper.UnionSupply;
 import vestcoin.app.service.ExchangeRates;
 import vestcoin.app.setup.Editions;
-import vestcoin.core.goods.Product;
-import vestcoin.core.goods.Shelf;
-import vestcoin.core.invoice.Bill;
 import vestcoin.core.invoice.DistanceSales;
 import vestcoin.core.invoice.OneStopShop;
 import vestcoin.core.tax.Tax;
@@ -52,12 +47,10 @@ class EuSales {
         papers.each(shop, mode, instant(from, zone), instant(from.plusMonths(3), zone), row -> {
             Paper paper = Json.read(row.content(), Paper.class);
             String state = paper.bill().country().orElse("");
-            if (UnionSupply.is(paper, state, home)) {
+            List<OneStopShop.Supply> supplies = supplies(row, paper, state, home);
+            if (!supplies.isEmpty()) {
                 sums.add(new OneStopShop.Entry(
-                        paper.issued(),
-                        paper.credits().map(Paper.Credits::issued),
-                        paper.currency(),
-                        supplies(row, paper, state)));
+                        paper.issued(), paper.credits().map(Paper.Credits::issued), paper.currency(), supplies));
             }
         });
         return sums.sheet(
@@ -84,24 +77,26 @@ class EuSales {
         return day.atStartOfDay(zone).toInstant();
     }
 
-    private List<OneStopShop.Supply> supplies(SalesPapers.PaperOfOrder row, Paper paper, String state) {
-        List<OneStopShop.Supply> supplies = new ArrayList<>();
-        QuoteView quote = KeptQuotes.read(row.quote());
-        Shelf shelf =
-                editions.of(row.shop(), row.edition()).document().compiled().shelf();
-        for (Bill.Item item : paper.bill().items()) {
-            if (item.code() == Code.S || item.code() == Code.Z) {
-                boolean service = UnionSupply.kind(item, quote, shelf)
-                        .filter(kind -> kind != Product.Kind.PHYSICAL)
-                        .isPresent();
-                supplies.add(new OneStopShop.Supply(
+    private List<OneStopShop.Supply> supplies(SalesPapers.PaperOfOrder row, Paper paper, String state, String home) {
+        return UnionSupply.of(
+                        paper,
                         state,
-                        service ? OneStopShop.Kind.SERVICES : OneStopShop.Kind.GOODS,
-                        item.rate(),
-                        item.net(),
-                        item.tax()));
-            }
-        }
-        return supplies;
+                        home,
+                        KeptQuotes.read(row.quote()),
+                        editions.of(row.shop(), row.edition())
+                                .document()
+                                .compiled()
+                                .shelf())
+                .stream()
+                .filter(supply ->
+                        supply.item().code() == Code.S || supply.item().code() == Code.Z)
+                .map(supply -> new OneStopShop.Supply(
+                        state,
+                        supply.from(),
+                        supply.service() ? OneStopShop.Kind.SERVICES : OneStopShop.Kind.GOODS,
+                        supply.item().rate(),
+                        supply.item().net(),
+                        supply.item().tax()))
+                .toList();
     }
 }

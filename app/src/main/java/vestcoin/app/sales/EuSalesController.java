@@ -10,7 +10,10 @@ import java.time.LocalDate;
 import java.time.Year;
 import java.time.ZoneId;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -23,6 +26,7 @@ import vestcoin.app.setup.Drafts;
 import vestcoin.core.invoice.OneStopShop;
 import vestcoin.core.place.Groups;
 import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.tax.Tax;
 
 /**
  * Sales across borders within the Union: the counter, and the sheet of a quarter. A help for filing, not the filing.
@@ -32,9 +36,14 @@ class EuSalesController {
     /**
      * @param home state of the seller; nothing where it is not in the Union, and then there is nothing else
      * @param mode of the papers: of practice until money is real
+     * @param numbers held in the states goods leave from, by state
      */
     record EuSalesView(
-            Optional<String> home, String mode, Optional<EuSales.Counted> counter, Optional<OneStopShop.Sheet> sheet) {}
+            Optional<String> home,
+            String mode,
+            Optional<EuSales.Counted> counter,
+            Optional<OneStopShop.Sheet> sheet,
+            Map<String, String> numbers) {}
 
     private final EuSales sales;
     private final Drafts drafts;
@@ -57,13 +66,22 @@ class EuSalesController {
         String home = setup.home().country();
         String mode = gateways.mode(shop);
         if (!Groups.EU.contains(home)) {
-            return new EuSalesView(Optional.empty(), mode, Optional.empty(), Optional.empty());
+            return new EuSalesView(Optional.empty(), mode, Optional.empty(), Optional.empty(), Map.of());
         }
         return new EuSalesView(
                 Optional.of(home),
                 mode,
                 Optional.of(sales.counter(shop, mode, setup.setup().tax(), Year.from(today))),
-                Optional.of(sales.sheet(shop, mode, zone, home, quarter.orElse(today))));
+                Optional.of(sales.sheet(shop, mode, zone, home, quarter.orElse(today))),
+                numbers(setup.setup().tax()));
+    }
+
+    private static Map<String, String> numbers(Tax tax) {
+        return tax.registrations().stream()
+                .filter(each ->
+                        each.scheme() == Tax.Scheme.ORDINARY && !each.number().isBlank())
+                .collect(Collectors.toMap(
+                        Tax.Registration::authority, Tax.Registration::number, (one, other) -> one, TreeMap::new));
     }
 
     /** The sheet as CSV: rows, then corrections. */
@@ -71,14 +89,17 @@ class EuSalesController {
     ResponseEntity<byte[]> file(@PathVariable String shop, @RequestParam Optional<LocalDate> quarter)
             throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        Optional<OneStopShop.Sheet> sheet = view(shop, quarter).sheet();
+        EuSalesView view = view(shop, quarter);
+        Optional<OneStopShop.Sheet> sheet = view.sheet();
         try (CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
-            csv.writeRecord("what", "state", "quarter", "kind", "rate", "net EUR", "tax EUR");
+            csv.writeRecord("what", "state", "from", "number there", "quarter", "kind", "rate", "net EUR", "tax EUR");
             sheet.ifPresent(known -> {
                 known.rows()
                         .forEach(row -> csv.writeRecord(
                                 "supply",
                                 row.state(),
+                                row.from(),
+                                view.numbers().getOrDefault(row.from(), ""),
                                 known.quarter().toString(),
                                 row.kind().name().toLowerCase(Locale.ROOT),
                                 row.rate().toPlainString(),
@@ -88,6 +109,8 @@ class EuSalesController {
                         .forEach(each -> csv.writeRecord(
                                 "correction",
                                 each.state(),
+                                "",
+                                "",
                                 each.quarter().toString(),
                                 "",
                                 "",

@@ -37,10 +37,11 @@ public final class OneStopShop {
      * A part of a paper that is taxed in another member state.
      *
      * @param state of consumption, ISO 3166-1
+     * @param from state of dispatch; of services the seller's
      * @param rate in percent
      * @param net without tax, above zero on a credit note too
      */
-    public record Supply(String state, Kind kind, BigDecimal rate, BigDecimal net, BigDecimal tax) {}
+    public record Supply(String state, String from, Kind kind, BigDecimal rate, BigDecimal net, BigDecimal tax) {}
 
     /**
      * A paper with what of it belongs on the sheet.
@@ -51,7 +52,7 @@ public final class OneStopShop {
     public record Entry(LocalDate day, Optional<LocalDate> credits, String currency, List<Supply> supplies) {}
 
     /** A row of the sheet, in euro. */
-    public record Row(String state, Kind kind, BigDecimal rate, BigDecimal net, BigDecimal tax) {}
+    public record Row(String state, String from, Kind kind, BigDecimal rate, BigDecimal net, BigDecimal tax) {}
 
     /** @param quarter first day of the one corrected @param tax in euro, below zero where less is owed */
     public record Correction(String state, LocalDate quarter, BigDecimal tax) {}
@@ -71,15 +72,17 @@ public final class OneStopShop {
             Set<String> unconverted,
             int tooLate) {}
 
-    private record RowKey(String state, Kind kind, BigDecimal rate, String currency) {}
+    private record RowKey(String state, String from, Kind kind, BigDecimal rate, String currency) {}
 
     private record CorrectionKey(String state, LocalDate quarter, String currency) {}
 
     private final LocalDate quarter;
-    private final Map<RowKey, BigDecimal[]> rows = new TreeMap<>(Comparator.comparing(RowKey::state)
+    private static final Comparator<RowKey> BY_ROW = Comparator.comparing(RowKey::state)
+            .thenComparing(RowKey::from)
             .thenComparing(RowKey::kind)
-            .thenComparing(RowKey::rate, Comparator.reverseOrder())
-            .thenComparing(RowKey::currency));
+            .thenComparing(RowKey::rate, Comparator.reverseOrder());
+
+    private final Map<RowKey, BigDecimal[]> rows = new TreeMap<>(BY_ROW.thenComparing(RowKey::currency));
     private final Map<CorrectionKey, BigDecimal> corrections = new TreeMap<>(Comparator.comparing(CorrectionKey::state)
             .thenComparing(CorrectionKey::quarter)
             .thenComparing(CorrectionKey::currency));
@@ -107,7 +110,12 @@ public final class OneStopShop {
         }
         for (Supply supply : entry.supplies()) {
             BigDecimal[] sums = rows.computeIfAbsent(
-                    new RowKey(supply.state(), supply.kind(), supply.rate().stripTrailingZeros(), entry.currency()),
+                    new RowKey(
+                            supply.state(),
+                            supply.from(),
+                            supply.kind(),
+                            supply.rate().stripTrailingZeros(),
+                            entry.currency()),
                     key -> new BigDecimal[] {BigDecimal.ZERO, BigDecimal.ZERO});
             sums[0] = of.isPresent() ? sums[0].subtract(supply.net()) : sums[0].add(supply.net());
             sums[1] = of.isPresent() ? sums[1].subtract(supply.tax()) : sums[1].add(supply.tax());
@@ -139,9 +147,7 @@ public final class OneStopShop {
      */
     public Sheet sheet(BiFunction<String, LocalDate, Optional<Exchange>> rates) {
         Set<String> unconverted = new TreeSet<>();
-        Map<RowKey, Row> byRow = new TreeMap<>(Comparator.comparing(RowKey::state)
-                .thenComparing(RowKey::kind)
-                .thenComparing(RowKey::rate, Comparator.reverseOrder()));
+        Map<RowKey, Row> byRow = new TreeMap<>(BY_ROW);
         rows.forEach((key, sums) -> {
             Optional<BigDecimal> net = euro(sums[0], key.currency(), quarter, rates);
             Optional<BigDecimal> tax = euro(sums[1], key.currency(), quarter, rates);
@@ -151,9 +157,10 @@ public final class OneStopShop {
             }
             byRow.merge(
                     key,
-                    new Row(key.state(), key.kind(), key.rate(), net.get(), tax.get()),
+                    new Row(key.state(), key.from(), key.kind(), key.rate(), net.get(), tax.get()),
                     (one, other) -> new Row(
                             one.state(),
+                            one.from(),
                             one.kind(),
                             one.rate(),
                             one.net().add(other.net()),

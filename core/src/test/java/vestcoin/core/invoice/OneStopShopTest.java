@@ -27,7 +27,7 @@ class OneStopShopTest {
     }
 
     private static Supply goods(String state, String rate, String net, String tax) {
-        return new Supply(state, Kind.GOODS, new BigDecimal(rate), new BigDecimal(net), new BigDecimal(tax));
+        return new Supply(state, "IE", Kind.GOODS, new BigDecimal(rate), new BigDecimal(net), new BigDecimal(tax));
     }
 
     private static Sheet sheet(Entry... entries) {
@@ -130,6 +130,7 @@ class OneStopShopTest {
             BigDecimal part = BigDecimal.valueOf(random.nextInt(4000), 2);
             Supply supply = new Supply(
                     random.nextBoolean() ? "DE" : "FR",
+                    random.nextBoolean() ? "IE" : "PL",
                     random.nextInt(4) == 0 ? Kind.SERVICES : Kind.GOODS,
                     BigDecimal.valueOf(random.nextBoolean() ? 19 : 7),
                     net,
