@@ -52,6 +52,7 @@ export type StationChange = Schemas["StationChangesStationChange"];
 export type Reached = Schemas["ReachView"];
 export type Solved = Schemas["SolverView"];
 export type Opening = Schemas["Opening"];
+export type UnionSheet = Schemas["OneStopShopSheet"];
 export type Dress = Schemas["DressView"];
 export type PracticeOrder = Schemas["PracticeOrder"];
 export type Changes = Schemas["ChangesView"];

@@ -8,6 +8,7 @@ import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { StationHead } from "../shared/StationHead";
 import { deskLocale, readIn, say } from "../shared/say";
+import { ImportSales } from "./ImportSales";
 import { SalesPicture } from "./SalesPicture";
 import { UnionSales } from "./UnionSales";
 
@@ -218,6 +219,7 @@ function OneCurrency({ sales, currency, by }: CurrencyProps) {
         )}
       </div>
       <UnionSales />
+      <ImportSales />
     </section>
   );
 }

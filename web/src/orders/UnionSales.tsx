@@ -3,9 +3,9 @@ import { useState } from "react";
 import { answer, api, problemsOf } from "../api/client";
 import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
-import { countryName } from "../shared/places";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
+import { SchemeSheet } from "./SchemeSheet";
 
 const THRESHOLD = 10_000;
 const QUARTERS = 12;
@@ -80,73 +80,7 @@ export function UnionSales() {
           {say("asFile")}
         </a>
       </div>
-      {sheet.rows.length === 0 && sheet.corrections.length === 0 ? (
-        <p className="quiet">{say("oneStopEmpty")}</p>
-      ) : (
-        <div className="overflow-x-auto">
-          <table className="mt-2 text-sm">
-            <thead>
-              <tr className="border-b border-base-content text-xs">
-                <th scope="col" className="pe-4 text-start">
-                  {say("stateOfConsumption")}
-                </th>
-                <th scope="col" className="pe-4 text-start">
-                  {say("sentFromState")}
-                </th>
-                <th scope="col" className="pe-4 text-start">
-                  {say("kindOfSupply")}
-                </th>
-                <th scope="col" className="px-3 text-end">
-                  {say("taxRateHead")}
-                </th>
-                <th scope="col" className="px-3 text-end">
-                  {say("taxableAmount")}
-                </th>
-                <th scope="col" className="ps-3 text-end">
-                  {say("tax")}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {sheet.rows.map((row) => (
-                <tr key={`${row.state} ${row.from} ${row.kind} ${row.rate}`} className="border-b border-base-300">
-                  <th scope="row" className="py-1 pe-4 text-start">
-                    {countryName(row.state)}
-                  </th>
-                  <td className="pe-4">
-                    {countryName(row.from)} <span className="text-xs quiet">{numbers[row.from]}</span>
-                  </td>
-                  <td className="pe-4">{row.kind === "goods" ? say("suppliedGoods") : say("suppliedServices")}</td>
-                  <td className="figure px-3 text-end">{row.rate} %</td>
-                  <td className="figure px-3 text-end">{euro(row.net)}</td>
-                  <td className="figure ps-3 text-end">{euro(row.tax)}</td>
-                </tr>
-              ))}
-              {sheet.corrections.map((each) => (
-                <tr key={`${each.state} ${each.quarter}`} className="border-b border-base-300">
-                  <th scope="row" className="py-1 pe-4 text-start">
-                    {countryName(each.state)}
-                  </th>
-                  <td className="pe-4" colSpan={4}>
-                    {say("correctionOf", { day: day.format(new Date(each.quarter)) })}
-                  </td>
-                  <td className="figure ps-3 text-end">{euro(each.tax)}</td>
-                </tr>
-              ))}
-              <tr className="font-semibold">
-                <th scope="row" className="py-1 pe-4 text-start" colSpan={5}>
-                  {say("taxInAll")}
-                </th>
-                <td className="figure ps-3 text-end">{euro(sheet.tax)}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-      )}
-      {sheet.unconverted.length > 0 && (
-        <p className="text-error">{say("oneStopUnconverted", { currencies: sheet.unconverted.join(", ") })}</p>
-      )}
-      {sheet.tooLate > 0 && <p className="quiet">{say("oneStopTooLate", { count: sheet.tooLate })}</p>}
+      <SchemeSheet sheet={sheet} numbers={numbers} />
       <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
     </section>
   );

@@ -6,6 +6,8 @@ import java.time.LocalDate;
 import java.time.Year;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -27,6 +29,7 @@ import vestcoin.core.tax.Sales;
  */
 @Repository
 public class UnionSales {
+    private static final Logger LOG = LoggerFactory.getLogger(UnionSales.class);
     private static final String EURO = "EUR";
     private static final int AT_A_TIME = 500;
     private static final int CENTS = 2;
@@ -131,7 +134,14 @@ public class UnionSales {
                 .param("most", AT_A_TIME)
                 .query(Row.class)
                 .list();
-        papers.forEach(paper -> add(shop, mode, paper));
+        papers.forEach(paper -> {
+            try {
+                add(shop, mode, paper);
+            } catch (RuntimeException e) {
+                // One that cannot be read holds up no other.
+                LOG.error("paper {} is in no sum of sales across borders", paper.id(), e);
+            }
+        });
         if (!papers.isEmpty()) {
             sql.sql("merge into union_sale_until(shop, mode, paper) key (shop, mode) values (:shop, :mode, :paper)")
                     .param("shop", shop)

@@ -11,14 +11,14 @@ import vestcoin.core.invoice.Bill;
 import vestcoin.core.place.Groups;
 
 /**
- * A row of a paper that crosses a border within the Union to a consumer: goods to another state than they leave from,
- * with what is sent along; what is supplied by wire to another state than the seller's. Not what is done where the shop
- * is. Source: Directive 2006/112/EC, Art. 33, 58 and 78(b).
+ * A row of a paper that goes to a consumer in the Union: goods with what is sent along, and what is supplied by wire.
+ * Not what is done where the shop is. Source: Directive 2006/112/EC, Art. 33, 58 and 78(b).
  *
- * @param from the state goods leave from; of services the seller's
+ * @param to state of the Union it goes to
+ * @param from the country goods leave from; of services the seller's
  * @param service whether it is none of goods
  */
-public record UnionSupply(Bill.Item item, String from, boolean service) {
+public record UnionSupply(Bill.Item item, String to, String from, boolean service) {
     private static final String DELIVERY = "delivery/";
 
     /**
@@ -28,11 +28,11 @@ public record UnionSupply(Bill.Item item, String from, boolean service) {
      * @param shelf of the edition it was placed by
      */
     public static List<UnionSupply> of(Paper paper, String state, String home, QuoteView quote, Shelf shelf) {
-        List<UnionSupply> crossing = new ArrayList<>();
+        List<UnionSupply> supplies = new ArrayList<>();
         if (!Groups.EU.contains(state)
                 || paper.buyer().vat().isPresent()
                 || paper.bill().vouchers()) {
-            return crossing;
+            return supplies;
         }
         for (Bill.Item item : paper.bill().items()) {
             Optional<Product.Kind> kind = kind(item, quote, shelf);
@@ -40,20 +40,27 @@ public record UnionSupply(Bill.Item item, String from, boolean service) {
                     .isPresent();
             boolean goods = kind.map(each -> each == Product.Kind.PHYSICAL).orElse(item.kind() != Bill.Kind.GOODS);
             String from = service ? home : from(item, quote).orElse(home);
-            if (item.kind() != Bill.Kind.VOUCHER
-                    && (service || goods)
-                    && Groups.EU.contains(from)
-                    && !from.equals(state)) {
-                crossing.add(new UnionSupply(item, from, service));
+            if (item.kind() != Bill.Kind.VOUCHER && (service || goods)) {
+                supplies.add(new UnionSupply(item, state, from, service));
             }
         }
-        return crossing;
+        return supplies;
+    }
+
+    /** Whether it crosses a border within the Union. */
+    public boolean crosses() {
+        return Groups.EU.contains(from) && !from.equals(to);
+    }
+
+    /** Whether it is goods that come from outside of the Union. */
+    public boolean imported() {
+        return !service && !Groups.EU.contains(from);
     }
 
     /** What counts to the 10,000 euro, without tax: of goods those from the seller's own state (Art. 59c). */
     static BigDecimal counted(List<UnionSupply> supplies, String home) {
         return supplies.stream()
-                .filter(supply -> supply.service() || supply.from().equals(home))
+                .filter(supply -> supply.crosses() && supply.from().equals(home))
                 .map(supply -> supply.item().net())
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }

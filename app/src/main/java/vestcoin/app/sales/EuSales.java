@@ -40,21 +40,21 @@ class EuSales {
         this.rates = rates;
     }
 
-    /** The sheet of the quarter a day is in. */
-    OneStopShop.Sheet sheet(String shop, String mode, ZoneId zone, String home, LocalDate day) {
-        OneStopShop sums = new OneStopShop(day);
-        LocalDate from = OneStopShop.quarter(day);
-        papers.each(shop, mode, instant(from, zone), instant(from.plusMonths(3), zone), row -> {
+    /** The sheet a day is filed with. */
+    OneStopShop.Sheet sheet(
+            OneStopShop.Scheme scheme, String shop, String mode, ZoneId zone, String home, LocalDate day) {
+        OneStopShop sums = new OneStopShop(scheme, day);
+        LocalDate from = scheme.begin(day);
+        papers.each(shop, mode, instant(from, zone), instant(scheme.next(from), zone), row -> {
             Paper paper = Json.read(row.content(), Paper.class);
             String state = paper.bill().country().orElse("");
-            List<OneStopShop.Supply> supplies = supplies(row, paper, state, home);
+            List<OneStopShop.Supply> supplies = supplies(scheme, row, paper, state, home);
             if (!supplies.isEmpty()) {
                 sums.add(new OneStopShop.Entry(
                         paper.issued(), paper.credits().map(Paper.Credits::issued), paper.currency(), supplies));
             }
         });
-        return sums.sheet(
-                (currency, quarter) -> rates.from(quarter.plusMonths(3).minusDays(1)));
+        return sums.sheet((currency, begin) -> rates.from(scheme.next(begin).minusDays(1)));
     }
 
     /** The distance sales of a year and the one before, with what the seller says of others. */
@@ -77,7 +77,8 @@ class EuSales {
         return day.atStartOfDay(zone).toInstant();
     }
 
-    private List<OneStopShop.Supply> supplies(SalesPapers.PaperOfOrder row, Paper paper, String state, String home) {
+    private List<OneStopShop.Supply> supplies(
+            OneStopShop.Scheme scheme, SalesPapers.PaperOfOrder row, Paper paper, String state, String home) {
         return UnionSupply.of(
                         paper,
                         state,
@@ -88,6 +89,7 @@ class EuSales {
                                 .compiled()
                                 .shelf())
                 .stream()
+                .filter(scheme == OneStopShop.Scheme.UNION ? UnionSupply::crosses : UnionSupply::imported)
                 .filter(supply ->
                         supply.item().code() == Code.S || supply.item().code() == Code.Z)
                 .map(supply -> new OneStopShop.Supply(

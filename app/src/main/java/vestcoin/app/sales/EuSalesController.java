@@ -72,7 +72,7 @@ class EuSalesController {
                 Optional.of(home),
                 mode,
                 Optional.of(sales.counter(shop, mode, setup.setup().tax(), Year.from(today))),
-                Optional.of(sales.sheet(shop, mode, zone, home, quarter.orElse(today))),
+                Optional.of(sales.sheet(OneStopShop.Scheme.UNION, shop, mode, zone, home, quarter.orElse(today))),
                 numbers(setup.setup().tax()));
     }
 
@@ -84,23 +84,55 @@ class EuSalesController {
                         Tax.Registration::authority, Tax.Registration::number, (one, other) -> one, TreeMap::new));
     }
 
+    /** @param sheet of the month; nothing where the seller is not registered with the import scheme */
+    record ImportView(Optional<OneStopShop.Sheet> sheet) {}
+
+    /** @param month any day of it; the one of today without it */
+    @GetMapping("/api/shops/{shop}/sales/imports")
+    ImportView imports(@PathVariable String shop, @RequestParam Optional<LocalDate> month) {
+        CompiledSetup setup = drafts.of(shop).document().compiled();
+        boolean registered = setup.setup().tax().registrations().stream()
+                .anyMatch(each -> each.scheme() == Tax.Scheme.IMPORT_SCHEME);
+        return new ImportView(
+                registered
+                        ? Optional.of(sales.sheet(
+                                OneStopShop.Scheme.IMPORT,
+                                shop,
+                                gateways.mode(shop),
+                                setup.zone(),
+                                setup.home().country(),
+                                month.orElseGet(() -> LocalDate.ofInstant(clock.instant(), setup.zone()))))
+                        : Optional.empty());
+    }
+
+    /** The sheet of a month's imports as CSV. */
+    @GetMapping(path = "/api/shops/{shop}/sales/imports.csv", produces = "text/csv")
+    ResponseEntity<byte[]> importFile(@PathVariable String shop, @RequestParam Optional<LocalDate> month)
+            throws IOException {
+        return file(shop + "-import-scheme-", imports(shop, month).sheet(), Map.of());
+    }
+
     /** The sheet as CSV: rows, then corrections. */
     @GetMapping(path = "/api/shops/{shop}/sales/union.csv", produces = "text/csv")
     ResponseEntity<byte[]> file(@PathVariable String shop, @RequestParam Optional<LocalDate> quarter)
             throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
         EuSalesView view = view(shop, quarter);
-        Optional<OneStopShop.Sheet> sheet = view.sheet();
+        return file(shop + "-one-stop-shop-", view.sheet(), view.numbers());
+    }
+
+    private static ResponseEntity<byte[]> file(
+            String name, Optional<OneStopShop.Sheet> sheet, Map<String, String> numbers) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
-            csv.writeRecord("what", "state", "from", "number there", "quarter", "kind", "rate", "net EUR", "tax EUR");
+            csv.writeRecord("what", "state", "from", "number there", "begins", "kind", "rate", "net EUR", "tax EUR");
             sheet.ifPresent(known -> {
                 known.rows()
                         .forEach(row -> csv.writeRecord(
                                 "supply",
                                 row.state(),
                                 row.from(),
-                                view.numbers().getOrDefault(row.from(), ""),
-                                known.quarter().toString(),
+                                numbers.getOrDefault(row.from(), ""),
+                                known.begins().toString(),
                                 row.kind().name().toLowerCase(Locale.ROOT),
                                 row.rate().toPlainString(),
                                 row.net().toPlainString(),
@@ -111,7 +143,7 @@ class EuSalesController {
                                 each.state(),
                                 "",
                                 "",
-                                each.quarter().toString(),
+                                each.begins().toString(),
                                 "",
                                 "",
                                 "",
@@ -122,8 +154,8 @@ class EuSalesController {
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
-                        "attachment; filename=\"" + shop + "-one-stop-shop-"
-                                + sheet.map(known -> known.quarter().toString()).orElse("none") + ".csv\"")
+                        "attachment; filename=\"" + name
+                                + sheet.map(known -> known.begins().toString()).orElse("none") + ".csv\"")
                 .body(out.toByteArray());
     }
 }

@@ -6,11 +6,9 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.Year;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -97,62 +95,6 @@ class EuSalesTest {
                 .path("sheet");
         assertThat(sheet.path("rows")).isEmpty();
         assertThat(sheet.path("due").asString()).isEqualTo("2021-07-31");
-    }
-
-    /** Art. 369g(2): by state of dispatch, with the number held there; and only goods from home count to Art. 59c. */
-    @Test
-    void goods_sent_from_another_state_stand_in_rows_of_their_own_and_do_not_count_to_the_threshold() throws Exception {
-        Soon.holds(() -> assertThat(papers()).containsKey("DE 19"));
-        BigDecimal before = thisYear();
-        JsonNode registrations = owner.get(Caller.SHOP + "/draft").json().at("/document/tax/registrations");
-        List<Object> more = new ArrayList<>(Json.read(registrations.toString(), List.class));
-        more.add(Map.of("id", "france", "authority", "FR", "number", "FR12345678901", "scheme", "ordinary"));
-        owner.publish(Map.of(
-                "tax/registrations",
-                more,
-                "delivery/dispatch",
-                List.of(Map.of("id", "shed", "name", "Shed", "at", Map.of("country", "FR", "postcode", "75001")))));
-        owner.publish(Map.of("goods/products/parafoil/sending/from", "shed"));
-        try {
-            JsonNode placed = owner.buy(Map.of(
-                            "lines",
-                            List.of(Map.of("product", "parafoil", "quantity", "1")),
-                            "to",
-                            Map.of("country", "DE", "postcode", "10115"),
-                            "method",
-                            "transfer"))
-                    .json();
-            String order = Caller.SHOP + "/orders/" + placed.path("number").asInt();
-            owner.post(
-                    order + "/capture",
-                    Map.of(
-                            "key",
-                            UUID.randomUUID().toString(),
-                            "amount",
-                            placed.at("/quote/toPay").asString()));
-            Soon.holds(() -> {
-                JsonNode row = union().at("/sheet/rows")
-                        .valueStream()
-                        .filter(each -> each.path("from").asString().equals("FR"))
-                        .findFirst()
-                        .orElseThrow(AssertionError::new);
-                assertThat(row.path("state").asString()).isEqualTo("DE");
-                assertThat(row.path("rate").asString()).isEqualTo("19");
-            });
-            assertThat(thisYear()).isEqualByComparingTo(before);
-            assertThat(owner.get(Caller.SHOP + "/sales/union.csv").text()).contains("supply,DE,FR,FR12345678901,");
-        } finally {
-            owner.edit(Map.of("goods/products/parafoil/sending/from", "shop"));
-            owner.publish(Map.of(
-                    "tax/registrations",
-                    Json.read(registrations.toString(), List.class),
-                    "delivery/dispatch",
-                    List.of()));
-        }
-    }
-
-    private BigDecimal thisYear() {
-        return new BigDecimal(union().at("/counter/counter/thisYear").asString());
     }
 
     /** The rate a kite to Berlin bears at the counter. */

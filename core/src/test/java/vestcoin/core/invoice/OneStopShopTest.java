@@ -13,6 +13,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import vestcoin.core.invoice.OneStopShop.Entry;
 import vestcoin.core.invoice.OneStopShop.Kind;
+import vestcoin.core.invoice.OneStopShop.Scheme;
 import vestcoin.core.invoice.OneStopShop.Sheet;
 import vestcoin.core.invoice.OneStopShop.Supply;
 import vestcoin.core.money.Exchange;
@@ -31,7 +32,7 @@ class OneStopShopTest {
     }
 
     private static Sheet sheet(Entry... entries) {
-        OneStopShop shop = new OneStopShop(Q2.plusDays(40));
+        OneStopShop shop = new OneStopShop(Scheme.UNION, Q2.plusDays(40));
         for (Entry entry : entries) {
             shop.add(entry);
         }
@@ -80,7 +81,7 @@ class OneStopShopTest {
             assertThat(row.net()).isEqualByComparingTo("60.00");
             assertThat(row.tax()).isEqualByComparingTo("11.40");
         });
-        assertThat(sheet.corrections().stream().map(each -> each.state() + " " + each.quarter() + " " + each.tax()))
+        assertThat(sheet.corrections().stream().map(each -> each.state() + " " + each.begins() + " " + each.tax()))
                 .containsExactly("DE 2026-01-01 -1.90", "FR 2026-01-01 -0.50");
         assertThat(sheet.tax()).isEqualByComparingTo("9.00");
     }
@@ -117,6 +118,21 @@ class OneStopShopTest {
         assertThat(sheet.due()).isEqualTo(LocalDate.parse("2026-07-31"));
     }
 
+    /** Article 369s: the import scheme is filed month by month, by the end of the next. */
+    @Test
+    void the_import_scheme_has_a_sheet_a_month() {
+        OneStopShop may = new OneStopShop(Scheme.IMPORT, LocalDate.parse("2026-05-31"));
+        may.add(paper("2026-05-02", null, "EUR", goods("DE", "19", "100.00", "19.00")));
+        may.add(paper("2026-06-01", null, "EUR", goods("DE", "19", "10.00", "1.90")));
+        may.add(paper("2026-05-20", "2026-04-30", "EUR", goods("FR", "20", "10.00", "2.00")));
+        Sheet sheet = may.sheet(OneStopShopTest::rates);
+        assertThat(sheet.begins()).isEqualTo(LocalDate.parse("2026-05-01"));
+        assertThat(sheet.due()).isEqualTo(LocalDate.parse("2026-06-30"));
+        assertThat(sheet.rows()).hasSize(1);
+        assertThat(sheet.tax()).isEqualByComparingTo("17.00");
+        assertThat(sheet.corrections().get(0).begins()).isEqualTo(LocalDate.parse("2026-04-01"));
+    }
+
     /** Two years of papers by chance, with credit notes and a second currency: quarters' sums against the papers'. */
     @Test
     void the_sheets_of_two_years_add_up_to_the_papers() {
@@ -150,7 +166,7 @@ class OneStopShopTest {
         for (LocalDate quarter = LocalDate.parse("2025-01-01");
                 quarter.getYear() < 2027;
                 quarter = quarter.plusMonths(3)) {
-            OneStopShop shop = new OneStopShop(quarter);
+            OneStopShop shop = new OneStopShop(Scheme.UNION, quarter);
             papers.forEach(shop::add);
             // One franc a euro in every quarter, so that conversion rounds nothing.
             Sheet sheet =
