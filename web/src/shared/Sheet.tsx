@@ -1,14 +1,13 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
 import { type ClipboardEvent, Fragment, type ReactNode, useRef } from "react";
 import { useSpotlight, useTroubles } from "../desk/bench";
 import type { Cell } from "./cells";
+import { Gap } from "./Gap";
 import type { SetupPath } from "./paths";
+import { useDrawnRows } from "./useDrawnRows";
 import { type Column, type Row, useSheet } from "./useSheet";
 
 export type { Column, Row } from "./useSheet";
 
-/** More rows than this are drawn only where they can be seen. */
-const LONG = 120;
 const ROW_HEIGHT = 37;
 
 interface Props<Id extends string> {
@@ -50,23 +49,7 @@ export function Sheet<Id extends string>({
   const spotlight = useSpotlight();
   const troubles = useTroubles();
   const table = useRef<HTMLTableElement>(null);
-  const long = rows.length > LONG;
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => table.current?.closest("main") ?? null,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 12,
-    enabled: long,
-  });
-  const drawn = long ? virtual.getVirtualItems() : [];
-  const shown: [Row, number][] = long
-    ? drawn.flatMap((item): [Row, number][] => {
-        const row = rows[item.index];
-        return row ? [[row, item.index]] : [];
-      })
-    : rows.map((row, index) => [row, index]);
-  const above = drawn[0]?.start ?? 0;
-  const below = long ? virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0) : 0;
+  const { shown, above, below, long, reveal } = useDrawnRows(rows, table, ROW_HEIGHT);
 
   const sheet = useSheet({
     rows,
@@ -75,7 +58,7 @@ export function Sheet<Id extends string>({
     textOf,
     ...(openRow ? { openRow } : {}),
     element: ([r, c]) => table.current?.querySelector<HTMLElement>(`[data-cell="${r}-${c}"]`),
-    reveal: long ? (row) => virtual.scrollToIndex(row) : undefined,
+    reveal,
   });
   const { active, typed } = sheet;
 
@@ -249,14 +232,5 @@ function Head({ thing, open }: { thing: Row; open?: () => void }) {
     </button>
   ) : (
     inside
-  );
-}
-
-/** Stands for rows that are not drawn. */
-function Gap({ height, span }: { height: number; span: number }) {
-  return (
-    <tr>
-      <td colSpan={span} style={{ height }} />
-    </tr>
   );
 }

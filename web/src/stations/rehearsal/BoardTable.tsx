@@ -1,9 +1,11 @@
-import type { KeyboardEvent } from "react";
+import { type KeyboardEvent, useRef } from "react";
 import type { Destination } from "../../api/client";
 import { useBench, useMarks } from "../../desk/bench";
+import { Gap } from "../../shared/Gap";
 import { usePlaceNames } from "../../shared/PlacesField";
 import { countryName, inWords } from "../../shared/places";
 import { say } from "../../shared/say";
+import { useDrawnRows } from "../../shared/useDrawnRows";
 import { type Cell, type Figure, type Filter, matches, type Pin, samePlace, shown } from "./figures";
 import { type BoardRow, useMoved } from "./useBoard";
 
@@ -16,6 +18,10 @@ interface Props {
   choose: (chosen: [string, number]) => void;
 }
 
+/** A board of more rows is drawn only where it can be seen: each has a cell a place. */
+const LONG = 30;
+const ROW_HEIGHT = 31;
+
 /** Sample orders down, places across, one figure a cell; a cell that is pointed at is on the ticket. */
 export function BoardTable({ board, places, figure, filter, chosen, choose }: Props) {
   const { setup } = useBench();
@@ -26,6 +32,8 @@ export function BoardTable({ board, places, figure, filter, chosen, choose }: Pr
   const rows = baskets
     .map((basket) => ({ basket, row: board.rows.find((each) => each.basket === basket.id) }))
     .filter(({ row }) => filter === "all" || (row?.cells.some((cell) => matches(cell, figure, filter)) ?? false));
+  const table = useRef<HTMLTableElement>(null);
+  const { shown: drawn, above, below, long, reveal, measure } = useDrawnRows(rows, table, ROW_HEIGHT, LONG);
   const show = (basket: string, place: number) => {
     const to = places[place];
     if (!to) return;
@@ -37,16 +45,26 @@ export function BoardTable({ board, places, figure, filter, chosen, choose }: Pr
       { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowRight: [0, 1], ArrowLeft: [0, -1] }[event.key] ?? [];
     if (down === undefined || right === undefined) return;
     event.preventDefault();
-    event.currentTarget
-      .closest("table")
-      ?.querySelector<HTMLElement>(`[data-board="${r + down}-${c + right}"]`)
-      ?.focus();
+    const next = () => table.current?.querySelector<HTMLElement>(`[data-board="${r + down}-${c + right}"]`);
+    if (next() || !reveal || !rows[r + down]) {
+      next()?.focus();
+      return;
+    }
+    // It is drawn once it has come near.
+    reveal(r + down);
+    requestAnimationFrame(() => next()?.focus());
   };
   const at = (r: number, c: number): boolean =>
     chosen ? rows[r]?.basket.id === chosen[0] && c === chosen[1] : r === 0 && c === 0;
   return (
     <div className="overflow-x-auto">
-      <table role="grid" aria-label={say("board")} className="w-full border-collapse">
+      <table
+        ref={table}
+        role="grid"
+        aria-label={say("board")}
+        aria-rowcount={rows.length + 1}
+        className="w-full border-collapse"
+      >
         <thead>
           <tr className="border-b border-base-content align-bottom">
             <th scope="col" className="w-44 py-1 pe-2 text-start text-xs font-semibold">
@@ -63,8 +81,15 @@ export function BoardTable({ board, places, figure, filter, chosen, choose }: Pr
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ basket, row }, r) => (
-            <tr key={basket.id} className="border-b border-base-300">
+          {above > 0 && <Gap height={above} span={places.length + 1} />}
+          {drawn.map(([{ basket, row }, r]) => (
+            <tr
+              key={basket.id}
+              ref={measure}
+              data-index={r}
+              aria-rowindex={long ? r + 2 : undefined}
+              className="border-b border-base-300"
+            >
               <th
                 scope="row"
                 className="sticky start-0 z-5 bg-base-100 py-1.5 pe-2 text-start leading-tight font-semibold"
@@ -97,6 +122,7 @@ export function BoardTable({ board, places, figure, filter, chosen, choose }: Pr
               })}
             </tr>
           ))}
+          {below > 0 && <Gap height={below} span={places.length + 1} />}
         </tbody>
       </table>
       {rows.length === 0 && <p className="py-4 quiet">{say("noCellIsSo")}</p>}

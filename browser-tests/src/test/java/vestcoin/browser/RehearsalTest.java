@@ -2,10 +2,15 @@ package vestcoin.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.format.Json;
 
 /** The board: a change is seen at every place, a pinned figure keeps it back, and is taken as it is now. */
 class RehearsalTest extends AtDesk {
@@ -63,5 +68,50 @@ class RehearsalTest extends AtDesk {
         browser.dark(true);
         assertThat(browser.contrast()).isEmpty();
         assertThat(browser.violations()).isEmpty();
+    }
+
+    /** Of two hundred sample orders at eight places only those near the screen are drawn; keys reach all of them. */
+    @Test
+    void a_long_board_is_drawn_where_it_is_looked_at() {
+        List<Object> before = Json.read(
+                shop.owner()
+                        .get(Caller.SHOP + "/draft")
+                        .json()
+                        .at("/document/rehearsal/baskets")
+                        .toString(),
+                List.class);
+        List<Object> many = new ArrayList<>(before);
+        for (int i = 1; i <= 196; i++) {
+            many.add(Map.of(
+                    "id",
+                    "many-" + i,
+                    "name",
+                    "Kite " + i,
+                    "order",
+                    Map.of("lines", List.of(Map.of("product", "box-kite", "quantity", String.valueOf(i % 9 + 1))))));
+        }
+        assertThat(shop.owner().edit(Map.of("rehearsal/baskets", many)).status())
+                .isEqualTo(200);
+        try {
+            at("rehearsal");
+            browser.see(By.xpath("//*[contains(., '200 baskets')]"));
+            browser.click("td[data-board='3-1']");
+            assertThat(drawn("td[data-board]")).isLessThan(1000);
+            for (int i = 4; i <= 60; i++) {
+                String next = "td[data-board='" + i + "-1'][aria-selected=true]";
+                browser.keys(Keys.ARROW_DOWN);
+                browser.waitFor("row " + i, () -> drawn(next) == 1);
+            }
+            browser.see(By.xpath("//h2[contains(., 'Kite 57')]"));
+            assertThat(drawn("td[data-board]")).isLessThan(1000);
+            assertThat(browser.violations()).isEmpty();
+        } finally {
+            shop.owner().post(Caller.SHOP + "/draft/undo", Map.of());
+        }
+    }
+
+    /** How many there are in the page, seen or not. */
+    private long drawn(String css) {
+        return (Long) browser.script("return document.querySelectorAll(arguments[0]).length", css);
     }
 }

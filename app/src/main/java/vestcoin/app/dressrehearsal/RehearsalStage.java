@@ -20,7 +20,9 @@ import vestcoin.core.terms.Facts;
 import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.Wallet;
 
-/** Sets up the shop a rehearsal is held in, and looks at what holds or fails for all of its orders alike. */
+/**
+ * Sets up the shop a rehearsal is held in, one at a time, and looks at what holds or fails for all of its orders alike.
+ */
 @Service
 class RehearsalStage {
     /**
@@ -46,7 +48,7 @@ class RehearsalStage {
     }
 
     /** The shop a draft is rehearsed in: as it stands where it is of this draft, else set up anew. */
-    String of(String shop, Document draft, String author) {
+    synchronized String of(String shop, Document draft, String author) {
         return shops.of(shop, draft)
                 .orElseGet(() -> set(shop, draft, author).edition())
                 .shop();
@@ -55,7 +57,7 @@ class RehearsalStage {
     /**
      * A shop of the draft with the accounts and services of the shop; in the place of a live account a practice one.
      */
-    Stage set(String shop, Document draft, String author) {
+    synchronized Stage set(String shop, Document draft, String author) {
         Editions.Edition edition = shops.begin(shop, draft, author);
         services.lend(shop, edition.shop());
         sales.lend(shop, edition.shop());

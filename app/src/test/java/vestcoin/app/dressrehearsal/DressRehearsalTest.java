@@ -6,8 +6,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -273,6 +278,30 @@ class DressRehearsalTest {
         Caller.Answer link = owner.post(
                 "/api/shops/" + rehearsal + "/elsewhere", Map.of("basket", "small-post", "codes", List.of()));
         assertThat(link.json().path("link").asString()).contains("/counter/" + rehearsal);
+    }
+
+    @Test
+    void a_stage_asked_for_at_once_from_several_pages_is_one() throws Exception {
+        shop.owner().edit(Map.of("goods/products/parafoil/price", "60.00"));
+        ExecutorService pages = Executors.newFixedThreadPool(8);
+        try {
+            List<Callable<String>> asked = new ArrayList<>();
+            for (int i = 0; i < 8; i++) {
+                Caller owner = shop.owner().again();
+                asked.add(() -> owner.post(DRESS + "/stage", Map.of())
+                        .json()
+                        .path("shop")
+                        .asString());
+            }
+            Set<String> stages = new TreeSet<>();
+            for (Future<String> each : pages.invokeAll(asked)) {
+                stages.add(each.get());
+            }
+            assertThat(stages).hasSize(1).doesNotContain("");
+        } finally {
+            pages.shutdown();
+            shop.owner().post(Caller.SHOP + "/draft/undo", Map.of());
+        }
     }
 
     @Test
