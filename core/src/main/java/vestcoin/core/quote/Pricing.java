@@ -63,15 +63,19 @@ public final class Pricing {
                 order,
                 collectedAt.map(Pickup.Spot::at),
                 new TaxTreatment.Crossing(
-                        crossed.isPresent()
-                                ? Sales.NONE
-                                : setup.setup()
-                                        .tax()
-                                        .with(
-                                                order.outside().sales(),
-                                                order.at().atZone(setup.zone()).getYear()),
+                        crossed.isPresent() ? Sales.NONE : before(setup, order),
                         () -> crossed.orElseGet(this::crossed)),
                 this.tracer);
+    }
+
+    /** Sales across borders before an order, with what the seller says of others. */
+    private static Sales before(CompiledSetup setup, Order order) {
+        Sales known = order.outside().sales();
+        return setup.setup().tax().salesElsewhere().isEmpty()
+                ? known
+                : setup.setup()
+                        .tax()
+                        .with(known, order.at().atZone(setup.zone()).getYear());
     }
 
     /** @throws InvalidInput with everything impossible in the order */
