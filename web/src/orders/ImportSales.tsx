@@ -4,11 +4,10 @@ import { answer, api, problemsOf } from "../api/client";
 import { useBench } from "../desk/bench";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
-import { SchemeSheet } from "./SchemeSheet";
+import { SchemeHead, SchemeSheet } from "./SchemeSheet";
 
 const MONTHS = 24;
 const monthName = new Intl.DateTimeFormat(deskLocale(), { month: "long", year: "numeric", timeZone: "UTC" });
-const day = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeZone: "UTC" });
 
 /** The months up to today, the latest first, each by its first day. */
 function months(): { first: string; name: string }[] {
@@ -36,25 +35,15 @@ export function ImportSales() {
   if (!registered || !sheet) return null;
   return (
     <section aria-label={say("importSheet")} className="mt-8">
-      <div className="flex flex-wrap items-baseline gap-x-4">
-        <h2 className="text-lg">{say("importSheet")}</h2>
-        <select
-          className="inplace"
-          aria-label={say("month")}
-          value={month}
-          onChange={(event) => setMonth(event.target.value)}
-        >
-          {all.map(({ first, name }) => (
-            <option key={first} value={first}>
-              {name}
-            </option>
-          ))}
-        </select>
-        <span className="quiet">{say("dueOn", { day: day.format(new Date(sheet.due)) })}</span>
-        <a className="underline" href={`/api/shops/${shop}/sales/imports.csv?month=${month}`} download>
-          {say("asFile")}
-        </a>
-      </div>
+      <SchemeHead
+        title={<h2 className="text-lg">{say("importSheet")}</h2>}
+        sheet={sheet}
+        spans={all}
+        spanLabel={say("month")}
+        span={month}
+        choose={setMonth}
+        file={`/api/shops/${shop}/sales/imports.csv?month=${month}`}
+      />
       <SchemeSheet sheet={sheet} />
       <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
     </section>

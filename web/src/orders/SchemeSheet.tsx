@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { UnionSheet } from "../api/client";
 import { money } from "../shared/money";
 import { countryName } from "../shared/places";
@@ -5,6 +6,38 @@ import { deskLocale, say } from "../shared/say";
 
 const euro = (amount: string) => money(Number(amount).toFixed(2), "EUR", deskLocale());
 const day = new Intl.DateTimeFormat(deskLocale(), { dateStyle: "long", timeZone: "UTC" });
+
+interface HeadProps {
+  title: ReactNode;
+  sheet: UnionSheet;
+  /** What is filed together, each by its first day, the latest first. */
+  spans: { first: string; name: string }[];
+  spanLabel: string;
+  span: string;
+  choose: (first: string) => void;
+  /** The address of its file. */
+  file: string;
+}
+
+/** Which span is looked at, by when it is filed, and the way to its file. */
+export function SchemeHead({ title, sheet, spans, spanLabel, span, choose, file }: HeadProps) {
+  return (
+    <div className="mt-4 flex flex-wrap items-baseline gap-x-4">
+      {title}
+      <select className="inplace" aria-label={spanLabel} value={span} onChange={(event) => choose(event.target.value)}>
+        {spans.map(({ first, name }) => (
+          <option key={first} value={first}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <span className="quiet">{say("dueOn", { day: day.format(new Date(sheet.due)) })}</span>
+      <a className="underline" href={file} download>
+        {say("asFile")}
+      </a>
+    </div>
+  );
+}
 
 interface Props {
   sheet: UnionSheet;

@@ -5,7 +5,7 @@ import { useBench } from "../desk/bench";
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
-import { SchemeSheet } from "./SchemeSheet";
+import { SchemeHead, SchemeSheet } from "./SchemeSheet";
 
 const THRESHOLD = 10_000;
 const QUARTERS = 12;
@@ -61,25 +61,15 @@ export function UnionSales() {
       {counter.converted.length > 0 && (
         <p className="text-xs quiet">{say("unionConverted", { currencies: counter.converted.join(", ") })}</p>
       )}
-      <div className="mt-4 flex flex-wrap items-baseline gap-x-4">
-        <h3 className="text-base">{say("oneStopSheet")}</h3>
-        <select
-          className="inplace"
-          aria-label={say("quarter")}
-          value={quarter}
-          onChange={(event) => setQuarter(event.target.value)}
-        >
-          {all.map(({ first, name }) => (
-            <option key={first} value={first}>
-              {name}
-            </option>
-          ))}
-        </select>
-        <span className="quiet">{say("dueOn", { day: day.format(new Date(sheet.due)) })}</span>
-        <a className="underline" href={`/api/shops/${shop}/sales/union.csv?quarter=${quarter}`} download>
-          {say("asFile")}
-        </a>
-      </div>
+      <SchemeHead
+        title={<h3 className="text-base">{say("oneStopSheet")}</h3>}
+        sheet={sheet}
+        spans={all}
+        spanLabel={say("quarter")}
+        span={quarter}
+        choose={setQuarter}
+        file={`/api/shops/${shop}/sales/union.csv?quarter=${quarter}`}
+      />
       <SchemeSheet sheet={sheet} numbers={numbers} />
       <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
     </section>

@@ -227,7 +227,7 @@ public class OrderTaking {
     }
 
     /** The ways an order is delivered by: one for all of it, or one of each consignment. */
-    private static List<String> ways(QuoteView quote) {
+    public static List<String> ways(QuoteView quote) {
         return Stream.concat(
                         quote.delivery().stream(),
                         quote.consignments().stream().flatMap(sent -> sent.delivery().stream()))

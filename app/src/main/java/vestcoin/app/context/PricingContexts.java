@@ -87,6 +87,11 @@ public class PricingContexts {
                 : Sales.NONE;
     }
 
+    private static boolean crosses(CompiledSetup setup, Order order) {
+        String to = order.to().country();
+        return Groups.EU.contains(to) && !to.equals(setup.home().country());
+    }
+
     /** How many there are of those of some items that are counted. */
     public Map<String, BigDecimal> left(String shop, Collection<String> items) {
         return counted.all(shop, items);
@@ -120,7 +125,7 @@ public class PricingContexts {
                                 order.at().atZone(setup.zone()).toLocalDate().atStartOfDay())
                         : own.taken(),
                 stock,
-                own.sales().equals(Sales.NONE) ? sales(shop, setup, order.at()) : own.sales(),
+                own.sales().equals(Sales.NONE) && crosses(setup, order) ? sales(shop, setup, order.at()) : own.sales(),
                 used,
                 own.owed(),
                 own.credit(),

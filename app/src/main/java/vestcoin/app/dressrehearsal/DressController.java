@@ -139,17 +139,13 @@ class DressController {
         }
         List<OrderWalk.Cell> cells = new ArrayList<>();
         for (CellAsked cell : asked.cells()) {
-            SampleOrder sample = Optional.ofNullable(samples.get(String.valueOf(cell.basket())))
+            SampleOrder sample = Optional.ofNullable(cell.basket())
+                    .map(samples::get)
                     .orElseThrow(() -> new InvalidInput(
                             "cells",
                             Message.of("rehearsal.no-such-basket", "basket", String.valueOf(cell.basket())),
                             Message.of("checkout.load-page-again")));
-            cells.add(new OrderWalk.Cell(
-                    sample,
-                    new Destination(
-                            CountryNames.countryOr("cells", cell.to().country()),
-                            cell.to().region(),
-                            cell.to().postcode())));
+            cells.add(new OrderWalk.Cell(sample, CountryNames.destination("cells", cell.to())));
         }
         return cells;
     }

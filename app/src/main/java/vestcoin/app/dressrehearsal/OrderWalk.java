@@ -89,7 +89,14 @@ class OrderWalk {
             return planned.isEmpty() ? List.of(hole(cell, Message.of("rehearsal.no-way-to-pay"))) : planned;
         } catch (InvalidInput e) {
             return List.of(hole(cell, e.problems().get(0).sentence()));
+        } catch (RuntimeException e) {
+            LOG.error("a cell of a rehearsal cannot be planned", e);
+            return List.of(new Planned(cell, Optional.empty(), Optional.of(brokenOff(WalkStep.Name.PLACED))));
         }
+    }
+
+    private static WalkStep brokenOff(WalkStep.Name name) {
+        return WalkStep.failed(name, Message.of("rehearsal.dress-broke-off"), Message.of("rehearsal.dress-see-log"));
     }
 
     private static Optional<PracticeOrder.Way> way(QuoteView.Method method, PracticeOrder.Act act) {
@@ -211,8 +218,7 @@ class OrderWalk {
                         name, Message.name(e.getMessage()), Message.of("rehearsal.dress-are-practice-services-on"));
             } catch (RuntimeException e) {
                 LOG.error("a practice order broke off at {}", name, e);
-                done = WalkStep.failed(
-                        name, Message.of("rehearsal.dress-broke-off"), Message.of("rehearsal.dress-see-log"));
+                done = brokenOff(name);
             }
             steps.put(name, done);
             broken = done.outcome() == WalkStep.Outcome.FAILED;

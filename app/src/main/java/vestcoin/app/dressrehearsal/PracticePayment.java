@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import vestcoin.app.format.KeptQuotes;
 import vestcoin.app.format.QuoteView;
@@ -209,7 +210,7 @@ class PracticePayment {
         }
         long whole = item.get()
                 .gross()
-                .movePointRight(org.joda.money.CurrencyUnit.of(order.currency()).getDecimalPlaces())
+                .movePointRight(CurrencyUnit.of(order.currency()).getDecimalPlaces())
                 .longValueExact();
         long most = payment.get().captured() - payment.get().refunded();
         long amount = Math.min(most, Math.max(1, whole / 2));

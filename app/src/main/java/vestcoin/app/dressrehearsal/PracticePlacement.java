@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import vestcoin.app.access.Memberships;
 import vestcoin.app.checkout.BasketOrders;
@@ -137,13 +136,7 @@ class PracticePlacement {
 
     private Placing.Contact contact(Editions.Edition edition, Asked asked, QuoteView quote) {
         Document document = edition.document();
-        List<String> ways = Stream.concat(
-                        quote.delivery().stream(),
-                        quote.consignments().stream().flatMap(sent -> sent.delivery().stream()))
-                .filter(QuoteView.Option::chosen)
-                .map(QuoteView.Option::id)
-                .distinct()
-                .toList();
+        List<String> ways = OrderTaking.ways(quote);
         boolean toParcelShop = document.setup().delivery().options().stream()
                 .anyMatch(option -> option.parcelShop() && ways.contains(option.id()));
         return asked.buyer()

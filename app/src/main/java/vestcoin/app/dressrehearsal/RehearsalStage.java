@@ -1,10 +1,7 @@
 package vestcoin.app.dressrehearsal;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.springframework.stereotype.Service;
 import vestcoin.app.message.MailLine;
 import vestcoin.app.paper.UnionSales;
@@ -13,10 +10,9 @@ import vestcoin.app.service.ServiceConnections;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.RehearsalShops;
+import vestcoin.core.finding.AgainstOpening;
+import vestcoin.core.finding.Finding;
 import vestcoin.core.message.Message;
-import vestcoin.core.setup.Setup;
-import vestcoin.core.setup.ShopFacts;
-import vestcoin.core.terms.Facts;
 import vestcoin.standins.pay.CardProcessor;
 import vestcoin.standins.pay.Wallet;
 
@@ -62,7 +58,12 @@ class RehearsalStage {
         services.lend(shop, edition.shop());
         sales.lend(shop, edition.shop());
         gateways.lend(shop, edition.shop()).forEach(live -> gateways.connect(edition.shop(), live.id(), keys(live)));
-        return new Stage(edition, unset(draft.setup()), mail.trouble(shop));
+        return new Stage(
+                edition,
+                AgainstOpening.unsetFacts(draft.setup()).stream()
+                        .map(Finding::sentence)
+                        .toList(),
+                mail.trouble(shop));
     }
 
     private static Gateways.Keys keys(Gateways.GatewayView live) {
@@ -73,25 +74,5 @@ class RehearsalStage {
                 wallet ? Wallet.TEST_PUBLIC : CardProcessor.TEST_PUBLIC,
                 wallet ? Wallet.TEST_SECRET : CardProcessor.TEST_SECRET,
                 live.statement());
-    }
-
-    private static List<Message> unset(Setup setup) {
-        List<Message> unset = new ArrayList<>();
-        for (Map.Entry<String, Map<String, String>> text : setup.terms().texts().entrySet()) {
-            text.getValue().forEach((language, written) -> {
-                Set<String> open = Facts.unset(written, setup.terms(), ShopFacts.of(setup));
-                if (!open.isEmpty()) {
-                    unset.add(Message.of(
-                            "finding.text-would-show-to-buyers-these-facts",
-                            "text",
-                            text.getKey().replace('-', ' '),
-                            "language",
-                            language,
-                            "facts",
-                            String.join("}, {", open)));
-                }
-            });
-        }
-        return unset;
     }
 }

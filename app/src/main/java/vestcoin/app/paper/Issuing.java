@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -136,8 +137,6 @@ public class Issuing {
             }
             outbox.done(Outbox.Kind.PAPER, id, change);
         });
-        Orders.Order order = orders.byId(id);
-        sales.sumUp(order.shop(), order.mode());
     }
 
     /**
@@ -150,8 +149,6 @@ public class Issuing {
             Orders.Order order = orders.locked(id);
             new Owed(order, List.of(), at).issue(order.payable(), 0);
         });
-        Orders.Order order = orders.byId(id);
-        sales.sumUp(order.shop(), order.mode());
     }
 
     /** What one order is owed. */
@@ -246,15 +243,16 @@ public class Issuing {
         }
 
         private Paper invoice(int place, Bill bill, BigDecimal paid, BigDecimal rounding) {
-            return papers.issue(
-                    order.shop(),
-                    order.mode(),
-                    zone(),
+            return issue(
                     bill.vouchers() ? Paper.Kind.RECEIPT : Paper.Kind.INVOICE,
-                    order.id(),
                     place,
-                    at,
                     numbered -> drawing.invoice(numbered, bill, paid, rounding));
+        }
+
+        private Paper issue(Paper.Kind kind, int place, Function<Papers.Numbered, Paper> drawn) {
+            Paper paper = papers.issue(order.shop(), order.mode(), zone(), kind, order.id(), place, at, drawn);
+            sales.add(order, paper);
+            return paper;
         }
 
         /** Credits whole what was invoiced of an order that is about to be another. */
@@ -293,14 +291,9 @@ public class Issuing {
                 Credit.Credited each = credits.get(i);
                 Paper invoice = invoices.get(each.bill());
                 BigDecimal own = i == 0 ? off : BigDecimal.ZERO;
-                papers.issue(
-                        order.shop(),
-                        order.mode(),
-                        zone(),
+                issue(
                         invoice.bill().vouchers() ? Paper.Kind.RECEIPT_BACK : Paper.Kind.CREDIT,
-                        order.id(),
                         each.bill(),
-                        at,
                         numbered -> Drawing.credit(numbered, invoice, each.credit(), own));
             }
         }

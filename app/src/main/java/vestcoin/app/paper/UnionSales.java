@@ -10,11 +10,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.support.TransactionTemplate;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.KeptQuotes;
+import vestcoin.app.format.QuoteView;
+import vestcoin.app.order.Orders;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.service.ExchangeRates;
 import vestcoin.app.setup.Editions;
@@ -40,6 +43,8 @@ public class UnionSales {
     private record Row(long id, String content, String country, String quote, int edition) {}
 
     private record CentRow(LocalDate soldOn, String currency, long net) {}
+
+    private record Backlog(long paper, long last) {}
 
     private record ShopMode(String shop, String mode) {}
 
@@ -96,85 +101,115 @@ public class UnionSales {
                 .update();
     }
 
-    /** What was issued before these sums were kept, or while nobody was here to sum it up. */
-    @EventListener(ApplicationReadyEvent.class)
-    void makeGood() {
-        sql.sql("select distinct shop, mode from paper")
-                .query(ShopMode.class)
-                .list()
-                .forEach(each -> sumUp(each.shop(), each.mode()));
+    /** Sums up a paper, in the transaction that issues it. */
+    void add(Orders.Order order, Paper paper) {
+        add(
+                new ShopMode(order.shop(), order.mode()),
+                paper,
+                order.country(),
+                KeptQuotes.read(order.quote()),
+                editions.of(order.shop(), order.by()).document().compiled());
     }
 
-    /** Sums up what was issued since the last time. */
-    void sumUp(String shop, String mode) {
-        while (Integer.valueOf(AT_A_TIME).equals(transaction.execute(status -> page(shop, mode)))) {
-            // Until no more is left.
+    private void add(ShopMode of, Paper paper, String country, QuoteView quote, CompiledSetup setup) {
+        String home = setup.home().country();
+        BigDecimal net = UnionSupply.counted(UnionSupply.of(paper, country, home, quote, setup.shelf()), home);
+        euro(paper.credits().isPresent() ? net.negate() : net, paper.currency())
+                .filter(euro -> euro.signum() != 0)
+                .ifPresent(euro -> add(of, paper, euro.movePointRight(CENTS).longValueExact()));
+    }
+
+    private void add(ShopMode of, Paper paper, long cents) {
+        if (more(of, paper, cents)) {
+            return;
+        }
+        try {
+            sql.sql("insert into union_sale(shop, mode, sold_on, currency, net) values (:shop, :mode, :day, :currency, "
+                            + ":net)")
+                    .param("shop", of.shop())
+                    .param("mode", of.mode())
+                    .param("day", paper.issued())
+                    .param("currency", paper.currency())
+                    .param("net", cents)
+                    .update();
+        } catch (DuplicateKeyException e) {
+            // Another paper was the first of the day meanwhile.
+            more(of, paper, cents);
         }
     }
 
-    /** @return how many papers were looked at */
-    private int page(String shop, String mode) {
-        sql.sql("select id from shop where id = :shop for update")
-                .param("shop", shop)
-                .query(String.class)
+    /** @return whether the day had a sum already */
+    private boolean more(ShopMode of, Paper paper, long cents) {
+        return sql.sql("update union_sale set net = net + :net where shop = :shop and mode = :mode and sold_on = :day "
+                                + "and currency = :currency")
+                        .param("shop", of.shop())
+                        .param("mode", of.mode())
+                        .param("day", paper.issued())
+                        .param("currency", paper.currency())
+                        .param("net", cents)
+                        .update()
+                == 1;
+    }
+
+    /** Sums up what was issued before these sums were kept. */
+    @EventListener(ApplicationReadyEvent.class)
+    void makeGood() {
+        for (ShopMode of : sql.sql("select shop, mode from union_sale_backlog")
+                .query(ShopMode.class)
+                .list()) {
+            while (Boolean.TRUE.equals(transaction.execute(status -> page(of)))) {
+                // Until no more is left.
+            }
+        }
+    }
+
+    /** @return whether more are left */
+    private boolean page(ShopMode of) {
+        Optional<Backlog> backlog = sql.sql("select paper, last from union_sale_backlog where shop = :shop and "
+                        + "mode = :mode for update")
+                .param("shop", of.shop())
+                .param("mode", of.mode())
+                .query(Backlog.class)
                 .optional();
-        long until = sql.sql("select paper from union_sale_until where shop = :shop and mode = :mode")
-                .param("shop", shop)
-                .param("mode", mode)
-                .query(Long.class)
-                .optional()
-                .orElse(0L);
+        if (backlog.isEmpty()) {
+            return false;
+        }
         List<Row> papers = sql.sql("""
                         select p.id, p.content, o.country, o.quote, coalesce(o.tax_edition, o.edition) as edition
                         from paper p join orders o on o.id = p.order_id
-                        where p.shop = :shop and p.mode = :mode and p.id > :until order by p.id limit :most""")
-                .param("shop", shop)
-                .param("mode", mode)
-                .param("until", until)
+                        where p.shop = :shop and p.mode = :mode and p.id > :paper and p.id <= :last
+                        order by p.id limit :most""")
+                .param("shop", of.shop())
+                .param("mode", of.mode())
+                .param("paper", backlog.get().paper())
+                .param("last", backlog.get().last())
                 .param("most", AT_A_TIME)
                 .query(Row.class)
                 .list();
-        papers.forEach(paper -> {
+        for (Row row : papers) {
             try {
-                add(shop, mode, paper);
+                add(
+                        of,
+                        Json.read(row.content(), Paper.class),
+                        row.country(),
+                        KeptQuotes.read(row.quote()),
+                        editions.of(of.shop(), row.edition()).document().compiled());
             } catch (RuntimeException e) {
                 // One that cannot be read holds up no other.
-                LOG.error("paper {} is in no sum of sales across borders", paper.id(), e);
+                LOG.error("paper {} is in no sum of sales across borders", row.id(), e);
             }
-        });
-        if (!papers.isEmpty()) {
-            sql.sql("merge into union_sale_until(shop, mode, paper) key (shop, mode) values (:shop, :mode, :paper)")
-                    .param("shop", shop)
-                    .param("mode", mode)
-                    .param("paper", papers.get(papers.size() - 1).id())
-                    .update();
         }
-        return papers.size();
-    }
-
-    private void add(String shop, String mode, Row row) {
-        CompiledSetup setup = editions.of(shop, row.edition()).document().compiled();
-        Paper paper = Json.read(row.content(), Paper.class);
-        String home = setup.home().country();
-        BigDecimal net = UnionSupply.counted(
-                UnionSupply.of(paper, row.country(), home, KeptQuotes.read(row.quote()), setup.shelf()), home);
-        euro(net, paper.currency()).filter(euro -> euro.signum() != 0).ifPresent(euro -> sql.sql("""
-                        merge into union_sale t using (values (:shop, :mode, :day, :currency, :net))
-                            as s(shop, mode, sold_on, currency, net)
-                        on t.shop = s.shop and t.mode = s.mode and t.sold_on = s.sold_on and t.currency = s.currency
-                        when matched then update set net = t.net + s.net
-                        when not matched then insert (shop, mode, sold_on, currency, net)
-                            values (s.shop, s.mode, s.sold_on, s.currency, s.net)""")
-                .param("shop", shop)
-                .param("mode", mode)
-                .param("day", paper.issued())
-                .param("currency", paper.currency())
-                .param(
-                        "net",
-                        (paper.credits().isPresent() ? euro.negate() : euro)
-                                .movePointRight(CENTS)
-                                .longValueExact())
-                .update());
+        boolean more = papers.size() == AT_A_TIME;
+        sql.sql(
+                        more
+                                ? "update union_sale_backlog set paper = :paper where shop = :shop and mode = :mode"
+                                : "delete from union_sale_backlog where shop = :shop and mode = :mode "
+                                        + "and paper <= :paper")
+                .param("shop", of.shop())
+                .param("mode", of.mode())
+                .param("paper", more ? papers.get(papers.size() - 1).id() : Long.MAX_VALUE)
+                .update();
+        return more;
     }
 
     private Optional<BigDecimal> euro(BigDecimal amount, String currency) {

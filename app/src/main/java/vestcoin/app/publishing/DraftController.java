@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -17,14 +16,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
-import vestcoin.app.context.PricingContexts;
-import vestcoin.app.download.ProductFiles;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.Json;
-import vestcoin.app.format.Phrases;
-import vestcoin.app.message.MailServers;
-import vestcoin.app.message.ShortMessages;
-import vestcoin.app.payment.Gateways;
 import vestcoin.app.setup.Document;
 import vestcoin.app.setup.DraftView;
 import vestcoin.app.setup.Drafts;
@@ -33,7 +26,6 @@ import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.Edits;
 import vestcoin.app.setup.FirstAnswers;
 import vestcoin.core.delivery.Delivery;
-import vestcoin.core.finding.FindingContext;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
@@ -64,28 +56,12 @@ class DraftController {
 
     private final Drafts drafts;
     private final Editions editions;
-    private final Gateways gateways;
-    private final ProductFiles files;
-    private final MailServers servers;
-    private final ShortMessages texts;
-    private final PricingContexts contexts;
+    private final FindingContexts contexts;
     private final Clock clock;
 
-    DraftController(
-            Drafts drafts,
-            Editions editions,
-            Gateways gateways,
-            ProductFiles files,
-            MailServers servers,
-            ShortMessages texts,
-            PricingContexts contexts,
-            Clock clock) {
+    DraftController(Drafts drafts, Editions editions, FindingContexts contexts, Clock clock) {
         this.drafts = drafts;
         this.editions = editions;
-        this.gateways = gateways;
-        this.files = files;
-        this.servers = servers;
-        this.texts = texts;
         this.contexts = contexts;
         this.clock = clock;
     }
@@ -248,14 +224,6 @@ class DraftController {
                 draft,
                 drafts.history(shop),
                 editions.live(shop).map(Editions.Edition::number),
-                new FindingContext(
-                                clock.instant(),
-                                gateways.states(shop),
-                                contexts.sales(shop, draft.document().compiled(), clock.instant()),
-                                Set.of(),
-                                Phrases.forBuyers().size())
-                        .having(files.products(shop))
-                        .writing(servers.trouble(shop))
-                        .texting(texts.line(shop)));
+                contexts.ofDraft(shop, draft.document().compiled()));
     }
 }

@@ -109,7 +109,7 @@ class BoardController {
                     Message.of("rehearsal.ask-for-fewer"));
         }
         List<Destination> places = asked.places().stream()
-                .map(to -> new Destination(CountryNames.countryOr("places", to.country()), to.region(), to.postcode()))
+                .map(to -> CountryNames.destination("places", to))
                 .toList();
         Instant at = clock.instant();
         Map<String, Gateway> states = gateways.states(shop);

@@ -54,10 +54,7 @@ class PinController {
                         "basket",
                         Message.of("rehearsal.no-such-basket", "basket", String.valueOf(asked.basket())),
                         Message.of("checkout.load-page-again")));
-        Destination to = new Destination(
-                CountryNames.countryOr("to", asked.to().country()),
-                asked.to().region(),
-                asked.to().postcode());
+        Destination to = CountryNames.destination("to", asked.to());
         Instant at = basket.at().orElse(clock.instant());
         Order around = contexts.around(shop, draft, SampleOrders.at(basket, to, at, gateways.states(shop)));
         Optional<OutsideAnswers> outside = Optional.of(new OutsideAnswers(

@@ -92,8 +92,7 @@ class ReachController {
         List<Destination> places = asked.places().isEmpty()
                 ? SoldPlaces.of(draft)
                 : asked.places().stream()
-                        .map(to -> new Destination(
-                                CountryNames.countryOr("places", to.country()), to.region(), to.postcode()))
+                        .map(to -> CountryNames.destination("places", to))
                         .toList();
         Instant at = clock.instant();
         Map<String, Gateway> states = gateways.states(shop);

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
+import vestcoin.core.place.Destination;
 import vestcoin.core.place.Groups;
 import vestcoin.core.problem.InvalidInput;
 
@@ -97,6 +98,13 @@ public final class CountryNames {
                                 ? Message.of("setup.country-missing")
                                 : Message.of("setup.no-country-known-here", "text", text.strip()),
                         Message.of("setup.write-name", "like", like(text))));
+    }
+
+    /** A place asked for, its country by any name. @throws InvalidInput as {@link #countryOr}, also if there is none */
+    public static Destination destination(String path, Destination asked) {
+        return asked == null
+                ? Destination.of(countryOr(path, null))
+                : new Destination(countryOr(path, asked.country()), asked.region(), asked.postcode());
     }
 
     /** The currency of a name or code, if it is one. */

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import vestcoin.core.message.Message;
 import vestcoin.core.problem.InvalidInput;
 import vestcoin.core.setup.Rehearsal;
 import vestcoin.core.setup.SetupBuilder;
@@ -49,10 +50,20 @@ public class RehearsalShops {
      * Begins one with a setup, in the place of the one before. Its pins stay behind: they are no part of what a buyer
      * meets, and one that moved is no reason not to rehearse.
      *
-     * @throws InvalidInput if the setup can be no edition
+     * @throws InvalidInput if the setup can be no edition, or the shop is a rehearsal itself
      */
     @Transactional
     public Editions.Edition begin(String shop, Document document, String author) {
+        if (sql.sql("select count(*) from shop where id = :shop and rehearses is not null")
+                        .param("shop", shop)
+                        .query(Integer.class)
+                        .single()
+                > 0) {
+            throw new InvalidInput(
+                    "shop",
+                    Message.of("rehearsal.this-is-a-rehearsal"),
+                    Message.of("rehearsal.rehearse-the-shop-itself"));
+        }
         of(shop).ifPresent(this::remove);
         String id = "rehearsal-" + UUID.randomUUID().toString().replace("-", "").substring(0, KEY);
         drafts.create(id, unpinned(document));

@@ -369,6 +369,19 @@ class DressRehearsalTest {
         assertThat(owner.post(DRESS, Map.of("cells", List.of(cell("school", Map.of("country", "Atlantis")))))
                         .status())
                 .isEqualTo(422);
+        assertThat(owner.post(DRESS, "{\"cells\":[{\"basket\":\"school\"}]}").status())
+                .isEqualTo(422);
         assertThat(shop.context().getBean(RehearsalShops.class).of("nobody")).isEmpty();
+    }
+
+    @Test
+    void a_rehearsal_is_not_rehearsed_itself_and_the_next_of_its_shop_begins_all_the_same() throws Exception {
+        Caller owner = shop.owner();
+        String rehearsal =
+                owner.post(DRESS + "/stage", Map.of()).json().path("shop").asString();
+        assertThat(owner.post("/api/shops/" + rehearsal + "/dress-rehearsal/stage", Map.of())
+                        .sentence())
+                .isEqualTo("This is a rehearsal already.");
+        assertThat(failures(rehearsed(owner, cell("small-post", CORK)))).isEmpty();
     }
 }

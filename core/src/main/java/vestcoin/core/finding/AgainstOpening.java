@@ -47,6 +47,12 @@ public final class AgainstOpening {
                         "goods/products/" + product.id() + "/name",
                         Message.of("finding.still-sample-shop-began-with", "product", product.name()),
                         Message.of("finding.make-thing-you-sell-or-remove"))));
+        against.addAll(unsetFacts(setup));
+    }
+
+    /** Texts that would show a fact in braces to buyers, since it is not set. */
+    public static List<Finding> unsetFacts(Setup setup) {
+        List<Finding> against = new ArrayList<>();
         setup.terms()
                 .texts()
                 .forEach((kind, texts) -> texts.forEach((language, text) -> {
@@ -68,6 +74,7 @@ public final class AgainstOpening {
                                 Message.of("finding.set-them-at-left-of-terms-or")));
                     }
                 }));
+        return against;
     }
 
     public static List<Finding> of(CompiledSetup compiled, FindingContext known) {
