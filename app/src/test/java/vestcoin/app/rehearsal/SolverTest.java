@@ -16,6 +16,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ForkJoinPool;
 import org.joda.money.CurrencyUnit;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -268,6 +269,7 @@ class SolverTest {
     }
 
     @Test
+    @Tag("alone")
     void two_thousand_orders_take_at_most_a_minute() throws IOException {
         // What is measured is not the compiler.
         Case few = made("tern-and-tether", "with-tax", 10);
