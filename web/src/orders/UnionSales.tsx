@@ -2,9 +2,12 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, problemsOf } from "../api/client";
 import { useBench } from "../desk/bench";
+import { Fold } from "../shared/Fold";
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
+import { useTaxedAtHome } from "../stations/rehearsal/useTaxedAtHome";
+import { WhatChanges } from "../stations/rehearsal/WhatChanges";
 import { SchemeHead, SchemeSheet } from "./SchemeSheet";
 
 const THRESHOLD = 10_000;
@@ -35,6 +38,7 @@ export function UnionSales() {
     queryFn: () => answer(api.GET("/api/shops/{shop}/sales/union", { params: { path: { shop }, query: { quarter } } })),
     placeholderData: (before) => before,
   });
+  const taxedAtHome = useTaxedAtHome();
   if (union.error) return <Said problems={problemsOf(union.error)} />;
   const { counter, sheet, numbers = {} } = union.data ?? {};
   if (!counter || !sheet) return null;
@@ -49,7 +53,7 @@ export function UnionSales() {
             {passedOn ? say("unionPassedOn", { day: day.format(new Date(passedOn)) }) : say("unionPassedLastYear")}
           </strong>
         ) : (
-          near && <strong>{say("unionNear")}</strong>
+          near && taxedAtHome && <strong>{say("unionNear")}</strong>
         )}
       </p>
       <progress
@@ -58,6 +62,11 @@ export function UnionSales() {
         max={THRESHOLD}
         aria-label={say("unionSales")}
       />
+      {!passed && taxedAtHome && (
+        <Fold title={say("whatWouldChange")} late>
+          <WhatChanges start={{ passed: true }} />
+        </Fold>
+      )}
       {counter.converted.length > 0 && (
         <p className="text-xs quiet">{say("unionConverted", { currencies: counter.converted.join(", ") })}</p>
       )}

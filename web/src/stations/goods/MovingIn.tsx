@@ -14,6 +14,7 @@ const meanings: { id: Meaning; name: string }[] = [
   { id: "name", name: say("meansName") },
   { id: "sentence", name: say("meansSentence") },
   { id: "price", name: say("meansPrice") },
+  { id: "cost", name: say("meansCost") },
   { id: "sale-price", name: say("meansSalePrice") },
   { id: "sale-from", name: say("meansSaleFrom") },
   { id: "sale-to", name: say("meansSaleTo") },

@@ -59,9 +59,9 @@ export function ChangedOrders({ group, compared }: { group: ChangedGroup; compar
 /** An order figure by figure under both setups; what differs stands out. */
 function BothTickets({ number, compared }: { number: number; compared: Compared }) {
   const { shop, draft } = useBench();
-  const { before, after, asOf } = compared;
+  const { before, after, asOf, passed } = compared;
   const both = useQuery({
-    queryKey: ["both-tickets", shop, draft.version, number, before, after, asOf],
+    queryKey: ["both-tickets", shop, draft.version, number, before, after, asOf, passed],
     queryFn: () =>
       answer(
         api.GET("/api/shops/{shop}/changes/orders/{number}", {
@@ -71,6 +71,7 @@ function BothTickets({ number, compared }: { number: number; compared: Compared 
               ...(before === undefined ? {} : { before }),
               ...(after === undefined ? {} : { after }),
               ...(asOf === undefined ? {} : { asOf }),
+              ...(passed ? { passed } : {}),
             },
           },
         }),

@@ -10,6 +10,7 @@ import { StationChanges } from "../shop/StationChanges";
 import { ChangedOrders } from "./ChangedOrders";
 import { SpreadPicture } from "./SpreadPicture";
 import { type Compared, useChanges } from "./useChanges";
+import { useTaxedAtHome } from "./useTaxedAtHome";
 
 const signed = (amount: string, currency: string): string => difference(amount, currency, deskLocale());
 
@@ -21,7 +22,8 @@ const signed = (amount: string, currency: string): string => difference(amount, 
 export function WhatChanges({ start = {}, quiet = false }: { start?: Compared; quiet?: boolean }) {
   const { draft } = useBench();
   const [compared, setCompared] = useState<Compared>(start);
-  const differs = draft.changes > 0 || compared.before !== undefined || compared.after !== undefined;
+  const differs =
+    draft.changes > 0 || compared.before !== undefined || compared.after !== undefined || compared.passed === true;
   const [asked, setAsked] = useState(false);
   const published = draft.edition != null;
   const { view, error, stop, again } = useChanges(compared, published && !quiet && (differs || asked));
@@ -54,6 +56,7 @@ function Choices({
   first: string | undefined;
 }) {
   const { shop, draft } = useBench();
+  const home = useTaxedAtHome();
   const editions = useQuery({
     queryKey: ["editions", shop, draft.edition],
     queryFn: () => answer(api.GET("/api/shops/{shop}/editions", { params: { path: { shop } } })),
@@ -115,6 +118,20 @@ function Choices({
         </>
       )}
       {day("asOf", say("askedAsOf"))}
+      {(home || compared.passed) && (
+        <label>
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={compared.passed ?? false}
+            onChange={(event) => {
+              const { passed: _, ...rest } = compared;
+              choose(event.target.checked ? { ...rest, passed: true } : rest);
+            }}
+          />{" "}
+          {say("asIfPassed")}
+        </label>
+      )}
     </div>
   );
 }
@@ -155,10 +172,12 @@ function Result({ view, compared, stop, again }: ResultProps) {
         </div>
       ))}
       <Groups groups={view.groups} compared={compared} />
-      <details className="mt-2">
-        <summary className="cursor-pointer text-sm">{say("whatDiffersInSetup")}</summary>
-        <StationChanges changes={view.stations} />
-      </details>
+      {view.stations.length > 0 && (
+        <details className="mt-2">
+          <summary className="cursor-pointer text-sm">{say("whatDiffersInSetup")}</summary>
+          <StationChanges changes={view.stations} />
+        </details>
+      )}
       {view.state === "done" && view.groups.length > 0 && (
         <a className="text-xs underline" href={`/api/shops/${shop}/changes.csv`} download>
           {say("changesToFile")}

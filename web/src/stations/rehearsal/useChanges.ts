@@ -11,6 +11,8 @@ export interface Compared {
   from?: string;
   to?: string;
   asOf?: string;
+  /** As if 10,000 euro across borders within the Union were passed. */
+  passed?: boolean;
 }
 
 const POLL_MILLIS = 400;

@@ -3,16 +3,15 @@ import { Field } from "../../shared/Field";
 import { setupPath, under } from "../../shared/paths";
 import { say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
-
-/** The member states of the Union, ISO 3166-1, as the core has them. */
-const UNION = "AT BE BG CY CZ DE DK EE ES FI FR GR HR HU IE IT LT LU LV MT NL PL PT RO SE SI SK".split(" ");
+import { useCountries } from "../../shared/useCountries";
 
 /** What was sold to consumers in other member states before or beside this shop: it counts to the 10,000 euro. */
 export function SalesElsewhere() {
   const { setup } = useBench();
   const acts = useActs();
   const { salesElsewhere, registrations } = setup.tax;
-  if (registrations.length === 0 || !UNION.includes(setup.shop.address.country)) return null;
+  const home = useCountries().get(setup.shop.address.country);
+  if (registrations.length === 0 || !home?.union) return null;
   const add = () => {
     const thisYear = new Date().getFullYear();
     const year = [thisYear, thisYear - 1].find((each) => !salesElsewhere.some((known) => known.year === each));

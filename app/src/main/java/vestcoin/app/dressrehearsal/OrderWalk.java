@@ -14,6 +14,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.setup.Document;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Payment;
@@ -215,7 +216,9 @@ class OrderWalk {
                 done = failed(name, e.problems());
             } catch (ProviderTimeout e) {
                 done = WalkStep.failed(
-                        name, Message.name(e.getMessage()), Message.of("rehearsal.dress-are-practice-services-on"));
+                        name,
+                        ServiceReasons.of(e.getMessage()),
+                        Message.of("rehearsal.dress-are-practice-services-on"));
             } catch (RuntimeException e) {
                 LOG.error("a practice order broke off at {}", name, e);
                 done = brokenOff(name);

@@ -8,6 +8,7 @@ import java.net.http.HttpResponse;
 import java.time.Duration;
 import vestcoin.app.format.Json;
 import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.standins.pay.TestCard;
 
 /** What a buyer's browser does with the simulated providers: types a card, answers a page. */
@@ -44,7 +45,7 @@ public final class PracticeCards {
         try {
             return BROWSER.send(request, HttpResponse.BodyHandlers.ofString()).body();
         } catch (IOException e) {
-            throw new ProviderTimeout("The provider is not answering.");
+            throw new ProviderTimeout(ServiceReasons.NOT_ANSWERING);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new ProviderTimeout("The rehearsal was stopped.");

@@ -3,6 +3,7 @@ package vestcoin.app.message;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.core.message.Message;
 
 /** Whether a shop's own letters can leave, seen without one. */
@@ -23,7 +24,7 @@ public class MailLine {
                 smtp.greet(access);
                 return Optional.empty();
             } catch (ProviderTimeout e) {
-                return Optional.of(Message.name(e.getMessage()));
+                return Optional.of(ServiceReasons.of(e.getMessage()));
             }
         });
     }

@@ -15,6 +15,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.MailAddress;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problems;
@@ -34,7 +35,7 @@ class MailServerController {
             String user,
             Optional<String> secretEndsWith,
             Instant since,
-            String trouble) {}
+            Optional<Message> trouble) {}
 
     /** @param secret empty to keep the one that is there */
     record ServerGiven(String host, int port, MailServers.Security security, String user, String secret) {
@@ -68,7 +69,7 @@ class MailServerController {
                         each.user(),
                         each.secretEndsWith(),
                         each.since(),
-                        each.trouble())));
+                        servers.trouble(shop))));
     }
 
     @PutMapping("/api/shops/{shop}/mail-server")
@@ -144,7 +145,7 @@ class MailServerController {
             throw new ApiProblem(
                     HttpStatus.BAD_GATEWAY,
                     "host",
-                    Message.name(e.getMessage()),
+                    ServiceReasons.of(e.getMessage()),
                     Message.of("message.look-at-server-port-and-password"));
         }
         return known(shop);

@@ -7,7 +7,9 @@ import java.time.ZoneOffset;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.outside.Vault;
+import vestcoin.core.message.Message;
 
 /** Which mail server a shop's letters leave by. Its password is written, never read. */
 @Repository
@@ -22,15 +24,9 @@ public class MailServers {
     /** @param user empty where the server asks for nobody @param secret empty where it asks for none */
     record Access(String host, int port, Security security, String user, String secret) {}
 
-    /** @param secretEndsWith last characters of the password @param trouble what went wrong last, or empty */
+    /** @param secretEndsWith last characters of the password */
     record ServerRecord(
-            String host,
-            int port,
-            Security security,
-            String user,
-            Optional<String> secretEndsWith,
-            Instant since,
-            String trouble) {}
+            String host, int port, Security security, String user, Optional<String> secretEndsWith, Instant since) {}
 
     private record Row(
             String host,
@@ -63,8 +59,7 @@ public class MailServers {
                         security(row.security()),
                         row.userName(),
                         Optional.ofNullable(row.secretLast4()),
-                        row.since(),
-                        row.trouble()));
+                        row.since()));
     }
 
     Optional<Access> access(String shop) {
@@ -78,8 +73,8 @@ public class MailServers {
     }
 
     /** What went wrong last, until a letter leaves. */
-    public Optional<String> trouble(String shop) {
-        return row(shop).map(Row::trouble).filter(text -> !text.isEmpty());
+    public Optional<Message> trouble(String shop) {
+        return row(shop).map(Row::trouble).filter(text -> !text.isEmpty()).map(ServiceReasons::of);
     }
 
     void keep(String shop, Access access) {

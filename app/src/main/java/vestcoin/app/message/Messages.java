@@ -135,7 +135,7 @@ public class Messages {
         letters.settled();
     }
 
-    /** Writes down what is owed of an order and is not there yet. */
+    /** Writes down what is owed of an order and is not there yet, in the order in which it happens. */
     private void keepUp(Orders.Order order) {
         List<PaymentBook.Payment> payments = book.ofOrder(order.id()).stream()
                 .filter(payment -> payment.stateNow().alive())
@@ -187,6 +187,7 @@ public class Messages {
             }
         }
         sellers.disputed(order, payments, own);
+        waited(order, payments, setup, words, besides);
         sent(order, document, words, besides);
         if (order.readyAt() != null && !order.cancelled()) {
             owe(
@@ -198,7 +199,6 @@ public class Messages {
                     words.told("ready", order, BigDecimal.ZERO, besides, link(order)));
         }
         calledOff(order, setup, words, besides);
-        waited(order, payments, setup, words, besides);
         supply.surpluses(order).stream()
                 .filter(surplus -> surplus.returnedAt() != null)
                 .forEach(surplus -> owe(

@@ -27,7 +27,7 @@ class ShortMessageController {
     }
 
     /** @param trouble why the latest message that is still here did not leave */
-    record MessageLink(Optional<ServiceConnections.Connected> connected, Optional<String> trouble) {}
+    record MessageLink(Optional<ServiceConnections.Connected> connected, Optional<Message> trouble) {}
 
     private final ServiceConnections links;
     private final ShortMessageService service;

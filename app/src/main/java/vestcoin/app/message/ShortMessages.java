@@ -24,9 +24,11 @@ import vestcoin.app.order.Wishes;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.service.ServiceConnections;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.finding.FindingContext.ShortMessageLine;
+import vestcoin.core.message.Message;
 import vestcoin.core.place.PhoneNumber;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.terms.ShortMessage;
@@ -86,7 +88,7 @@ public class ShortMessages {
     }
 
     /** Why the latest real one that is still to leave did not. */
-    Optional<String> trouble(String shop) {
+    Optional<Message> trouble(String shop) {
         return sql.sql("""
                         select m.trouble from short_message m join orders o on o.id = m.order_id
                         where m.sent_at is null and m.shop = :shop and m.trouble <> '' and m.at >= :since
@@ -95,7 +97,8 @@ public class ShortMessages {
                 .param("shop", shop)
                 .param("since", since())
                 .query(String.class)
-                .optional();
+                .optional()
+                .map(ServiceReasons::of);
     }
 
     List<LetterBook.LetterRecord> ofOrder(long order) {

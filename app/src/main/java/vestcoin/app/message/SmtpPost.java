@@ -17,6 +17,7 @@ import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.stereotype.Component;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceReasons;
 
 /** Sends letters by a mail server (RFC 5321), with whatever protection the seller chose (RFC 3207, 8314). */
 @Component
@@ -37,11 +38,11 @@ class SmtpPost {
         try {
             sender.send(read(sender, mime));
         } catch (MailAuthenticationException e) {
-            throw new ProviderTimeout("The mail server does not accept user or password.");
+            throw new ProviderTimeout(ServiceReasons.NOT_SIGNED_IN);
         } catch (MailSendException e) {
             throw told(e);
         } catch (MailException e) {
-            throw new ProviderTimeout("The mail server takes no letters now.");
+            throw new ProviderTimeout(ServiceReasons.NO_LETTERS_NOW);
         }
     }
 
@@ -54,9 +55,9 @@ class SmtpPost {
         try {
             sender(server).testConnection();
         } catch (AuthenticationFailedException e) {
-            throw new ProviderTimeout("The mail server does not accept user or password.");
+            throw new ProviderTimeout(ServiceReasons.NOT_SIGNED_IN);
         } catch (MessagingException e) {
-            throw new ProviderTimeout("The mail server takes no letters now.");
+            throw new ProviderTimeout(ServiceReasons.NO_LETTERS_NOW);
         }
     }
 
@@ -110,10 +111,10 @@ class SmtpPost {
                 .flatMap(code -> Optional.ofNullable(why.getMessage()))
                 .flatMap(text -> text.lines().findFirst())
                 .map(String::strip)
-                .orElse("no answer that can be understood came back.");
+                .orElse(ServiceReasons.NO_ANSWER);
         return code(why).filter(answered -> answered >= PERMANENT).isPresent()
-                ? new ProviderRejection("The mail server refused it: " + what)
-                : new ProviderTimeout("The mail server does not take letters now: " + what);
+                ? new ProviderRejection(ServiceReasons.LETTER_REFUSED + what)
+                : new ProviderTimeout(ServiceReasons.LETTER_WAITS + what);
     }
 
     /** The part of a failure that carries the server's answer. */

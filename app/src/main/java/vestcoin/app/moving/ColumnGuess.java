@@ -54,6 +54,20 @@ final class ColumnGuess {
         WORDS.put(Meaning.SALE_FROM, List.of());
         WORDS.put(Meaning.SALE_TO, List.of());
         WORDS.put(Meaning.SALE_PRICE, List.of());
+        WORDS.put(
+                Meaning.COST,
+                List.of(
+                        "cost",
+                        "purchas",
+                        "wholesale",
+                        "kosten",
+                        "einkauf",
+                        "ek",
+                        "achat",
+                        "cout",
+                        "compra",
+                        "acquist",
+                        "inkoop"));
         WORDS.put(Meaning.PRICE, List.of("price", "preis", "prix", "precio", "prezzo", "prijs", "amount", "betrag"));
         WORDS.put(Meaning.WEIGHT, List.of("weight", "gewicht", "poids", "peso"));
         WORDS.put(
@@ -138,6 +152,10 @@ final class ColumnGuess {
     private static final List<String> ENDS =
             List.of("to", "until", "till", "end", "bis", "ende", "fin", "hasta", "al", "tot");
 
+    /** What sending costs is no cost of goods. */
+    private static final List<String> SENDING = List.of(
+            "ship", "deliver", "postage", "versand", "liefer", "porto", "livraison", "envio", "spedizion", "verzend");
+
     /** What is in at most one column; of an option there can be several. */
     private static final Set<Meaning> SEVERAL = EnumSet.of(Meaning.OPTION, Meaning.NOTHING);
 
@@ -161,6 +179,10 @@ final class ColumnGuess {
         }
         for (int i = 0; i < first.size(); i++) {
             first.set(i, possible(first.get(i), i) ? first.get(i) : Meaning.NOTHING);
+        }
+        if (!first.contains(Meaning.PRICE)) {
+            // Who writes of one amount alone may call it either.
+            first.replaceAll(meaning -> meaning == Meaning.COST ? Meaning.PRICE : meaning);
         }
         List<Guess> guesses = new ArrayList<>();
         Set<Meaning> taken = EnumSet.noneOf(Meaning.class);
@@ -203,9 +225,11 @@ final class ColumnGuess {
             }
             return words.stream().anyMatch(ENDS::contains) ? Meaning.SALE_TO : Meaning.SALE_PRICE;
         }
+        boolean sending = has(words, SENDING);
         for (Map.Entry<Meaning, List<String>> each : WORDS.entrySet()) {
-            if (each.getValue().stream()
-                    .anyMatch(word -> word.length() < 4 ? words.contains(word) : whole.contains(word))) {
+            if (!(sending && each.getKey() == Meaning.COST)
+                    && each.getValue().stream()
+                            .anyMatch(word -> word.length() < 4 ? words.contains(word) : whole.contains(word))) {
                 return each.getKey();
             }
         }
@@ -232,7 +256,7 @@ final class ColumnGuess {
     /** Whether what is in a column can be that: a price that is no number is none. */
     private boolean possible(Meaning meaning, int column) {
         return switch (meaning) {
-            case PRICE, SALE_PRICE, STOCK -> isMoney(column);
+            case PRICE, SALE_PRICE, COST, STOCK -> isMoney(column);
             case WEIGHT -> values(column).stream().allMatch(cell -> cell.matches(".*\\d.*"));
             default -> !values(column).isEmpty() || meaning == Meaning.OPTION;
         };

@@ -154,6 +154,7 @@ final class GoodsReading {
         product.put("name", name).put("price", price.get().toPlainString());
         read(first, Meaning.WEIGHT, this::weight).ifPresent(weight -> product.put("weight", weight.text()));
         sale(first).ifPresent(sale -> product.set("sale", sale));
+        read(first, Meaning.COST, this::amount).ifPresent(cost -> product.put("cost", cost.toPlainString()));
         Optional.of(cell(first, Meaning.GROUP))
                 .filter(group -> !group.isEmpty())
                 .ifPresent(group -> product.put("group", group(group)));

@@ -15,6 +15,8 @@ public enum Meaning {
     SALE_PRICE,
     SALE_FROM,
     SALE_TO,
+    /** What a piece costs the seller. */
+    COST,
     WEIGHT,
     STOCK,
     GROUP,

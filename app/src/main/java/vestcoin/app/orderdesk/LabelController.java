@@ -18,6 +18,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.order.Orders;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.service.CarrierService;
 import vestcoin.core.message.Message;
 import vestcoin.core.money.Currencies;
@@ -65,7 +66,7 @@ class LabelController {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "service",
-                    Message.name(e.getMessage()),
+                    ServiceReasons.of(e.getMessage()),
                     Message.of("orderdesk.choose-another-service"));
         } catch (ProviderTimeout e) {
             throw new ApiProblem(

@@ -43,7 +43,7 @@ public class HttpCalls {
                     "application/json",
                     patience));
         } catch (JacksonException e) {
-            throw new ProviderTimeout("The provider is not answering.");
+            throw new ProviderTimeout(ServiceReasons.NOT_ANSWERING);
         }
     }
 
@@ -64,7 +64,7 @@ public class HttpCalls {
                         body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
         if (!access.secret().isEmpty()) {
             if (!ServiceAccess.canBeSecret(access.secret())) {
-                throw new ProviderRejection("The key kept for this service has characters no key has; enter it again.");
+                throw new ProviderRejection(ServiceReasons.NO_KEY);
             }
             request.header("Authorization", "Bearer " + access.secret());
         }
@@ -72,20 +72,20 @@ public class HttpCalls {
         try {
             HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
             if (answer.statusCode() == 404) {
-                throw new ProviderRejection.NotFound(error(answer.body(), "There is no such thing."));
+                throw new ProviderRejection.NotFound(error(answer.body(), ServiceReasons.NO_SUCH_THING));
             }
             if (answer.statusCode() >= 500 || answer.body().length() > MOST_CHARACTERS) {
-                throw new ProviderTimeout("The provider is not answering.");
+                throw new ProviderTimeout(ServiceReasons.NOT_ANSWERING);
             }
             if (answer.statusCode() >= 400) {
-                throw new ProviderRejection(error(answer.body(), "The provider refused."));
+                throw new ProviderRejection(error(answer.body(), ServiceReasons.REFUSED));
             }
             return answer.body();
         } catch (IOException e) {
-            throw new ProviderTimeout("The provider is not answering.");
+            throw new ProviderTimeout(ServiceReasons.NOT_ANSWERING);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new ProviderTimeout("The provider is not answering.");
+            throw new ProviderTimeout(ServiceReasons.NOT_ANSWERING);
         }
     }
 

@@ -1,6 +1,7 @@
 package vestcoin.app.payment;
 
 import java.util.Map;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.core.message.Message;
 
 /** Why a payment came to nothing, as providers and we ourselves write it down, as what can be said in any language. */
@@ -29,6 +30,6 @@ public final class PaymentReasons {
     /** @param written as it stands in the book; what is not known stands as it is */
     public static Message of(String written) {
         String code = CODES.get(written);
-        return code == null ? Message.name(written) : Message.of(code);
+        return code == null ? ServiceReasons.of(written) : Message.of(code);
     }
 }

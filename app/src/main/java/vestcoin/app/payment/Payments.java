@@ -20,6 +20,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.outside.TimePassed;
 import vestcoin.app.payment.PaymentBook.Begun;
 import vestcoin.app.payment.PaymentBook.Payment;
@@ -225,7 +226,7 @@ public class Payments {
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "amount",
-                    Message.name(e.getMessage()),
+                    ServiceReasons.of(e.getMessage()),
                     Message.of("payment.load-order-again-to-see-where-stands"));
         } catch (ProviderTimeout e) {
             throw new ApiProblem(

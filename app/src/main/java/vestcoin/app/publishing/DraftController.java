@@ -29,6 +29,7 @@ import vestcoin.core.delivery.Delivery;
 import vestcoin.core.message.Message;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
+import vestcoin.core.place.Groups;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
 import vestcoin.core.place.TimeZones;
@@ -88,9 +89,9 @@ class DraftController {
 
     /**
      * A country as the draft has it. @param zone id of the delivery zone that holds it @param tied ids of zones that
-     * hold it just as well
+     * hold it just as well @param union whether it is a member state of the European Union
      */
-    record CountryCoverage(String country, boolean sold, Optional<String> zone, List<String> tied) {}
+    record CountryCoverage(String country, boolean sold, Optional<String> zone, List<String> tied, boolean union) {}
 
     /** Every country: whether the draft sells there, and which zone holds it. */
     @GetMapping("/api/shops/{shop}/draft/countries")
@@ -106,7 +107,8 @@ class DraftController {
                             code,
                             compiled.sellsTo().find(to).isPresent(),
                             match.map(found -> found.value().id()),
-                            match.map(PlaceIndex.Match::tied).orElse(List.of()));
+                            match.map(PlaceIndex.Match::tied).orElse(List.of()),
+                            Groups.EU.contains(code));
                 })
                 .toList();
     }

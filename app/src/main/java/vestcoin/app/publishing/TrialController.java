@@ -14,6 +14,7 @@ import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.payment.Gateways;
 import vestcoin.app.payment.PaymentReasons;
 import vestcoin.app.payment.Provider;
@@ -74,8 +75,7 @@ class TrialController {
         List<TrialStep> steps = new ArrayList<>();
         try {
             Provider.View view = trial.key().isPresent()
-                    ? provider.find(access, key)
-                            .orElseThrow(() -> new ProviderRejection("The provider knows of no such trial."))
+                    ? provider.find(access, key).orElseThrow(() -> new ProviderRejection(ServiceReasons.NO_SUCH_TRIAL))
                     : provider.authorise(
                             access,
                             key,
@@ -110,7 +110,8 @@ class TrialController {
             gateways.tried(shop, gateway);
             return new TrialSteps(key, steps, Optional.empty(), true);
         } catch (ProviderRejection e) {
-            steps.add(new TrialStep(Message.of("payment.trial-refused", "reason", e.getMessage()), false));
+            steps.add(new TrialStep(
+                    Message.of("payment.trial-refused", "reason", ServiceReasons.of(e.getMessage())), false));
         } catch (ProviderTimeout e) {
             steps.add(new TrialStep(
                     Message.of(account.state() == Gateway.LIVE ? "payment.trial-silent-live" : "payment.trial-silent"),

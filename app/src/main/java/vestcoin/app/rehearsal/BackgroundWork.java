@@ -63,6 +63,11 @@ public class BackgroundWork {
                 }
                 state = more ? State.STOPPED : State.DONE;
             } catch (RuntimeException e) {
+                if (pool.isShutdown()) {
+                    // The application is being closed.
+                    state = State.STOPPED;
+                    return;
+                }
                 LOG.error("work beside was broken off", e);
                 state = State.FAILED;
             }

@@ -34,6 +34,7 @@ import vestcoin.app.setup.Editions;
 import vestcoin.app.setup.StationChanges;
 import vestcoin.core.compare.Changes;
 import vestcoin.core.compare.Comparison;
+import vestcoin.core.compare.ThresholdPassed;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.place.Destination;
@@ -65,6 +66,7 @@ class ChangesController {
      * @param from the first day of those taken; all that were taken without it
      * @param to the last one, included
      * @param asOf a day all of them are asked as of, instead of their own
+     * @param passed whether they are asked afterwards as if 10,000 euro across borders within the Union were passed
      */
     record ChangesRequest(
             Optional<Integer> before,
@@ -72,7 +74,8 @@ class ChangesController {
             Optional<Asked> of,
             Optional<LocalDate> from,
             Optional<LocalDate> to,
-            Optional<LocalDate> asOf) {
+            Optional<LocalDate> asOf,
+            Optional<Boolean> passed) {
         ChangesRequest {
             before = before == null ? Optional.empty() : before;
             after = after == null ? Optional.empty() : after;
@@ -80,6 +83,7 @@ class ChangesController {
             from = from == null ? Optional.empty() : from;
             to = to == null ? Optional.empty() : to;
             asOf = asOf == null ? Optional.empty() : asOf;
+            passed = passed == null ? Optional.empty() : passed;
         }
     }
 
@@ -109,18 +113,18 @@ class ChangesController {
     /** @param more whether there are others behind these */
     record ChangedPage(List<Changes.Changed> orders, boolean more) {}
 
-    /** The setups compared, by whose numbers and hashes what was compared is told apart. */
-    private record Sides(Document was, Document is) {
+    /**
+     * The setups compared, by whose numbers and hashes what was compared is told apart.
+     *
+     * @param after what {@code is} says, or that as if the threshold were passed
+     */
+    private record Sides(Document was, Document is, CompiledSetup after, boolean passed) {
         CompiledSetup before() {
             return was.compiled();
         }
 
-        CompiledSetup after() {
-            return is.compiled();
-        }
-
         boolean same() {
-            return was.hash().equals(is.hash());
+            return !passed && was.hash().equals(is.hash());
         }
     }
 
@@ -149,26 +153,31 @@ class ChangesController {
         this.clock = clock;
     }
 
-    private Sides sides(String shop, Optional<Integer> before, Optional<Integer> after) {
+    private Sides sides(String shop, Optional<Integer> before, Optional<Integer> after, Optional<Boolean> passed) {
         Document draft = drafts.of(shop).document();
         Document was = before.map(number -> editions.of(shop, number))
                 .or(() -> editions.live(shop))
                 .map(Editions.Edition::document)
                 .orElse(draft);
         Document is = after.map(number -> editions.of(shop, number).document()).orElse(draft);
-        if (before.isPresent() && before.equals(after)) {
+        boolean asIfPassed = passed.orElse(false);
+        if (before.isPresent() && before.equals(after) && !asIfPassed) {
             throw new InvalidInput(
                     "after",
                     Message.of("rehearsal.same-edition-twice", "number", before.get()),
                     Message.of("rehearsal.choose-two-editions"));
         }
-        return new Sides(was, is);
+        return new Sides(was, is, asIfPassed ? passed(is.compiled()) : is.compiled(), asIfPassed);
+    }
+
+    private static CompiledSetup passed(CompiledSetup setup) {
+        return CompiledSetup.of(ThresholdPassed.of(setup.setup()), setup);
     }
 
     /** Begins to ask, or goes on where it was stopped. What else the same person had under way stops. */
     @PostMapping("/api/shops/{shop}/changes")
     ChangesView begin(@PathVariable String shop, @RequestBody ChangesRequest asked, Principal who) {
-        Sides sides = sides(shop, asked.before(), asked.after());
+        Sides sides = sides(shop, asked.before(), asked.after(), asked.passed());
         ZoneId zone = sides.after().zone();
         if (asked.from().isPresent()
                 && asked.to().isPresent()
@@ -193,7 +202,8 @@ class ChangesController {
                 of.name(),
                 asked.from().toString(),
                 asked.to().toString(),
-                asOf.toString());
+                asOf.toString(),
+                String.valueOf(sides.passed()));
         BackgroundWork.Job<ChangesTask> job = work.start(
                 who.getName(),
                 shop,
@@ -205,7 +215,8 @@ class ChangesController {
                                         ? ChangesTask.of(baskets(shop, asOf))
                                         : taken(shop, asked, zone, asOf),
                         Changes.between(sides.before(), sides.after()),
-                        StationChanges.between(sides.was(), sides.is())));
+                        StationChanges.between(sides.was(), sides.is()),
+                        sides.same()));
         return view(shop, zone, job);
     }
 
@@ -267,7 +278,7 @@ class ChangesController {
                         state,
                         sum.asked(),
                         job.task().total(),
-                        job.task().stations().isEmpty(),
+                        job.task().same(),
                         past.first(shop).map(at -> LocalDate.ofInstant(at, zone)),
                         job.task().stations(),
                         sum.sums(),
@@ -313,8 +324,9 @@ class ChangesController {
             @PathVariable int number,
             @RequestParam Optional<Integer> before,
             @RequestParam Optional<Integer> after,
-            @RequestParam Optional<LocalDate> asOf) {
-        Sides sides = sides(shop, before, after);
+            @RequestParam Optional<LocalDate> asOf,
+            @RequestParam Optional<Boolean> passed) {
+        Sides sides = sides(shop, before, after, passed);
         PastOrders.PastOrder order = past.numbered(shop, number)
                 .orElseThrow(() -> new ApiProblem(
                         HttpStatus.NOT_FOUND,

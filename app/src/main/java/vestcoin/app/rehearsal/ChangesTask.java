@@ -30,11 +30,13 @@ final class ChangesTask implements BackgroundWork.Task {
     private final Changes sum;
     private ForkJoinTask<List<NamedOrder>> ahead;
     private final List<StationChanges.StationChange> stations;
+    private final boolean same;
 
-    /** @param stations what differs in the setups */
-    ChangesTask(Source source, Changes none, List<StationChanges.StationChange> stations) {
+    /** @param stations what differs in the setups @param same whether nothing differs, so that nothing is asked */
+    ChangesTask(Source source, Changes none, List<StationChanges.StationChange> stations, boolean same) {
         this.source = source;
         this.stations = stations;
+        this.same = same;
         this.sum = none;
     }
 
@@ -67,6 +69,10 @@ final class ChangesTask implements BackgroundWork.Task {
 
     List<StationChanges.StationChange> stations() {
         return stations;
+    }
+
+    boolean same() {
+        return same;
     }
 
     int total() {

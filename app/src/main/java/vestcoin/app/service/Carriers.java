@@ -17,6 +17,7 @@ import org.springframework.stereotype.Service;
 import vestcoin.app.outside.ProviderRejection;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.app.service.CarrierService.RateRequest;
 import vestcoin.core.delivery.CarrierAnswers;
 import vestcoin.core.delivery.PriceRule;
@@ -150,7 +151,7 @@ public class Carriers {
             List<Parcel> parcels,
             List<String> address) {
         ServiceAccess access = links.access(shop, ServiceConnections.Kind.CARRIER)
-                .orElseThrow(() -> new ProviderRejection("No carrier is connected."));
+                .orElseThrow(() -> new ProviderRejection(ServiceReasons.NO_CARRIER));
         return service.label(access, key, new CarrierService.LabelRequest(wanted, request(from, to, parcels), address));
     }
 

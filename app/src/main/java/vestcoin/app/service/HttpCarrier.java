@@ -14,6 +14,7 @@ import tools.jackson.databind.JsonNode;
 import vestcoin.app.outside.HttpCalls;
 import vestcoin.app.outside.ProviderTimeout;
 import vestcoin.app.outside.ServiceAccess;
+import vestcoin.app.outside.ServiceReasons;
 import vestcoin.core.place.Destination;
 
 /** The adapter to the simulated carrier. */
@@ -68,7 +69,7 @@ class HttpCarrier implements CarrierService {
         for (JsonNode each : json.path("quotes")) {
             JsonNode price = each.path("price");
             if (!price.isNumber() || price.decimalValue().signum() < 0) {
-                throw new ProviderTimeout("The carrier's answer has no price.");
+                throw new ProviderTimeout(ServiceReasons.NO_PRICE);
             }
             quotes.add(new Quoted(
                     each.path("id").asString(""),
@@ -96,7 +97,7 @@ class HttpCarrier implements CarrierService {
                     json.path("currency").asString(""),
                     Base64.getDecoder().decode(json.path("label").asString("")));
         } catch (RuntimeException e) {
-            throw new ProviderTimeout("The carrier's answer has no label that can be read.");
+            throw new ProviderTimeout(ServiceReasons.NO_LABEL);
         }
     }
 

@@ -37,8 +37,8 @@ final class SheetFile {
     private static final String CODE = "code";
     private static final int MOST_SHOWN = 200;
     private static final String RATES = "rates/";
-    private static final List<String> GOODS =
-            List.of("name", "kind", "price", "category", "weight", "group", "sending/size", "sending/preparation");
+    private static final List<String> GOODS = List.of(
+            "name", "kind", "price", "cost", "category", "weight", "group", "sending/size", "sending/preparation");
     private static final List<String> PLACES = List.of("name", "places", "except");
 
     /**
@@ -123,13 +123,7 @@ final class SheetFile {
                 document,
                 switch (name) {
                     case "goods" -> Sheet.of("goods", columns(GOODS, "", Stream.empty()));
-                    case "rates" ->
-                        Sheet.of(
-                                "delivery",
-                                columns(
-                                        PLACES,
-                                        RATES,
-                                        tree.path("delivery").path("options").valueStream()));
+                    case "rates" -> rates(tree.path("delivery").path("options"));
                     case "taxes" ->
                         Sheet.of(
                                 "tax",
@@ -143,6 +137,15 @@ final class SheetFile {
                                 Message.of("setup.there-no-sheet", "name", name),
                                 Message.of("setup.use-goods-rates-or-taxes"));
                 });
+    }
+
+    /** A column a way of delivery with what buyers pay, and one with what it costs the seller. */
+    private static Sheet rates(JsonNode options) {
+        Map<String, String> columns = columns(PLACES, RATES, options.valueStream());
+        options.forEach(option -> columns.put(
+                option.path("id").asString() + " cost",
+                "costs/" + option.path("id").asString()));
+        return Sheet.of("delivery", columns);
     }
 
     private static Map<String, String> columns(List<String> fixed, String prefix, Stream<JsonNode> others) {

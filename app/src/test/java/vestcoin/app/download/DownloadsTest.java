@@ -2,10 +2,13 @@ package vestcoin.app.download;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.HashMap;
 import java.util.HexFormat;
@@ -14,11 +17,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
 import vestcoin.app.settings.Felt;
@@ -300,21 +305,18 @@ class DownloadsTest {
         String tooLarge = raw(head + "Content-Length: 209715201\r\n\r\n", false);
         assertThat(tooLarge).contains(" 413 ").contains("larger than 200 MB");
         raw(head + "Content-Length: 5000\r\n\r\nonly the beginning", true);
-        for (int i = 0; i < 50; i++) {
-            try (var left = java.nio.file.Files.list(shop.data().resolve("files"))) {
-                if (left.noneMatch(file -> file.getFileName().toString().startsWith("coming"))) {
-                    break;
-                }
-            }
-            Thread.sleep(100);
-        }
-        try (var left = java.nio.file.Files.list(shop.data().resolve("files"))) {
-            assertThat(left.filter(file -> file.getFileName().toString().startsWith("coming")))
-                    .isEmpty();
-        }
+        Soon.holds(() ->
+                assertThat(coming()).as("what has come of it was cleared away").isEmpty());
         assertThat(owner.get(Caller.SHOP + "/files/plans-to-print").json())
                 .extracting(file -> file.path("name").asString())
                 .doesNotContain("big.bin");
+    }
+
+    private List<Path> coming() throws IOException {
+        try (Stream<Path> files = Files.list(shop.data().resolve("files"))) {
+            return files.filter(file -> file.getFileName().toString().startsWith("coming"))
+                    .toList();
+        }
     }
 
     private String raw(String request, boolean cut) throws Exception {
@@ -322,6 +324,7 @@ class DownloadsTest {
             socket.getOutputStream().write(request.getBytes(java.nio.charset.StandardCharsets.ISO_8859_1));
             socket.getOutputStream().flush();
             if (cut) {
+                Soon.holds(() -> assertThat(coming()).as("it is coming in").isNotEmpty());
                 return "";
             }
             socket.setSoTimeout(10_000);

@@ -12,6 +12,7 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
@@ -97,6 +98,19 @@ class MailServerTest {
 
     private String trouble() {
         return owner.get(SERVER).json().path("server").path("trouble").asString("");
+    }
+
+    /** What a server did not do is written down once and read in the language of the desk. */
+    @Test
+    void what_went_wrong_is_said_in_the_language_of_the_desk() {
+        set(mail.getSmtp().getPort(), "seller", "not the secret");
+        for (String method : List.of("POST", "GET")) {
+            String path = method.equals("POST") ? SERVER + "/try" : SERVER;
+            assertThat(owner.call(method, path, null, Map.of("Accept-Language", "de"))
+                            .text())
+                    .contains("nimmt Benutzer oder Passwort nicht an");
+        }
+        assertThat(trouble()).contains("does not accept user or password");
     }
 
     @Test

@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -96,6 +98,9 @@ class ShortMessagesTest {
     void what_was_picked_is_told_once_to_the_number_that_was_given() throws Exception {
         shop.owner().publish(Map.of("terms/asking/phone", "optional", "terms/shortMessages", List.of("paid", "sent")));
         JsonNode placed = byTransfer(PHONE, Map.of());
+        // Whoever writes is busy: both are owed at once, and the earlier is told first all the same.
+        CountDownLatch busy = new CountDownLatch(1);
+        shop.context().getBean(LetterBook.class).later(() -> awaited(busy), 0);
         paid(placed);
         assertThat(shop.owner()
                         .post(
@@ -103,6 +108,7 @@ class ShortMessagesTest {
                                 Map.of("key", UUID.randomUUID().toString()))
                         .status())
                 .isEqualTo(200);
+        busy.countDown();
         Soon.holds(() -> assertThat(about(placed)).hasSize(2));
         assertThat(about(placed)).allSatisfy(message -> {
             assertThat(message.to()).isEqualTo("+353855550123");
@@ -115,6 +121,14 @@ class ShortMessagesTest {
                 .as("at the desk, beside the letters")
                 .anySatisfy(letter ->
                         assertThat(letter.path("recipient").asString()).isEqualTo("+353855550123"));
+    }
+
+    private static void awaited(CountDownLatch busy) {
+        try {
+            busy.await(30, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     @Test

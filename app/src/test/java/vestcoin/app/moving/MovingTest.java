@@ -129,18 +129,22 @@ class MovingTest {
     @Test
     void options_in_several_columns_and_two_prices() {
         String rows = IntStream.range(0, 200)
-                .mapToObj(
-                        i -> "MUG-" + i + ",\"Mug, no. " + i + "\",$1" + i + ".50,$" + i + ".20,S|M|L,red|blue,0.5 lb")
+                .mapToObj(i -> "MUG-" + i + ",\"Mug, no. " + i + "\",$1" + i + ".50,$2" + i + ".00,$" + i
+                        + ".20,S|M|L,red|blue,0.5 lb,3.90")
                 .collect(Collectors.joining("\n"));
-        byte[] file = ("\uFEFFItem no.,Title,Shop price,Cost price,Sizes,Colour,Weight\n" + rows)
+        byte[] file = ("\uFEFFItem no.,Title,Shop price,List price,Cost price,Sizes,Colour,Weight,Shipping cost\n"
+                        + rows)
                 .getBytes(StandardCharsets.UTF_8);
         JsonNode look = look(file);
-        assertThat(meanings(look)).containsExactly("code", "name", "price", "nothing", "option", "option", "weight");
+        assertThat(meanings(look))
+                .containsExactly("code", "name", "price", "nothing", "cost", "option", "option", "weight", "nothing");
         assertThat(look.path("columns").path(2).path("doubted").asBoolean()).isTrue();
         assertThat(look.path("columns").path(3).path("doubted").asBoolean()).isTrue();
+        assertThat(look.path("columns").path(4).path("doubted").asBoolean()).isFalse();
         taken(file, List.of());
         JsonNode mug = product("mug-7");
         assertThat(mug.path("price").asString()).isEqualTo("17.50");
+        assertThat(mug.path("cost").asString()).isEqualTo("7.20");
         assertThat(mug.path("weight").asString()).isEqualTo("0.5 lb");
         assertThat(mug.path("options")
                         .path(1)
@@ -149,6 +153,13 @@ class MovingTest {
                         .path("name")
                         .asString())
                 .isEqualTo("red");
+    }
+
+    /** One amount alone is the price, whatever the seller calls it. */
+    @Test
+    void the_only_amount_is_the_price() {
+        byte[] file = "Name,Cost\nA rope,12.00\nA hook,3.50\n".getBytes(StandardCharsets.UTF_8);
+        assertThat(meanings(look(file))).containsExactly("name", "price");
     }
 
     /** Tabs, a row for each variation, American days, ounces; one heading says nothing and is corrected by hand. */

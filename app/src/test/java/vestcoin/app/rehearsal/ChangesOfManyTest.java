@@ -32,6 +32,7 @@ import vestcoin.core.quote.Pricing;
 import vestcoin.core.quote.Quote;
 import vestcoin.core.sample.PlausibleOrders;
 import vestcoin.core.setup.CompiledSetup;
+import vestcoin.core.tax.Sales;
 
 /** What changes over as many orders as a shop takes in years: in time, to the cent, and in nobody's way. */
 @Tag("alone")
@@ -203,6 +204,60 @@ class ChangesOfManyTest {
                         .mapToInt(bin -> bin.path("orders").asInt())
                         .sum())
                 .isEqualTo(orders);
+    }
+
+    /** Against each order priced as one that comes after 20,000 euro of such sales. */
+    @Test
+    void what_would_change_once_10_000_euro_across_borders_are_passed() throws Exception {
+        JsonNode before = owner.get(Caller.SHOP + "/draft").json().at("/document/tax/registrations");
+        owner.edit(Map.of(
+                "tax/registrations",
+                List.of(Map.of("id", "ireland", "authority", "IE", "number", "IE1234567T", "scheme", "ordinary"))));
+        try {
+            JsonNode view = compared(Map.of("passed", true, "to", "2026-10-02"));
+            assertThat(view.path("same").asBoolean()).isFalse();
+            CompiledSetup draft = shop.context()
+                    .getBean(Drafts.class)
+                    .of(DemoShop.SHOP)
+                    .document()
+                    .compiled();
+            Sales over = new Sales(BigDecimal.valueOf(20_000), BigDecimal.valueOf(20_000));
+            BigDecimal expected = BigDecimal.ZERO;
+            BigDecimal within = BigDecimal.ZERO;
+            for (String document : shop.context()
+                    .getBean(JdbcClient.class)
+                    .sql("select document from orders where number >= 2000 and placed_at < timestamp with time zone "
+                            + "'2026-10-02 23:00:00Z'")
+                    .query(String.class)
+                    .list()) {
+                Order order = OrderFile.parse(document);
+                Order again = order.after(History.NONE)
+                        .given(order.outside().with(Stock.NONE).with(SlotOccupancy.NONE));
+                BigDecimal now = tax(live(), again);
+                expected = expected.add(
+                        tax(draft, again.given(again.outside().with(over))).subtract(now));
+                within = within.add(tax(draft, again).subtract(now));
+            }
+            BigDecimal sums = BigDecimal.ZERO;
+            for (JsonNode sum : view.path("sums")) {
+                sums = sums.add(new BigDecimal(sum.path("by").path("tax").asString()));
+            }
+            assertThat(sums).isEqualByComparingTo(expected).isNotEqualByComparingTo(within);
+            JsonNode one =
+                    owner.get(Caller.SHOP + "/changes/orders/2000?passed=true").json();
+            assertThat(one.path("rows")).isNotEmpty();
+        } finally {
+            owner.edit(Map.of("tax/registrations", Json.read(before.toString(), List.class)));
+        }
+    }
+
+    private static BigDecimal tax(CompiledSetup setup, Order order) {
+        try {
+            Quote quote = Pricing.priceUntraced(setup, order);
+            return quote.missing().isEmpty() ? quote.tax().value() : BigDecimal.ZERO;
+        } catch (InvalidInput refused) {
+            return BigDecimal.ZERO;
+        }
     }
 
     private static BigDecimal payable(CompiledSetup setup, Order order) {

@@ -75,6 +75,8 @@ class SheetFileTest {
             quoteCharacter = '`',
             value = {
                 "rates | code,tube¶ireland,to 1 kg 7.00 | ireland | tube",
+                "rates | code,tube cost¶ireland,to 1 kg 3.15 | ireland | tube cost",
+                "goods | code,cost¶delta-kite,19.75 | delta-kite | cost",
                 "taxes | code→gear¶ireland→21 | ireland | gear",
                 "goods | code,preparation¶delta-kite,3 | delta-kite | preparation"
             })

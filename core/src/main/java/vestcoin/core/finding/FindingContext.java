@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
 import vestcoin.core.tax.Sales;
 
@@ -28,10 +29,10 @@ public record FindingContext(
         int phrases,
         Set<String> samples,
         Optional<Set<String>> files,
-        Optional<String> lettersWait,
+        Optional<Message> lettersWait,
         ShortMessageLine texts) {
     /** @param connected whether there is a service for them @param trouble why they do not leave, as it said */
-    public record ShortMessageLine(boolean connected, Optional<String> trouble) {
+    public record ShortMessageLine(boolean connected, Optional<Message> trouble) {
         /** Where nobody looked. */
         public static final ShortMessageLine UNKNOWN = new ShortMessageLine(true, Optional.empty());
     }
@@ -64,7 +65,7 @@ public record FindingContext(
     }
 
     /** The same where letters may wait. @param why they do */
-    public FindingContext writing(Optional<String> why) {
+    public FindingContext writing(Optional<Message> why) {
         return new FindingContext(at, gateways, sales, untried, phrases, samples, files, why, texts);
     }
 

@@ -9,8 +9,6 @@ import vestcoin.core.tax.Tax;
 
 /** What makes the tax station impossible to price with. */
 final class TaxCheck {
-    private static final int FIRST_YEAR = 2015;
-    private static final int LAST_YEAR = 2100;
 
     private final Tax tax;
     private final Checks checks;
@@ -93,7 +91,9 @@ final class TaxCheck {
         for (Tax.SalesElsewhere each : tax.salesElsewhere()) {
             String path = "tax/salesElsewhere/" + each.id();
             checks.problems.when(
-                    each.year() < FIRST_YEAR || each.year() > LAST_YEAR || !years.add(each.year()),
+                    each.year() < Tax.SalesElsewhere.FIRST_YEAR
+                            || each.year() > Tax.SalesElsewhere.LAST_YEAR
+                            || !years.add(each.year()),
                     path + "/year",
                     Message.of("setup.year-of-sales-cannot-be", "year", String.valueOf(each.year())),
                     Message.of("setup.write-each-year-once"));

@@ -12,7 +12,7 @@ public record Sales(BigDecimal lastYear, BigDecimal thisYear) {
     public static final Sales NONE = new Sales(BigDecimal.ZERO, BigDecimal.ZERO);
 
     /** Source: Directive 2006/112/EC, Article 59c. */
-    static final BigDecimal THRESHOLD = new BigDecimal("10000");
+    public static final BigDecimal THRESHOLD = new BigDecimal("10000");
 
     public Sales {
         lastYear = lastYear == null ? BigDecimal.ZERO : lastYear;

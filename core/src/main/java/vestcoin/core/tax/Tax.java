@@ -97,7 +97,10 @@ public record Tax(
      *
      * @param net without tax, in euro
      */
-    public record SalesElsewhere(String id, int year, BigDecimal net) {}
+    public record SalesElsewhere(String id, int year, BigDecimal net) {
+        public static final int FIRST_YEAR = 2015;
+        public static final int LAST_YEAR = 2100;
+    }
 
     /** A kind of goods that is taxed alike. */
     public record Category(String id, String name) {}

@@ -65,6 +65,31 @@ class ChangesTest {
                 .containsExactly("DIFFERS goods/products/p/price [p] 1 1.00");
     }
 
+    /** Directive 2006/112/EC, Art. 59c: over 10,000 euro the tax is that of where it goes. The rates are made up. */
+    @Test
+    void with_the_threshold_passed_orders_to_other_states_bear_their_rates_and_no_others() {
+        Setup setup = new Shops.Maker()
+                .taxes("IE", "s", "23")
+                .taxes("DE", "s", "19")
+                .registered("IE")
+                .sells("p", "123.00", "s", "1 kg")
+                .delivers("IE", "home", "0")
+                .delivers("DE", "post", "0")
+                .setup();
+        Changes changes = Changes.between(
+                CompiledSetup.of(setup), CompiledSetup.of(ThresholdPassed.of(setup), CompiledSetup.of(setup)));
+        changes.add("home", TO_IRELAND);
+        changes.add("abroad", Shops.order(Destination.of("DE"), Line.of("p", 1)));
+        assertThat(changes.sums()).singleElement().satisfies(sum -> {
+            assertThat(sum.compared()).isEqualTo(2);
+            // 123 × 23/123 = 23.00, and 123 × 19/119 = 19.64: what the buyer pays stands.
+            assertThat(sum.by().payable()).isEqualByComparingTo("0");
+            assertThat(sum.by().tax()).isEqualByComparingTo("-3.36");
+            assertThat(sum.by().keep()).isEqualByComparingTo("3.36");
+        });
+        assertThat(changes.changed()).extracting(Changes.Changed::name).containsExactly("abroad");
+    }
+
     @Test
     void an_order_has_the_cause_that_comes_first_and_says_how_many_more() {
         Changes changes = changes(shop("10.00", "4.00"), shop("11.00", "4.40"), TO_IRELAND);
