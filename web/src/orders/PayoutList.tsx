@@ -1,4 +1,4 @@
-import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
 import { Fragment, useState } from "react";
 import { Link } from "react-router";
 import { answer, api, problemsOf } from "../api/client";
@@ -131,36 +131,50 @@ export function PayoutList() {
 /** The payments of one payout, by their orders. */
 function Entries({ payout, currency }: { payout: number; currency: string }) {
   const { shop, setup } = useBench();
-  const entries = useQuery({
+  const entries = useInfiniteQuery({
     queryKey: ["payout", shop, payout],
-    queryFn: () => answer(api.GET("/api/shops/{shop}/payouts/{payout}", { params: { path: { shop, payout } } })),
+    queryFn: ({ pageParam }) =>
+      answer(
+        api.GET("/api/shops/{shop}/payouts/{payout}", {
+          params: { path: { shop, payout }, query: pageParam ? { behind: pageParam } : {} },
+        }),
+      ),
+    initialPageParam: 0,
+    getNextPageParam: (page) => page.next ?? undefined,
   });
   const language = readIn(setup.shop.language);
   if (entries.isError) return <Said problems={problemsOf(entries.error)} />;
   return (
-    <table className="text-sm">
-      <tbody>
-        {entries.data?.map((entry) => (
-          <tr key={`${entry.ref} ${entry.kind} ${entry.amount}`}>
-            <td className="pe-6">
-              {entry.order ? (
-                <Link className="underline" to={`/desk/${shop}/orders/${entry.order}`}>
-                  {say("orderNo", { number: entry.order })}
-                </Link>
-              ) : (
-                <span className="text-warning">
-                  {say("noOrderOfThisShop")} <span className="font-mono text-xs">{entry.ref}</span>
-                </span>
-              )}
-            </td>
-            <td className="pe-6">{say(entry.kind === "refund" ? "wasGivenBack" : "wasTaken")}</td>
-            <td className="figure pe-6 text-end">{money(entry.amount, currency, language)}</td>
-            <td className="figure text-end quiet">
-              {say("keptOfIt", { amount: money(entry.fee, currency, language) })}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <>
+      <table className="text-sm">
+        <tbody>
+          {entries.data?.pages
+            .flatMap((page) => page.entries)
+            .map((entry) => (
+              <tr key={entry.seq}>
+                <td className="pe-6">
+                  {entry.order ? (
+                    <Link className="underline" to={`/desk/${shop}/orders/${entry.order}`}>
+                      {say("orderNo", { number: entry.order })}
+                    </Link>
+                  ) : (
+                    <span className="text-warning">
+                      {say("noOrderOfThisShop")} <span className="font-mono text-xs">{entry.ref}</span>
+                    </span>
+                  )}
+                </td>
+                <td className="pe-6">{say(entry.kind === "refund" ? "wasGivenBack" : "wasTaken")}</td>
+                <td className="figure pe-6 text-end">{money(entry.amount, currency, language)}</td>
+                <td className="figure text-end quiet">
+                  {say("keptOfIt", { amount: money(entry.fee, currency, language) })}
+                </td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+      {entries.hasNextPage && (
+        <TextButton onClick={() => void entries.fetchNextPage()}>{say("morePayments")}</TextButton>
+      )}
+    </>
   );
 }

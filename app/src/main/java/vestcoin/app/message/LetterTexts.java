@@ -10,48 +10,38 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.IntPredicate;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import vestcoin.app.download.Downloads;
-import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
 import vestcoin.app.format.QuoteView;
 import vestcoin.app.message.Letter.Body;
 import vestcoin.app.message.Letter.Row;
 import vestcoin.app.message.LetterBook.LetterContent;
-import vestcoin.app.order.Attendance;
 import vestcoin.app.order.Dispatching;
 import vestcoin.app.order.Handover;
-import vestcoin.app.order.InvoiceAddress;
 import vestcoin.app.order.Orders;
 import vestcoin.app.order.TransferSlips;
-import vestcoin.app.order.Wishes;
 import vestcoin.app.setup.Wording;
 import vestcoin.core.delivery.Promise;
 import vestcoin.core.life.HoldPeriod;
 import vestcoin.core.message.Amount;
-import vestcoin.core.message.Message;
-import vestcoin.core.payment.Payment;
-import vestcoin.core.place.Countries;
 import vestcoin.core.setup.Setup;
 import vestcoin.core.setup.Shop;
-import vestcoin.core.tax.Tax;
 import vestcoin.core.terms.Terms;
 
 /** What letters say, in the words of {@link LetterWording}: their text, their facts and the rows under them. */
 final class LetterTexts {
     private final Shop shop;
-    private final Payment payment;
     private final LetterWording wording;
     private final Phrases phrases;
+    private final LetterSentences sentences;
+    private final LetterRows rows;
 
     private LetterTexts(Setup setup, String language) {
         this.shop = setup.shop();
-        this.payment = setup.payment();
         this.phrases = Wording.of(setup, language);
         this.wording = new LetterWording(setup.terms(), language, phrases);
+        this.sentences = LetterSentences.in(setup, language);
+        this.rows = new LetterRows(phrases, sentences);
     }
 
     /** @param language of the letter; the shop's own when empty */
@@ -92,7 +82,7 @@ final class LetterTexts {
 
     /** A letter to the buyer about the goods and what they cost. @param occasion of {@link Terms.Letter#OCCASIONS} */
     LetterContent told(String occasion, Orders.Order order, QuoteView quote, Besides besides, String link) {
-        List<Row> rows = rows(quote);
+        List<Row> under = rows.of(quote);
         Map<String, String> values = values(order, quote.toPay().value());
         values.put(
                 "product",
@@ -101,7 +91,13 @@ final class LetterTexts {
                         .distinct()
                         .toList()));
         return said(
-                occasion, values, rows, total(rows), besides, link, occasion.equals("copy") ? say("at-desk") : own());
+                occasion,
+                values,
+                under,
+                rows.total(under),
+                besides,
+                link,
+                occasion.equals("copy") ? say("at-desk") : own());
     }
 
     /**
@@ -122,7 +118,7 @@ final class LetterTexts {
             return said;
         }
         List<String> paragraphs = new ArrayList<>(said.body().paragraphs());
-        paragraphs.add(say("parcel-things", "things", things(quote, left.lines()::contains)));
+        paragraphs.add(say("parcel-things", "things", sentences.things(quote, left.lines()::contains)));
         String number = (left.carrier() + " " + left.tracking()).strip();
         if (!left.link().isEmpty()) {
             paragraphs.add(say("parcel-followed", "number", number, "link", left.link()));
@@ -132,101 +128,14 @@ final class LetterTexts {
             paragraphs.add(say("parcel-with", "carrier", number));
         }
         if (!toCome.isEmpty()) {
-            paragraphs.add(say("still-to-come", "things", things(quote, toCome::contains)));
+            paragraphs.add(say("still-to-come", "things", sentences.things(quote, toCome::contains)));
         }
         return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, own()));
-    }
-
-    private String things(QuoteView quote, IntPredicate which) {
-        return phrases.list(IntStream.range(0, quote.lines().size())
-                .filter(which)
-                .mapToObj(quote.lines()::get)
-                .map(line -> line.quantity().stripTrailingZeros().toPlainString() + " " + named(line))
-                .toList());
     }
 
     /** A letter to the buyer with an amount in its text, and nothing under it. */
     LetterContent told(String occasion, Orders.Order order, BigDecimal amount, Besides besides, String link) {
         return said(occasion, values(order, amount), List.of(), -1, besides, link, own());
-    }
-
-    /** Where and when it is collected or brought, and what is still open, in sentences. */
-    List<String> facts(Besides besides) {
-        List<String> paragraphs = new ArrayList<>();
-        besides.handover().ifPresent(handover -> paragraphs.add(sentence(handover)));
-        besides.promise()
-                .filter(promise -> besides.handover().isEmpty())
-                .ifPresent(promise -> paragraphs.add(
-                        promise.earliest().equals(promise.latest())
-                                ? say("expected-on", "day", phrases.weekday(promise.latest()))
-                                : say(
-                                        "expected",
-                                        "from",
-                                        phrases.weekday(promise.earliest()),
-                                        "to",
-                                        phrases.weekday(promise.latest()))));
-        besides.slip()
-                .ifPresent(slip -> paragraphs.add(say(
-                        "transfer",
-                        "amount",
-                        new Amount(slip.amount(), slip.currency()),
-                        "holder",
-                        slip.holder(),
-                        "account",
-                        phrases.list(slip.account().stream()
-                                .map(part -> phrases.say(part.name()) + " " + part.value())
-                                .toList()),
-                        "iban",
-                        slip.account().get(slip.account().size() - 1).value(),
-                        "reference",
-                        slip.reference())));
-        paragraphs.addAll(besides.again());
-        return paragraphs;
-    }
-
-    /** What takes place, when and where. */
-    String attending(Attendance each) {
-        return say(
-                each.where().isEmpty() ? "takes-place" : "takes-place-at",
-                "what",
-                each.quantity().stripTrailingZeros().toPlainString() + " " + each.name(),
-                "day",
-                phrases.weekday(each.starts().toLocalDate()),
-                "from",
-                each.starts().toLocalTime(),
-                "to",
-                each.ends().toLocalTime(),
-                "where",
-                String.join(", ", each.where()));
-    }
-
-    /** Where and when, and what to bring. */
-    private String sentence(Handover handover) {
-        String where = Stream.concat(Stream.of(handover.place()), handover.lines().stream())
-                .collect(Collectors.joining(", "));
-        String way = handover.collected() ? "collect" : "brought";
-        String sentence = handover.starts()
-                .map(starts -> handover.ends()
-                        .map(ends -> say(
-                                way + "-at",
-                                "where",
-                                where,
-                                "day",
-                                phrases.weekday(starts.toLocalDate()),
-                                "from",
-                                starts.toLocalTime(),
-                                "to",
-                                ends.toLocalTime()))
-                        .orElseGet(() -> say(
-                                way + "-from",
-                                "where",
-                                where,
-                                "day",
-                                phrases.weekday(starts.toLocalDate()),
-                                "from",
-                                starts.toLocalTime())))
-                .orElseGet(() -> say(way, "where", where));
-        return handover.bring().isBlank() ? sentence : sentence + " " + say("bring", "what", handover.bring());
     }
 
     /** That the buyer has withdrawn from an order or asked to send something back, with the time it came. */
@@ -248,57 +157,6 @@ final class LetterTexts {
                         -1,
                         link,
                         own()));
-    }
-
-    /** The slip of a parcel: things and how many, no price. @param which places of the lines in it */
-    LetterContent slip(
-            Orders.Order order, Wishes wishes, QuoteView quote, IntPredicate which, Optional<Handover> handover) {
-        List<Row> rows = IntStream.range(0, quote.lines().size())
-                .filter(which)
-                .mapToObj(quote.lines()::get)
-                .map(line -> new Row(
-                        named(line), line.quantity().stripTrailingZeros().toPlainString()))
-                .toList();
-        return new LetterContent(
-                say(
-                        "slip",
-                        "order",
-                        String.valueOf(order.number()),
-                        "name",
-                        wishes.gift().map(Wishes.Gift::name).orElse(order.name())),
-                new Body(slipped(order, wishes, handover), rows, -1, "", ""));
-    }
-
-    /** Who it is for and where it goes, or when it is collected; and the message of a gift. */
-    private List<String> slipped(Orders.Order order, Wishes wishes, Optional<Handover> handover) {
-        Orders.Address address = Json.read(order.address(), Orders.Address.class);
-        List<String> paragraphs = new ArrayList<>();
-        paragraphs.add(handover.filter(Handover::collected).map(this::sentence).orElseGet(() -> Stream.of(
-                        Stream.of(wishes.gift().isPresent() ? "" : wishes.company()),
-                        Stream.of(wishes.gift().map(Wishes.Gift::name).orElse(order.name())),
-                        address.lines().stream(),
-                        Stream.of(
-                                (address.postcode() + " " + address.city()).strip(),
-                                address.region().map(Countries::name).orElse(""),
-                                phrases.region(address.country())),
-                        Stream.of(wishes.phone())
-                                .filter(phone -> !phone.isEmpty())
-                                .map(phone -> say("slip-phone", "number", phone)))
-                .flatMap(stream -> stream)
-                .filter(line -> !line.isBlank())
-                .collect(Collectors.joining("\n"))));
-        handover.filter(each -> !each.collected()).ifPresent(brought -> paragraphs.add(sentence(brought)));
-        paysWith(order, wishes).ifPresent(paragraphs::add);
-        wishes.gift()
-                .map(Wishes.Gift::message)
-                .filter(message -> !message.isEmpty())
-                .ifPresent(paragraphs::add);
-        return paragraphs;
-    }
-
-    private String named(QuoteView.Line line) {
-        return Stream.concat(Stream.of(line.name()), line.choices().stream().map(phrases::say))
-                .collect(Collectors.joining(", "));
     }
 
     /** That its reader belongs to a group of buyers now. */
@@ -390,72 +248,11 @@ final class LetterTexts {
         return new LetterContent(said.subject(), new Body(paragraphs, List.of(), -1, link, say("to-the-counter")));
     }
 
-    /** The buyer's own number of the order. */
-    String reference(String number) {
-        return say("reference", "number", number);
-    }
-
-    /** With what is paid in cash, and what is given out. */
-    Optional<String> paysWith(Orders.Order order, Wishes wishes) {
-        return wishes.change(
-                        payment,
-                        order.method(),
-                        Messages.amount(order.due(), order.currency()).value())
-                .map(cash -> say(
-                        "pays-with",
-                        "amount",
-                        new Amount(cash.with(), order.currency()),
-                        "change",
-                        new Amount(cash.back(), order.currency())));
-    }
-
-    /** That more came than was owed. */
-    String tooMuch(Amount amount) {
-        return say("too-much", "amount", amount);
-    }
-
-    /** That what was given back is on a voucher. */
-    String onVoucher(String code) {
-        return say("on-voucher", "code", code);
-    }
-
-    /** That it is a gift, and for whom. */
-    String giftFor(Wishes.Gift gift) {
-        return say("gift-for", "name", gift.name());
-    }
-
-    /** Where the invoice goes. */
-    String invoiceTo(InvoiceAddress to) {
-        return say("invoice-to", "address", to.inOneLine(phrases::region));
-    }
-
-    /** To whom a voucher goes, and when, once it is paid. */
-    String voucherFor(Wishes.VoucherFor to) {
-        return to.on()
-                .map(day -> say("voucher-for-on", "name", to.name(), "email", to.email(), "day", day))
-                .orElseGet(() -> say("voucher-for", "name", to.name(), "email", to.email()));
-    }
-
-    /** When files can be fetched first. */
-    String filesFrom(LocalDate day) {
-        return say("files-later", "day", day);
-    }
-
     /** With a mark before its subject where it is practice. */
     LetterContent marked(String mode, LetterContent said) {
         return mode.equals("test")
                 ? new LetterContent(say("test", "subject", said.subject()), said.body(), said.attached())
                 : said;
-    }
-
-    /** When a subscription is charged next, and where it can be changed. */
-    String next(LocalDate day, String link) {
-        return say("next-charge", "date", day) + " " + say("subscription-at", "link", link);
-    }
-
-    /** What is charged again of an order, as it was agreed to, and where it can be changed. */
-    String again(Message terms, String link) {
-        return phrases.say(terms) + " " + say("subscription-at", "link", link);
     }
 
     /** The one reminder of a basket that was left. */
@@ -488,7 +285,7 @@ final class LetterTexts {
                 wording.said(handedOver ? "handed-over" : occasion, values, besides.named() || occasion.equals("copy"));
         List<String> paragraphs = new ArrayList<>(said.paragraphs());
         if (!handedOver) {
-            paragraphs.addAll(facts(besides));
+            paragraphs.addAll(sentences.facts(besides));
         }
         return new LetterContent(said.subject(), new Body(paragraphs, rows, total, link, linkText));
     }
@@ -506,55 +303,6 @@ final class LetterTexts {
                 money(amount, order.currency()),
                 "date",
                 keptUntil(order)));
-    }
-
-    /** The same rows as the receipt on the screen. */
-    private List<Row> rows(QuoteView priced) {
-        QuoteView quote = priced.asRead();
-        List<Row> rows = new ArrayList<>();
-        quote.lines()
-                .forEach(line -> rows.add(new Row(
-                        line.quantity().stripTrailingZeros().toPlainString() + " " + named(line),
-                        money(line.amount().value(), quote.currency()))));
-        quote.discounts()
-                .forEach(discount -> rows.add(new Row(
-                        discount.ofVoucher() ? say("voucher", "code", discount.name()) : discount.name(),
-                        money(discount.amount().value().negate(), quote.currency()))));
-        quote.levied().stream()
-                .filter(levied -> !levied.inside())
-                .forEach(levied ->
-                        rows.add(new Row(levied.name(), money(levied.amount().value(), quote.currency()))));
-        quote.deliveryPrice()
-                .ifPresent(price -> rows.add(new Row(say("delivery"), money(price.value(), quote.currency()))));
-        quote.fee().ifPresent(fee -> rows.add(new Row(say("way-of-paying"), money(fee.value(), quote.currency()))));
-        if (quote.prices() == Tax.Prices.WITHOUT_TAX) {
-            rows.add(new Row(say("tax"), money(quote.tax().value(), quote.currency())));
-        }
-        rows.add(new Row(say("total"), money(quote.payable().value(), quote.currency())));
-        if (quote.prices() == Tax.Prices.WITH_TAX && quote.tax().value().signum() > 0) {
-            rows.add(new Row(say("tax-inside"), money(quote.tax().value(), quote.currency())));
-        }
-        quote.vouchers().stream()
-                .filter(voucher -> voucher.used().value().signum() > 0)
-                .forEach(voucher -> rows.add(new Row(
-                        say("voucher", "code", voucher.code()),
-                        money(voucher.used().value().negate(), quote.currency()))));
-        quote.rounding()
-                .filter(rounding -> rounding.value().signum() != 0)
-                .ifPresent(rounding -> rows.add(new Row(say("rounded"), money(rounding.value(), quote.currency()))));
-        if (quote.toPay().value().compareTo(quote.payable().value()) != 0) {
-            rows.add(new Row(say("to-pay"), money(quote.toPay().value(), quote.currency())));
-        }
-        return rows;
-    }
-
-    private int total(List<Row> rows) {
-        for (int i = 0; i < rows.size(); i++) {
-            if (rows.get(i).name().equals(say("total"))) {
-                return i;
-            }
-        }
-        return -1;
     }
 
     /** The day an order lapses where its money does not come; empty where it waits for none, or for any time. */

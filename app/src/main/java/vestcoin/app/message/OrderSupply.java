@@ -91,7 +91,7 @@ class OrderSupply {
 
     /** What takes place on a day, of an order that stands. */
     private static List<String> attending(Orders.Order order, Document document) {
-        LetterTexts words = LetterTexts.in(document.setup(), order.language());
+        LetterSentences words = LetterSentences.in(document.setup(), order.language());
         return Attendance.of(document.setup(), order).stream()
                 .map(words::attending)
                 .toList();
@@ -100,14 +100,14 @@ class OrderSupply {
     private List<String> tooMuch(Orders.Order order, Document document) {
         return Stream.of(surpluses.owed(order.id()))
                 .filter(owed -> owed > 0)
-                .map(owed -> LetterTexts.in(document.setup(), order.language())
-                        .tooMuch(Messages.amount(owed, order.currency())))
+                .map(owed -> LetterSentences.in(document.setup(), order.language())
+                        .tooMuch(OwedLetters.amount(owed, order.currency())))
                 .toList();
     }
 
     /** The buyer's own number of it, whose gift it is, where its invoice and its vouchers go. */
     private List<String> wished(Orders.Order order, Document document) {
-        LetterTexts words = LetterTexts.in(document.setup(), order.language());
+        LetterSentences words = LetterSentences.in(document.setup(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         return Stream.of(
                         Stream.of(wishes.reference())
@@ -125,7 +125,7 @@ class OrderSupply {
 
     /** What is charged again of it: told with its first order and with each charge. */
     private List<String> again(Orders.Order order) {
-        LetterTexts words = LetterTexts.in(
+        LetterSentences words = LetterSentences.in(
                 editions.spoken(order.shop(), order.by(), order.language()).setup(), order.language());
         QuoteView kept = KeptQuotes.read(order.quote());
         return subscriptions.ofOrder(order.id()).stream()
@@ -144,7 +144,7 @@ class OrderSupply {
         return downloads.ofOrder(order.id()).stream()
                 .filter(each -> !each.there(clock.instant()))
                 .findFirst()
-                .map(each -> LetterTexts.in(document.setup(), order.language())
+                .map(each -> LetterSentences.in(document.setup(), order.language())
                         .filesFrom(LocalDate.ofInstant(
                                 each.fromAt(), document.compiled().zone())))
                 .stream()

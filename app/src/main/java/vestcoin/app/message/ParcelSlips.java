@@ -35,8 +35,8 @@ class ParcelSlips {
         Document document = editions.spoken(order.shop(), order.by(), order.language());
         Wishes wishes = Json.read(order.wishes(), Wishes.class);
         QuoteView quote = document.quote(OrderFile.parse(order.document()));
-        LetterBook.LetterContent slip = LetterTexts.in(document.setup(), order.language())
-                .slip(
+        LetterBook.LetterContent slip = ParcelSlipText.in(document.setup(), order.language())
+                .of(
                         order,
                         wishes,
                         quote,

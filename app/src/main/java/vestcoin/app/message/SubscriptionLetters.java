@@ -197,7 +197,7 @@ class SubscriptionLetters {
                 .findFirst()
                 .map(renewal -> orders.byId(renewal.orderId()));
         if (failed.isPresent() && (event.kindNow() == Kind.DECLINED || event.kindNow() == Kind.LAPSED)) {
-            return Messages.amount(failed.get().payable(), first.currency());
+            return OwedLetters.amount(failed.get().payable(), first.currency());
         }
         int edition = event.kindNow() == Kind.ANNOUNCED && subscription.announced() != null
                 ? subscription.announced()

@@ -17,11 +17,13 @@ import vestcoin.core.life.PaymentState;
 public class ChangedOrders {
     private final JdbcClient sql;
     private final PaymentBook book;
+    private final MoneyMoves moves;
     private final Payments payments;
 
-    ChangedOrders(JdbcClient sql, PaymentBook book, Payments payments) {
+    ChangedOrders(JdbcClient sql, PaymentBook book, MoneyMoves moves, Payments payments) {
         this.sql = sql;
         this.book = book;
+        this.moves = moves;
         this.payments = payments;
     }
 
@@ -99,7 +101,7 @@ public class ChangedOrders {
             if (part > 0) {
                 String key = UUID.randomUUID().toString();
                 if (payment.throughProvider()) {
-                    book.ask(key, payment.id(), Provider.Kind.REFUND, part, actor);
+                    moves.ask(key, payment.id(), Provider.Kind.REFUND, part, actor);
                 } else {
                     payments.here(payment, Provider.Kind.REFUND, key, part, actor);
                 }

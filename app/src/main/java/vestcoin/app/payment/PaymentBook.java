@@ -114,8 +114,6 @@ public class PaymentBook {
 
     public record Transition(String state, long amount, Instant at, String actor, String note) {}
 
-    record Move(String idempotencyKey, long payment, String kind, long amount, String actor) {}
-
     /** Begins the part of what an order came to more; no voucher's code has it. */
     static final String MORE = "+";
 
@@ -134,8 +132,6 @@ public class PaymentBook {
      * down, so that whoever cannot have it says so.
      */
     public record RefundAsked(long order) {}
-
-    private static final Duration EVENTS_KEPT = Duration.ofDays(1);
 
     private final JdbcClient sql;
     private final Outbox outbox;
@@ -440,47 +436,10 @@ public class PaymentBook {
                 .update();
     }
 
-    /** Writes down that money shall move, before the provider is asked. A key moves once. */
-    @Transactional
-    public void ask(String key, long payment, Provider.Kind kind, long amount, String actor) {
-        Payment known = locked(payment);
-        if (sql.sql("select count(*) from payment_move where idempotency_key = :key")
-                        .param("key", key)
-                        .query(Long.class)
-                        .single()
-                == 0) {
-            sql.sql("insert into payment_move(idempotency_key, payment, kind, amount, actor, at) values "
-                            + "(:key, :payment, :kind, :amount, :actor, :at)")
-                    .param("key", key)
-                    .param("payment", payment)
-                    .param("kind", kind.text())
-                    .param("amount", amount)
-                    .param("actor", actor)
-                    .param("at", now())
-                    .update();
-            refundAsked(known, kind);
-        }
-    }
-
-    private void refundAsked(Payment payment, Provider.Kind kind) {
+    /** Tells that money is asked to go back. */
+    void refundAsked(Payment payment, Provider.Kind kind) {
         if (kind == Provider.Kind.REFUND) {
             events.publishEvent(new RefundAsked(payment.orderId()));
-        }
-    }
-
-    /** Whether what was asked for was done. */
-    @Transactional
-    public void settle(Move move, boolean done, String note) {
-        sql.sql("update payment_move set settled = :settled, note = :note where idempotency_key = :key and "
-                        + "settled is null")
-                .param("settled", done ? "done" : "refused")
-                .param("note", note)
-                .param("key", move.idempotencyKey())
-                .update();
-        if (!done) {
-            Payment payment = of(move.payment());
-            refundAsked(payment, Provider.Kind.of(move.kind()));
-            announce(payment.orderId());
         }
     }
 
@@ -494,45 +453,6 @@ public class PaymentBook {
                                 .query(Long.class)
                                 .single()
                         == 0;
-    }
-
-    /**
-     * Who asked for the money move that a payment waits for: news of it is that person's doing, whichever way it comes.
-     */
-    Optional<String> askedBy(long payment) {
-        return sql.sql("select actor from payment_move where payment = :payment and settled is null order by at "
-                        + "limit 1")
-                .param("payment", payment)
-                .query(String.class)
-                .optional();
-    }
-
-    List<Move> unsettled() {
-        return sql.sql("select idempotency_key, payment, kind, amount, actor from payment_move where settled is "
-                        + "null order by at")
-                .query(Move.class)
-                .list();
-    }
-
-    /** Whether an event is new; asked in the transaction that acts on it. */
-    boolean firstTime(String shop, String event) {
-        try {
-            sql.sql("insert into webhook_event(shop, event, at) values (:shop, :event, :at)")
-                    .param("shop", shop)
-                    .param("event", event)
-                    .param("at", now())
-                    .update();
-            return true;
-        } catch (DuplicateKeyException e) {
-            return false;
-        }
-    }
-
-    /** Events are known again only as long as one of that age would still be taken, and a day more. */
-    void forgetOldEvents() {
-        sql.sql("delete from webhook_event where at < :long")
-                .param("long", clock.instant().minus(EVENTS_KEPT).atOffset(ZoneOffset.UTC))
-                .update();
     }
 
     private java.time.OffsetDateTime now() {

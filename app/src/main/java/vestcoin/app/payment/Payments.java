@@ -43,6 +43,8 @@ public class Payments {
     private static final Duration ON_ITS_WAY = Duration.ofSeconds(30);
 
     private final PaymentBook book;
+    private final MoneyMoves moves;
+    private final ProviderEvents providerEvents;
     private final RefundBook refunds;
     private final Vouchers vouchers;
     private final Gateways gateways;
@@ -52,6 +54,8 @@ public class Payments {
 
     Payments(
             PaymentBook book,
+            MoneyMoves moves,
+            ProviderEvents providerEvents,
             RefundBook refunds,
             Vouchers vouchers,
             Gateways gateways,
@@ -59,6 +63,8 @@ public class Payments {
             PlatformTransactionManager transactions,
             Clock clock) {
         this.book = book;
+        this.moves = moves;
+        this.providerEvents = providerEvents;
         this.refunds = refunds;
         this.vouchers = vouchers;
         this.gateways = gateways;
@@ -139,9 +145,9 @@ public class Payments {
         }
         try {
             String key = key(payment, "capture");
-            book.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), OWN);
+            moves.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), OWN);
             return carriedOut(
-                    new PaymentBook.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), OWN));
+                    new MoneyMoves.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), OWN));
         } catch (ProviderTimeout | ProviderRejection e) {
             LOG.info("capture of payment {} stays open: {}", payment.id(), e.getMessage());
             return book.of(payment.id());
@@ -217,12 +223,12 @@ public class Payments {
         if (!allowed || amount <= 0 || amount > most) {
             throw notAllowed(kind, most > 0 && allowed);
         }
-        book.ask(key, payment.id(), kind, amount, actor);
-        PaymentBook.Move move = new PaymentBook.Move(key, payment.id(), kind.text(), amount, actor);
+        moves.ask(key, payment.id(), kind, amount, actor);
+        MoneyMoves.Move move = new MoneyMoves.Move(key, payment.id(), kind.text(), amount, actor);
         try {
             return carriedOut(move);
         } catch (ProviderRejection e) {
-            book.settle(move, false, e.getMessage());
+            moves.settle(move, false, e.getMessage());
             throw new ApiProblem(
                     HttpStatus.CONFLICT,
                     "amount",
@@ -267,7 +273,7 @@ public class Payments {
                         : Message.of("payment.load-order-again-to-see-where-stands"));
     }
 
-    private Payment carriedOut(PaymentBook.Move move) {
+    private Payment carriedOut(MoneyMoves.Move move) {
         Payment payment = book.of(move.payment());
         Provider.Kind kind = Provider.Kind.of(move.kind());
         Provider.View view = provider.move(
@@ -277,22 +283,22 @@ public class Payments {
                 move.idempotencyKey(),
                 kind == Provider.Kind.VOID ? 0 : move.amount());
         Payment after = book.applyProviderState(payment.id(), view, move.actor());
-        book.settle(move, true, "");
+        moves.settle(move, true, "");
         return after;
     }
 
     /** Does what was written down of an order's money and not asked for yet; what is not answered is asked again. */
     void carryOn(long order) {
-        book.unsettled().stream()
+        moves.unsettled().stream()
                 .filter(move -> book.of(move.payment()).orderId() == order)
                 .forEach(this::carryOn);
     }
 
-    private void carryOn(PaymentBook.Move move) {
+    private void carryOn(MoneyMoves.Move move) {
         try {
             carriedOut(move);
         } catch (ProviderRejection e) {
-            book.settle(move, false, e.getMessage());
+            moves.settle(move, false, e.getMessage());
         } catch (ProviderTimeout e) {
             LOG.info("{} of payment {} stays open: {}", move.kind(), move.payment(), e.getMessage());
         }
@@ -305,11 +311,11 @@ public class Payments {
                         payment.shop().equals(shop) && payment.gateway().equals(gateway))
                 .ifPresent(payment -> {
                     // Together, so that a crash in between cannot make news of it look old.
-                    Payment after = transaction.execute(status -> book.firstTime(shop, event)
+                    Payment after = transaction.execute(status -> providerEvents.firstTime(shop, event)
                             ? book.applyProviderState(
                                     payment.id(),
                                     view,
-                                    book.askedBy(payment.id()).orElse("provider"))
+                                    moves.askedBy(payment.id()).orElse("provider"))
                             : null);
                     if (after != null) {
                         onwards(after);
@@ -326,9 +332,9 @@ public class Payments {
     @Scheduled(fixedDelayString = "PT30S", initialDelayString = "PT30S")
     public void askAfterWhatIsOpen() {
         book.open().forEach(this::asked);
-        book.unsettled().forEach(this::carryOn);
+        moves.unsettled().forEach(this::carryOn);
         book.toCapture().forEach(this::onwards);
-        book.forgetOldEvents();
+        providerEvents.forgetOld();
         book.lapsed()
                 .forEach(payment ->
                         book.transition(payment.id(), PaymentState.EXPIRED, OWN, "the authorisation has lapsed"));

@@ -45,9 +45,19 @@ class PayoutController {
                         : Optional.empty());
     }
 
+    /** @param next place where the next page goes on, if there is one */
+    record EntriesView(List<Payouts.Entry> entries, Optional<Integer> next) {}
+
+    /** @param behind place of the last entry on the page before */
     @GetMapping("/api/shops/{shop}/payouts/{payout}")
-    List<Payouts.Entry> entries(@PathVariable String shop, @PathVariable long payout) {
-        return payouts.entries(shop, payout);
+    EntriesView entries(@PathVariable String shop, @PathVariable long payout, @RequestParam Optional<Integer> behind) {
+        List<Payouts.Entry> page = payouts.entries(shop, payout, behind.orElse(-1), Payouts.PAGE + 1);
+        List<Payouts.Entry> shown = page.subList(0, Math.min(page.size(), Payouts.PAGE));
+        return new EntriesView(
+                shown,
+                page.size() > Payouts.PAGE
+                        ? Optional.of(shown.get(shown.size() - 1).seq())
+                        : Optional.empty());
     }
 
     /** Asks the providers for those that are not known yet. */
@@ -90,17 +100,25 @@ class PayoutController {
     }
 
     private void write(CsvWriter csv, String shop, Payouts.PayoutRow row) {
-        for (Payouts.Entry entry : payouts.entries(shop, row.id())) {
-            csv.writeRecord(
-                    row.ref(),
-                    row.at().toString(),
-                    row.gateway(),
-                    row.currency(),
-                    entry.order().map(String::valueOf).orElse(""),
-                    entry.ref(),
-                    entry.kind(),
-                    entry.amount().toPlainString(),
-                    entry.fee().toPlainString());
-        }
+        int behind = -1;
+        List<Payouts.Entry> page;
+        do {
+            page = payouts.entries(shop, row.id(), behind, Payouts.PAGE);
+            page.forEach(entry -> write(csv, row, entry));
+            behind = page.isEmpty() ? behind : page.get(page.size() - 1).seq();
+        } while (page.size() == Payouts.PAGE);
+    }
+
+    private static void write(CsvWriter csv, Payouts.PayoutRow row, Payouts.Entry entry) {
+        csv.writeRecord(
+                row.ref(),
+                row.at().toString(),
+                row.gateway(),
+                row.currency(),
+                entry.order().map(String::valueOf).orElse(""),
+                entry.ref(),
+                entry.kind(),
+                entry.amount().toPlainString(),
+                entry.fee().toPlainString());
     }
 }

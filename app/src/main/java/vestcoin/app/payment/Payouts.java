@@ -44,8 +44,11 @@ class Payouts {
             int entries,
             int unmatched) {}
 
-    /** @param order number of the order it is of @param amount below zero where it was given back */
-    record Entry(Optional<Integer> order, String ref, String kind, BigDecimal amount, BigDecimal fee) {}
+    /**
+     * @param seq place within its payout @param order number of the order it is of @param amount below zero where it
+     *     was given back
+     */
+    record Entry(int seq, Optional<Integer> order, String ref, String kind, BigDecimal amount, BigDecimal fee) {}
 
     /** Taken through providers and in no payout yet. */
     record OnTheWay(String currency, BigDecimal amount) {}
@@ -63,7 +66,7 @@ class Payouts {
             int entries,
             int unmatched) {}
 
-    private record EntryRow(Integer number, String ref, String kind, long amount, long fee, String currency) {}
+    private record EntryRow(int seq, Integer number, String ref, String kind, long amount, long fee, String currency) {}
 
     private record Sum(String currency, long amount) {}
 
@@ -213,18 +216,22 @@ class Payouts {
                 .toList();
     }
 
-    List<Entry> entries(String shop, long payout) {
+    /** So many entries of a payout. @param behind the place of the last one on the page before */
+    List<Entry> entries(String shop, long payout, int behind, int most) {
         List<EntryRow> rows = sql.sql("""
-                        select o.number, e.provider_ref as ref, e.kind, e.amount, e.fee, p.currency
+                        select e.seq, o.number, e.provider_ref as ref, e.kind, e.amount, e.fee, p.currency
                         from payout p join payout_entry e on e.payout = p.id
                         left join payment m on m.id = e.payment left join orders o on o.id = m.order_id
-                        where p.shop = :shop and p.id = :payout order by e.seq""")
+                        where p.shop = :shop and p.id = :payout and e.seq > :behind order by e.seq limit :most""")
                 .param("shop", shop)
                 .param("payout", payout)
+                .param("behind", behind)
+                .param("most", most)
                 .query(EntryRow.class)
                 .list();
         return rows.stream()
                 .map(row -> new Entry(
+                        row.seq(),
                         Optional.ofNullable(row.number()),
                         row.ref(),
                         row.kind(),

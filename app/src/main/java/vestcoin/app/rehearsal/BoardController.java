@@ -30,6 +30,7 @@ import vestcoin.app.setup.Drafts;
 import vestcoin.app.setup.Editions;
 import vestcoin.core.message.Message;
 import vestcoin.core.payment.Gateway;
+import vestcoin.core.place.Capitals;
 import vestcoin.core.place.Destination;
 import vestcoin.core.quote.Order;
 import vestcoin.core.reach.SoldPlaces;
@@ -177,7 +178,7 @@ class BoardController {
     }
 
     /**
-     * Places to try: one of each zone, every country sold to, or those the latest orders went to.
+     * Places to try: one of each zone, the capital of every country sold to, or those the latest orders went to.
      *
      * @param of {@code zones}, {@code countries} or {@code orders}
      */
@@ -190,6 +191,9 @@ class BoardController {
         if (of.equals("countries")) {
             return SoldPlaces.of(draft).stream()
                     .filter(to -> to.region().isEmpty() && to.postcode().isEmpty())
+                    .map(country -> Capitals.of(country.country())
+                            .filter(capital -> draft.sellsTo().find(capital).isPresent())
+                            .orElse(country))
                     .limit(MOST_PLACES)
                     .toList();
         }

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import vestcoin.app.RunningShop;
 import vestcoin.app.Soon;
+import vestcoin.app.payment.Outbox;
 import vestcoin.app.run.DemoShop;
 
 /** Sums of sales across borders: of each paper once, whenever it was issued. */
@@ -30,7 +31,12 @@ class UnionSalesTest {
     @Test
     void what_was_issued_before_sums_were_kept_is_summed_up_once() throws Exception {
         // The demo's order to Berlin, and what was given back of it.
-        Soon.holds(() -> assertThat(days()).isNotEmpty());
+        Soon.holds(() -> {
+            assertThat(days()).isNotEmpty();
+            assertThat(shop.context().getBean(Outbox.class).due(Outbox.Kind.PAPER))
+                    .as("no paper is still owed")
+                    .isEmpty();
+        });
         List<UnionSales.DaySum> before = days();
         JdbcClient sql = shop.context().getBean(JdbcClient.class);
         sql.sql("delete from union_sale where shop = :shop")

@@ -234,10 +234,11 @@ class LifeTest {
         PaymentBook.Payment payment = book.ofOrder(order).get(0);
         assertThat(book.aboutToBeTaken(payment)).isTrue();
         String key = UUID.randomUUID().toString();
-        book.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), "the test");
+        MoneyMoves moves = shop.context().getBean(MoneyMoves.class);
+        moves.ask(key, payment.id(), Provider.Kind.CAPTURE, payment.amount(), "the test");
         assertThat(book.aboutToBeTaken(book.of(payment.id()))).isTrue();
-        book.settle(
-                new PaymentBook.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), "the test"),
+        moves.settle(
+                new MoneyMoves.Move(key, payment.id(), Provider.Kind.CAPTURE.text(), payment.amount(), "the test"),
                 false,
                 "not allowed");
         assertThat(book.aboutToBeTaken(book.of(payment.id()))).isFalse();

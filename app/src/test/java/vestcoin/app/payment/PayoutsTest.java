@@ -5,15 +5,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.NamedCsvRecord;
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.run.DemoShop;
 import vestcoin.app.settings.Felt;
 import vestcoin.app.settings.Witness;
 import vestcoin.standins.pay.TestCard;
@@ -67,6 +70,7 @@ class PayoutsTest {
                 .flatMap(payout -> StreamSupport.stream(
                         owner.get(PAYOUTS + "/" + payout.path("id").asLong())
                                 .json()
+                                .path("entries")
                                 .spliterator(),
                         false))
                 .filter(entry -> entry.path("order").asInt() == order)
@@ -138,6 +142,37 @@ class PayoutsTest {
                     .isEqualByComparingTo(payout.path("amount").asString());
         });
         assertThat(shop.owner().get(PAYOUTS + ".csv").text()).contains(",-31.40,0.00");
+    }
+
+    @Test
+    void the_entries_of_a_payout_come_page_by_page_and_all_of_them_to_the_file() {
+        JdbcClient sql = shop.context().getBean(JdbcClient.class);
+        sql.sql("insert into payout(shop, gateway, mode, ref, currency, amount, at) values (:shop, 'cards', 'test', "
+                        + "'a-long-one', 'EUR', 12000, now())")
+                .param("shop", DemoShop.SHOP)
+                .update();
+        long payout = sql.sql("select id from payout where ref = 'a-long-one'")
+                .query(Long.class)
+                .single();
+        sql.sql("insert into payout_entry(payout, seq, provider_ref, kind, amount, fee) select :id, x - 1, 'gone-' "
+                        + "|| x, 'capture', 100, 0 from system_range(1, 120)")
+                .param("id", payout)
+                .update();
+        List<String> seen = new ArrayList<>();
+        String behind = "";
+        do {
+            JsonNode page = shop.owner().get(PAYOUTS + "/" + payout + behind).json();
+            assertThat(page.path("entries").size()).isLessThanOrEqualTo(Payouts.PAGE);
+            page.path("entries").forEach(entry -> seen.add(entry.path("ref").asString()));
+            behind = page.hasNonNull("next") ? "?behind=" + page.path("next").asInt() : "";
+        } while (!behind.isEmpty());
+        assertThat(seen).hasSize(120).doesNotHaveDuplicates();
+        assertThat(shop.owner().get(PAYOUTS + ".csv").text().lines().filter(line -> line.startsWith("a-long-one,")))
+                .hasSize(120);
+        sql.sql("delete from payout_entry where payout = :id")
+                .param("id", payout)
+                .update();
+        sql.sql("delete from payout where id = :id").param("id", payout).update();
     }
 
     private BigDecimal onTheWay() {

@@ -51,6 +51,13 @@ public record Destination(String country, Optional<String> region, Optional<Stri
         return regions;
     }
 
+    /** Whether such a place can be: the beginning of a postcode stands for many places, and is none itself. */
+    public boolean whole() {
+        Problems problems = new Problems();
+        check("", problems);
+        return problems.list().isEmpty();
+    }
+
     /** Adds what does not exist, or does not fit its country. */
     public void check(String path, Problems problems) {
         if (country == null || !Countries.isCountry(country)) {

@@ -8,7 +8,6 @@ import java.util.stream.Stream;
 import vestcoin.core.place.Countries;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
-import vestcoin.core.problem.Problems;
 import vestcoin.core.setup.CompiledSetup;
 
 /**
@@ -51,16 +50,9 @@ public final class SoldPlaces {
                 .distinct()
                 .flatMap(place -> Stream.concat(
                                 Stream.of(setup.home()).filter(place::contains),
-                                Place.samples(place).stream().filter(SoldPlaces::whole))
+                                Place.samples(place).stream().filter(Destination::whole))
                         .limit(1))
                 .distinct()
                 .toList();
-    }
-
-    /** The beginning of a postcode stands for many places, and is none itself. */
-    private static boolean whole(Destination to) {
-        Problems problems = new Problems();
-        to.check("places", problems);
-        return problems.list().isEmpty();
     }
 }

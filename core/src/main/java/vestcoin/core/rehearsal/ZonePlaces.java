@@ -6,7 +6,6 @@ import java.util.Set;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
-import vestcoin.core.problem.Problems;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Rehearsal.SampleOrder;
 
@@ -21,7 +20,7 @@ public final class ZonePlaces {
         for (Delivery.Zone zone : setup.setup().delivery().zones()) {
             zone.places().stream()
                     .flatMap(place -> Place.samples(place).stream())
-                    .filter(ZonePlaces::whole)
+                    .filter(Destination::whole)
                     .filter(to -> setup.board()
                             .zoneOf(to)
                             .filter(held -> held.value().id().equals(zone.id()))
@@ -38,12 +37,5 @@ public final class ZonePlaces {
         basket.order().to().ifPresent(each::add);
         each.addAll(of(setup));
         return List.copyOf(each);
-    }
-
-    /** The beginning of a postcode stands for many places, and is none itself. */
-    private static boolean whole(Destination to) {
-        Problems problems = new Problems();
-        to.check("places", problems);
-        return problems.list().isEmpty();
     }
 }
