@@ -109,6 +109,8 @@ export function SalesPage() {
           })}
         </p>
       ))}
+      <UnionSales />
+      <ImportSales />
     </>
   );
 }
@@ -218,8 +220,6 @@ function OneCurrency({ sales, currency, by }: CurrencyProps) {
           />
         )}
       </div>
-      <UnionSales />
-      <ImportSales />
     </section>
   );
 }

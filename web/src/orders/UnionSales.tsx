@@ -30,7 +30,7 @@ function quarters(): { first: string; name: string }[] {
 
 /** Sales to consumers elsewhere in the Union: the counter of the year, and the sheet of a quarter. */
 export function UnionSales() {
-  const { shop } = useBench();
+  const { shop, setup } = useBench();
   const all = quarters();
   const [quarter, setQuarter] = useState(all[0]?.first ?? "");
   const union = useQuery({
@@ -42,6 +42,11 @@ export function UnionSales() {
   if (union.error) return <Said problems={problemsOf(union.error)} />;
   const { counter, sheet, numbers = {} } = union.data ?? {};
   if (!counter || !sheet) return null;
+  // Who is not registered with it files nothing, but sees what the papers have that was taxed elsewhere.
+  const files =
+    setup.tax.registrations.some(({ scheme }) => scheme === "one-stop-shop") ||
+    quarter !== all[0]?.first ||
+    sheet.rows.length + sheet.corrections.length > 0;
   const { thisYear, lastYear, passed, passedOn, near, year } = counter.counter;
   return (
     <section aria-label={say("unionSales")} className="mt-8">
@@ -70,17 +75,21 @@ export function UnionSales() {
       {counter.converted.length > 0 && (
         <p className="text-xs quiet">{say("unionConverted", { currencies: counter.converted.join(", ") })}</p>
       )}
-      <SchemeHead
-        title={<h3 className="text-base">{say("oneStopSheet")}</h3>}
-        sheet={sheet}
-        spans={all}
-        spanLabel={say("quarter")}
-        span={quarter}
-        choose={setQuarter}
-        file={`/api/shops/${shop}/sales/union.csv?quarter=${quarter}`}
-      />
-      <SchemeSheet sheet={sheet} numbers={numbers} />
-      <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
+      {files && (
+        <>
+          <SchemeHead
+            title={<h3 className="text-base">{say("oneStopSheet")}</h3>}
+            sheet={sheet}
+            spans={all}
+            spanLabel={say("quarter")}
+            span={quarter}
+            choose={setQuarter}
+            file={`/api/shops/${shop}/sales/union.csv?quarter=${quarter}`}
+          />
+          <SchemeSheet sheet={sheet} numbers={numbers} />
+          <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
+        </>
+      )}
     </section>
   );
 }

@@ -154,23 +154,25 @@ function Result({ view, compared, stop, again }: ResultProps) {
       {view.state === "done" && view.total > 0 && changed === 0 && view.groups.length === 0 && (
         <p>{say("noOrderChanges", { total: view.total })}</p>
       )}
-      {view.sums.map((sum) => (
-        <div key={sum.currency} className="mt-2">
-          <p>
-            {say("ordersDiffer", { changed: sum.changed, compared: sum.compared })}{" "}
-            {say("sumsMove", {
-              pay: signed(sum.by.payable, sum.currency),
-              tax: signed(sum.by.tax, sum.currency),
-              delivery: signed(sum.by.delivery, sum.currency),
-              keep: signed(sum.by.keep, sum.currency),
-            })}
-          </p>
-          <SpreadPicture
-            currency={sum.currency}
-            bins={view.spreads.find(({ currency }) => currency === sum.currency)?.bins ?? []}
-          />
-        </div>
-      ))}
+      {view.sums
+        .filter(() => changed > 0 || view.state !== "done")
+        .map((sum) => (
+          <div key={sum.currency} className="mt-2">
+            <p>
+              {say("ordersDiffer", { changed: sum.changed, compared: sum.compared })}{" "}
+              {say("sumsMove", {
+                pay: signed(sum.by.payable, sum.currency),
+                tax: signed(sum.by.tax, sum.currency),
+                delivery: signed(sum.by.delivery, sum.currency),
+                keep: signed(sum.by.keep, sum.currency),
+              })}
+            </p>
+            <SpreadPicture
+              currency={sum.currency}
+              bins={view.spreads.find(({ currency }) => currency === sum.currency)?.bins ?? []}
+            />
+          </div>
+        ))}
       <Groups groups={view.groups} compared={compared} />
       {view.stations.length > 0 && (
         <details className="mt-2">

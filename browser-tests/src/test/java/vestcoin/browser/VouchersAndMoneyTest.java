@@ -172,6 +172,12 @@ class VouchersAndMoneyTest extends AtCounter {
         assertThat(browser.violations()).isEmpty();
         assertThat(browser.see(By.linkText("Every line as CSV")).getDomAttribute("href"))
                 .contains("/sales.csv?by=day");
+        // Where nothing was sold there is a quarter to file all the same.
+        browser.set("input[type=date]", "2001-01-01");
+        browser.set("label + label + label input[type=date]", "2001-01-31");
+        browser.waitFor("no paper in those days", () -> browser.shows("No paper was issued"));
+        browser.see(By.xpath("//section[@aria-label='To consumers elsewhere in the European Union']"));
+        assertThat(browser.violations()).isEmpty();
         browser.go(shop.url() + DESK + "/terms");
         browser.click(By.xpath("//summary[starts-with(normalize-space(.), 'Letters')]"));
         browser.fill("input[name=host]", "no server");

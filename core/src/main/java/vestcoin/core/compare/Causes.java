@@ -156,7 +156,10 @@ final class Causes {
             return;
         }
         figure.of().forEach(operand -> gather(operand, walked, typed));
-        if (figure.op() instanceof Op.Given given && given.source() == Op.Source.SETUP) {
+        // What a rule of the computation brings is no field that anybody typed.
+        if (figure.op() instanceof Op.Given given
+                && given.source() == Op.Source.SETUP
+                && !figure.rule().startsWith("rule/")) {
             typed.computeIfAbsent(figure.rule(), path -> new Typed(figure.label(), new ArrayList<>()))
                     .values()
                     .add(figure.value().stripTrailingZeros());

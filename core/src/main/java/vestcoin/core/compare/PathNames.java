@@ -44,7 +44,9 @@ final class PathNames {
             names.put("payment/methods/" + method.id(), method.title());
         }
         for (Tax.PlaceRates place : setup.tax().places()) {
-            names.put("tax/places/" + place.id(), place.name());
+            String path = "tax/places/" + place.id();
+            names.put(path, place.name());
+            setup.tax().categories().forEach(category -> names.put(path + "/rates/" + category.id(), category.name()));
         }
     }
 

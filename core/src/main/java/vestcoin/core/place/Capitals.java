@@ -5,9 +5,9 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * A postcode of each country's capital with the region it lies in, where both are known: a place that stands for its
- * country where a rule goes by postcode or region. The list is {@code capitals.tsv} beside this class, from memory;
- * {@code CapitalsTest} checks forms and regions.
+ * A postcode of each country's capital, and the region it lies in where taxes or rates commonly differ by region: a
+ * place that stands for its country where a rule goes by either. The list is {@code capitals.tsv} beside this class,
+ * from memory; {@code CapitalsTest} checks forms and regions.
  */
 public final class Capitals {
     private static final Map<String, Destination> ALL = new HashMap<>();

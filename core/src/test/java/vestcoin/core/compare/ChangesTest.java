@@ -88,6 +88,10 @@ class ChangesTest {
             assertThat(sum.by().keep()).isEqualByComparingTo("3.36");
         });
         assertThat(changes.changed()).extracting(Changes.Changed::name).containsExactly("abroad");
+        assertThat(changes.groups()).singleElement().satisfies(group -> assertThat(
+                        group.cause().path())
+                .as("named by the rate it bears now")
+                .isEqualTo("tax/places/de/rates/s"));
     }
 
     @Test
@@ -117,7 +121,7 @@ class ChangesTest {
                 .sells("q", "5.00", "s", "1 kg")
                 .delivers("IE", "post", "4.00");
         Changes tax = changes(shop("10.00", "4.00"), taxed, TO_IRELAND);
-        assertThat(causes(tax)).containsExactly("DIFFERS tax/places/ie/rates/s [IE] 1 0.00");
+        assertThat(causes(tax)).containsExactly("DIFFERS tax/places/ie/rates/s [IE, s] 1 0.00");
         assertThat(tax.groups().get(0).by().tax()).isEqualByComparingTo("-0.19");
         assertThat(tax.groups().get(0).by().keep()).isEqualByComparingTo("0.19");
         Shops.Maker off = shop("10.00", "4.00")
