@@ -41,8 +41,8 @@ class Bookings {
     /** Of a shop from a time on, the soonest first, at most two thousand. */
     List<Booking> from(String shop, LocalDateTime from, int most) {
         return sql.sql("""
-                select s.place, s.attended, s.starts, s.ends, o.number, o.token, o.name, o.quote, o.address, o.standing,
-                    o.sent
+                select s.place, s.attended, s.starts, s.ends, o.number, o.token, o.name, o.address, o.standing, o.sent,
+                    (select quote from order_quote where order_id = o.id) as quote
                 from (
                     select place, cast(null as decimal(18, 6)) as attended, starts, ends, order_id from slot_taken
                         where shop = :shop and starts >= :from

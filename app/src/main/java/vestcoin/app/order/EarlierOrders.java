@@ -21,9 +21,9 @@ public class EarlierOrders {
             int number, Instant at, NewOrder.PricedDocument priced, NewOrder.Customer customer, long payable) {}
 
     private static final String TAKE = """
-            insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable, due,
+            insert into orders(shop, number, token, client_key, edition, mode, document, currency, payable, due,
                 method, email, buyer, name, country, address, placed_at, language, standing, sent, way, tax_number)
-            values (:shop, :number, random_uuid(), :key, :edition, 'test', :document, :quote, :currency, :payable,
+            values (:shop, :number, random_uuid(), :key, :edition, 'test', :document, :currency, :payable,
                 :payable, :method, :email, :buyer, :name, :country, :address, :at, :language, 'paid', :sent, :way,
                 :taxNumber)""";
 
@@ -48,7 +48,6 @@ public class EarlierOrders {
                                 Map.entry("key", "earlier-" + order.number()),
                                 Map.entry("edition", edition),
                                 Map.entry("document", order.priced().order()),
-                                Map.entry("quote", order.priced().quote()),
                                 Map.entry("currency", order.priced().currency()),
                                 Map.entry("payable", order.payable()),
                                 Map.entry("method", order.priced().method()),
@@ -64,6 +63,18 @@ public class EarlierOrders {
                                 Map.entry("sent", order.priced().leaves() ? "all" : "nothing"),
                                 Map.entry("way", order.priced().way()),
                                 Map.entry("taxNumber", order.customer().taxNumber())))
+                        .toArray(Map[]::new));
+        sql.batchUpdate(
+                "insert into order_quote(order_id, quote) select id, :quote from orders where shop = :shop and "
+                        + "number = :number",
+                orders.stream()
+                        .map(order -> Map.of(
+                                "shop",
+                                shop,
+                                "number",
+                                order.number(),
+                                "quote",
+                                order.priced().quote()))
                         .toArray(Map[]::new));
         return sql.query(
                 "select id, placed_at from orders where shop = :shop and number in (:numbers) order by number",

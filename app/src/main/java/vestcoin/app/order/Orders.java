@@ -140,13 +140,14 @@ public class Orders {
     }
 
     static final String ORDER = """
-            select id, shop, number, token, edition, mode, document, quote, currency, payable, due, method, email,
+            select id, shop, number, token, edition, mode, document, %s, currency, payable, due, method, email,
                 name, country, address, placed_at, standing, sent, language, agreed, cancelled_at, wishes, lapsed,
                 by_buyer, quiet, tax_edition, subscription, ready_at, lapses_at,
                 reminded_at, taken_by, carried from orders
-            """;
+            """.formatted(OrderQuotes.OF_ORDER);
 
     private final JdbcClient sql;
+    private final OrderQuotes quotes;
     private final Payments payments;
     private final StockBook counted;
     private final ReservationBook reservations;
@@ -156,6 +157,7 @@ public class Orders {
 
     Orders(
             JdbcClient sql,
+            OrderQuotes quotes,
             Payments payments,
             StockBook counted,
             ReservationBook reservations,
@@ -163,6 +165,7 @@ public class Orders {
             ApplicationEventPublisher events,
             Clock clock) {
         this.sql = sql;
+        this.quotes = quotes;
         this.payments = payments;
         this.counted = counted;
         this.reservations = reservations;
@@ -201,12 +204,12 @@ public class Orders {
         }
         String token = UUID.randomUUID().toString();
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
+                insert into orders(shop, number, token, client_key, edition, mode, document, currency,
                     payable, due, method, email, buyer, name, country, address, placed_at, language, agreed,
                     wishes, lapses_at, remind_at, tax_number, quiet, way, tax_edition, subscription, due_on, sent,
                     taken_by)
                 values (:shop, (select coalesce(max(number), 1000) + 1 from orders where shop = :shop), :token,
-                    :key, :edition, :mode, :document, :quote,
+                    :key, :edition, :mode, :document,
                         :currency, :payable, :due, :method, :email, :buyer, :name, :country, :address, :at,
                             :language, :agreed, :wishes, :lapses, :remind, :taxNumber, :quiet, :way, :taxes,
                             :subscription, :dueOn, :sent, :takenBy)""")
@@ -224,7 +227,6 @@ public class Orders {
                 .param("dueOn", order.renewing().map(ChargeDate::dueOn).orElse(null))
                 .param("mode", order.mode())
                 .param("document", order.priced().order())
-                .param("quote", order.priced().quote())
                 .param("currency", order.priced().currency())
                 .param("payable", order.payable())
                 .param("due", order.priced().due())
@@ -243,6 +245,12 @@ public class Orders {
                 .param("taxNumber", order.customer().taxNumber())
                 .param("quiet", order.quiet())
                 .update();
+        quotes.keep(
+                sql.sql("select id from orders where token = :token")
+                        .param("token", token)
+                        .query(Long.class)
+                        .single(),
+                order.priced().quote());
         Order placed = byToken(token).orElseThrow();
         order.reserves().uses().forEach(use -> reservations.take(placed, use, history(order.shop(), placed.email())));
         order.reserves().slot().ifPresent(slot -> reservations.take(placed, slot));
@@ -356,20 +364,23 @@ public class Orders {
                 .param("id", id)
                 .query(Long.class)
                 .single();
-        return sql.sql("""
-                update orders set method = :method, document = :document, quote = :quote, payable = payable - due +
-                    :due, due = :due, lapses_at = :lapses, remind_at = :remind
+        boolean could = sql.sql("""
+                update orders set method = :method, document = :document, payable = payable - due + :due,
+                    due = :due, lapses_at = :lapses, remind_at = :remind
                 where id = :id and cancelled_at is null and not exists (select 1 from payment p where p.order_id =
                     orders.id and p.part = '' and p.alive is not null)""")
                         .param("method", way.method())
                         .param("document", way.document())
-                        .param("quote", way.quote())
                         .param("due", way.due())
                         .param("lapses", at(way.held().map(HoldPeriod::lapses)))
                         .param("remind", at(way.held().flatMap(HoldPeriod::reminder)))
                         .param("id", id)
                         .update()
                 == 1;
+        if (could) {
+            quotes.keep(id, way.quote());
+        }
+        return could;
     }
 
     /** Whether somebody with this address is known: has signed in by a letter to it, or has paid through a provider. */

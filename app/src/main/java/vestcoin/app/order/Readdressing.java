@@ -55,6 +55,7 @@ public class Readdressing {
 
     private final JdbcClient sql;
     private final Orders orders;
+    private final OrderQuotes quotes;
     private final Editions editions;
     private final DestinationPoints points;
     private final Rewriting rewriting;
@@ -63,12 +64,14 @@ public class Readdressing {
     Readdressing(
             JdbcClient sql,
             Orders orders,
+            OrderQuotes quotes,
             Editions editions,
             DestinationPoints points,
             Rewriting rewriting,
             ChangedOrders money) {
         this.sql = sql;
         this.orders = orders;
+        this.quotes = quotes;
         this.editions = editions;
         this.points = points;
         this.rewriting = rewriting;
@@ -128,7 +131,7 @@ public class Readdressing {
         Wishes wishes = alike ? wishes(order) : Json.read(order.wishes(), Wishes.class);
         sql.sql("""
                 update orders set name = :name, address = :address, country = :country, document = :document,
-                    quote = :quote, wishes = :wishes where id = :id""")
+                    wishes = :wishes where id = :id""")
                 .param("country", country)
                 .param("name", wishes.gift().isPresent() ? order.name() : wanted.name())
                 .param(
@@ -136,10 +139,10 @@ public class Readdressing {
                         Json.write(new Orders.Address(
                                 wanted.lines(), wanted.city(), wanted.postcode(), to.region(), country)))
                 .param("document", Json.write(OrderFile.of(there)))
-                .param("quote", Json.write(now.kept(there.slot())))
                 .param("wishes", Json.write(wishes.givenTo(wanted.name())))
                 .param("id", id)
                 .update();
+        quotes.keep(id, Json.write(now.kept(there.slot())));
     }
 
     private static Order elsewhere(Order asked, Destination to) {

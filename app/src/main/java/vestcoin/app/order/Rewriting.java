@@ -36,6 +36,7 @@ import vestcoin.core.quote.Order;
 public class Rewriting {
     private final JdbcClient sql;
     private final Orders orders;
+    private final OrderQuotes quotes;
     private final Editions editions;
     private final ReservationBook reservations;
     private final StockBook counted;
@@ -47,6 +48,7 @@ public class Rewriting {
     Rewriting(
             JdbcClient sql,
             Orders orders,
+            OrderQuotes quotes,
             Editions editions,
             ReservationBook reservations,
             StockBook counted,
@@ -56,6 +58,7 @@ public class Rewriting {
             PlatformTransactionManager transactions) {
         this.sql = sql;
         this.orders = orders;
+        this.quotes = quotes;
         this.editions = editions;
         this.reservations = reservations;
         this.counted = counted;
@@ -169,17 +172,17 @@ public class Rewriting {
         OrderReservations.stock(before).forEach((item, quantity) -> counted.giveBack(order.shop(), item, quantity));
         take(order, OrderReservations.of(edition, changed, now));
         sql.sql("""
-                update orders set document = :document, quote = :quote, payable = payable - due + :due, due = :due,
+                update orders set document = :document, payable = payable - due + :due, due = :due,
                     carried = carried + :back
                 where id = :id""")
                 .param("document", Json.write(OrderFile.of(changed)))
-                .param("quote", Json.write(now.kept(changed.slot())))
                 .param("due", due)
                 .param(
                         "back",
                         reach.taken().map(taken -> Math.max(0, taken - due)).orElse(0L))
                 .param("id", order.id())
                 .update();
+        quotes.keep(order.id(), Json.write(now.kept(changed.slot())));
         if (reach.taken().isPresent()) {
             money.settle(order.id(), order.shop(), due, reach.taken().get(), way.orElse(""), actor);
         } else if (!awaited.change(order.id(), due) && reach.most().isPresent()) {

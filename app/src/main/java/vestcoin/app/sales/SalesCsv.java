@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.KeptQuotes;
@@ -74,7 +75,8 @@ final class SalesCsv implements AutoCloseable {
                 "provider's fee",
                 "paid",
                 "of it by voucher",
-                "refunded");
+                "refunded",
+                "answered");
     }
 
     void write(SalesPapers.PaperOfOrder row) {
@@ -117,7 +119,9 @@ final class SalesCsv implements AutoCloseable {
                     first ? fee(row) : "",
                     first ? minor(row.captured(), paper.currency()) : "",
                     first ? minor(row.byVoucher(), paper.currency()) : "",
-                    first ? minor(row.refunded(), paper.currency()) : "");
+                    first ? minor(row.refunded(), paper.currency()) : "",
+                    SpreadsheetText.written(
+                            item.answers().stream().map(phrases::say).collect(Collectors.joining("; "))));
             firstOfPaper = false;
         }
     }

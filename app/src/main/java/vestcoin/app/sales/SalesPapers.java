@@ -74,7 +74,8 @@ class SalesPapers {
                                 where order_id = o.id and tracking <> '') as tracking,
                             coalesce((select cast(min(starts) as varchar) from slot_taken
                                 where shop = o.shop and order_id = o.id), (select cast(min(starts) as varchar)
-                                from attendance where order_id = o.id), '') as slot, o.quote,
+                                from attendance where order_id = o.id), '') as slot,
+                            (select quote from order_quote where order_id = o.id) as quote,
                             coalesce(o.tax_edition, o.edition) as edition,
                             (select coalesce(max(card_country), '') from payment where order_id = o.id
                                 and captured > 0) as card_country,

@@ -6,12 +6,14 @@ import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.Soon;
 import vestcoin.app.message.Messages;
 import vestcoin.app.setup.LongerList;
 import vestcoin.standins.post.PostRoom;
@@ -171,6 +173,21 @@ class GoodsListTest {
                         .map(PostRoom.Letter::plain)
                         .anyMatch(text -> text.contains("Name sewn on: Finn Mara")))
                 .isTrue();
+        JsonNode payment = desk.path("payments").path(0);
+        Caller.Answer paid = shop.owner()
+                .post(
+                        Caller.SHOP + "/orders/" + number + "/capture",
+                        Map.of(
+                                "key",
+                                UUID.randomUUID().toString(),
+                                "payment",
+                                payment.path("id").asLong(),
+                                "amount",
+                                payment.path("amount").asString()));
+        assertThat(paid.status()).as(paid.text()).isEqualTo(200);
+        Soon.holds(() -> assertThat(
+                        shop.owner().get(Caller.SHOP + "/sales.csv?mode=test").text())
+                .contains("Name sewn on: Finn Mara; Thread: Rust"));
         Caller.Answer tooLong = shop.anybody()
                 .post(
                         Caller.COUNTER + "/quote",

@@ -41,9 +41,9 @@ class ManyOrdersTest {
         shop.context()
                 .getBean(JdbcClient.class)
                 .sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
+                insert into orders(shop, number, token, client_key, edition, mode, document, currency,
                     payable, due, method, email, name, country, address, placed_at, buyer, standing)
-                select shop, 10000 + x, random_uuid(), 'copy-' || x, edition, mode, '{}', '{}', currency, payable,
+                select shop, 10000 + x, random_uuid(), 'copy-' || x, edition, mode, '{}', currency, payable,
                     due, method, 'b' || x || '@buyers.example', 'Buyer ' || x, country, address, placed_at,
                        'b' || x || '@buyers.example', case when mod(x, 1000) = 0 then 'disputed' else 'paid' end
                 from orders, system_range(1, :orders) where shop = :shop and number = 1001""")

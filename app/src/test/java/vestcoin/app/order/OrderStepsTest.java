@@ -55,9 +55,9 @@ class OrderStepsTest {
     /** A copy of the demo's first order in another state. */
     private static void place(JdbcClient sql, int number, OrderState state) {
         sql.sql("""
-                insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency, payable,
+                insert into orders(shop, number, token, client_key, edition, mode, document, currency, payable,
                     due, method, email, name, country, address, placed_at, buyer, standing, sent, cancelled_at)
-                select shop, :number, random_uuid(), 'step-' || :number, edition, mode, '{}', '{}', currency, payable,
+                select shop, :number, random_uuid(), 'step-' || :number, edition, mode, '{}', currency, payable,
                     due, :method, 'b@buyers.example', 'Buyer', country, address, placed_at, 'b@buyers.example',
                     :standing, :sent, case when :cancelled then placed_at end
                 from orders where shop = :shop and number = 1001""")

@@ -84,9 +84,9 @@ class ChangesOfManyTest {
         int number = 2000;
         for (int i = 0; i < DRAWN; i++) {
             sql.sql("""
-                    insert into orders(shop, number, token, client_key, edition, mode, document, quote, currency,
+                    insert into orders(shop, number, token, client_key, edition, mode, document, currency,
                         payable, due, method, email, name, country, address, placed_at, buyer, standing)
-                    select shop, x, random_uuid(), 'drawn-' || x, edition, mode, :document, '{}', currency, payable,
+                    select shop, x, random_uuid(), 'drawn-' || x, edition, mode, :document, currency, payable,
                         due, method, email, name, country, address, :at, buyer, 'paid'
                     from orders, system_range(:from, :to) where shop = :shop and number = 1001""")
                     .param("document", Json.write(OrderFile.of(drawn.get(i))))

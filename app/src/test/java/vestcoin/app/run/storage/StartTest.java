@@ -223,11 +223,15 @@ class StartTest {
         String quotes;
         try (Connection connection = DriverManager.getConnection("jdbc:h2:" + data.resolve("vest-coin"), "sa", "");
                 Statement statement = connection.createStatement()) {
+            quotes = quotes(statement);
+            // As it was before V44.
             statement.execute("set max_length_inplace_lob 256");
-            statement.execute("update orders set quote = quote || ''");
+            statement.execute("alter table orders add column quote clob not null default ''");
+            statement.execute("update orders set quote = (select quote || '' from order_quote where order_id = id)");
+            statement.execute("alter table orders alter column quote drop default");
+            statement.execute("drop table order_quote");
             statement.execute("update picture set bytes = bytes || x''");
             statement.execute("delete from \"flyway_schema_history\" where \"version\" = '44'");
-            quotes = quotes(statement);
         }
         assertThat(beside(data)).isPositive();
         try (ConfigurableApplicationContext again =
@@ -243,7 +247,7 @@ class StartTest {
 
     private static String quotes(Statement statement) throws SQLException {
         StringBuilder all = new StringBuilder();
-        try (ResultSet rows = statement.executeQuery("select quote from orders order by id")) {
+        try (ResultSet rows = statement.executeQuery("select quote from order_quote order by order_id")) {
             while (rows.next()) {
                 all.append(rows.getString(1)).append('\n');
             }
