@@ -175,7 +175,8 @@ public class UnionSales {
             return false;
         }
         List<Row> papers = sql.sql("""
-                        select p.id, p.content, o.country, (select quote from order_quote where order_id = o.id) as quote,
+                        select p.id, p.content, o.country,
+                            (select quote from order_quote where order_id = o.id) as quote,
                             coalesce(o.tax_edition, o.edition) as edition
                         from paper p join orders o on o.id = p.order_id
                         where p.shop = :shop and p.mode = :mode and p.id > :paper and p.id <= :last
