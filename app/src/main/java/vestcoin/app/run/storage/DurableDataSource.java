@@ -11,8 +11,10 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.concurrent.locks.ReentrantReadWriteLock;
 import org.springframework.jdbc.datasource.DelegatingDataSource;
 
 /**
@@ -20,11 +22,19 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
  * file; so each commit is followed by a checkpoint, and one checkpoint serves all who committed before it began.
  * Measured with H2 2.4.240: writing at once instead ({@code WRITE_DELAY=0}) stops the background writer and with it all
  * compaction.
+ *
+ * <p>A checkpoint writes one map of the database after the other. What a statement changes in several of them would be
+ * on the disk in part if it ran meanwhile; so a checkpoint waits, for a moment, until none that writes is running.
  */
 final class DurableDataSource extends DelegatingDataSource implements Closeable {
+    private static final long PATIENCE_MILLIS = 20;
+
     private final HikariDataSource pool;
     private final AtomicLong committed = new AtomicLong();
     private final ReentrantLock turn = new ReentrantLock(true);
+    /** Shared by statements that write, held alone by a checkpoint. */
+    private final ReentrantReadWriteLock writing = new ReentrantReadWriteLock();
+
     private volatile long durable;
 
     DurableDataSource(HikariDataSource pool) {
@@ -53,12 +63,40 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
                 return;
             }
             long all = committed.get();
+            boolean alone = alone();
             try (Statement statement = connection.createStatement()) {
                 statement.execute("checkpoint sync");
+            } finally {
+                if (alone) {
+                    writing.writeLock().unlock();
+                }
             }
             durable = all;
         } finally {
             turn.unlock();
+        }
+    }
+
+    /**
+     * Waits until no statement writes. One that waits itself, for a row that a transaction holds whose next statement
+     * would wait for this one, is not waited for.
+     */
+    private boolean alone() {
+        try {
+            return writing.writeLock().tryLock(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+
+    /** Calls what may write, while no checkpoint is made. */
+    private Object write(Object of, Method method, Object[] arguments) throws Throwable {
+        writing.readLock().lock();
+        try {
+            return call(of, method, arguments);
+        } finally {
+            writing.readLock().unlock();
         }
     }
 
@@ -79,7 +117,8 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
 
         @Override
         public Object invoke(Object proxy, Method method, Object[] arguments) throws Throwable {
-            Object result = call(connection, method, arguments);
+            boolean ends = method.getName().equals("commit") || method.getName().equals("rollback");
+            Object result = ends ? write(connection, method, arguments) : call(connection, method, arguments);
             if (method.getName().equals("commit")) {
                 checkpoint(connection);
             }
@@ -88,28 +127,43 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
                         ? CallableStatement.class
                         : statement instanceof PreparedStatement ? PreparedStatement.class : Statement.class;
                 return Proxy.newProxyInstance(
-                        Connection.class.getClassLoader(), new Class<?>[] {kind}, new Executing(connection, statement));
+                        Connection.class.getClassLoader(),
+                        new Class<?>[] {kind},
+                        new Executing(connection, statement, locks(arguments)));
             }
             return result;
         }
+    }
+
+    /** Whether a query, prepared by its text, takes rows for itself. */
+    private static boolean locks(Object[] prepared) {
+        return prepared != null
+                && prepared.length > 0
+                && prepared[0] instanceof String text
+                && text.stripTrailing().endsWith("for update");
     }
 
     /** Outside of a transaction every change commits by itself. */
     private final class Executing implements InvocationHandler {
         private final Connection connection;
         private final Statement statement;
+        private final boolean locks;
 
-        Executing(Connection connection, Statement statement) {
+        /** @param locks whether it is a query that takes rows for itself */
+        Executing(Connection connection, Statement statement, boolean locks) {
             this.connection = connection;
             this.statement = statement;
+            this.locks = locks;
         }
 
         @Override
         public Object invoke(Object proxy, Method method, Object[] arguments) throws Throwable {
-            Object result = call(statement, method, arguments);
-            boolean changes = method.getName().startsWith("execute")
-                    && !method.getName().equals("executeQuery")
-                    && !Boolean.TRUE.equals(result);
+            boolean executes = method.getName().startsWith("execute");
+            boolean mayChange = executes && !method.getName().equals("executeQuery");
+            Object result = mayChange || executes && locks
+                    ? write(statement, method, arguments)
+                    : call(statement, method, arguments);
+            boolean changes = mayChange && !Boolean.TRUE.equals(result);
             if (changes && connection.getAutoCommit()) {
                 checkpoint(connection);
             }
