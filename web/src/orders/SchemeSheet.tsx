@@ -43,14 +43,16 @@ interface Props {
   sheet: UnionSheet;
   /** Held in the states goods leave from. */
   numbers?: Record<string, string>;
+  /** Whether the seller is registered with the scheme, and so files an empty sheet too. */
+  filed?: boolean;
 }
 
 /** What is filed with one of the Union's schemes: a row a state, state of dispatch, kind and rate. */
-export function SchemeSheet({ sheet, numbers = {} }: Props) {
+export function SchemeSheet({ sheet, numbers = {}, filed = true }: Props) {
   return (
     <>
       {sheet.rows.length === 0 && sheet.corrections.length === 0 ? (
-        <p className="quiet">{say("oneStopEmpty")}</p>
+        <p className="quiet">{say(filed ? "oneStopEmpty" : "oneStopNotFiled")}</p>
       ) : (
         <div className="overflow-x-auto">
           <table className="mt-2 text-sm">

@@ -39,14 +39,10 @@ export function UnionSales() {
     placeholderData: (before) => before,
   });
   const taxedAtHome = useTaxedAtHome();
+  const registered = setup.tax.registrations.some(({ scheme }) => scheme === "one-stop-shop");
   if (union.error) return <Said problems={problemsOf(union.error)} />;
   const { counter, sheet, numbers = {} } = union.data ?? {};
   if (!counter || !sheet) return null;
-  // Who is not registered with it files nothing, but sees what the papers have that was taxed elsewhere.
-  const files =
-    setup.tax.registrations.some(({ scheme }) => scheme === "one-stop-shop") ||
-    quarter !== all[0]?.first ||
-    sheet.rows.length + sheet.corrections.length > 0;
   const { thisYear, lastYear, passed, passedOn, near, year } = counter.counter;
   return (
     <section aria-label={say("unionSales")} className="mt-8">
@@ -75,21 +71,17 @@ export function UnionSales() {
       {counter.converted.length > 0 && (
         <p className="text-xs quiet">{say("unionConverted", { currencies: counter.converted.join(", ") })}</p>
       )}
-      {files && (
-        <>
-          <SchemeHead
-            title={<h3 className="text-base">{say("oneStopSheet")}</h3>}
-            sheet={sheet}
-            spans={all}
-            spanLabel={say("quarter")}
-            span={quarter}
-            choose={setQuarter}
-            file={`/api/shops/${shop}/sales/union.csv?quarter=${quarter}`}
-          />
-          <SchemeSheet sheet={sheet} numbers={numbers} />
-          <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
-        </>
-      )}
+      <SchemeHead
+        title={<h3 className="text-base">{say("oneStopSheet")}</h3>}
+        sheet={sheet}
+        spans={all}
+        spanLabel={say("quarter")}
+        span={quarter}
+        choose={setQuarter}
+        file={`/api/shops/${shop}/sales/union.csv?quarter=${quarter}`}
+      />
+      <SchemeSheet sheet={sheet} numbers={numbers} filed={registered} />
+      <p className="mt-1 text-xs quiet">{say("helpNotFiling")}</p>
     </section>
   );
 }
