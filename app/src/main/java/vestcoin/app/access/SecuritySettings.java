@@ -95,8 +95,7 @@ class SecuritySettings {
                         errors -> errors.authenticationEntryPoint((request, response, e) -> ProblemWriter.write(
                                         request,
                                         response,
-                                        HttpStatus.UNAUTHORIZED.value(),
-                                        HttpStatus.UNAUTHORIZED.getReasonPhrase(),
+                                        HttpStatus.UNAUTHORIZED,
                                         new Problem(
                                                 "",
                                                 Message.of("access.you-are-not-signed-in"),
@@ -140,8 +139,7 @@ class SecuritySettings {
         ProblemWriter.write(
                 request,
                 response,
-                HttpStatus.FORBIDDEN.value(),
-                HttpStatus.FORBIDDEN.getReasonPhrase(),
+                HttpStatus.FORBIDDEN,
                 new Problem(
                         "",
                         Message.of(

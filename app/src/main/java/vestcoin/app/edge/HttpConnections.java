@@ -52,6 +52,8 @@ class HttpConnections {
                 factory.addEngineValves(forwarded);
             }
             factory.addEngineValves(new Abandoning());
+            // Whoever asks before sending is told to send where the body is read, not where it will be refused.
+            factory.addConnectorCustomizers(connector -> connector.setProperty("continueResponseTiming", "onRead"));
         };
     }
 

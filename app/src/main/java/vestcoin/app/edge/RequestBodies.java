@@ -9,8 +9,10 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.ServletOutputStream;
 import jakarta.servlet.ServletRequest;
 import jakarta.servlet.ServletResponse;
+import jakarta.servlet.WriteListener;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
@@ -21,8 +23,9 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.util.ContentCachingResponseWrapper;
 import vestcoin.core.message.Message;
 import vestcoin.core.problem.Problem;
 
@@ -30,6 +33,10 @@ import vestcoin.core.problem.Problem;
  * Takes in the bodies of requests before anything else looks at them, without holding a worker while they come: a body
  * sent in part silences nobody. What is longer than a megabyte, of sheets and pictures than sixteen, or takes too long
  * is refused.
+ *
+ * <p>Who sends too much is still sending when it is refused. What goes on coming is thrown away, for as long as a body
+ * may take: closing a connection on bytes nobody has read takes the answer with it (RFC 9112, 9.6). Who announces too
+ * much is answered at once; who only turns out to send too much, at its end.
  */
 final class RequestBodies implements Filter {
     static final int MOST_BYTES = 1024 * 1024;
@@ -59,8 +66,7 @@ final class RequestBodies implements Filter {
         if (request.getAttribute(BODY) instanceof byte[] body) {
             chain.doFilter(new WithBody(request, body), response);
         } else if (request.getRequestURI().matches("/api/shops/[^/]+/files/[^/]+")) {
-            // A large file is read by whoever may send one, as it comes.
-            chain.doFilter(request, response);
+            passOn(request, (HttpServletResponse) response, chain);
         } else if (request.getDispatcherType() != DispatcherType.REQUEST
                 || request.getContentLengthLong() == 0
                 || request.getContentLengthLong() < 0 && request.getHeader("Transfer-Encoding") == null) {
@@ -73,37 +79,71 @@ final class RequestBodies implements Filter {
     private static void take(HttpServletRequest request, HttpServletResponse response) throws IOException {
         boolean file = request.getRequestURI()
                 .matches("/api/shops/[^/]+/(draft/files/[a-z]+|draft/setup-file|statements|pictures)");
-        if (request.getContentLengthLong() > (file ? MOST_FILE_BYTES : MOST_BYTES)) {
-            refuse(request, response, HttpStatus.CONTENT_TOO_LARGE, file ? TOO_LARGE_A_FILE : TOO_LARGE);
+        int most = file ? MOST_FILE_BYTES : MOST_BYTES;
+        Problem tooLarge = file ? TOO_LARGE_A_FILE : TOO_LARGE;
+        boolean announcedTooLarge = request.getContentLengthLong() > most;
+        if (announcedTooLarge && request.getHeader("Expect") != null) {
+            // Nothing is on its way: whoever asks first does not send what is refused.
+            abandon(request);
+            ProblemWriter.write(request, response, HttpStatus.CONTENT_TOO_LARGE, tooLarge);
             return;
         }
         AsyncContext context = request.startAsync(request, response);
         context.setTimeout((file ? LONGEST_FILE : LONGEST).toMillis());
-        Taking taking =
-                new Taking(request, context, file ? MOST_FILE_BYTES : MOST_BYTES, file ? TOO_LARGE_A_FILE : TOO_LARGE);
+        Taking taking = new Taking(request, context, most, tooLarge);
         context.addListener(taking);
+        if (announcedTooLarge) {
+            taking.answer(ProblemWriter.prepare(request, response, HttpStatus.CONTENT_TOO_LARGE, tooLarge));
+        }
         request.getInputStream().setReadListener(taking);
     }
 
-    private static void refuse(
-            HttpServletRequest request, HttpServletResponse response, HttpStatus status, Problem problem)
-            throws IOException {
+    /** A large file is read by whoever may send one, as it comes; the rest of one that is refused, here. */
+    private static void passOn(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws IOException, ServletException {
+        ContentCachingResponseWrapper answered = new ContentCachingResponseWrapper(response);
+        chain.doFilter(request, answered);
+        if (answered.getStatus() < HttpStatus.BAD_REQUEST.value()
+                || request.getContentLengthLong() == 0
+                || request.getInputStream().isFinished()) {
+            answered.copyBodyToResponse();
+            return;
+        }
+        AsyncContext context = request.startAsync(request, response);
+        context.setTimeout(LONGEST_FILE.toMillis());
+        Taking taking = new Taking(request, context, 0, TOO_LARGE_A_FILE);
+        context.addListener(taking);
+        taking.answer(answered.getContentAsByteArray());
+        request.getInputStream().setReadListener(taking);
+    }
+
+    private static void abandon(HttpServletRequest request) {
         if (request.getAttribute(ABANDON) instanceof Runnable abandon) {
             abandon.run();
         }
-        response.setHeader("Connection", "close");
-        ProblemWriter.write(request, response, status.value(), status.getReasonPhrase(), problem);
-        response.flushBuffer();
+    }
+
+    private enum State {
+        TAKING,
+        /** It is refused; what still comes is thrown away. */
+        DISCARDING,
+        /** All of it came, and the answer is not written yet. */
+        DISCARDED,
+        OVER
     }
 
     /** A body being taken in, piece by piece as it comes. */
-    private static final class Taking implements ReadListener, AsyncListener {
+    private static final class Taking implements ReadListener, WriteListener, AsyncListener {
         private final HttpServletRequest request;
         private final AsyncContext context;
         private final int most;
         private final Problem tooLarge;
         private final ByteArrayOutputStream taken = new ByteArrayOutputStream();
-        private final AtomicBoolean done = new AtomicBoolean();
+        private final AtomicReference<State> state = new AtomicReference<>(State.TAKING);
+        /** What is told before all has come; nothing where it is told at the end. */
+        private byte[] answer;
+
+        private boolean written;
 
         Taking(HttpServletRequest request, AsyncContext context, int most, Problem tooLarge) {
             this.request = request;
@@ -116,40 +156,78 @@ final class RequestBodies implements Filter {
         public void onDataAvailable() throws IOException {
             ServletInputStream in = request.getInputStream();
             byte[] piece = new byte[8192];
-            while (!done.get() && in.isReady() && !in.isFinished()) {
+            while (state.get() != State.OVER && in.isReady() && !in.isFinished()) {
                 int n = in.read(piece);
-                taken.write(piece, 0, Math.max(n, 0));
+                if (state.get() == State.TAKING) {
+                    taken.write(piece, 0, Math.max(n, 0));
+                }
                 if (taken.size() > most) {
-                    refuse(HttpStatus.CONTENT_TOO_LARGE, tooLarge);
+                    taken.reset();
+                    state.compareAndSet(State.TAKING, State.DISCARDING);
                 }
             }
         }
 
         @Override
-        public void onAllDataRead() {
-            if (done.compareAndSet(false, true)) {
+        public void onAllDataRead() throws IOException {
+            if (state.compareAndSet(State.TAKING, State.OVER)) {
                 request.setAttribute(BODY, taken.toByteArray());
                 context.dispatch();
-            }
-        }
-
-        @Override
-        public void onError(Throwable gone) {
-            if (done.compareAndSet(false, true)) {
-                context.complete();
-            }
-        }
-
-        private void refuse(HttpStatus status, Problem problem) throws IOException {
-            if (done.compareAndSet(false, true)) {
-                RequestBodies.refuse(request, (HttpServletResponse) context.getResponse(), status, problem);
-                context.complete();
+            } else if (answer == null) {
+                ProblemWriter.write(request, response(), HttpStatus.CONTENT_TOO_LARGE, tooLarge);
+                end();
+            } else if (written || !state.compareAndSet(State.DISCARDING, State.DISCARDED)) {
+                end();
             }
         }
 
         @Override
         public void onTimeout(AsyncEvent event) throws IOException {
-            refuse(HttpStatus.REQUEST_TIMEOUT, TOO_SLOW);
+            abandon(request);
+            if (state.get() == State.TAKING) {
+                ProblemWriter.write(request, response(), HttpStatus.REQUEST_TIMEOUT, TOO_SLOW);
+            } else if (answer == null) {
+                ProblemWriter.write(request, response(), HttpStatus.CONTENT_TOO_LARGE, tooLarge);
+            }
+            end();
+        }
+
+        @Override
+        public void onError(Throwable gone) {
+            end();
+        }
+
+        private HttpServletResponse response() {
+            return (HttpServletResponse) context.getResponse();
+        }
+
+        /** At once, without waiting: what is written and waited for ends the reading too. */
+        void answer(byte[] told) throws IOException {
+            state.set(State.DISCARDING);
+            answer = told;
+            response().setContentLength(told.length);
+            response().getOutputStream().setWriteListener(this);
+        }
+
+        @Override
+        public void onWritePossible() throws IOException {
+            ServletOutputStream out = response().getOutputStream();
+            if (!written && out.isReady()) {
+                out.write(answer);
+                written = true;
+            }
+            if (written && out.isReady()) {
+                out.flush();
+                if (state.get() == State.DISCARDED) {
+                    end();
+                }
+            }
+        }
+
+        private void end() {
+            if (state.getAndSet(State.OVER) != State.OVER) {
+                context.complete();
+            }
         }
 
         @Override

@@ -95,9 +95,9 @@ public class LetterBook {
         }
     }
 
-    /** Waits until what was told so far is done. */
+    /** Waits until what was told so far is done and what is written was tried to be sent. */
     void settled() throws Exception {
-        queue.submit(() -> {}).get(1, TimeUnit.MINUTES);
+        queue.submit(this::deliver).get(1, TimeUnit.MINUTES);
     }
 
     /**

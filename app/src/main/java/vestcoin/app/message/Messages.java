@@ -1,6 +1,7 @@
 package vestcoin.app.message;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -33,6 +34,8 @@ import vestcoin.core.terms.SellerNotice.Event;
 @Service
 public class Messages {
     private static final Logger LOG = LoggerFactory.getLogger(Messages.class);
+    private static final Duration LONGEST_SETTLING = Duration.ofSeconds(10);
+    private static final Duration BETWEEN_LOOKS = Duration.ofMillis(20);
     private static final int MOST_TRIES_AT_ONCE = 5;
     private static final int SECONDS_BETWEEN = 2;
 
@@ -111,9 +114,14 @@ public class Messages {
         letters.deliverWhatIsDue();
     }
 
-    /** Waits until what was told so far is done. */
+    /** Waits until what orders are owed is written and was tried to be sent, ten seconds at most. */
     public void settled() throws Exception {
+        long until = System.nanoTime() + LONGEST_SETTLING.toNanos();
         letters.settled();
+        while (!outbox.due(Outbox.Kind.LETTER).isEmpty() && System.nanoTime() < until) {
+            Thread.sleep(BETWEEN_LOOKS.toMillis());
+            letters.settled();
+        }
     }
 
     /**

@@ -63,6 +63,16 @@ public class Outbox {
         transactions.afterwards(work);
     }
 
+    /**
+     * Has done what is still to be handed over of an order, where somebody else made the change and has not come to it
+     * yet.
+     */
+    void catchUp(long order) {
+        if (change(Kind.FILE, order).isPresent() || change(Kind.VOUCHER, order).isPresent()) {
+            events.publishEvent(new PaymentBook.PaymentChanged(order));
+        }
+    }
+
     /** Orders of which something is owed, the oldest first, so many at a time. */
     public List<Long> due(Kind kind) {
         return sql.sql("select order_id from owed where kind = :kind order by kind, order_id limit :most")

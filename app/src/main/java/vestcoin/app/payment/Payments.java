@@ -49,6 +49,7 @@ public class Payments {
     private final Vouchers vouchers;
     private final Gateways gateways;
     private final Provider provider;
+    private final Outbox outbox;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -60,6 +61,7 @@ public class Payments {
             Vouchers vouchers,
             Gateways gateways,
             Provider provider,
+            Outbox outbox,
             PlatformTransactionManager transactions,
             Clock clock) {
         this.book = book;
@@ -69,6 +71,7 @@ public class Payments {
         this.vouchers = vouchers;
         this.gateways = gateways;
         this.provider = provider;
+        this.outbox = outbox;
         this.transaction = new TransactionTemplate(transactions);
         this.clock = clock;
     }
@@ -78,9 +81,15 @@ public class Payments {
 
     /**
      * Pays through a provider, once: while a try is alive it is given back instead, and so is one begun with the same
-     * key.
+     * key. What was bought is there when this returns, whoever was told first that it is paid.
      */
     public Payment pay(Begun due, Reference more, Provider.Means means) {
+        Payment payment = tried(due, more, means);
+        outbox.catchUp(due.order());
+        return payment;
+    }
+
+    private Payment tried(Begun due, Reference more, Provider.Means means) {
         Payment payment = book.begin(due);
         if (payment.stateNow() != PaymentState.CREATED) {
             return payment.stateNow().open() ? asked(payment) : payment;

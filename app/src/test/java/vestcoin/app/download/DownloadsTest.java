@@ -15,8 +15,11 @@ import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -26,8 +29,13 @@ import vestcoin.app.RunningShop;
 import vestcoin.app.Soon;
 import vestcoin.app.format.Json;
 import vestcoin.app.message.Messages;
+import vestcoin.app.order.Orders;
+import vestcoin.app.payment.FollowedTransactions;
+import vestcoin.app.payment.PaymentBook;
+import vestcoin.app.payment.Provider;
 import vestcoin.app.settings.Felt;
 import vestcoin.app.settings.Witness;
+import vestcoin.core.life.PaymentState;
 import vestcoin.standins.pay.TestCard;
 import vestcoin.standins.post.PostRoom;
 
@@ -42,6 +50,10 @@ class DownloadsTest {
 
     /** Buys the plans. @param atOnce whether the box was ticked */
     private JsonNode bought(String country, boolean atOnce, String email) {
+        return bought(country, atOnce, email, TestCard.APPROVED);
+    }
+
+    private JsonNode bought(String country, boolean atOnce, String email, TestCard card) {
         Map<String, Object> basket = Map.of(
                 "lines",
                 List.of(Map.of("product", "plans-to-print", "quantity", "1")),
@@ -63,8 +75,7 @@ class DownloadsTest {
         placing.put("contact", Map.of("name", "Test Buyer", "email", email, "lines", List.of()));
         Caller.Answer placed = shop.anybody().post(Caller.COUNTER + "/orders", placing);
         assertThat(placed.status()).as(placed.text()).isEqualTo(200);
-        assertThat(shop.anybody().pay(placed.json(), TestCard.APPROVED).status())
-                .isEqualTo(200);
+        assertThat(shop.anybody().pay(placed.json(), card).status()).isEqualTo(200);
         return placed.json();
     }
 
@@ -146,6 +157,51 @@ class DownloadsTest {
                         .path("used")
                         .asInt())
                 .isEqualTo(1);
+    }
+
+    /** The provider's message and the buyer's own answer come at the same time, on threads of their own. */
+    @Test
+    void what_was_bought_is_there_when_the_buyer_is_answered_whoever_was_told_first() throws Exception {
+        JsonNode placed = bought("IE", true, "first@buyers.example", TestCard.SILENT);
+        assertThat(page(placed).path("downloads").path(0).hasNonNull("url")).isFalse();
+        PaymentBook book = shop.context().getBean(PaymentBook.class);
+        PaymentBook.Payment payment = book.ofOrder(shop.context()
+                        .getBean(Orders.class)
+                        .byToken(placed.path("token").asString())
+                        .orElseThrow()
+                        .id())
+                .get(0);
+        CountDownLatch told = new CountDownLatch(1);
+        CountDownLatch answered = new CountDownLatch(1);
+        Thread message = new Thread(
+                () -> shop.context().getBean(FollowedTransactions.class).together(() -> {
+                    book.applyProviderState(
+                            payment.id(),
+                            new Provider.View(
+                                    "told-first",
+                                    payment.idempotencyKey(),
+                                    PaymentState.CAPTURED.text(),
+                                    "",
+                                    "",
+                                    new Provider.Sums(payment.amount(), payment.amount(), 0),
+                                    "",
+                                    payment.version() + 1,
+                                    Optional.empty(),
+                                    "IE"),
+                            "provider");
+                    told.countDown();
+                    try {
+                        answered.await(20, TimeUnit.SECONDS);
+                    } catch (InterruptedException e) {
+                        Thread.currentThread().interrupt();
+                    }
+                }));
+        message.start();
+        assertThat(told.await(20, TimeUnit.SECONDS)).isTrue();
+        shop.anybody().pay(placed, TestCard.APPROVED);
+        assertThat(page(placed).path("downloads").path(0).hasNonNull("url")).isTrue();
+        answered.countDown();
+        message.join();
     }
 
     /** Ranges as RFC 9110, sections 14.1.2, 14.4 and 15.5.17, has them. */

@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import vestcoin.app.edge.ProblemWriter;
@@ -20,7 +21,6 @@ import vestcoin.core.problem.Problem;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class DiskSpaceFilter extends OncePerRequestFilter {
-    private static final int INSUFFICIENT_STORAGE = 507;
     private static final Problem NO_ORDERS = new Problem(
             "",
             Message.of("storage.this-shop-takes-no-orders-for-now"),
@@ -48,6 +48,6 @@ class DiskSpaceFilter extends OncePerRequestFilter {
             return;
         }
         Problem problem = request.getRequestURI().startsWith("/api/counter/") ? NO_ORDERS : FULL;
-        ProblemWriter.write(request, response, INSUFFICIENT_STORAGE, "Insufficient Storage", problem);
+        ProblemWriter.write(request, response, HttpStatus.INSUFFICIENT_STORAGE, problem);
     }
 }
