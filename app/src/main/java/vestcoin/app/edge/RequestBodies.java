@@ -7,6 +7,7 @@ import jakarta.servlet.DispatcherType;
 import jakarta.servlet.Filter;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ReadListener;
+import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.ServletOutputStream;
@@ -103,7 +104,9 @@ final class RequestBodies implements Filter {
             throws IOException, ServletException {
         ContentCachingResponseWrapper answered = new ContentCachingResponseWrapper(response);
         chain.doFilter(request, answered);
+        boolean cutOff = request.getAttribute(RequestDispatcher.ERROR_EXCEPTION) != null;
         if (answered.getStatus() < HttpStatus.BAD_REQUEST.value()
+                || cutOff
                 || request.getContentLengthLong() == 0
                 || request.getInputStream().isFinished()) {
             answered.copyBodyToResponse();
@@ -194,7 +197,7 @@ final class RequestBodies implements Filter {
 
         @Override
         public void onError(Throwable gone) {
-            end();
+            // The listener of the whole request is told next.
         }
 
         private HttpServletResponse response() {
@@ -235,7 +238,8 @@ final class RequestBodies implements Filter {
 
         @Override
         public void onError(AsyncEvent event) {
-            onError(event.getThrowable());
+            abandon(request);
+            end();
         }
 
         @Override
