@@ -1,14 +1,16 @@
-import { Fragment, useState } from "react";
+import { Fragment } from "react";
 import type { Dress, PracticeOrder } from "../../api/client";
 import { useBench } from "../../desk/bench";
 import { usePlaceNames } from "../../shared/PlacesField";
 import { inWords } from "../../shared/places";
 import { say } from "../../shared/say";
+import { TextButton } from "../../shared/TextButton";
 import { samePlace } from "./figures";
+import type { DressPage } from "./useDress";
 
 type Step = PracticeOrder["steps"][number];
 
-const MOST_NAMED = 12;
+const PAGE = 100;
 
 const steps: { name: Step["name"]; head: string }[] = [
   { name: "texts", head: say("stepTexts") },
@@ -28,33 +30,34 @@ const marks: Record<Step["outcome"], { mark: string; said: string; tone: string 
   "not-reached": { mark: "", said: say("stepNotReached"), tone: "quiet" },
 };
 
-const failed = (order: PracticeOrder): boolean => order.steps.some(({ outcome }) => outcome === "failed");
-
 /** Why a cell was not ordered, where it was not and that is no fault. */
 const reason = (order: PracticeOrder): string | undefined =>
   order.steps.find(({ name, outcome }) => name === "placed" && outcome === "nothing-to-do")?.sentence ?? undefined;
 
+interface Props {
+  view: Dress;
+  page: DressPage;
+  turn: (page: DressPage) => void;
+}
+
 /** What failed and why, once for all it happened to; then practice orders down, steps across. */
-export function DressGrid({ view }: { view: Dress }) {
+export function DressGrid({ view, page, turn }: Props) {
   const { setup } = useBench();
   const { nameOf } = usePlaceNames();
-  const [onlyFailed, setOnlyFailed] = useState(false);
-  const wrong = view.orders.filter(failed);
-  const placed = view.orders.filter(({ number }) => number != null);
-  const shown = onlyFailed ? wrong : view.orders;
-  if (view.orders.length === 0) return null;
+  const shown = view.orders;
+  if (view.listed === 0 && !page.failed) return null;
   return (
     <>
       <p className="flex flex-wrap items-baseline gap-x-4">
-        <strong className={wrong.length > 0 ? "text-error" : ""}>
-          {say("dressSum", { orders: placed.length, failed: wrong.length })}
+        <strong className={view.failed > 0 ? "text-error" : ""}>
+          {say("dressSum", { orders: view.placed, failed: view.failed })}
         </strong>
-        {wrong.length > 0 && (
+        {(view.failed > 0 || page.failed) && (
           <button
             type="button"
-            aria-pressed={onlyFailed}
-            className={`cursor-pointer text-xs underline underline-offset-2 ${onlyFailed ? "font-semibold decoration-2" : "quiet"}`}
-            onClick={() => setOnlyFailed(!onlyFailed)}
+            aria-pressed={page.failed}
+            className={`cursor-pointer text-xs underline underline-offset-2 ${page.failed ? "font-semibold decoration-2" : "quiet"}`}
+            onClick={() => turn({ from: 0, failed: !page.failed })}
           >
             {say("dressOnlyFailed")}
           </button>
@@ -65,7 +68,7 @@ export function DressGrid({ view }: { view: Dress }) {
           </a>
         )}
       </p>
-      <Failures orders={wrong} shop={view.shop ?? undefined} />
+      <Failures failures={view.failures} shop={view.shop ?? undefined} />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keys as well */}
       <section aria-label={say("dressGrid")} tabIndex={0} className="mt-2 max-h-[32rem] overflow-auto">
         <table className="w-full border-collapse text-sm">
@@ -104,7 +107,7 @@ export function DressGrid({ view }: { view: Dress }) {
                       <Mark
                         key={name}
                         step={order.steps.find((each) => each.name === name)}
-                        link={orderAt(order, view.shop ?? undefined)}
+                        link={orderAt(order.number, view.shop ?? undefined)}
                       />
                     ))}
                   </tr>
@@ -121,6 +124,23 @@ export function DressGrid({ view }: { view: Dress }) {
           </tbody>
         </table>
       </section>
+      {view.listed > PAGE && (
+        <p className="mt-2 flex flex-wrap items-baseline gap-x-4 text-sm">
+          {page.from > 0 && (
+            <TextButton onClick={() => turn({ ...page, from: Math.max(0, page.from - PAGE) })}>
+              {say("dressBefore")}
+            </TextButton>
+          )}
+          {say("dressShown", {
+            first: Math.min(page.from + 1, view.listed),
+            last: Math.min(page.from + PAGE, view.listed),
+            listed: view.listed,
+          })}
+          {page.from + PAGE < view.listed && (
+            <TextButton onClick={() => turn({ ...page, from: page.from + PAGE })}>{say("dressAfter")}</TextButton>
+          )}
+        </p>
+      )}
     </>
   );
 }
@@ -134,34 +154,26 @@ function WayOf({ order: { way, steps } }: { order: PracticeOrder }) {
     : say(way.act === "declined" ? "dressDeclined" : "dressAsked", { way: way.title });
 }
 
-const orderAt = (order: PracticeOrder, shop: string | undefined): string | undefined =>
-  order.number == null || !shop ? undefined : `/desk/${shop}/orders/${order.number}`;
+const orderAt = (number: number | null | undefined, shop: string | undefined): string | undefined =>
+  number == null || !shop ? undefined : `/desk/${shop}/orders/${number}`;
 
-/** Each thing that failed, with the orders it happened to. */
-function Failures({ orders, shop }: { orders: PracticeOrder[]; shop: string | undefined }) {
-  const found = new Map<string, { step: Step; orders: PracticeOrder[] }>();
-  for (const order of orders)
-    for (const step of order.steps.filter(({ outcome }) => outcome === "failed")) {
-      const key = `${step.name} ${step.sentence ?? ""}`;
-      const same = found.get(key) ?? { step, orders: [] };
-      same.orders.push(order);
-      found.set(key, same);
-    }
-  if (found.size === 0) return null;
+/** Each thing that failed, with the first of the orders it happened to. */
+function Failures({ failures, shop }: { failures: Dress["failures"]; shop: string | undefined }) {
+  if (failures.length === 0) return null;
   return (
     <ul className="mt-2 border-s-4 border-error ps-3">
-      {[...found].map(([key, { step, orders: hit }]) => (
-        <li key={key} className="py-1">
+      {failures.map(({ step, orders, numbers }) => (
+        <li key={`${step.name} ${step.sentence}`} className="py-1">
           <strong>{steps.find(({ name }) => name === step.name)?.head}:</strong> {step.sentence}{" "}
           <span className="quiet">{step.remedy}</span>
           <span className="block text-xs">
-            {hit.slice(0, MOST_NAMED).map((order) => (
-              <Fragment key={order.number ?? key}>
-                <OrderLink order={order} shop={shop} />{" "}
+            {numbers.map((number) => (
+              <Fragment key={number}>
+                <OrderLink number={number} shop={shop} />{" "}
               </Fragment>
             ))}
-            {hit.length > MOST_NAMED && (
-              <span className="quiet">{say("dressAndMore", { count: hit.length - MOST_NAMED })}</span>
+            {orders > numbers.length && numbers.length > 0 && (
+              <span className="quiet">{say("dressAndMore", { count: orders - numbers.length })}</span>
             )}
           </span>
         </li>
@@ -170,11 +182,11 @@ function Failures({ orders, shop }: { orders: PracticeOrder[]; shop: string | un
   );
 }
 
-function OrderLink({ order, shop }: { order: PracticeOrder; shop: string | undefined }) {
-  const link = orderAt(order, shop);
+function OrderLink({ number, shop }: { number: number; shop: string | undefined }) {
+  const link = orderAt(number, shop);
   return link === undefined ? null : (
     <a className="underline" href={link} target="_blank" rel="noreferrer">
-      {say("orderNumbered", { number: String(order.number) })}
+      {say("orderNumbered", { number: String(number) })}
     </a>
   );
 }
@@ -183,7 +195,7 @@ function OrderLinks({ order, shop }: { order: PracticeOrder; shop: string | unde
   if (order.number == null || !shop) return null;
   return (
     <span className="text-xs whitespace-nowrap">
-      <OrderLink order={order} shop={shop} />{" "}
+      <OrderLink number={order.number} shop={shop} />{" "}
       <a className="underline quiet" href={`/counter/${shop}/order/${order.token}`} target="_blank" rel="noreferrer">
         {say("asBuyerSeesIt")}
       </a>

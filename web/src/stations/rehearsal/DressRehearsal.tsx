@@ -79,11 +79,14 @@ export function DressRehearsal({ dress, places, chosen }: Props) {
               />
             )}
             {running && say("dressSoFar", { done: view.done, cells: view.cells })}
+            {running && dress.minutesLeft !== undefined && (
+              <span className="quiet">{say("dressMinutesLeft", { minutes: dress.minutesLeft })}</span>
+            )}
             {view.state === "stopped" && <span>{say("stoppedHere")}</span>}
             {view.state === "failed" && <span className="text-error">{say("dressFailed")}</span>}
             {!view.sameDraft && <span className="text-error">{say("dressOfEarlierDraft")}</span>}
           </p>
-          <DressGrid view={view} />
+          <DressGrid view={view} page={dress.page} turn={dress.setPage} />
         </div>
       ) : (
         <p className="mt-2 max-w-2xl text-sm quiet">{say("dressWhat")}</p>

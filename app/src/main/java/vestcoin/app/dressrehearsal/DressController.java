@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vestcoin.app.edge.ApiProblem;
 import vestcoin.app.rehearsal.BackgroundWork;
@@ -30,7 +31,8 @@ import vestcoin.core.setup.Rehearsal.SampleOrder;
 /** The dress rehearsal: practice orders of chosen cells through the whole application, begun, looked at and stopped. */
 @RestController
 class DressController {
-    static final int MOST_CELLS = 100;
+    static final int MOST_CELLS = 1000;
+    private static final int PAGE = 100;
 
     /** @param basket id of a sample order of the draft */
     record CellAsked(String basket, Destination to) {}
@@ -48,6 +50,9 @@ class DressController {
      * @param sameDraft whether the draft still is what is rehearsed
      * @param cells how many there are
      * @param done how many are behind it
+     * @param placed how many orders were placed
+     * @param failed how many failed at a step
+     * @param listed how many can be shown, a page of them at a time
      */
     record DressView(
             BackgroundWork.State state,
@@ -55,6 +60,10 @@ class DressController {
             boolean sameDraft,
             int cells,
             int done,
+            int placed,
+            int failed,
+            List<DressTask.Failure> failures,
+            int listed,
             List<PracticeOrder> orders) {}
 
     /**
@@ -125,7 +134,9 @@ class DressController {
         return view(
                 work.start(
                         who.getName(), shop, key, () -> new DressTask(key, shop, draft, who.getName(), cells, walking)),
-                draft);
+                draft,
+                0,
+                false);
     }
 
     private static List<OrderWalk.Cell> cells(Document draft, DressRequest asked) {
@@ -150,29 +161,43 @@ class DressController {
         return cells;
     }
 
-    /** The one begun last by who asks; nothing where there is none. */
+    /**
+     * The one begun last by who asks; nothing where there is none.
+     *
+     * @param from how many orders are left out before those that are shown
+     * @param failed whether only those are shown that failed at a step
+     */
     @GetMapping("/api/shops/{shop}/dress-rehearsal")
-    ResponseEntity<DressView> look(@PathVariable String shop, Principal who) {
+    ResponseEntity<DressView> look(
+            @PathVariable String shop,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "false") boolean failed,
+            Principal who) {
         Document draft = drafts.of(shop).document();
         return work.of(who.getName(), shop, DressTask.class)
-                .map(job -> ResponseEntity.ok(view(job, draft)))
+                .map(job -> ResponseEntity.ok(view(job, draft, Math.max(0, from), failed)))
                 .orElse(ResponseEntity.noContent().build());
     }
 
     @DeleteMapping("/api/shops/{shop}/dress-rehearsal")
     ResponseEntity<DressView> stop(@PathVariable String shop, Principal who) {
         work.stop(who.getName(), shop, DressTask.class);
-        return look(shop, who);
+        return look(shop, 0, false, who);
     }
 
-    private static DressView view(BackgroundWork.Job<DressTask> job, Document draft) {
+    private static DressView view(BackgroundWork.Job<DressTask> job, Document draft, int from, boolean onlyFailed) {
         DressTask task = job.task();
+        DressTask.Seen seen = task.seen(from, PAGE, onlyFailed);
         return new DressView(
                 job.state(),
                 task.rehearsal(),
                 task.draft().hash().equals(draft.hash()),
                 task.cells(),
                 task.done(),
-                task.orders());
+                seen.placed(),
+                seen.failed(),
+                seen.failures(),
+                seen.listed(),
+                seen.orders());
     }
 }

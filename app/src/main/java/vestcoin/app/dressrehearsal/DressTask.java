@@ -5,6 +5,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -14,10 +15,34 @@ import java.util.concurrent.ForkJoinPool;
 import vestcoin.app.rehearsal.BackgroundWork;
 import vestcoin.app.setup.Document;
 
-/** A dress rehearsal: cell by cell, order by order, the letters last. */
+/** A dress rehearsal: cell by cell, order by order, the letters of some orders at a time behind them. */
 final class DressTask implements BackgroundWork.Task {
     private static final Duration LETTERS_TAKE = Duration.ofSeconds(15);
+    /** Where some have not come in the time they need, no others are waited for so long. */
+    private static final Duration LETTERS_TAKE_THEN = Duration.ofSeconds(2);
+    /** Before more are placed: letters leave one after the other. */
+    private static final int MOST_WITHOUT_LETTERS = 60;
+
+    private static final int MOST_NAMED = 12;
     private static final long PAUSE_MILLIS = 100;
+
+    /**
+     * What failed, once for all the orders it happened to.
+     *
+     * @param orders how many these are
+     * @param numbers of the first of them that were placed
+     */
+    record Failure(WalkStep step, int orders, List<Integer> numbers) {}
+
+    /**
+     * What became of the orders so far.
+     *
+     * @param placed how many were placed
+     * @param failed how many failed at a step
+     * @param listed how many could be shown
+     * @param orders some of them, in the order in which they were walked
+     */
+    record Seen(int placed, int failed, List<Failure> failures, int listed, List<PracticeOrder> orders) {}
 
     private final String key;
     private final String shop;
@@ -34,6 +59,7 @@ final class DressTask implements BackgroundWork.Task {
     private final Set<OrderWalk.Walk> withoutLetters = new LinkedHashSet<>();
     private RehearsalStage.Stage stage;
     private long lettersAwaited;
+    private Duration patience = LETTERS_TAKE;
 
     /** @param key by which it is begun */
     DressTask(String key, String shop, Document draft, String author, List<OrderWalk.Cell> cells, OrderWalk walking) {
@@ -55,6 +81,9 @@ final class DressTask implements BackgroundWork.Task {
             }
             return true;
         }
+        if (withoutLetters.size() >= MOST_WITHOUT_LETTERS) {
+            return awaitLetters();
+        }
         if (!next.isEmpty()) {
             OrderWalk.Walk walk = walking.walk(shop, stage, next.peek(), author);
             synchronized (seen) {
@@ -74,14 +103,14 @@ final class DressTask implements BackgroundWork.Task {
             }
             return true;
         }
-        return awaitLetters();
+        return !withoutLetters.isEmpty() && awaitLetters();
     }
 
     private boolean awaitLetters() {
         if (lettersAwaited == 0) {
             lettersAwaited = System.nanoTime();
         }
-        boolean late = System.nanoTime() - lettersAwaited > LETTERS_TAKE.toNanos();
+        boolean late = System.nanoTime() - lettersAwaited > patience.toNanos();
         // Asked outside of what holds up whoever looks.
         Map<OrderWalk.Walk, WalkStep> decided = new HashMap<>();
         withoutLetters.forEach(walk -> walking.letters(stage, walk, late).ifPresent(step -> decided.put(walk, step)));
@@ -89,16 +118,20 @@ final class DressTask implements BackgroundWork.Task {
             decided.forEach(OrderWalk.Walk::add);
             withoutLetters.removeAll(decided.keySet());
         }
-        boolean more = !withoutLetters.isEmpty();
-        if (more) {
-            try {
-                Thread.sleep(PAUSE_MILLIS);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                return false;
-            }
+        if (late) {
+            patience = LETTERS_TAKE_THEN;
         }
-        return more;
+        if (!decided.isEmpty()) {
+            lettersAwaited = 0;
+            return true;
+        }
+        try {
+            Thread.sleep(PAUSE_MILLIS);
+            return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
     }
 
     String key() {
@@ -127,12 +160,39 @@ final class DressTask implements BackgroundWork.Task {
         }
     }
 
-    /** What became of the orders so far. */
-    List<PracticeOrder> orders() {
+    /**
+     * @param from how many are left out before those that are shown @param onlyFailed whether the others are left out
+     */
+    Seen seen(int from, int most, boolean onlyFailed) {
         synchronized (seen) {
-            return walks.stream()
-                    .map(walk -> walk.seen(!withoutLetters.contains(walk)))
-                    .toList();
+            List<OrderWalk.Walk> failed =
+                    walks.stream().filter(walk -> !walk.failed().isEmpty()).toList();
+            List<OrderWalk.Walk> listed = onlyFailed ? failed : walks;
+            return new Seen(
+                    (int) walks.stream().filter(OrderWalk.Walk::placed).count(),
+                    failed.size(),
+                    failures(failed),
+                    listed.size(),
+                    listed.stream()
+                            .skip(from)
+                            .limit(most)
+                            .map(walk -> walk.seen(!withoutLetters.contains(walk)))
+                            .toList());
         }
+    }
+
+    private static List<Failure> failures(List<OrderWalk.Walk> failed) {
+        Map<WalkStep, List<OrderWalk.Walk>> by = new LinkedHashMap<>();
+        failed.forEach(walk -> walk.failed().forEach(step -> by.computeIfAbsent(step, same -> new ArrayList<>())
+                .add(walk)));
+        return by.entrySet().stream()
+                .map(each -> new Failure(
+                        each.getKey(),
+                        each.getValue().size(),
+                        each.getValue().stream()
+                                .flatMap(walk -> walk.number().stream())
+                                .limit(MOST_NAMED)
+                                .toList()))
+                .toList();
     }
 }

@@ -139,7 +139,7 @@ class OrderWalk {
             placement.introduce(stage.edition(), asked);
             PracticePlacement.Shown shown = placement.shown(
                     stage.edition(), asked, asked.basket(planned.way().map(PracticeOrder.Way::method)));
-            walk.order = placement.place(shop, stage.edition(), asked, shown);
+            walk.placed(placement.place(shop, stage.edition(), asked, shown));
             return WalkStep.held(WalkStep.Name.PLACED);
         });
         planned.way()
@@ -150,7 +150,7 @@ class OrderWalk {
                                 () -> WalkStep.nothingToDo(
                                         WalkStep.Name.PAID, Message.of("rehearsal.dress-nothing-to-pay"))));
         // What an order is paid by in the end may be another way than the first.
-        if (walk.order != null && payment.waitedFor(walk.order())) {
+        if (walk.placed() && payment.waitedFor(walk.order())) {
             walk.step(WalkStep.Name.TAKEN, () -> payment.take(walk.order(), actor));
             walk.step(WalkStep.Name.HANDED_OVER, () -> aftercare.handOver(walk.order(), actor));
         } else {
@@ -167,11 +167,14 @@ class OrderWalk {
         return aftercare.letters(walk.order(), walk.gaveBack(), stage.mail(), late);
     }
 
+    /** By what an order is found again; what it says itself is not held while thousands are walked. */
+    private record Placed(long id, int number, String token) {}
+
     /** One order on its way. */
     final class Walk {
         private final Planned planned;
         private final Map<WalkStep.Name, WalkStep> steps = new EnumMap<>(WalkStep.Name.class);
-        private Orders.Order order;
+        private Placed order;
         private boolean broken;
 
         private Walk(Planned planned) {
@@ -191,6 +194,21 @@ class OrderWalk {
 
         boolean placed() {
             return order != null;
+        }
+
+        private void placed(Orders.Order placed) {
+            order = new Placed(placed.id(), placed.number(), placed.token());
+        }
+
+        /** The steps it failed at. */
+        List<WalkStep> failed() {
+            return steps.values().stream()
+                    .filter(step -> step.outcome() == WalkStep.Outcome.FAILED)
+                    .toList();
+        }
+
+        Optional<Integer> number() {
+            return Optional.ofNullable(order).map(Placed::number);
         }
 
         void add(WalkStep step) {
@@ -247,8 +265,8 @@ class OrderWalk {
                     planned.cell().sample().id(),
                     planned.cell().to(),
                     planned.way(),
-                    Optional.ofNullable(order).map(Orders.Order::number),
-                    Optional.ofNullable(order).map(Orders.Order::token),
+                    number(),
+                    Optional.ofNullable(order).map(Placed::token),
                     all);
         }
     }

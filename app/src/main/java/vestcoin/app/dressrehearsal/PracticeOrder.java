@@ -29,8 +29,4 @@ record PracticeOrder(
 
     /** The way it is paid first. @param title as the buyer reads it */
     record Way(String method, String title, Payment.Kind kind, Act act) {}
-
-    boolean failed() {
-        return steps.stream().anyMatch(step -> step.outcome() == WalkStep.Outcome.FAILED);
-    }
 }

@@ -20,6 +20,7 @@ import vestcoin.app.format.Phrases;
 import vestcoin.app.rehearsal.ChangesCsv;
 import vestcoin.core.compare.Changes;
 import vestcoin.core.compare.Comparison;
+import vestcoin.core.compare.ThresholdPassed;
 import vestcoin.core.message.Message;
 import vestcoin.core.quote.Order;
 import vestcoin.core.setup.CompiledSetup;
@@ -47,12 +48,19 @@ public final class CompareCommand implements Callable<Integer> {
             description = "Writes a row for each order that changes, with its cause, as the desk does.")
     Path csv;
 
+    @Option(
+            names = "--threshold-passed",
+            description =
+                    "The second setup as if 10,000 euro of sales to consumers in other member states were passed.")
+    boolean thresholdPassed;
+
     @Override
     public Integer call() {
         Inputs inputs = new Inputs();
         return inputs.run(() -> {
             CompiledSetup was = inputs.setup(before).compiled();
-            CompiledSetup is = inputs.setup(after).compiled();
+            CompiledSetup typed = inputs.setup(after).compiled();
+            CompiledSetup is = thresholdPassed ? CompiledSetup.of(ThresholdPassed.of(typed.setup()), typed) : typed;
             Map<String, Order> compared = orders(inputs);
             List<Comparison.Difference> differences = Comparison.of(was, is, compared);
             Changes changes = Changes.between(was, is);

@@ -3,6 +3,7 @@ package vestcoin.app.dressrehearsal;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -360,9 +361,32 @@ class DressRehearsalTest {
     }
 
     @Test
+    void a_whole_board_is_rehearsed_and_looked_at_a_page_at_a_time() throws Exception {
+        Caller owner = shop.owner();
+        Map<String, Object> nowhere = Map.of("country", "JP");
+        List<Object> cells = new ArrayList<>(Collections.nCopies(129, cell("small-post", nowhere)));
+        cells.add(cell("small-post", CORK));
+        JsonNode seen = rehearsed(owner, cells.toArray());
+        assertThat(seen.path("done").asInt()).isEqualTo(130);
+        assertThat(seen.path("placed").asInt()).isEqualTo(6);
+        assertThat(seen.path("failed").asInt()).isZero();
+        assertThat(seen.path("listed").asInt()).isEqualTo(135);
+        assertThat(seen.path("orders")).hasSize(100);
+        JsonNode rest = owner.get(DRESS + "?from=100").json().path("orders");
+        assertThat(rest).hasSize(35);
+        assertThat(rest.path(28).hasNonNull("number")).isFalse();
+        assertThat(rest.path(29).path("number").asInt()).isEqualTo(1001);
+        assertThat(owner.get(DRESS + "?failed=true").json().path("listed").asInt())
+                .isZero();
+    }
+
+    @Test
     void what_cannot_be_rehearsed_is_said() {
         Caller owner = shop.owner();
-        assertThat(owner.post(DRESS, Map.of("cells", List.of())).sentence()).contains("from one to 100 cells");
+        assertThat(owner.post(DRESS, Map.of("cells", List.of())).sentence()).contains("from one to 1,000 cells");
+        assertThat(owner.post(DRESS, Map.of("cells", Collections.nCopies(1001, cell("school", CORK))))
+                        .sentence())
+                .contains("from one to 1,000 cells");
         assertThat(owner.post(DRESS, Map.of("cells", List.of(cell("gone", CORK))))
                         .sentence())
                 .contains("no sample order gone");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -124,5 +125,23 @@ class CommandsTest {
         Said json = Said.by(
                 new CompareCommand(), "--before", SETUP, "--after", after, "--orders", EXAMPLES.toString(), "--json");
         assertThat(Json.tree(json.out()).path(0).path("order").asString()).isNotEqualTo("asheville-workbench");
+    }
+
+    /** Directive 2006/112/EC, Art. 59c: over 10,000 euro the tax is that of where it goes. */
+    @Test
+    void compare_shows_what_passing_the_threshold_changes_for_who_is_taxed_at_home() throws IOException {
+        // Without the one-stop shop, so that taxes are the home state's until then.
+        String home = Files.writeString(
+                        folder.resolve("home.setup.json"),
+                        Files.readString(Path.of(SETUP))
+                                .replaceAll("(?s),\\s*\\{\\s*\"id\": \"one-stop-shop\".*?\\}", ""))
+                .toString();
+        String[] asked = {"--before", home, "--after", home, "--orders", EXAMPLES.toString()};
+        assertThat(Said.by(new CompareCommand(), asked).out()).doesNotContain("berlin-book\n");
+        Said passed = Said.by(
+                new CompareCommand(),
+                Stream.concat(Stream.of(asked), Stream.of("--threshold-passed")).toArray(String[]::new));
+        assertThat(passed.status()).isZero();
+        assertThat(passed.out()).contains("berlin-book\n").doesNotContain("cork-two-deltas\n");
     }
 }
