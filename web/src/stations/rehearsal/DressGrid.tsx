@@ -70,7 +70,7 @@ export function DressGrid({ view, page, turn }: Props) {
       </p>
       <Failures failures={view.failures} shop={view.shop ?? undefined} />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keys as well */}
-      <section aria-label={say("dressGrid")} tabIndex={0} className="mt-2 max-h-[32rem] overflow-auto">
+      <section key={page.from} aria-label={say("dressGrid")} tabIndex={0} className="mt-2 max-h-[32rem] overflow-auto">
         <table className="w-full border-collapse text-sm">
           <thead className="sticky top-0 z-5 bg-base-100">
             <tr className="border-b border-base-content align-bottom text-xs">
