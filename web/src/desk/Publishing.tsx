@@ -3,6 +3,7 @@ import { answer, api, type PriceChange, type Problem, problemsOf } from "../api/
 import { money } from "../shared/money";
 import { Said } from "../shared/Said";
 import { deskLocale, say } from "../shared/say";
+import { timeZoneName } from "../shared/timeZones";
 import { useWaiting } from "../stations/opening/useWaiting";
 import { useActs, useBench, useTroubles } from "./bench";
 
@@ -71,7 +72,9 @@ export function Publishing({ dialog }: { dialog: RefObject<HTMLDialogElement | n
               />
             </label>
             <label className="mt-3 block">
-              <span className="block text-xs quiet">{say("publishAtTime", { zone: bench.setup.shop.timeZone })}</span>
+              <span className="block text-xs quiet">
+                {say("publishAtTime", { zone: timeZoneName(bench.setup.shop.timeZone, deskLocale()) })}
+              </span>
               <input
                 type="datetime-local"
                 className="inplace"

@@ -1,4 +1,5 @@
 import { iso31661, iso31661Alpha2ToAlpha3 } from "iso-3166";
+import { cityOf, timeZoneName } from "./timeZones";
 
 /** Something a seller calls by its name, and the program by its code. */
 export interface Named {
@@ -79,15 +80,12 @@ export const currenciesIn = (language: string): Named[] =>
 export const languagesIn = (language: string, kept: readonly string[] = []): Named[] =>
   listed([...new Set([...LANGUAGES, ...kept])], "language", language);
 
-/** Time zones by the city they are named for. */
 export const timeZonesIn = (language: string): Named[] =>
-  Intl.supportedValuesOf("timeZone").map((id) => {
-    const city = (id.split("/").at(-1) ?? id).replaceAll("_", " ");
-    const zone = new Intl.DateTimeFormat(language, { timeZone: id, timeZoneName: "longGeneric" })
-      .formatToParts(0)
-      .find((part) => part.type === "timeZoneName")?.value;
-    return { id, name: zone ? `${city}, ${zone}` : city, also: [city, `${city} time`, `${city} zeit`] };
-  });
+  Intl.supportedValuesOf("timeZone").map((id) => ({
+    id,
+    name: timeZoneName(id, language),
+    also: [cityOf(id), `${cityOf(id)} time`, `${cityOf(id)} zeit`],
+  }));
 
 /** The one of a name or a code, or nothing. */
 export function named(list: readonly Named[], typed: string): Named | undefined {

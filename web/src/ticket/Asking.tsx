@@ -5,8 +5,9 @@ import { useNames } from "../shared/NamedField";
 import { begun as begunIn, named } from "../shared/named";
 import { usePlaceNames, useRegions } from "../shared/PlacesField";
 import { countryName, inWords } from "../shared/places";
-import { say } from "../shared/say";
+import { deskLocale, say } from "../shared/say";
 import { TextButton } from "../shared/TextButton";
+import { timeZoneName } from "../shared/timeZones";
 import { BasketEditor } from "./BasketEditor";
 import { buyers, type Choices } from "./sampleOrder";
 
@@ -229,7 +230,7 @@ function When({
       {open || value ? (
         <input
           type="datetime-local"
-          aria-label={say("whenOnShopsClock", { timeZone })}
+          aria-label={say("whenOnShopsClock", { timeZone: timeZoneName(timeZone, deskLocale()) })}
           className="inplace col-span-2"
           value={value}
           autoFocus={open}

@@ -6,6 +6,7 @@ import { Said } from "../../shared/Said";
 import { StationHead } from "../../shared/StationHead";
 import { deskLocale, say } from "../../shared/say";
 import { TextButton } from "../../shared/TextButton";
+import { timeZoneName } from "../../shared/timeZones";
 import { stationNames } from "../shop/StationChanges";
 import { ChangesInBrief } from "./ChangesInBrief";
 import { EditionList } from "./EditionList";
@@ -159,7 +160,9 @@ function OpensAt({ now }: { now: Opening }) {
       }}
     >
       <label>
-        <span className="block text-xs quiet">{say("openAtLabel", { zone: setup.shop.timeZone })}</span>
+        <span className="block text-xs quiet">
+          {say("openAtLabel", { zone: timeZoneName(setup.shop.timeZone, deskLocale()) })}
+        </span>
         <input type="datetime-local" name="at" className="inplace" required />
       </label>
       <button type="submit" className="btn btn-sm" disabled={wait.isPending}>

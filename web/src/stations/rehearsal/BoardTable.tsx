@@ -74,7 +74,10 @@ export function BoardTable({ board, places, figure, filter, chosen, choose }: Pr
               <th key={inWords(to, nameOf)} scope="col" className="min-w-20 px-2 py-1 text-end text-xs">
                 {to.region ? nameOf(to.region) : (to.postcode ?? countryName(to.country))}
                 {(to.region || to.postcode) && (
-                  <span className="block font-normal quiet">{countryName(to.country)}</span>
+                  <span className="block font-normal quiet">
+                    {to.region && to.postcode && `${to.postcode}, `}
+                    {countryName(to.country)}
+                  </span>
                 )}
               </th>
             ))}

@@ -50,7 +50,7 @@ export function DressGrid({ view, page, turn }: Props) {
     <>
       <p className="flex flex-wrap items-baseline gap-x-4">
         <strong className={view.failed > 0 ? "text-error" : ""}>
-          {say("dressSum", { orders: view.placed, failed: view.failed })}
+          {say("dressSum", { orders: view.tried, failed: view.failed })}
         </strong>
         {(view.failed > 0 || page.failed) && (
           <button

@@ -6,6 +6,7 @@ import { figure, stored } from "../../shared/notation/figures";
 import { countryName } from "../../shared/places";
 import { Said } from "../../shared/Said";
 import { deskLocale, say } from "../../shared/say";
+import { timeZoneName } from "../../shared/timeZones";
 
 interface Wish {
   country?: string;
@@ -172,7 +173,7 @@ function Asking({ asked: { wish, preview: first }, end }: { asked: Asked; end: (
               checked={clock}
               onChange={(event) => setClock(event.target.checked)}
             />
-            {say("clockFollows", { zone: first.timeZone.replaceAll("_", " ") })}
+            {say("clockFollows", { zone: timeZoneName(first.timeZone, deskLocale()) })}
           </label>
         )}
         {moves && <p className="mt-3 text-xs quiet">{say("whatStaysWhenMoving")}</p>}

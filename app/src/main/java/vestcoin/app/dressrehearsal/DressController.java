@@ -50,7 +50,7 @@ class DressController {
      * @param sameDraft whether the draft still is what is rehearsed
      * @param cells how many there are
      * @param done how many are behind it
-     * @param placed how many orders were placed
+     * @param tried how many orders could be had at all
      * @param failed how many failed at a step
      * @param listed how many can be shown, a page of them at a time
      */
@@ -60,7 +60,7 @@ class DressController {
             boolean sameDraft,
             int cells,
             int done,
-            int placed,
+            int tried,
             int failed,
             List<DressTask.Failure> failures,
             int listed,
@@ -194,7 +194,7 @@ class DressController {
                 task.draft().hash().equals(draft.hash()),
                 task.cells(),
                 task.done(),
-                seen.placed(),
+                seen.tried(),
                 seen.failed(),
                 seen.failures(),
                 seen.listed(),

@@ -37,12 +37,12 @@ final class DressTask implements BackgroundWork.Task {
     /**
      * What became of the orders so far.
      *
-     * @param placed how many were placed
+     * @param tried how many could be had at all
      * @param failed how many failed at a step
      * @param listed how many could be shown
      * @param orders some of them, in the order in which they were walked
      */
-    record Seen(int placed, int failed, List<Failure> failures, int listed, List<PracticeOrder> orders) {}
+    record Seen(int tried, int failed, List<Failure> failures, int listed, List<PracticeOrder> orders) {}
 
     private final String key;
     private final String shop;
@@ -169,7 +169,7 @@ final class DressTask implements BackgroundWork.Task {
                     walks.stream().filter(walk -> !walk.failed().isEmpty()).toList();
             List<OrderWalk.Walk> listed = onlyFailed ? failed : walks;
             return new Seen(
-                    (int) walks.stream().filter(OrderWalk.Walk::placed).count(),
+                    (int) walks.stream().filter(walk -> !walk.hole()).count(),
                     failed.size(),
                     failures(failed),
                     listed.size(),

@@ -200,6 +200,13 @@ class OrderWalk {
             order = new Placed(placed.id(), placed.number(), placed.token());
         }
 
+        /** Whether it cannot be had, as the board says. */
+        boolean hole() {
+            return Optional.ofNullable(steps.get(WalkStep.Name.PLACED))
+                    .filter(step -> step.outcome() == WalkStep.Outcome.NOTHING_TO_DO)
+                    .isPresent();
+        }
+
         /** The steps it failed at. */
         List<WalkStep> failed() {
             return steps.values().stream()

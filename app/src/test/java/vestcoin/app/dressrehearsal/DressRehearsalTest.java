@@ -232,6 +232,24 @@ class DressRehearsalTest {
     }
 
     @Test
+    void an_order_no_account_is_there_for_counts_as_tried() throws Exception {
+        Caller owner = shop.owner();
+        Caller.Answer edited = owner.edit(Map.of("payment/methods/card/gateway", "spare"));
+        assertThat(edited.status()).as(edited.text()).isEqualTo(200);
+        try {
+            JsonNode seen = rehearsed(owner, cell("small-post", CORK));
+            assertThat(seen.path("failures").path(0).path("step").path("name").asString())
+                    .isEqualTo("paid");
+            assertThat(seen.path("failures").path(0).path("orders").asInt()).isEqualTo(1);
+            assertThat(seen.path("failures").path(0).path("numbers")).isEmpty();
+            assertThat(seen.path("failed").asInt()).isEqualTo(1);
+            assertThat(seen.path("tried").asInt()).isEqualTo(seen.path("listed").asInt());
+        } finally {
+            owner.post(Caller.SHOP + "/draft/undo", Map.of());
+        }
+    }
+
+    @Test
     void the_next_rehearsal_leaves_nothing_of_the_one_before() throws Exception {
         Caller owner = shop.owner();
         String first = rehearsed(owner, cell("small-post", CORK)).path("shop").asString();
@@ -368,7 +386,7 @@ class DressRehearsalTest {
         cells.add(cell("small-post", CORK));
         JsonNode seen = rehearsed(owner, cells.toArray());
         assertThat(seen.path("done").asInt()).isEqualTo(130);
-        assertThat(seen.path("placed").asInt()).isEqualTo(6);
+        assertThat(seen.path("tried").asInt()).isEqualTo(6);
         assertThat(seen.path("failed").asInt()).isZero();
         assertThat(seen.path("listed").asInt()).isEqualTo(135);
         assertThat(seen.path("orders")).hasSize(100);

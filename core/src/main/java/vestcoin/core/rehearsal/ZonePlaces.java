@@ -3,7 +3,9 @@ package vestcoin.core.rehearsal;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import vestcoin.core.delivery.Delivery;
+import vestcoin.core.place.Capitals;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.setup.CompiledSetup;
@@ -19,7 +21,7 @@ public final class ZonePlaces {
         each.add(setup.home());
         for (Delivery.Zone zone : setup.setup().delivery().zones()) {
             zone.places().stream()
-                    .flatMap(place -> Place.samples(place).stream())
+                    .flatMap(ZonePlaces::samples)
                     .filter(Destination::whole)
                     .filter(to -> setup.board()
                             .zoneOf(to)
@@ -29,6 +31,14 @@ public final class ZonePlaces {
                     .ifPresent(each::add);
         }
         return List.copyOf(each);
+    }
+
+    /** Of a country whose taxes go by region, its capital first: an address there always names one. */
+    private static Stream<Destination> samples(Place place) {
+        Stream<Destination> capital = place instanceof Place.Country country
+                ? Capitals.of(country.code()).filter(to -> to.region().isPresent()).stream()
+                : Stream.empty();
+        return Stream.concat(capital, Place.samples(place).stream());
     }
 
     /** The same with where the sample order goes itself first. */
