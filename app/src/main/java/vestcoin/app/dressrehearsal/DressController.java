@@ -187,7 +187,7 @@ class DressController {
 
     private static DressView view(BackgroundWork.Job<DressTask> job, Document draft, int from, boolean onlyFailed) {
         DressTask task = job.task();
-        DressTask.Seen seen = task.seen(from, PAGE, onlyFailed);
+        DressTask.Walked seen = task.seen(from, PAGE, onlyFailed);
         return new DressView(
                 job.state(),
                 task.rehearsal(),

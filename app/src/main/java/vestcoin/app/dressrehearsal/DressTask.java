@@ -42,7 +42,7 @@ final class DressTask implements BackgroundWork.Task {
      * @param listed how many could be shown
      * @param orders some of them, in the order in which they were walked
      */
-    record Seen(int tried, int failed, List<Failure> failures, int listed, List<PracticeOrder> orders) {}
+    record Walked(int tried, int failed, List<Failure> failures, int listed, List<PracticeOrder> orders) {}
 
     private final String key;
     private final String shop;
@@ -163,12 +163,12 @@ final class DressTask implements BackgroundWork.Task {
     /**
      * @param from how many are left out before those that are shown @param onlyFailed whether the others are left out
      */
-    Seen seen(int from, int most, boolean onlyFailed) {
+    Walked seen(int from, int most, boolean onlyFailed) {
         synchronized (seen) {
             List<OrderWalk.Walk> failed =
                     walks.stream().filter(walk -> !walk.failed().isEmpty()).toList();
             List<OrderWalk.Walk> listed = onlyFailed ? failed : walks;
-            return new Seen(
+            return new Walked(
                     (int) walks.stream().filter(walk -> !walk.hole()).count(),
                     failed.size(),
                     failures(failed),

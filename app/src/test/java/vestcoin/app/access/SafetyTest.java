@@ -115,7 +115,7 @@ class SafetyTest {
         }
         // What goes wrong is logged with what it was about: refused and silent calls, a request that cannot be read,
         // with the secrets in it.
-        owner.put(Caller.SHOP + "/carrier", Map.of("secret", "planted-carrier-key-4711"));
+        owner.put(Caller.SHOP + "/carrier", Map.of("secret", "planted-carrier-key-of-nobody"));
         owner.put(
                 Caller.SHOP + "/gateways/cards",
                 Map.of(
@@ -126,7 +126,7 @@ class SafetyTest {
                         "publicKey",
                         CardProcessor.TEST_PUBLIC,
                         "secretKey",
-                        "planted-processor-key-4711"));
+                        "planted-processor-key-of-nobody"));
         JsonNode another = buyer.placeBook();
         String token =
                 Caller.cardToken(another.path("processor").asString(), CardProcessor.TEST_PUBLIC, TestCard.APPROVED);
@@ -136,8 +136,9 @@ class SafetyTest {
         shop.cards().outage(false);
         owner.post(Caller.SHOP + "/draft/edits", "{\"secret\": \"" + CardProcessor.TEST_SECRET);
         buyer.post(
-                "/api/session", Map.of("email", "owner@tern-and-tether.example", "password", "planted password 4711"));
-        assertThat(log.toString()).as("the log was listened to").isNotEmpty().doesNotContain("4711");
+                "/api/session",
+                Map.of("email", "owner@tern-and-tether.example", "password", "planted password of nobody"));
+        assertThat(log.toString()).as("the log was listened to").isNotEmpty().doesNotContain("of-nobody", "of nobody");
         planted.forEach(secret -> assertThat(log.toString()).doesNotContain(secret));
         assertThat(PosixFilePermissions.toString(
                         Files.getPosixFilePermissions(shop.data().resolve("vault.key"))))

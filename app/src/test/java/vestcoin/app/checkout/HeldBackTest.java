@@ -194,7 +194,10 @@ class HeldBackTest {
     void a_key_with_a_line_break_or_what_no_key_has_is_refused_as_a_text_and_written_nowhere() {
         Listening log = Listening.toTheLog();
         for (String bad : List.of(
-                "secret-test-7d1c\n0a52e94b", "secret\u0000test-4711", "schlüssel-4711-schlüssel", "x".repeat(5000))) {
+                "secret-test-7d1c\n0a52e94b",
+                "secret\u0000test-quokka",
+                "schlüssel-quokka-schlüssel",
+                "x".repeat(5000))) {
             for (Caller.Answer answer : List.of(
                     shop.owner()
                             .put(
@@ -203,10 +206,10 @@ class HeldBackTest {
                     shop.owner().put(Caller.SHOP + "/carrier", Map.of("secret", bad, "key", bad)),
                     shop.owner().put(Caller.SHOP + "/tax-rates/link", Map.of("key", bad)))) {
                 assertThat(answer.status()).as(answer.text()).isBetween(400, 422);
-                assertThat(answer.text()).doesNotContain("4711", "0a52e94b");
+                assertThat(answer.text()).doesNotContain("quokka", "0a52e94b");
             }
         }
-        assertThat(log.toString()).doesNotContain("4711", "0a52e94b");
+        assertThat(log.toString()).doesNotContain("quokka", "0a52e94b");
     }
 
     @ParameterizedTest
