@@ -1,6 +1,7 @@
 package vestcoin.app.dressrehearsal;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -61,7 +62,7 @@ class PracticePayment {
         if (way.act() == PracticeOrder.Act.DECLINED) {
             PaymentState refused = tried(order, way, TestCard.DECLINED, false);
             if (refused != PaymentState.DECLINED) {
-                return wrong(order, Message.of("rehearsal.dress-was-not-declined", "state", refused.text()));
+                return wrong(order, Message.of("rehearsal.dress-was-not-declined", "state", said(refused)));
             }
             return another(order, way);
         }
@@ -147,8 +148,13 @@ class PracticePayment {
                 : wrong(
                         order,
                         payment.reason().isEmpty()
-                                ? Message.of("rehearsal.dress-payment-stands", "state", state.text())
+                                ? Message.of("rehearsal.dress-payment-stands", "state", said(state))
                                 : PaymentReasons.of(payment.reason()));
+    }
+
+    /** As the catalogue chooses by it. */
+    private static String said(PaymentState state) {
+        return state.name().toLowerCase(Locale.ROOT);
     }
 
     private static WalkStep wrong(Orders.Order order, Message sentence) {

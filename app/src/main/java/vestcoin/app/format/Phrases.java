@@ -52,6 +52,9 @@ public final class Phrases {
      */
     public static final String BRACKETED = "qaa";
 
+    /** As what its tax numbers begin with. */
+    private static final String NORTHERN_IRELAND = "XI";
+
     private static final List<String> AREAS = List.of("core", "app", "letter", "paper", "counter", "desk");
     private static final String FALLBACK = "en";
     /** English where no country is named: days before months. */
@@ -229,6 +232,9 @@ public final class Phrases {
 
     /** The name of a country in this language; a part of one by its own name. */
     public String region(String code) {
+        if (code.equals(NORTHERN_IRELAND)) {
+            return Countries.name("GB-NIR");
+        }
         return code.length() == 2 ? ULocale.getDisplayCountry("und-" + code, locale) : Countries.name(code);
     }
 

@@ -10,7 +10,9 @@ import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -20,6 +22,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import vestcoin.app.subscription.Subscriptions;
+import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Amount;
 import vestcoin.core.message.Message;
 import vestcoin.core.message.Region;
@@ -59,6 +63,21 @@ class CatalogueTest {
                 });
         assertThat(said).hasSizeGreaterThan(900);
         assertThat(Phrases.catalogue("en")).containsKeys(said.toArray(String[]::new));
+    }
+
+    /** States are told as codes and phrased by the desk; one without a phrase would be read as its code. */
+    @ParameterizedTest
+    @ValueSource(strings = {"en", "de"})
+    void every_state_the_desk_is_told_has_its_phrase(String language) {
+        Stream<String> payments = Arrays.stream(PaymentState.values()).map(state -> "desk.standing." + state.text());
+        Stream<String> subscriptions = Arrays.stream(Subscriptions.State.values())
+                .map(state -> "desk.subscribed." + state.name().toLowerCase(Locale.ROOT));
+        Stream<String> happened =
+                Arrays.stream(Subscriptions.Kind.values()).map(kind -> "desk.happened." + kind.text());
+        assertThat(Phrases.catalogue(language))
+                .containsKeys(Stream.of(payments, subscriptions, happened)
+                        .flatMap(each -> each)
+                        .toArray(String[]::new));
     }
 
     @Test

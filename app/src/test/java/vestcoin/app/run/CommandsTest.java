@@ -101,7 +101,7 @@ class CommandsTest {
                 "\"email\": \"hello@tern-and-tether.example\" | \"email\": \"\" | no address to write to | 0",
                 "\"weight\": \"2.6 kg\", | | Box kite has no weight | 0",
                 "\"sellsTo\": [ | \"sellsTo\": [ \"JP\", | no delivery zone holds it | 1",
-                "\"BE\", | \"BE\", \"IE\", | both hold IE | 1",
+                "\"BE\", | \"BE\", \"IE\", | both hold Ireland | 1",
                 "\"on\": true | \"on\": false | No buyer can pay yet | 1",
                 "\"price\": \"9.40\" | \"price\": \"6.40\" | the price drops to 6.40 | 0"
             })

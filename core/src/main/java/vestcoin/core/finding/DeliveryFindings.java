@@ -74,15 +74,15 @@ final class DeliveryFindings {
                 .filter(each -> each.id().equals(match.get().tied().get(0)))
                 .findFirst()
                 .orElseThrow();
-        String where = to.postcode()
-                .map(code -> to.country() + " " + code)
-                .or(to::region)
-                .orElse(to.country());
+        Region within = new Region(to.region().orElse(to.country()));
+        Object where = to.postcode()
+                .<Object>map(code -> Message.of("rehearsal.place", "postcode", code, "country", within))
+                .orElse(within);
         overlap(zone, other, where, said);
         overlap(other, zone, where, said);
     }
 
-    private void overlap(Delivery.Zone zone, Delivery.Zone other, String where, Set<String> said) {
+    private void overlap(Delivery.Zone zone, Delivery.Zone other, Object where, Set<String> said) {
         if (said.add(zone.id() + " " + other.id())) {
             at.blocks(
                     "zones-overlap",

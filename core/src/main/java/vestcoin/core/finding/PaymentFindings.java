@@ -2,6 +2,7 @@ package vestcoin.core.finding;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -10,6 +11,7 @@ import java.util.TreeSet;
 import org.apache.commons.validator.routines.IBANValidator;
 import vestcoin.core.goods.Product;
 import vestcoin.core.message.Message;
+import vestcoin.core.message.Region;
 import vestcoin.core.payment.AccountForm;
 import vestcoin.core.payment.EpcPayload;
 import vestcoin.core.payment.Gateway;
@@ -120,7 +122,8 @@ final class PaymentFindings {
                 at.look(
                         "hidden-in-the-union",
                         path(method) + "/conditions/places",
-                        Message.of("finding.hidden-from-buyers-in", "method", method.title(), "places", hidden),
+                        Message.of(
+                                "finding.hidden-from-buyers-in", "method", method.title(), "places", regions(hidden)),
                         Message.of("finding.accept-method-in-all-of-union-alike"));
             }
         }
@@ -223,9 +226,13 @@ final class PaymentFindings {
             at.blocks(
                     "place-without-payment",
                     "payment/methods",
-                    Message.of("finding.buyers-in-have-no-way-to-pay", "places", List.copyOf(without)),
+                    Message.of("finding.buyers-in-have-no-way-to-pay", "places", regions(without)),
                     Message.of("finding.open-method-to-them-or-stop-selling"));
         }
+    }
+
+    private static List<Region> regions(Collection<String> codes) {
+        return codes.stream().map(Region::new).toList();
     }
 
     private void bank() {

@@ -167,7 +167,12 @@ final class TaxFindings {
                 at.blocks(
                         "category-without-home-rate",
                         "tax/places",
-                        Message.of("finding.tax-book-has-no-rate-for-in", "category", category.name(), "home", home),
+                        Message.of(
+                                "finding.tax-book-has-no-rate-for-in",
+                                "category",
+                                category.name(),
+                                "home",
+                                new Region(home)),
                         Message.of("finding.write-rate-into-row-that-holds-0"));
             }
         }
@@ -201,7 +206,10 @@ final class TaxFindings {
                 at.blocks(
                         "registered-without-rates",
                         path,
-                        Message.of("finding.registered-for-but-tax-book-has-no", "places", without),
+                        Message.of(
+                                "finding.registered-for-but-tax-book-has-no",
+                                "places",
+                                without.stream().map(Region::new).toList()),
                         Message.of("finding.add-row-for-reference-can-fill"));
             }
         }
